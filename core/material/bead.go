@@ -1,0 +1,167 @@
+package material
+
+import (
+	"fmt"
+
+	"mala/core/length"
+)
+
+// Shape names the form of a bead. Two-hole beads and components have no shape
+// here: they are no single thing that slides on one cord.
+type Shape string
+
+// The shapes.
+const (
+	Round     Shape = "round"
+	Oval      Shape = "oval"
+	Rondelle  Shape = "rondelle"
+	Bicone    Shape = "bicone"
+	Tube      Shape = "tube"
+	Cube      Shape = "cube"
+	Coin      Shape = "coin"
+	Disc      Shape = "disc"
+	Drop      Shape = "drop"
+	Nugget    Shape = "nugget"
+	Chip      Shape = "chip"
+	Seed      Shape = "seed"
+	LargeHole Shape = "large-hole"
+	Cap       Shape = "cap"
+	Button    Shape = "button"
+	Spacer    Shape = "spacer"
+	Letter    Shape = "letter"
+	Beaded    Shape = "beaded"
+	Focal     Shape = "focal"
+)
+
+// Shapes lists every shape there is.
+func Shapes() []Shape {
+	return []Shape{Round, Oval, Rondelle, Bicone, Tube, Cube, Coin, Disc, Drop, Nugget, Chip, Seed,
+		LargeHole, Cap, Button, Spacer, Letter, Beaded, Focal}
+}
+
+// Bead is anything that slides on one cord through one hole.
+type Bead struct {
+	Shape   Shape
+	Across  length.MM // diameter across the hole, the wide way of a flat bead
+	Thick   length.MM // front to back
+	Along   length.MM // along the hole, at its rim; not for rounds and caps
+	Hole    length.MM // diameter of the hole
+	Depth   length.MM // inner depth of a cap
+	Wall    length.MM // wall of a cap
+	Facing  Facing
+	Drilled Drilled
+	Sized   Sized
+	Run     Run
+	Look    Look
+
+	profile profile
+	scale   float64
+}
+
+// Look is what a bead is drawn from: a colour as #rrggbb, a finish, and a
+// second colour for patterns and linings.
+type Look struct {
+	Colour, Finish, Second string
+}
+
+// The sizes that are taken for real. A bead below the least or above the most
+// is a slip of the pen.
+const (
+	LeastSize = length.MM(0.1)
+	MostSize  = length.MM(200)
+	// mostRun is how many beads one measured run may hold.
+	mostRun = 1000
+)
+
+// NewBead checks the measurements, fills in what they imply and works out the
+// faces. The error is a sentence naming the measurement that cannot be.
+func NewBead(b Bead) (*Bead, error) {
+	if b.Thick == 0 {
+		b.Thick = b.Across
+	}
+	if b.Facing == "" {
+		b.Facing = FacingNone
+		if b.Shape == Cap {
+			b.Facing = FacingForeAft
+		}
+	}
+	if b.Shape == Round {
+		b.Along = 0
+	}
+	if err := b.checkSizes(); err != nil {
+		return nil, err
+	}
+	b.profile = b.shapeProfile()
+	b.scale = 1
+	if b.Run.Count > 0 {
+		if err := b.scaleToRun(); err != nil {
+			return nil, err
+		}
+	}
+	return &b, nil
+}
+
+func (b *Bead) checkSizes() error {
+	sizes := []struct {
+		name  string
+		value length.MM
+	}{{"acrossMm", b.Across}, {"thickMm", b.Thick}}
+	switch b.Shape {
+	case Round:
+	case Cap:
+		sizes = append(sizes, struct {
+			name  string
+			value length.MM
+		}{"depthMm", b.Depth}, struct {
+			name  string
+			value length.MM
+		}{"wallMm", b.Wall})
+	default:
+		sizes = append(sizes, struct {
+			name  string
+			value length.MM
+		}{"alongMm", b.Along})
+	}
+	for _, s := range sizes {
+		if !(s.value >= LeastSize && s.value <= MostSize) {
+			return fmt.Errorf("%s is %v mm; a bead measures between %v and %v mm.", s.name, float64(s.value), float64(LeastSize), float64(MostSize))
+		}
+	}
+	if !(b.Hole >= LeastSize) {
+		return fmt.Errorf("holeMm is %v mm; a hole measures at least %v mm.", float64(b.Hole), float64(LeastSize))
+	}
+	if b.Hole >= b.Across || b.Hole >= b.Thick {
+		return fmt.Errorf("holeMm is %v mm, but the bead is only %v mm thick; a hole is narrower than its bead.", float64(b.Hole), float64(min(b.Across, b.Thick)))
+	}
+	if b.Shape == Round && b.Thick != b.Across {
+		return fmt.Errorf("thickMm is %v mm on a round bead %v mm across; a flattened one is an oval or a coin.", float64(b.Thick), float64(b.Across))
+	}
+	return nil
+}
+
+// scaleToRun stretches the faces along the hole so that the run measures what
+// it was measured to.
+func (b *Bead) scaleToRun() error {
+	n, measured := b.Run.Count, b.Run.Measured
+	if n > mostRun || n < 1 {
+		return fmt.Errorf("run.count is %d; lay out between 1 and %d beads.", n, mostRun)
+	}
+	if !(measured >= LeastSize && measured <= MostSize*mostRun) {
+		return fmt.Errorf("run.measuredMm is %v mm; type what the %d beads measure together.", float64(measured), n)
+	}
+	left, right := b.Face(false), b.Face(true)
+	plain := left.Reach() + right.Reach()
+	if n > 1 {
+		joint, _ := Touch(right, left)
+		plain += joint.Distance * length.MM(n-1)
+	}
+	if plain <= 0 {
+		return fmt.Errorf("run.measuredMm cannot be used: by their other sizes %d of these beads take no length at all.", n)
+	}
+	scale := float64(measured / plain)
+	if scale < 0.2 || scale > 5 {
+		return fmt.Errorf("run.measuredMm is %v mm, but by their other sizes %d beads measure about %.1f mm; measure again.", float64(measured), n, float64(plain))
+	}
+	b.scale = scale
+	return nil
+}

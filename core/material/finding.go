@@ -1,0 +1,121 @@
+package material
+
+import (
+	"fmt"
+
+	"mala/core/length"
+)
+
+// FindingType names a finding.
+type FindingType string
+
+// The findings. Connectors, cones, pins, chain and tassels come with the
+// structures that need them.
+const (
+	CrimpTube  FindingType = "crimp-tube"
+	CrimpBead  FindingType = "crimp-bead"
+	CrimpCover FindingType = "crimp-cover"
+	WireGuard  FindingType = "wire-guard"
+	JumpRing   FindingType = "jump-ring"
+	SplitRing  FindingType = "split-ring"
+	Lobster    FindingType = "lobster"
+	SpringRing FindingType = "spring-ring"
+	Toggle     FindingType = "toggle"
+	Hook       FindingType = "hook"
+	SHook      FindingType = "s-hook"
+	Magnetic   FindingType = "magnetic"
+	Slide      FindingType = "slide"
+)
+
+// FindingTypes lists every type of finding there is.
+func FindingTypes() []FindingType {
+	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, JumpRing, SplitRing,
+		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide}
+}
+
+// Finding is a metal part that ends, joins or closes a strand.
+type Finding struct {
+	Type     FindingType
+	Inside   length.MM // inside diameter of a crimp or ring
+	Outside  length.MM // outside diameter of a crimp or cover
+	Length   length.MM // along the strand
+	Closed   length.MM // a clasp, from the inside of one eye to the inside of the other
+	Wire     length.MM // gauge of a ring's or clasp's wire
+	Joint    string    // open, soldered or split, for rings
+	Form     string    // round or oval, for rings
+	Eye      string    // open or closed, for clasps
+	Holes    int       // of a slide clasp
+	Strength float64   // newtons; 0 if not known
+
+	RingInside   length.MM // toggle: inside of the ring
+	RingEye      length.MM // toggle: inside of the ring's eye
+	Bar          length.MM // toggle: length of the bar
+	BarThickness length.MM // toggle
+	BarEye       length.MM // toggle: inside of the bar's eye
+}
+
+// IsCrimp says whether the finding grips the cord.
+func (f *Finding) IsCrimp() bool { return f.Type == CrimpTube || f.Type == CrimpBead }
+
+// IsRing says whether the finding is a jump or split ring.
+func (f *Finding) IsRing() bool { return f.Type == JumpRing || f.Type == SplitRing }
+
+// IsClasp says whether the finding closes the piece.
+func (f *Finding) IsClasp() bool {
+	switch f.Type {
+	case Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide:
+		return true
+	}
+	return false
+}
+
+// InSeries is the length the finding adds to a piece pulled tight: a ring its
+// inside; a clasp as closed, from eye to eye, measured if known, else its
+// overall length less twice its wire; a toggle the ring's eye, its wire, the
+// ring's inside and the bar's eye; all else its length.
+func (f *Finding) InSeries() length.MM {
+	switch {
+	case f.IsRing():
+		return f.Inside
+	case f.IsClasp() && f.Closed > 0:
+		return f.Closed
+	case f.Type == Toggle:
+		return f.RingEye + f.Wire + f.RingInside + f.BarEye
+	case f.IsClasp():
+		return f.Length - 2*f.Wire
+	}
+	return f.Length
+}
+
+// NewFinding checks the measurements the type needs. The error is a sentence
+// naming the one that is missing or cannot be.
+func NewFinding(f Finding) (*Finding, error) {
+	needs := map[string]length.MM{}
+	switch {
+	case f.IsCrimp():
+		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
+	case f.IsRing():
+		needs = map[string]length.MM{"insideMm": f.Inside, "wireMm": f.Wire}
+	case f.Type == CrimpCover:
+		needs = map[string]length.MM{"outsideMm": f.Outside, "lengthMm": f.Length}
+	case f.IsClasp() && f.Closed > 0:
+		needs = map[string]length.MM{"closedMm": f.Closed}
+	case f.Type == Toggle:
+		needs = map[string]length.MM{"ringInsideMm": f.RingInside, "ringEyeMm": f.RingEye, "wireMm": f.Wire, "barEyeMm": f.BarEye}
+	default:
+		needs = map[string]length.MM{"lengthMm": f.Length}
+	}
+	for _, name := range []string{"insideMm", "outsideMm", "lengthMm", "wireMm", "closedMm", "ringInsideMm", "ringEyeMm", "barEyeMm"} {
+		value, needed := needs[name]
+		if needed && !(value >= LeastSize && value <= MostSize) {
+			return nil, fmt.Errorf("%s is %v mm; a %s needs one between %v and %v mm.", name, float64(value), f.Type, float64(LeastSize), float64(MostSize))
+		}
+	}
+	if f.IsCrimp() && f.Inside >= f.Outside {
+		return nil, fmt.Errorf("insideMm is %v mm, but the crimp is only %v mm outside; a tube has a wall.", float64(f.Inside), float64(f.Outside))
+	}
+	if f.InSeries() <= 0 {
+		return nil, fmt.Errorf("lengthMm is %v mm, which twice its wire of %v mm uses up; give closedMm.", float64(f.Length), float64(f.Wire))
+	}
+	return &f, nil
+}

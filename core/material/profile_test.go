@@ -1,0 +1,184 @@
+package material
+
+import (
+	"math"
+	"strings"
+	"testing"
+
+	"mala/core/length"
+)
+
+func bead(t testing.TB, b Bead) *Bead {
+	t.Helper()
+	made, err := NewBead(b)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return made
+}
+
+func round(t testing.TB, d, hole length.MM) *Bead {
+	return bead(t, Bead{Shape: Round, Across: d, Hole: hole})
+}
+
+func TestNeighboursTouchWhereTheirFacesMeet(t *testing.T) {
+	seed := bead(t, Bead{Shape: Seed, Across: 2.2, Along: 1.5, Hole: 0.8})
+	bicone := bead(t, Bead{Shape: Bicone, Across: 4, Along: 4, Hole: 0.9})
+	tube := bead(t, Bead{Shape: Tube, Across: 3, Along: 6, Hole: 1.2})
+	big := round(t, 10, 2.5)
+	for _, tt := range []struct {
+		name     string
+		a, b     *Bead
+		distance float64
+		radius   float64
+	}{
+		{"round 8, hole 1, twice", round(t, 8, 1), round(t, 8, 1), 7.937, 0.5},
+		{"round 8, hole 1, beside round 4, hole 0.8", round(t, 8, 1), round(t, 4, 0.8), 5.905, 0.5},
+		{"round 4 beside round 10 with hole 2.5", round(t, 4, 0.8), big, 6.402, 1.25},
+		{"bicone 4 x 4, hole 0.9, twice", bicone, bicone, 4, 0.45},
+		{"tube 3 x 6 beside round 8", tube, round(t, 8, 1), 6.955, 0.6},
+		{"two tubes, the outer end of their contact", tube, tube, 6, 1.5},
+		{"seeds alone keep their pitch", seed, seed, 1.5, 0.4},
+	} {
+		c, ok := Touch(tt.a.Face(true), tt.b.Face(false))
+		if !ok || math.Abs(float64(c.Distance)-tt.distance) > 0.001 || math.Abs(c.Radius-tt.radius) > 0.001 {
+			t.Errorf("%s: %.4f at radius %.4f, %v, want %.3f at %.3f", tt.name, float64(c.Distance), c.Radius, ok, tt.distance, tt.radius)
+		}
+	}
+	if _, ok := Touch(seed.Face(true), big.Face(false)); ok {
+		t.Error("a seed of 2.2 beside a hole of 2.5 should be swallowed")
+	}
+}
+
+func TestCapsMeetMouthToMouth(t *testing.T) {
+	c := bead(t, Bead{Shape: Cap, Across: 6, Depth: 1.4, Wall: 0.35, Hole: 0.8})
+	joint, ok := Touch(c.Face(true), c.Face(true))
+	if !ok || math.Abs(float64(joint.Distance)-3.5) > 0.001 {
+		t.Errorf("mouth to mouth = %v, want 3.5", joint)
+	}
+	inside, _ := Touch(c.Face(true), round(t, 2.5, 0.8).Face(false))
+	if 2*inside.Distance >= 3.5 {
+		t.Errorf("a 2.5 mm bead should hide between the caps, but needs %v", 2*inside.Distance)
+	}
+	cone := bead(t, Bead{Shape: Cap, Across: 6, Depth: 5, Wall: 0.4, Hole: 1})
+	if got := cone.Face(true).At(3); math.Abs(got-5.4) > 1e-9 {
+		t.Errorf("a cone's rim stands %v from its pole, want 5.4", got)
+	}
+}
+
+func TestEveryShapeHasItsOwnLengthAtTheRim(t *testing.T) {
+	for _, shape := range Shapes() {
+		b := bead(t, Bead{Shape: shape, Across: 6, Along: 5, Depth: 2, Wall: 0.4, Hole: 1})
+		want := 5.0
+		switch shape {
+		case Round:
+			want = math.Sqrt(36 - 1)
+		case Cap:
+			s := (9.0 + 4) / 4
+			want = 2.4 - (s + .4 - math.Sqrt((s+.4)*(s+.4)-.25))
+		}
+		if got := float64(b.Length()); math.Abs(got-want) > 0.001 {
+			t.Errorf("%s alone = %.4f, want %.4f", shape, got, want)
+		}
+	}
+}
+
+func TestFlatBeadsDrilledThroughTheEdgeTakeTheirWideOutline(t *testing.T) {
+	edge := bead(t, Bead{Shape: Coin, Across: 12, Thick: 4, Along: 12, Hole: 1})
+	face := bead(t, Bead{Shape: Coin, Across: 12, Along: 4, Hole: 1})
+	if edge.Face(true).At(5) >= edge.Face(true).At(0.5) {
+		t.Error("a coin drilled through its edge narrows away from its hole")
+	}
+	if face.Face(true).At(5) != face.Face(true).At(0.5) {
+		t.Error("a coin pierced through its face is flat")
+	}
+}
+
+func TestMeasuredRunWinsAndMeasuresExactly(t *testing.T) {
+	for _, shape := range Shapes() {
+		b := Bead{Shape: shape, Across: 6, Along: 5, Depth: 2, Wall: 0.9, Hole: 1, Sized: Calipered}
+		plain := bead(t, b)
+		n := 20
+		want := (plain.Length() + plain.Pitch()*length.MM(n-1)) * 1.03
+		b.Run = Run{Count: n, Measured: want}
+		run := bead(t, b)
+		if got := run.Length() + run.Pitch()*length.MM(n-1); math.Abs(float64(got-want)) > 0.001 {
+			t.Errorf("%s: the run measures %v, want %v", shape, got, want)
+		}
+		if plain.SizedBy() != Calipered || run.SizedBy() != MeasuredRun {
+			t.Errorf("%s: sized by %s and %s", shape, plain.SizedBy(), run.SizedBy())
+		}
+	}
+}
+
+func TestVolumeAgreesWithClosedForms(t *testing.T) {
+	// A sphere with a drilled hole is as large as a sphere of its length.
+	b := round(t, 8, 1)
+	l := float64(b.Length())
+	if got, want := b.Volume(), math.Pi*l*l*l/6; math.Abs(got-want) > want*1e-3 {
+		t.Errorf("round 8 = %.2f mm³, want %.2f", got, want)
+	}
+	tube := bead(t, Bead{Shape: Tube, Across: 3, Along: 6, Hole: 1.2})
+	if got, want := tube.Volume(), math.Pi*6*(1.5*1.5-.6*.6); math.Abs(got-want) > 1e-3*want {
+		t.Errorf("tube = %.3f mm³, want %.3f", got, want)
+	}
+}
+
+func TestWhatCannotBeIsRefusedByName(t *testing.T) {
+	nan := length.MM(math.NaN())
+	for _, tt := range []struct {
+		name string
+		in   Bead
+		says string
+	}{
+		{"zero", Bead{Shape: Round, Hole: 1}, "acrossMm"},
+		{"negative", Bead{Shape: Round, Across: -4, Hole: 1}, "acrossMm"},
+		{"absurd", Bead{Shape: Round, Across: 4000, Hole: 1}, "acrossMm"},
+		{"not a number", Bead{Shape: Round, Across: nan, Hole: 1}, "acrossMm"},
+		{"no hole", Bead{Shape: Round, Across: 4}, "holeMm"},
+		{"hole not a number", Bead{Shape: Round, Across: 4, Hole: nan}, "holeMm"},
+		{"hole wider than the bead", Bead{Shape: Round, Across: 4, Hole: 4.5}, "holeMm"},
+		{"no length", Bead{Shape: Tube, Across: 4, Hole: 1}, "alongMm"},
+		{"cap without a depth", Bead{Shape: Cap, Across: 4, Hole: 1, Wall: 0.3}, "depthMm"},
+		{"run of nothing", Bead{Shape: Round, Across: 4, Hole: 1, Run: Run{Count: 10}}, "run.measuredMm"},
+		{"run far off", Bead{Shape: Round, Across: 4, Hole: 1, Run: Run{Count: 10, Measured: 400}}, "measure again"},
+	} {
+		if _, err := NewBead(tt.in); err == nil || !strings.Contains(err.Error(), tt.says) {
+			t.Errorf("%s: %v, want a sentence about %s", tt.name, err, tt.says)
+		}
+	}
+}
+
+func TestFindingsInSeries(t *testing.T) {
+	for _, tt := range []struct {
+		name string
+		in   Finding
+		want length.MM
+	}{
+		{"ring", Finding{Type: JumpRing, Inside: 3.6, Wire: 0.7}, 3.6},
+		{"lobster as measured", Finding{Type: Lobster, Length: 10, Closed: 8.6}, 8.6},
+		{"lobster by its wire", Finding{Type: Lobster, Length: 10, Wire: 0.7}, 8.6},
+		{"toggle", Finding{Type: Toggle, RingEye: 1.5, Wire: 1.6, RingInside: 9, BarEye: 1.6}, 13.7},
+		{"guard", Finding{Type: WireGuard, Length: 4}, 4},
+	} {
+		f, err := NewFinding(tt.in)
+		if err != nil || math.Abs(float64(f.InSeries()-tt.want)) > 1e-9 {
+			t.Errorf("%s: %v, %v, want %v", tt.name, f, err, tt.want)
+		}
+	}
+	if _, err := NewFinding(Finding{Type: CrimpTube, Inside: 2, Outside: 1.8, Length: 2}); err == nil {
+		t.Error("a crimp wider inside than outside was taken")
+	}
+}
+
+func TestHolesForPasses(t *testing.T) {
+	want := []float64{0, 1, 2, 2.1547, 2.4142, 2.7013, 3, 3}
+	for n, k := range want {
+		if got := HoleFor(n, 2); math.Abs(float64(got)-2*k) > 1e-9 {
+			t.Errorf("HoleFor(%d, 2) = %v, want %v", n, got, 2*k)
+		}
+	}
+	if HoleFor(12, 1) <= HoleFor(8, 1) || HoleFor(8, 1) < 3 {
+		t.Error("more passes need a wider hole")
+	}
+}
