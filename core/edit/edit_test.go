@@ -1,0 +1,80 @@
+package edit
+
+import (
+	"testing"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+func bench(t *testing.T, line string) *piece.Piece {
+	t.Helper()
+	make := func(b material.Bead) *material.Material {
+		made, err := material.NewBead(b)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return &material.Material{ID: string(b.Shape), Class: material.ClassBead, Bead: made}
+	}
+	parsed, err := pattern.Parse(line)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &piece.Piece{
+		Kind: piece.Bracelet, House: piece.DefaultHouse(), Closure: piece.Closure{Type: piece.Knot},
+		Target: &piece.Target{Finished: 120, Tolerance: 3},
+		Palette: map[string]*material.Material{
+			"P": make(material.Bead{Shape: material.Round, Across: 4, Hole: 0.8}),
+			"L": make(material.Bead{Shape: material.Round, Across: 10, Hole: 1}),
+			"C": make(material.Bead{Shape: material.Cap, Across: 8, Depth: 2, Wall: 0.4, Hole: 1}),
+		},
+		Sections: []piece.Section{{Rows: []piece.Row{{Line: parsed, Passes: 1,
+			Cord: &material.Material{Class: material.ClassCord, Cord: &material.Cord{Type: material.Elastic, Diameter: length.MM(0.7)}}}}}},
+	}
+}
+
+func TestEditsGiveTheLineAndWhatToSelect(t *testing.T) {
+	for _, tt := range []struct {
+		name, line string
+		edit       Edit
+		want       Result
+	}{
+		{"typing a run", "3P", Edit{Do: Insert, From: 3, To: 3, Text: "9L"}, Result{Line: "3P 9L", From: 12, To: 12}},
+		{"typing over a selection", "3P L 3P", Edit{Do: Insert, From: 3, To: 4, Text: "C"}, Result{Line: "3P C 3P", From: 4, To: 4}},
+		{"a cap after a wider bead opens to it", "P L", Edit{Do: Insert, From: 2, To: 2, Text: "C"}, Result{Line: "P L ~C", From: 3, To: 3}},
+		{"a cap after a narrower bead does not", "L P", Edit{Do: Insert, From: 2, To: 2, Text: "C"}, Result{Line: "L P C", From: 3, To: 3}},
+		{"a cap after a cap does not", "L ~C", Edit{Do: Insert, From: 2, To: 2, Text: "C"}, Result{Line: "L ~C C", From: 3, To: 3}},
+		{"grouping", "3P L", Edit{Do: Group, From: 2, To: 4}, Result{Line: "2P (P L)", From: 2, To: 4}},
+		{"mirroring selects both halves", "3P L", Edit{Do: Mirror, From: 0, To: 4}, Result{Line: "<3P L |>", From: 0, To: 8}},
+		{"a fill grows and the caret stays behind its bead", "L {P} L", Edit{Do: Delete, From: 0, To: 1}, Result{Line: "{P} L", From: 0, To: 0}},
+		{"copying changes nothing", "3P L", Edit{Do: Copy, From: 1, To: 4}, Result{Line: "3P L", From: 1, To: 4, Text: "2P L"}},
+		{"a count", "3P L", Edit{Do: Count, Node: 0, N: 5}, Result{Line: "5P L"}},
+		{"writing out", "2(P L)", Edit{Do: Unwrap, From: 0, To: 1}, Result{Line: "P L P L", From: 0, To: 1}},
+	} {
+		got, err := Apply(bench(t, tt.line), tt.edit)
+		if err != nil || got != tt.want {
+			t.Errorf("%s: %+v, %v, want %+v", tt.name, got, err, tt.want)
+		}
+	}
+}
+
+func TestEditsThatCannotBeAreRefused(t *testing.T) {
+	for name, e := range map[string]Edit{
+		"beads that are not there": {Do: Delete, From: 2, To: 99},
+		"a backwards selection":    {Do: Group, From: 3, To: 1},
+		"nothing selected":         {Do: Mirror, From: 1, To: 1},
+		"a line that is none":      {Do: Insert, From: 1, To: 1, Text: "(("},
+		"too many beads":           {Do: Insert, From: 1, To: 1, Text: "9999(9P)"},
+		"an unknown edit":          {Do: "juggle"},
+		"a node that is not there": {Do: Count, Node: 7, N: 1},
+		"a gap that is not there":  {Do: Insert, From: -1, To: -1, Text: "P"},
+	} {
+		if got, err := Apply(bench(t, "3P L"), e); err == nil {
+			t.Errorf("%s gave %+v", name, got)
+		} else if _, ok := err.(*pattern.Fault); !ok {
+			t.Errorf("%s: %v is no fault", name, err)
+		}
+	}
+}

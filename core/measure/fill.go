@@ -1,0 +1,120 @@
+package measure
+
+import (
+	"fmt"
+
+	"mala/core/length"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// solveFills works out how often each fill of the line repeats. A fill to a
+// given length takes the number whose beads alone come nearest to it, the open
+// fill the number that brings the piece nearest to its target; the smaller on a
+// tie.
+func solveFills(p *piece.Piece, row *piece.Row, table *contactTable) (pattern.Fills, error) {
+	fills := pattern.Fills{}
+	for _, n := range row.Line.Nodes {
+		if n.Kind == pattern.Fill && n.LengthText != "" {
+			count, err := nearest(n.Length, mostRepeats(n), func(count int) (length.MM, error) {
+				return fillLength(p, table, n, count)
+			})
+			if err != nil {
+				return nil, err
+			}
+			fills[n] = count
+		}
+	}
+	open := row.Line.OpenFill()
+	if open == nil {
+		return fills, nil
+	}
+	if p.Target == nil {
+		return nil, &pattern.Fault{Wrong: pattern.BadFill, Col: open.Col, Expected: "a fill with a length: {25mm: S}",
+			Says: "An open fill needs a target length to fill up to. Set a target, or give the fill a length: {25mm: S}."}
+	}
+	if row.Line.Size(fills) > pattern.MaxBeads {
+		return fills, nil // laying it out says so
+	}
+	most := 0
+	for step := pattern.MaxBeads; step > 0; step /= 2 {
+		fills[open] = most + step
+		if row.Line.Size(fills) <= pattern.MaxBeads {
+			most += step
+		}
+	}
+	count, err := nearest(p.Target.Finished, min(most, pattern.MaxBeads), func(count int) (length.MM, error) {
+		fills[open] = count
+		s, err := layOut(p, row, table, fills)
+		if err != nil {
+			return 0, err
+		}
+		s.finish(p)
+		return s.forTarget(p), nil
+	})
+	fills[open] = count
+	return fills, err
+}
+
+// mostRepeats is how often a fill may repeat on its own.
+func mostRepeats(n *pattern.Node) int {
+	one := (&pattern.Line{Items: n.Items}).Size(nil)
+	return pattern.MaxBeads / max(1, one)
+}
+
+// fillLength is the length of the fill's beads alone, repeated count times.
+func fillLength(p *piece.Piece, table *contactTable, n *pattern.Node, count int) (length.MM, error) {
+	group := &pattern.Node{Kind: pattern.Fill, Count: 1, Items: n.Items}
+	placed, err := (&pattern.Line{Items: []*pattern.Node{group}}).Expand(pattern.Fills{group: count})
+	if err != nil {
+		return 0, fmt.Errorf("the fill at column %d: %w", n.Col, err)
+	}
+	st := &stack{table: table}
+	for _, b := range placed {
+		m := p.Palette[b.Node.Key].Bead
+		st.faces = append(st.faces, table.of(m, b.Reversed && m.Turns()))
+	}
+	return st.straight().strung, nil
+}
+
+// nearest finds the whole n from 0 to most whose value comes nearest to want,
+// the smaller on a tie. Values grow with n.
+func nearest(want length.MM, most int, value func(n int) (length.MM, error)) (int, error) {
+	low, lowValue := 0, length.MM(0) // the greatest n known to stay below want
+	v, err := value(0)
+	if err != nil || v >= want {
+		return 0, err
+	}
+	lowValue = v
+	high, step := -1, 1
+	highValue := length.MM(0)
+	for high < 0 && low < most {
+		n := min(low+step, most)
+		if v, err = value(n); err != nil {
+			return 0, err
+		}
+		if v >= want {
+			high, highValue = n, v
+		} else {
+			low, lowValue, step = n, v, step*2
+		}
+	}
+	if high < 0 {
+		return low, nil
+	}
+	for high-low > 1 {
+		mid := (low + high) / 2
+		if v, err = value(mid); err != nil {
+			return 0, err
+		}
+		if v >= want {
+			high, highValue = mid, v
+		} else {
+			low, lowValue = mid, v
+		}
+	}
+	if highValue-want < want-lowValue {
+		return high, nil
+	}
+	return low, nil
+}

@@ -1,0 +1,89 @@
+package measure
+
+import (
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// Measured is a piece with everything that follows from its sequence.
+type Measured struct {
+	Piece       *piece.Piece
+	Strands     []*Strand
+	Finished    length.MM  // round the closed loop along the cord
+	ForTarget   length.MM  // what the house holds against the target
+	Inside      *length.MM // what the wearer feels; nil where not worked out
+	Rule        *Rule      // the rule of thumb beside it
+	MassG       float64
+	Unweighed   []string // materials nobody weighed, by ID
+	Tally       []Count
+	Sensitivity []Sensitivity
+}
+
+// Measure works out a well-formed piece. The error is a *pattern.Fault: too
+// many beads, a letter without a dish, or an open fill without a target.
+func Measure(p *piece.Piece) (*Measured, error) {
+	m := &Measured{Piece: p}
+	row := &p.Sections[0].Rows[0]
+	if err := checkKeys(p, row.Line); err != nil {
+		return nil, err
+	}
+	table := newContactTable(len(p.Palette))
+	fills, err := solveFills(p, row, table)
+	if err != nil {
+		return nil, err
+	}
+	s, err := layOut(p, row, table, fills)
+	if err != nil {
+		return nil, err
+	}
+	m.Finished = s.finish(p)
+	m.ForTarget = s.forTarget(p)
+	s.cut(p.House)
+	s.countPasses(p.House)
+	m.Strands = []*Strand{s}
+	m.Inside, m.Rule = s.inside(), s.rule(m.Finished)
+	m.count()
+	m.weigh()
+	m.sense()
+	return m, nil
+}
+
+// checkKeys holds every letter of the line to a dish.
+func checkKeys(p *piece.Piece, line *pattern.Line) error {
+	for _, n := range line.Nodes {
+		if n.Kind != pattern.Bead {
+			continue
+		}
+		if m := p.Palette[n.Key]; m == nil || m.Bead == nil {
+			col := n.End - len(n.Key)
+			return &pattern.Fault{Wrong: pattern.UnknownKey, Col: max(1, col), Expected: "the letter of a dish",
+				Says: "No dish has the letter " + n.Key + ". Add a dish for it, or use another letter."}
+		}
+	}
+	return nil
+}
+
+// finish works out slack and gives the finished length: strung length, slack,
+// both ends and the clasp as closed.
+func (s *Strand) finish(p *piece.Piece) length.MM {
+	rigid := s.Strung + s.Left.Length + s.Right.Length
+	s.Slack, s.SlackNeeded = 0, 0
+	if s.Row.Cord.Cord.Type != material.Elastic && rigid > 0 {
+		s.SlackNeeded = slackNeeded(s.Joints, rigid)
+		s.Slack = p.House.PlannedSlack(s.SlackNeeded)
+	}
+	if s.Row.Slack != nil {
+		s.Slack = *s.Row.Slack
+	}
+	return rigid + s.Slack
+}
+
+// forTarget is the length the house compares with the target.
+func (s *Strand) forTarget(p *piece.Piece) length.MM {
+	if p.House.TargetCounts == piece.CountsBeads {
+		return s.Strung
+	}
+	return s.Strung + s.Slack + s.Left.Length + s.Right.Length
+}

@@ -1,0 +1,126 @@
+package measure
+
+import (
+	"mala/core/length"
+	"mala/core/material"
+)
+
+// Count is how many of one material the piece takes.
+type Count struct {
+	Material *material.Material
+	Count    int
+	ByStrand []int
+	Length   length.MM // of a cord: what is cut
+}
+
+// count derives the parts list from the sequence: beads in the order they are
+// first strung, then findings in threading order, then cord.
+func (m *Measured) count() {
+	at := map[*material.Material]int{}
+	add := func(strand int, mat *material.Material) *Count {
+		i, ok := at[mat]
+		if !ok {
+			i = len(m.Tally)
+			at[mat] = i
+			m.Tally = append(m.Tally, Count{Material: mat, ByStrand: make([]int, len(m.Strands))})
+		}
+		m.Tally[i].Count++
+		m.Tally[i].ByStrand[strand]++
+		return &m.Tally[i]
+	}
+	for i, s := range m.Strands {
+		for b := range s.Beads {
+			add(i, s.Beads[b].Material)
+		}
+	}
+	for i, s := range m.Strands {
+		for _, e := range []End{s.Left, s.Right} {
+			for _, part := range e.Parts {
+				if part.Material != nil {
+					add(i, part.Material)
+				}
+			}
+		}
+	}
+	for i, s := range m.Strands {
+		add(i, s.Row.Cord).Length += s.CutLength()
+	}
+}
+
+// weigh adds up what is known and lists what is not. Cord is not weighed.
+func (m *Measured) weigh() {
+	for _, c := range m.Tally {
+		if c.Material.Class == material.ClassCord {
+			continue
+		}
+		if c.Material.MassG <= 0 {
+			m.Unweighed = append(m.Unweighed, c.Material.ID)
+			continue
+		}
+		m.MassG += c.Material.MassG * float64(c.Count)
+	}
+}
+
+// Sensitivity is how far the finished length moves if every one of a material
+// is a tenth of a millimetre longer along the hole.
+type Sensitivity struct {
+	Material  *material.Material
+	PerTenth  length.MM
+	SizedFrom material.Sized
+}
+
+// sense works it out along the path of contacts that decides the length: to
+// first order a face that grows moves the strand by its own share of each
+// contact.
+func (m *Measured) sense() {
+	share := map[*material.Material]float64{} // mm of the finished length
+	for _, s := range m.Strands {
+		s.shares(share)
+	}
+	for _, c := range m.Tally {
+		const tenth = 0.1
+		switch mat := c.Material; mat.Class {
+		case material.ClassBead:
+			perLength := tenth / float64(mat.Bead.Length())
+			m.Sensitivity = append(m.Sensitivity, Sensitivity{mat, length.MM(share[mat] * perLength), mat.Bead.SizedBy()})
+		case material.ClassFinding:
+			m.Sensitivity = append(m.Sensitivity, Sensitivity{mat, tenth * length.MM(m.inSeries(mat)), material.Nominal})
+		}
+	}
+}
+
+// shares adds what each bead's faces contribute to the strand.
+func (s *Strand) shares(share map[*material.Material]float64) {
+	face := func(i int, rightSide bool) material.Face {
+		b := s.Beads[i]
+		return b.Material.Bead.Face(rightSide != b.Turned)
+	}
+	for _, j := range s.Joints {
+		share[s.Beads[j.Left].Material] += face(j.Left, true).At(j.Contact.Radius)
+		share[s.Beads[j.Right].Material] += face(j.Right, false).At(j.Contact.Radius)
+	}
+	if s.Ring || len(s.Beads) == 0 {
+		return
+	}
+	first, last := 0, 0
+	if n := len(s.Joints); n > 0 {
+		first, last = s.Joints[n-1].Left, s.Joints[0].Right
+	}
+	share[s.Beads[first].Material] += float64(face(first, false).Reach())
+	share[s.Beads[last].Material] += float64(face(last, true).Reach())
+}
+
+// inSeries counts how often the material adds its length to the ends.
+func (m *Measured) inSeries(mat *material.Material) int {
+	n := 0
+	for _, s := range m.Strands {
+		for _, e := range []End{s.Left, s.Right} {
+			for _, part := range e.Parts {
+				if part.Material == mat && part.Length > 0 {
+					n++
+				}
+			}
+		}
+	}
+	return n
+}

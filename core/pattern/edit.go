@@ -1,0 +1,193 @@
+package pattern
+
+import (
+	"fmt"
+	"slices"
+)
+
+// Turns says of a dish's letter whether its bead shows which way round it is.
+type Turns func(key string) bool
+
+// Insert puts the items into the gap before bead at, into the list the bead on
+// its left comes from, so that every repeat and the mirrored half follow. Where
+// that list is shown turned round, the items go in turned too, and read on the
+// spot as they were typed. A run beside its own kind becomes one longer run.
+// The anchor stands behind what was put in.
+func (l *Line) Insert(at int, items []*Node, fills Fills, turns Turns) (Anchor, error) {
+	root := l.spans(fills)
+	if at < 0 || at > root.to {
+		return Anchor{}, fault(BadEdit, 1, fmt.Sprintf("There is no gap %d in a line of %d beads.", at, root.to), "a gap between two beads")
+	}
+	where, index, offset := root, len(l.Items), root.to
+	if root.to > 0 {
+		left := max(0, at-1)
+		in, u := root.bead(left)
+		before := u.repeat
+		if (at > left) != in.reversed {
+			before++
+		}
+		where, offset = in, at-in.from
+		index = splitAt(in.items(l), u.node, before)
+	}
+	size := size(items, fills)
+	if where.reversed {
+		items = turned(items, turns)
+	}
+	list := where.items(l)
+	*list = slices.Insert(*list, index, items...)
+	mergeRuns(list)
+	l.number()
+	return Anchor{owner: where.owner, showing: where.showing, offset: offset + size, fallback: at + size}, l.checkFills()
+}
+
+// splitAt parts the node so that its first repeats stand before the index it
+// gives, and the rest behind.
+func splitAt(items *[]*Node, n *Node, before int) int {
+	index := slices.Index(*items, n)
+	switch {
+	case before <= 0:
+		return index
+	case before >= n.Count:
+		return index + 1
+	}
+	rest := n.clone()
+	rest.Count = n.Count - before
+	n.Count = before
+	*items = slices.Insert(*items, index+1, rest)
+	return index + 1
+}
+
+// clone copies the node and all it holds.
+func (n *Node) clone() *Node {
+	c := *n
+	c.Items, c.Centre = cloneAll(n.Items), cloneAll(n.Centre)
+	return &c
+}
+
+func cloneAll(items []*Node) []*Node {
+	var out []*Node
+	for _, n := range items {
+		out = append(out, n.clone())
+	}
+	return out
+}
+
+// turned gives the items in reverse order, each turned round if that shows.
+func turned(items []*Node, turns Turns) []*Node {
+	out := slices.Clone(items)
+	slices.Reverse(out)
+	for _, n := range out {
+		if n.Kind != Bead || turns == nil || turns(n.Key) {
+			n.Reversed = !n.Reversed
+		}
+	}
+	return out
+}
+
+// mergeRuns joins neighbouring runs of the same bead.
+func mergeRuns(items *[]*Node) {
+	var out []*Node
+	for _, n := range *items {
+		if last := len(out) - 1; last >= 0 && n.Kind == Bead && out[last].Kind == Bead &&
+			n.Key == out[last].Key && n.Reversed == out[last].Reversed && n.Count+out[last].Count <= MaxCount {
+			out[last].Count += n.Count
+			continue
+		}
+		out = append(out, n)
+	}
+	*items = out
+}
+
+// Delete takes the beads from up to to out of the nodes they come from: whole
+// repeats lower a count, all else goes from every repeat and from the mirrored
+// half. The anchor stands where they were.
+func (l *Line) Delete(from, to int, fills Fills) (Anchor, error) {
+	root := l.spans(fills)
+	if from < 0 || to > root.to || from > to {
+		return Anchor{}, fault(BadEdit, 1, fmt.Sprintf("There are no beads %d to %d in a line of %d.", from+1, to, root.to), "beads of this line")
+	}
+	anchor := Anchor{fallback: from}
+	if from > 0 {
+		in, _ := root.bead(from - 1)
+		anchor = Anchor{owner: in.owner, showing: in.showing, offset: from - in.from, fallback: from}
+	}
+	d := deletion{from: from, to: to, drop: map[*Node]map[int]bool{}}
+	d.mark(root)
+	l.Items = d.rebuild(l.Items)
+	l.number()
+	return anchor, nil
+}
+
+// deletion remembers which repeats of which nodes go.
+type deletion struct {
+	from, to int
+	drop     map[*Node]map[int]bool
+}
+
+func (d *deletion) mark(l *list) {
+	for _, u := range l.units {
+		if u.to <= d.from || u.from >= d.to {
+			continue
+		}
+		if u.from >= d.from && u.to <= d.to {
+			if d.drop[u.node] == nil {
+				d.drop[u.node] = map[int]bool{}
+			}
+			d.drop[u.node][u.repeat] = true
+			continue
+		}
+		for _, inner := range u.lists {
+			d.mark(inner)
+		}
+	}
+}
+
+func (d *deletion) rebuild(items []*Node) []*Node {
+	var out []*Node
+	changed := false
+	for _, n := range items {
+		gone := len(d.drop[n])
+		changed = changed || gone > 0
+		n.Count -= gone
+		if n.Count == 0 {
+			continue
+		}
+		n.Items, n.Centre = d.rebuild(n.Items), d.rebuild(n.Centre)
+		switch {
+		case n.Kind == Bead || len(n.Items) > 0:
+		case n.Kind == Mirror && len(n.Centre) > 0:
+			n.Kind, n.Items, n.Centre = Group, n.Centre, nil
+		default:
+			changed = true
+			continue
+		}
+		if n.Kind == Group && n.Count == 1 && !n.Reversed && gone > 0 {
+			out = append(out, n.Items...)
+			continue
+		}
+		out = append(out, n)
+	}
+	if changed {
+		mergeRuns(&out)
+	}
+	return out
+}
+
+// SetCount makes the node come n times; 0 takes it out.
+func (l *Line) SetCount(id, n int) error {
+	if id < 0 || id >= len(l.Nodes) || n < 0 || n > MaxCount {
+		return fault(BadCount, 1, fmt.Sprintf("A count goes from 1 to %d.", MaxCount), "a number from 1 to 9999")
+	}
+	node := l.Nodes[id]
+	if n > 0 {
+		node.Count = n
+		return nil
+	}
+	d := deletion{drop: map[*Node]map[int]bool{node: {}}}
+	for i := range node.Count {
+		d.drop[node][i] = true
+	}
+	l.Items = d.rebuild(l.Items)
+	l.number()
+	return nil
+}

@@ -1,0 +1,129 @@
+// Package pattern reads the bead line: the sequence of a strand as runs,
+// groups, mirrors and fills. Text becomes a tree whose nodes know their place,
+// the tree expands to beads that each know their node, and one canonical form
+// prints it back.
+package pattern
+
+import (
+	"strconv"
+	"strings"
+
+	"mala/core/length"
+)
+
+// Kind says what a node of the line stands for.
+type Kind string
+
+// The kinds of node.
+const (
+	Bead   Kind = "bead"   // a dish's letter
+	Group  Kind = "group"  // ( ... )
+	Mirror Kind = "mirror" // < half | centre >
+	Fill   Kind = "fill"   // { ... } or { length: ... }
+)
+
+// Node is one item of a line: a unit, how often it comes, and whether it is
+// turned round.
+type Node struct {
+	Kind     Kind
+	Count    int  // 1 to MaxCount
+	Reversed bool // ~ stands before it
+	Key      string
+	Items    []*Node // of a group, a fill, or a mirror's half
+	Centre   []*Node // of a mirror
+
+	Length     length.MM // of a fill to a given length
+	LengthText string    // that length as typed; empty for an open fill
+
+	ID  int // its number in the line, counted from 0 as the nodes are read
+	Col int // column of its first character, from 1; 0 for one made by an edit
+	End int // column just behind its last character
+}
+
+// Line is a whole bead line.
+type Line struct {
+	Items []*Node
+	// Nodes holds every node by ID.
+	Nodes []*Node
+}
+
+// String prints the line in its canonical form.
+func (l *Line) String() string {
+	var b strings.Builder
+	writeItems(&b, l.Items)
+	return b.String()
+}
+
+// String prints the node in its canonical form.
+func (n *Node) String() string {
+	var b strings.Builder
+	n.write(&b)
+	return b.String()
+}
+
+func writeItems(b *strings.Builder, items []*Node) {
+	for i, n := range items {
+		if i > 0 {
+			b.WriteByte(' ')
+		}
+		n.write(b)
+	}
+}
+
+func (n *Node) write(b *strings.Builder) {
+	if n.Count > 1 {
+		b.WriteString(strconv.Itoa(n.Count))
+	}
+	if n.Reversed {
+		b.WriteByte('~')
+	}
+	switch n.Kind {
+	case Bead:
+		b.WriteString(n.Key)
+	case Group:
+		b.WriteByte('(')
+		writeItems(b, n.Items)
+		b.WriteByte(')')
+	case Mirror:
+		b.WriteByte('<')
+		writeItems(b, n.Items)
+		b.WriteString(" |")
+		if len(n.Centre) > 0 {
+			b.WriteByte(' ')
+			writeItems(b, n.Centre)
+		}
+		b.WriteByte('>')
+	case Fill:
+		b.WriteByte('{')
+		if n.LengthText != "" {
+			b.WriteString(n.LengthText + ": ")
+		}
+		writeItems(b, n.Items)
+		b.WriteByte('}')
+	}
+}
+
+// number gives every node its ID in reading order.
+func (l *Line) number() {
+	l.Nodes = l.Nodes[:0]
+	var walk func(items []*Node)
+	walk = func(items []*Node) {
+		for _, n := range items {
+			n.ID = len(l.Nodes)
+			l.Nodes = append(l.Nodes, n)
+			walk(n.Items)
+			walk(n.Centre)
+		}
+	}
+	walk(l.Items)
+}
+
+// OpenFill gives the line's open fill, or nil.
+func (l *Line) OpenFill() *Node {
+	for _, n := range l.Nodes {
+		if n.Kind == Fill && n.LengthText == "" {
+			return n
+		}
+	}
+	return nil
+}

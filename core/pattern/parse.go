@@ -1,0 +1,205 @@
+package pattern
+
+import (
+	"fmt"
+	"unicode/utf8"
+)
+
+// The limits of a line. They keep a slip of the finger from taking the bench
+// with it.
+const (
+	MaxBeads = 10_000
+	MaxDepth = 200
+	MaxBytes = 64 << 10
+)
+
+// Parse reads a bead line. An empty line is a bare cord. The error is a *Fault.
+func Parse(text string) (*Line, error) {
+	if len(text) > MaxBytes {
+		return nil, fault(TooLong, 1, fmt.Sprintf("The line has %d kB; a line holds at most %d kB. Use counts and groups.", len(text)>>10, MaxBytes>>10), "a shorter line")
+	}
+	p := &parser{lex: lexer{rest: text, col: 1}}
+	if err := p.advance(); err != nil {
+		return nil, err
+	}
+	items, err := p.items(0)
+	if err != nil {
+		return nil, err
+	}
+	if p.tok.kind != tokenEnd {
+		return nil, p.unopened()
+	}
+	line := &Line{Items: items}
+	line.number()
+	if err := line.checkFills(); err != nil {
+		return nil, err
+	}
+	return line, nil
+}
+
+type parser struct {
+	lex lexer
+	tok token // the one being looked at
+	end int   // column behind the last one taken
+}
+
+func (p *parser) advance() error {
+	p.end = p.tok.col + utf8.RuneCountInString(p.tok.text)
+	tok, err := p.lex.next()
+	if err != nil {
+		return err
+	}
+	p.tok = tok
+	return nil
+}
+
+// items reads until something that cannot begin an item.
+func (p *parser) items(depth int) ([]*Node, error) {
+	var items []*Node
+	for {
+		switch p.tok.kind {
+		case tokenKey, tokenCount, tokenReverse, tokenGroup, tokenMirror, tokenFill:
+			n, err := p.item(depth)
+			if err != nil {
+				return nil, err
+			}
+			items = append(items, n)
+		default:
+			return items, nil
+		}
+	}
+}
+
+// item reads [count] ["~"] unit.
+func (p *parser) item(depth int) (*Node, error) {
+	n := &Node{Count: 1, Col: p.tok.col}
+	if depth >= MaxDepth {
+		return nil, fault(TooDeep, p.tok.col, fmt.Sprintf("Groups stand at most %d deep.", MaxDepth), "fewer brackets")
+	}
+	if p.tok.kind == tokenCount {
+		n.Count = p.tok.num
+		if err := p.advance(); err != nil {
+			return nil, err
+		}
+	}
+	if p.tok.kind == tokenReverse {
+		n.Reversed = true
+		if err := p.advance(); err != nil {
+			return nil, err
+		}
+	}
+	if err := p.unit(n, depth); err != nil {
+		return nil, err
+	}
+	n.End = p.end
+	return n, nil
+}
+
+func (p *parser) unit(n *Node, depth int) error {
+	open := p.tok
+	switch open.kind {
+	case tokenKey:
+		n.Kind, n.Key = Bead, open.text
+		return p.advance()
+	case tokenGroup:
+		n.Kind = Group
+		return p.bracketed(n, depth, open, tokenGroupEnd, ")")
+	case tokenFill:
+		n.Kind = Fill
+		return p.bracketed(n, depth, open, tokenFillEnd, "}")
+	case tokenMirror:
+		n.Kind = Mirror
+		return p.bracketed(n, depth, open, tokenMirrorEnd, ">")
+	}
+	says := "A count needs a bead or a group behind it."
+	if n.Reversed {
+		says = "~ needs a bead or a group behind it."
+	}
+	return fault(Missing, open.col, says, "a dish's letter, ( , < or {")
+}
+
+// bracketed reads what stands between an opening sign and its closing one.
+func (p *parser) bracketed(n *Node, depth int, open token, closing kind, sign string) error {
+	if err := p.advance(); err != nil {
+		return err
+	}
+	if p.tok.kind == tokenLength {
+		n.Length, n.LengthText = p.tok.mm, p.tok.text
+		if err := p.advance(); err != nil {
+			return err
+		}
+	}
+	var err error
+	if n.Items, err = p.items(depth + 1); err != nil {
+		return err
+	}
+	if len(n.Items) == 0 && (p.tok.kind == closing || p.tok.kind == tokenCentre) {
+		return fault(Empty, open.col, fmt.Sprintf("There is nothing inside this %s. Put a bead in it, or take it out.", n.Kind), "a dish's letter")
+	}
+	if n.Kind == Mirror {
+		if err := p.centre(n, depth, open); err != nil {
+			return err
+		}
+	}
+	switch p.tok.kind {
+	case closing:
+		return p.advance()
+	case tokenEnd:
+		return fault(Unclosed, open.col, fmt.Sprintf("This %s is not closed. Put a %s behind its last bead.", n.Kind, sign), sign)
+	}
+	return p.unopened()
+}
+
+func (p *parser) centre(n *Node, depth int, open token) error {
+	switch p.tok.kind {
+	case tokenCentre:
+	case tokenMirrorEnd, tokenEnd:
+		return fault(NoCentre, open.col, "A mirror needs a | before its centre, even when the centre is empty: <20P L |>.", "|")
+	default:
+		return p.unopened()
+	}
+	if err := p.advance(); err != nil {
+		return err
+	}
+	var err error
+	n.Centre, err = p.items(depth + 1)
+	return err
+}
+
+// unopened is the fault for a sign that closes nothing.
+func (p *parser) unopened() error {
+	if p.tok.kind == tokenCentre {
+		return fault(Unopened, p.tok.col, "| stands only inside a mirror: <20P L | S>.", "a dish's letter")
+	}
+	return fault(Unopened, p.tok.col, fmt.Sprintf("Nothing here is waiting for a %s. Take it out.", p.tok.text), "a dish's letter")
+}
+
+// checkFills holds the line to one open fill, and none inside another.
+func (l *Line) checkFills() error {
+	var open *Node
+	var walk func(items []*Node, inside bool) error
+	walk = func(items []*Node, inside bool) error {
+		for _, n := range items {
+			if n.Kind == Fill {
+				if inside {
+					return fault(BadFill, n.Col, "A fill cannot stand inside another fill.", "a bead or a group")
+				}
+				if n.LengthText == "" && open != nil {
+					return fault(BadFill, n.Col, "A line has one open fill. Give this one a length: {25mm: S}.", "a fill with a length")
+				}
+				if n.LengthText == "" {
+					open = n
+				}
+			}
+			within := inside || n.Kind == Fill
+			if err := walk(n.Items, within); err != nil {
+				return err
+			}
+			if err := walk(n.Centre, within); err != nil {
+				return err
+			}
+		}
+		return nil
+	}
+	return walk(l.Items, false)
+}

@@ -1,0 +1,132 @@
+package piece
+
+import (
+	"fmt"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+)
+
+// Fault is one thing that keeps a piece from being measured, at its place.
+type Fault struct {
+	Where string // the field, as the open file names it: sections[0].rows[0].cord
+	Says  string // one sentence for the designer
+}
+
+func (f Fault) Error() string { return f.Where + ": " + f.Says }
+
+// Check says what is not well formed. A piece without faults can be measured.
+func (p *Piece) Check() []Fault {
+	var faults []Fault
+	add := func(where, format string, args ...any) {
+		faults = append(faults, Fault{where, fmt.Sprintf(format, args...)})
+	}
+	if !slices.Contains([]Kind{Necklace, Bracelet, Anklet}, p.Kind) {
+		add("kind", "%q is not made here yet. Use necklace, bracelet or anklet.", p.Kind)
+	}
+	if t := p.Target; t != nil {
+		checkRange(add, "target.finishedMm", t.Finished, 1, length.Longest)
+		checkRange(add, "target.toleranceMm", t.Tolerance, 0, t.Finished)
+	}
+	if b := p.Body; b != nil {
+		if !slices.Contains([]string{"wrist", "neck", "ankle"}, b.Part) {
+			add("body.part", "%q is no part of the body a piece goes round. Use wrist, neck or ankle.", b.Part)
+		}
+		checkRange(add, "body.measureMm", b.Measure, 0, 2000)
+		checkRange(add, "body.handMm", b.Hand, 0, 2000)
+		checkRange(add, "body.headMm", b.Head, 0, 2000)
+	}
+	p.House.check(add)
+	p.checkClosure(add)
+	if len(p.Sections) != 1 || len(p.Sections[0].Rows) != 1 {
+		add("sections", "A piece has one section with one row so far; this one has %s.", count(p))
+		return faults
+	}
+	p.Sections[0].Rows[0].check(add, "sections[0].rows[0]")
+	return faults
+}
+
+type adder func(where, format string, args ...any)
+
+func checkRange(add adder, where string, v, least, most length.MM) {
+	if !(v >= least && v <= most) {
+		add(where, "%v mm cannot be; it goes from %v to %v mm.", float64(v), float64(least), float64(most))
+	}
+}
+
+func count(p *Piece) string {
+	if len(p.Sections) == 1 {
+		return fmt.Sprintf("%d rows", len(p.Sections[0].Rows))
+	}
+	return fmt.Sprintf("%d sections", len(p.Sections))
+}
+
+func (h House) check(add adder) {
+	for _, c := range []struct {
+		field, value string
+		allowed      []string
+	}{
+		{"slack", h.Slack, []string{SlackSnug, SlackEasy}},
+		{"tail", h.Tail, []string{TailTucked, TailTrimmed}},
+		{"hand", h.Hand, []string{HandSpool, HandStandard, HandGenerous}},
+		{"targetCounts", h.TargetCounts, []string{CountsClosed, CountsBeads}},
+	} {
+		if !slices.Contains(c.allowed, c.value) {
+			add("house."+c.field, "%q is not one of the choices. Use one of %v.", c.value, c.allowed)
+		}
+	}
+	checkRange(add, "house.tailMm", h.TailLength, 0, mostAllowance)
+	checkRange(add, "house.loopMm", h.Loop, 0, mostAllowance)
+	checkRange(add, "house.elasticTailMm", h.ElasticTail, 0, mostAllowance)
+}
+
+func (p *Piece) checkClosure(add adder) {
+	c := p.Closure
+	switch c.Type {
+	case Clasp:
+	case Knot, None:
+		if len(c.Left)+len(c.Right) > 0 {
+			add("closure", "A piece that closes by %q has no clasp or rings. Take them out, or close it with a clasp.", c.Type)
+		}
+		return
+	default:
+		add("closure.type", "%q is no way to close a piece. Use clasp, knot or none.", c.Type)
+		return
+	}
+	clasps := 0
+	for side, fittings := range map[string][]*material.Material{"left": c.Left, "right": c.Right} {
+		for i, m := range fittings {
+			where := fmt.Sprintf("closure.%s[%d]", side, i)
+			switch {
+			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing()):
+				add(where, "%s is no clasp or ring, and a closure is made of those.", m.Name)
+			case m.Finding.IsClasp():
+				clasps++
+			}
+		}
+	}
+	if clasps > 1 {
+		add("closure", "A piece closes with one clasp, listed on one side; this one lists %d.", clasps)
+	}
+}
+
+func (r *Row) check(add adder, where string) {
+	if r.Cord == nil || r.Cord.Cord == nil {
+		add(where+".cord", "A row needs a cord to be strung on.")
+	}
+	if r.Passes < 1 || r.Passes > 7 {
+		add(where+".passes", "A cord runs 1 to 7 times through its beads, not %d.", r.Passes)
+	}
+	if r.Slack != nil {
+		checkRange(add, where+".slackMm", *r.Slack, 0, mostAllowance)
+	}
+	for side, fittings := range map[string][]*material.Material{"left": r.Left, "right": r.Right} {
+		for i, m := range fittings {
+			f := m.Finding
+			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard) {
+				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s does not end a strand. Use a crimp, a cover, a guard or a ring.", m.Name)
+			}
+		}
+	}
+}
