@@ -1,0 +1,52 @@
+// Package caution says what can hurt someone in making or wearing a piece. The
+// app advises and defers to local product-safety rules; it does not certify.
+package caution
+
+import (
+	"slices"
+	"strings"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+)
+
+// Caution is one thing to mind, and why it applies to this piece.
+type Caution struct {
+	Code string
+	Says string
+}
+
+// longStrand is the finished length from which a strand catches on things.
+const longStrand = length.MM(600)
+
+// plainMetals are metal colours that carry no nickel or lead by their nature.
+var plainMetals = []string{"", "sterling silver", "niobium", "titanium"}
+
+// For lists the cautions that the piece's materials, closure and size call for.
+func For(m *measure.Measured) []Caution {
+	var out []Caution
+	add := func(code, says string) { out = append(out, Caution{code, says}) }
+	add("small-parts", "Small parts choke: not for children under three. Length and breakaway rules for children are set locally; see your local rules.")
+	uses := func(ok func(*material.Material) bool) bool {
+		return slices.ContainsFunc(m.Tally, func(c measure.Count) bool { return ok(c.Material) })
+	}
+	if uses(func(x *material.Material) bool { return x.Cord != nil && x.Cord.Type == material.Wire }) {
+		add("cut-ends", "Cut wire ends fly: wear eye protection, and hold the end as you cut.")
+	}
+	if uses(func(x *material.Material) bool { return x.Finding != nil && x.Finding.Type == material.Magnetic }) {
+		add("magnet", "Magnets are dangerous if swallowed and can disturb medical implants; see your local rules.")
+	}
+	if uses(func(x *material.Material) bool {
+		return !slices.Contains(plainMetals, strings.ToLower(x.Metal))
+	}) {
+		add("metal", "Plated and base metals may hold nickel or lead: keep to your local limits for what touches skin.")
+	}
+	if m.Piece.Closure.Type != "clasp" {
+		add("tight-band", "A band that is too tight cuts circulation: it should turn freely.")
+	}
+	if m.Finished >= longStrand {
+		add("snag", "Long strands snag: keep them from machines, cots and pets.")
+	}
+	return out
+}

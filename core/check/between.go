@@ -1,0 +1,77 @@
+package check
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+)
+
+// putBetween offers, for a gap of the sequence, beads that keep the two sides
+// apart: those of the dishes first, then some from the shelf, the shortest
+// first.
+func putBetween(m *measure.Measured, gap int, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
+	var fixes []Fix
+	for _, d := range candidates(m, shelf) {
+		if !keeps(d.Material.Bead) {
+			continue
+		}
+		s := m.Strands[0]
+		line, err := pattern.Parse(s.Row.Line.String())
+		if err != nil {
+			return nil
+		}
+		fills := pattern.Fills{}
+		for n, count := range s.Fills {
+			fills[line.Nodes[n.ID]] = count
+		}
+		item := &pattern.Node{Kind: pattern.Bead, Count: 1, Key: d.Key}
+		turns := func(key string) bool { return m.Piece.Palette[key] != nil && m.Piece.Palette[key].Bead.Turns() }
+		if _, err := line.Insert(gap, []*pattern.Node{item}, fills, turns); err != nil {
+			continue
+		}
+		text := line.String()
+		edit := Edit{Line: &text}
+		if m.Piece.Palette[d.Key] == nil {
+			edit.Dish = &d
+		}
+		fixes = append(fixes, Fix{Says: fmt.Sprintf("Put a %s between", d.Material.Name), Edit: edit})
+	}
+	return fixes
+}
+
+// candidates are the beads that could go between, each with the letter of its
+// dish or a free one.
+func candidates(m *measure.Measured, shelf []*material.Material) []Dish {
+	var own, others []Dish
+	on := map[string]bool{}
+	for key, mat := range m.Piece.Palette {
+		own = append(own, Dish{key, mat})
+		on[mat.ID] = true
+	}
+	free := freeKey(m)
+	for _, mat := range shelf {
+		if mat.Bead != nil && !on[mat.ID] && free != "" {
+			others = append(others, Dish{free, mat})
+		}
+	}
+	for _, list := range [][]Dish{own, others} {
+		slices.SortFunc(list, func(a, b Dish) int {
+			return cmp.Or(cmp.Compare(a.Material.Bead.Length(), b.Material.Bead.Length()), cmp.Compare(a.Material.ID, b.Material.ID))
+		})
+	}
+	return append(own, others...)
+}
+
+// freeKey is the first letter that no dish has.
+func freeKey(m *measure.Measured) string {
+	for c := 'A'; c <= 'Z'; c++ {
+		if m.Piece.Palette[string(c)] == nil {
+			return string(c)
+		}
+	}
+	return ""
+}
