@@ -1,0 +1,170 @@
+package format
+
+import "mala/core/length"
+
+// AnalysisFormat is the format and version of the analysis.
+const AnalysisFormat = "mala-analysis/1"
+
+// Analysis is everything that follows from a piece: lengths, positions, counts,
+// cut, checks. The page and the command line show the same one.
+type Analysis struct {
+	Format      string         `json:"format"`
+	FinishedMm  length.MM      `json:"finishedMm" doc:"Round the closed loop along the cord."`
+	InsideMm    *length.MM     `json:"insideMm" nullable:"true" doc:"What the wearer feels; null where it is not worked out."`
+	InsideRule  *InsideRule    `json:"insideRule,omitempty"`
+	Target      *TargetState   `json:"target,omitempty"`
+	MassG       float64        `json:"massG"`
+	Unweighed   []string       `json:"unweighed"`
+	Strands     []Strand       `json:"strands"`
+	Tally       []Count        `json:"tally"`
+	Sensitivity []Sensitivity  `json:"sensitivity"`
+	Checks      []Check        `json:"checks"`
+	Cautions    []CautionShown `json:"cautions"`
+	Drawing     *Drawing       `json:"drawing,omitempty" doc:"What a picture needs; only on request."`
+}
+
+// InsideRule is the rule of thumb for the inside length.
+type InsideRule struct {
+	Mm      length.MM `json:"mm"`
+	ThickMm length.MM `json:"thickMm" doc:"Thickness of the beads taken to touch."`
+}
+
+// TargetState holds the piece against its target.
+type TargetState struct {
+	FinishedMm  length.MM `json:"finishedMm"`
+	ToleranceMm length.MM `json:"toleranceMm"`
+	Counts      string    `json:"counts" enum:"closed,beads" doc:"Whether the target counts the clasp or the beads alone."`
+	Mm          length.MM `json:"mm" doc:"The length held against the target."`
+	OffMm       length.MM `json:"offMm" doc:"Over the target, or under it if negative."`
+	Within      bool      `json:"within"`
+}
+
+// Strand is one row, measured.
+type Strand struct {
+	ID            string    `json:"id"`
+	Line          string    `json:"line" doc:"The bead line in its canonical form."`
+	Ring          bool      `json:"ring"`
+	StrungMm      length.MM `json:"strungMm"`
+	SlackMm       length.MM `json:"slackMm"`
+	SlackNeededMm length.MM `json:"slackNeededMm"`
+	CutMm         length.MM `json:"cutMm"`
+	Cut           []CutPart `json:"cut"`
+	Beads         int       `json:"beads"`
+	Placed        []Placed  `json:"placed"`
+	Runs          []RunOf   `json:"runs"`
+	Left          []EndPart `json:"left"`
+	Right         []EndPart `json:"right"`
+}
+
+// CutPart is one item of the cut sum.
+type CutPart struct {
+	Part string    `json:"part"`
+	Mm   length.MM `json:"mm"`
+}
+
+// Placed is one bead where it lies, from the first face of the strand.
+type Placed struct {
+	Key      string    `json:"key"`
+	Material string    `json:"material"`
+	Node     int       `json:"node"`
+	AtMm     length.MM `json:"atMm"`
+	FromMm   length.MM `json:"fromMm"`
+	ToMm     length.MM `json:"toMm"`
+	AlongMm  length.MM `json:"alongMm"`
+	AcrossMm length.MM `json:"acrossMm"`
+	Turned   bool      `json:"turned"`
+	Passes   int       `json:"passes"`
+}
+
+// RunOf is alike beads in a row and the length reached behind them.
+type RunOf struct {
+	Key       string    `json:"key"`
+	Material  string    `json:"material"`
+	Turned    bool      `json:"turned"`
+	First     int       `json:"first"`
+	Count     int       `json:"count"`
+	ReachedMm length.MM `json:"reachedMm"`
+}
+
+// EndPart is one thing of an end, in threading order from the last bead.
+type EndPart struct {
+	Does      string    `json:"does" enum:"crimp,cover,guard,loop,ring,clasp"`
+	Material  string    `json:"material,omitempty"`
+	Mm        length.MM `json:"mm"`
+	Swallowed bool      `json:"swallowed"`
+}
+
+// Count is how many of a material, for a cord also how much is cut.
+type Count struct {
+	Material string     `json:"material"`
+	Count    int        `json:"count"`
+	ByStrand []int      `json:"byStrand"`
+	CutMm    *length.MM `json:"cutMm,omitempty"`
+}
+
+// Sensitivity is how far the finished length moves per 0.1 mm of a material.
+type Sensitivity struct {
+	Material   string    `json:"material"`
+	SizedBy    string    `json:"sizedBy"`
+	MmPerTenth length.MM `json:"mmPerTenth"`
+}
+
+// Check is one judgement, with its place and its fix.
+type Check struct {
+	Code     string `json:"code"`
+	Severity string `json:"severity" enum:"stop,warn,advise"`
+	Strand   string `json:"strand"`
+	End      string `json:"end,omitempty" enum:"left,right"`
+	Element  *int   `json:"element,omitempty"`
+	Column   int    `json:"column,omitempty"`
+	Title    string `json:"title"`
+	Says     string `json:"says"`
+	Fix      *Fix   `json:"fix,omitempty"`
+}
+
+// Fix is an edit of the document that mends a finding: the fields given take the
+// place of the row's, the house's and the palette's own.
+type Fix struct {
+	Says      string            `json:"says"`
+	Line      *string           `json:"line,omitempty"`
+	Cord      string            `json:"cord,omitempty"`
+	Tail      string            `json:"tail,omitempty"`
+	Palette   map[string]string `json:"palette,omitempty"`
+	Materials []string          `json:"materials,omitempty" doc:"Materials of the shelf to add to the piece first."`
+}
+
+// CautionShown is one thing that can hurt someone.
+type CautionShown struct {
+	Code string `json:"code"`
+	Says string `json:"says"`
+}
+
+// Drawing is what a picture of the piece needs beside the positions.
+type Drawing struct {
+	Outlines map[string]Outline `json:"outlines" doc:"By material."`
+	Nodes    []Node             `json:"nodes" doc:"The bead line as a tree."`
+}
+
+// Outline is a bead's two faces as points [radius, distance from its middle] in
+// mm, from the hole outwards, not turned. Lengths are worked out from the same
+// faces, so neighbours drawn from them touch.
+type Outline struct {
+	Left   [][2]float64 `json:"left"`
+	Right  [][2]float64 `json:"right"`
+	HoleMm length.MM    `json:"holeMm"`
+}
+
+// Node is one item of the bead line.
+type Node struct {
+	ID       int    `json:"id"`
+	Kind     string `json:"kind" enum:"bead,group,mirror,fill"`
+	Count    int    `json:"count"`
+	Reversed bool   `json:"reversed"`
+	Key      string `json:"key,omitempty"`
+	Length   string `json:"length,omitempty"`
+	Repeats  int    `json:"repeats,omitempty" doc:"How often a fill was found to repeat."`
+	Column   int    `json:"column"`
+	End      int    `json:"end"`
+	Items    []Node `json:"items,omitempty"`
+	Centre   []Node `json:"centre,omitempty"`
+}

@@ -1,0 +1,154 @@
+package format
+
+import (
+	"fmt"
+	"math"
+	"regexp"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+)
+
+var (
+	idPattern     = regexp.MustCompile(`^[a-z0-9][a-z0-9._-]{0,63}$`)
+	colourPattern = regexp.MustCompile(`^#[0-9a-f]{6}$`)
+)
+
+// heaviest is the most one bead or finding weighs, in grams.
+const heaviest = 2000
+
+// Material makes the material that the document describes, or says all that is
+// wrong with it. Where is the place of the material in its file.
+func (d *Material) Material(where string) (*material.Material, Faults) {
+	r := &materialReader{doc: d, where: where}
+	r.common()
+	m := &material.Material{ID: d.ID, Name: d.Name, Class: material.Class(d.Class), Metal: d.Metal, MassG: d.MassG}
+	var err error
+	switch m.Class {
+	case material.ClassBead:
+		m.Bead, err = r.bead()
+		if err == nil && m.MassG == 0 {
+			m.MassG = d.DensityGCm * m.Bead.Volume() / 1000
+		}
+	case material.ClassFinding:
+		m.Finding, err = r.finding()
+	case material.ClassCord:
+		m.Cord, err = r.cord()
+	default:
+		r.add("class", "%q is no class of material. Use bead, finding or cord.", d.Class)
+	}
+	if err != nil {
+		r.faults = append(r.faults, Fault{Where: where, Says: err.Error()})
+	}
+	if len(r.faults) > 0 {
+		return nil, r.faults
+	}
+	return m, nil
+}
+
+type materialReader struct {
+	doc    *Material
+	where  string
+	faults Faults
+}
+
+func (r *materialReader) add(field, says string, args ...any) {
+	r.faults = append(r.faults, Fault{Where: r.where + "." + field, Says: fmt.Sprintf(says, args...)})
+}
+
+// oneOf holds a field to its choices.
+func (r *materialReader) oneOf(field, value string, choices ...string) {
+	if value != "" && !slices.Contains(choices, value) {
+		r.add(field, "%q is not one of the choices. Use one of %v.", value, choices)
+	}
+}
+
+// atMost holds a number to 0 and its most.
+func (r *materialReader) atMost(field string, v, most float64) {
+	if !(v >= 0 && v <= most) || math.IsNaN(v) {
+		r.add(field, "%v cannot be; it goes from 0 to %v.", v, most)
+	}
+}
+
+func (r *materialReader) common() {
+	d := r.doc
+	if !idPattern.MatchString(d.ID) {
+		r.add("id", "%q is no id. One has small letters, digits, dots and hyphens: pearl-4.", d.ID)
+	}
+	if says := checkName(d.Name); says != "" {
+		r.add("name", "%s", says)
+	}
+	r.atMost("massG", d.MassG, heaviest)
+	r.atMost("densityGCm3", d.DensityGCm, 25)
+	r.atMost("strengthN", d.StrengthN, 1e5)
+	for field, v := range map[string]length.MM{
+		"insideMm": d.InsideMm, "outsideMm": d.OutsideMm, "lengthMm": d.LengthMm, "closedMm": d.ClosedMm, "wireMm": d.WireMm,
+		"ringInsideMm": d.RingInsideMm, "ringEyeMm": d.RingEyeMm, "barMm": d.BarMm, "barThicknessMm": d.BarThicknessMm, "barEyeMm": d.BarEyeMm,
+	} {
+		r.atMost(field, float64(v), float64(material.MostSize))
+	}
+	r.oneOf("facing", d.Facing, "none", "fore-aft", "upright")
+	r.oneOf("drilled", d.Drilled, "width", "height")
+	r.oneOf("sized", d.Sized, "nominal", "calipered")
+	r.oneOf("joint", d.Joint, "open", "soldered", "split")
+	r.oneOf("form", d.Form, "round", "oval")
+	r.oneOf("eye", d.Eye, "open", "closed")
+	if d.Price != nil && !(d.Price.Amount >= 0 && d.Price.Amount <= 1e6 && d.Price.Per >= 1 && d.Price.Per <= 1e6) {
+		r.add("price", "A price is an amount for a number of pieces: 4.20 per 100.")
+	}
+	if l := d.Look; l != nil {
+		r.oneOf("look.finish", l.Finish, "glass", "pearl", "metal", "matte", "wood", "stone")
+		for field, colour := range map[string]string{"colour": l.Colour, "second": l.Second} {
+			if colour != "" && !colourPattern.MatchString(colour) {
+				r.add("look."+field, "%q is no colour. Write one as #a0522d.", colour)
+			}
+		}
+	}
+}
+
+func (r *materialReader) bead() (*material.Bead, error) {
+	d := r.doc
+	if !slices.Contains(material.Shapes(), material.Shape(d.Shape)) {
+		r.add("shape", "%q is no shape Mala knows. Use one of %v.", d.Shape, material.Shapes())
+		return nil, nil
+	}
+	b := material.Bead{
+		Shape: material.Shape(d.Shape), Across: d.AcrossMm, Thick: d.ThickMm, Along: d.AlongMm, Hole: d.HoleMm,
+		Depth: d.DepthMm, Wall: d.WallMm, Facing: material.Facing(d.Facing), Drilled: material.Drilled(d.Drilled),
+		Sized: material.Sized(d.Sized),
+	}
+	if d.Run != nil {
+		b.Run = material.Run{Count: d.Run.Count, Measured: d.Run.MeasuredMm}
+		if d.Run.Count < 1 {
+			r.add("run.count", "%d beads cannot be measured; lay out at least one.", d.Run.Count)
+		}
+	}
+	if d.Look != nil {
+		b.Look = material.Look{Colour: d.Look.Colour, Finish: d.Look.Finish, Second: d.Look.Second}
+	}
+	return material.NewBead(b)
+}
+
+func (r *materialReader) finding() (*material.Finding, error) {
+	d := r.doc
+	if !slices.Contains(material.FindingTypes(), material.FindingType(d.Type)) {
+		r.add("type", "%q is no finding Mala knows. Use one of %v.", d.Type, material.FindingTypes())
+		return nil, nil
+	}
+	return material.NewFinding(material.Finding{
+		Type: material.FindingType(d.Type), Inside: d.InsideMm, Outside: d.OutsideMm, Length: d.LengthMm, Closed: d.ClosedMm,
+		Wire: d.WireMm, Joint: d.Joint, Form: d.Form, Eye: d.Eye, Holes: d.Holes, Strength: d.StrengthN,
+		RingInside: d.RingInsideMm, RingEye: d.RingEyeMm, Bar: d.BarMm, BarThickness: d.BarThicknessMm, BarEye: d.BarEyeMm,
+	})
+}
+
+func (r *materialReader) cord() (*material.Cord, error) {
+	d := r.doc
+	if !slices.Contains(material.CordTypes(), material.CordType(d.Type)) {
+		r.add("type", "%q is no cord Mala knows. Use one of %v.", d.Type, material.CordTypes())
+		return nil, nil
+	}
+	return material.NewCord(material.Cord{Type: material.CordType(d.Type), Diameter: d.DiameterMm, Filaments: d.Filaments,
+		Stretch: d.Stretch, Strength: d.StrengthN})
+}

@@ -1,0 +1,201 @@
+package format
+
+import (
+	"fmt"
+	"maps"
+	"regexp"
+	"slices"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// The limits of a document.
+const (
+	maxName      = 120
+	maxNotes     = 10_000
+	maxMaterials = 1000
+	maxFittings  = 20
+)
+
+var keyPattern = regexp.MustCompile(`^[A-Z][a-z]?$`)
+
+// Piece turns the document into a well-formed piece. The error is Faults: all
+// that is wrong, each at its place.
+func (d *Document) Piece() (*piece.Piece, error) {
+	b := &builder{doc: d, materials: map[string]*material.Material{}}
+	b.texts()
+	b.readMaterials()
+	p := &piece.Piece{Name: d.Name, Notes: d.Notes, Kind: piece.Kind(d.Kind), House: d.House.resolve(), Palette: b.palette()}
+	if d.Target != nil {
+		p.Target = &piece.Target{Finished: d.Target.FinishedMm, Tolerance: d.Target.ToleranceMm}
+	}
+	if d.Body != nil {
+		p.Body = &piece.Body{Part: d.Body.Part, Measure: d.Body.MeasureMm, Hand: d.Body.HandMm, Head: d.Body.HeadMm}
+	}
+	p.Closure = piece.Closure{Type: piece.ClosureType(d.Closure.Type),
+		Left: b.fittings("closure.left", d.Closure.Left), Right: b.fittings("closure.right", d.Closure.Right)}
+	for i, s := range d.Sections {
+		p.Sections = append(p.Sections, b.section(i, s))
+	}
+	if len(b.faults) == 0 {
+		for _, f := range p.Check() {
+			b.add(f.Where, "%s", f.Says)
+		}
+	}
+	if len(b.faults) > 0 {
+		return nil, b.faults
+	}
+	return p, b.lines(p)
+}
+
+type builder struct {
+	doc       *Document
+	materials map[string]*material.Material
+	faults    Faults
+}
+
+func (b *builder) add(where, says string, args ...any) {
+	b.faults = append(b.faults, Fault{Where: where, Says: fmt.Sprintf(says, args...)})
+}
+
+func (b *builder) texts() {
+	if err := checkName(b.doc.Name); err != "" {
+		b.add("name", "%s", err)
+	}
+	if utf8.RuneCountInString(b.doc.Notes) > maxNotes {
+		b.add("notes", "The notes are longer than %d characters. Shorten them.", maxNotes)
+	}
+}
+
+// checkName takes a name in any script, and says what is wrong with another.
+func checkName(name string) string {
+	switch {
+	case strings.TrimSpace(name) == "":
+		return "A name is needed."
+	case utf8.RuneCountInString(name) > maxName:
+		return fmt.Sprintf("A name has at most %d characters.", maxName)
+	case strings.ContainsFunc(name, unicode.IsControl) || !utf8.ValidString(name):
+		return "A name is one line of plain text."
+	}
+	return ""
+}
+
+func (b *builder) readMaterials() {
+	if len(b.doc.Materials) > maxMaterials {
+		b.add("materials", "A piece uses at most %d materials; this one lists %d.", maxMaterials, len(b.doc.Materials))
+		return
+	}
+	for i := range b.doc.Materials {
+		doc := &b.doc.Materials[i]
+		where := fmt.Sprintf("materials[%d]", i)
+		if b.materials[doc.ID] != nil {
+			b.add(where+".id", "%q is listed twice. Give each material an id of its own.", doc.ID)
+			continue
+		}
+		made, faults := doc.Material(where)
+		b.faults = append(b.faults, faults...)
+		if made != nil {
+			b.materials[doc.ID] = made
+		}
+	}
+}
+
+func (b *builder) palette() map[string]*material.Material {
+	palette := map[string]*material.Material{}
+	for _, key := range slices.Sorted(maps.Keys(b.doc.Palette)) {
+		where := "palette." + key
+		if !keyPattern.MatchString(key) {
+			b.add(where, "A dish's letter is A to Z, with at most one small letter behind it.")
+			continue
+		}
+		if m := b.find(where, b.doc.Palette[key]); m != nil {
+			if m.Bead == nil {
+				b.add(where, "%s is no bead, and dishes hold beads.", m.Name)
+			}
+			palette[key] = m
+		}
+	}
+	return palette
+}
+
+// find looks an id up among the document's materials.
+func (b *builder) find(where, id string) *material.Material {
+	m := b.materials[id]
+	if m == nil && !slices.ContainsFunc(b.doc.Materials, func(doc Material) bool { return doc.ID == id }) {
+		b.add(where, "No material has the id %q. List it under materials.", id)
+	}
+	return m
+}
+
+func (b *builder) fittings(where string, ids []string) []*material.Material {
+	if len(ids) > maxFittings {
+		b.add(where, "An end has at most %d fittings.", maxFittings)
+		return nil
+	}
+	var out []*material.Material
+	for i, id := range ids {
+		if m := b.find(fmt.Sprintf("%s[%d]", where, i), id); m != nil {
+			out = append(out, m)
+		}
+	}
+	return out
+}
+
+func (b *builder) section(i int, s Section) piece.Section {
+	var out piece.Section
+	if s.Chain != "" || s.Links != 0 {
+		b.add(fmt.Sprintf("sections[%d].chain", i), "Sections of chain are not built here yet. Use one row of beads.")
+	}
+	for j, row := range s.Rows {
+		where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
+		r := piece.Row{Slack: row.SlackMm, Passes: row.Passes, Cord: b.find(where+".cord", row.Cord),
+			Left: b.fittings(where+".left", row.Left), Right: b.fittings(where+".right", row.Right)}
+		if r.Passes == 0 {
+			r.Passes = 1
+		}
+		out.Rows = append(out.Rows, r)
+	}
+	return out
+}
+
+// lines reads the bead lines last, when all else stands, so that a fault in one
+// is the only one left.
+func (b *builder) lines(p *piece.Piece) error {
+	for i := range p.Sections {
+		for j := range p.Sections[i].Rows {
+			line, err := pattern.Parse(b.doc.Sections[i].Rows[j].Line)
+			if err != nil {
+				return lineFault(fmt.Sprintf("sections[%d].rows[%d].line", i, j), err)
+			}
+			p.Sections[i].Rows[j].Line = line
+		}
+	}
+	return nil
+}
+
+// resolve fills the house's way in where the piece does not override it.
+func (h House) resolve() piece.House {
+	out := piece.DefaultHouse()
+	for _, s := range []struct {
+		to   *string
+		from string
+	}{{&out.Slack, h.Slack}, {&out.Tail, h.Tail}, {&out.Hand, h.Hand}, {&out.TargetCounts, h.TargetCounts}} {
+		if s.from != "" {
+			*s.to = s.from
+		}
+	}
+	for _, l := range []struct{ to, from *length.MM }{
+		{&out.TailLength, h.TailMm}, {&out.Loop, h.LoopMm}, {&out.ElasticTail, h.ElasticTailMm},
+	} {
+		if l.from != nil {
+			*l.to = *l.from
+		}
+	}
+	return out
+}
