@@ -1,0 +1,67 @@
+package localpg
+
+import (
+	"context"
+	"os"
+	"syscall"
+	"testing"
+	"time"
+
+	"github.com/jackc/pgx/v5"
+)
+
+func start(t *testing.T, dir string) *Server {
+	t.Helper()
+	s, err := Start(context.Background(), Options{Dir: dir})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return s
+}
+
+func run(t *testing.T, s *Server, sql string) {
+	t.Helper()
+	ctx := context.Background()
+	conn, err := pgx.Connect(ctx, s.URL)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer conn.Close(ctx)
+	if _, err := conn.Exec(ctx, sql); err != nil {
+		t.Fatal(err)
+	}
+}
+
+func TestDataOutlivesCleanStopsAndKills(t *testing.T) {
+	parent, err := os.MkdirTemp("", "mala-localpg-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer os.RemoveAll(parent)
+	if err := os.Chmod(parent, 0o755); err != nil {
+		t.Fatal(err)
+	}
+	dir := parent + "/pg"
+	s := start(t, dir)
+	run(t, s, "CREATE TABLE kept (n int)")
+	if _, err := Start(context.Background(), Options{Dir: dir}); err == nil {
+		t.Fatal("a second start on a running cluster was let through")
+	}
+	if err := s.Stop(); err != nil {
+		t.Fatal(err)
+	}
+	s = start(t, dir)
+	run(t, s, "INSERT INTO kept VALUES (1)")
+	if err := syscall.Kill(s.Pid(), syscall.SIGKILL); err != nil {
+		t.Fatal(err)
+	}
+	<-s.child.done
+	s.lock.Close()
+	began := time.Now()
+	s = start(t, dir)
+	t.Logf("recovered in %v", time.Since(began))
+	run(t, s, "INSERT INTO kept SELECT 1 FROM kept WHERE n = 1")
+	if err := s.Stop(); err != nil {
+		t.Fatal(err)
+	}
+}

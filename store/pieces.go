@@ -1,0 +1,159 @@
+package store
+
+import (
+	"context"
+	"fmt"
+	"reflect"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+	"gorm.io/gorm"
+	"gorm.io/gorm/clause"
+
+	"mala/format"
+)
+
+// Piece is a piece with its draft.
+type Piece struct {
+	ID         string `gorm:"primaryKey;type:uuid"`
+	Name       string
+	Kind       string
+	Document   format.Document `gorm:"serializer:json"`
+	Revision   int64
+	FinishedMM *float64 `gorm:"column:finished_mm"`
+	Beads      int
+	Worst      string    // severity of its worst check
+	CreatedAt  time.Time `gorm:"autoCreateTime:false"`
+	UpdatedAt  time.Time `gorm:"autoUpdateTime:false"`
+	DeletedAt  gorm.DeletedAt
+}
+
+// Stale says that a piece was saved by someone else since the one who saves it
+// read it. Both are at hand: how it stands, and the number of the version under
+// which the refused draft was kept.
+type Stale struct {
+	Current Piece
+	KeptAs  int
+}
+
+func (e *Stale) Error() string {
+	return fmt.Sprintf("%s was changed elsewhere since it was opened here. What you have is kept as version %d.", e.Current.Name, e.KeptAs)
+}
+
+// Pieces lists the pieces whose name or notes hold the words searched for, the
+// one changed last first, without their documents.
+func (s *Store) Pieces(ctx context.Context, search string) ([]Piece, error) {
+	var out []Piece
+	q := s.db.WithContext(ctx).Omit("document").Order("updated_at DESC, id")
+	for _, word := range strings.Fields(search) {
+		like := "%" + strings.NewReplacer(`\`, `\\`, "%", `\%`, "_", `\_`).Replace(word) + "%"
+		q = q.Where("name ILIKE ? OR kind ILIKE ? OR document->>'notes' ILIKE ?", like, like, like)
+	}
+	return out, q.Find(&out).Error
+}
+
+// Piece gives one piece.
+func (s *Store) Piece(ctx context.Context, id string) (Piece, error) {
+	var p Piece
+	if _, err := uuid.Parse(id); err != nil {
+		return p, ErrNotFound
+	}
+	return p, found(s.db.WithContext(ctx).First(&p, "id = ?", id).Error)
+}
+
+// CreatePiece keeps a new piece.
+func (s *Store) CreatePiece(ctx context.Context, doc format.Document) (Piece, error) {
+	p := Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: s.now(), UpdatedAt: s.now()}
+	p.take(doc)
+	return p, s.db.WithContext(ctx).Create(&p).Error
+}
+
+// take takes the document over, with the figures that lists show.
+func (p *Piece) take(doc format.Document) {
+	p.Name, p.Kind, p.Document = doc.Name, doc.Kind, doc
+	p.FinishedMM, p.Beads, p.Worst = nil, 0, "line"
+	a, err := format.Analyse(&doc, format.Options{})
+	if err != nil {
+		return
+	}
+	finished := float64(a.FinishedMm)
+	p.FinishedMM, p.Worst = &finished, ""
+	for _, s := range a.Strands {
+		p.Beads += s.Beads
+	}
+	if len(a.Checks) > 0 {
+		p.Worst = a.Checks[0].Severity
+	}
+}
+
+// SaveDraft keeps the document as the piece's draft. Base is the revision it was
+// made from; if the piece has moved on the error is a *Stale, and the document
+// is kept as a version all the same. Saving what is already there changes
+// nothing, so a save whose answer was lost can be sent again.
+func (s *Store) SaveDraft(ctx context.Context, id string, base int64, doc format.Document) (Piece, error) {
+	var p Piece
+	var stale *Stale
+	err := s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
+		p = *current
+		switch {
+		case reflect.DeepEqual(normal(current.Document), normal(doc)):
+			return nil
+		case current.Revision != base:
+			kept, err := s.addVersion(tx, id, doc, SetAside, "")
+			stale = &Stale{Current: *current, KeptAs: kept.Number}
+			return err
+		}
+		p.take(doc)
+		p.Revision, p.UpdatedAt = current.Revision+1, s.now()
+		return tx.Save(&p).Error
+	})
+	if err == nil && stale != nil {
+		return p, stale
+	}
+	return p, err
+}
+
+// onPiece runs do in a transaction that holds the piece.
+func (s *Store) onPiece(ctx context.Context, id string, do func(tx *gorm.DB, current *Piece) error) error {
+	if _, err := uuid.Parse(id); err != nil {
+		return ErrNotFound
+	}
+	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		var current Piece
+		if err := found(tx.Clauses(clause.Locking{Strength: "UPDATE"}).First(&current, "id = ?", id).Error); err != nil {
+			return err
+		}
+		return do(tx, &current)
+	})
+}
+
+// normal leaves out the difference between an empty list and none.
+func normal(doc format.Document) format.Document {
+	if len(doc.Palette) == 0 {
+		doc.Palette = nil
+	}
+	if len(doc.Materials) == 0 {
+		doc.Materials = nil
+	}
+	return doc
+}
+
+// DeletePiece puts a piece away. RestorePiece fetches it back.
+func (s *Store) DeletePiece(ctx context.Context, id string) error {
+	return s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
+		return tx.Model(current).UpdateColumn("deleted_at", s.now()).Error
+	})
+}
+
+// RestorePiece fetches a deleted piece back.
+func (s *Store) RestorePiece(ctx context.Context, id string) (Piece, error) {
+	if _, err := uuid.Parse(id); err != nil {
+		return Piece{}, ErrNotFound
+	}
+	err := s.db.WithContext(ctx).Unscoped().Model(&Piece{}).Where("id = ?", id).UpdateColumn("deleted_at", nil).Error
+	if err != nil {
+		return Piece{}, err
+	}
+	return s.Piece(ctx, id)
+}

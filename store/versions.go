@@ -1,0 +1,117 @@
+package store
+
+import (
+	"context"
+	"reflect"
+	"time"
+
+	"gorm.io/gorm"
+
+	"mala/format"
+)
+
+// Reason says why a version was made.
+type Reason string
+
+// The reasons.
+const (
+	Named    Reason = "named"
+	Printed  Reason = "printed"
+	Exported Reason = "exported"
+	Restored Reason = "restored"
+	Quiet    Reason = "quiet"
+	SetAside Reason = "set aside"
+)
+
+// Version is a state of a piece that never changes. It holds its own copy of
+// every material.
+type Version struct {
+	PieceID   string `gorm:"primaryKey;type:uuid"`
+	Number    int    `gorm:"primaryKey;autoIncrement:false"`
+	Reason    Reason
+	Label     string
+	Document  format.Document `gorm:"serializer:json"`
+	CreatedAt time.Time       `gorm:"autoCreateTime:false"`
+}
+
+// Versions lists a piece's versions, the newest first.
+func (s *Store) Versions(ctx context.Context, id string) ([]Version, error) {
+	if _, err := s.Piece(ctx, id); err != nil {
+		return nil, err
+	}
+	var out []Version
+	return out, s.db.WithContext(ctx).Order("number DESC").Find(&out, "piece_id = ?", id).Error
+}
+
+// Version gives one version of a piece.
+func (s *Store) Version(ctx context.Context, id string, number int) (Version, error) {
+	if _, err := s.Piece(ctx, id); err != nil {
+		return Version{}, err
+	}
+	var v Version
+	return v, found(s.db.WithContext(ctx).First(&v, "piece_id = ? AND number = ?", id, number).Error)
+}
+
+// MakeVersion keeps the piece's draft as a version. If the newest version is
+// already the same it is given instead, unless a name is to be put on it.
+func (s *Store) MakeVersion(ctx context.Context, id string, reason Reason, label string) (Version, error) {
+	var v Version
+	err := s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
+		var err error
+		v, err = s.addVersion(tx, id, current.Document, reason, label)
+		return err
+	})
+	return v, err
+}
+
+// addVersion keeps the document as the next version, within the transaction
+// that holds the piece.
+func (s *Store) addVersion(tx *gorm.DB, id string, doc format.Document, reason Reason, label string) (Version, error) {
+	var last Version
+	err := found(tx.Order("number DESC").First(&last, "piece_id = ?", id).Error)
+	if err != nil && err != ErrNotFound {
+		return Version{}, err
+	}
+	if err == nil && reason != Named && reflect.DeepEqual(normal(last.Document), normal(doc)) {
+		return last, nil
+	}
+	v := Version{PieceID: id, Number: last.Number + 1, Reason: reason, Label: label, Document: doc, CreatedAt: s.now()}
+	return v, tx.Create(&v).Error
+}
+
+// RestoreVersion makes an old version the draft again. What the draft was is
+// kept as a version first.
+func (s *Store) RestoreVersion(ctx context.Context, id string, number int) (Piece, error) {
+	old, err := s.Version(ctx, id, number)
+	if err != nil {
+		return Piece{}, err
+	}
+	var p Piece
+	err = s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
+		if _, err := s.addVersion(tx, id, current.Document, Restored, ""); err != nil {
+			return err
+		}
+		p = *current
+		p.take(old.Document)
+		p.Revision, p.UpdatedAt = current.Revision+1, s.now()
+		return tx.Save(&p).Error
+	})
+	return p, err
+}
+
+// KeepQuiet makes a version of every draft that has been quiet since the given
+// time, and says how many it made.
+func (s *Store) KeepQuiet(ctx context.Context, since time.Time) (int, error) {
+	var ids []string
+	err := s.db.WithContext(ctx).Model(&Piece{}).
+		Where("updated_at <= ? AND NOT EXISTS (SELECT 1 FROM versions v WHERE v.piece_id = pieces.id AND v.created_at >= pieces.updated_at)", since).
+		Pluck("id", &ids).Error
+	made := 0
+	for _, id := range ids {
+		if _, err := s.MakeVersion(ctx, id, Quiet, ""); err != nil {
+			return made, err
+		}
+		made++
+	}
+	return made, err
+}
