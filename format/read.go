@@ -26,7 +26,7 @@ func Read(data []byte) (*Document, error) {
 	if err := json.Unmarshal(data, &probe); err != nil {
 		return nil, readFault(data, err)
 	}
-	if err := checkFormat(probe.Format); err != nil {
+	if err := CheckFormat(probe.Format); err != nil {
 		return nil, err
 	}
 	var doc Document
@@ -36,8 +36,8 @@ func Read(data []byte) (*Document, error) {
 	return &doc, nil
 }
 
-// checkFormat refuses what is no piece file, or one of a newer version.
-func checkFormat(format string) error {
+// CheckFormat refuses what is no piece file, or one of a newer version.
+func CheckFormat(format string) error {
 	family, version, _ := strings.Cut(format, "/")
 	ours, oursVersion, _ := strings.Cut(PieceFormat, "/")
 	n, err := strconv.Atoi(version)

@@ -1,0 +1,100 @@
+package main
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"os"
+
+	"github.com/urfave/cli/v3"
+
+	"mala/core/length"
+	"mala/format"
+	"mala/server"
+)
+
+func analyseCommand() *cli.Command {
+	return &cli.Command{
+		Name:      "analyse",
+		Usage:     "print the analysis of a piece file (- reads standard input)",
+		ArgsUsage: "FILE|-",
+		Flags: []cli.Flag{
+			&cli.StringFlag{Name: "unit", Value: "mm", Usage: "unit that sentences speak in: mm, cm or in", Sources: cli.EnvVars("MALA_UNIT")},
+			&cli.BoolFlag{Name: "drawing", Usage: "add outlines and the line's tree"},
+		},
+		Action: func(_ context.Context, cmd *cli.Command) error {
+			if cmd.Args().Len() != 1 {
+				return cli.Exit("Give one piece file, or - for standard input.", 2)
+			}
+			data, err := readInput(cmd.Args().First())
+			if err != nil {
+				return cli.Exit(err.Error(), 2)
+			}
+			doc, err := format.Read(data)
+			if err != nil {
+				return cli.Exit(err.Error(), 2)
+			}
+			a, err := format.Analyse(doc, format.Options{Unit: length.Unit(cmd.String("unit")), Drawing: cmd.Bool("drawing")})
+			if err != nil {
+				return cli.Exit(err.Error(), 2)
+			}
+			out := json.NewEncoder(os.Stdout)
+			out.SetIndent("", "  ")
+			out.SetEscapeHTML(false)
+			return out.Encode(a)
+		},
+	}
+}
+
+// readInput reads a file, or standard input for -, up to a little more than a
+// piece file may hold.
+func readInput(name string) ([]byte, error) {
+	in := os.Stdin
+	if name != "-" {
+		f, err := os.Open(name)
+		if err != nil {
+			return nil, fmt.Errorf("%s cannot be read: %w", name, errors.Unwrap(err))
+		}
+		defer f.Close()
+		in = f
+	}
+	return io.ReadAll(io.LimitReader(in, format.MaxBytes+1))
+}
+
+func schemaCommand() *cli.Command {
+	return &cli.Command{
+		Name:      "schema",
+		Usage:     "print the JSON Schema of an open format: piece or analysis",
+		ArgsUsage: "piece|analysis",
+		Action: func(_ context.Context, cmd *cli.Command) error {
+			schema := format.Schema(cmd.Args().First())
+			if schema == nil {
+				return cli.Exit("Name a format: piece or analysis.", 2)
+			}
+			_, err := os.Stdout.Write(schema)
+			return err
+		},
+	}
+}
+
+func openapiCommand() *cli.Command {
+	return &cli.Command{
+		Name:  "openapi",
+		Usage: "print the OpenAPI document of the calls the page makes",
+		Action: func(context.Context, *cli.Command) error {
+			data, err := server.Description()
+			if err != nil {
+				return err
+			}
+			var pretty any
+			if err := json.Unmarshal(data, &pretty); err != nil {
+				return err
+			}
+			out := json.NewEncoder(os.Stdout)
+			out.SetIndent("", "  ")
+			return out.Encode(pretty)
+		},
+	}
+}

@@ -1,0 +1,115 @@
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"log/slog"
+	"net"
+	"net/http"
+	"os"
+	"path/filepath"
+	"strconv"
+	"time"
+
+	"github.com/urfave/cli/v3"
+
+	"mala/demo"
+	"mala/localpg"
+	"mala/server"
+	"mala/store"
+	"mala/web"
+)
+
+func serveFlags() []cli.Flag {
+	return []cli.Flag{
+		&cli.StringFlag{Name: "listen", Value: "127.0.0.1:7420", Usage: "address to serve on; if the port is taken, the next free one", Sources: cli.EnvVars("MALA_LISTEN")},
+		&cli.StringFlag{Name: "database-url", Usage: "any PostgreSQL; without it, a private one is started on loopback", Sources: cli.EnvVars("DATABASE_URL")},
+		&cli.StringFlag{Name: "data", Value: ".mala", Usage: "folder of the private PostgreSQL", Sources: cli.EnvVars("MALA_DATA")},
+		&cli.StringSliceFlag{Name: "host", Usage: "another host name to answer for", Sources: cli.EnvVars("MALA_HOSTS")},
+	}
+}
+
+func serveCommand() *cli.Command {
+	return &cli.Command{Name: "serve", Usage: "serve the page",
+		Action: func(ctx context.Context, cmd *cli.Command) error { return serve(ctx, cmd, false) }}
+}
+
+func demoCommand() *cli.Command {
+	return &cli.Command{Name: "demo", Usage: "serve the page, with the demo shop if there is no data yet",
+		Action: func(ctx context.Context, cmd *cli.Command) error { return serve(ctx, cmd, true) }}
+}
+
+func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
+	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
+	url, where := cmd.String("database-url"), "the database given by database-url"
+	if url == "" {
+		pg, err := localpg.Start(ctx, localpg.Options{Dir: filepath.Join(cmd.String("data"), "pg")})
+		if err != nil {
+			return err
+		}
+		defer func() {
+			if err := pg.Stop(); err != nil {
+				log.Warn("stopping PostgreSQL", "cause", err)
+			}
+		}()
+		url, where = pg.URL, pg.Dir
+	}
+	s, err := store.Open(ctx, url)
+	if err != nil {
+		return fmt.Errorf("the database could not be opened: %w", err)
+	}
+	defer s.Close()
+	if withDemo {
+		if _, err := demo.Load(ctx, s); err != nil {
+			return fmt.Errorf("the demo shop could not be loaded: %w", err)
+		}
+	}
+	listener, err := listen(cmd.String("listen"))
+	if err != nil {
+		return err
+	}
+	fmt.Printf("Mala is ready at http://%s\nIts data lives in %s\nCtrl-C stops it.\n", listener.Addr(), where)
+	go server.KeepQuietDrafts(ctx, s, time.Minute, log)
+	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log}))
+}
+
+// run serves until the context ends, then lets what is under way finish.
+func run(ctx context.Context, listener net.Listener, handler http.Handler) error {
+	srv := &http.Server{Handler: handler, ReadHeaderTimeout: 10 * time.Second, ReadTimeout: time.Minute, WriteTimeout: time.Minute, MaxHeaderBytes: 64 << 10}
+	failed := make(chan error, 1)
+	go func() { failed <- srv.Serve(listener) }()
+	select {
+	case err := <-failed:
+		return err
+	case <-ctx.Done():
+	}
+	fmt.Println("\nStopping.")
+	grace, cancel := context.WithTimeout(context.Background(), 5*time.Second)
+	defer cancel()
+	return srv.Shutdown(grace)
+}
+
+// portsTried is how many ports are looked at beyond the one asked for.
+const portsTried = 50
+
+// listen takes the address, or the next free port after it.
+func listen(address string) (net.Listener, error) {
+	host, port, err := net.SplitHostPort(address)
+	if err != nil {
+		return nil, fmt.Errorf("%q is no address to listen on; write one like 127.0.0.1:7420", address)
+	}
+	first, err := strconv.Atoi(port)
+	if err != nil || first < 0 || first > 65535 {
+		return nil, fmt.Errorf("%q is no port; write one like 7420", port)
+	}
+	var last error
+	for p := first; p <= min(first+portsTried, 65535); p++ {
+		l, err := net.Listen("tcp", net.JoinHostPort(host, strconv.Itoa(p)))
+		if err == nil {
+			return l, nil
+		}
+		last = errors.Join(err)
+	}
+	return nil, last
+}

@@ -1,0 +1,99 @@
+// Package demo is the made-up shop that Mala is shown with: Lantern Row Bead
+// Room, in the app's own open files.
+package demo
+
+import (
+	"context"
+	"embed"
+	"fmt"
+	"io/fs"
+	"slices"
+
+	"mala/format"
+	"mala/store"
+)
+
+//go:embed catalogue.json pieces/*.json
+var files embed.FS
+
+// order is the order the pieces are put in, so that the first one named ends at
+// the top of the list.
+var order = []string{"quay-lanterns.json", "slack-tide.json", "ferry-bell.json", "harbour-lights.json"}
+
+// catalogueFile is the catalogue as the demo keeps it.
+type catalogueFile struct {
+	Format    string `json:"format"`
+	Materials []struct {
+		format.Material
+		OnHand int `json:"onHand"`
+	} `json:"materials"`
+}
+
+// Load puts the shop into a store that holds nothing yet, and says whether it
+// did.
+func Load(ctx context.Context, s *store.Store) (bool, error) {
+	materials, err := s.Materials(ctx)
+	if err != nil || len(materials) > 0 {
+		return false, err
+	}
+	pieces, err := s.Pieces(ctx, "")
+	if err != nil || len(pieces) > 0 {
+		return false, err
+	}
+	if err := loadCatalogue(ctx, s); err != nil {
+		return false, err
+	}
+	for _, name := range order {
+		doc, err := Piece(name)
+		if err != nil {
+			return false, err
+		}
+		if _, err := s.CreatePiece(ctx, *doc); err != nil {
+			return false, err
+		}
+	}
+	return true, nil
+}
+
+func loadCatalogue(ctx context.Context, s *store.Store) error {
+	data, err := files.ReadFile("catalogue.json")
+	if err != nil {
+		return err
+	}
+	var c catalogueFile
+	if err := format.Unmarshal(data, &c); err != nil {
+		return fmt.Errorf("catalogue.json: %w", err)
+	}
+	for i, m := range c.Materials {
+		if _, faults := m.Material.Material(fmt.Sprintf("materials[%d]", i)); faults != nil {
+			return fmt.Errorf("catalogue.json: %w", faults)
+		}
+		if _, err := s.SaveMaterial(ctx, m.Material, m.OnHand, 0); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Piece reads one piece of the shop.
+func Piece(name string) (*format.Document, error) {
+	data, err := files.ReadFile("pieces/" + name)
+	if err != nil {
+		return nil, err
+	}
+	doc, err := format.Read(data)
+	if err != nil {
+		return nil, fmt.Errorf("%s: %w", name, err)
+	}
+	return doc, nil
+}
+
+// Pieces names the pieces of the shop.
+func Pieces() []string {
+	found, _ := fs.Glob(files, "pieces/*.json")
+	for i := range found {
+		found[i] = found[i][len("pieces/"):]
+	}
+	slices.Sort(found)
+	return found
+}

@@ -1,0 +1,82 @@
+package server
+
+import (
+	"context"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"mala/core/length"
+	"mala/format"
+)
+
+// Unit is how lengths are told in sentences, and what a bare number means.
+type unitParam struct {
+	Unit string `query:"unit" enum:"mm,cm,in" default:"mm"`
+}
+
+type analyseInput struct {
+	unitParam
+	Body format.Document
+}
+
+type editInput struct {
+	unitParam
+	Body struct {
+		Document format.Document `json:"document"`
+		Edit     format.Edit     `json:"edit"`
+	}
+}
+
+// EditedPiece is the line after an edit, with the analysis of the piece.
+type EditedPiece struct {
+	Edited   format.Edited    `json:"edited"`
+	Analysis *format.Analysis `json:"analysis,omitempty"`
+}
+
+// TypedLength is a length as typed.
+type TypedLength struct {
+	Text string `json:"text"`
+	Unit string `json:"unit" enum:"mm,cm,in" doc:"What a bare number means."`
+}
+
+// ReadLength is what it comes to.
+type ReadLength struct {
+	Mm length.MM `json:"mm"`
+}
+
+func (s *server) registerAnalysis(api huma.API) {
+	call(api, huma.Operation{OperationID: "analyse", Method: http.MethodPost, Path: "/api/analyse", Summary: "Everything that follows from a piece"},
+		func(ctx context.Context, in *analyseInput) (*answer[*format.Analysis], error) {
+			a, err := s.analyse(ctx, &in.Body, in.Unit)
+			return &answer[*format.Analysis]{a}, err
+		})
+	call(api, huma.Operation{OperationID: "edit", Method: http.MethodPost, Path: "/api/edit", Summary: "Edit a bead line at a place of the laid-out strand"},
+		func(ctx context.Context, in *editInput) (*answer[EditedPiece], error) {
+			doc := in.Body.Document
+			edited, err := format.ApplyEdit(&doc, in.Body.Edit)
+			if err != nil {
+				return nil, err
+			}
+			out := EditedPiece{Edited: edited}
+			if edited.Line != doc.Sections[0].Rows[0].Line {
+				doc.Sections[0].Rows[0].Line = edited.Line
+				if out.Analysis, err = s.analyse(ctx, &doc, in.Unit); err != nil {
+					return nil, err
+				}
+			}
+			return &answer[EditedPiece]{out}, nil
+		})
+	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
+		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
+			mm, err := length.Parse(in.Body.Text, length.Unit(in.Body.Unit))
+			if err != nil {
+				return nil, format.Faults{{Where: "text", Says: err.Error()}}
+			}
+			return &answer[ReadLength]{ReadLength{mm}}, nil
+		})
+}
+
+func (s *server) analyse(ctx context.Context, doc *format.Document, unit string) (*format.Analysis, error) {
+	return format.Analyse(doc, format.Options{Unit: length.Unit(unit), Shelf: s.shelf.materials(ctx), Drawing: true})
+}

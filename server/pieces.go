@@ -1,0 +1,167 @@
+package server
+
+import (
+	"context"
+	"fmt"
+	"net/http"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"mala/core/length"
+	"mala/format"
+	"mala/store"
+)
+
+// PieceCard is a piece as lists show it.
+type PieceCard struct {
+	ID         string    `json:"id"`
+	Name       string    `json:"name"`
+	Kind       string    `json:"kind"`
+	FinishedMm *float64  `json:"finishedMm,omitempty"`
+	Beads      int       `json:"beads"`
+	Worst      string    `json:"worst" enum:",advise,warn,stop,line" doc:"Severity of its worst check; line if its bead line does not read."`
+	UpdatedAt  time.Time `json:"updatedAt"`
+}
+
+// PieceState is a piece with its draft and the revision that a save states.
+type PieceState struct {
+	ID        string          `json:"id"`
+	Revision  int64           `json:"revision"`
+	UpdatedAt time.Time       `json:"updatedAt"`
+	Document  format.Document `json:"document"`
+	Drift     *format.Drift   `json:"drift,omitempty" doc:"What the catalogue has changed since."`
+}
+
+func stateOf(p store.Piece, drift *format.Drift) PieceState {
+	return PieceState{ID: p.ID, Revision: p.Revision, UpdatedAt: p.UpdatedAt, Document: p.Document, Drift: drift}
+}
+
+type pieceID struct {
+	ID string `path:"id"`
+}
+
+// NewPiece is the three answers a piece starts from.
+type NewPiece struct {
+	Name     string    `json:"name"`
+	Kind     string    `json:"kind" enum:"necklace,bracelet,anklet"`
+	Closure  string    `json:"closure" enum:"clasp,knot,none"`
+	TargetMm length.MM `json:"targetMm"`
+}
+
+type saveDraftInput struct {
+	pieceID
+	Body struct {
+		Base     int64           `json:"base" doc:"The revision the draft was made from."`
+		Document format.Document `json:"document"`
+	}
+}
+
+type pieceAnswer = answer[PieceState]
+
+func (s *server) registerPieces(api huma.API) {
+	call(api, huma.Operation{OperationID: "listPieces", Method: http.MethodGet, Path: "/api/pieces", Summary: "The pieces, the one changed last first"}, s.listPieces)
+	call(api, huma.Operation{OperationID: "startPiece", Method: http.MethodPost, Path: "/api/pieces/new", Summary: "Start a piece from three answers"}, s.startPiece)
+	call(api, huma.Operation{OperationID: "importPiece", Method: http.MethodPost, Path: "/api/pieces", Summary: "Keep a piece file as a new piece"},
+		func(ctx context.Context, in *struct{ Body format.Document }) (*pieceAnswer, error) {
+			return s.create(ctx, in.Body)
+		})
+	call(api, huma.Operation{OperationID: "getPiece", Method: http.MethodGet, Path: "/api/pieces/{id}", Summary: "One piece with its draft"}, s.getPiece)
+	call(api, huma.Operation{OperationID: "saveDraft", Method: http.MethodPut, Path: "/api/pieces/{id}", Summary: "Keep a draft"},
+		func(ctx context.Context, in *saveDraftInput) (*pieceAnswer, error) {
+			if err := in.Body.Document.Check(); err != nil {
+				return nil, err
+			}
+			p, err := s.store.SaveDraft(ctx, in.ID, in.Body.Base, in.Body.Document)
+			return &pieceAnswer{stateOf(p, nil)}, err
+		})
+	call(api, huma.Operation{OperationID: "deletePiece", Method: http.MethodDelete, Path: "/api/pieces/{id}", Summary: "Put a piece away"},
+		func(ctx context.Context, in *pieceID) (*struct{}, error) {
+			return nil, s.store.DeletePiece(ctx, in.ID)
+		})
+	call(api, huma.Operation{OperationID: "undeletePiece", Method: http.MethodPost, Path: "/api/pieces/{id}/undelete", Summary: "Fetch a deleted piece back"},
+		func(ctx context.Context, in *pieceID) (*pieceAnswer, error) {
+			p, err := s.store.RestorePiece(ctx, in.ID)
+			return &pieceAnswer{stateOf(p, nil)}, err
+		})
+	call(api, huma.Operation{OperationID: "duplicatePiece", Method: http.MethodPost, Path: "/api/pieces/{id}/duplicate", Summary: "Start a piece from a copy"},
+		func(ctx context.Context, in *pieceID) (*pieceAnswer, error) {
+			p, err := s.store.Piece(ctx, in.ID)
+			if err != nil {
+				return nil, err
+			}
+			p.Document.Name = copyName(p.Document.Name)
+			return s.create(ctx, p.Document)
+		})
+	call(api, huma.Operation{OperationID: "pieceAnalysis", Method: http.MethodGet, Path: "/api/pieces/{id}/analysis", Summary: "The analysis of a piece's draft"},
+		func(ctx context.Context, in *struct {
+			pieceID
+			unitParam
+		}) (*answer[*format.Analysis], error) {
+			p, err := s.store.Piece(ctx, in.ID)
+			if err != nil {
+				return nil, err
+			}
+			a, err := s.analyse(ctx, &p.Document, in.Unit)
+			return &answer[*format.Analysis]{a}, err
+		})
+}
+
+func (s *server) listPieces(ctx context.Context, in *struct {
+	Search string `query:"search" maxLength:"200"`
+}) (*answer[[]PieceCard], error) {
+	rows, err := s.store.Pieces(ctx, in.Search)
+	cards := make([]PieceCard, len(rows))
+	for i, p := range rows {
+		cards[i] = PieceCard{p.ID, p.Name, p.Kind, p.FinishedMM, p.Beads, p.Worst, p.UpdatedAt}
+	}
+	return &answer[[]PieceCard]{cards}, err
+}
+
+func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*pieceAnswer, error) {
+	rows, err := s.store.Materials(ctx)
+	if err != nil {
+		return nil, err
+	}
+	var materials []format.Material
+	for _, m := range rows {
+		materials = append(materials, m.Document)
+	}
+	b := in.Body
+	doc, err := format.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, materials)
+	if err != nil {
+		return nil, err
+	}
+	return s.create(ctx, doc)
+}
+
+func (s *server) create(ctx context.Context, doc format.Document) (*pieceAnswer, error) {
+	if doc.Format != format.PieceFormat {
+		if err := format.CheckFormat(doc.Format); err != nil {
+			return nil, err
+		}
+	}
+	if err := doc.Check(); err != nil {
+		return nil, err
+	}
+	p, err := s.store.CreatePiece(ctx, doc)
+	return &pieceAnswer{stateOf(p, nil)}, err
+}
+
+func (s *server) getPiece(ctx context.Context, in *pieceID) (*pieceAnswer, error) {
+	p, err := s.store.Piece(ctx, in.ID)
+	if err != nil {
+		return nil, err
+	}
+	rows, err := s.store.Materials(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return &pieceAnswer{stateOf(p, format.DriftOf(&p.Document, catalogue(rows)))}, nil
+}
+
+// copyName names a copy, keeping within the length of a name.
+func copyName(name string) string {
+	r := []rune(name)
+	return fmt.Sprintf("%s, copy", string(r[:min(len(r), 110)]))
+}

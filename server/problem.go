@@ -1,0 +1,130 @@
+package server
+
+import (
+	"context"
+	"errors"
+	"net"
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/jackc/pgx/v5/pgconn"
+
+	"mala/format"
+	"mala/store"
+)
+
+// Problem is an answer that says what is wrong, where, and what would be right
+// (application/problem+json).
+type Problem struct {
+	Title   string         `json:"title"`
+	Status  int            `json:"status"`
+	Detail  string         `json:"detail" doc:"One sentence for the person at the bench."`
+	Faults  []ProblemFault `json:"faults,omitempty"`
+	Current *PieceState    `json:"current,omitempty" doc:"Of a stale save: the piece as it stands."`
+	KeptAs  int            `json:"keptAs,omitempty" doc:"Of a stale save: the version that what was sent is kept as."`
+}
+
+// ProblemFault is one thing wrong at its place.
+type ProblemFault struct {
+	Where    string `json:"where,omitempty"`
+	Column   int    `json:"column,omitempty"`
+	Says     string `json:"says"`
+	Expected string `json:"expected,omitempty"`
+}
+
+func (p *Problem) Error() string  { return p.Detail }
+func (p *Problem) GetStatus() int { return p.Status }
+
+// ContentType names the kind of answer.
+func (p *Problem) ContentType(string) string { return "application/problem+json" }
+
+// errAway says that the database does not answer.
+var errAway = errors.New("the database is away")
+
+// newProblem makes the framework's own errors Mala's. An internal error never
+// shows its cause.
+func newProblem(status int, message string, errs ...error) huma.StatusError {
+	p := &Problem{Title: http.StatusText(status), Status: status, Detail: sentence(message)}
+	if status >= http.StatusInternalServerError {
+		return p
+	}
+	if status == http.StatusRequestEntityTooLarge {
+		p.Detail = "That is too much at once: a piece file holds at most 4 MB."
+	}
+	for _, err := range errs {
+		var detail *huma.ErrorDetail
+		if errors.As(err, &detail) {
+			where, says := splitPlace(detail.Message)
+			p.Faults = append(p.Faults, ProblemFault{Where: where, Says: says})
+		}
+	}
+	if len(p.Faults) > 0 {
+		p.Detail = p.Faults[0].Says
+	}
+	return p
+}
+
+func sentence(s string) string {
+	if s == "" {
+		return "Something went wrong."
+	}
+	return strings.ToUpper(s[:1]) + strings.TrimSuffix(s[1:], ".") + "."
+}
+
+// splitPlace takes apart what format.Fault put together: place: sentence.
+func splitPlace(message string) (where, says string) {
+	first, _, _ := strings.Cut(message, "\n")
+	where, says, ok := strings.Cut(first, ": ")
+	if !ok || strings.Contains(where, " ") {
+		return "", first
+	}
+	return where, says
+}
+
+// asProblem gives each kind of error its answer.
+func asProblem(err error) error {
+	var faults format.Faults
+	var stale *store.Stale
+	var staleMaterial *store.StaleMaterial
+	var problem *Problem
+	switch {
+	case errors.As(err, &problem):
+		return problem
+	case errors.As(err, &faults):
+		p := &Problem{Title: "Something in it cannot be", Status: http.StatusUnprocessableEntity, Detail: faults[0].Says}
+		for _, f := range faults {
+			p.Faults = append(p.Faults, ProblemFault(f))
+		}
+		return p
+	case errors.As(err, &stale):
+		current := stateOf(stale.Current, nil)
+		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: stale.Error(), Current: &current, KeptAs: stale.KeptAs}
+	case errors.As(err, &staleMaterial):
+		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleMaterial.Error()}
+	case errors.Is(err, store.ErrNotFound):
+		return &Problem{Title: "Not there", Status: http.StatusNotFound, Detail: "There is nothing under this address; it may have been deleted."}
+	case errors.Is(err, errAway), isAway(err):
+		return &Problem{Title: "The database is away", Status: http.StatusServiceUnavailable, Detail: "The database does not answer just now. Nothing is lost; try again in a moment."}
+	}
+	return &Problem{Title: "Something went wrong", Status: http.StatusInternalServerError, Detail: "Something went wrong on the server. What you typed is still here; try again."}
+}
+
+// isAway says whether the database could not be reached, or went away.
+func isAway(err error) bool {
+	var connect *pgconn.ConnectError
+	var network net.Error
+	var pg *pgconn.PgError
+	if errors.As(err, &pg) {
+		return strings.HasPrefix(pg.Code, "57P") || strings.HasPrefix(pg.Code, "08")
+	}
+	return errors.As(err, &connect) || errors.As(err, &network) || errors.Is(err, net.ErrClosed) ||
+		errors.Is(err, context.DeadlineExceeded) || strings.Contains(err.Error(), "unexpected EOF") || strings.Contains(err.Error(), "conn closed")
+}
+
+// noSuchCall answers an address below /api that there is not.
+func noSuchCall(w http.ResponseWriter, r *http.Request) {
+	w.Header().Set("Content-Type", "application/problem+json")
+	w.WriteHeader(http.StatusNotFound)
+	_, _ = w.Write([]byte(`{"title":"No such call","status":404,"detail":"There is no call at this address. /api/openapi.json lists them."}` + "\n"))
+}

@@ -1,0 +1,111 @@
+// Package server is the door to Mala: the page, and the typed calls it makes.
+// It decodes, limits and answers; every rule of the job is asked of the core
+// through the open format.
+package server
+
+import (
+	"context"
+	"errors"
+	"io/fs"
+	"log/slog"
+	"net/http"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/danielgtaylor/huma/v2/adapters/humachi"
+	"github.com/go-chi/chi/v5"
+	"github.com/go-chi/chi/v5/middleware"
+
+	"mala/format"
+	"mala/store"
+)
+
+// Config is what a server needs.
+type Config struct {
+	Store *store.Store
+	Page  fs.FS    // the built page; nil serves one that says it is missing
+	Hosts []string // host names that requests may be for, beside loopback
+	Log   *slog.Logger
+}
+
+// server is the state behind the handlers.
+type server struct {
+	store *store.Store
+	shelf *shelf
+	log   *slog.Logger
+}
+
+// New makes the handler for everything Mala serves.
+func New(cfg Config) http.Handler {
+	r := chi.NewRouter()
+	r.Use(middleware.Recoverer, secureHeaders(cfg.Hosts), sameOrigin)
+	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, log: cfg.Log}
+	s.register(newAPI(r))
+	r.Handle("/api/*", http.HandlerFunc(noSuchCall))
+	r.Handle("/*", pageHandler(cfg.Page))
+	return r
+}
+
+// Description is the OpenAPI document of the calls, as JSON.
+func Description() ([]byte, error) {
+	api := newAPI(chi.NewRouter())
+	(&server{}).register(api)
+	return api.OpenAPI().MarshalJSON()
+}
+
+// maxBody is the most a request may carry; a piece file and some room around it.
+const maxBody = format.MaxBytes + 64<<10
+
+func newAPI(r chi.Router) huma.API {
+	huma.DefaultArrayNullable = false
+	huma.NewError = newProblem
+	cfg := huma.DefaultConfig("Mala", "1")
+	cfg.OpenAPIPath, cfg.DocsPath, cfg.SchemasPath = "/api/openapi", "", ""
+	cfg.CreateHooks = nil
+	strict := cfg.Formats["application/json"]
+	strict.Unmarshal = format.Unmarshal
+	cfg.Formats = map[string]huma.Format{"application/json": strict, "json": strict}
+	return humachi.New(r, cfg)
+}
+
+func (s *server) register(api huma.API) {
+	s.registerHealth(api)
+	s.registerAnalysis(api)
+	s.registerMaterials(api)
+	s.registerPieces(api)
+	s.registerVersions(api)
+}
+
+// call registers one typed call. Bodies are read strictly by the open format,
+// whose sentences are the ones to show, so the framework's own checks stay out.
+func call[I, O any](api huma.API, op huma.Operation, handler func(context.Context, *I) (*O, error)) {
+	op.MaxBodyBytes = maxBody
+	op.SkipValidateBody = true
+	huma.Register(api, op, func(ctx context.Context, in *I) (*O, error) {
+		out, err := handler(ctx, in)
+		if err != nil {
+			return nil, asProblem(err)
+		}
+		return out, nil
+	})
+}
+
+// answer is a response with a JSON body.
+type answer[T any] struct{ Body T }
+
+// Health says whether the database answers.
+type Health struct {
+	Database string `json:"database" enum:"up"`
+}
+
+func (s *server) registerHealth(api huma.API) {
+	call(api, huma.Operation{OperationID: "health", Method: http.MethodGet, Path: "/api/health", Summary: "Whether the database answers"},
+		func(ctx context.Context, _ *struct{}) (*answer[Health], error) {
+			ctx, cancel := context.WithTimeout(ctx, 2*time.Second)
+			defer cancel()
+			if err := s.store.Ping(ctx); err != nil {
+				return nil, errors.Join(errAway, err)
+			}
+			return &answer[Health]{Health{"up"}}, nil
+		})
+}

@@ -1,0 +1,114 @@
+package server
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"mime"
+	"net/http"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"mala/core/length"
+	"mala/format"
+	"mala/store"
+)
+
+// VersionNote is one version as the list shows it.
+type VersionNote struct {
+	Number    int       `json:"number"`
+	Reason    string    `json:"reason" enum:"named,printed,exported,restored,quiet,set aside"`
+	Label     string    `json:"label"`
+	CreatedAt time.Time `json:"createdAt"`
+}
+
+// VersionState is one version with its document and analysis.
+type VersionState struct {
+	VersionNote
+	Document format.Document  `json:"document"`
+	Analysis *format.Analysis `json:"analysis,omitempty" doc:"Absent if its bead line does not read."`
+}
+
+func noteOf(v store.Version) VersionNote {
+	return VersionNote{v.Number, string(v.Reason), v.Label, v.CreatedAt}
+}
+
+type versionID struct {
+	pieceID
+	Number int `path:"number"`
+}
+
+type makeVersionInput struct {
+	pieceID
+	Body struct {
+		Reason string `json:"reason" enum:"named,printed,exported"`
+		Label  string `json:"label,omitempty"`
+	}
+}
+
+func (s *server) registerVersions(api huma.API) {
+	call(api, huma.Operation{OperationID: "listVersions", Method: http.MethodGet, Path: "/api/pieces/{id}/versions", Summary: "A piece's versions, the newest first"},
+		func(ctx context.Context, in *pieceID) (*answer[[]VersionNote], error) {
+			rows, err := s.store.Versions(ctx, in.ID)
+			notes := make([]VersionNote, len(rows))
+			for i := range rows {
+				notes[i] = noteOf(rows[i])
+			}
+			return &answer[[]VersionNote]{notes}, err
+		})
+	call(api, huma.Operation{OperationID: "makeVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions", Summary: "Keep the draft as a version"}, s.makeVersion)
+	call(api, huma.Operation{OperationID: "getVersion", Method: http.MethodGet, Path: "/api/pieces/{id}/versions/{number}", Summary: "One version with its analysis"},
+		func(ctx context.Context, in *struct {
+			versionID
+			unitParam
+		}) (*answer[VersionState], error) {
+			v, err := s.store.Version(ctx, in.ID, in.Number)
+			if err != nil {
+				return nil, err
+			}
+			out := VersionState{VersionNote: noteOf(v), Document: v.Document}
+			out.Analysis, _ = format.Analyse(&v.Document, format.Options{Unit: length.Unit(in.Unit), Shelf: s.shelf.materials(ctx), Drawing: true})
+			return &answer[VersionState]{out}, nil
+		})
+	call(api, huma.Operation{OperationID: "restoreVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions/{number}/restore", Summary: "Make a version the draft again"},
+		func(ctx context.Context, in *versionID) (*pieceAnswer, error) {
+			p, err := s.store.RestoreVersion(ctx, in.ID, in.Number)
+			return &pieceAnswer{stateOf(p, nil)}, err
+		})
+	call(api, huma.Operation{OperationID: "versionFile", Method: http.MethodGet, Path: "/api/pieces/{id}/versions/{number}/file", Summary: "A version as a piece file"}, s.versionFile)
+}
+
+func (s *server) makeVersion(ctx context.Context, in *makeVersionInput) (*answer[VersionNote], error) {
+	reasons := map[string]store.Reason{"named": store.Named, "printed": store.Printed, "exported": store.Exported}
+	reason, ok := reasons[in.Body.Reason]
+	if !ok {
+		return nil, format.Faults{{Where: "reason", Says: "A version is named, printed or exported."}}
+	}
+	if len(in.Body.Label) > 200 || reason == store.Named && strings.TrimSpace(in.Body.Label) == "" {
+		return nil, format.Faults{{Where: "label", Says: "Give the version a name of up to 200 characters."}}
+	}
+	v, err := s.store.MakeVersion(ctx, in.ID, reason, in.Body.Label)
+	return &answer[VersionNote]{noteOf(v)}, err
+}
+
+// file is a piece file to keep.
+type file struct {
+	ContentType        string `header:"Content-Type"`
+	ContentDisposition string `header:"Content-Disposition"`
+	Body               []byte
+}
+
+func (s *server) versionFile(ctx context.Context, in *versionID) (*file, error) {
+	v, err := s.store.Version(ctx, in.ID, in.Number)
+	if err != nil {
+		return nil, err
+	}
+	data, err := json.MarshalIndent(v.Document.Tidied(), "", "  ")
+	if err != nil {
+		return nil, err
+	}
+	name := fmt.Sprintf("%s, version %d.json", v.Document.Name, v.Number)
+	return &file{"application/json", mime.FormatMediaType("attachment", map[string]string{"filename": name}), append(data, '\n')}, nil
+}
