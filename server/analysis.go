@@ -10,18 +10,18 @@ import (
 	"mala/format"
 )
 
-// Unit is how lengths are told in sentences, and what a bare number means.
-type unitParam struct {
+// UnitParam is how lengths are told in sentences, and what a bare number means.
+type UnitParam struct {
 	Unit string `query:"unit" enum:"mm,cm,in" default:"mm"`
 }
 
 type analyseInput struct {
-	unitParam
+	UnitParam
 	Body format.Document
 }
 
 type editInput struct {
-	unitParam
+	UnitParam
 	Body struct {
 		Document format.Document `json:"document"`
 		Edit     format.Edit     `json:"edit"`

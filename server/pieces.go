@@ -37,7 +37,8 @@ func stateOf(p store.Piece, drift *format.Drift) PieceState {
 	return PieceState{ID: p.ID, Revision: p.Revision, UpdatedAt: p.UpdatedAt, Document: p.Document, Drift: drift}
 }
 
-type pieceID struct {
+// PieceID is the piece an address names.
+type PieceID struct {
 	ID string `path:"id"`
 }
 
@@ -50,7 +51,7 @@ type NewPiece struct {
 }
 
 type saveDraftInput struct {
-	pieceID
+	PieceID
 	Body struct {
 		Base     int64           `json:"base" doc:"The revision the draft was made from."`
 		Document format.Document `json:"document"`
@@ -76,16 +77,16 @@ func (s *server) registerPieces(api huma.API) {
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
 	call(api, huma.Operation{OperationID: "deletePiece", Method: http.MethodDelete, Path: "/api/pieces/{id}", Summary: "Put a piece away"},
-		func(ctx context.Context, in *pieceID) (*struct{}, error) {
+		func(ctx context.Context, in *PieceID) (*struct{}, error) {
 			return nil, s.store.DeletePiece(ctx, in.ID)
 		})
 	call(api, huma.Operation{OperationID: "undeletePiece", Method: http.MethodPost, Path: "/api/pieces/{id}/undelete", Summary: "Fetch a deleted piece back"},
-		func(ctx context.Context, in *pieceID) (*pieceAnswer, error) {
+		func(ctx context.Context, in *PieceID) (*pieceAnswer, error) {
 			p, err := s.store.RestorePiece(ctx, in.ID)
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
 	call(api, huma.Operation{OperationID: "duplicatePiece", Method: http.MethodPost, Path: "/api/pieces/{id}/duplicate", Summary: "Start a piece from a copy"},
-		func(ctx context.Context, in *pieceID) (*pieceAnswer, error) {
+		func(ctx context.Context, in *PieceID) (*pieceAnswer, error) {
 			p, err := s.store.Piece(ctx, in.ID)
 			if err != nil {
 				return nil, err
@@ -95,8 +96,8 @@ func (s *server) registerPieces(api huma.API) {
 		})
 	call(api, huma.Operation{OperationID: "pieceAnalysis", Method: http.MethodGet, Path: "/api/pieces/{id}/analysis", Summary: "The analysis of a piece's draft"},
 		func(ctx context.Context, in *struct {
-			pieceID
-			unitParam
+			PieceID
+			UnitParam
 		}) (*answer[*format.Analysis], error) {
 			p, err := s.store.Piece(ctx, in.ID)
 			if err != nil {
@@ -148,7 +149,7 @@ func (s *server) create(ctx context.Context, doc format.Document) (*pieceAnswer,
 	return &pieceAnswer{stateOf(p, nil)}, err
 }
 
-func (s *server) getPiece(ctx context.Context, in *pieceID) (*pieceAnswer, error) {
+func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error) {
 	p, err := s.store.Piece(ctx, in.ID)
 	if err != nil {
 		return nil, err

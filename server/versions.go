@@ -35,13 +35,14 @@ func noteOf(v store.Version) VersionNote {
 	return VersionNote{v.Number, string(v.Reason), v.Label, v.CreatedAt}
 }
 
-type versionID struct {
-	pieceID
+// VersionID is the version an address names.
+type VersionID struct {
+	PieceID
 	Number int `path:"number"`
 }
 
 type makeVersionInput struct {
-	pieceID
+	PieceID
 	Body struct {
 		Reason string `json:"reason" enum:"named,printed,exported"`
 		Label  string `json:"label,omitempty"`
@@ -50,7 +51,7 @@ type makeVersionInput struct {
 
 func (s *server) registerVersions(api huma.API) {
 	call(api, huma.Operation{OperationID: "listVersions", Method: http.MethodGet, Path: "/api/pieces/{id}/versions", Summary: "A piece's versions, the newest first"},
-		func(ctx context.Context, in *pieceID) (*answer[[]VersionNote], error) {
+		func(ctx context.Context, in *PieceID) (*answer[[]VersionNote], error) {
 			rows, err := s.store.Versions(ctx, in.ID)
 			notes := make([]VersionNote, len(rows))
 			for i := range rows {
@@ -61,8 +62,8 @@ func (s *server) registerVersions(api huma.API) {
 	call(api, huma.Operation{OperationID: "makeVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions", Summary: "Keep the draft as a version"}, s.makeVersion)
 	call(api, huma.Operation{OperationID: "getVersion", Method: http.MethodGet, Path: "/api/pieces/{id}/versions/{number}", Summary: "One version with its analysis"},
 		func(ctx context.Context, in *struct {
-			versionID
-			unitParam
+			VersionID
+			UnitParam
 		}) (*answer[VersionState], error) {
 			v, err := s.store.Version(ctx, in.ID, in.Number)
 			if err != nil {
@@ -73,7 +74,7 @@ func (s *server) registerVersions(api huma.API) {
 			return &answer[VersionState]{out}, nil
 		})
 	call(api, huma.Operation{OperationID: "restoreVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions/{number}/restore", Summary: "Make a version the draft again"},
-		func(ctx context.Context, in *versionID) (*pieceAnswer, error) {
+		func(ctx context.Context, in *VersionID) (*pieceAnswer, error) {
 			p, err := s.store.RestoreVersion(ctx, in.ID, in.Number)
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
@@ -100,7 +101,7 @@ type file struct {
 	Body               []byte
 }
 
-func (s *server) versionFile(ctx context.Context, in *versionID) (*file, error) {
+func (s *server) versionFile(ctx context.Context, in *VersionID) (*file, error) {
 	v, err := s.store.Version(ctx, in.ID, in.Number)
 	if err != nil {
 		return nil, err

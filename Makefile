@@ -1,0 +1,3 @@
+.PHONY: build
+build:
+	npm run build

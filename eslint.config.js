@@ -1,0 +1,8 @@
+import hooks from "eslint-plugin-react-hooks";
+import tseslint from "typescript-eslint";
+
+export default tseslint.config(
+  { ignores: ["web/src/api/schema.gen.ts"] },
+  ...tseslint.configs.recommended,
+  hooks.configs.flat["recommended-latest"] ?? hooks.configs["recommended-latest"],
+);

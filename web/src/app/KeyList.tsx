@@ -1,0 +1,40 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
+import { PAGE_KEYS, STRAND_KEYS, type KeyHelp } from "../bench/keys.ts";
+
+function Keys({ title, keys }: { title: string; keys: KeyHelp[] }) {
+  return (
+    <table className="list">
+      <caption style={{ textAlign: "left", fontWeight: 700, padding: "4px 0" }}>{title}</caption>
+      <tbody>
+        {keys.map((k) => (
+          <tr key={k.keys}>
+            <th scope="row">
+              {k.keys.split(" ").map((one, i) => (one === "…" ? " … " : <span key={i}> <kbd>{one}</kbd></span>))}
+            </th>
+            <td>{k.does}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** KeyList shows every key there is. */
+export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
+      <DialogTitle id="keys-title" component="h1" variant="h1">
+        Keys
+      </DialogTitle>
+      <DialogContent sx={{ display: "grid", gridTemplateColumns: { md: "1.25fr 1fr" }, gap: 4, alignItems: "start" }}>
+        <Keys title="On the strand" keys={STRAND_KEYS} />
+        <Keys title="Anywhere on the bench" keys={PAGE_KEYS} />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose} autoFocus>
+          Back to the bench
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,52 @@
+import { useEffect, useState } from "react";
+import { Link, Outlet } from "react-router";
+import { useUnit } from "../units/UnitContext.tsx";
+import { StrandIcon } from "./icons.tsx";
+import { KeyList } from "./KeyList.tsx";
+
+/** Shell is what every view stands in: the rail, the unit switch, and the list of keys. */
+export function Shell() {
+  const { unit, choose } = useUnit();
+  const [keysShown, setKeysShown] = useState(false);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable]");
+      if (event.key === "?" && !typing) {
+        event.preventDefault();
+        setKeysShown(true);
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+
+  return (
+    <div className="shell">
+      <nav className="rail" aria-label="Rooms">
+        <Link to="/pieces" className="mark">
+          mala
+        </Link>
+        <Link to="/pieces" className="entry" aria-current="page">
+          <StrandIcon />
+          Pieces
+        </Link>
+        <div className="foot">
+          <div className="units" role="group" aria-label="Unit of length">
+            <button type="button" aria-pressed={unit === "mm"} onClick={() => choose("mm")}>
+              mm
+            </button>
+            <button type="button" aria-pressed={unit === "in"} onClick={() => choose("in")}>
+              in
+            </button>
+          </div>
+          <button type="button" onClick={() => setKeysShown(true)} aria-label="All keys" title="All keys (?)">
+            ? keys
+          </button>
+        </div>
+      </nav>
+      <Outlet />
+      <KeyList open={keysShown} onClose={() => setKeysShown(false)} />
+    </div>
+  );
+}

@@ -1,0 +1,16 @@
+import { SvgIcon, type SvgIconProps } from "@mui/material";
+
+/** The few icons there are, drawn with one thin line. */
+function line(d: string) {
+  return function Icon(props: SvgIconProps) {
+    return (
+      <SvgIcon {...props} viewBox="0 0 24 24" aria-hidden>
+        <path d={d} fill="none" stroke="currentColor" strokeWidth="1.8" strokeLinecap="round" strokeLinejoin="round" />
+      </SvgIcon>
+    );
+  };
+}
+
+export const StrandIcon = line("M4 5c0 17 16 17 16 0M12 17.800a2.200 2.200 0 1 0 .01 0M6.300 12.500a1.500 1.500 0 1 0 .01 0M17.700 12.500a1.500 1.500 0 1 0 .01 0");
+export const UndoIcon = line("M9 7 4.500 11.500 9 16M5 11.500h9a5 5 0 0 1 0 10h-2");
+export const RedoIcon = line("M15 7l4.500 4.500L15 16M19 11.500h-9a5 5 0 0 0 0 10h2");

@@ -1,0 +1,57 @@
+import "@fontsource-variable/figtree/wght.css";
+import "@fontsource-variable/fraunces/wght.css";
+import "./app.css";
+import "../plan/plan.css";
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
+import { CssBaseline, ThemeProvider } from "@mui/material";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { LayOut } from "../bench/LayOut.tsx";
+import { PieceRoom } from "../bench/PieceRoom.tsx";
+import { Decide } from "../pieces/Decide.tsx";
+import { Pieces } from "../pieces/Pieces.tsx";
+import { Plan } from "../plan/Plan.tsx";
+import { UnitProvider } from "../units/UnitContext.tsx";
+import { Shell } from "./Shell.tsx";
+import { theme } from "./theme.ts";
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+const cache = createCache({ key: "m", nonce });
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } });
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { path: "/pieces", element: <Pieces /> },
+      {
+        path: "/pieces/:id",
+        element: <PieceRoom />,
+        children: [
+          { index: true, element: <LayOut /> },
+          { path: "decide", element: <Decide /> },
+          { path: "plan", element: <Plan /> },
+        ],
+      },
+      { path: "*", element: <Navigate to="/pieces" replace /> },
+    ],
+  },
+]);
+
+createRoot(document.getElementById("root")!).render(
+  <StrictMode>
+    <CacheProvider value={cache}>
+      <ThemeProvider theme={theme}>
+        <CssBaseline />
+        <QueryClientProvider client={queries}>
+          <UnitProvider>
+            <RouterProvider router={router} />
+          </UnitProvider>
+        </QueryClientProvider>
+      </ThemeProvider>
+    </CacheProvider>
+  </StrictMode>,
+);

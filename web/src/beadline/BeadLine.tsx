@@ -1,0 +1,63 @@
+import { type KeyboardEvent, type RefObject } from "react";
+import type { Bench, BenchState } from "../bench/Bench.ts";
+import { Chips } from "./Chips.tsx";
+
+interface Props {
+  bench: Bench;
+  state: BenchState;
+  inputRef: RefObject<HTMLTextAreaElement | null>;
+  onLeave: () => void;
+}
+
+/** BeadLine is the sequence as text and as chips, in step with the felt. */
+export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
+  const { lineText, fault, analysis } = state;
+
+  function onKey(event: KeyboardEvent<HTMLTextAreaElement>) {
+    if (event.key === "Enter" || event.key === "Escape") {
+      event.preventDefault();
+      onLeave();
+    }
+  }
+
+  return (
+    <section className="line" aria-label="Bead line">
+      <div className="top">
+        <h2>Bead line</h2>
+        <span className="hint">
+          <kbd>9P</kbd> nine · <kbd>3(A B)</kbd> three times · <kbd>{"<A | C>"}</kbd> mirrored about C · <kbd>{"{A}"}</kbd> fills · <kbd>~</kbd> turned
+        </span>
+      </div>
+      <textarea
+        ref={inputRef}
+        rows={1}
+        value={lineText}
+        spellCheck={false}
+        autoComplete="off"
+        className={fault ? "wrong" : undefined}
+        aria-label="The bead line as text"
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? "line-fault" : undefined}
+        onChange={(e) => bench.typeLine(e.target.value.replaceAll("\n", " "))}
+        onKeyDown={onKey}
+      />
+      {fault && (
+        <div className="fault" id="line-fault" role="alert">
+          <pre aria-hidden>{pointAt(lineText, fault.column)}</pre>
+          Column {fault.column}: {fault.says}
+          {fault.expected && <span className="quiet"> Here could stand {fault.expected}.</span>}
+        </div>
+      )}
+      {analysis?.drawing && <Chips bench={bench} state={state} />}
+    </section>
+  );
+}
+
+/** pointAt shows the line round the column with a mark under it. */
+function pointAt(text: string, column: number): string {
+  const around = 28;
+  const characters = [...text];
+  const from = Math.max(0, column - 1 - around);
+  const shown = characters.slice(from, column - 1 + around).join("");
+  return `${shown}\n${" ".repeat(column - 1 - from)}▲`;
+}

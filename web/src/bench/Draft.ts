@@ -1,0 +1,89 @@
+import { api, Away, given, Refused, type Document, type Problem } from "../api/client.ts";
+
+export type SaveState = "saved" | "unsaved" | "saving" | "away" | "refused" | "conflict";
+
+/** PAUSE is how long typing rests before a draft is sent; RETRY how long a server that is away is left alone, in ms. */
+const PAUSE = 500;
+const RETRY = 2000;
+
+/**
+ * Draft sends a piece's document to the server whenever it has changed and the
+ * hands rest, one save at a time, each stating the revision it was made from.
+ */
+export class Draft {
+  #id: string;
+  #revision: number;
+  #wanted: Document | null = null;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #sending: Promise<void> | null = null;
+  #stopped = false;
+  #tell: (state: SaveState, conflict: Problem | null) => void;
+
+  constructor(id: string, revision: number, tell: (state: SaveState, conflict: Problem | null) => void) {
+    this.#id = id;
+    this.#revision = revision;
+    this.#tell = tell;
+  }
+
+  /** keep asks for the document to be saved. */
+  keep(doc: Document) {
+    this.#wanted = doc;
+    if (this.#stopped) return;
+    this.#tell("unsaved", null);
+    this.#later(PAUSE);
+  }
+
+  /** goOn lets saving go on from a revision after a conflict. */
+  goOn(revision: number) {
+    this.#revision = revision;
+    this.#wanted = null;
+    this.#stopped = false;
+  }
+
+  /** flush saves now, and says whether everything is kept. */
+  async flush(): Promise<boolean> {
+    clearTimeout(this.#timer);
+    await this.#sending;
+    if (this.#wanted && !this.#stopped) await this.#send();
+    return this.#wanted === null && !this.#stopped;
+  }
+
+  #later(ms: number) {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.#send(), ms);
+  }
+
+  async #send() {
+    if (this.#sending) return this.#sending;
+    const doc = this.#wanted;
+    if (!doc || this.#stopped) return;
+    this.#tell("saving", null);
+    this.#sending = this.#put(doc);
+    await this.#sending;
+    this.#sending = null;
+    if (this.#wanted && this.#wanted !== doc && !this.#stopped) this.#later(0);
+  }
+
+  async #put(doc: Document) {
+    try {
+      const kept = await given(api.PUT("/api/pieces/{id}", { params: { path: { id: this.#id } }, body: { base: this.#revision, document: doc } }));
+      this.#revision = kept.revision;
+      if (this.#wanted === doc) {
+        this.#wanted = null;
+        this.#tell("saved", null);
+      }
+    } catch (err) {
+      if (err instanceof Refused && err.problem.status === 409) {
+        this.#stopped = true;
+        this.#tell("conflict", err.problem);
+      } else if (err instanceof Away) {
+        this.#tell("away", null);
+        this.#later(RETRY);
+      } else if (err instanceof Refused) {
+        this.#tell("refused", null);
+      } else {
+        throw err;
+      }
+    }
+  }
+}

@@ -1,0 +1,115 @@
+import { IconButton, InputBase } from "@mui/material";
+import { useState } from "react";
+import { NavLink } from "react-router";
+import { RedoIcon, UndoIcon } from "../app/icons.tsx";
+import { Length } from "../units/UnitContext.tsx";
+import type { BenchState } from "./Bench.ts";
+import type { SaveState } from "./Draft.ts";
+import type { BenchContext } from "./PieceRoom.tsx";
+
+const SAVED: Record<SaveState, string> = {
+  saved: "saved",
+  unsaved: "saving …",
+  saving: "saving …",
+  away: "not saved: the server is away",
+  refused: "not saved: mend what is marked",
+  conflict: "not saved: changed elsewhere",
+};
+
+const KINDS: Record<string, string> = { necklace: "necklace", bracelet: "bracelet", anklet: "anklet" };
+const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "knotted on itself", none: "slips over" };
+
+/** Head names the piece and carries the thread of steps. */
+export function Head({ id, bench, state }: BenchContext) {
+  const { doc, analysis } = state;
+  return (
+    <header className="head">
+      <div className="title">
+        <PieceName name={doc.name} onName={(name) => bench.change({ ...bench.snapshot().doc, name })} />
+        <div className="sub">
+          {KINDS[doc.kind]}, {CLOSES[doc.closure.type]}
+          {analysis && (
+            <>
+              {" · "}
+              <Length mm={analysis.finishedMm} />
+            </>
+          )}
+          {" · "}
+          <span className={`save-state ${state.save}`} role="status">
+            {SAVED[state.save]}
+          </span>
+        </div>
+      </div>
+      <Thread id={id} state={state} />
+      <div className="tools">
+        <IconButton aria-label="Undo" title="Undo (Ctrl Z)" disabled={!state.canUndo} onClick={() => bench.undo()}>
+          <UndoIcon />
+        </IconButton>
+        <IconButton aria-label="Redo" title="Redo (Ctrl Y)" disabled={!state.canRedo} onClick={() => bench.redo()}>
+          <RedoIcon />
+        </IconButton>
+      </div>
+    </header>
+  );
+}
+
+function PieceName({ name, onName }: { name: string; onName: (name: string) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const settle = () => {
+    if (typed?.trim() && typed !== name) onName(typed.trim());
+    setTyped(null);
+  };
+  return (
+    <InputBase
+      value={typed ?? name}
+      fullWidth
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={settle}
+      onKeyDown={(e) => {
+        if (e.key === "Enter") (e.target as HTMLElement).blur();
+        if (e.key === "Escape") setTyped(null);
+      }}
+      inputProps={{ "aria-label": "Name of the piece", maxLength: 120 }}
+    />
+  );
+}
+
+interface Step {
+  to: string;
+  name: string;
+  bead: "" | "settled" | "wrong";
+  says: string;
+}
+
+function stepsOf(id: string, { doc, analysis, fault, trouble }: BenchState): Step[] {
+  const checks = analysis?.checks ?? [];
+  const stopped = fault !== null || trouble !== null || checks.some((c) => c.severity === "stop");
+  const laid = !stopped && analysis !== null && checks.length === 0 && analysis.strands[0].beads > 0;
+  return [
+    { to: `/pieces/${id}/decide`, name: "Decide", bead: doc.target ? "settled" : "", says: doc.target ? "settled" : "no target yet" },
+    { to: `/pieces/${id}`, name: "Lay out", bead: stopped ? "wrong" : laid ? "settled" : "", says: stopped ? "something is wrong" : laid ? "settled" : "open" },
+    { to: `/pieces/${id}/plan`, name: "Printed plan", bead: "", says: "" },
+  ];
+}
+
+const MARKS = { "": "", settled: "✓", wrong: "!" };
+
+function Thread({ id, state }: { id: string; state: BenchState }) {
+  return (
+    <nav aria-label="Steps of the work">
+      <ol className="thread">
+        {stepsOf(id, state).map((step) => (
+          <li key={step.to}>
+            <NavLink to={step.to} end>
+              <span className={`bead ${step.bead}`} aria-hidden>
+                {MARKS[step.bead]}
+              </span>
+              {step.name}
+              {step.says && <span className="hidden">: {step.says}</span>}
+            </NavLink>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,89 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import type { Material } from "../api/client.ts";
+import { BeadLine } from "../beadline/BeadLine.tsx";
+import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
+import { Dishes } from "../dishes/Dishes.tsx";
+import { Ends } from "../ends/Ends.tsx";
+import { Gauge } from "../gauge/Gauge.tsx";
+import { Checks } from "../tally/Checks.tsx";
+import { Tally } from "../tally/Tally.tsx";
+import { freeKey, withDish } from "./document.ts";
+import { Felt } from "./Felt.tsx";
+import { useBenchContext } from "./PieceRoom.tsx";
+
+/** Choosing is what the catalogue is open for: a new dish, or another bead for one. */
+type Choosing = { key?: string } | null;
+
+/** LayOut is the bench: dishes, felt, bead line, gauge, tally and checks. */
+export function LayOut() {
+  const { id, bench, state, catalogue } = useBenchContext();
+  const navigate = useNavigate();
+  const strand = useRef<HTMLDivElement>(null);
+  const line = useRef<HTMLTextAreaElement>(null);
+  const [choosing, setChoosing] = useState<Choosing>(null);
+  const beads = useMemo(() => catalogue.filter((c) => c.material.class === "bead"), [catalogue]);
+
+  const focusStrand = () => strand.current?.querySelector<HTMLElement>(".felt-close")?.focus();
+
+  // The hands begin on the strand, as soon as it lies there.
+  const lies = state.analysis !== null;
+  useEffect(() => {
+    if (lies) focusStrand();
+  }, [lies]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const control = event.ctrlKey || event.metaKey;
+      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
+      const key = event.key.toLowerCase();
+      if (control && (key === "z" || key === "y") && !(typing && !event.target?.closest(".line"))) {
+        event.preventDefault();
+        if (key === "y" || event.shiftKey) bench.redo();
+        else bench.undo();
+      } else if (control && key === "p") {
+        event.preventDefault();
+        void navigate(`/pieces/${id}/plan`);
+      } else if (!typing && !control && (event.key === "/" || event.key === "." || event.key === "+")) {
+        event.preventDefault();
+        if (event.key === "/") line.current?.focus();
+        else if (event.key === ".") focusStrand();
+        else setChoosing({});
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [bench, id, navigate]);
+
+  function choose(material: Material) {
+    const { doc } = bench.snapshot();
+    const key = choosing?.key ?? Object.keys(doc.palette).find((k) => doc.palette[k] === material.id) ?? freeKey(doc, material.name);
+    bench.change(withDish(doc, key, material));
+    setChoosing(null);
+  }
+
+  return (
+    <div className="bench">
+      <aside className="side left" aria-label="Materials of this piece">
+        <Dishes bench={bench} state={state} catalogue={catalogue} onAdd={() => setChoosing({})} onChange={(key) => setChoosing({ key })} />
+        <Ends bench={bench} state={state} catalogue={catalogue} />
+      </aside>
+      <div className="middle" ref={strand}>
+        <Gauge bench={bench} state={state} />
+        <Felt bench={bench} state={state} />
+        <BeadLine bench={bench} state={state} inputRef={line} onLeave={focusStrand} />
+      </div>
+      <aside className="side right" aria-label="What it comes to">
+        <Tally state={state} />
+        <Checks bench={bench} state={state} catalogue={catalogue} onShown={focusStrand} />
+      </aside>
+      <CataloguePicker
+        open={choosing !== null}
+        title={choosing?.key ? `Another bead for dish ${choosing.key}` : "Add a dish"}
+        items={beads}
+        onPick={choose}
+        onClose={() => setChoosing(null)}
+      />
+    </div>
+  );
+}

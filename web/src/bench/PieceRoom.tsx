@@ -1,0 +1,60 @@
+import { Button } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Outlet, useOutletContext, useParams } from "react-router";
+import { api, given, type CatalogueItem, type PieceState } from "../api/client.ts";
+import type { Bench, BenchState } from "./Bench.ts";
+import { Head } from "./Head.tsx";
+import { Notices } from "./Notices.tsx";
+import { useBench } from "./useBench.ts";
+
+/** BenchContext is what every step of a piece works with. */
+export interface BenchContext {
+  id: string;
+  bench: Bench;
+  state: BenchState;
+  catalogue: CatalogueItem[];
+}
+
+export const useBenchContext = () => useOutletContext<BenchContext>();
+
+export function useCatalogue() {
+  return useQuery({ queryKey: ["materials"], queryFn: () => given(api.GET("/api/materials")), staleTime: 60_000 });
+}
+
+/** PieceRoom opens one piece and holds it while its steps are visited. */
+export function PieceRoom() {
+  const { id = "" } = useParams();
+  const piece = useQuery({
+    queryKey: ["piece", id],
+    queryFn: () => given(api.GET("/api/pieces/{id}", { params: { path: { id } } })),
+    staleTime: Infinity, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false,
+  });
+  if (piece.isPending) return <main className="pieces quiet">Fetching the piece …</main>;
+  if (piece.isError) {
+    return (
+      <main className="pieces">
+        <h1>This piece cannot be opened</h1>
+        <p>{piece.error.message}</p>
+        <Button variant="outlined" onClick={() => void piece.refetch()}>
+          Try again
+        </Button>
+      </main>
+    );
+  }
+  return <OpenPiece key={id} piece={piece.data} />;
+}
+
+function OpenPiece({ piece }: { piece: PieceState }) {
+  const { bench, state } = useBench(piece);
+  const catalogue = useCatalogue().data ?? [];
+  const context: BenchContext = { id: piece.id, bench, state, catalogue };
+  return (
+    <main className="view">
+      <div>
+        <Head {...context} />
+        <Notices {...context} />
+      </div>
+      <Outlet context={context} />
+    </main>
+  );
+}

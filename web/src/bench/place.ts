@@ -1,0 +1,25 @@
+import type { Analysis, Document } from "../api/client.ts";
+
+interface Gaps {
+  from: number;
+  to: number;
+}
+
+/** selectionFacts counts and measures the selected beads; null if none are. */
+export function selectionFacts(analysis: Analysis, { from, to }: Gaps): { beads: number; mm: number } | null {
+  const { placed } = analysis.strands[0];
+  const chosen = placed.slice(from, to);
+  if (chosen.length === 0) return null;
+  return { beads: chosen.length, mm: Math.max(...chosen.map((b) => b.toMm)) - Math.min(...chosen.map((b) => b.fromMm)) };
+}
+
+/** describePlace says in words where the caret is, or what is selected. */
+export function describePlace(analysis: Analysis, doc: Document, { from, to }: Gaps): string {
+  const { placed } = analysis.strands[0];
+  const name = (i: number) => doc.materials.find((m) => m.id === placed[i]?.material)?.name ?? "";
+  if (placed.length === 0) return "The cord is bare; type a dish's letter to begin";
+  if (from !== to) return `${to - from} beads selected, ${name(from)} to ${name(to - 1)}`;
+  if (from === 0) return `At the left end, before ${name(0)}`;
+  if (from === placed.length) return `At the right end, after ${name(from - 1)}, bead ${from}`;
+  return `After bead ${from} of ${placed.length}, ${name(from - 1)}; before ${name(from)}`;
+}

@@ -1,0 +1,56 @@
+import { Autocomplete, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
+import type { CatalogueItem, Material } from "../api/client.ts";
+import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { sizeOf } from "./size.ts";
+
+interface Props {
+  open: boolean;
+  title: string;
+  items: CatalogueItem[];
+  onPick: (material: Material) => void;
+  onClose: () => void;
+  /** Offers to take off what is there. */
+  onRemove?: () => void;
+}
+
+/** CataloguePicker finds a material by typing a few letters of its name, size or colour of metal. */
+export function CataloguePicker({ open, title, items, onPick, onClose, onRemove }: Props) {
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="picker-title">
+      <DialogTitle id="picker-title" component="h1" variant="h1">
+        {title}
+      </DialogTitle>
+      <DialogContent sx={{ minHeight: 440, pt: "8px !important" }}>
+        <Autocomplete
+          open
+          disablePortal
+          autoHighlight
+          openOnFocus
+          options={items}
+          getOptionLabel={(item) => `${item.material.name} ${item.material.shape ?? item.material.type ?? ""} ${item.material.metal ?? ""} ${item.material.look?.finish ?? ""}`}
+          getOptionKey={(item) => item.material.id}
+          onChange={(_, item) => item && onPick(item.material)}
+          noOptionsText="Nothing in the catalogue is called that."
+          slotProps={{ listbox: { sx: { maxHeight: 340 } }, popper: { sx: { position: "static !important", transform: "none !important", width: "100% !important" } }, paper: { elevation: 0 } }}
+          renderInput={(params) => <TextField {...params} label="Search the catalogue" autoFocus placeholder="pearl, brass, seed, 6 mm …" />}
+          renderOption={({ key, ...props }, item) => (
+            <li key={key} {...props}>
+              <span style={{ display: "grid", gridTemplateColumns: "44px 1fr auto", gap: 12, alignItems: "center", width: "100%" }}>
+                {item.outline ? <BeadPicture material={item.material} outline={item.outline} size={36} /> : <span />}
+                <span>{item.material.name}</span>
+                <span className="quiet">
+                  {sizeOf(item.material)}
+                  {item.onHand > 0 && ` · ${item.onHand} on shelf`}
+                </span>
+              </span>
+            </li>
+          )}
+        />
+      </DialogContent>
+      <DialogActions>
+        {onRemove && <Button onClick={onRemove}>Take it off</Button>}
+        <Button onClick={onClose}>Leave it as it is</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,80 @@
+import { Menu, MenuItem } from "@mui/material";
+import { useMemo, useState } from "react";
+import type { CatalogueItem } from "../api/client.ts";
+import type { Bench, BenchState } from "../bench/Bench.ts";
+import { withoutDish } from "../bench/document.ts";
+import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { sizedBy, sizeOf } from "./size.ts";
+
+interface Props {
+  bench: Bench;
+  state: BenchState;
+  catalogue: CatalogueItem[];
+  onAdd: () => void;
+  onChange: (key: string) => void;
+}
+
+/** Dishes hold the beads of this piece, each under its letter. */
+export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
+  const { doc, analysis, selection } = state;
+  const [menu, setMenu] = useState<{ key: string; at: HTMLElement } | null>(null);
+  const used = useMemo(() => new Map(analysis?.tally.map((c) => [c.material, c.count])), [analysis]);
+  const held = analysis?.strands[0].placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
+  const inLine = (key: string) => analysis?.strands[0].placed.some((b) => b.key === key) ?? false;
+
+  return (
+    <section aria-label="Dishes">
+      <h2>Dishes</h2>
+      {Object.entries(doc.palette).map(([key, id]) => {
+        const material = doc.materials.find((m) => m.id === id);
+        if (!material) return null;
+        const onShelf = catalogue.find((c) => c.material.id === id)?.onHand;
+        const outline = analysis?.drawing?.outlines[id] ?? catalogue.find((c) => c.material.id === id)?.outline;
+        return (
+          <div key={key} className={`dish ${held === key ? "held" : ""}`}>
+            <button type="button" className="plain drop" onClick={() => void bench.drop(key)} title={`Drop one at the caret (${key}); size ${sizedBy(material)}`}>
+              <span className="bowl">
+                <BeadPicture material={material} outline={outline} size={38} px={3.4} />
+                <span className="letter">{key}</span>
+              </span>
+              <span>
+                <span className="name">{material.name}</span>
+                <span className="facts" style={{ display: "block" }}>
+                  {sizeOf(material)}
+                  <br />
+                  {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} on shelf`}
+                </span>
+              </span>
+            </button>
+            <button type="button" className="more" aria-label={`Dish ${key}: change or take away`} aria-haspopup="menu" onClick={(e) => setMenu({ key, at: e.currentTarget })}>
+              ⋯
+            </button>
+          </div>
+        );
+      })}
+      <button type="button" className="add-dish" onClick={onAdd}>
+        <span className="plus">+</span>
+        Add a dish
+      </button>
+      <Menu open={menu !== null} anchorEl={menu?.at} onClose={() => setMenu(null)}>
+        <MenuItem
+          onClick={() => {
+            onChange(menu!.key);
+            setMenu(null);
+          }}
+        >
+          Change its bead for another …
+        </MenuItem>
+        <MenuItem
+          disabled={menu !== null && inLine(menu.key)}
+          onClick={() => {
+            bench.change(withoutDish(bench.snapshot().doc, menu!.key));
+            setMenu(null);
+          }}
+        >
+          {menu !== null && inLine(menu.key) ? "Take away (it is in the line)" : "Take away"}
+        </MenuItem>
+      </Menu>
+    </section>
+  );
+}

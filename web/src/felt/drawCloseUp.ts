@@ -1,0 +1,172 @@
+import type { Analysis, Document, Strand } from "../api/client.ts";
+import type { Unit } from "../units/length.ts";
+import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
+import { materialsOf } from "./drawWhole.ts";
+import { drawFitting } from "./paint/fitting.ts";
+import { sprites } from "./paint/sprites.ts";
+import { gapAt, layEnds } from "./strandGeometry.ts";
+
+export interface CloseUpView {
+  analysis: Analysis;
+  doc: Document;
+  width: number;
+  height: number;
+  tone: Tone;
+  unit: Unit;
+  /** px to the mm, and the mm at the left edge. */
+  px: number;
+  leftMm: number;
+  fromCentre: boolean;
+  selection: { from: number; to: number };
+  /** The count typed so far, waiting for its letter. */
+  pending: string;
+  focused: boolean;
+}
+
+const RULER = 30;
+
+/** drawCloseUp paints the strand straight and enlarged, with ruler, ends, target and caret. */
+export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
+  const { width, height, tone, px, leftMm } = view;
+  const strand = view.analysis.strands[0];
+  const axis = RULER + (height - RULER) / 2;
+  const x = (mm: number) => (mm - leftMm) * px;
+  layCloth(ctx, tone, width, height);
+  ctx.fillStyle = cloths[tone].band;
+  ctx.fillRect(0, 0, width, height);
+  drawRuler(ctx, view, x);
+  ctx.save();
+  ctx.translate(0, axis);
+  drawEndsAndCord(ctx, view, x);
+  drawBeads(ctx, view, x);
+  drawTarget(ctx, view, x, axis);
+  drawCaret(ctx, view, strand, x, axis);
+  ctx.restore();
+}
+
+/** drawRuler marks the house unit from the left end, or both ways from the centre. */
+function drawRuler(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
+  const { width, unit, tone, px, leftMm, fromCentre } = view;
+  const strand = view.analysis.strands[0];
+  const origin = fromCentre ? strand.strungMm / 2 : 0;
+  const step = unit === "mm" ? 1 : 25.4 / (px * 25.4 > 90 ? 16 : 8);
+  const [half, whole] = unit === "mm" ? [5, 10] : [step === 25.4 / 16 ? 8 : 4, step === 25.4 / 16 ? 16 : 8];
+  ctx.strokeStyle = ctx.fillStyle = cloths[tone].text;
+  ctx.lineWidth = 1;
+  ctx.font = '11px "Figtree Variable", sans-serif';
+  ctx.textAlign = "center";
+  const first = Math.ceil((leftMm - origin) / step);
+  const last = Math.floor((leftMm + width / px - origin) / step);
+  ctx.beginPath();
+  for (let i = first; i <= last; i++) {
+    const at = Math.round(x(origin + i * step)) + 0.5;
+    const long = i % whole === 0 ? 10 : i % half === 0 ? 7 : 4;
+    ctx.moveTo(at, 0);
+    ctx.lineTo(at, long);
+    // Left of the first bead the ruler has no numbers, as the strand has not begun.
+    if (i % whole === 0 && (fromCentre || i >= 0)) {
+      const label = unit === "mm" ? Math.abs(i) : Math.abs(i / whole);
+      ctx.fillText(`${label}`, at, 22);
+    }
+  }
+  ctx.stroke();
+  ctx.textAlign = "left";
+}
+
+function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
+  const { analysis, doc, tone, px, width } = view;
+  const strand = analysis.strands[0];
+  const materials = materialsOf(doc);
+  const cord = materials.get(doc.sections[0].rows?.[0].cord ?? "");
+  const { left, right } = layEnds(strand);
+  const tip = (parts: typeof left, otherwise: number) => parts.find((p) => p.does === "crimp" || p.does === "cover")?.to ?? otherwise;
+  const from = strand.ring ? -4000 : tip(left, left.length ? 0 : -8);
+  const to = strand.ring ? strand.strungMm + 4000 : tip(right, strand.strungMm + strand.slackMm + (right.length ? 0 : 8));
+  ctx.strokeStyle = cloths[tone].cord;
+  ctx.lineWidth = Math.max(1, (cord?.diameterMm ?? 0.4) * px);
+  ctx.beginPath();
+  ctx.moveTo(Math.max(-10, x(from)), 0);
+  ctx.lineTo(Math.min(width + 10, x(to)), 0);
+  ctx.stroke();
+  for (const parts of [left, right]) {
+    for (const part of parts) {
+      if (x(Math.max(part.from, part.to)) < -60 || x(Math.min(part.from, part.to)) > width + 60) continue;
+      drawFitting(ctx, part.does, materials.get(part.material ?? ""), { from: x(part.from), to: x(part.to), px });
+    }
+  }
+}
+
+function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
+  const { analysis, doc, px, width } = view;
+  const materials = materialsOf(doc);
+  const outlines = analysis.drawing?.outlines ?? {};
+  const seen = analysis.strands[0].placed.filter((b) => x(b.toMm) > -20 && x(b.fromMm) < width + 20);
+  ctx.fillStyle = SHADOW;
+  for (const b of seen) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
+  for (const capped of [false, true]) {
+    for (const b of seen) {
+      const m = materials.get(b.material);
+      const outline = outlines[b.material];
+      if (!m || !outline || (m.shape === "cap") !== capped) continue;
+      ctx.save();
+      ctx.translate(x(b.atMm), 0);
+      sprites.draw(ctx, m, outline, px, b.turned);
+      ctx.restore();
+    }
+  }
+}
+
+/** drawTarget flags where the strand should end to be on target. */
+function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {
+  const target = view.analysis.target;
+  if (!target) return;
+  const strand = view.analysis.strands[0];
+  const at = x(strand.strungMm - target.offMm);
+  if (at < -40 || at > view.width + 40) return;
+  const colour = cloths[view.tone].target;
+  ctx.strokeStyle = ctx.fillStyle = colour;
+  ctx.lineWidth = 1.5;
+  ctx.setLineDash([5, 4]);
+  ctx.beginPath();
+  ctx.moveTo(at, RULER - axis);
+  ctx.lineTo(at, axis);
+  ctx.stroke();
+  ctx.setLineDash([]);
+  ctx.font = '600 11px "Figtree Variable", sans-serif';
+  ctx.fillText("target", at + 5, view.height - axis - 8);
+}
+
+function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, strand: Strand, x: (mm: number) => number, axis: number) {
+  const { selection, pending, focused, height } = view;
+  const top = RULER - axis + 4;
+  const tall = height - RULER - 8;
+  ctx.strokeStyle = MARIGOLD;
+  ctx.globalAlpha = focused ? 1 : 0.6;
+  if (selection.from === selection.to) {
+    const at = x(gapAt(strand, selection.from));
+    ctx.lineWidth = 2.5;
+    ctx.beginPath();
+    ctx.moveTo(at, top);
+    ctx.lineTo(at, top + tall);
+    ctx.stroke();
+    if (pending) {
+      ctx.fillStyle = MARIGOLD;
+      ctx.beginPath();
+      ctx.roundRect(at + 4, top, 12 + pending.length * 9, 20, 5);
+      ctx.fill();
+      ctx.fillStyle = "#fff";
+      ctx.font = '700 13px "Figtree Variable", sans-serif';
+      ctx.fillText(pending, at + 10, top + 15);
+    }
+  } else {
+    const from = x(gapAt(strand, selection.from));
+    const to = x(gapAt(strand, selection.to));
+    ctx.fillStyle = "rgba(217,138,31,.16)";
+    ctx.lineWidth = 2.5;
+    ctx.beginPath();
+    ctx.roundRect(from, top, to - from, tall, 7);
+    ctx.fill();
+    ctx.stroke();
+  }
+  ctx.globalAlpha = 1;
+}

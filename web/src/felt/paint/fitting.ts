@@ -1,0 +1,127 @@
+import type { Material } from "../../api/client.ts";
+import { css, darker, lighter, parseColour, type Rgb } from "./colour.ts";
+
+const METALS: Record<string, string> = { brass: "#b8923a", copper: "#b4673e", silver: "#b9bcc2", steel: "#8d9096", gold: "#c9a24a" };
+
+/** metalOf picks the colour of a finding's metal. */
+function metalOf(m: Material | undefined): Rgb {
+  const word = (m?.metal ?? "").toLowerCase();
+  const known = Object.keys(METALS).find((name) => word.includes(name));
+  return parseColour(known ? METALS[known] : "#a9a6a2");
+}
+
+/** Stretch is where a part lies along the cord, in px; it points outwards by sign. */
+export interface Stretch {
+  from: number;
+  to: number;
+  px: number;
+}
+
+function wireStroke(ctx: CanvasRenderingContext2D, c: Rgb, width: number, draw: () => void) {
+  for (const [colour, w] of [[darker(c, 0.55), width], [c, width * 0.72], [lighter(c, 0.6), width * 0.25]] as [Rgb, number][]) {
+    ctx.strokeStyle = css(colour);
+    ctx.lineWidth = w;
+    ctx.beginPath();
+    draw();
+    ctx.stroke();
+  }
+}
+
+function tube(ctx: CanvasRenderingContext2D, c: Rgb, from: number, to: number, up: number) {
+  const g = ctx.createLinearGradient(0, -up, 0, up);
+  g.addColorStop(0, css(darker(c, 0.35)));
+  g.addColorStop(0.3, css(lighter(c, 0.7)));
+  g.addColorStop(0.6, css(c));
+  g.addColorStop(1, css(darker(c, 0.6)));
+  ctx.fillStyle = g;
+  ctx.strokeStyle = css(darker(c, 0.6), 0.7);
+  ctx.lineWidth = 0.7;
+  ctx.beginPath();
+  ctx.roundRect(Math.min(from, to), -up, Math.abs(to - from), 2 * up, Math.min(up * 0.35, Math.abs(to - from) / 3));
+  ctx.fill();
+  ctx.stroke();
+}
+
+/** drawFitting paints one part of an end along x. */
+export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Material | undefined, s: Stretch) {
+  const c = metalOf(m);
+  const mid = (s.from + s.to) / 2;
+  const half = Math.abs(s.to - s.from) / 2;
+  const wire = Math.max(0.9, (m?.wireMm ?? 0.7) * s.px);
+  ctx.save();
+  ctx.lineCap = "round";
+  switch (does) {
+    case "crimp":
+      tube(ctx, c, s.from, s.to, Math.max(1, ((m?.outsideMm ?? 2) / 2) * s.px));
+      break;
+    case "cover":
+      tube(ctx, c, s.from, s.to, Math.max(1.5, ((m?.outsideMm ?? 3) / 2) * s.px));
+      break;
+    case "loop":
+      wireStroke(ctx, parseColour("#7d7a76"), Math.max(0.8, 0.4 * s.px), () => ctx.ellipse(mid, 0, half, Math.max(1, half * 0.62), 0, 0, 2 * Math.PI));
+      break;
+    case "guard": {
+      const out = s.to > s.from ? 1 : -1;
+      wireStroke(ctx, c, Math.max(1, 0.9 * s.px), () => {
+        ctx.moveTo(s.from, -half * 0.5);
+        ctx.bezierCurveTo(s.to + out * half * 0.4, -half * 0.9, s.to + out * half * 0.4, half * 0.9, s.from, half * 0.5);
+      });
+      break;
+    }
+    case "ring":
+      wireStroke(ctx, c, wire, () => ctx.ellipse(mid, 0, half + wire / 2, half + wire / 2, 0, 0, 2 * Math.PI));
+      break;
+    case "clasp":
+      drawClasp(ctx, m, c, s, mid, half, wire);
+      break;
+  }
+  ctx.restore();
+}
+
+function drawClasp(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, mid: number, half: number, wire: number) {
+  const out = s.to > s.from ? 1 : -1;
+  switch (m?.type) {
+    case "toggle": {
+      const ring = ((m.ringInsideMm ?? 9) / 2) * s.px;
+      const eye = ((m.ringEyeMm ?? 1.6) / 2) * s.px;
+      const centre = s.from + out * (2 * eye + wire + ring);
+      wireStroke(ctx, c, wire, () => ctx.arc(centre, 0, ring + wire / 2, 0, 2 * Math.PI));
+      wireStroke(ctx, c, wire * 0.7, () => ctx.arc(s.from + out * eye, 0, eye + wire * 0.3, 0, 2 * Math.PI));
+      const bar = ((m.barMm ?? 20) / 2) * s.px;
+      const x = centre + out * (ring - wire * 0.2);
+      wireStroke(ctx, c, Math.max(1.4, (m.barThicknessMm ?? 2) * s.px), () => {
+        ctx.moveTo(x, -bar);
+        ctx.lineTo(x, bar);
+      });
+      break;
+    }
+    case "magnetic":
+    case "slide":
+      tube(ctx, c, s.from + out * half * 0.3, s.to - out * half * 0.3, half * 0.62);
+      wireStroke(ctx, darker(c, 0.5), 0.8, () => {
+        ctx.moveTo(mid, -half * 0.6);
+        ctx.lineTo(mid, half * 0.6);
+      });
+      wireStroke(ctx, c, wire, () => ctx.arc(s.from + out * half * 0.15, 0, half * 0.2, 0, 2 * Math.PI));
+      break;
+    case "hook":
+    case "s-hook":
+      wireStroke(ctx, c, wire * 1.1, () => {
+        ctx.moveTo(s.from, 0);
+        ctx.bezierCurveTo(mid, -half * 0.5, s.to + out * half * 0.2, -half * 0.9, s.to, 0);
+        ctx.bezierCurveTo(s.to - out * half * 0.1, half * 0.7, mid, half * 0.7, mid, half * 0.1);
+      });
+      break;
+    default:
+      // A lobster or spring ring: a body with its tongue, and the eye it hangs by.
+      wireStroke(ctx, c, wire, () => ctx.arc(s.from + out * half * 0.22, 0, half * 0.22 + wire / 2, 0, 2 * Math.PI));
+      wireStroke(ctx, c, wire * 1.7, () => {
+        ctx.moveTo(s.from + out * half * 0.5, 0);
+        ctx.bezierCurveTo(s.from + out * half * 0.7, -half * 0.85, s.to + out * half * 0.15, -half * 0.8, s.to, -wire * 0.2);
+      });
+      wireStroke(ctx, darker(c, 0.15), wire * 1.2, () => {
+        ctx.moveTo(s.from + out * half * 0.5, 0);
+        ctx.bezierCurveTo(s.from + out * half * 0.8, half * 0.6, s.to - out * half * 0.3, half * 0.62, s.to, wire * 0.3);
+      });
+  }
+}

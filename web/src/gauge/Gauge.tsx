@@ -1,0 +1,72 @@
+import type { Bench, BenchState } from "../bench/Bench.ts";
+import { formatLength } from "../units/length.ts";
+import { LengthField } from "../units/LengthField.tsx";
+import { Length, useUnit } from "../units/UnitContext.tsx";
+
+/** Gauge holds the finished length against its target, always in sight. */
+export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {
+  const { unit } = useUnit();
+  const { analysis, doc, behind } = state;
+  const target = analysis?.target;
+  const shown = target?.counts === "beads" ? target.mm : (analysis?.finishedMm ?? 0);
+
+  const setTarget = (change: Partial<NonNullable<typeof doc.target>>) => {
+    const now = bench.snapshot().doc;
+    bench.change({ ...now, target: { finishedMm: 450, toleranceMm: 3, ...now.target, ...change } });
+  };
+
+  return (
+    <section className="gauge" aria-label="Length">
+      <div className={`figure ${behind ? "behind" : ""}`} aria-live="polite" data-testid="finished">
+        {analysis ? <Length mm={shown} /> : "…"}
+      </div>
+      {target && !behind && <Verdict off={target.offMm} within={target.within} />}
+      {analysis && target && <Bar mm={target.mm} target={target.finishedMm} tolerance={target.toleranceMm} />}
+      <div className="asked">
+        <span className="row">
+          target
+          <LengthField
+            label="Target length"
+            mm={doc.target?.finishedMm ?? null}
+            placeholder="none yet"
+            width={84}
+            onChange={(finishedMm) => setTarget({ finishedMm })}
+            onClear={() => bench.change({ ...bench.snapshot().doc, target: undefined })}
+          />
+          ±
+          <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={56} onChange={(toleranceMm) => setTarget({ toleranceMm })} />
+        </span>
+        {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
+      </div>
+    </section>
+  );
+}
+
+function Verdict({ off, within }: { off: number; within: boolean }) {
+  const { unit } = useUnit();
+  const by = formatLength(Math.abs(off), unit);
+  const exact = by.startsWith("0 ");
+  const words = exact ? "on target" : `${by} ${off > 0 ? "over" : "under"}`;
+  return <span className={`verdict ${within ? "right" : "off"}`}>{within ? `✓ ${words}` : `${off > 0 ? "▲" : "▼"} ${words}`}</span>;
+}
+
+/** Bar shows the length on a scale of which the target stands at four fifths. */
+function Bar({ mm, target, tolerance }: { mm: number; target: number; tolerance: number }) {
+  const share = (value: number) => `${Math.max(0, Math.min(100, (value / target) * 80))}%`;
+  return (
+    <div className="bar" aria-hidden>
+      <div className="run" style={{ width: share(mm) }} />
+      <div className="zone" style={{ left: share(target - tolerance), width: share(2 * tolerance) }} />
+      <div className="mark" style={{ left: share(target) }} />
+    </div>
+  );
+}
+
+function Inside({ analysis, text }: { analysis: NonNullable<BenchState["analysis"]>; text: (mm: number) => string }) {
+  if (analysis.insideMm !== null && analysis.insideMm !== undefined) {
+    return <span title="What the wearer feels">inside {text(analysis.insideMm)}</span>;
+  }
+  const rule = analysis.insideRule;
+  if (!rule) return null;
+  return <span title={`Finished length less π × ${rule.thickMm} mm, the thickness of the beads that touch`}>rule of thumb: inside {text(rule.mm)}</span>;
+}

@@ -1,0 +1,44 @@
+import { ToggleButton, ToggleButtonGroup } from "@mui/material";
+import type { ReactNode } from "react";
+import type { NewPiece } from "../api/client.ts";
+
+export const KINDS: { value: NewPiece["kind"]; label: string }[] = [
+  { value: "necklace", label: "Necklace" },
+  { value: "bracelet", label: "Bracelet" },
+  { value: "anklet", label: "Anklet" },
+];
+
+export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string }[] = [
+  { value: "clasp", label: "A clasp", says: "two ends, crimped on wire" },
+  { value: "knot", label: "A knot", says: "a ring tied on itself, as stretch pieces are" },
+  { value: "none", label: "It slips over", says: "a ring without a way to open" },
+];
+
+interface ChoiceProps<T extends string> {
+  legend: string;
+  value: T;
+  options: { value: T; label: string }[];
+  says?: ReactNode;
+  onChange: (value: T) => void;
+}
+
+/** Choice is one answer among a few. */
+export function Choice<T extends string>({ legend, value, options, says, onChange }: ChoiceProps<T>) {
+  return (
+    <fieldset>
+      <legend>{legend}</legend>
+      <ToggleButtonGroup exclusive value={value} onChange={(_, next: T | null) => next && onChange(next)} aria-label={legend} size="small" color="primary">
+        {options.map((o) => (
+          <ToggleButton key={o.value} value={o.value} sx={{ textTransform: "none", px: 2.2, fontWeight: 600 }}>
+            {o.label}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      {says && (
+        <div className="quiet" style={{ marginTop: 5 }}>
+          {says}
+        </div>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,53 @@
+import { TextField } from "@mui/material";
+import type { Document, NewPiece } from "../api/client.ts";
+import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { LengthField } from "../units/LengthField.tsx";
+import { Length } from "../units/UnitContext.tsx";
+import { Choice, CLOSURES, KINDS } from "./Answers.tsx";
+import { withClosure } from "./closure.ts";
+
+/** Decide settles what is made, how it closes, and how long it should be. */
+export function Decide() {
+  const { bench, state, catalogue } = useBenchContext();
+  const { doc, analysis } = state;
+  const change = (next: Partial<Document>) => bench.change({ ...bench.snapshot().doc, ...next });
+  const target = { finishedMm: 450, toleranceMm: 3, ...doc.target };
+
+  return (
+    <div className="pieces">
+      <div className="answers" style={{ maxWidth: 560 }}>
+        <Choice legend="What is it?" value={doc.kind} options={KINDS} onChange={(kind) => change({ kind })} />
+        <Choice
+          legend="How does it close?"
+          value={doc.closure.type}
+          options={CLOSURES}
+          says={CLOSURES.find((c) => c.value === doc.closure.type)?.says}
+          onChange={(type: NewPiece["closure"]) =>
+            bench.change(withClosure(bench.snapshot().doc, type, catalogue.map((c) => c.material)))
+          }
+        />
+        <fieldset>
+          <legend>How long should it be, closed?</legend>
+          <LengthField label="Target length" mm={doc.target?.finishedMm ?? null} placeholder="no target yet" width={130} onChange={(finishedMm) => change({ target: { ...target, finishedMm } })} onClear={() => change({ target: undefined })} />
+          {" give or take "}
+          <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={80} onChange={(toleranceMm) => change({ target: { ...target, toleranceMm } })} />
+          {analysis && (
+            <div className="quiet" style={{ marginTop: 6 }}>
+              As laid out it comes to <Length mm={analysis.finishedMm} />.
+            </div>
+          )}
+        </fieldset>
+        <Choice
+          legend="What does the target count?"
+          value={doc.house?.targetCounts ?? "closed"}
+          options={[
+            { value: "closed", label: "The clasp too" },
+            { value: "beads", label: "The beads alone" },
+          ]}
+          onChange={(targetCounts) => change({ house: { ...doc.house, targetCounts } })}
+        />
+        <TextField label="Notes" value={doc.notes ?? ""} onChange={(e) => change({ notes: e.target.value || undefined })} multiline minRows={3} slotProps={{ htmlInput: { maxLength: 10_000 } }} />
+      </div>
+    </div>
+  );
+}

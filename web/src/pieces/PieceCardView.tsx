@@ -1,0 +1,85 @@
+import { useQuery } from "@tanstack/react-query";
+import { useCallback } from "react";
+import { Link } from "react-router";
+import { api, given, type PieceCard } from "../api/client.ts";
+import { layCloth } from "../felt/cloth.ts";
+import { drawWhole } from "../felt/drawWhole.ts";
+import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
+import { Length } from "../units/UnitContext.tsx";
+
+interface Props {
+  piece: PieceCard;
+  onDuplicate: () => void;
+  onDelete: () => void;
+}
+
+const FLAGS: Record<string, string> = { stop: "✕ cannot be made as it is", warn: "▲ has an open check", line: "✕ its bead line does not read" };
+
+/** PieceCardView shows a piece by its picture, drawn from its data. */
+export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
+  return (
+    <li className="card">
+      <Picture piece={piece} />
+      <div className="words">
+        <Link to={`/pieces/${piece.id}`}>
+          <h2>{piece.name}</h2>
+        </Link>
+        <div className="facts">
+          {piece.kind}
+          {piece.finishedMm !== undefined && (
+            <>
+              {" · "}
+              <Length mm={piece.finishedMm} />
+            </>
+          )}
+          {` · ${piece.beads} beads`}
+        </div>
+        <div className="facts">
+          changed {whenChanged(new Date(piece.updatedAt))}
+          {FLAGS[piece.worst] && <span className="flag"> · {FLAGS[piece.worst]}</span>}
+        </div>
+        <div className="acts">
+          <button type="button" onClick={onDuplicate} aria-label={`Duplicate ${piece.name}`}>
+            Duplicate
+          </button>
+          <button type="button" onClick={onDelete} aria-label={`Delete ${piece.name}`}>
+            Delete
+          </button>
+        </div>
+      </div>
+    </li>
+  );
+}
+
+function Picture({ piece }: { piece: PieceCard }) {
+  // The picture belongs to the piece as it was when it last changed.
+  const whole = useQuery({
+    queryKey: ["picture", piece.id, piece.updatedAt],
+    queryFn: async () => {
+      const [state, analysis] = await Promise.all([
+        given(api.GET("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
+        given(api.GET("/api/pieces/{id}/analysis", { params: { path: { id: piece.id } } })),
+      ]);
+      return { doc: state.document, analysis };
+    },
+    staleTime: Infinity, enabled: piece.worst !== "line", retry: false,
+  });
+  const draw = useCallback(
+    (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
+      layCloth(ctx, "light", width, height);
+      if (whole.data) drawWhole(ctx, { ...whole.data, width, height, tone: "light" });
+    },
+    [whole.data],
+  );
+  const { ref } = useCanvas(draw);
+  return <canvas ref={ref} className="picture" aria-hidden />;
+}
+
+function whenChanged(at: Date): string {
+  const minutes = (Date.now() - at.getTime()) / 60_000;
+  if (minutes < 1) return "just now";
+  if (minutes < 60) return `${Math.floor(minutes)} min ago`;
+  const today = new Date();
+  if (at.toDateString() === today.toDateString()) return `today, ${at.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}`;
+  return at.toLocaleDateString([], { day: "numeric", month: "short", year: "numeric" });
+}

@@ -1,0 +1,137 @@
+import { Button, InputBase, Snackbar } from "@mui/material";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { api, given, Refused, type Document } from "../api/client.ts";
+import { NewPieceDialog } from "./NewPieceDialog.tsx";
+import { PieceCardView } from "./PieceCardView.tsx";
+
+/** Pieces is everything the shop has planned, the one changed last first. */
+export function Pieces() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [typed, setTyped] = useState("");
+  const search = useDeferredValue(typed);
+  const [starting, setStarting] = useState(false);
+  const [deleted, setDeleted] = useState<{ id: string; name: string } | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const pieces = useQuery({ queryKey: ["pieces", search], queryFn: () => given(api.GET("/api/pieces", { params: { query: { search } } })), placeholderData: (old) => old });
+  const refresh = () => queries.invalidateQueries({ queryKey: ["pieces"] });
+  const fail = (err: Error) => setSays(err.message);
+
+  const duplicate = useMutation({ mutationFn: (id: string) => given(api.POST("/api/pieces/{id}/duplicate", { params: { path: { id } } })), onSuccess: refresh, onError: fail });
+  const remove = useMutation({
+    mutationFn: (piece: { id: string; name: string }) => given(api.DELETE("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
+    onSuccess: (_, piece) => {
+      setDeleted(piece);
+      return refresh();
+    },
+    onError: fail,
+  });
+  const undelete = useMutation({
+    mutationFn: (id: string) => given(api.POST("/api/pieces/{id}/undelete", { params: { path: { id } } })),
+    onSuccess: () => {
+      setDeleted(null);
+      return refresh();
+    },
+    onError: fail,
+  });
+
+  useEffect(() => {
+    document.title = "Pieces · Mala";
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
+      if (event.key === "n" && !typing && !event.ctrlKey && !event.metaKey) {
+        event.preventDefault();
+        setStarting(true);
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+
+  async function takeFile(chosen: File | undefined) {
+    if (!chosen) return;
+    try {
+      if (chosen.size > 4 * 1024 * 1024) throw new Error("A piece file holds at most 4 MB.");
+      const made = await given(api.POST("/api/pieces", { body: (await chosen.text()) as unknown as Document, bodySerializer: (text: unknown) => text as string, headers: { "Content-Type": "application/json" } }));
+      await refresh();
+      void navigate(`/pieces/${made.id}`);
+    } catch (err) {
+      const fault = err instanceof Refused ? err.problem.faults?.[0] : undefined;
+      setSays(`${chosen.name} was not taken in. ${fault?.where ? `${fault.where}: ` : ""}${fault?.says ?? (err as Error).message}`);
+    }
+  }
+
+  const list = pieces.data ?? [];
+  return (
+    <main className="view">
+      <header className="head">
+        <div className="title">
+          <h1 style={{ fontSize: "1.55rem" }}>Pieces</h1>
+        </div>
+        <InputBase
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+          placeholder="Search names and notes"
+          type="search"
+          inputProps={{ "aria-label": "Search pieces", maxLength: 200 }}
+          sx={{ border: "1px solid", borderColor: "divider", borderRadius: 2, px: 1.5, width: 260, bgcolor: "background.paper" }}
+        />
+        <Button variant="outlined" onClick={() => file.current?.click()}>
+          Take in a piece file
+        </Button>
+        <input
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          data-testid="file"
+          onChange={(e) => {
+            void takeFile(e.target.files?.[0]);
+            e.target.value = "";
+          }}
+        />
+        <Button variant="contained" onClick={() => setStarting(true)} title="n">
+          New piece
+        </Button>
+      </header>
+      <div className="pieces">
+        {pieces.isError && <p role="alert">{pieces.error.message}</p>}
+        {!pieces.isPending && list.length === 0 && <Empty search={search} onStart={() => setStarting(true)} />}
+        <ul className="cards">
+          {list.map((piece) => (
+            <PieceCardView key={piece.id} piece={piece} onDuplicate={() => duplicate.mutate(piece.id)} onDelete={() => remove.mutate({ id: piece.id, name: piece.name })} />
+          ))}
+        </ul>
+      </div>
+      <NewPieceDialog open={starting} onClose={() => setStarting(false)} />
+      <Snackbar
+        open={deleted !== null}
+        autoHideDuration={12_000}
+        onClose={(_, why) => why !== "clickaway" && setDeleted(null)}
+        message={`${deleted?.name ?? ""} is put away.`}
+        action={
+          <Button color="secondary" size="small" onClick={() => undelete.mutate(deleted!.id)} sx={{ color: "#ffcf7d" }}>
+            Fetch it back
+          </Button>
+        }
+      />
+      <Snackbar open={says !== null} onClose={(_, why) => why !== "clickaway" && setSays(null)} message={says} action={<Button size="small" sx={{ color: "#ffcf7d" }} onClick={() => setSays(null)}>Close</Button>} />
+    </main>
+  );
+}
+
+function Empty({ search, onStart }: { search: string; onStart: () => void }) {
+  if (search) return <p className="quiet">No piece has “{search}” in its name or notes.</p>;
+  return (
+    <div style={{ maxWidth: 460 }}>
+      <h2>No pieces yet</h2>
+      <p className="quiet">A piece starts from three answers: what it is, how it closes, and how long it should be. You get a strand of the right length to type over.</p>
+      <Button variant="contained" onClick={onStart}>
+        Start the first one
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+import { Button } from "@mui/material";
+import { useRef, useState } from "react";
+import { api, given, type VersionNote } from "../api/client.ts";
+import { useBenchContext } from "../bench/PieceRoom.tsx";
+import planCss from "./plan.css?inline";
+import { saveAs, standalone } from "./keep.ts";
+import { PlanSheet } from "./PlanSheet.tsx";
+
+/** Plan is the printed page of the piece, and the ways to take it along. */
+export function Plan() {
+  const { id, bench, state } = useBenchContext();
+  const sheet = useRef<HTMLDivElement>(null);
+  const [version, setVersion] = useState<VersionNote | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const [stamped, setStamped] = useState(state.doc);
+  // A stamp belongs to the document it was given for.
+  const stamp = version && stamped === state.doc ? version : null;
+
+  async function stampAs(reason: "printed" | "exported" | "named", label = ""): Promise<VersionNote | null> {
+    setSays(null);
+    if (!(await bench.flush())) {
+      setSays("Not everything is saved yet, so no version can be made. Try again when it is.");
+      return null;
+    }
+    try {
+      const made = await given(api.POST("/api/pieces/{id}/versions", { params: { path: { id } }, body: { reason, label } }));
+      setVersion(made);
+      setStamped(bench.snapshot().doc);
+      return made;
+    } catch (err) {
+      setSays((err as Error).message);
+      return null;
+    }
+  }
+
+  async function print() {
+    if (await stampAs("printed")) onceShown(() => window.print());
+  }
+  async function saveHtml() {
+    const made = await stampAs("printed");
+    if (made) onceShown(() => saveAs(`${state.doc.name}, version ${made.number}.html`, standalone(state.doc.name, sheet.current!, planCss)));
+  }
+  async function exportFile() {
+    const made = await stampAs("exported");
+    if (!made) return;
+    const link = document.createElement("a");
+    link.href = `/api/pieces/${id}/versions/${made.number}/file`;
+    link.download = "";
+    link.click();
+  }
+
+  return (
+    <div className="plan-room">
+      <div className="plan-tools">
+        <Button variant="contained" onClick={() => void print()}>
+          Print
+        </Button>
+        <Button variant="outlined" onClick={() => void saveHtml()}>
+          Keep as a page (HTML)
+        </Button>
+        <Button variant="outlined" onClick={() => void exportFile()}>
+          Export the piece file
+        </Button>
+        <span className="quiet">{says ?? "Each makes a version that never changes and stamps it on the page."}</span>
+      </div>
+      {state.analysis && !state.behind ? (
+        <PlanSheet ref={sheet} doc={state.doc} analysis={state.analysis} version={stamp} />
+      ) : (
+        <p className="quiet" style={{ padding: 24 }}>
+          The plan is drawn as soon as the bead line reads.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** onceShown waits until the stamp is on the sheet: it is there after the next frame. */
+function onceShown(then: () => void) {
+  requestAnimationFrame(() => setTimeout(then, 0));
+}

@@ -1,0 +1,155 @@
+import { useMemo, type Ref } from "react";
+import type { Analysis, Document, VersionNote } from "../api/client.ts";
+import { sizeOf } from "../dishes/size.ts";
+import { drawWhole } from "../felt/drawWhole.ts";
+import { formatLength } from "../units/length.ts";
+import { useUnit } from "../units/UnitContext.tsx";
+import { endSteps } from "./endSteps.ts";
+
+interface Props {
+  doc: Document;
+  analysis: Analysis;
+  version: VersionNote | null;
+  ref: Ref<HTMLDivElement>;
+}
+
+/** PlanSheet is the one page that goes to the bench: picture, runs, tally, ends, cut, checks, cautions. */
+export function PlanSheet({ doc, analysis, version, ref }: Props) {
+  const { unit } = useUnit();
+  const text = (mm: number) => formatLength(mm, unit);
+  const strand = analysis.strands[0];
+  const name = (id: string | undefined) => doc.materials.find((m) => m.id === id)?.name ?? "";
+  const size = (id: string) => {
+    const m = doc.materials.find((one) => one.id === id);
+    return m ? sizeOf(m) : "";
+  };
+  const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id) ?? "";
+  const cord = doc.sections[0].rows?.[0].cord;
+
+  return (
+    <article className="sheet" ref={ref}>
+      <header>
+        <h1>{doc.name}</h1>
+        <p className="stamp">{version ? stampOf(version) : "not stamped yet: print it to make a version"}</p>
+      </header>
+      <div className="first">
+        <Picture doc={doc} analysis={analysis} />
+        <div>
+          <table>
+            <caption>Length</caption>
+            <tbody>
+              <Line what="Finished, closed" value={text(analysis.finishedMm)} />
+              {analysis.target && <Line what="Target" value={`${text(analysis.target.finishedMm)} ± ${text(analysis.target.toleranceMm)}`} />}
+              <Line what={strand.ring ? "Strung, round the loop" : "Strung, bead to bead"} value={text(strand.strungMm)} />
+              {strand.slackMm > 0 && <Line what="Slack" value={text(strand.slackMm)} />}
+              {analysis.insideMm != null ? (
+                <Line what="Inside" value={text(analysis.insideMm)} />
+              ) : (
+                analysis.insideRule && <Line what="Inside, by rule of thumb" value={text(analysis.insideRule.mm)} />
+              )}
+            </tbody>
+          </table>
+          <table>
+            <caption>
+              Cut {name(cord).toLowerCase()}, {size(cord ?? "")}
+            </caption>
+            <tbody>
+              {strand.cut.map((c) => (
+                <Line key={c.part} what={c.part} value={text(c.mm)} />
+              ))}
+              <Line what="cut" value={text(strand.cutMm)} sum />
+            </tbody>
+          </table>
+        </div>
+        <table>
+          <caption>What it takes</caption>
+          <tbody>
+            {analysis.tally.map((c) => (
+              <Line key={c.material} what={`${keyOf(c.material)} ${name(c.material)}, ${size(c.material)}`.trim()} value={c.cutMm !== undefined ? text(c.cutMm) : String(c.count)} />
+            ))}
+            <Line what="beads in all" value={String(strand.beads)} sum />
+          </tbody>
+        </table>
+      </div>
+      <section>
+        <h2>String from the left</h2>
+        <p className="bead-line">{strand.line}</p>
+        <ol className="runs">
+          {strand.runs.map((run) => (
+            <li key={run.first}>
+              <span className="box" aria-hidden />
+              <b>{run.count}</b> {name(run.material)}
+              {run.turned && <em> turned</em>}
+              <span className="reach">{text(run.reachedMm)}</span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <div className="ends">
+        <EndList title="Left end, from the last bead outwards" steps={endSteps(doc, strand, "left")} />
+        <EndList title="Right end, from the last bead outwards" steps={endSteps(doc, strand, "right")} />
+      </div>
+      {analysis.checks.length > 0 && (
+        <section className="open-checks">
+          <h2>Open checks</h2>
+          <ul>
+            {analysis.checks.map((c, i) => (
+              <li key={i}>
+                <b>{c.severity === "stop" ? "Stop: " : ""}{c.title}.</b> {c.says}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section className="cautions">
+        <h2>Mind</h2>
+        <ul>
+          {analysis.cautions.map((c) => (
+            <li key={c.code}>{c.says}</li>
+          ))}
+        </ul>
+      </section>
+    </article>
+  );
+}
+
+function stampOf(version: VersionNote): string {
+  return `version ${version.number} of ${new Date(version.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}`;
+}
+
+function Line({ what, value, sum = false }: { what: string; value: string; sum?: boolean }) {
+  return (
+    <tr className={sum ? "sum" : undefined}>
+      <th scope="row">{what}</th>
+      <td>{value}</td>
+    </tr>
+  );
+}
+
+function EndList({ title, steps }: { title: string; steps: string[] }) {
+  return (
+    <section>
+      <h2>{title}</h2>
+      <ol>
+        {steps.map((step, i) => (
+          <li key={i}>{step}</li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+const PICTURE = { width: 236, height: 250, sharp: 4 };
+
+/** Picture paints the piece once, sharp enough for paper. */
+function Picture({ doc, analysis }: { doc: Document; analysis: Analysis }) {
+  const source = useMemo(() => {
+    const canvas = document.createElement("canvas");
+    canvas.width = PICTURE.width * PICTURE.sharp;
+    canvas.height = PICTURE.height * PICTURE.sharp;
+    const ctx = canvas.getContext("2d")!;
+    drawWhole(ctx, { doc, analysis, tone: "light", width: canvas.width, height: canvas.height, mostPx: 4 * PICTURE.sharp });
+    return canvas.toDataURL("image/png");
+  }, [doc, analysis]);
+  return <img src={source} width={PICTURE.width} height={PICTURE.height} alt={`${doc.name}, laid on the circle of its finished length`} />;
+}

@@ -1,0 +1,29 @@
+import type { Document, Strand } from "../api/client.ts";
+
+/** endSteps tells an end in threading order, in the words of the bench. */
+export function endSteps(doc: Document, strand: Strand, side: "left" | "right"): string[] {
+  const parts = strand[side];
+  const material = (id: string | undefined) => doc.materials.find((m) => m.id === id);
+  if (parts.length === 0) return [strand.ring ? "No fittings: the cord is tied to its other end." : "No fittings: the cord ends bare."];
+  const steps = parts.map((part) => {
+    const name = material(part.material)?.name ?? "";
+    switch (part.does) {
+      case "loop":
+        return "The wire turns back in a loop of its own, through the next part, and back through the crimp.";
+      case "guard":
+        return `${name}: the wire follows its groove.`;
+      case "crimp":
+        return part.swallowed ? `${name}, which slips into the last bead: see the open checks.` : name;
+      case "clasp":
+        return material(part.material)?.type === "toggle" ? `${name}, its ring` : name;
+      default:
+        return name;
+    }
+  });
+  const other = strand[side === "left" ? "right" : "left"].find((part) => part.does === "clasp");
+  if (other) {
+    const clasp = material(other.material);
+    steps.push(clasp?.type === "toggle" ? `${clasp.name}, its bar` : `Closes into the ${clasp?.name.toLowerCase() ?? "clasp"}.`);
+  }
+  return steps;
+}

@@ -1,0 +1,50 @@
+import type { BenchState } from "../bench/Bench.ts";
+import { sizedBy, sizeOf } from "../dishes/size.ts";
+import { formatLength } from "../units/length.ts";
+import { Length, useUnit } from "../units/UnitContext.tsx";
+
+/** Tally is the parts list, derived from the sequence: beads, findings, cord. */
+export function Tally({ state }: { state: BenchState }) {
+  const { analysis, doc, behind } = state;
+  const { unit } = useUnit();
+  if (!analysis) return null;
+  const material = (id: string) => doc.materials.find((m) => m.id === id);
+  const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id);
+  const beads = analysis.strands.reduce((sum, s) => sum + s.beads, 0);
+  const moves = new Map(analysis.sensitivity.map((s) => [s.material, s.mmPerTenth]));
+
+  return (
+    <section aria-label="Tally" className={behind ? "behind" : undefined}>
+      <h2>Tally</h2>
+      <table className="list">
+        <tbody>
+          {analysis.tally.map((c) => {
+            const m = material(c.material);
+            if (!m) return null;
+            const moved = moves.get(c.material) ?? 0;
+            return (
+              <tr key={c.material} title={m.class === "bead" ? `Size ${sizedBy(m)}; 0.1 mm on each moves the piece by ${formatLength(moved, unit)}` : undefined}>
+                <th scope="row">
+                  {m.class === "bead" && <span className="key">{keyOf(c.material)}</span>}
+                  {m.name} <span className="size">{sizeOf(m)}</span>
+                </th>
+                <td className="n">{c.cutMm !== undefined ? <Length mm={c.cutMm} /> : c.count}</td>
+              </tr>
+            );
+          })}
+          <tr className="sum">
+            <th scope="row">
+              {beads} {beads === 1 ? "bead" : "beads"}
+            </th>
+            <td className="n">{weight(analysis.massG, analysis.unweighed.length)}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function weight(g: number, unweighed: number): string {
+  const known = `${g < 10 ? g.toFixed(1) : Math.round(g)} g`;
+  return unweighed > 0 ? `${known} and ${unweighed} not weighed` : known;
+}

@@ -1,0 +1,75 @@
+import { FormHelperText, InputBase } from "@mui/material";
+import { useId, useState, type KeyboardEvent } from "react";
+import { api, Away, given } from "../api/client.ts";
+import { formatLength } from "./length.ts";
+import { useUnit } from "./UnitContext.tsx";
+
+interface Props {
+  label: string;
+  mm: number | null;
+  /** Shown when there is no length. */
+  placeholder?: string;
+  onChange: (mm: number) => void;
+  /** Called when the field is emptied; without it an empty field is refused. */
+  onClear?: () => void;
+  width?: number | string;
+}
+
+/** LengthField reads a length as people type it and keeps what was typed when it cannot. */
+export function LengthField({ label, mm, placeholder, onChange, onClear, width = 92 }: Props) {
+  const { unit } = useUnit();
+  const [typed, setTyped] = useState<string | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const helpId = useId();
+  const shown = mm === null ? "" : formatLength(mm, unit);
+
+  async function settle() {
+    if (typed === null || typed === shown) {
+      setTyped(null);
+      return;
+    }
+    if (typed.trim() === "" && onClear) {
+      onClear();
+      setTyped(null);
+      setSays(null);
+      return;
+    }
+    try {
+      const read = await given(api.POST("/api/length", { body: { text: typed, unit } }));
+      setTyped(null);
+      setSays(null);
+      if (read.mm !== mm) onChange(read.mm);
+    } catch (err) {
+      setSays(err instanceof Away ? "The server does not answer; press Enter to try again." : (err as Error).message);
+    }
+  }
+
+  function onKey(event: KeyboardEvent) {
+    if (event.key === "Enter") void settle();
+    if (event.key === "Escape") {
+      setTyped(null);
+      setSays(null);
+    }
+  }
+
+  return (
+    <span className="length-field">
+      <InputBase
+        value={typed ?? shown}
+        placeholder={placeholder}
+        onChange={(e) => setTyped(e.target.value)}
+        onFocus={(e) => e.target.select()}
+        onBlur={() => void settle()}
+        onKeyDown={onKey}
+        error={says !== null}
+        sx={{ width, borderBottom: "1px dashed", borderColor: says ? "error.main" : "divider", font: "inherit", "&.Mui-focused": { borderColor: "secondary.main", borderBottomStyle: "solid" } }}
+        inputProps={{ "aria-label": label, "aria-describedby": says ? helpId : undefined, style: { padding: "1px 2px" } }}
+      />
+      {says && (
+        <FormHelperText id={helpId} error role="alert">
+          {says}
+        </FormHelperText>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,33 @@
+import { createContext, use, useCallback, useMemo, useState, type ReactNode } from "react";
+import { formatLength, otherUnit, type Unit } from "./length.ts";
+
+interface UnitChoice {
+  unit: Unit;
+  choose: (unit: Unit) => void;
+}
+
+const UnitContext = createContext<UnitChoice>({ unit: "mm", choose: () => {} });
+const KEPT_AS = "mala.unit";
+
+/** UnitProvider keeps the house unit for this browser and hands it to every view. */
+export function UnitProvider({ children }: { children: ReactNode }) {
+  const [unit, setUnit] = useState<Unit>(() => (localStorage.getItem(KEPT_AS) === "in" ? "in" : "mm"));
+  const choose = useCallback((next: Unit) => {
+    localStorage.setItem(KEPT_AS, next);
+    setUnit(next);
+  }, []);
+  const value = useMemo(() => ({ unit, choose }), [unit, choose]);
+  return <UnitContext value={value}>{children}</UnitContext>;
+}
+
+export const useUnit = () => use(UnitContext);
+
+/** Length shows a length in the house unit, and the other one on hover. */
+export function Length({ mm }: { mm: number }) {
+  const { unit } = useUnit();
+  return (
+    <span className="length" title={formatLength(mm, otherUnit(unit))}>
+      {formatLength(mm, unit)}
+    </span>
+  );
+}

@@ -1,0 +1,10 @@
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vite";
+
+export default defineConfig({
+  root: import.meta.dirname,
+  plugins: [react()],
+  // Nothing is inlined: the page's policy lets in files of its own only.
+  build: { outDir: "dist/page", emptyOutDir: true, assetsInlineLimit: 0, modulePreload: { polyfill: false } },
+  server: { proxy: { "/api": "http://127.0.0.1:7420" } },
+});
