@@ -42,8 +42,12 @@ func Starter(name, kind, closure string, target length.MM, catalogue []Material)
 		return doc, Faults{{Where: "closure", Says: "The catalogue has no cord to string this on. Add a beading wire and an elastic first."}}
 	}
 	row.Cord = use(cord)
+	passes := 1
+	if closure == "clasp" {
+		passes = 2 // the tail goes back through the last beads
+	}
 	bead := pick(func(m *Material) bool {
-		return m.Class == "bead" && m.Shape == string(material.Round) && m.HoleMm >= material.HoleFor(2, cord.DiameterMm)*1.1
+		return m.Class == "bead" && m.Shape == string(material.Round) && m.HoleMm >= material.HoleFor(passes, cord.DiameterMm)*1.1
 	}, func(m *Material) float64 { return math.Abs(float64(m.AcrossMm) - startingBead[kind]) })
 	if bead != nil {
 		key := firstLetter(bead.Name)

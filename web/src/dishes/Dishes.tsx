@@ -42,7 +42,7 @@ export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
                 <span className="facts" style={{ display: "block" }}>
                   {sizeOf(material)}
                   <br />
-                  {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} on shelf`}
+                  {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} held`}
                 </span>
               </span>
             </button>

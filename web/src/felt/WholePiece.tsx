@@ -1,7 +1,7 @@
 import { useCallback, type MouseEvent } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { cloths, layCloth, type Tone } from "./cloth.ts";
-import { drawWhole, fitWhole, wholeMm } from "./drawWhole.ts";
+import { drawWhole, fitWhole, wholeMm, type WholeView } from "./drawWhole.ts";
 import { nearestGap, PX_PER_MM } from "./strandGeometry.ts";
 import { useCanvas } from "./useCanvas.ts";
 
@@ -17,13 +17,15 @@ interface Props {
 export function WholePiece({ analysis, doc, tone, selection, onPlace }: Props) {
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
+      const view: WholeView = { analysis, doc, width, height, tone, selection };
       layCloth(ctx, tone, width, height);
-      drawWhole(ctx, { analysis, doc, width, height, tone, selection });
+      drawWhole(ctx, view);
       ctx.fillStyle = cloths[tone].text;
       ctx.font = '12px "Figtree Variable", sans-serif';
-      const scale = fitWhole(analysis, width, height) / PX_PER_MM;
-      ctx.fillText(`The whole piece, true to scale ${scale.toFixed(2)} : 1`, 18, 24);
-      ctx.fillText("laid on the circle of its finished length", 18, 40);
+      ctx.fillText("The whole piece", 18, 24);
+      ctx.fillText(`true to scale, ${(fitWhole(view) / PX_PER_MM).toFixed(2)} : 1`, 18, 40);
+      ctx.fillText("on the circle of", 18, height - 28);
+      ctx.fillText("its finished length", 18, height - 12);
     },
     [analysis, doc, tone, selection],
   );

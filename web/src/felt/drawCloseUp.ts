@@ -133,7 +133,7 @@ function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: nu
   ctx.stroke();
   ctx.setLineDash([]);
   ctx.font = '600 11px "Figtree Variable", sans-serif';
-  ctx.fillText("target", at + 5, view.height - axis - 8);
+  ctx.fillText("target", at + 5, RULER - axis + 14);
 }
 
 function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, strand: Strand, x: (mm: number) => number, axis: number) {
@@ -149,15 +149,6 @@ function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, strand: Str
     ctx.moveTo(at, top);
     ctx.lineTo(at, top + tall);
     ctx.stroke();
-    if (pending) {
-      ctx.fillStyle = MARIGOLD;
-      ctx.beginPath();
-      ctx.roundRect(at + 4, top, 12 + pending.length * 9, 20, 5);
-      ctx.fill();
-      ctx.fillStyle = "#fff";
-      ctx.font = '700 13px "Figtree Variable", sans-serif';
-      ctx.fillText(pending, at + 10, top + 15);
-    }
   } else {
     const from = x(gapAt(strand, selection.from));
     const to = x(gapAt(strand, selection.to));
@@ -169,4 +160,16 @@ function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, strand: Str
     ctx.stroke();
   }
   ctx.globalAlpha = 1;
+  if (pending) drawPending(ctx, pending, x(gapAt(strand, selection.to)), top);
+}
+
+/** drawPending shows the count that waits for its letter. */
+function drawPending(ctx: CanvasRenderingContext2D, pending: string, at: number, top: number) {
+  ctx.fillStyle = "#8a5a00";
+  ctx.beginPath();
+  ctx.roundRect(at + 4, top, 12 + pending.length * 9, 20, 5);
+  ctx.fill();
+  ctx.fillStyle = "#fff";
+  ctx.font = '700 13px "Figtree Variable", sans-serif';
+  ctx.fillText(pending, at + 10, top + 15);
 }

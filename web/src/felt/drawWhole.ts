@@ -27,8 +27,9 @@ export function materialsOf(doc: Document): Map<string, Material> {
 }
 
 /** fitWhole says how many px a millimetre takes so that the loop fits. */
-export function fitWhole(analysis: Analysis, width: number, height: number, mostPx = MOST_PX): number {
-  const widest = Math.max(CLASP_MM, ...analysis.strands[0].placed.map((b) => b.acrossMm));
+export function fitWhole({ analysis, doc, width, height, mostPx = MOST_PX }: WholeView): number {
+  const standsOut = Math.max(CLASP_MM, ...doc.materials.map((m) => 1.2 * (m.barMm ?? 0)));
+  const widest = Math.max(standsOut, ...analysis.strands[0].placed.map((b) => b.acrossMm));
   const across = analysis.finishedMm / Math.PI + widest;
   const free = Math.min(width, height) * (1 - 2 * MARGIN);
   return Math.max(0.1, Math.min(mostPx, free / across));
@@ -38,7 +39,7 @@ export function fitWhole(analysis: Analysis, width: number, height: number, most
 export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
   const { analysis, doc, width, height } = view;
   const strand = analysis.strands[0];
-  const px = fitWhole(analysis, width, height, view.mostPx);
+  const px = fitWhole(view);
   const loop = loopOf(analysis);
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};

@@ -1,0 +1,48 @@
+package caution
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+func codes(m *measure.Measured) []string {
+	var out []string
+	for _, c := range For(m) {
+		out = append(out, c.Code)
+	}
+	return out
+}
+
+func TestCautionsFollowFromWhatIsUsed(t *testing.T) {
+	with := func(m material.Material) *measure.Measured {
+		return &measure.Measured{Piece: &piece.Piece{Closure: piece.Closure{Type: piece.Clasp}}, Tally: []measure.Count{{Material: &m}}}
+	}
+	for code, m := range map[string]*measure.Measured{
+		"cut-ends": with(material.Material{Cord: &material.Cord{Type: material.Wire}}),
+		"magnet":   with(material.Material{Finding: &material.Finding{Type: material.Magnetic}}),
+		"metal":    with(material.Material{Metal: "brass"}),
+	} {
+		if got := codes(m); !slices.Contains(got, code) || !slices.Contains(got, "small-parts") {
+			t.Errorf("got %v, want %s and small-parts", got, code)
+		}
+	}
+	plain := with(material.Material{Metal: "Titanium", Cord: &material.Cord{Type: material.Thread}})
+	if got := codes(plain); len(got) != 1 {
+		t.Errorf("a plain thread strand: %v", got)
+	}
+	ring := with(material.Material{})
+	ring.Piece.Closure.Type, ring.Finished = piece.Knot, 700
+	if got := codes(ring); !slices.Contains(got, "tight-band") || !slices.Contains(got, "snag") {
+		t.Errorf("a long ring: %v", got)
+	}
+	for _, c := range For(ring) {
+		if c.Code == "small-parts" && !strings.Contains(c.Says, "local rules") {
+			t.Error("the app advises; local rules decide")
+		}
+	}
+}
