@@ -4,5 +4,5 @@ import tseslint from "typescript-eslint";
 export default tseslint.config(
   { ignores: ["web/src/api/schema.gen.ts"] },
   ...tseslint.configs.recommended,
-  hooks.configs.flat["recommended-latest"] ?? hooks.configs["recommended-latest"],
+  { files: ["web/src/**"], ...hooks.configs.flat["recommended-latest"] },
 );

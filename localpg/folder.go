@@ -108,3 +108,21 @@ func freePort() (int, error) {
 	defer l.Close()
 	return l.Addr().(*net.TCPAddr).Port, nil
 }
+
+// Remove takes the cluster in the folder away, with all its data. It refuses
+// while a program runs it.
+func Remove(ctx context.Context, dir string) (string, error) {
+	dir, _, err := prepareFolder(dir)
+	if err != nil {
+		return "", err
+	}
+	lock, err := lockFolder(ctx, dir)
+	if err != nil {
+		return "", err
+	}
+	defer lock.Close()
+	if err := endLeftover(ctx, filepath.Join(dir, "data")); err != nil {
+		return "", err
+	}
+	return dir, os.RemoveAll(dir)
+}

@@ -42,7 +42,7 @@ func TestAnalyse(t *testing.T) {
 		{"no argument", []string{"analyse"}, "", 2, []string{"Give one piece file"}},
 		{"two faults, a line each", []string{"analyse", "-"}, strings.Replace(strings.Replace(string(good), `"acrossMm": 3`, `"acrossMm": -3`, 1), `"Harbour Lights"`, `""`, 1), 2,
 			[]string{"name: A name is needed.\n", "acrossMm is -3 mm"}},
-		{"a line that does not read", []string{"analyse", "-"}, strings.Replace(string(good), "19P", "19 ", 1), 2, []string{"sections[0].rows[0].line: column 8:"}},
+		{"a line that does not read", []string{"analyse", "-"}, strings.Replace(string(good), "19P", "19p", 1), 2, []string{"sections[0].rows[0].line: column 7:"}},
 	} {
 		cmd := exec.Command(bin, tt.args...)
 		var stdout, stderr bytes.Buffer

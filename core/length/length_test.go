@@ -1,7 +1,9 @@
 package length
 
 import (
+	"encoding/json"
 	"math"
+	"os"
 	"strings"
 	"testing"
 )
@@ -108,4 +110,25 @@ func FuzzParse(f *testing.F) {
 			t.Fatalf("Parse(%q) = %v", s, float64(l))
 		}
 	})
+}
+
+// The page writes lengths too, and is held to the same table.
+func TestInWritesTheTableThePageIsHeldTo(t *testing.T) {
+	data, err := os.ReadFile("testdata/printed.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var table []struct {
+		MM   MM
+		Unit Unit
+		Text string
+	}
+	if err := json.Unmarshal(data, &table); err != nil || len(table) == 0 {
+		t.Fatal(err)
+	}
+	for _, row := range table {
+		if got := row.MM.In(row.Unit); got != row.Text {
+			t.Errorf("%v in %s = %q, want %q", float64(row.MM), row.Unit, got, row.Text)
+		}
+	}
 }

@@ -90,7 +90,7 @@ func (f *Finding) InSeries() length.MM {
 // NewFinding checks the measurements the type needs. The error is a sentence
 // naming the one that is missing or cannot be.
 func NewFinding(f Finding) (*Finding, error) {
-	needs := map[string]length.MM{}
+	var needs map[string]length.MM
 	switch {
 	case f.IsCrimp():
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}

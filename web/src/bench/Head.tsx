@@ -25,6 +25,7 @@ export function Head({ id, bench, state }: BenchContext) {
   return (
     <header className="head">
       <div className="title">
+        <h1 className="hidden">{doc.name}</h1>
         <PieceName name={doc.name} onName={(name) => bench.change({ ...bench.snapshot().doc, name })} />
         <div className="sub">
           {KINDS[doc.kind]}, {CLOSES[doc.closure.type]}

@@ -18,6 +18,7 @@ export function describePlace(analysis: Analysis, doc: Document, { from, to }: G
   const { placed } = analysis.strands[0];
   const name = (i: number) => doc.materials.find((m) => m.id === placed[i]?.material)?.name ?? "";
   if (placed.length === 0) return "The cord is bare; type a dish's letter to begin";
+  if (to - from === 1) return `1 bead selected, ${name(from)}, bead ${to} of ${placed.length}`;
   if (from !== to) return `${to - from} beads selected, ${name(from)} to ${name(to - 1)}`;
   if (from === 0) return `At the left end, before ${name(0)}`;
   if (from === placed.length) return `At the right end, after ${name(from - 1)}, bead ${from}`;

@@ -27,9 +27,11 @@ export function CataloguePicker({ open, title, items, onPick, onClose, onRemove 
           autoHighlight
           openOnFocus
           options={items}
-          getOptionLabel={(item) => `${item.material.name} ${item.material.shape ?? item.material.type ?? ""} ${item.material.metal ?? ""} ${item.material.look?.finish ?? ""}`}
+          getOptionLabel={(item) => `${item.material.name}, ${sizeOf(item.material)}`}
           getOptionKey={(item) => item.material.id}
+          filterOptions={(all, { inputValue }) => all.filter((item) => matches(item, inputValue))}
           onChange={(_, item) => item && onPick(item.material)}
+          onClose={(_, why) => why === "escape" && onClose()}
           noOptionsText="Nothing in the catalogue is called that."
           slotProps={{ listbox: { sx: { maxHeight: 340 } }, popper: { sx: { position: "static !important", transform: "none !important", width: "100% !important" } }, paper: { elevation: 0 } }}
           renderInput={(params) => <TextField {...params} label="Search the catalogue" autoFocus placeholder="pearl, brass, seed, 6 mm …" />}
@@ -53,4 +55,10 @@ export function CataloguePicker({ open, title, items, onPick, onClose, onRemove 
       </DialogActions>
     </Dialog>
   );
+}
+
+/** matches says whether every word typed is in what the material is called or made of. */
+function matches({ material: m }: CatalogueItem, typed: string): boolean {
+  const about = [m.name, sizeOf(m), m.shape, m.type, m.metal, m.look?.finish].join(" ").toLowerCase();
+  return typed.toLowerCase().split(/\s+/).every((word) => about.includes(word));
 }

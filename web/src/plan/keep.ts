@@ -1,16 +1,16 @@
+/** escaped writes a text so that it stays text in a page. */
+const escaped = (text: string) => text.replaceAll("&", "&amp;").replaceAll("<", "&lt;");
+
 /** standalone makes a page of its own from what is shown: its style inside, its pictures as data. */
 export function standalone(title: string, sheet: HTMLElement, css: string): string {
-  const copy = sheet.cloneNode(true) as HTMLElement;
-  const page = document.implementation.createHTMLDocument(title);
-  page.documentElement.lang = "en";
-  const style = page.createElement("style");
-  style.textContent = `body { margin: 0; font-family: system-ui, sans-serif; color: #2b1a28; background: #fff; }\n${css}`;
-  const charset = page.createElement("meta");
-  charset.setAttribute("charset", "utf-8");
-  page.head.prepend(charset);
-  page.head.append(style);
-  page.body.append(page.adoptNode(copy));
-  return `<!doctype html>\n${page.documentElement.outerHTML}\n`;
+  const plain = "body { margin: 0; font-family: system-ui, sans-serif; color: #2b1a28; background: #fff; }";
+  return `<!doctype html>
+<html lang="en">
+<head><meta charset="utf-8"><title>${escaped(title)}</title><style>${plain}
+${css}</style></head>
+<body>${sheet.outerHTML}</body>
+</html>
+`;
 }
 
 /** saveAs hands a text to the browser as a file. */

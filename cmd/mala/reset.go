@@ -1,0 +1,26 @@
+package main
+
+import (
+	"context"
+	"fmt"
+	"path/filepath"
+
+	"github.com/urfave/cli/v3"
+
+	"mala/localpg"
+)
+
+func resetCommand() *cli.Command {
+	return &cli.Command{
+		Name:  "reset",
+		Usage: "take the private PostgreSQL and all its data away, to start over",
+		Action: func(ctx context.Context, cmd *cli.Command) error {
+			dir, err := localpg.Remove(ctx, filepath.Join(cmd.String("data"), "pg"))
+			if err != nil {
+				return err
+			}
+			fmt.Printf("%s is gone; the next demo starts over.\n", dir)
+			return nil
+		},
+	}
+}

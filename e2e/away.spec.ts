@@ -1,0 +1,41 @@
+import { test as base } from "@playwright/test";
+import { expect, finished, line, Mala, saved, startPiece, strand, typeLine } from "./mala.ts";
+
+/** These tests kill their server, so each has one of its own. */
+const test = base.extend<{ own: Mala }>({
+  // eslint-disable-next-line no-empty-pattern
+  own: async ({}, use) => {
+    const own = new Mala();
+    await own.start();
+    await use(own);
+    await own.remove();
+  },
+  baseURL: async ({ own }, use) => use(own.url),
+});
+
+test("with the server killed the line goes on taking what is typed, and sends it when it is back", async ({ page, own }) => {
+  await startPiece(page, "Through the night");
+  await typeLine(page, "12D");
+  await saved(page);
+  await own.end("SIGKILL");
+  await typeLine(page, "33D");
+  await expect(page.locator(".save-state")).toContainText("the server is away");
+  await expect(page.getByRole("alert").first()).toContainText("The server does not answer");
+  await expect(line(page)).toHaveValue("33D");
+  await own.again();
+  await saved(page);
+  await page.reload();
+  await expect(line(page)).toHaveValue("33D");
+  await expect(strand(page)).toBeFocused();
+  await expect(finished(page)).toContainText("mm");
+});
+
+test("a second start keeps the data and is serving within 3 seconds", async ({ request, own }) => {
+  const before = await (await request.get("/api/pieces")).json();
+  await own.end("SIGINT");
+  const began = Date.now();
+  await own.again();
+  const after = await (await request.get("/api/pieces")).json();
+  expect(Date.now() - began).toBeLessThan(3000);
+  expect(after).toEqual(before);
+});

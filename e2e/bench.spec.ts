@@ -1,0 +1,164 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, finished, line, openPiece, saved, startPiece, strand, test, typeLine } from "./mala.ts";
+
+test("a swallowed crimp is shown where it is and mended by its fix", async ({ page }) => {
+  await openPiece(page, "Quay Lanterns");
+  const check = page.getByRole("group", { name: "Crimp slips into the bead" });
+  await expect(check).toHaveCount(2);
+  await check.last().getByRole("button", { name: "Show where" }).click();
+  await expect(page.getByTestId("at-caret")).toContainText("1 bead selected, Lantern glass");
+  await check.first().getByRole("button", { name: /between$/ }).click();
+  await expect(check).toHaveCount(0);
+  // Two pearls more have made it too long; the next fix takes as much out again.
+  await page.getByRole("group", { name: "Too long" }).getByRole("button", { name: /^Make/ }).click();
+  await expect(page.getByRole("link", { name: /Lay out ?: settled/ })).toBeVisible();
+  await page.keyboard.press("ControlOrMeta+Z");
+  await page.keyboard.press("ControlOrMeta+Z");
+  await expect(check).toHaveCount(2);
+  await saved(page);
+});
+
+test("a line that does not read is told at its place and is still there after a reload", async ({ page }) => {
+  await startPiece(page, "Half typed");
+  const before = await finished(page).innerText();
+  await line(page).fill("<9D | 3 >");
+  await expect(page.getByRole("alert")).toContainText("Column 9: A count needs a bead or a group behind it.");
+  await expect(finished(page)).toHaveText(before);
+  await saved(page);
+  await page.reload();
+  await expect(line(page)).toHaveValue("<9D | 3 >");
+  await expect(page.getByRole("alert")).toContainText("Column 9");
+  for (const [typed, says] of [["🙂", "has no meaning"], ["<script>", "Dishes have capital letters"], ["9999(9999D)", "more than 10000 beads"], ["Q", "No dish has the letter Q"], ["{D} {D}", "one open fill"]]) {
+    await line(page).fill(typed);
+    await expect(page.getByRole("alert")).toContainText(says);
+    await expect(line(page)).toHaveValue(typed);
+  }
+  await line(page).fill("9D");
+  await expect(page.getByRole("alert")).toHaveCount(0);
+});
+
+test("target and tolerance are typed as people say them, in both units at once", async ({ page }) => {
+  await startPiece(page, "Both units");
+  const target = page.getByLabel("Target length");
+  await target.fill("17 1/2”");
+  await target.press("Enter");
+  await expect(target).toHaveValue("444.5 mm");
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  await expect(target).toHaveValue("17 1/2 in");
+  await expect(finished(page)).toContainText("in");
+  await expect(page.locator(".head .sub")).toContainText("in");
+  await target.fill("long");
+  await target.press("Enter");
+  await expect(page.locator(".gauge [role=alert]")).toContainText("A length starts with a number");
+  await expect(target).toHaveValue("long");
+  await target.press("Escape");
+  await target.fill("");
+  await target.press("Enter");
+  await expect(page.getByRole("alert").first()).toContainText("An open fill needs a target length");
+});
+
+test("two tabs on one piece: the second is told and both are kept", async ({ page, context }) => {
+  await startPiece(page, "Two tabs");
+  await typeLine(page, "9D");
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(strand(other)).toBeFocused();
+  await typeLine(page, "20D");
+  await saved(page);
+  await typeLine(other, "30D");
+  await expect(other.getByRole("alert")).toContainText("What you have is kept as version 1");
+  await expect(line(other)).toHaveValue("30D");
+  await other.getByRole("button", { name: "Put mine on top" }).click();
+  await saved(other);
+  await page.reload();
+  await expect(line(page)).toHaveValue("30D");
+});
+
+test("a bead measured anew is told of and changes the piece only when told to", async ({ page, request }) => {
+  await startPiece(page, "Measured anew");
+  await typeLine(page, "40D");
+  await saved(page);
+  const before = await finished(page).innerText();
+  const items = await (await request.get("/api/materials")).json();
+  const item = items.find((i: { material: { id: string } }) => i.material.id === "dusk-pearl-4");
+  await request.put("/api/materials/dusk-pearl-4", { data: { base: item.revision, onHand: 1, material: { ...item.material, run: { count: 40, measuredMm: 166 } } } });
+  await page.reload();
+  await expect(finished(page)).toHaveText(before);
+  await expect(page.getByText("The catalogue has new measures for Dusk-pearl round")).toBeVisible();
+  await page.getByRole("button", { name: "Use the new measures" }).click();
+  await expect(finished(page)).not.toHaveText(before);
+  await page.keyboard.press("ControlOrMeta+Z");
+  await expect(finished(page)).toHaveText(before);
+  await request.put("/api/materials/dusk-pearl-4", { data: { base: item.revision + 1, onHand: 150, material: item.material } });
+});
+
+test("pieces are searched, duplicated, put away and fetched back", async ({ page }) => {
+  await startPiece(page, "Nets & Floats <b>🌊</b>");
+  await page.goto("/pieces");
+  const cards = page.getByRole("listitem").filter({ has: page.getByRole("heading", { name: /Nets & Floats/ }) });
+  await page.getByLabel("Search pieces").fill("floats nets");
+  await expect(cards).toHaveCount(1);
+  await expect(page.getByRole("link", { name: "Harbour Lights" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Duplicate Nets & Floats <b>🌊</b>" }).click();
+  await expect(cards).toHaveCount(2);
+  await page.getByRole("button", { name: /^Delete .*copy$/ }).click();
+  await expect(cards).toHaveCount(1);
+  await page.getByRole("button", { name: "Fetch it back" }).click();
+  await expect(cards).toHaveCount(2);
+  await page.getByLabel("Search pieces").fill("no such thing");
+  await expect(page.getByText("No piece has “no such thing”")).toBeVisible();
+});
+
+test("what is decided can be decided again, and the ends follow", async ({ page }) => {
+  await startPiece(page, "Decided again");
+  await page.getByRole("link", { name: /Decide/ }).click();
+  await page.getByRole("button", { name: "A knot" }).click();
+  await page.getByRole("button", { name: "Bracelet" }).click();
+  await page.getByLabel("Notes").fill("for the stack");
+  await page.getByLabel("Target length").fill("7 1/2 in");
+  await page.getByLabel("Target length").press("Enter");
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await expect(page.locator(".head .sub")).toContainText("bracelet, knotted on itself");
+  await expect(page.getByRole("region", { name: "Cord and ends" })).toContainText("Elastic");
+  await expect(page.locator(".verdict")).toContainText("✓");
+  await expect(page.locator(".gauge")).toContainText("inside");
+  await saved(page);
+});
+
+test("? lists the keys, and every view is free of what axe finds", async ({ page }) => {
+  const axe = async (view: string) => {
+    await page.evaluate(() => document.fonts.ready);
+    const found = await new AxeBuilder({ page }).analyze();
+    expect(found.violations.map((v) => `${view}: ${v.id} ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
+  };
+  await page.goto("/pieces");
+  await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+  await axe("pieces");
+  await page.keyboard.press("n");
+  await axe("new piece");
+  await page.keyboard.press("Escape");
+  await page.getByRole("link", { name: "Quay Lanterns" }).click();
+  await expect(strand(page)).toBeFocused();
+  await axe("lay out");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toContainText("mirror the selection");
+  await axe("keys");
+  await page.keyboard.press("Escape");
+  await strand(page).press("+");
+  await axe("catalogue");
+  await page.keyboard.press("Escape");
+  await page.getByRole("link", { name: /Decide/ }).click();
+  await axe("decide");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await axe("plan");
+});
+
+test("nothing runs off the page at 1024 px", async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 720 });
+  await openPiece(page, "Harbour Lights");
+  for (const step of [/Lay out/, /Decide/, /Printed plan/]) {
+    await page.getByRole("link", { name: step }).click();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024);
+  }
+});

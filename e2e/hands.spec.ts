@@ -1,0 +1,135 @@
+import { addDish, caret, expect, finished, line, openPiece, saved, searchCatalogue, startPiece, strand, test, typeLine } from "./mala.ts";
+
+test.describe("by keyboard on the strand", () => {
+  test.beforeEach(async ({ page }, info) => {
+    await startPiece(page, info.title.slice(0, 100));
+    await addDish(page, "lantern glass 8");
+    await expect(page.locator(".dish .letter", { hasText: "L" })).toBeVisible();
+    await typeLine(page, "");
+    await expect(caret(page)).toContainText("The cord is bare");
+  });
+
+  test("letters drop beads, digits first drop runs, and undo takes them back", async ({ page }) => {
+    await strand(page).press("9");
+    await strand(page).press("d");
+    await expect(line(page)).toHaveValue("9D");
+    await strand(page).press("L");
+    await expect(line(page)).toHaveValue("9D L");
+    await strand(page).pressSequentially("12D");
+    await expect(line(page)).toHaveValue("9D L 12D");
+    await expect(caret(page)).toContainText("At the right end");
+    await strand(page).press("ControlOrMeta+Z");
+    await strand(page).press("ControlOrMeta+Z");
+    await expect(line(page)).toHaveValue("9D");
+    await strand(page).press("ControlOrMeta+Y");
+    await expect(line(page)).toHaveValue("9D L");
+    await strand(page).press("ControlOrMeta+Shift+Z");
+    await expect(line(page)).toHaveValue("9D L 12D");
+    await strand(page).press("q");
+    await expect(page.getByRole("alert")).toContainText("No dish has the letter Q");
+  });
+
+  test("selections are counted, grouped, mirrored, turned, filled and written out", async ({ page }) => {
+    await typeLine(page, "6D L");
+    await strand(page).press("End");
+    for (let i = 0; i < 3; i++) await strand(page).press("Shift+ArrowLeft");
+    await expect(page.locator(".felt-note")).toContainText("3 beads");
+    await strand(page).press("(");
+    await expect(line(page)).toHaveValue("4D (2D L)");
+    await strand(page).press("~");
+    await expect(line(page)).toHaveValue("4D ~(2D L)");
+    await strand(page).press(")");
+    await expect(line(page)).toHaveValue("4D ~L ~D ~D".replace("~D ~D", "2~D"));
+    await strand(page).press("ControlOrMeta+A");
+    await strand(page).press("<");
+    await expect(line(page)).toHaveValue("<4D ~L 2~D |>");
+    await strand(page).press("Home");
+    await strand(page).press("Shift+ArrowRight");
+    await strand(page).press("{");
+    await expect(line(page)).toHaveValue("<{D} 3D ~L 2~D |>");
+    await expect(page.locator(".verdict")).toContainText("✓");
+  });
+
+  test("what is cut or copied is put in elsewhere", async ({ page, context }) => {
+    await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+    await typeLine(page, "3(D L) 5D");
+    await expect(page.getByText("11 beads", { exact: true })).toBeVisible();
+    await strand(page).press("Home");
+    for (let i = 0; i < 6; i++) await strand(page).press("Shift+ArrowRight");
+    await strand(page).press("ControlOrMeta+C");
+    await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toBe("3(D L)");
+    await strand(page).press("End");
+    await strand(page).press("ControlOrMeta+V");
+    await expect(line(page)).toHaveValue("3(D L) 5D 3(D L)");
+    await strand(page).press("Home");
+    await strand(page).press("Shift+ArrowRight");
+    await strand(page).press("ControlOrMeta+X");
+    await expect(line(page)).toHaveValue("3L 5D 3(D L)");
+  });
+
+  test("an edit in the mirrored half edits the half it mirrors", async ({ page }) => {
+    await typeLine(page, "<4D L | L>");
+    await strand(page).press("End");
+    await strand(page).press("ArrowLeft");
+    await strand(page).press("L");
+    await expect(line(page)).toHaveValue("<D L 3D L | L>");
+    await strand(page).press("Backspace");
+    await expect(line(page)).toHaveValue("<4D L | L>");
+    await strand(page).press("ArrowUp");
+    await expect(line(page)).toHaveValue("<5D L | L>");
+    await strand(page).press("ArrowDown");
+    await strand(page).press("ArrowDown");
+    await expect(line(page)).toHaveValue("<3D L | L>");
+    await strand(page).press("ControlOrMeta+ArrowLeft");
+    await expect(caret(page)).toContainText("After bead");
+  });
+});
+
+test("a click on either band places the caret, and a chip selects its run", async ({ page }) => {
+  await openPiece(page, "Ferry Bell");
+  const box = (await strand(page).boundingBox())!;
+  await strand(page).click({ position: { x: box.width - 30, y: box.height / 2 } });
+  await expect(caret(page)).toContainText(/After bead \d+/);
+  const there = await caret(page).innerText();
+  await page.getByRole("img", { name: /The whole piece/ }).click({ position: { x: 350, y: 290 } });
+  await expect(caret(page)).not.toHaveText(there);
+  await page.locator(".chip", { hasText: "2 T" }).click();
+  await expect(page.locator(".felt-note")).toContainText("2 beads");
+  await page.locator(".chip", { hasText: "2 T" }).press("ArrowUp");
+  await expect(line(page)).toHaveValue("11(3T S F)");
+  await page.keyboard.press("ControlOrMeta+Z");
+  await expect(line(page)).toHaveValue("11(2T S F)");
+});
+
+test("a cap dropped after a wider bead opens towards it", async ({ page }) => {
+  await openPiece(page, "Slack Tide");
+  await typeLine(page, "3P G");
+  await strand(page).press("End");
+  await strand(page).press("c");
+  await expect(line(page)).toHaveValue("3P G ~C");
+});
+
+test("ends, cord and slack are changed from the catalogue, and the length follows", async ({ page }) => {
+  await openPiece(page, "Harbour Lights");
+  const before = await finished(page).innerText();
+  const ends = page.getByRole("region", { name: "Cord and ends" });
+  await ends.getByRole("button", { name: /^Lobster clasp/ }).click();
+  await searchCatalogue(page).fill("hook");
+  await page.keyboard.press("Enter");
+  await expect(ends.getByRole("button", { name: /^Mooring hook/ })).toBeVisible();
+  await expect(finished(page)).not.toHaveText(before);
+  await ends.getByLabel("Slack").fill("1/4 in");
+  await ends.getByLabel("Slack").press("Enter");
+  await expect(ends.getByLabel("Slack")).toHaveValue("6.3 mm");
+  await ends.getByLabel("Slack").fill("a bit");
+  await ends.getByLabel("Slack").press("Enter");
+  await expect(ends.getByRole("alert")).toContainText("A length starts with a number");
+  await expect(ends.getByLabel("Slack")).toHaveValue("a bit");
+  await ends.getByLabel("Slack").press("Escape");
+  await ends.getByRole("button", { name: /^Mooring hook/ }).click();
+  await page.getByRole("button", { name: "Take it off" }).click();
+  await expect(ends.getByRole("button", { name: /^Mooring hook/ })).toHaveCount(0);
+  for (let i = 0; i < 3; i++) await page.keyboard.press("ControlOrMeta+Z");
+  await expect(finished(page)).toHaveText(before);
+  await saved(page);
+});

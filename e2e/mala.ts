@@ -1,0 +1,127 @@
+import { expect, test as base, type Locator, type Page } from "@playwright/test";
+import { execFileSync, spawn, type ChildProcess } from "node:child_process";
+import { chmodSync, existsSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+const BINARY = join(import.meta.dirname, "..", "bin", "mala");
+
+/** Mala is the real binary with a PostgreSQL and a demo shop of its own. */
+export class Mala {
+  url = "";
+  #process: ChildProcess | undefined;
+  #folder: string;
+
+  constructor() {
+    this.#folder = mkdtempSync(join(existsSync("/dev/shm") ? "/dev/shm" : tmpdir(), "mala-e2e-"));
+    chmodSync(this.#folder, 0o755);
+  }
+
+  /** start serves on a port, any free one at first. */
+  async start(port = 20_000 + Math.floor(Math.random() * 20_000)): Promise<void> {
+    const child = spawn(BINARY, ["demo", "--listen", `127.0.0.1:${port}`, "--data", this.#folder], { stdio: ["ignore", "pipe", "inherit"] });
+    this.#process = child;
+    this.url = await new Promise<string>((resolve, reject) => {
+      let said = "";
+      child.stdout!.on("data", (chunk: Buffer) => {
+        said += chunk.toString();
+        const ready = /ready at (\S+)/.exec(said);
+        if (ready) resolve(ready[1]);
+      });
+      child.once("exit", (code) => reject(new Error(`mala ended with ${code}: ${said}`)));
+    });
+  }
+
+  /** end ends the process by a signal and waits until it is gone. */
+  async end(signal: NodeJS.Signals): Promise<void> {
+    const child = this.#process;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.once("exit", resolve));
+    child.kill(signal);
+    await gone;
+  }
+
+  /** again starts it anew on the port it had. */
+  again = () => this.start(Number(new URL(this.url).port));
+
+  async remove(): Promise<void> {
+    await this.end("SIGINT");
+    rmSync(this.#folder, { recursive: true, force: true });
+  }
+
+  /** analyse runs the command line on a piece file. */
+  analyse = (file: string) => JSON.parse(execFileSync(BINARY, ["analyse", file], { encoding: "utf8" }));
+}
+
+/** test has a Mala for each worker, and watches that the page says nothing wrong and calls nobody else. */
+export const test = base.extend<{ watched: string[] }, { mala: Mala }>({
+  mala: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const mala = new Mala();
+      await mala.start();
+      await use(mala);
+      await mala.remove();
+    },
+    { scope: "worker", timeout: 60_000 },
+  ],
+  baseURL: async ({ mala }, use) => use(mala.url),
+  watched: [
+    async ({ page, mala }, use) => {
+      const wrong: string[] = [];
+      page.on("pageerror", (err) => wrong.push(err.message));
+      page.on("console", (message) => {
+        if (message.type() === "error" && !message.text().startsWith("Failed to load resource")) wrong.push(message.text());
+      });
+      page.on("request", (request) => {
+        if (/^(https?|wss?):/.test(request.url()) && !request.url().startsWith(mala.url)) wrong.push(`called ${request.url()}`);
+      });
+      await use(wrong);
+      expect(wrong).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** openPiece opens a piece of the shop and waits until it lies there. */
+export async function openPiece(page: Page, name: string): Promise<void> {
+  await page.goto("/pieces");
+  await page.getByRole("link", { name, exact: true }).click();
+  await expect(strand(page)).toBeFocused();
+}
+
+/** startPiece starts a piece of its own, so that tests do not meet. */
+export async function startPiece(page: Page, name: string, closure: "A clasp" | "A knot" = "A clasp", length = "450 mm"): Promise<void> {
+  await page.goto("/pieces");
+  await page.getByRole("button", { name: "New piece" }).click();
+  await page.getByRole("button", { name: closure }).click();
+  await page.getByLabel("How long should it be, closed?").fill(length);
+  await page.getByLabel("Name, if it has one yet").fill(name);
+  await page.getByRole("button", { name: "Lay it out" }).click();
+  await expect(strand(page)).toBeFocused();
+}
+
+export const strand = (page: Page): Locator => page.getByRole("application");
+export const line = (page: Page): Locator => page.getByRole("textbox", { name: "The bead line as text" });
+export const finished = (page: Page): Locator => page.getByTestId("finished");
+export const saved = (page: Page) => expect(page.locator(".save-state")).toHaveText("saved");
+export const caret = (page: Page): Locator => page.getByTestId("at-caret");
+
+export const searchCatalogue = (page: Page): Locator => page.getByRole("combobox", { name: "Search the catalogue" });
+
+/** addDish adds a bead of the catalogue by keyboard. */
+export async function addDish(page: Page, search: string): Promise<void> {
+  await strand(page).press("+");
+  await searchCatalogue(page).fill(search);
+  await page.getByRole("option").first().waitFor();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+}
+
+/** typeLine types a line in the place of the one there is. */
+export async function typeLine(page: Page, text: string): Promise<void> {
+  await line(page).fill(text);
+  await line(page).press("Enter");
+}

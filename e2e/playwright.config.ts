@@ -1,0 +1,16 @@
+import { defineConfig } from "@playwright/test";
+import { browser } from "./browser.ts";
+
+export default defineConfig({
+  testDir: ".",
+  testMatch: "*.spec.ts",
+  outputDir: "results",
+  fullyParallel: true,
+  workers: 2,
+  timeout: 45_000,
+  expect: { timeout: 8_000 },
+  retries: 0,
+  forbidOnly: !!process.env.CI,
+  reporter: [["list"], ["./countReporter.ts"]],
+  use: { ...browser, trace: "retain-on-failure" },
+});

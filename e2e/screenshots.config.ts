@@ -1,0 +1,12 @@
+import { defineConfig } from "@playwright/test";
+import { browser } from "./browser.ts";
+
+/** Renews docs/screenshots from the demo shop: make screenshots. */
+export default defineConfig({
+  testDir: ".",
+  testMatch: "screenshots.ts",
+  outputDir: "results",
+  workers: 1,
+  reporter: "list",
+  use: browser,
+});

@@ -1,0 +1,133 @@
+import { readFileSync } from "node:fs";
+import { expect, finished, line, saved, searchCatalogue, strand, test, typeLine, addDish } from "./mala.ts";
+
+/** tallyOf reads the tally as name and count. */
+async function tallyOf(page: import("@playwright/test").Page): Promise<Record<string, string>> {
+  const rows = await page.getByRole("region", { name: "Tally" }).getByRole("row").all();
+  const out: Record<string, string> = {};
+  for (const row of rows) {
+    const [name, count] = [await row.getByRole("rowheader").innerText(), await row.getByRole("cell").innerText()];
+    out[name.trim()] = count.trim();
+  }
+  return out;
+}
+
+test("a necklace told in words is typed, brought to length, recoloured, printed, reloaded and exported by keyboard alone", async ({ page, mala }, info) => {
+  await page.goto("/pieces");
+  await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+
+  // New piece: what, closes how, how long.
+  await page.keyboard.press("n");
+  await page.getByLabel("How long should it be, closed?").focus();
+  await page.keyboard.press("ControlOrMeta+A");
+  await page.keyboard.type('15 1/4"');
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("Evening Told");
+  await page.keyboard.press("Enter");
+  await expect(strand(page)).toBeFocused();
+
+  // The starter strand is of the right length already; its dish is in the way of none.
+  await expect(page.locator(".verdict")).toContainText("✓");
+  for (const bead of ["sea-pearl round", "lantern glass", "brass spacer", "tide stone", "amber chip", "brass cap", "enamel sail"]) await addDish(page, bead);
+
+  // Letters follow from names; the story's own are typed through the line.
+  const letters = await page.locator(".dish .letter").allInnerTexts();
+  const names = await page.locator(".dish .name").allInnerTexts();
+  const key = (name: string) => letters[names.indexOf(name)];
+  const told = `<2${key("Brass spacer")} 19${key("Sea-pearl round")} ${key("Tide stone")} ${key("Lantern glass")} ${key("Tide stone")} 11${key("Sea-pearl round")} ${key("Brass spacer")} ${key("Amber chip")} ${key("Brass spacer")} 7${key("Sea-pearl round")} | ${key("Brass cap")} ${key("Enamel sail")} ~${key("Brass cap")}>`;
+  await page.keyboard.press("/");
+  await expect(line(page)).toBeFocused();
+  await page.keyboard.press("ControlOrMeta+A");
+  await page.keyboard.type(told);
+  await page.keyboard.press("Enter");
+  await expect(strand(page)).toBeFocused();
+
+  await expect(page.getByText("93 beads", { exact: true })).toBeVisible();
+  let tally = await tallyOf(page);
+  const count = (name: string) => Object.entries(tally).find(([k]) => k.includes(name))?.[1];
+  expect(count("Sea-pearl round")).toBe("74");
+  expect(count("Brass spacer")).toBe("8");
+  expect(count("Tide stone")).toBe("4");
+  expect(count("Brass cap")).toBe("2");
+  expect(count("Enamel sail")).toBe("1");
+  expect(count("Crimp tube")).toBe("2");
+
+  // Brought to length: the target is changed, then a run's count by arrow keys.
+  await expect(page.locator(".verdict")).not.toContainText("✓");
+  const fix = page.getByRole("region", { name: "Checks" }).getByRole("button", { name: /^Make/ });
+  await fix.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".verdict")).toContainText("✓");
+  await expect(line(page)).toHaveValue(/^<.* \| .*>$/);
+
+  // Recoloured: one dish, another bead, the length following.
+  const before = await finished(page).innerText();
+  await page.getByRole("button", { name: `Dish ${key("Sea-pearl round")}: change or take away` }).press("Enter");
+  await page.getByRole("menuitem", { name: /Change its bead/ }).press("Enter");
+  await searchCatalogue(page).fill("dusk-pearl 4");
+  await page.getByRole("option").first().waitFor();
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".dish .name", { hasText: "Sea-pearl round" })).toHaveCount(0);
+  await expect(finished(page)).not.toHaveText(before);
+  await saved(page);
+
+  // Printed: a version is stamped on the page.
+  await page.evaluate(() => (window.print = () => document.body.setAttribute("data-printed", "yes")));
+  await strand(page).press("ControlOrMeta+P");
+  await page.getByRole("button", { name: "Print", exact: true }).press("Enter");
+  await expect(page.locator("body")).toHaveAttribute("data-printed", "yes");
+  await expect(page.locator(".stamp")).toContainText("version 1 of");
+  await expect(page.locator(".sheet")).toContainText("Dusk-pearl round");
+  const cut = await page.locator(".sheet tr.sum", { hasText: "cut" }).getByRole("cell").innerText();
+
+  // Exported: the command line gives the same numbers.
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export the piece file" }).press("Enter");
+  const file = info.outputPath("piece.json");
+  await (await download).saveAs(file);
+  const analysis = mala.analyse(file);
+  await page.reload();
+  await page.getByRole("link", { name: /Lay out/ }).press("Enter");
+  await expect(finished(page)).toHaveText(`${(Math.round(analysis.finishedMm * 10) / 10).toString()} mm`);
+  expect(cut).toBe(`${Math.round(analysis.strands[0].cutMm * 10) / 10} mm`);
+  tally = await tallyOf(page);
+  for (const c of analysis.tally.filter((one: { cutMm?: number }) => one.cutMm === undefined)) {
+    const { name } = JSON.parse(readFileSync(file, "utf8")).materials.find((m: { id: string }) => m.id === c.material);
+    expect(count(name)).toBe(String(c.count));
+  }
+});
+
+test("the printed plan can be kept as a page that stands by itself", async ({ page }, info) => {
+  await page.goto("/pieces");
+  await page.getByRole("link", { name: "Quay Lanterns" }).click();
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: /Keep as a page/ }).click();
+  const file = info.outputPath("plan.html");
+  await (await download).saveAs(file);
+  const html = readFileSync(file, "utf8");
+  expect(html).toContain("<h1>Quay Lanterns</h1>");
+  expect(html).toContain("version 1 of");
+  expect(html).toContain("data:image/png;base64,");
+  expect(html).toContain("Crimp slips into the bead");
+  expect(html).toContain("see your local rules");
+  expect(html).not.toMatch(/<(script|link)/);
+  await page.goto(`file://${file}`);
+  await expect(page.getByRole("heading", { name: "Quay Lanterns" })).toBeVisible();
+});
+
+test("a piece file is taken in, and a bad one is answered with its place", async ({ page }, info) => {
+  await page.goto("/pieces");
+  const file = info.outputPath("in.json");
+  const good = readFileSync("demo/pieces/ferry-bell.json", "utf8");
+  const { writeFileSync } = await import("node:fs");
+  writeFileSync(file, good.replace("Ferry Bell", "Ferry Bell of another shop <i>").replace('"holeMm": 1', '"holeMm": 9'));
+  await page.getByTestId("file").setInputFiles(file);
+  await expect(page.getByText(/was not taken in\. materials\[0\]: holeMm is 9 mm/)).toBeVisible();
+  writeFileSync(file, good.replace("Ferry Bell", "Ferry Bell of another shop <i>"));
+  await page.getByTestId("file").setInputFiles(file);
+  await expect(page.getByRole("textbox", { name: "Name of the piece" })).toHaveValue("Ferry Bell of another shop <i>");
+  await expect(finished(page)).toHaveText("187.4 mm");
+  await typeLine(page, "9(T S)");
+  await saved(page);
+});
