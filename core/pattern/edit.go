@@ -152,14 +152,19 @@ func (d *deletion) rebuild(items []*Node) []*Node {
 		if n.Count == 0 {
 			continue
 		}
+		held := len(n.Items)
 		n.Items, n.Centre = d.rebuild(n.Items), d.rebuild(n.Centre)
 		switch {
 		case n.Kind == Bead || len(n.Items) > 0:
 		case n.Kind == Mirror && len(n.Centre) > 0:
 			n.Kind, n.Items, n.Centre = Group, n.Centre, nil
+			held = len(n.Items) + 1
 		default:
 			changed = true
 			continue
+		}
+		if len(n.Items) < held {
+			n.collapse()
 		}
 		if n.Kind == Group && n.Count == 1 && !n.Reversed && gone > 0 {
 			out = append(out, n.Items...)
@@ -171,6 +176,16 @@ func (d *deletion) rebuild(items []*Node) []*Node {
 		mergeRuns(&out)
 	}
 	return out
+}
+
+// collapse makes a group that only holds one run into that run, repeated.
+func (n *Node) collapse() {
+	if n.Kind != Group || len(n.Items) != 1 || n.Items[0].Kind != Bead || n.Count*n.Items[0].Count > MaxCount {
+		return
+	}
+	run := n.Items[0]
+	n.Kind, n.Key, n.Count, n.Items = Bead, run.Key, n.Count*run.Count, nil
+	n.Reversed = n.Reversed != run.Reversed
 }
 
 // SetCount makes the node come n times; 0 takes it out.

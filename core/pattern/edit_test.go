@@ -66,12 +66,14 @@ func TestDeleteTakesFromTheNodes(t *testing.T) {
 		{"one of a run", "19P", 4, 5, "18P", 4},
 		{"a run between alike", "5P L 5P", 5, 6, "10P", 5},
 		{"one bead of every repeat", "3(A 2B)", 2, 3, "3(A B)", 2},
+		{"a group of one run becomes the run", "3(A 2B) C", 0, 1, "6B C", 0},
 		{"a whole repeat", "3(A 2B)", 3, 6, "2(A 2B)", 3},
 		{"all repeats but one", "3(A 2B)", 3, 9, "A 2B", 3},
 		{"everything", "3(A 2B) P", 0, 10, "", 0},
 		{"in the mirrored half", "<2P L | S>", 4, 5, "<2P | S>", 3},
 		{"the centre", "<2P L | S>", 3, 4, "<2P L |>", 3},
 		{"the half leaves the centre", "<P | S T>", 0, 1, "(S T)", 0},
+		{"the half leaves a run in the centre", "<P | 3S>", 0, 1, "3S", 0},
 		{"across two runs", "3P 3L", 2, 4, "2P 2L", 2},
 	} {
 		line := mustParse(t, tt.line)

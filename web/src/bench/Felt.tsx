@@ -44,9 +44,10 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
 
   function onKey(event: KeyboardEvent) {
     const control = event.ctrlKey || event.metaKey;
-    if (control && (event.key === "c" || event.key === "x")) {
+    const letter = event.key.toLowerCase();
+    if (control && (letter === "c" || letter === "x")) {
       event.preventDefault();
-      const taken = event.key === "c" ? bench.copy() : bench.cut();
+      const taken = letter === "c" ? bench.copy() : bench.cut();
       void taken.then((text) => (text ? navigator.clipboard?.writeText(text).catch(() => undefined) : undefined));
       return;
     }
