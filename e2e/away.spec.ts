@@ -3,7 +3,6 @@ import { expect, finished, line, Mala, saved, startPiece, strand, typeLine } fro
 
 /** These tests kill their server, so each has one of its own. */
 const test = base.extend<{ own: Mala }>({
-  // eslint-disable-next-line no-empty-pattern
   own: async ({}, use) => {
     const own = new Mala();
     await own.start();

@@ -56,7 +56,6 @@ export class Mala {
 /** test has a Mala for each worker, and watches that the page says nothing wrong and calls nobody else. */
 export const test = base.extend<{ watched: string[] }, { mala: Mala }>({
   mala: [
-    // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const mala = new Mala();
       await mala.start();

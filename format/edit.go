@@ -4,10 +4,10 @@ import "mala/core/edit"
 
 // Edit is one edit of the bead line at a place of the laid-out sequence.
 type Edit struct {
-	Do   string `json:"do" enum:"insert,delete,group,mirror,reverse,fill,unwrap,copy,count"`
+	Do   string `json:"do" enum:"insert,delete,group,mirror,reverse,fill,unwrap,copy,count,letter"`
 	From int    `json:"from" doc:"Gap before the first selected bead."`
 	To   int    `json:"to" doc:"Gap behind the last selected bead."`
-	Text string `json:"text,omitempty" doc:"What to insert, as a bead line." maxLength:"65536"`
+	Text string `json:"text,omitempty" doc:"What to insert, as a bead line; of a change of letters, the old one and the new one." maxLength:"65536"`
 	Node int    `json:"node,omitempty" doc:"Whose count to set."`
 	N    int    `json:"n,omitempty" doc:"The count."`
 }

@@ -6,6 +6,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"mala/core/edit"
 	"mala/core/length"
 	"mala/format"
 )
@@ -59,7 +60,7 @@ func (s *server) registerAnalysis(api huma.API) {
 				return nil, err
 			}
 			out := EditedPiece{Edited: edited}
-			if edited.Line != doc.Sections[0].Rows[0].Line {
+			if edited.Line != doc.Sections[0].Rows[0].Line && in.Body.Edit.Do != string(edit.Letter) {
 				doc.Sections[0].Rows[0].Line = edited.Line
 				if out.Analysis, err = s.analyse(ctx, &doc, in.Unit); err != nil {
 					return nil, err

@@ -135,6 +135,15 @@ type Dish struct {
 
 // Try measures the piece as it would be after the edit, leaving it untouched.
 func (e Edit) Try(p *piece.Piece) (*measure.Measured, error) {
+	after, err := e.on(p)
+	if err != nil {
+		return nil, err
+	}
+	return measure.Measure(after)
+}
+
+// on gives the piece as it would be after the edit.
+func (e Edit) on(p *piece.Piece) (*piece.Piece, error) {
 	after := *p
 	row := p.Sections[0].Rows[0]
 	if e.Dish != nil {
@@ -158,5 +167,5 @@ func (e Edit) Try(p *piece.Piece) (*measure.Measured, error) {
 		after.House.Tail = *e.Tail
 	}
 	after.Sections = []piece.Section{{Rows: []piece.Row{row}}}
-	return measure.Measure(&after)
+	return &after, nil
 }

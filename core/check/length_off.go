@@ -126,11 +126,15 @@ func knobsOf(m *measure.Measured) []knob {
 			continue
 		}
 		text := withCounts(line, map[*pattern.Node]int{n: 1})
-		after, err := Edit{Line: &text}.Try(m.Piece)
+		after, err := Edit{Line: &text}.on(m.Piece)
 		if err != nil {
 			continue
 		}
-		if step := after.ForTarget - m.ForTarget; step > 0.01 {
+		longer, err := measure.ForTarget(after)
+		if err != nil {
+			continue
+		}
+		if step := longer - m.ForTarget; step > 0.01 {
 			knobs = append(knobs, knob{n, step})
 		}
 	}

@@ -26,13 +26,14 @@ const (
 	Unwrap  Do = "unwrap"  // write out the group or mirror round it
 	Copy    Do = "copy"    // spell it, changing nothing
 	Count   Do = "count"   // give node Node the count N
+	Letter  Do = "letter"  // change letters: Text is the old one and the new one
 )
 
 // Edit is one edit of a row's line.
 type Edit struct {
 	Do       Do
 	From, To int
-	Text     string // for insert
+	Text     string // for insert and letter
 	Node, N  int    // for count
 }
 
@@ -71,6 +72,9 @@ func Apply(p *piece.Piece, e Edit) (Result, error) {
 		out.Text, err = h.line.Copy(e.From, e.To, h.fills())
 	case Count:
 		err = h.line.SetCount(e.Node, e.N)
+		out = Result{Line: h.line.String(), From: e.From, To: e.To}
+	case Letter:
+		err = h.changeLetter(e.Text)
 		out = Result{Line: h.line.String(), From: e.From, To: e.To}
 	default:
 		err = &pattern.Fault{Wrong: pattern.BadEdit, Col: 1, Says: fmt.Sprintf("There is no edit called %q.", string(e.Do)), Expected: "an edit"}
@@ -113,6 +117,28 @@ func (h *hand) insert(e Edit) (Result, error) {
 		return m != nil && m.Bead.Turns()
 	})
 	return h.done(end, end, err)
+}
+
+// changeLetter gives the beads of one letter another. If that one is in use, the
+// two change places.
+func (h *hand) changeLetter(text string) error {
+	pair, err := pattern.Parse(text)
+	if err != nil {
+		return err
+	}
+	if len(pair.Items) != 2 || len(pair.Nodes) != 2 || pair.Items[0].Kind != pattern.Bead || pair.Items[1].Kind != pattern.Bead {
+		return &pattern.Fault{Wrong: pattern.BadEdit, Col: 1, Says: "A dish's letter is A to Z, with at most one small letter behind it.", Expected: "two letters"}
+	}
+	old, fresh := pair.Items[0].Key, pair.Items[1].Key
+	for _, n := range h.line.Nodes {
+		switch n.Key {
+		case old:
+			n.Key = fresh
+		case fresh:
+			n.Key = old
+		}
+	}
+	return nil
 }
 
 // faceCap lets a cap dropped alone after a wider bead open towards that bead.

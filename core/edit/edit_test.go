@@ -51,6 +51,8 @@ func TestEditsGiveTheLineAndWhatToSelect(t *testing.T) {
 		{"a fill grows and the caret stays behind its bead", "L {P} L", Edit{Do: Delete, From: 0, To: 1}, Result{Line: "{P} L", From: 0, To: 0}},
 		{"copying changes nothing", "3P L", Edit{Do: Copy, From: 1, To: 4}, Result{Line: "3P L", From: 1, To: 4, Text: "2P L"}},
 		{"a count", "3P L", Edit{Do: Count, Node: 0, N: 5}, Result{Line: "5P L"}},
+		{"another letter", "3P L P", Edit{Do: Letter, Text: "P Q"}, Result{Line: "3Q L Q"}},
+		{"a letter in use changes places", "3P L P", Edit{Do: Letter, Text: "P L"}, Result{Line: "3L P L"}},
 		{"writing out", "2(P L)", Edit{Do: Unwrap, From: 0, To: 1}, Result{Line: "P L P L", From: 0, To: 1}},
 	} {
 		got, err := Apply(bench(t, tt.line), tt.edit)
@@ -67,6 +69,7 @@ func TestEditsThatCannotBeAreRefused(t *testing.T) {
 		"nothing selected":         {Do: Mirror, From: 1, To: 1},
 		"a line that is none":      {Do: Insert, From: 1, To: 1, Text: "(("},
 		"too many beads":           {Do: Insert, From: 1, To: 1, Text: "9999(9P)"},
+		"a letter that is none":    {Do: Letter, Text: "P 3"},
 		"an unknown edit":          {Do: "juggle"},
 		"a node that is not there": {Do: Count, Node: 7, N: 1},
 		"a gap that is not there":  {Do: Insert, From: -1, To: -1, Text: "P"},

@@ -11,6 +11,9 @@ import (
 // half the hole to half the width. Outward is positive on both sides.
 type profile struct {
 	left, right func(r float64) float64
+	// falls says that neither face rises away from the hole, so that it meets
+	// another such face at the smallest radius both have; flat that it stays level.
+	falls, flat bool
 }
 
 // shapeProfile picks the faces for the shape, before any scaling to a measured
@@ -25,18 +28,26 @@ func (b *Bead) shapeProfile() profile {
 	case Cap:
 		return capProfile(a, rim, float64(b.Depth), float64(b.Wall))
 	case Tube, Cube, Spacer, Letter:
-		return symmetric(func(float64) float64 { return half })
+		return level(half)
 	case Coin, Disc, Button:
 		// Pierced through its face it is a short cylinder. Thinner than it is
 		// wide, it is drilled through its edge and takes its wide outline.
 		if b.Thick >= b.Across {
-			return symmetric(func(float64) float64 { return half })
+			return level(half)
 		}
 	}
 	return ellipse(a, rim, half)
 }
 
-func symmetric(z func(float64) float64) profile { return profile{left: z, right: z} }
+// symmetric is a bead with the same falling face on both sides.
+func symmetric(z func(float64) float64) profile { return profile{left: z, right: z, falls: true} }
+
+// level is a bead with two flat faces.
+func level(half float64) profile {
+	p := symmetric(func(float64) float64 { return half })
+	p.flat = true
+	return p
+}
 
 // ellipse is the face of every bead that narrows in a curve: half is its half
 // length at the rim of the hole.
@@ -90,6 +101,9 @@ func (f Face) Edge() float64 { return float64(f.bead.Across) / 2 }
 
 // Reach is how far the face stands out from the bead's middle at most.
 func (f Face) Reach() length.MM {
+	if f.bead.profile.falls {
+		return length.MM(f.At(f.Rim()))
+	}
 	_, z := highest(f.At, f.Rim(), f.Edge())
 	return length.MM(z)
 }
@@ -109,6 +123,13 @@ func Touch(right, left Face) (c Contact, ok bool) {
 	from, to := max(right.Rim(), left.Rim()), min(right.Edge(), left.Edge())
 	if from > to {
 		return Contact{}, false
+	}
+	a, b := right.bead.profile, left.bead.profile
+	switch {
+	case a.flat && b.flat:
+		return Contact{Distance: length.MM(right.At(to) + left.At(to)), Radius: to}, true
+	case a.falls && b.falls:
+		return Contact{Distance: length.MM(right.At(from) + left.At(from)), Radius: from}, true
 	}
 	r, z := highest(func(r float64) float64 { return right.At(r) + left.At(r) }, from, to)
 	return Contact{Distance: length.MM(z), Radius: r}, true

@@ -24,7 +24,34 @@ type Measured struct {
 // Measure works out a well-formed piece. The error is a *pattern.Fault: too
 // many beads, a letter without a dish, or an open fill without a target.
 func Measure(p *piece.Piece) (*Measured, error) {
-	m := &Measured{Piece: p}
+	s, err := strandOf(p)
+	if err != nil {
+		return nil, err
+	}
+	m := &Measured{Piece: p, Finished: s.finish(p), ForTarget: s.forTarget(p)}
+	s.cut(p.House)
+	s.countPasses(p.House)
+	m.Strands = []*Strand{s}
+	m.Inside, m.Rule = s.inside(), s.rule(m.Finished)
+	m.count()
+	m.weigh()
+	m.sense()
+	return m, nil
+}
+
+// ForTarget gives only the length that is held against the target, for a piece
+// that is tried out. The error is as Measure's.
+func ForTarget(p *piece.Piece) (length.MM, error) {
+	s, err := strandOf(p)
+	if err != nil {
+		return 0, err
+	}
+	s.finish(p)
+	return s.forTarget(p), nil
+}
+
+// strandOf lays out the piece's one row, its fills solved.
+func strandOf(p *piece.Piece) (*Strand, error) {
 	row := &p.Sections[0].Rows[0]
 	if err := checkKeys(p, row.Line); err != nil {
 		return nil, err
@@ -34,20 +61,7 @@ func Measure(p *piece.Piece) (*Measured, error) {
 	if err != nil {
 		return nil, err
 	}
-	s, err := layOut(p, row, table, fills)
-	if err != nil {
-		return nil, err
-	}
-	m.Finished = s.finish(p)
-	m.ForTarget = s.forTarget(p)
-	s.cut(p.House)
-	s.countPasses(p.House)
-	m.Strands = []*Strand{s}
-	m.Inside, m.Rule = s.inside(), s.rule(m.Finished)
-	m.count()
-	m.weigh()
-	m.sense()
-	return m, nil
+	return layOut(p, row, table, fills)
 }
 
 // checkKeys holds every letter of the line to a dish.

@@ -36,7 +36,7 @@ type Strand struct {
 	Cut         []CutPart
 }
 
-// strand lays out the row of the piece with the given fills.
+// layOut lays out the row of the piece with the given fills.
 func layOut(p *piece.Piece, row *piece.Row, table *contactTable, fills pattern.Fills) (*Strand, error) {
 	placed, err := row.Line.Expand(fills)
 	if err != nil {

@@ -404,7 +404,7 @@ export interface components {
         };
         Edit: {
             /** @enum {string} */
-            do: "insert" | "delete" | "group" | "mirror" | "reverse" | "fill" | "unwrap" | "copy" | "count";
+            do: "insert" | "delete" | "group" | "mirror" | "reverse" | "fill" | "unwrap" | "copy" | "count" | "letter";
             /**
              * Format: int64
              * @description Gap before the first selected bead.
@@ -420,7 +420,7 @@ export interface components {
              * @description Whose count to set.
              */
             node?: number;
-            /** @description What to insert, as a bead line. */
+            /** @description What to insert, as a bead line; of a change of letters, the old one and the new one. */
             text?: string;
             /**
              * Format: int64

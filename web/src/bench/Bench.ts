@@ -243,6 +243,21 @@ export class Bench {
     if (node && node.count + by >= 1) void this.edit({ do: "count", node: id, n: node.count + by }, false);
   }
 
+  /** changeLetter gives a dish another letter, in the line and on the dish. Two dishes change places if it is in use. */
+  async changeLetter(from: string, to: string): Promise<string | null> {
+    const { doc, fault } = this.#state;
+    if (from === to) return null;
+    if (fault) return "Mend the bead line first; what is typed there does not read yet.";
+    try {
+      const { edited } = await given(api.POST("/api/edit", { body: { document: doc, edit: { do: "letter", from: 0, to: 0, text: `${from} ${to}` } } }));
+      const palette = Object.fromEntries(Object.entries(doc.palette).map(([key, id]) => [key === from ? to : key === to ? from : key, id]));
+      this.change(withLine({ ...doc, palette }, edited.line));
+      return null;
+    } catch (err) {
+      return (err as Error).message;
+    }
+  }
+
   /** say shows a short notice. */
   say(notice: string) {
     this.#set({ notice, pending: "" });

@@ -4,6 +4,7 @@ import type { CatalogueItem } from "../api/client.ts";
 import type { Bench, BenchState } from "../bench/Bench.ts";
 import { withoutDish } from "../bench/document.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { LetterDialog } from "./LetterDialog.tsx";
 import { sizedBy, sizeOf } from "./size.ts";
 
 interface Props {
@@ -18,6 +19,7 @@ interface Props {
 export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
   const { doc, analysis, selection } = state;
   const [menu, setMenu] = useState<{ key: string; at: HTMLElement } | null>(null);
+  const [lettering, setLettering] = useState<string | null>(null);
   const used = useMemo(() => new Map(analysis?.tally.map((c) => [c.material, c.count])), [analysis]);
   const held = analysis?.strands[0].placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
   const inLine = (key: string) => analysis?.strands[0].placed.some((b) => b.key === key) ?? false;
@@ -66,6 +68,14 @@ export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
           Change its bead for another …
         </MenuItem>
         <MenuItem
+          onClick={() => {
+            setLettering(menu!.key);
+            setMenu(null);
+          }}
+        >
+          Give it another letter …
+        </MenuItem>
+        <MenuItem
           disabled={menu !== null && inLine(menu.key)}
           onClick={() => {
             bench.change(withoutDish(bench.snapshot().doc, menu!.key));
@@ -75,6 +85,7 @@ export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
           {menu !== null && inLine(menu.key) ? "Take away (it is in the line)" : "Take away"}
         </MenuItem>
       </Menu>
+      {lettering && <LetterDialog bench={bench} letter={lettering} onClose={() => setLettering(null)} />}
     </section>
   );
 }

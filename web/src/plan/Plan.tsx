@@ -1,5 +1,5 @@
-import { Button } from "@mui/material";
-import { useRef, useState } from "react";
+import { Button, InputBase } from "@mui/material";
+import { useRef, useState, type FormEvent } from "react";
 import { api, given, type VersionNote } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import planCss from "./plan.css?inline";
@@ -11,6 +11,7 @@ export function Plan() {
   const { id, bench, state } = useBenchContext();
   const sheet = useRef<HTMLDivElement>(null);
   const [version, setVersion] = useState<VersionNote | null>(null);
+  const [label, setLabel] = useState("");
   const [says, setSays] = useState<string | null>(null);
   const [stamped, setStamped] = useState(state.doc);
   // A stamp belongs to the document it was given for.
@@ -40,6 +41,10 @@ export function Plan() {
     const made = await stampAs("printed");
     if (made) onceShown(() => saveAs(`${state.doc.name}, version ${made.number}.html`, standalone(state.doc.name, sheet.current!, planCss)));
   }
+  async function nameVersion(event: FormEvent) {
+    event.preventDefault();
+    if (await stampAs("named", label.trim())) setLabel("");
+  }
   async function exportFile() {
     const made = await stampAs("exported");
     if (!made) return;
@@ -61,7 +66,13 @@ export function Plan() {
         <Button variant="outlined" onClick={() => void exportFile()}>
           Export the piece file
         </Button>
-        <span className="quiet">{says ?? "Each makes a version that never changes and stamps it on the page."}</span>
+        <form className="name-version" onSubmit={(e) => void nameVersion(e)}>
+          <InputBase value={label} onChange={(e) => setLabel(e.target.value)} placeholder="Name this version" inputProps={{ "aria-label": "Name of this version", maxLength: 120 }} />
+          <Button type="submit" disabled={!label.trim()}>
+            Keep it
+          </Button>
+        </form>
+        <span className="quiet" role={says ? "alert" : undefined}>{says ?? "Each makes a version that never changes and stamps it on the page."}</span>
       </div>
       {state.analysis && !state.behind ? (
         <PlanSheet ref={sheet} doc={state.doc} analysis={state.analysis} version={stamp} />

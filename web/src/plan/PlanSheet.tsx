@@ -114,7 +114,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
 }
 
 function stampOf(version: VersionNote): string {
-  return `version ${version.number} of ${new Date(version.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}`;
+  return `version ${version.number}${version.label ? `, ${version.label},` : ""} of ${new Date(version.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}`;
 }
 
 function Line({ what, value, sum = false }: { what: string; value: string; sum?: boolean }) {

@@ -1,0 +1,50 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
+import { useState, type FormEvent } from "react";
+import type { Bench } from "../bench/Bench.ts";
+
+interface Props {
+  bench: Bench;
+  letter: string;
+  onClose: () => void;
+}
+
+/** LetterDialog gives a dish another letter. */
+export function LetterDialog({ bench, letter, onClose }: Props) {
+  const [typed, setTyped] = useState(letter);
+  const [says, setSays] = useState<string | null>(null);
+
+  async function change(event: FormEvent) {
+    event.preventDefault();
+    const fault = await bench.changeLetter(letter, typed.trim().replace(/^[a-z]/, (c) => c.toUpperCase()));
+    if (fault) setSays(fault);
+    else onClose();
+  }
+
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="letter-title">
+      <form onSubmit={(e) => void change(e)} noValidate>
+        <DialogTitle id="letter-title" component="h1" variant="h1">
+          Another letter for dish {letter}
+        </DialogTitle>
+        <DialogContent sx={{ pt: "8px !important" }}>
+          <TextField
+            label="Letter"
+            value={typed}
+            autoFocus
+            onFocus={(e) => e.target.select()}
+            onChange={(e) => setTyped(e.target.value)}
+            error={says !== null}
+            helperText={says ?? "If another dish has it, the two change places."}
+            slotProps={{ htmlInput: { maxLength: 2, autoComplete: "off" } }}
+          />
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" variant="contained">
+            Change
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}
