@@ -38,6 +38,7 @@ export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
   ctx.save();
   ctx.translate(0, axis);
   drawEndsAndCord(ctx, view, x);
+  tintSelection(ctx, view, x, axis);
   drawBeads(ctx, view, x);
   drawTarget(ctx, view, x, axis);
   drawCaret(ctx, view, strand, x, axis);
@@ -116,6 +117,15 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
   }
 }
 
+/** tintSelection lays a tint under the selected beads, so that they keep their own colours. */
+function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {
+  const strand = view.analysis.strands[0];
+  const { from, to } = view.selection;
+  if (from === to) return;
+  ctx.fillStyle = "rgba(217,138,31,.22)";
+  ctx.fillRect(x(gapAt(strand, from)), RULER - axis + 4, x(gapAt(strand, to)) - x(gapAt(strand, from)), view.height - RULER - 8);
+}
+
 /** drawTarget flags where the strand should end to be on target. */
 function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {
   const target = view.analysis.target;
@@ -152,11 +162,9 @@ function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, strand: Str
   } else {
     const from = x(gapAt(strand, selection.from));
     const to = x(gapAt(strand, selection.to));
-    ctx.fillStyle = "rgba(217,138,31,.16)";
     ctx.lineWidth = 2.5;
     ctx.beginPath();
     ctx.roundRect(from, top, to - from, tall, 7);
-    ctx.fill();
     ctx.stroke();
   }
   ctx.globalAlpha = 1;

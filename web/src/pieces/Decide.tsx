@@ -1,6 +1,7 @@
 import { TextField } from "@mui/material";
 import type { Document, NewPiece } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { WholePicture } from "../felt/WholePicture.tsx";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import { Choice, CLOSURES, KINDS } from "./Answers.tsx";
@@ -14,8 +15,8 @@ export function Decide() {
   const target = { finishedMm: 450, toleranceMm: 3, ...doc.target };
 
   return (
-    <div className="pieces">
-      <div className="answers" style={{ maxWidth: 560 }}>
+    <div className="pieces decide">
+      <div className="answers">
         <Choice legend="What is it?" value={doc.kind} options={KINDS} onChange={(kind) => change({ kind })} />
         <Choice
           legend="How does it close?"
@@ -37,17 +38,20 @@ export function Decide() {
             </div>
           )}
         </fieldset>
-        <Choice
-          legend="What does the target count?"
-          value={doc.house?.targetCounts ?? "closed"}
-          options={[
-            { value: "closed", label: "The clasp too" },
-            { value: "beads", label: "The beads alone" },
-          ]}
-          onChange={(targetCounts) => change({ house: { ...doc.house, targetCounts } })}
-        />
+        {doc.closure.type === "clasp" && (
+          <Choice
+            legend="What does the target count?"
+            value={doc.house?.targetCounts ?? "closed"}
+            options={[
+              { value: "closed", label: "The clasp too" },
+              { value: "beads", label: "The beads alone" },
+            ]}
+            onChange={(targetCounts) => change({ house: { ...doc.house, targetCounts } })}
+          />
+        )}
         <TextField label="Notes" value={doc.notes ?? ""} onChange={(e) => change({ notes: e.target.value || undefined })} multiline minRows={3} slotProps={{ htmlInput: { maxLength: 10_000 } }} />
       </div>
+      {analysis && <WholePicture analysis={analysis} doc={doc} />}
     </div>
   );
 }

@@ -1,10 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback } from "react";
 import { Link } from "react-router";
 import { api, given, type PieceCard } from "../api/client.ts";
-import { layCloth } from "../felt/cloth.ts";
-import { drawWhole } from "../felt/drawWhole.ts";
-import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
+import { WholePicture } from "../felt/WholePicture.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
 interface Props {
@@ -64,15 +61,7 @@ function Picture({ piece }: { piece: PieceCard }) {
     },
     staleTime: Infinity, enabled: piece.worst !== "line", retry: false,
   });
-  const draw = useCallback(
-    (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
-      layCloth(ctx, "light", width, height);
-      if (whole.data) drawWhole(ctx, { ...whole.data, width, height, tone: "light" });
-    },
-    [whole.data],
-  );
-  const { ref } = useCanvas(draw);
-  return <canvas ref={ref} className="picture" aria-hidden />;
+  return <WholePicture analysis={whole.data?.analysis} doc={whole.data?.doc} />;
 }
 
 function whenChanged(at: Date): string {
