@@ -14,6 +14,7 @@ import (
 	"path/filepath"
 	"strconv"
 	"strings"
+	"sync"
 	"syscall"
 	"time"
 
@@ -34,8 +35,11 @@ type Server struct {
 	URL string // of its database, with user and password
 	Dir string // where its data lies
 
-	child *child
-	lock  *os.File
+	mu       sync.Mutex
+	child    *child
+	stopping bool
+	launch   func(context.Context) (*child, error)
+	lock     *os.File
 }
 
 // ErrNoPostgres says that the server's programs are not installed.
@@ -77,32 +81,6 @@ func (s *Server) start(ctx context.Context, programs string, owner *owner, throw
 	if err != nil {
 		return err
 	}
-	logTo, err := os.OpenFile(filepath.Join(s.Dir, "postgres.log"), os.O_CREATE|os.O_TRUNC|os.O_WRONLY, 0o600)
-	if err != nil {
-		return err
-	}
-	defer logTo.Close()
-	for deadline := time.Now().Add(patience); ; {
-		if err := endLeftover(ctx, data); err != nil {
-			return err
-		}
-		err := s.launch(ctx, programs, data, string(password), owner, throwaway, logTo)
-		if err == nil {
-			return nil
-		}
-		// Just after a kill the old one's memory can still be held for a moment.
-		if !errors.Is(err, errEnded) || time.Now().After(deadline) {
-			return fmt.Errorf("PostgreSQL did not start; see %s: %w", logTo.Name(), err)
-		}
-		time.Sleep(100 * time.Millisecond)
-	}
-}
-
-// errEnded says that the cluster's process ended before it answered.
-var errEnded = errors.New("it ended by itself")
-
-// launch starts the cluster's process and waits until it answers.
-func (s *Server) launch(ctx context.Context, programs, data, password string, owner *owner, throwaway bool, logTo *os.File) error {
 	port, err := freePort()
 	if err != nil {
 		return err
@@ -111,26 +89,94 @@ func (s *Server) launch(ctx context.Context, programs, data, password string, ow
 	if throwaway {
 		args = append(args, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
 	}
-	if s.child, err = startChild(filepath.Join(programs, "postgres"), args, owner, logTo); err != nil {
+	s.URL = (&url.URL{Scheme: "postgres", User: url.UserPassword("app", string(password)), Host: fmt.Sprintf("127.0.0.1:%d", port), Path: "/postgres", RawQuery: "sslmode=disable"}).String()
+	s.launch = func(ctx context.Context) (*child, error) {
+		return s.launchChild(ctx, filepath.Join(programs, "postgres"), args, data, owner)
+	}
+	if s.child, err = s.launch(ctx); err != nil {
 		return err
 	}
-	s.URL = (&url.URL{Scheme: "postgres", User: url.UserPassword("app", password), Host: fmt.Sprintf("127.0.0.1:%d", port), Path: "/postgres", RawQuery: "sslmode=disable"}).String()
-	if err := s.waitUntilReady(ctx); err != nil {
-		return errors.Join(err, s.child.stop())
-	}
+	go s.keepRunning()
 	return nil
+}
+
+// keepRunning starts the cluster again, on the port it had, if it ends without
+// having been asked to: killed, it recovers what it acknowledged.
+func (s *Server) keepRunning() {
+	for {
+		<-s.running().done
+		s.mu.Lock()
+		stopping := s.stopping
+		s.mu.Unlock()
+		if stopping {
+			return
+		}
+		next, err := s.launch(context.Background())
+		if err != nil {
+			return // the pages say that the database is away
+		}
+		s.mu.Lock()
+		s.child = next
+		stopping = s.stopping
+		s.mu.Unlock()
+		if stopping {
+			_ = next.stop()
+			return
+		}
+	}
+}
+
+func (s *Server) running() *child {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	return s.child
+}
+
+// errEnded says that the cluster's process ended before it answered.
+var errEnded = errors.New("it ended by itself")
+
+// launchChild starts the cluster's process and waits until it answers. Just
+// after a kill the old one's memory can still be held for a moment, so it tries
+// again for a while.
+func (s *Server) launchChild(ctx context.Context, program string, args []string, data string, owner *owner) (*child, error) {
+	logTo, err := os.OpenFile(filepath.Join(s.Dir, "postgres.log"), os.O_CREATE|os.O_APPEND|os.O_WRONLY, 0o600)
+	if err != nil {
+		return nil, err
+	}
+	defer logTo.Close()
+	for deadline := time.Now().Add(patience); ; {
+		if err := endLeftover(ctx, data); err != nil {
+			return nil, err
+		}
+		c, err := startChild(program, args, owner, logTo)
+		if err != nil {
+			return nil, err
+		}
+		if err = s.waitUntilReady(ctx, c); err == nil {
+			return c, nil
+		}
+		err = errors.Join(err, c.stop())
+		if !errors.Is(err, errEnded) || time.Now().After(deadline) {
+			return nil, fmt.Errorf("PostgreSQL did not start; see %s: %w", logTo.Name(), err)
+		}
+		time.Sleep(100 * time.Millisecond)
+	}
 }
 
 // Stop shuts the cluster down cleanly.
 func (s *Server) Stop() error {
 	defer s.lock.Close()
-	return s.child.stop()
+	s.mu.Lock()
+	s.stopping = true
+	c := s.child
+	s.mu.Unlock()
+	return c.stop()
 }
 
 // Pid is the process of the cluster.
-func (s *Server) Pid() int { return s.child.cmd.Process.Pid }
+func (s *Server) Pid() int { return s.running().cmd.Process.Pid }
 
-func (s *Server) waitUntilReady(ctx context.Context) error {
+func (s *Server) waitUntilReady(ctx context.Context, c *child) error {
 	ctx, cancel := context.WithTimeout(ctx, patience)
 	defer cancel()
 	for {
@@ -139,7 +185,7 @@ func (s *Server) waitUntilReady(ctx context.Context) error {
 			return conn.Close(ctx)
 		}
 		select {
-		case <-s.child.done:
+		case <-c.done:
 			return errEnded
 		case <-ctx.Done():
 			return err

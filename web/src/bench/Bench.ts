@@ -1,6 +1,6 @@
 import { api, Away, given, Refused, type Analysis, type CatalogueItem, type Document, type Edit, type Fix, type PieceState, type Problem } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
-import { Draft, type SaveState } from "./Draft.ts";
+import { Draft, keptDraft, type SaveState } from "./Draft.ts";
 import { lineOf, withFix, withLine } from "./document.ts";
 
 /** Selection is two gaps of the laid-out strand; focus is the one that moves. */
@@ -63,12 +63,15 @@ export class Bench {
 
   constructor(piece: PieceState, unit: Unit) {
     this.#unit = unit;
+    const kept = keptDraft(piece.id);
+    const doc = kept?.document ?? piece.document;
     this.#state = {
-      doc: piece.document, lineText: lineOf(piece.document), analysis: null, behind: false, fault: null, trouble: null,
+      doc, lineText: lineOf(doc), analysis: null, behind: false, fault: null, trouble: null,
       selection: { anchor: 0, focus: 0 }, pending: "", notice: null, save: "saved", conflict: null,
       drift: piece.drift ?? null, canUndo: false, canRedo: false,
     };
-    this.#draft = new Draft(piece.id, piece.revision, (save, conflict) => this.#set({ save, conflict }));
+    this.#draft = new Draft(piece.id, kept?.base ?? piece.revision, (save, conflict) => this.#set({ save, conflict }));
+    if (kept) this.#draft.keep(doc);
     void this.#analyse();
   }
 

@@ -6,9 +6,28 @@ export type SaveState = "saved" | "unsaved" | "saving" | "away" | "refused" | "c
 const PAUSE = 500;
 const RETRY = 2000;
 
+interface Kept {
+  base: number;
+  document: Document;
+}
+
+const keptAs = (id: string) => `mala.draft.${id}`;
+
+/** keptDraft is what this browser holds of a piece that the server never acknowledged. */
+export function keptDraft(id: string): Kept | null {
+  try {
+    const text = localStorage.getItem(keptAs(id));
+    return text ? (JSON.parse(text) as Kept) : null;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * Draft sends a piece's document to the server whenever it has changed and the
  * hands rest, one save at a time, each stating the revision it was made from.
+ * Until it is acknowledged the browser keeps a copy, so that neither a crash of
+ * the tab nor a server that is away loses it.
  */
 export class Draft {
   #id: string;
@@ -29,9 +48,20 @@ export class Draft {
   keep(doc: Document) {
     this.#wanted = doc;
     if (this.#stopped) return;
+    this.#hold(doc);
     this.#tell("unsaved", null);
     this.#later(PAUSE);
   }
+
+  #hold(doc: Document) {
+    try {
+      localStorage.setItem(keptAs(this.#id), JSON.stringify({ base: this.#revision, document: doc } satisfies Kept));
+    } catch {
+      // A browser without room for it still sends it.
+    }
+  }
+
+  #letGo = () => localStorage.removeItem(keptAs(this.#id));
 
   /** goOn lets saving go on from a revision after a conflict. */
   goOn(revision: number) {
@@ -70,11 +100,14 @@ export class Draft {
       this.#revision = kept.revision;
       if (this.#wanted === doc) {
         this.#wanted = null;
+        this.#letGo();
         this.#tell("saved", null);
       }
     } catch (err) {
       if (err instanceof Refused && err.problem.status === 409) {
         this.#stopped = true;
+        // The server has it as a version.
+        this.#letGo();
         this.#tell("conflict", err.problem);
       } else if (err instanceof Away) {
         this.#tell("away", null);
