@@ -133,3 +133,97 @@ test("ends, cord and slack are changed from the catalogue, and the length follow
   await expect(finished(page)).toHaveText(before);
   await saved(page);
 });
+
+/** onStrand is the place of a gap on the close-up, from its own scale. */
+async function onStrand(page: import("@playwright/test").Page, mm: number): Promise<{ x: number; y: number }> {
+  const box = (await strand(page).boundingBox())!;
+  const [px, left] = await strand(page).evaluate((el) => [Number(el.dataset.px), Number(el.dataset.left)]);
+  return { x: box.x + (mm - left) * px, y: box.y + box.height * 0.58 };
+}
+
+test("by mouse alone: a dish is dragged in, a run is selected, carried along and pulled longer", async ({ page }) => {
+  await startPiece(page, "By mouse");
+  await addDish(page, "lantern glass 8");
+  await typeLine(page, "4D L 3D");
+  await expect(page.getByText("8 beads", { exact: true })).toBeVisible();
+
+  // Dragged from its dish to the left end.
+  const left = await onStrand(page, 0);
+  const box = (await strand(page).boundingBox())!;
+  await page.locator(".dish", { hasText: "Lantern" }).locator(".drop").dragTo(strand(page), { targetPosition: { x: left.x - box.x, y: 100 } });
+  await expect(line(page)).toHaveValue("L 4D L 3D");
+
+  // A double click takes the run; dragged, it goes along.
+  let at = await onStrand(page, 12);
+  await page.mouse.dblclick(at.x, at.y);
+  await expect(page.locator(".felt-note")).toContainText("4 beads");
+  const to = await onStrand(page, 40);
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps: 6 });
+  await page.mouse.up();
+  await expect(line(page)).toHaveValue("2L 7D");
+
+  // Its right end pulled: two more.
+  await page.locator(".chip", { hasText: "7 D" }).click();
+  await expect(page.locator(".felt-note")).toContainText("7 beads");
+  const [pitch, end] = [3.91, 2 * 7.92 + 7 * 3.91];
+  at = await onStrand(page, end - 0.2);
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  const px = Number(await strand(page).getAttribute("data-px"));
+  await page.mouse.move(at.x + 2 * pitch * px, at.y, { steps: 6 });
+  await page.mouse.up();
+  await expect(line(page)).toHaveValue("2L 9D");
+
+  // The tools do what the keys do.
+  await page.getByRole("toolbar").getByRole("button", { name: "Group" }).click();
+  await expect(line(page)).toHaveValue("2L (9D)");
+  await page.getByRole("toolbar").getByRole("button", { name: "Delete" }).click();
+  await expect(line(page)).toHaveValue("2L");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(line(page)).toHaveValue("2L (9D)");
+});
+
+test("chips take a count by typing, go by Delete, and shuffling parts the alike", async ({ page }) => {
+  await startPiece(page, "Chips");
+  await addDish(page, "lantern glass 8");
+  await typeLine(page, "4D 4L");
+  await expect(page.locator(".chip", { hasText: "4 D" })).toBeVisible();
+  await page.locator(".chip", { hasText: "4 D" }).focus();
+  await page.keyboard.type("12");
+  await page.keyboard.press("Enter");
+  await expect(line(page)).toHaveValue("12D 4L");
+  await page.locator(".chip", { hasText: "12 D" }).press("Delete");
+  await expect(line(page)).toHaveValue("4L");
+  await typeLine(page, "5D 5L");
+  await expect(page.locator(".chip", { hasText: "5 L" })).toBeVisible();
+  await strand(page).press("ControlOrMeta+A");
+  await strand(page).press("*");
+  await expect(line(page)).toHaveValue(/^(D L D L D L D L D L|L D L D L D L D L D)$/);
+});
+
+test("the felt is enlarged, looked along, lettered, and shown at true size", async ({ page }) => {
+  await openPiece(page, "Harbour Lights");
+  const scale = async () => Number(await strand(page).getAttribute("data-px"));
+  const edge = async () => Number(await strand(page).getAttribute("data-left"));
+  const before = await scale();
+  await strand(page).press("]");
+  await expect.poll(scale).toBeGreaterThan(before);
+  await strand(page).press("[");
+  await expect.poll(scale).toBe(before);
+  const from = await edge();
+  await strand(page).hover();
+  await page.mouse.wheel(0, 400);
+  await expect.poll(edge).toBeGreaterThan(from + 10);
+  await page.getByRole("button", { name: "Letters" }).click();
+  await expect(page.getByRole("button", { name: "Letters" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "True size" }).click();
+  await page.getByRole("slider", { name: "Length of the bar" }).press("ArrowRight");
+  const bar = (await page.getByTestId("bar").boundingBox())!.width;
+  await page.getByRole("button", { name: "It measures 100 mm" }).click();
+  await expect.poll(scale).toBeCloseTo(bar / 100, 2);
+  await page.reload();
+  await page.getByRole("button", { name: "True size" }).click();
+  await expect.poll(scale).toBeCloseTo(bar / 100, 2);
+});

@@ -119,8 +119,10 @@ export async function addDish(page: Page, search: string): Promise<void> {
   await expect(page.getByRole("dialog")).toHaveCount(0);
 }
 
-/** typeLine types a line in the place of the one there is. */
+/** typeLine types a line in the place of the one there is, and waits until it is laid out. */
 export async function typeLine(page: Page, text: string): Promise<void> {
+  const laidOut = page.waitForResponse("**/api/analyse*", { timeout: 3000 }).catch(() => undefined);
   await line(page).fill(text);
+  await laidOut;
   await line(page).press("Enter");
 }

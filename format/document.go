@@ -128,7 +128,7 @@ type Run struct {
 // Look is what a bead is drawn from.
 type Look struct {
 	Colour string `json:"colour,omitempty" pattern:"^#[0-9a-f]{6}$"`
-	Finish string `json:"finish,omitempty" enum:"glass,pearl,metal,matte,wood,stone"`
+	Finish string `json:"finish,omitempty" enum:"glass,pearl,metal,matte,wood,stone,faceted,lined,lava,translucent,pattern"`
 	Second string `json:"second,omitempty" pattern:"^#[0-9a-f]{6}$"`
 }
 

@@ -4,12 +4,12 @@ import "mala/core/edit"
 
 // Edit is one edit of the bead line at a place of the laid-out sequence.
 type Edit struct {
-	Do   string `json:"do" enum:"insert,delete,group,mirror,reverse,fill,unwrap,copy,count,letter"`
+	Do   string `json:"do" enum:"insert,delete,group,mirror,reverse,fill,unwrap,copy,count,letter,move,shuffle"`
 	From int    `json:"from" doc:"Gap before the first selected bead."`
 	To   int    `json:"to" doc:"Gap behind the last selected bead."`
 	Text string `json:"text,omitempty" doc:"What to insert, as a bead line; of a change of letters, the old one and the new one." maxLength:"65536"`
 	Node int    `json:"node,omitempty" doc:"Whose count to set."`
-	N    int    `json:"n,omitempty" doc:"The count."`
+	N    int    `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
 }
 
 // Edited is the line after an edit and what to select in it.

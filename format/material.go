@@ -98,7 +98,7 @@ func (r *materialReader) common() {
 		r.add("price", "A price is an amount for a number of pieces: 4.20 per 100.")
 	}
 	if l := d.Look; l != nil {
-		r.oneOf("look.finish", l.Finish, "glass", "pearl", "metal", "matte", "wood", "stone")
+		r.oneOf("look.finish", l.Finish, material.Finishes()...)
 		for field, colour := range map[string]string{"colour": l.Colour, "second": l.Second} {
 			if colour != "" && !colourPattern.MatchString(colour) {
 				r.add("look."+field, "%q is no colour. Write one as #a0522d.", colour)

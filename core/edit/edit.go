@@ -26,6 +26,8 @@ const (
 	Unwrap  Do = "unwrap"  // write out the group or mirror round it
 	Copy    Do = "copy"    // spell it, changing nothing
 	Count   Do = "count"   // give node Node the count N
+	Move    Do = "move"    // take the selection to gap N
+	Shuffle Do = "shuffle" // put it into another order, by the seed N, no two alike touching
 	Letter  Do = "letter"  // change letters: Text is the old one and the new one
 )
 
@@ -34,7 +36,7 @@ type Edit struct {
 	Do       Do
 	From, To int
 	Text     string // for insert and letter
-	Node, N  int    // for count
+	Node, N  int    // for count; N for move and shuffle
 }
 
 // Result is the line after the edit, what to select in it, and for a copy the
@@ -69,10 +71,14 @@ func Apply(p *piece.Piece, e Edit) (Result, error) {
 		out = Result{Line: h.line.String(), From: e.From, To: e.To}
 	case Copy:
 		out = Result{Line: h.line.String(), From: e.From, To: e.To}
-		out.Text, err = h.line.Copy(e.From, e.To, h.fills())
+		out.Text, err = h.line.Copy(e.From, e.To, h.fills(), h.turns)
 	case Count:
 		err = h.line.SetCount(e.Node, e.N)
 		out = Result{Line: h.line.String(), From: e.From, To: e.To}
+	case Move:
+		out, err = h.move(e)
+	case Shuffle:
+		out, err = h.shuffle(e)
 	case Letter:
 		err = h.changeLetter(e.Text)
 		out = Result{Line: h.line.String(), From: e.From, To: e.To}
@@ -112,11 +118,14 @@ func (h *hand) insert(e Edit) (Result, error) {
 		}
 		at = h.line.Find(gone, h.fills())
 	}
-	end, err := h.line.Insert(at, put.Items, h.fills(), func(key string) bool {
-		m := h.piece.Palette[key]
-		return m != nil && m.Bead.Turns()
-	})
+	end, err := h.line.Insert(at, put.Items, h.fills(), h.turns)
 	return h.done(end, end, err)
+}
+
+// turns says of a letter whether its bead shows which way round it is.
+func (h *hand) turns(key string) bool {
+	m := h.piece.Palette[key]
+	return m != nil && m.Bead.Turns()
 }
 
 // changeLetter gives the beads of one letter another. If that one is in use, the

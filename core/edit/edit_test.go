@@ -51,6 +51,11 @@ func TestEditsGiveTheLineAndWhatToSelect(t *testing.T) {
 		{"a fill grows and the caret stays behind its bead", "L {P} L", Edit{Do: Delete, From: 0, To: 1}, Result{Line: "{P} L", From: 0, To: 0}},
 		{"copying changes nothing", "3P L", Edit{Do: Copy, From: 1, To: 4}, Result{Line: "3P L", From: 1, To: 4, Text: "2P L"}},
 		{"a count", "3P L", Edit{Do: Count, Node: 0, N: 5}, Result{Line: "5P L"}},
+		{"moving to the right", "3P L 2P", Edit{Do: Move, From: 3, To: 4, N: 6}, Result{Line: "5P L", From: 5, To: 6}},
+		{"moving to the left", "3P L 2P", Edit{Do: Move, From: 3, To: 4, N: 1}, Result{Line: "P L 4P", From: 1, To: 2}},
+		{"moving a group whole", "2(P L) 3P", Edit{Do: Move, From: 0, To: 4, N: 7}, Result{Line: "3P 2(P L)", From: 3, To: 7}},
+		{"moving onto itself", "3P L", Edit{Do: Move, From: 1, To: 3, N: 2}, Result{Line: "3P L", From: 1, To: 3}},
+		{"moving in the mirrored half moves in the half", "<2P L | C>", Edit{Do: Move, From: 4, To: 5, N: 7}, Result{Line: "<L 2P | C>", From: 6, To: 7}},
 		{"another letter", "3P L P", Edit{Do: Letter, Text: "P Q"}, Result{Line: "3Q L Q"}},
 		{"a letter in use changes places", "3P L P", Edit{Do: Letter, Text: "P L"}, Result{Line: "3L P L"}},
 		{"writing out", "2(P L)", Edit{Do: Unwrap, From: 0, To: 1}, Result{Line: "P L P L", From: 0, To: 1}},
@@ -70,6 +75,8 @@ func TestEditsThatCannotBeAreRefused(t *testing.T) {
 		"a line that is none":      {Do: Insert, From: 1, To: 1, Text: "(("},
 		"too many beads":           {Do: Insert, From: 1, To: 1, Text: "9999(9P)"},
 		"a letter that is none":    {Do: Letter, Text: "P 3"},
+		"a move to nowhere":        {Do: Move, From: 0, To: 1, N: 99},
+		"a shuffle of nothing":     {Do: Shuffle, From: 1, To: 1},
 		"an unknown edit":          {Do: "juggle"},
 		"a node that is not there": {Do: Count, Node: 7, N: 1},
 		"a gap that is not there":  {Do: Insert, From: -1, To: -1, Text: "P"},
@@ -79,5 +86,32 @@ func TestEditsThatCannotBeAreRefused(t *testing.T) {
 		} else if _, ok := err.(*pattern.Fault); !ok {
 			t.Errorf("%s: %v is no fault", name, err)
 		}
+	}
+}
+
+func TestShufflingKeepsTheCountsAndPartsTheAlike(t *testing.T) {
+	for seed := range 60 {
+		got, err := Apply(bench(t, "6P 5L 4C"), Edit{Do: Shuffle, From: 0, To: 15, N: seed})
+		if err != nil {
+			t.Fatal(err)
+		}
+		line, err := pattern.Parse(got.Line)
+		if err != nil {
+			t.Fatal(err)
+		}
+		beads, _ := line.Expand(nil)
+		counts := map[string]int{}
+		for i, b := range beads {
+			counts[b.Node.Key]++
+			if i > 0 && beads[i-1].Node.Key == b.Node.Key {
+				t.Fatalf("seed %d: two alike touch in %q", seed, got.Line)
+			}
+		}
+		if counts["P"] != 6 || counts["L"] != 5 || counts["C"] != 4 || got.From != 0 || got.To != 15 {
+			t.Fatalf("seed %d: %v selected %d to %d", seed, counts, got.From, got.To)
+		}
+	}
+	if got, err := Apply(bench(t, "9P L"), Edit{Do: Shuffle, From: 0, To: 10, N: 1}); err != nil || got.To != 10 {
+		t.Errorf("nine of ten alike: %+v, %v", got, err)
 	}
 }

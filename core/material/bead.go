@@ -64,6 +64,11 @@ type Look struct {
 	Colour, Finish, Second string
 }
 
+// Finishes lists the surfaces a bead can be drawn with.
+func Finishes() []string {
+	return []string{"glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"}
+}
+
 // The sizes that are taken for real. A bead below the least or above the most
 // is a slip of the pen.
 const (

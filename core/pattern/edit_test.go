@@ -140,7 +140,7 @@ func TestCopySpellsWhatIsSelected(t *testing.T) {
 	} {
 		line := mustParse(t, tt.line)
 		before := line.String()
-		if got, err := line.Copy(tt.from, tt.to, nil); err != nil || got != tt.want {
+		if got, err := line.Copy(tt.from, tt.to, nil, capsTurn); err != nil || got != tt.want {
 			t.Errorf("beads %d to %d of %q copy as %q, %v, want %q", tt.from, tt.to, tt.line, got, err, tt.want)
 		}
 		if line.String() != before {

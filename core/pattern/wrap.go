@@ -151,7 +151,7 @@ func (n *Node) writtenOut(fills Fills) []*Node {
 
 // Copy spells the selected beads so that they can be put in elsewhere: whole
 // groups as groups, anything else as runs.
-func (l *Line) Copy(from, to int, fills Fills) (string, error) {
+func (l *Line) Copy(from, to int, fills Fills, turns Turns) (string, error) {
 	beads, err := l.Expand(fills)
 	if err != nil {
 		return "", err
@@ -173,7 +173,7 @@ func (l *Line) Copy(from, to int, fills Fills) (string, error) {
 	}
 	var runs []*Node
 	for _, p := range beads[from:to] {
-		runs = append(runs, &Node{Kind: Bead, Count: 1, Key: p.Node.Key, Reversed: p.Reversed})
+		runs = append(runs, &Node{Kind: Bead, Count: 1, Key: p.Node.Key, Reversed: p.Reversed && turns(p.Node.Key)})
 	}
 	mergeRuns(&runs)
 	return (&Line{Items: runs}).String(), nil

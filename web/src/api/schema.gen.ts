@@ -404,7 +404,7 @@ export interface components {
         };
         Edit: {
             /** @enum {string} */
-            do: "insert" | "delete" | "group" | "mirror" | "reverse" | "fill" | "unwrap" | "copy" | "count" | "letter";
+            do: "insert" | "delete" | "group" | "mirror" | "reverse" | "fill" | "unwrap" | "copy" | "count" | "letter" | "move" | "shuffle";
             /**
              * Format: int64
              * @description Gap before the first selected bead.
@@ -412,7 +412,7 @@ export interface components {
             from: number;
             /**
              * Format: int64
-             * @description The count.
+             * @description The count; of a move the gap to move to; of a shuffle its seed.
              */
             n?: number;
             /**
@@ -496,7 +496,7 @@ export interface components {
         Look: {
             colour?: string;
             /** @enum {string} */
-            finish?: "glass" | "pearl" | "metal" | "matte" | "wood" | "stone";
+            finish?: "glass" | "pearl" | "metal" | "matte" | "wood" | "stone" | "faceted" | "lined" | "lava" | "translucent" | "pattern";
             second?: string;
         };
         MakeVersionInputBody: {

@@ -1,12 +1,15 @@
-import type { KeyboardEvent } from "react";
+import { useState, type DragEvent, type KeyboardEvent } from "react";
 import type { LineNode, Material, Outline } from "../api/client.ts";
 import type { Bench, BenchState } from "../bench/Bench.ts";
+import { DISH } from "../dishes/Dishes.tsx";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 
 interface Tray {
   bench: Bench;
   selected: Set<number>;
+  /** The first showing of each run, and of each bracket with all its repeats. */
   spans: Map<number, [number, number]>;
+  groups: Map<number, [number, number]>;
   material: (key: string) => Material | undefined;
   outline: (id: string) => Outline | undefined;
 }
@@ -26,7 +29,7 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
     else if (span[1] === i) span[1] = i + 1;
   });
   const tray: Tray = {
-    bench, spans, selected: new Set(chosen.map((b) => b.node)),
+    bench, spans, groups: groupSpans(drawing.nodes, placed), selected: new Set(chosen.map((b) => b.node)),
     material: (key) => doc.materials.find((m) => m.id === doc.palette[key]),
     outline: (id) => drawing.outlines[id],
   };
@@ -37,32 +40,86 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
   );
 }
 
+/** groupSpans finds where each bracket of the line itself lies: from its first bead to its last. */
+function groupSpans(nodes: LineNode[], placed: { node: number }[]): Map<number, [number, number]> {
+  const out = new Map<number, [number, number]>();
+  const inside = (node: LineNode): number[] => [node.id, ...[...(node.items ?? []), ...(node.centre ?? [])].flatMap(inside)];
+  for (const node of nodes) {
+    if (node.kind === "bead") continue;
+    const ids = new Set(inside(node));
+    const first = placed.findIndex((b) => ids.has(b.node));
+    const last = placed.findLastIndex((b) => ids.has(b.node));
+    if (first >= 0) out.set(node.id, [first, last + 1]);
+  }
+  return out;
+}
+
 function Items({ items, tray }: { items: LineNode[]; tray: Tray }) {
   return items.map((node) => (node.kind === "bead" ? <Run key={node.id} node={node} tray={tray} /> : <Bracket key={node.id} node={node} tray={tray} />));
 }
 
-function stepKey(tray: Tray, node: LineNode) {
-  return (event: KeyboardEvent) => {
-    if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
+/** useCount lets a chip's count be typed or stepped, and the chip be taken out. It gives what is typed so far. */
+function useCount(tray: Tray, node: LineNode) {
+  const [typed, setTyped] = useState("");
+  const settle = () => {
+    if (typed) tray.bench.setCount(node.id, Number(typed));
+    setTyped("");
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const { key } = event;
+    if (/^[0-9]$/.test(key)) setTyped((typed + key).replace(/^0+/, "").slice(0, 4));
+    else if (key === "ArrowUp" || key === "ArrowDown") tray.bench.stepNode(node.id, key === "ArrowUp" ? 1 : -1);
+    else if (key === "Enter" && typed) settle();
+    else if (key === "Escape" && typed) setTyped("");
+    else if (key === "Backspace" && typed) setTyped(typed.slice(0, -1));
+    else if (key === "Delete" || key === "Backspace") tray.bench.setCount(node.id, 0);
+    else return;
     event.preventDefault();
-    tray.bench.stepNode(node.id, event.key === "ArrowUp" ? 1 : -1);
+  };
+  return { typed, onKeyDown, onBlur: settle };
+}
+
+const DRAGGED = "application/x-mala-beads";
+
+/** draggable lets a run be carried to another place of the line, or a dish's bead be dropped before it. */
+function draggable(tray: Tray, span: [number, number] | undefined) {
+  if (!span) return {};
+  return {
+    draggable: true,
+    onDragStart: (event: DragEvent) => {
+      tray.bench.select(span[0], span[1]);
+      event.dataTransfer.setData(DRAGGED, "selection");
+      event.dataTransfer.effectAllowed = "move";
+    },
+    onDragOver: (event: DragEvent) => event.preventDefault(),
+    onDrop: (event: DragEvent<HTMLElement>) => {
+      event.preventDefault();
+      const box = event.currentTarget.getBoundingClientRect();
+      const gap = event.clientX > box.left + box.width / 2 ? span[1] : span[0];
+      const key = event.dataTransfer.getData(DISH);
+      if (key) void tray.bench.edit({ do: "insert", text: key, from: gap, to: gap });
+      else if (event.dataTransfer.getData(DRAGGED)) tray.bench.moveTo(gap);
+    },
   };
 }
 
 function Run({ node, tray }: { node: LineNode; tray: Tray }) {
   const material = tray.material(node.key ?? "");
   const span = tray.spans.get(node.id);
+  const { typed, ...count } = useCount(tray, node);
   return (
     <button
       type="button"
       className="chip"
       aria-pressed={tray.selected.has(node.id)}
-      title={`${material?.name ?? ""}; ↑ and ↓ change how many`}
+      title={`${material?.name ?? ""}; type a count, or ↑ and ↓; Delete takes it out`}
       onClick={() => span && tray.bench.select(span[0], span[1])}
-      onKeyDown={stepKey(tray, node)}
+      {...count}
+      {...draggable(tray, span)}
     >
       {material && <BeadPicture material={material} outline={tray.outline(material.id)} size={22} px={2.4} turned={node.reversed && material.facing !== undefined} />}
-      {node.count > 1 && `${node.count} `}
+      {typed ? <span className="typed">{typed} </span> : node.count > 1 && `${node.count} `}
       {node.reversed && "~"}
       {node.key}
     </button>
@@ -80,10 +137,20 @@ function opening(node: LineNode): string {
 const CLOSING = { group: ")", mirror: ">", fill: "}", bead: "" };
 
 function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
+  const { typed, ...count } = useCount(tray, node);
+  const span = tray.groups.get(node.id);
   return (
     <span className="bracket" role="group" aria-label={node.kind}>
-      <button type="button" className="sign" title="↑ and ↓ change how often" onKeyDown={stepKey(tray, node)} aria-label={`${node.kind}, ${node.count} times`}>
-        {opening(node)}
+      <button
+        type="button"
+        className="sign"
+        title="Type how often, or ↑ and ↓; Delete takes it out"
+        aria-label={`${node.kind}, ${node.count} times`}
+        onClick={() => span && tray.bench.select(span[0], span[1])}
+        {...count}
+        {...draggable(tray, span)}
+      >
+        {typed ? `${typed} ${opening({ ...node, count: 1 })}` : opening(node)}
       </button>
       <Items items={node.items ?? []} tray={tray} />
       {node.kind === "mirror" && <span className="centre" aria-hidden />}

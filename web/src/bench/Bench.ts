@@ -28,6 +28,8 @@ export interface BenchState {
   trouble: string | null;
   selection: Selection;
   pending: string;
+  /** Something has been copied that can be put in. */
+  copied: boolean;
   notice: string | null;
   save: SaveState;
   conflict: Problem | null;
@@ -67,7 +69,7 @@ export class Bench {
     const doc = kept?.document ?? piece.document;
     this.#state = {
       doc, lineText: lineOf(doc), analysis: null, behind: false, fault: null, trouble: null,
-      selection: { anchor: 0, focus: 0 }, pending: "", notice: null, save: "saved", conflict: null,
+      selection: { anchor: 0, focus: 0 }, pending: "", copied: false, notice: null, save: "saved", conflict: null,
       drift: piece.drift ?? null, canUndo: false, canRedo: false,
     };
     this.#draft = new Draft(piece.id, kept?.base ?? piece.revision, (save, conflict) => this.#set({ save, conflict }));
@@ -218,6 +220,7 @@ export class Bench {
   async copy(): Promise<string> {
     if (this.#state.selection.anchor === this.#state.selection.focus) return "";
     this.#clipboard = (await this.edit({ do: "copy" })) ?? "";
+    this.#set({ copied: this.#clipboard !== "" });
     return this.#clipboard;
   }
 
@@ -244,6 +247,28 @@ export class Bench {
   stepNode(id: number, by: number) {
     const node = findNode(this.#state.analysis?.drawing?.nodes ?? [], id);
     if (node && node.count + by >= 1) void this.edit({ do: "count", node: id, n: node.count + by }, false);
+  }
+
+  /** moveTo takes the selection to another gap. */
+  moveTo(gap: number) {
+    void this.edit({ do: "move", n: gap });
+  }
+
+  /** shuffle puts the selection into another order by chance, no two alike touching. */
+  shuffle() {
+    void this.edit({ do: "shuffle", n: Math.floor(Math.random() * 1e6) });
+  }
+
+  /** setCount gives one item of the line another count; 0 takes it out. */
+  setCount(id: number, n: number) {
+    void this.edit({ do: "count", node: id, n }, false);
+  }
+
+  /** pull gives the selected run another count and keeps it selected. */
+  async pull(node: number, n: number) {
+    const { anchor, focus } = this.#state.selection;
+    await this.edit({ do: "count", node, n }, false);
+    this.select(Math.min(anchor, focus), Math.min(anchor, focus) + n);
   }
 
   /** changeLetter gives a dish another letter, in the line and on the dish. Two dishes change places if it is in use. */

@@ -1,18 +1,24 @@
-import { useEffect, useMemo, useState, type KeyboardEvent } from "react";
-import type { Tone } from "../felt/cloth.ts";
+import { useCallback, useEffect, useMemo, useState, type KeyboardEvent } from "react";
+import { Calibrate } from "../felt/Calibrate.tsx";
 import { CloseUp } from "../felt/CloseUp.tsx";
-import { WholePiece } from "../felt/WholePiece.tsx";
+import type { Tone } from "../felt/cloth.ts";
+import { PLAIN_LENS } from "../felt/drawWhole.ts";
+import { keptTruePx } from "../felt/trueSize.ts";
+import { WholePiece, zoomed } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import type { Bench, BenchState } from "./Bench.ts";
+import { Hands } from "./Hands.tsx";
 import { strandKey } from "./keys.ts";
-import { describePlace, selectionFacts } from "./place.ts";
+import { describePlace, handleOf, runAt, selectionFacts } from "./place.ts";
 
 const TONES: Tone[] = ["light", "middle", "dark"];
-const KEPT_AS = "mala.felt";
+const KEPT_TONE = "mala.felt";
+const KEPT_LETTERS = "mala.letters";
+const ZOOMS = [0.5, 0.7, 1, 1.4, 2, 2.8, 4];
 
 function keptTone(): Tone {
-  const kept = localStorage.getItem(KEPT_AS);
+  const kept = localStorage.getItem(KEPT_TONE);
   return TONES.find((tone) => tone === kept) ?? "light";
 }
 
@@ -20,12 +26,22 @@ function keptTone(): Tone {
 export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   const { unit } = useUnit();
   const [tone, setTone] = useState<Tone>(keptTone);
+  const [letters, setLetters] = useState(() => localStorage.getItem(KEPT_LETTERS) === "yes");
   const [fromCentre, setFromCentre] = useState(false);
+  const [lens, setLens] = useState(PLAIN_LENS);
+  const [zoom, setZoom] = useState(2);
+  const [truePx, setTruePx] = useState<number | null>(null);
+  const [calibrating, setCalibrating] = useState(false);
   const { analysis, doc, selection, pending, notice } = state;
   const gaps = useMemo(
     () => ({ from: Math.min(selection.anchor, selection.focus), to: Math.max(selection.anchor, selection.focus), focus: selection.focus }),
     [selection],
   );
+  const handle = useMemo(() => (analysis ? handleOf(analysis, gaps) : null), [analysis, gaps]);
+  const onZoom = useCallback((by: number) => {
+    setTruePx(null);
+    setZoom((z) => Math.max(0, Math.min(ZOOMS.length - 1, z + by)));
+  }, []);
   useClipboard(bench);
 
   if (!analysis) {
@@ -52,29 +68,84 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
       return;
     }
     if (event.key === "?" || event.key === "/" || event.key === "." || event.key === "+") return;
-    if (strandKey(bench, event)) event.preventDefault();
+    if (event.key === "]" || event.key === "[") {
+      onZoom(event.key === "]" ? 1 : -1);
+      event.preventDefault();
+    } else if (strandKey(bench, event)) event.preventDefault();
+  }
+
+  function showTrueSize() {
+    if (truePx) setTruePx(null);
+    else if (keptTruePx()) setTruePx(keptTruePx());
+    else setCalibrating(true);
   }
 
   return (
     <>
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
-        <WholePiece analysis={analysis} doc={doc} tone={tone} selection={gaps} onPlace={onPlace} />
+        <WholePiece analysis={analysis} doc={doc} tone={tone} letters={letters} selection={gaps} lens={lens} onLens={setLens} onPlace={onPlace} />
         <div className="felt-tools">
           <button
             type="button"
             onClick={() => {
               const next = TONES[(TONES.indexOf(tone) + 1) % TONES.length];
-              localStorage.setItem(KEPT_AS, next);
+              localStorage.setItem(KEPT_TONE, next);
               setTone(next);
             }}
           >
             Felt: {tone}
           </button>
+          <button
+            type="button"
+            aria-pressed={letters}
+            onClick={() => {
+              localStorage.setItem(KEPT_LETTERS, letters ? "no" : "yes");
+              setLetters(!letters);
+            }}
+          >
+            Letters
+          </button>
+          <button type="button" aria-label="Enlarge the whole piece" onClick={() => setLens(zoomed(lens, 1.4))}>
+            +
+          </button>
+          <button type="button" aria-label="Make the whole piece smaller" onClick={() => setLens(zoomed(lens, 1 / 1.4))}>
+            −
+          </button>
         </div>
+        <Hands bench={bench} state={state} />
       </div>
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
-        <CloseUp analysis={analysis} doc={doc} tone={tone} unit={unit} fromCentre={fromCentre} selection={gaps} pending={pending} describe={describe} onPlace={onPlace} onKey={onKey} />
-        <div className="felt-tools" style={{ top: "auto", bottom: 8 }}>
+        <CloseUp
+          analysis={analysis}
+          doc={doc}
+          tone={tone}
+          unit={unit}
+          fromCentre={fromCentre}
+          letters={letters}
+          zoom={ZOOMS[zoom]}
+          truePx={truePx}
+          selection={gaps}
+          handle={handle}
+          pending={pending}
+          describe={describe}
+          onPlace={onPlace}
+          onRun={(gap) => bench.select(...runAt(analysis, gap))}
+          onMove={(gap) => bench.moveTo(gap)}
+          onDish={(key, gap) => void bench.edit({ do: "insert", text: key, from: gap, to: gap })}
+          onCount={(node, n) => void bench.pull(node, n)}
+          onZoom={onZoom}
+          onKey={onKey}
+        />
+        <div className="felt-tools low">
+          <button type="button" aria-pressed={truePx !== null} onClick={showTrueSize}>
+            True size
+          </button>
+          <button type="button" aria-label="Enlarge the close-up" title="Enlarge (])" onClick={() => onZoom(1)}>
+            +
+          </button>
+          <button type="button" aria-label="Make the close-up smaller" title="Smaller ([)" onClick={() => onZoom(-1)}>
+            −
+          </button>
           <button type="button" aria-pressed={fromCentre} onClick={() => setFromCentre(!fromCentre)}>
             Ruler from the centre
           </button>
@@ -88,6 +159,15 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
           {describe}
         </div>
       </div>
+      {calibrating && (
+        <Calibrate
+          open
+          onDone={(px) => {
+            setCalibrating(false);
+            if (px) setTruePx(px);
+          }}
+        />
+      )}
     </>
   );
 }

@@ -19,8 +19,10 @@ export const STRAND_KEYS: KeyHelp[] = [
   { keys: "<", does: "mirror the selection" },
   { keys: "~", does: "turn the selection round" },
   { keys: "{", does: "let the selection fill what length is left" },
+  { keys: "*", does: "shuffle the selection, no two alike touching" },
   { keys: "Ctrl X C V", does: "cut, copy, paste" },
   { keys: "Ctrl A", does: "select every bead" },
+  { keys: "[ ]", does: "close-up smaller, larger; the wheel looks along the strand" },
   { keys: "Esc", does: "let go of the selection" },
 ];
 
@@ -47,6 +49,9 @@ export function strandKey(bench: Bench, event: KeyboardEvent): boolean {
     return true;
   }
   switch (key) {
+    case "*":
+      bench.shuffle();
+      return true;
     case "ArrowLeft":
     case "ArrowRight":
       arrow(bench, key === "ArrowLeft" ? -1 : 1, event.shiftKey);

@@ -1,4 +1,5 @@
 import type { Analysis, Document } from "../api/client.ts";
+import type { Handle } from "../felt/useHands.ts";
 
 interface Gaps {
   from: number;
@@ -23,4 +24,19 @@ export function describePlace(analysis: Analysis, doc: Document, { from, to }: G
   if (from === 0) return `At the left end, before ${name(0)}`;
   if (from === placed.length) return `At the right end, after ${name(from - 1)}, bead ${from}`;
   return `After bead ${from} of ${placed.length}, ${name(from - 1)}; before ${name(from)}`;
+}
+
+/** runAt gives the gaps of the run that the bead at a gap belongs to. */
+export function runAt(analysis: Analysis, gap: number): [number, number] {
+  const run = analysis.strands[0].runs.find((r) => gap >= r.first && gap < r.first + r.count) ?? analysis.strands[0].runs.at(-1);
+  return run ? [run.first, run.first + run.count] : [0, 0];
+}
+
+/** handleOf finds the run that the selection is exactly one showing of, whose count its end can be pulled by. */
+export function handleOf(analysis: Analysis, { from, to }: Gaps): Handle | null {
+  const { placed } = analysis.strands[0];
+  const chosen = placed.slice(from, to);
+  if (chosen.length === 0 || chosen.some((b) => b.node !== chosen[0].node)) return null;
+  if (placed[from - 1]?.node === chosen[0].node || placed[to]?.node === chosen[0].node) return null;
+  return { node: chosen[0].node, count: chosen.length, pitchMm: Math.max(0.5, (chosen[chosen.length - 1].toMm - chosen[0].fromMm) / chosen.length) };
 }

@@ -15,6 +15,9 @@ interface Props {
   onChange: (key: string) => void;
 }
 
+/** DISH is what a dragged dish carries: its letter. */
+export const DISH = "application/x-mala-dish";
+
 /** Dishes hold the beads of this piece, each under its letter. */
 export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
   const { doc, analysis, selection } = state;
@@ -34,7 +37,16 @@ export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
         const outline = analysis?.drawing?.outlines[id] ?? catalogue.find((c) => c.material.id === id)?.outline;
         return (
           <div key={key} className={`dish ${held === key ? "held" : ""}`}>
-            <button type="button" className="plain drop" onClick={() => void bench.drop(key)} title={`Drop one at the caret (${key}); size ${sizedBy(material)}`}>
+            <button
+              type="button"
+              className="plain drop"
+              draggable
+              onDragStart={(e) => {
+                e.dataTransfer.setData(DISH, key);
+                e.dataTransfer.effectAllowed = "copy";
+              }}
+              onClick={() => void bench.drop(key)} title={`Drop one at the caret (${key}), or drag it in; size ${sizedBy(material)}`}
+            >
               <span className="bowl">
                 <BeadPicture material={material} outline={outline} size={38} px={3.4} />
                 <span className="letter">{key}</span>

@@ -1,21 +1,34 @@
-import { useCallback, useMemo, useState, type KeyboardEvent, type MouseEvent } from "react";
+import { useCallback, useEffect, useMemo, useState, type DragEvent, type KeyboardEvent } from "react";
 import type { Analysis, Document } from "../api/client.ts";
+import { DISH } from "../dishes/Dishes.tsx";
 import type { Unit } from "../units/length.ts";
 import type { Tone } from "./cloth.ts";
 import { drawCloseUp } from "./drawCloseUp.ts";
 import { gapAt, layEnds, nearestGap } from "./strandGeometry.ts";
 import { useCanvas } from "./useCanvas.ts";
+import { useHands, type Handle } from "./useHands.ts";
 
-interface Props {
+export interface CloseUpProps {
   analysis: Analysis;
   doc: Document;
   tone: Tone;
   unit: Unit;
   fromCentre: boolean;
+  letters: boolean;
+  zoom: number;
+  /** px to the mm of true size, when the strand is to be shown so. */
+  truePx: number | null;
   selection: { from: number; to: number; focus: number };
+  /** The run whose count the selection's end can be pulled by. */
+  handle: Handle | null;
   pending: string;
   describe: string;
   onPlace: (gap: number, extend: boolean) => void;
+  onRun: (gap: number) => void;
+  onMove: (gap: number) => void;
+  onDish: (key: string, gap: number) => void;
+  onCount: (node: number, n: number) => void;
+  onZoom: (by: number) => void;
   onKey: (event: KeyboardEvent) => void;
 }
 
@@ -24,47 +37,62 @@ const MOST_PX = 9;
 const LEAST_PX = 3;
 
 /** closeUpScale picks how large the strand is drawn so that its widest bead fits the band. */
-export function closeUpScale(analysis: Analysis, height: number): number {
+function closeUpScale(analysis: Analysis, height: number): number {
   const widest = Math.max(6, ...analysis.strands[0].placed.map((b) => b.acrossMm));
   return Math.max(LEAST_PX, Math.min(MOST_PX, ((height - 30) * TALLEST_PART) / widest));
 }
 
 /** leftEdge is the mm at the left edge of the band: the caret stays inside, and nothing beyond the ends is shown. */
-function leftEdge(analysis: Analysis, caretMm: number, span: number): number {
+function leftEdge(analysis: Analysis, caretMm: number, span: number, pan: number): number {
   const { start, end } = layEnds(analysis.strands[0]);
   const low = start - 6;
   const high = Math.max(low, end + 6 - span);
   if (end - start + 12 <= span) return (start + end - span) / 2;
-  return Math.max(low, Math.min(high, caretMm - span * 0.55));
+  return Math.max(low, Math.min(high, caretMm - span * 0.55 + pan));
 }
 
-/** CloseUp is the felt's lower band: the strand straight and enlarged round the caret. It takes the keys. */
-export function CloseUp(props: Props) {
-  const { analysis, doc, tone, unit, fromCentre, selection, pending, describe, onPlace, onKey } = props;
+/** CloseUp is the felt's lower band: the strand straight and enlarged round the caret. It takes the keys and the hands. */
+export function CloseUp(props: CloseUpProps) {
+  const { analysis, doc, tone, unit, fromCentre, letters, zoom, truePx, selection, handle, pending, describe } = props;
   const [focused, setFocused] = useState(false);
+  // Looking elsewhere lasts until the caret moves.
+  const [pan, setPan] = useState({ at: selection.focus, mm: 0 });
   const strand = analysis.strands[0];
   const caretMm = gapAt(strand, selection.focus);
+  const panMm = pan.at === selection.focus ? pan.mm : 0;
 
   const view = useCallback(
     (width: number, height: number) => {
-      const px = closeUpScale(analysis, height);
-      return { px, leftMm: leftEdge(analysis, caretMm, width / px) };
+      const px = truePx ?? closeUpScale(analysis, height) * zoom;
+      return { px, leftMm: leftEdge(analysis, caretMm, width / px, panMm) };
     },
-    [analysis, caretMm],
+    [analysis, caretMm, panMm, truePx, zoom],
   );
+  const [dragged, setDragged] = useState<{ gap: number | null; by: number }>({ gap: null, by: 0 });
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
-      drawCloseUp(ctx, { analysis, doc, width, height, tone, unit, fromCentre, selection, pending, focused, ...view(width, height) });
+      const shown = handle && dragged.by !== 0 ? String(handle.count + dragged.by) : pending;
+      drawCloseUp(ctx, { analysis, doc, width, height, tone, unit, fromCentre, letters, selection, handle: handle !== null, dropGap: dragged.gap, pending: shown, focused, ...view(width, height) });
     },
-    [analysis, doc, tone, unit, fromCentre, selection, pending, focused, view],
+    [analysis, doc, tone, unit, fromCentre, letters, selection, handle, dragged, pending, focused, view],
   );
   const { ref, size } = useCanvas(draw);
   const shown = useMemo(() => view(Math.max(1, size.width), Math.max(1, size.height)), [view, size]);
+  const mmAt = (clientX: number) => shown.leftMm + (clientX - ref.current!.getBoundingClientRect().left) / shown.px;
+  const hands = useHands({ ...props, mmAt, px: shown.px, strand, onDragged: setDragged });
 
-  function place(event: MouseEvent<HTMLCanvasElement>) {
-    const box = event.currentTarget.getBoundingClientRect();
-    onPlace(nearestGap(strand, shown.leftMm + (event.clientX - box.left) / shown.px), event.shiftKey);
-  }
+  // Wheels are listened to here, since a page's own listeners may not stop them.
+  const { onZoom } = props;
+  useEffect(() => {
+    const canvas = ref.current!;
+    const onWheel = (event: WheelEvent) => {
+      event.preventDefault();
+      if (event.ctrlKey || event.metaKey) onZoom(event.deltaY < 0 ? 1 : -1);
+      else setPan({ at: selection.focus, mm: panMm + (event.deltaX + event.deltaY) / shown.px });
+    };
+    canvas.addEventListener("wheel", onWheel, { passive: false });
+    return () => canvas.removeEventListener("wheel", onWheel);
+  }, [ref, onZoom, selection.focus, panMm, shown.px]);
 
   return (
     <canvas
@@ -76,13 +104,21 @@ export function CloseUp(props: Props) {
       aria-label={`Strand. ${describe}. Arrow keys move, letters drop beads, question mark lists the keys.`}
       data-px={shown.px}
       data-left={shown.leftMm}
-      onMouseDown={(e) => {
-        e.currentTarget.focus();
-        place(e);
-      }}
-      onKeyDown={onKey}
+      {...hands}
+      onKeyDown={props.onKey}
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
+      onDragOver={(e: DragEvent) => {
+        e.preventDefault();
+        setDragged({ gap: nearestGap(strand, mmAt(e.clientX)), by: 0 });
+      }}
+      onDragLeave={() => setDragged({ gap: null, by: 0 })}
+      onDrop={(e: DragEvent) => {
+        e.preventDefault();
+        setDragged({ gap: null, by: 0 });
+        const key = e.dataTransfer.getData(DISH);
+        if (key) props.onDish(key, nearestGap(strand, mmAt(e.clientX)));
+      }}
     />
   );
 }

@@ -1,7 +1,7 @@
-import { useCallback, type MouseEvent } from "react";
+import { useCallback, useEffect, useRef, useState, type PointerEvent } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { cloths, layCloth, type Tone } from "./cloth.ts";
-import { drawWhole, fitWhole, wholeMm, type WholeView } from "./drawWhole.ts";
+import { drawWhole, fitWhole, PLAIN_LENS, wholeMm, type Lens, type WholeView } from "./drawWhole.ts";
 import { nearestGap, PX_PER_MM } from "./strandGeometry.ts";
 import { useCanvas } from "./useCanvas.ts";
 
@@ -9,33 +9,81 @@ interface Props {
   analysis: Analysis;
   doc: Document;
   tone: Tone;
+  letters: boolean;
   selection: { from: number; to: number };
+  lens: Lens;
+  onLens: (lens: Lens) => void;
   onPlace: (gap: number, extend: boolean) => void;
 }
 
+const MOST_ZOOM = 8;
+const STILL = 4;
+
+/** zoomed enlarges round a point, which stays where it is. */
+export function zoomed(lens: Lens, factor: number, x = 0, y = 0): Lens {
+  const zoom = Math.max(1, Math.min(MOST_ZOOM, lens.zoom * factor));
+  if (zoom === 1) return PLAIN_LENS;
+  const by = zoom / lens.zoom;
+  return { zoom, dx: x - (x - lens.dx) * by, dy: y - (y - lens.dy) * by };
+}
+
 /** WholePiece is the felt's upper band: the piece on the circle of its finished length. */
-export function WholePiece({ analysis, doc, tone, selection, onPlace }: Props) {
+export function WholePiece({ analysis, doc, tone, letters, selection, lens, onLens, onPlace }: Props) {
+  const [pressed, setPressed] = useState<{ x: number; y: number; lens: Lens } | null>(null);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
-      const view: WholeView = { analysis, doc, width, height, tone, selection };
+      const view: WholeView = { analysis, doc, width, height, tone, letters, selection, lens };
       layCloth(ctx, tone, width, height);
       drawWhole(ctx, view);
       ctx.fillStyle = cloths[tone].text;
       ctx.font = '12px "Figtree Variable", sans-serif';
       ctx.fillText("The whole piece", 18, 24);
-      ctx.fillText(`true to scale, ${(fitWhole(view) / PX_PER_MM).toFixed(2)} : 1`, 18, 40);
+      ctx.fillText(`true to scale, ${((fitWhole(view) * lens.zoom) / PX_PER_MM).toFixed(2)} : 1`, 18, 40);
       ctx.fillText("on the circle of", 18, height - 28);
       ctx.fillText("its finished length", 18, height - 12);
     },
-    [analysis, doc, tone, selection],
+    [analysis, doc, tone, letters, selection, lens],
   );
   const { ref, size } = useCanvas(draw);
 
-  function place(event: MouseEvent<HTMLCanvasElement>) {
+  const latest = useRef(lens);
+  useEffect(() => {
+    latest.current = lens;
+  }, [lens]);
+  useEffect(() => {
+    const canvas = ref.current!;
+    const onWheel = (event: WheelEvent) => {
+      event.preventDefault();
+      const box = canvas.getBoundingClientRect();
+      onLens(zoomed(latest.current, event.deltaY < 0 ? 1.2 : 1 / 1.2, event.clientX - box.left - box.width / 2, event.clientY - box.top - box.height / 2));
+    };
+    canvas.addEventListener("wheel", onWheel, { passive: false });
+    return () => canvas.removeEventListener("wheel", onWheel);
+  }, [ref, onLens]);
+
+  function release(event: PointerEvent<HTMLCanvasElement>) {
+    if (!pressed) return;
+    setPressed(null);
+    if (Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) > STILL && lens.zoom > 1) return;
     const box = event.currentTarget.getBoundingClientRect();
-    const mm = wholeMm(analysis, event.clientX - box.left - size.width / 2, event.clientY - box.top - size.height / 2);
+    const mm = wholeMm(analysis, event.clientX - box.left - size.width / 2 - lens.dx, event.clientY - box.top - size.height / 2 - lens.dy);
     onPlace(nearestGap(analysis.strands[0], mm), event.shiftKey);
   }
 
-  return <canvas ref={ref} className="felt-whole" onClick={place} role="img" aria-label={`The whole piece: ${analysis.strands[0].beads} beads on a circle of its finished length.`} />;
+  return (
+    <canvas
+      ref={ref}
+      className="felt-whole"
+      role="img"
+      aria-label={`The whole piece: ${analysis.strands[0].beads} beads on a circle of its finished length.`}
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        setPressed({ x: e.clientX, y: e.clientY, lens });
+      }}
+      onPointerMove={(e) => {
+        if (pressed && lens.zoom > 1) onLens({ ...lens, dx: pressed.lens.dx + e.clientX - pressed.x, dy: pressed.lens.dy + e.clientY - pressed.y });
+      }}
+      onPointerUp={release}
+    />
+  );
 }

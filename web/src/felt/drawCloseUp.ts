@@ -2,6 +2,7 @@ import type { Analysis, Document, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { materialsOf } from "./drawWhole.ts";
+import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
 import { gapAt, layEnds } from "./strandGeometry.ts";
@@ -17,7 +18,12 @@ export interface CloseUpView {
   px: number;
   leftMm: number;
   fromCentre: boolean;
+  letters: boolean;
   selection: { from: number; to: number };
+  /** The selection's right end can be pulled. */
+  handle: boolean;
+  /** Where something dragged would go. */
+  dropGap: number | null;
   /** The count typed so far, waiting for its letter. */
   pending: string;
   focused: boolean;
@@ -115,6 +121,13 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
       ctx.restore();
     }
   }
+  if (!view.letters) return;
+  for (const b of seen) {
+    ctx.save();
+    ctx.translate(x((b.fromMm + b.toMm) / 2), 0);
+    drawLetter(ctx, b, px);
+    ctx.restore();
+  }
 }
 
 /** tintSelection lays a tint under the selected beads, so that they keep their own colours. */
@@ -166,8 +179,24 @@ function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, strand: Str
     ctx.beginPath();
     ctx.roundRect(from, top, to - from, tall, 7);
     ctx.stroke();
+    if (view.handle) {
+      ctx.fillStyle = MARIGOLD;
+      ctx.beginPath();
+      ctx.arc(to, 0, 7, 0, 2 * Math.PI);
+      ctx.fill();
+    }
   }
   ctx.globalAlpha = 1;
+  if (view.dropGap !== null) {
+    const at = x(gapAt(strand, view.dropGap));
+    ctx.lineWidth = 3;
+    ctx.setLineDash([3, 3]);
+    ctx.beginPath();
+    ctx.moveTo(at, top);
+    ctx.lineTo(at, top + tall);
+    ctx.stroke();
+    ctx.setLineDash([]);
+  }
   if (pending) drawPending(ctx, pending, x(gapAt(strand, selection.to)), top);
 }
 

@@ -1,5 +1,6 @@
 import type { Analysis, Document, Material } from "../api/client.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
+import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
 import { gapAt, layEnds, loopOf, type Loop } from "./strandGeometry.ts";
@@ -14,7 +15,18 @@ export interface WholeView {
   selection?: { from: number; to: number };
   /** The most px a millimetre takes, for small pieces. */
   mostPx?: number;
+  letters?: boolean;
+  /** How far it is enlarged, and where its middle is pushed to, in px. */
+  lens?: Lens;
 }
+
+export interface Lens {
+  zoom: number;
+  dx: number;
+  dy: number;
+}
+
+export const PLAIN_LENS: Lens = { zoom: 1, dx: 0, dy: 0 };
 
 const MOST_PX = 6;
 /** MARGIN is the share of the picture left free on each side; CLASP_MM the room kept for what stands out at the clasp. */
@@ -39,12 +51,13 @@ export function fitWhole({ analysis, doc, width, height, mostPx = MOST_PX }: Who
 export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
   const { analysis, doc, width, height } = view;
   const strand = analysis.strands[0];
-  const px = fitWhole(view);
+  const lens = view.lens ?? PLAIN_LENS;
+  const px = fitWhole(view) * lens.zoom;
   const loop = loopOf(analysis);
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};
   ctx.save();
-  ctx.translate(width / 2, height / 2);
+  ctx.translate(width / 2 + lens.dx, height / 2 + lens.dy);
 
   drawCord(ctx, view, loop, px);
   ctx.fillStyle = SHADOW;
@@ -66,6 +79,12 @@ export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
       const outline = outlines[b.material];
       if (!m || !outline || (m.shape === "cap") !== capped) continue;
       along(ctx, loop.at(b.atMm), px, () => sprites.draw(ctx, m, outline, px, b.turned));
+    }
+  }
+  if (view.letters) {
+    for (const b of strand.placed) {
+      const { x, y } = loop.at((b.fromMm + b.toMm) / 2);
+      along(ctx, { x, y, angle: 0 }, px, () => drawLetter(ctx, b, px));
     }
   }
   if (view.selection) drawSelection(ctx, view, loop, px);

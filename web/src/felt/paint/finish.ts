@@ -138,6 +138,75 @@ function veins(s: Surface) {
   }
 }
 
+/** cuts lays rows of small flat planes over a bead, as a cut stone has. */
+function cuts(s: Surface) {
+  const { ctx } = s;
+  const chance = scatter(s.seed);
+  const rows = 4;
+  const wide = (s.left + s.right) / rows;
+  const tall = (2 * s.up) / rows;
+  for (let row = -1; row <= rows; row++) {
+    for (let col = -1; col <= rows; col++) {
+      const x = -s.left + (col + (row % 2 ? 0.5 : 0)) * wide;
+      const y = -s.up + row * tall;
+      ctx.beginPath();
+      ctx.moveTo(x + wide / 2, y);
+      ctx.lineTo(x + wide, y + tall / 2);
+      ctx.lineTo(x + wide / 2, y + tall);
+      ctx.lineTo(x, y + tall / 2);
+      ctx.closePath();
+      const lit = 0.5 - (y + tall / 2) / (2 * s.up) + (chance() - 0.5) * 0.9;
+      ctx.fillStyle = lit > 0.5 ? css(WHITE, 0.1 + 0.22 * chance()) : css(darker(s.colour, 0.7), 0.08 + 0.24 * chance());
+      ctx.fill();
+    }
+  }
+}
+
+/** lining shows the coloured hole through a clear bead. */
+function lining(s: Surface) {
+  const { ctx } = s;
+  const g = ctx.createLinearGradient(0, -s.up * 0.45, 0, s.up * 0.45);
+  g.addColorStop(0, css(s.second, 0));
+  g.addColorStop(0.35, css(s.second, 0.95));
+  g.addColorStop(0.65, css(darker(s.second, 0.2), 0.95));
+  g.addColorStop(1, css(s.second, 0));
+  ctx.fillStyle = g;
+  ctx.fillRect(-s.left, -s.up * 0.45, s.left + s.right, s.up * 0.9);
+}
+
+/** pores pits a bead as lava is pitted. */
+function pores(s: Surface) {
+  const { ctx } = s;
+  const chance = scatter(s.seed);
+  for (let i = 0; i < 34; i++) {
+    const x = middle(s) + (chance() - 0.5) * 2 * spread(s);
+    const y = (chance() - 0.5) * 2 * s.up;
+    const r = s.up * (0.04 + chance() * 0.1);
+    ctx.fillStyle = css(darker(s.colour, 0.75), 0.7);
+    ctx.beginPath();
+    ctx.ellipse(x, y, r, r * 0.8, chance() * 3, 0, 2 * Math.PI);
+    ctx.fill();
+    ctx.strokeStyle = css(lighter(s.colour, 0.4), 0.35);
+    ctx.lineWidth = r * 0.35;
+    ctx.stroke();
+  }
+}
+
+/** stripes bands a bead round its hole with the second colour, with dots between. */
+function stripes(s: Surface) {
+  const { ctx } = s;
+  const long = s.left + s.right;
+  for (const at of [0.18, 0.82]) {
+    ctx.fillStyle = css(s.second, 0.9);
+    ctx.fillRect(-s.left + long * at - long * 0.05, -s.up, long * 0.1, 2 * s.up);
+  }
+  for (let i = -2; i <= 2; i++) {
+    ctx.beginPath();
+    ctx.arc(middle(s), i * s.up * 0.44, Math.min(s.up * 0.14, long * 0.13), 0, 2 * Math.PI);
+    ctx.fill();
+  }
+}
+
 /** finishes draws each finish inside the bead's clipped outline. */
 export const finishes: Record<string, Finish> = {
   glass: (s) => {
@@ -176,6 +245,30 @@ export const finishes: Record<string, Finish> = {
     veins(s);
     facets(s, 0.6);
     glint(s, 0.5, 0.24);
+  },
+  faceted: (s) => {
+    body(s, lighter(s.colour, 0.3), s.colour, darker(s.colour, 0.5));
+    cuts(s);
+    glint(s, 0.7, 0.2);
+  },
+  lined: (s) => {
+    body(s, lighter(s.colour, 0.45), lighter(s.colour, 0.12), darker(s.colour, 0.35));
+    lining(s);
+    glint(s, 0.9, 0.3);
+  },
+  lava: (s) => {
+    body(s, lighter(s.colour, 0.14), s.colour, darker(s.colour, 0.5));
+    pores(s);
+  },
+  translucent: (s) => {
+    body(s, lighter(s.colour, 0.5), lighter(s.colour, 0.2), darker(s.colour, 0.18));
+    glow(s, lighter(s.colour, 0.8), 0.85);
+    glint(s, 0.55, 0.46);
+  },
+  pattern: (s) => {
+    body(s, lighter(s.colour, 0.2), s.colour, darker(s.colour, 0.4));
+    stripes(s);
+    glint(s, 0.6, 0.3);
   },
 };
 
