@@ -49,6 +49,18 @@ type makeVersionInput struct {
 	}
 }
 
+type nameVersionInput struct {
+	VersionID
+	Body struct {
+		Label string `json:"label"`
+	}
+}
+
+// mostLabel is how many bytes the name of a version may have.
+const mostLabel = 200
+
+var errLabel = format.Faults{{Where: "label", Says: "Give the version a name of up to 200 characters."}}
+
 func (s *server) registerVersions(api huma.API) {
 	call(api, huma.Operation{OperationID: "listVersions", Method: http.MethodGet, Path: "/api/pieces/{id}/versions", Summary: "A piece's versions, the newest first"},
 		func(ctx context.Context, in *PieceID) (*answer[[]VersionNote], error) {
@@ -78,6 +90,14 @@ func (s *server) registerVersions(api huma.API) {
 			p, err := s.store.RestoreVersion(ctx, in.ID, in.Number)
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
+	call(api, huma.Operation{OperationID: "nameVersion", Method: http.MethodPut, Path: "/api/pieces/{id}/versions/{number}/label", Summary: "Put a name on a version"},
+		func(ctx context.Context, in *nameVersionInput) (*answer[VersionNote], error) {
+			if len(in.Body.Label) > mostLabel {
+				return nil, errLabel
+			}
+			v, err := s.store.NameVersion(ctx, in.ID, in.Number, in.Body.Label)
+			return &answer[VersionNote]{noteOf(v)}, err
+		})
 	call(api, huma.Operation{OperationID: "versionFile", Method: http.MethodGet, Path: "/api/pieces/{id}/versions/{number}/file", Summary: "A version as a piece file"}, s.versionFile)
 }
 
@@ -87,8 +107,8 @@ func (s *server) makeVersion(ctx context.Context, in *makeVersionInput) (*answer
 	if !ok {
 		return nil, format.Faults{{Where: "reason", Says: "A version is named, printed or exported."}}
 	}
-	if len(in.Body.Label) > 200 || reason == store.Named && strings.TrimSpace(in.Body.Label) == "" {
-		return nil, format.Faults{{Where: "label", Says: "Give the version a name of up to 200 characters."}}
+	if len(in.Body.Label) > mostLabel || reason == store.Named && strings.TrimSpace(in.Body.Label) == "" {
+		return nil, errLabel
 	}
 	v, err := s.store.MakeVersion(ctx, in.ID, reason, in.Body.Label)
 	return &answer[VersionNote]{noteOf(v)}, err

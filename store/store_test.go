@@ -142,6 +142,9 @@ func TestVersionsAreMadeOnlyWhereSomethingChanged(t *testing.T) {
 	if named, _ := s.MakeVersion(t.Context(), p.ID, store.Named, "for the fair"); named.Number != 2 || named.Label != "for the fair" {
 		t.Errorf("naming gave %+v", named)
 	}
+	if renamed, err := s.NameVersion(t.Context(), p.ID, 1, "first"); err != nil || renamed.Label != "first" || text(t, renamed.Document) != text(t, one.Document) {
+		t.Errorf("naming version 1 gave %+v, %v", renamed, err)
+	}
 	p, _ = s.SaveDraft(t.Context(), p.ID, p.Revision, with(doc, "9P"))
 	restored, err := s.RestoreVersion(t.Context(), p.ID, 1)
 	if err != nil || text(t, restored.Document) != text(t, one.Document) || restored.Revision != p.Revision+1 {

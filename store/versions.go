@@ -79,6 +79,16 @@ func (s *Store) addVersion(tx *gorm.DB, id string, doc format.Document, reason R
 	return v, tx.Create(&v).Error
 }
 
+// NameVersion puts a name on a version. What it holds never changes.
+func (s *Store) NameVersion(ctx context.Context, id string, number int, label string) (Version, error) {
+	v, err := s.Version(ctx, id, number)
+	if err != nil {
+		return v, err
+	}
+	v.Label = label
+	return v, s.db.WithContext(ctx).Model(&v).UpdateColumn("label", label).Error
+}
+
 // RestoreVersion makes an old version the draft again. What the draft was is
 // kept as a version first.
 func (s *Store) RestoreVersion(ctx context.Context, id string, number int) (Piece, error) {

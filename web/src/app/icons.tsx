@@ -14,3 +14,4 @@ function line(d: string) {
 export const StrandIcon = line("M4 5c0 17 16 17 16 0M12 17.800a2.200 2.200 0 1 0 .01 0M6.300 12.500a1.500 1.500 0 1 0 .01 0M17.700 12.500a1.500 1.500 0 1 0 .01 0");
 export const UndoIcon = line("M9 7 4.500 11.500 9 16M5 11.500h9a5 5 0 0 1 0 10h-2");
 export const RedoIcon = line("M15 7l4.500 4.500L15 16M19 11.500h-9a5 5 0 0 0 0 10h2");
+export const HistoryIcon = line("M4 12a8 8 0 1 0 2.500-5.800M4 4v4h4M12 8v4.500l3 2");

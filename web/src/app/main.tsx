@@ -11,9 +11,7 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { LayOut } from "../bench/LayOut.tsx";
 import { PieceRoom } from "../bench/PieceRoom.tsx";
-import { Decide } from "../pieces/Decide.tsx";
 import { Pieces } from "../pieces/Pieces.tsx";
-import { Plan } from "../plan/Plan.tsx";
 import { UnitProvider } from "../units/UnitContext.tsx";
 import { Shell } from "./Shell.tsx";
 import { theme } from "./theme.ts";
@@ -32,8 +30,9 @@ const router = createBrowserRouter([
         element: <PieceRoom />,
         children: [
           { index: true, element: <LayOut /> },
-          { path: "decide", element: <Decide /> },
-          { path: "plan", element: <Plan /> },
+          { path: "decide", lazy: async () => ({ Component: (await import("../pieces/Decide.tsx")).Decide }) },
+          { path: "plan", lazy: async () => ({ Component: (await import("../plan/Plan.tsx")).Plan }) },
+          { path: "history", lazy: async () => ({ Component: (await import("../history/History.tsx")).History }) },
         ],
       },
       { path: "*", element: <Navigate to="/pieces" replace /> },

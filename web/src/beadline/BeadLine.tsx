@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type RefObject } from "react";
 import type { Bench, BenchState } from "../bench/Bench.ts";
+import { Hands } from "../bench/Hands.tsx";
 import { Chips } from "./Chips.tsx";
 
 interface Props {
@@ -24,9 +25,13 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
     <section className="line" aria-label="Bead line">
       <div className="top">
         <h2>Bead line</h2>
-        <span className="hint">
-          <kbd>9P</kbd> nine · <kbd>3(A B)</kbd> three times · <kbd>{"<A | C>"}</kbd> mirrored about C · <kbd>{"{A}"}</kbd> fills · <kbd>~</kbd> turned
-        </span>
+        {state.selection.anchor !== state.selection.focus || state.copied ? (
+          <Hands bench={bench} state={state} />
+        ) : (
+          <span className="hint">
+            <kbd>9P</kbd> nine · <kbd>3(A B)</kbd> three times · <kbd>{"<A | C>"}</kbd> mirrored about C · <kbd>{"{A}"}</kbd> fills · <kbd>~</kbd> turned
+          </span>
+        )}
       </div>
       <textarea
         ref={inputRef}

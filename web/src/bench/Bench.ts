@@ -337,6 +337,15 @@ export class Bench {
     this.change({ ...doc, materials: doc.materials.map((m) => now.get(m.id) ?? m) }, { drift: null });
   }
 
+  /** restored takes over what the server made of the piece by restoring a version. */
+  restored(piece: PieceState) {
+    this.#draft.goOn(piece.revision);
+    this.#past.push({ doc: this.#state.doc, selection: this.#state.selection });
+    this.#future = [];
+    this.#set({ doc: piece.document, lineText: lineOf(piece.document), save: "saved", fault: null, selection: { anchor: 0, focus: 0 } });
+    void this.#analyse();
+  }
+
   keepOwn = () => this.#set({ drift: null });
 
   /** settle ends a conflict: with theirs, or with what is here put on top of it. */

@@ -8,7 +8,6 @@ import { WholePiece, zoomed } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import type { Bench, BenchState } from "./Bench.ts";
-import { Hands } from "./Hands.tsx";
 import { strandKey } from "./keys.ts";
 import { describePlace, handleOf, runAt, selectionFacts } from "./place.ts";
 
@@ -112,7 +111,6 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
             −
           </button>
         </div>
-        <Hands bench={bench} state={state} />
       </div>
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
         <CloseUp

@@ -1,7 +1,7 @@
 import { IconButton, InputBase } from "@mui/material";
 import { useState } from "react";
-import { NavLink } from "react-router";
-import { RedoIcon, UndoIcon } from "../app/icons.tsx";
+import { Link, NavLink } from "react-router";
+import { HistoryIcon, RedoIcon, UndoIcon } from "../app/icons.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import type { BenchState } from "./Bench.ts";
 import type { SaveState } from "./Draft.ts";
@@ -43,6 +43,9 @@ export function Head({ id, bench, state }: BenchContext) {
       </div>
       <Thread id={id} state={state} />
       <div className="tools">
+        <IconButton component={Link} to={`/pieces/${id}/history`} aria-label="History" title="Versions of this piece">
+          <HistoryIcon />
+        </IconButton>
         <IconButton aria-label="Undo" title="Undo (Ctrl Z)" disabled={!state.canUndo} onClick={() => bench.undo()}>
           <UndoIcon />
         </IconButton>

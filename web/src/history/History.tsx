@@ -1,0 +1,199 @@
+import { Button, InputBase, MenuItem, Select } from "@mui/material";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { api, given, type VersionNote } from "../api/client.ts";
+import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { WholePicture } from "../felt/WholePicture.tsx";
+import { formatLength, type Unit } from "../units/length.ts";
+import { useUnit } from "../units/UnitContext.tsx";
+import { compare, type Difference, type Side } from "./compare.ts";
+
+/** DRAFT stands for the draft among the numbers of versions. */
+const DRAFT = 0;
+
+const REASONS: Record<VersionNote["reason"], string> = {
+  named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "after ten quiet minutes", "set aside": "set aside: saved elsewhere meanwhile",
+};
+
+/** History is the piece's past on a line: any two states compared, an old one fetched back or started from. */
+export function History() {
+  const { id, bench, state } = useBenchContext();
+  const { unit } = useUnit();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [against, setAgainst] = useState(DRAFT);
+  const [says, setSays] = useState<string | null>(null);
+  const versions = useQuery({ queryKey: ["versions", id], queryFn: () => given(api.GET("/api/pieces/{id}/versions", { params: { path: { id } } })), refetchOnMount: "always" });
+  const list = versions.data ?? [];
+  const looked = chosen ?? list[0]?.number ?? DRAFT;
+  const draft: Side = { name: "the draft, as it is now", doc: state.doc, analysis: state.behind ? null : state.analysis };
+  const one = useSide(id, looked, draft);
+  const other = useSide(id, against, draft);
+  const note = list.find((v) => v.number === looked);
+  const refresh = () => queries.invalidateQueries({ queryKey: ["versions", id] });
+
+  async function act(what: () => Promise<unknown>) {
+    try {
+      setSays(null);
+      await what();
+      await refresh();
+    } catch (err) {
+      setSays((err as Error).message);
+    }
+  }
+  const restore = () =>
+    act(async () => {
+      if (!(await bench.flush())) throw new Error("The draft is not saved yet, so it cannot be put aside. Try again when it is.");
+      bench.restored(await given(api.POST("/api/pieces/{id}/versions/{number}/restore", { params: { path: { id, number: looked } } })));
+      setSays(`Version ${looked} is the draft again. What the draft was is kept.`);
+    });
+  const fork = () =>
+    act(async () => {
+      const made = await given(api.POST("/api/pieces", { body: { ...one!.doc, name: `${one!.doc.name}, from version ${looked}`.slice(0, 120) } }));
+      void navigate(`/pieces/${made.id}`);
+    });
+  const name = (label: string) => act(() => given(api.PUT("/api/pieces/{id}/versions/{number}/label", { params: { path: { id, number: looked } }, body: { label } })));
+
+  return (
+    <div className="history">
+      <nav className="times" aria-label="Time line">
+        <ol>
+          <li>
+            <button type="button" className="plain" aria-pressed={looked === DRAFT} onClick={() => setChosen(DRAFT)}>
+              <span className="what">The draft</span>
+              <span className="quiet">as it is now</span>
+            </button>
+          </li>
+          {list.map((v) => (
+            <li key={v.number}>
+              <button type="button" className="plain" aria-pressed={looked === v.number} onClick={() => setChosen(v.number)}>
+                <span className="what">{v.label || `Version ${v.number}`}</span>
+                <span className="quiet">
+                  {v.label && `version ${v.number}, `}
+                  {REASONS[v.reason]}
+                  <br />
+                  {new Date(v.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ol>
+        {versions.isSuccess && list.length === 0 && <p className="quiet">No version yet. One is made when the piece is named, printed or exported, and after ten quiet minutes.</p>}
+      </nav>
+      <section className="sides" aria-label="Comparison">
+        <div className="acts">
+          {note && (
+            <>
+              <Button variant="contained" onClick={() => void restore()}>
+                Make it the draft again
+              </Button>
+              <Button variant="outlined" onClick={() => void fork()}>
+                Start a piece from it
+              </Button>
+              <NameField key={`${note.number} ${note.label}`} label={note.label} onName={(label) => void name(label)} />
+            </>
+          )}
+          <span style={{ marginLeft: "auto" }}>
+            against{" "}
+            <Select size="small" value={against} onChange={(e) => setAgainst(Number(e.target.value))} inputProps={{ "aria-label": "Compare against" }}>
+              <MenuItem value={DRAFT}>the draft, as it is now</MenuItem>
+              {list.map((v) => (
+                <MenuItem key={v.number} value={v.number}>
+                  {v.label || `version ${v.number}`}
+                </MenuItem>
+              ))}
+            </Select>
+          </span>
+        </div>
+        {says && <p role="status">{says}</p>}
+        {one && other && (
+          <>
+            <div className="pair">
+              {[one, other].map((side, i) => (
+                <figure key={i} style={{ margin: 0 }}>
+                  <WholePicture analysis={side.analysis ?? undefined} doc={side.doc} />
+                  <figcaption className="quiet">{side.name}</figcaption>
+                </figure>
+              ))}
+            </div>
+            <Table differences={compare(one, other)} names={[one.name, other.name]} unit={unit} />
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** useSide fetches a version, or takes the draft. */
+function useSide(id: string, number: number, draft: Side): Side | null {
+  const version = useQuery({
+    queryKey: ["version", id, number],
+    queryFn: () => given(api.GET("/api/pieces/{id}/versions/{number}", { params: { path: { id, number } } })),
+    enabled: number !== DRAFT, staleTime: Infinity,
+  });
+  if (number === DRAFT) return draft;
+  return version.data ? { name: `version ${number}`, doc: version.data.document, analysis: version.data.analysis ?? null } : null;
+}
+
+function NameField({ label, onName }: { label: string; onName: (label: string) => void }) {
+  const [typed, setTyped] = useState(label);
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        onName(typed.trim());
+      }}
+      className="name-version"
+    >
+      <InputBase value={typed} onChange={(e) => setTyped(e.target.value)} placeholder="Name this version" inputProps={{ "aria-label": "Name of this version", maxLength: 120 }} />
+      <Button type="submit" disabled={typed.trim() === label}>
+        Keep the name
+      </Button>
+    </form>
+  );
+}
+
+function shown(value: Difference["one"], kind: Difference["kind"], unit: Unit): string {
+  if (value === null) return "does not read";
+  if (typeof value === "string") return value;
+  if (kind === "length") return formatLength(value, unit);
+  return kind === "mass" ? `${value.toFixed(1)} g` : String(value);
+}
+
+function Table({ differences, names, unit }: { differences: Difference[]; names: [string, string]; unit: Unit }) {
+  return (
+    <table className="list" style={{ marginTop: 16 }}>
+      <thead>
+        <tr>
+          <th scope="col">What changed</th>
+          <th scope="col" className="n">
+            {names[0]}
+          </th>
+          <th scope="col" className="n">
+            {names[1]}
+          </th>
+          <th scope="col" className="n">
+            by
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {differences.map((d) => {
+          const numbers = typeof d.one === "number" && typeof d.other === "number";
+          const by = numbers ? (d.other as number) - (d.one as number) : 0;
+          const differs = shown(d.one, d.kind, unit) !== shown(d.other, d.kind, unit);
+          return (
+            <tr key={d.what} className={differs ? "differs" : undefined}>
+              <th scope="row">{d.what}</th>
+              <td className="n">{shown(d.one, d.kind, unit)}</td>
+              <td className="n">{shown(d.other, d.kind, unit)}</td>
+              <td className="n">{differs && numbers ? `${by > 0 ? "+" : ""}${shown(by, d.kind, unit)}` : ""}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
