@@ -35,8 +35,8 @@ type catalogueFile struct {
 // Load puts the shop into a store that holds nothing yet, and says whether it
 // did.
 func Load(ctx context.Context, s *store.Store) (bool, error) {
-	materials, err := s.Materials(ctx)
-	if err != nil || len(materials) > 0 {
+	_, materials, err := s.Materials(ctx, store.Wanted{Retired: true, Limit: 1})
+	if err != nil || materials > 0 {
 		return false, err
 	}
 	pieces, err := s.Pieces(ctx, "")
@@ -67,15 +67,14 @@ func loadCatalogue(ctx context.Context, s *store.Store) error {
 	if err := format.Unmarshal(data, &c); err != nil {
 		return fmt.Errorf("catalogue.json: %w", err)
 	}
+	var list []store.Material
 	for i, m := range c.Materials {
 		if _, faults := m.Material.Material(fmt.Sprintf("materials[%d]", i)); faults != nil {
 			return fmt.Errorf("catalogue.json: %w", faults)
 		}
-		if _, err := s.SaveMaterial(ctx, m.Material, m.OnHand, 0); err != nil {
-			return err
-		}
+		list = append(list, store.Material{Document: m.Material, OnHand: m.OnHand})
 	}
-	return nil
+	return s.SaveMaterials(ctx, list, func(int) {})
 }
 
 // Piece reads one piece of the shop.

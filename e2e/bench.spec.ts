@@ -80,8 +80,7 @@ test("a bead measured anew is told of and changes the piece only when told to", 
   await typeLine(page, "40D");
   await saved(page);
   const before = await finished(page).innerText();
-  const items = await (await request.get("/api/materials")).json();
-  const item = items.find((i: { material: { id: string } }) => i.material.id === "dusk-pearl-4");
+  const item = (await (await request.get("/api/materials?ids=dusk-pearl-4")).json()).items[0];
   await request.put("/api/materials/dusk-pearl-4", { data: { base: item.revision, onHand: 1, material: { ...item.material, run: { count: 40, measuredMm: 166 } } } });
   await page.reload();
   await expect(finished(page)).toHaveText(before);

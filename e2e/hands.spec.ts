@@ -115,6 +115,7 @@ test("ends, cord and slack are changed from the catalogue, and the length follow
   const ends = page.getByRole("region", { name: "Cord and ends" });
   await ends.getByRole("button", { name: /^Lobster clasp/ }).click();
   await searchCatalogue(page).fill("hook");
+  await page.getByRole("option", { name: /Mooring hook/ }).waitFor();
   await page.keyboard.press("Enter");
   await expect(ends.getByRole("button", { name: /^Mooring hook/ })).toBeVisible();
   await expect(finished(page)).not.toHaveText(before);

@@ -114,7 +114,7 @@ export const searchCatalogue = (page: Page): Locator => page.getByRole("combobox
 export async function addDish(page: Page, search: string): Promise<void> {
   await strand(page).press("+");
   await searchCatalogue(page).fill(search);
-  await page.getByRole("option").first().waitFor();
+  await page.getByRole("option", { name: new RegExp(search.split(" ")[0], "i") }).first().waitFor();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("dialog")).toHaveCount(0);
 }

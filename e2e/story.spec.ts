@@ -20,7 +20,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
   await page.keyboard.press("n");
   await page.getByLabel("How long should it be, closed?").focus();
   await page.keyboard.press("ControlOrMeta+A");
-  await page.keyboard.type('15 1/4"');
+  await page.keyboard.type('16 1/8"');
   await page.keyboard.press("Tab");
   await page.keyboard.type("Evening Told");
   await page.keyboard.press("Enter");
@@ -71,7 +71,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
   await page.getByRole("button", { name: "Dish P: change or take away" }).press("Enter");
   await page.getByRole("menuitem", { name: /Change its bead/ }).press("Enter");
   await searchCatalogue(page).fill("dusk-pearl 4");
-  await page.getByRole("option").first().waitFor();
+  await page.getByRole("option", { name: /Dusk-pearl/ }).first().waitFor();
   await page.keyboard.press("Enter");
   await expect(page.locator(".dish .name", { hasText: "Sea-pearl round" })).toHaveCount(0);
   await expect(finished(page)).not.toHaveText(before);

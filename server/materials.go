@@ -3,9 +3,12 @@ package server
 import (
 	"context"
 	"net/http"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"mala/core/length"
+	"mala/core/material"
 	"mala/format"
 	"mala/store"
 )
@@ -14,12 +17,20 @@ import (
 type CatalogueItem struct {
 	Material format.Material `json:"material"`
 	OnHand   int             `json:"onHand"`
+	Retired  bool            `json:"retired"`
 	Revision int64           `json:"revision"`
 	Outline  *format.Outline `json:"outline,omitempty" doc:"Of a bead."`
 }
 
+// Catalogue is part of the catalogue, and how many materials there are in all
+// that fit what was asked for.
+type Catalogue struct {
+	Items []CatalogueItem `json:"items"`
+	Total int             `json:"total"`
+}
+
 func itemOf(m store.Material) CatalogueItem {
-	item := CatalogueItem{Material: m.Document, OnHand: m.OnHand, Revision: m.Revision}
+	item := CatalogueItem{Material: m.Document, OnHand: m.OnHand, Retired: m.Retired, Revision: m.Revision}
 	if made, _ := m.Document.Material(""); made != nil && made.Bead != nil {
 		outline := format.OutlineOf(made.Bead)
 		item.Outline = &outline
@@ -27,42 +38,141 @@ func itemOf(m store.Material) CatalogueItem {
 	return item
 }
 
+type listMaterialsInput struct {
+	Search  string  `query:"search" maxLength:"200"`
+	IDs     string  `query:"ids" doc:"Ids to give, with commas between." maxLength:"20000"`
+	Class   string  `query:"class"`
+	Types   string  `query:"types" doc:"Types of findings and cords, with commas between."`
+	Shape   string  `query:"shape"`
+	Metal   string  `query:"metal"`
+	Colour  string  `query:"colour" doc:"A colour family."`
+	Least   float64 `query:"least" doc:"Least width across, in mm."`
+	Most    float64 `query:"most" doc:"Greatest width across, in mm."`
+	Retired bool    `query:"retired" doc:"Those offered no more, too."`
+	Limit   int     `query:"limit" default:"200" minimum:"1" maximum:"500"`
+	Offset  int     `query:"offset" minimum:"0"`
+}
+
+func (in *listMaterialsInput) wanted() store.Wanted {
+	w := store.Wanted{Search: in.Search, Class: in.Class, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
+		Least: in.Least, Most: in.Most, Retired: in.Retired, Limit: in.Limit, Offset: in.Offset}
+	if in.IDs != "" {
+		w.IDs = strings.Split(in.IDs, ",")
+	}
+	if in.Types != "" {
+		w.Types = strings.Split(in.Types, ",")
+	}
+	return w
+}
+
 type saveMaterialInput struct {
 	ID   string `path:"id"`
 	Body struct {
 		Base     int64           `json:"base" doc:"The revision it was made from; 0 for a new material."`
 		OnHand   int             `json:"onHand"`
+		Retired  bool            `json:"retired,omitempty"`
 		Material format.Material `json:"material"`
 	}
 }
+
+// MaterialFacts is what follows from a material's measures.
+type MaterialFacts struct {
+	Outline *format.Outline `json:"outline,omitempty"`
+	SizedBy string          `json:"sizedBy,omitempty"`
+	AloneMm length.MM       `json:"aloneMm,omitempty" doc:"One bead, rim to rim along the hole."`
+	TenMm   length.MM       `json:"tenMm,omitempty" doc:"Ten of them strung tight."`
+	MassG   float64         `json:"massG,omitempty"`
+	Fits    []CordFit       `json:"fits" doc:"How often each cord of the catalogue passes the hole."`
+}
+
+// CordFit is how often a cord passes a hole.
+type CordFit struct {
+	Cord   string `json:"cord"`
+	Passes int    `json:"passes"`
+}
+
+// PieceEffect is what changing a material would do to a piece that uses it.
+type PieceEffect struct {
+	ID       string    `json:"id"`
+	Name     string    `json:"name"`
+	BeforeMm length.MM `json:"beforeMm"`
+	AfterMm  length.MM `json:"afterMm"`
+}
+
+type materialBody struct{ Body format.Material }
 
 // mostOnHand is the most of one material that a shelf holds.
 const mostOnHand = 10_000_000
 
 func (s *server) registerMaterials(api huma.API) {
 	call(api, huma.Operation{OperationID: "listMaterials", Method: http.MethodGet, Path: "/api/materials", Summary: "The shop's catalogue"},
-		func(ctx context.Context, _ *struct{}) (*answer[[]CatalogueItem], error) {
-			rows, err := s.store.Materials(ctx)
-			items := make([]CatalogueItem, len(rows))
+		func(ctx context.Context, in *listMaterialsInput) (*answer[Catalogue], error) {
+			rows, total, err := s.store.Materials(ctx, in.wanted())
+			out := Catalogue{Items: make([]CatalogueItem, len(rows)), Total: total}
 			for i := range rows {
-				items[i] = itemOf(rows[i])
+				out.Items[i] = itemOf(rows[i])
 			}
-			return &answer[[]CatalogueItem]{items}, err
+			return &answer[Catalogue]{out}, err
 		})
-	call(api, huma.Operation{OperationID: "saveMaterial", Method: http.MethodPut, Path: "/api/materials/{id}", Summary: "Keep a material"},
-		func(ctx context.Context, in *saveMaterialInput) (*answer[CatalogueItem], error) {
-			doc := in.Body.Material
-			if doc.ID != in.ID {
-				return nil, format.Faults{{Where: "material.id", Says: "The id is not the one of the address. Give both the same."}}
+	call(api, huma.Operation{OperationID: "saveMaterial", Method: http.MethodPut, Path: "/api/materials/{id}", Summary: "Keep a material"}, s.saveMaterial)
+	call(api, huma.Operation{OperationID: "tryMaterial", Method: http.MethodPost, Path: "/api/materials/try", Summary: "What follows from a material's measures"}, s.tryMaterial)
+	call(api, huma.Operation{OperationID: "materialEffect", Method: http.MethodPost, Path: "/api/materials/effect", Summary: "The pieces that use a material, before and after a change of it"}, s.materialEffect)
+}
+
+func (s *server) saveMaterial(ctx context.Context, in *saveMaterialInput) (*answer[CatalogueItem], error) {
+	doc := in.Body.Material
+	if doc.ID != in.ID {
+		return nil, format.Faults{{Where: "material.id", Says: "The id is not the one of the address. Give both the same."}}
+	}
+	if in.Body.OnHand < 0 || in.Body.OnHand > mostOnHand {
+		return nil, format.Faults{{Where: "onHand", Says: "A shelf holds 0 to 10,000,000 of one material."}}
+	}
+	if _, faults := doc.Material("material"); faults != nil {
+		return nil, faults
+	}
+	m, err := s.store.SaveMaterial(ctx, store.Material{Document: doc, OnHand: in.Body.OnHand, Retired: in.Body.Retired, Revision: in.Body.Base})
+	s.shelf.moved()
+	return &answer[CatalogueItem]{itemOf(m)}, err
+}
+
+func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[MaterialFacts], error) {
+	m, faults := in.Body.Material("")
+	if faults != nil {
+		return nil, faults
+	}
+	facts := MaterialFacts{MassG: m.MassG, Fits: []CordFit{}}
+	if m.Bead != nil {
+		outline := format.OutlineOf(m.Bead)
+		facts.Outline, facts.SizedBy = &outline, string(m.Bead.SizedBy())
+		facts.AloneMm, facts.TenMm = m.Bead.Length(), m.Bead.Length()+9*m.Bead.Pitch()
+		for _, c := range s.shelf.materials(ctx) {
+			if c.Cord != nil {
+				facts.Fits = append(facts.Fits, CordFit{c.ID, material.PassesThrough(m.Bead.Hole, c.Cord.Diameter)})
 			}
-			if in.Body.OnHand < 0 || in.Body.OnHand > mostOnHand {
-				return nil, format.Faults{{Where: "onHand", Says: "A shelf holds 0 to 10,000,000 of one material."}}
-			}
-			if _, faults := doc.Material("material"); faults != nil {
-				return nil, faults
-			}
-			m, err := s.store.SaveMaterial(ctx, doc, in.Body.OnHand, in.Body.Base)
-			s.shelf.moved()
-			return &answer[CatalogueItem]{itemOf(m)}, err
-		})
+		}
+	}
+	return &answer[MaterialFacts]{facts}, nil
+}
+
+func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[[]PieceEffect], error) {
+	if _, faults := in.Body.Material(""); faults != nil {
+		return nil, faults
+	}
+	pieces, err := s.store.Using(ctx, in.Body.ID)
+	if err != nil {
+		return nil, err
+	}
+	out := []PieceEffect{}
+	changed := map[string]format.Material{in.Body.ID: in.Body}
+	for _, p := range pieces {
+		effect := PieceEffect{ID: p.ID, Name: p.Name}
+		if p.FinishedMM != nil {
+			effect.BeforeMm, effect.AfterMm = length.MM(*p.FinishedMM), length.MM(*p.FinishedMM)
+		}
+		if d := format.DriftOf(&p.Document, changed); d != nil {
+			effect.BeforeMm, effect.AfterMm = d.BeforeMm, d.AfterMm
+		}
+		out = append(out, effect)
+	}
+	return &answer[[]PieceEffect]{out}, nil
 }

@@ -120,13 +120,13 @@ func (s *server) listPieces(ctx context.Context, in *struct {
 }
 
 func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*pieceAnswer, error) {
-	rows, err := s.store.Materials(ctx)
+	rows, _, err := s.store.Materials(ctx, store.Wanted{})
 	if err != nil {
 		return nil, err
 	}
-	var materials []format.Material
-	for _, m := range rows {
-		materials = append(materials, m.Document)
+	materials := make([]format.Material, len(rows))
+	for i, m := range rows {
+		materials[i] = m.Document
 	}
 	b := in.Body
 	doc, err := format.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, materials)
@@ -154,7 +154,7 @@ func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error
 	if err != nil {
 		return nil, err
 	}
-	rows, err := s.store.Materials(ctx)
+	rows, _, err := s.store.Materials(ctx, store.Wanted{IDs: p.Document.Used()})
 	if err != nil {
 		return nil, err
 	}

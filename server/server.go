@@ -72,6 +72,7 @@ func (s *server) register(api huma.API) {
 	s.registerHealth(api)
 	s.registerAnalysis(api)
 	s.registerMaterials(api)
+	s.registerCSV(api)
 	s.registerPieces(api)
 	s.registerVersions(api)
 }
@@ -79,7 +80,12 @@ func (s *server) register(api huma.API) {
 // call registers one typed call. Bodies are read strictly by the open format,
 // whose sentences are the ones to show, so the framework's own checks stay out.
 func call[I, O any](api huma.API, op huma.Operation, handler func(context.Context, *I) (*O, error)) {
-	op.MaxBodyBytes = maxBody
+	limited(api, maxBody, op, handler)
+}
+
+// limited is call with a limit of its own on the body.
+func limited[I, O any](api huma.API, limit int64, op huma.Operation, handler func(context.Context, *I) (*O, error)) {
+	op.MaxBodyBytes = limit
 	op.SkipValidateBody = true
 	huma.Register(api, op, func(ctx context.Context, in *I) (*O, error) {
 		out, err := handler(ctx, in)

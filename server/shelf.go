@@ -24,7 +24,7 @@ type shelf struct {
 // The shelf's limits: how long it is taken to be right, and what goes between.
 const (
 	shelfFresh = 5 * time.Second
-	smallBead  = length.MM(6)
+	smallBead  = 6.0 // mm across
 	fineHole   = length.MM(1.3)
 	shelfBeads = 60
 )
@@ -36,26 +36,28 @@ func (s *shelf) materials(ctx context.Context) []*material.Material {
 		return s.items
 	}
 	s.read = time.Now()
-	rows, err := s.store.Materials(ctx)
+	rows, err := s.small(ctx)
 	if err != nil {
 		return s.items
 	}
 	s.items = nil
-	beads := 0
 	for i := range rows {
 		m, faults := rows[i].Document.Material("")
-		if faults != nil {
-			continue
-		}
-		small := m.Bead != nil && m.Bead.Across <= smallBead && m.Bead.Hole <= fineHole && m.Bead.Facing == material.FacingNone && beads < shelfBeads
-		if small {
-			beads++
-		}
-		if small || m.Cord != nil {
+		if faults == nil && (m.Cord != nil || m.Bead.Hole <= fineHole && m.Bead.Facing == material.FacingNone) {
 			s.items = append(s.items, m)
 		}
 	}
 	return s.items
+}
+
+// small reads the cords, and some of the small beads.
+func (s *shelf) small(ctx context.Context) ([]store.Material, error) {
+	rows, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassCord)})
+	if err != nil {
+		return nil, err
+	}
+	beads, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassBead), Most: smallBead, Limit: shelfBeads})
+	return append(rows, beads...), err
 }
 
 // moved says that the catalogue has changed.

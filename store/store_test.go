@@ -208,16 +208,16 @@ func TestRemeasuringABeadLeavesOldPlansAlone(t *testing.T) {
 	s, doc := open(t), document(t)
 	p, _ := s.CreatePiece(t.Context(), doc)
 	pearl := doc.Materials[0]
-	m, err := s.SaveMaterial(t.Context(), pearl, 240, 0)
+	m, err := s.SaveMaterial(t.Context(), store.Material{Document: pearl, OnHand: 240})
 	if err != nil || m.Revision != 1 {
 		t.Fatal(m, err)
 	}
 	pearl.AcrossMm, pearl.Run = 4.3, nil
-	if m, err = s.SaveMaterial(t.Context(), pearl, 240, 1); err != nil || m.Revision != 2 {
+	if m, err = s.SaveMaterial(t.Context(), store.Material{Document: pearl, OnHand: 240, Revision: 1}); err != nil || m.Revision != 2 {
 		t.Fatal(m, err)
 	}
 	var stale *store.StaleMaterial
-	if _, err = s.SaveMaterial(t.Context(), pearl, 1, 1); !errors.As(err, &stale) {
+	if _, err = s.SaveMaterial(t.Context(), store.Material{Document: pearl, OnHand: 1, Revision: 1}); !errors.As(err, &stale) {
 		t.Errorf("a stale material was saved: %v", err)
 	}
 	back, _ := s.Piece(t.Context(), p.ID)

@@ -59,3 +59,13 @@ func HoleFor(passes int, diameter length.MM) length.MM {
 	}
 	return hole
 }
+
+// PassesThrough is how often a cord of this diameter goes through a hole, up to
+// seven times.
+func PassesThrough(hole, diameter length.MM) int {
+	passes := 0
+	for passes < len(passFactor)-1 && HoleFor(passes+1, diameter) <= hole {
+		passes++
+	}
+	return passes
+}

@@ -4,10 +4,14 @@ CREATE TABLE materials (
     class      text        NOT NULL,
     name       text        NOT NULL,
     document   jsonb       NOT NULL,
+    colour     text        NOT NULL DEFAULT '',
     on_hand    integer     NOT NULL DEFAULT 0,
+    retired    boolean     NOT NULL DEFAULT false,
     revision   bigint      NOT NULL DEFAULT 1,
     updated_at timestamptz NOT NULL
 );
+
+CREATE INDEX materials_order ON materials (class, name, id);
 
 -- A piece's document is its draft: the state of its last save, with its own
 -- copies of the materials it uses.

@@ -18,6 +18,7 @@ export type Problem = Schemas["Problem"];
 export type PieceState = Schemas["PieceState"];
 export type PieceCard = Schemas["PieceCard"];
 export type CatalogueItem = Schemas["CatalogueItem"];
+export type MaterialFacts = Schemas["MaterialFacts"];
 export type NewPiece = Schemas["NewPiece"];
 export type VersionNote = Schemas["VersionNote"];
 

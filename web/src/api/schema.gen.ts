@@ -21,6 +21,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a CSV file in: all of it or nothing, telling how far it is, a line of JSON at a time */
+        post: operations["takeCatalogue"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The catalogue as CSV */
+        get: operations["catalogueCSV"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What taking a CSV file in would change */
+        post: operations["previewCatalogue"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edit": {
         parameters: {
             query?: never;
@@ -83,6 +134,40 @@ export interface paths {
         get: operations["listMaterials"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The pieces that use a material, before and after a change of it */
+        post: operations["materialEffect"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What follows from a material's measures */
+        post: operations["tryMaterial"];
         delete?: never;
         options?: never;
         head?: never;
@@ -336,14 +421,27 @@ export interface components {
             /** @enum {string} */
             part: "wrist" | "neck" | "ankle";
         };
+        Catalogue: {
+            items: components["schemas"]["CatalogueItem"][];
+            /** Format: int64 */
+            total: number;
+        };
         CatalogueItem: {
             material: components["schemas"]["Material"];
             /** Format: int64 */
             onHand: number;
             /** @description Of a bead. */
             outline?: components["schemas"]["Outline"];
+            retired: boolean;
             /** Format: int64 */
             revision: number;
+        };
+        CataloguePreview: {
+            changed: components["schemas"]["RowNote"][];
+            new: components["schemas"]["RowNote"][];
+            refused: components["schemas"]["RowNote"][];
+            /** Format: int64 */
+            same: number;
         };
         CautionShown: {
             code: string;
@@ -369,6 +467,11 @@ export interface components {
             right?: string[];
             /** @enum {string} */
             type: "clasp" | "knot" | "none";
+        };
+        CordFit: {
+            cord: string;
+            /** Format: int64 */
+            passes: number;
         };
         Count: {
             byStrand: number[];
@@ -592,6 +695,24 @@ export interface components {
             /** Format: double */
             wireMm?: number;
         };
+        MaterialFacts: {
+            /**
+             * Format: double
+             * @description One bead, rim to rim along the hole.
+             */
+            aloneMm?: number;
+            /** @description How often each cord of the catalogue passes the hole. */
+            fits: components["schemas"]["CordFit"][];
+            /** Format: double */
+            massG?: number;
+            outline?: components["schemas"]["Outline"];
+            sizedBy?: string;
+            /**
+             * Format: double
+             * @description Ten of them strung tight.
+             */
+            tenMm?: number;
+        };
         NameVersionInputBody: {
             label: string;
         };
@@ -647,6 +768,14 @@ export interface components {
              * @enum {string}
              */
             worst: "" | "advise" | "warn" | "stop" | "line";
+        };
+        PieceEffect: {
+            /** Format: double */
+            afterMm: number;
+            /** Format: double */
+            beforeMm: number;
+            id: string;
+            name: string;
         };
         PieceState: {
             document: components["schemas"]["Document"];
@@ -726,6 +855,14 @@ export interface components {
              */
             slackMm?: number;
         };
+        RowNote: {
+            id?: string;
+            /** Format: int64 */
+            line: number;
+            name?: string;
+            /** @description What changes, or why it is refused. */
+            says?: string;
+        };
         Run: {
             /** Format: int64 */
             count: number;
@@ -760,6 +897,7 @@ export interface components {
             material: components["schemas"]["Material"];
             /** Format: int64 */
             onHand: number;
+            retired?: boolean;
         };
         Section: {
             chain?: string;
@@ -895,6 +1033,97 @@ export interface operations {
             };
         };
     };
+    takeCatalogue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    catalogueCSV: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    previewCatalogue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CataloguePreview"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     edit: {
         parameters: {
             query?: {
@@ -994,7 +1223,26 @@ export interface operations {
     };
     listMaterials: {
         parameters: {
-            query?: never;
+            query?: {
+                search?: string;
+                /** @description Ids to give, with commas between. */
+                ids?: string;
+                class?: string;
+                /** @description Types of findings and cords, with commas between. */
+                types?: string;
+                shape?: string;
+                metal?: string;
+                /** @description A colour family. */
+                colour?: string;
+                /** @description Least width across, in mm. */
+                least?: number;
+                /** @description Greatest width across, in mm. */
+                most?: number;
+                /** @description Those offered no more, too. */
+                retired?: boolean;
+                limit?: number;
+                offset?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1007,7 +1255,73 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CatalogueItem"][];
+                    "application/json": components["schemas"]["Catalogue"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    materialEffect: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Material"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceEffect"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tryMaterial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Material"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaterialFacts"];
                 };
             };
             /** @description Error */

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
-import { Link, Outlet } from "react-router";
+import { Link, NavLink, Outlet } from "react-router";
 import { useUnit } from "../units/UnitContext.tsx";
-import { StrandIcon } from "./icons.tsx";
+import { DishIcon, StrandIcon } from "./icons.tsx";
 import { KeyList } from "./KeyList.tsx";
 
 /** Shell is what every view stands in: the rail, the unit switch, and the list of keys. */
@@ -27,10 +27,14 @@ export function Shell() {
         <Link to="/pieces" className="mark">
           mala
         </Link>
-        <Link to="/pieces" className="entry" aria-current="page">
+        <NavLink to="/pieces" className="entry">
           <StrandIcon />
           Pieces
-        </Link>
+        </NavLink>
+        <NavLink to="/materials" className="entry">
+          <DishIcon />
+          Materials
+        </NavLink>
         <div className="foot">
           <div className="units" role="group" aria-label="Unit of length">
             <button type="button" aria-pressed={unit === "mm"} onClick={() => choose("mm")}>

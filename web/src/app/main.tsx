@@ -23,8 +23,10 @@ const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTi
 const router = createBrowserRouter([
   {
     element: <Shell />,
+    hydrateFallbackElement: <p className="hidden">Opening …</p>,
     children: [
       { path: "/pieces", element: <Pieces /> },
+      { path: "/materials", lazy: async () => ({ Component: (await import("../materials/Materials.tsx")).Materials }) },
       {
         path: "/pieces/:id",
         element: <PieceRoom />,

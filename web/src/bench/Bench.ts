@@ -1,4 +1,5 @@
-import { api, Away, given, Refused, type Analysis, type CatalogueItem, type Document, type Edit, type Fix, type PieceState, type Problem } from "../api/client.ts";
+import { api, Away, given, Refused, type Analysis, type Document, type Edit, type Fix, type PieceState, type Problem } from "../api/client.ts";
+import { fetchCatalogue } from "../materials/catalogue.ts";
 import type { Unit } from "../units/length.ts";
 import { Draft, keptDraft, type SaveState } from "./Draft.ts";
 import { lineOf, withFix, withLine } from "./document.ts";
@@ -325,8 +326,14 @@ export class Bench {
 
   // -- the rest of the piece
 
-  applyFix(fix: Fix, catalogue: CatalogueItem[]) {
-    this.change(withFix(this.#state.doc, fix, catalogue));
+  /** applyFix carries out a fix, fetching from the shelf what it needs. */
+  async applyFix(fix: Fix) {
+    try {
+      const fetched = fix.materials?.length ? (await fetchCatalogue({ ids: fix.materials.join(",") })).items : [];
+      this.change(withFix(this.#state.doc, fix, fetched));
+    } catch (err) {
+      this.say((err as Error).message);
+    }
   }
 
   /** takeDrift changes the piece to the catalogue's materials, having been told to. */

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Material } from "../api/client.ts";
 import { BeadLine } from "../beadline/BeadLine.tsx";
@@ -17,12 +17,11 @@ type Choosing = { key?: string } | null;
 
 /** LayOut is the bench: dishes, felt, bead line, gauge, tally and checks. */
 export function LayOut() {
-  const { id, bench, state, catalogue } = useBenchContext();
+  const { id, bench, state } = useBenchContext();
   const navigate = useNavigate();
   const strand = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLTextAreaElement>(null);
   const [choosing, setChoosing] = useState<Choosing>(null);
-  const beads = useMemo(() => catalogue.filter((c) => c.material.class === "bead"), [catalogue]);
 
   const focusStrand = () => strand.current?.querySelector<HTMLElement>(".felt-close")?.focus();
 
@@ -65,8 +64,8 @@ export function LayOut() {
   return (
     <div className="bench">
       <aside className="side left" aria-label="Materials of this piece">
-        <Dishes bench={bench} state={state} catalogue={catalogue} onAdd={() => setChoosing({})} onChange={(key) => setChoosing({ key })} />
-        <Ends bench={bench} state={state} catalogue={catalogue} />
+        <Dishes bench={bench} state={state} onAdd={() => setChoosing({})} onChange={(key) => setChoosing({ key })} />
+        <Ends bench={bench} state={state} />
       </aside>
       <div className="middle" ref={strand}>
         <Gauge bench={bench} state={state} />
@@ -75,15 +74,11 @@ export function LayOut() {
       </div>
       <aside className="side right" aria-label="What it comes to">
         <Tally state={state} />
-        <Checks bench={bench} state={state} catalogue={catalogue} onShown={focusStrand} />
+        <Checks bench={bench} state={state} onShown={focusStrand} />
       </aside>
-      <CataloguePicker
-        open={choosing !== null}
-        title={choosing?.key ? `Another bead for dish ${choosing.key}` : "Add a dish"}
-        items={beads}
-        onPick={choose}
-        onClose={() => setChoosing(null)}
-      />
+      {choosing && (
+        <CataloguePicker title={choosing.key ? `Another bead for dish ${choosing.key}` : "Add a dish"} wanted={{ class: "bead" }} onPick={choose} onClose={() => setChoosing(null)} />
+      )}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { Button } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Outlet, useOutletContext, useParams } from "react-router";
-import { api, given, type CatalogueItem, type PieceState } from "../api/client.ts";
+import { api, given, type PieceState } from "../api/client.ts";
 import type { Bench, BenchState } from "./Bench.ts";
 import { Head } from "./Head.tsx";
 import { Notices } from "./Notices.tsx";
@@ -12,14 +12,9 @@ export interface BenchContext {
   id: string;
   bench: Bench;
   state: BenchState;
-  catalogue: CatalogueItem[];
 }
 
 export const useBenchContext = () => useOutletContext<BenchContext>();
-
-export function useCatalogue() {
-  return useQuery({ queryKey: ["materials"], queryFn: () => given(api.GET("/api/materials")), staleTime: 60_000 });
-}
 
 /** PieceRoom opens one piece and holds it while its steps are visited. */
 export function PieceRoom() {
@@ -46,8 +41,7 @@ export function PieceRoom() {
 
 function OpenPiece({ piece }: { piece: PieceState }) {
   const { bench, state } = useBench(piece);
-  const catalogue = useCatalogue().data ?? [];
-  const context: BenchContext = { id: piece.id, bench, state, catalogue };
+  const context: BenchContext = { id: piece.id, bench, state };
   return (
     <main className="view">
       <div>

@@ -1,12 +1,13 @@
 import { Autocomplete, Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
+import { useDeferredValue, useState } from "react";
 import type { CatalogueItem, Material } from "../api/client.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { useMaterials, type Wanted } from "../materials/catalogue.ts";
 import { sizeOf } from "./size.ts";
 
 interface Props {
-  open: boolean;
   title: string;
-  items: CatalogueItem[];
+  wanted: Wanted;
   onPick: (material: Material) => void;
   onClose: () => void;
   /** Offers to take off what is there. */
@@ -14,9 +15,13 @@ interface Props {
 }
 
 /** CataloguePicker finds a material by typing a few letters of its name, size or colour of metal. */
-export function CataloguePicker({ open, title, items, onPick, onClose, onRemove }: Props) {
+export function CataloguePicker({ title, wanted, onPick, onClose, onRemove }: Props) {
+  const [typed, setTyped] = useState("");
+  const search = useDeferredValue(typed);
+  const found = useMaterials({ ...wanted, search, limit: 60 });
+  const items: CatalogueItem[] = found.data?.items ?? [];
   return (
-    <Dialog open={open} onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="picker-title">
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="picker-title">
       <DialogTitle id="picker-title" component="h1" variant="h1">
         {title}
       </DialogTitle>
@@ -29,10 +34,13 @@ export function CataloguePicker({ open, title, items, onPick, onClose, onRemove 
           options={items}
           getOptionLabel={(item) => `${item.material.name}, ${sizeOf(item.material)}`}
           getOptionKey={(item) => item.material.id}
+          inputValue={typed}
+          onInputChange={(_, text) => setTyped(text)}
+          // What is listed while an answer is on its way has to fit too, since Enter takes the first.
           filterOptions={(all, { inputValue }) => all.filter((item) => matches(item, inputValue))}
           onChange={(_, item) => item && onPick(item.material)}
           onClose={(_, why) => why === "escape" && onClose()}
-          noOptionsText="Nothing in the catalogue is called that."
+          noOptionsText={found.isPending ? "Looking …" : "Nothing in the catalogue is called that."}
           slotProps={{ listbox: { sx: { maxHeight: 340 } }, popper: { sx: { position: "static !important", transform: "none !important", width: "100% !important" } }, paper: { elevation: 0 } }}
           renderInput={(params) => <TextField {...params} label="Search the catalogue" autoFocus placeholder="pearl, brass, seed, 6 mm …" />}
           renderOption={({ key, ...props }, item) => (
@@ -59,6 +67,6 @@ export function CataloguePicker({ open, title, items, onPick, onClose, onRemove 
 
 /** matches says whether every word typed is in what the material is called or made of. */
 function matches({ material: m }: CatalogueItem, typed: string): boolean {
-  const about = [m.name, sizeOf(m), m.shape, m.type, m.metal, m.look?.finish].join(" ").toLowerCase();
+  const about = [m.name, m.id, sizeOf(m), m.shape, m.type, m.metal, m.look?.finish].join(" ").toLowerCase();
   return typed.toLowerCase().split(/\s+/).every((word) => about.includes(word));
 }

@@ -1,16 +1,15 @@
 import { Menu, MenuItem } from "@mui/material";
 import { useMemo, useState } from "react";
-import type { CatalogueItem } from "../api/client.ts";
 import type { Bench, BenchState } from "../bench/Bench.ts";
 import { withoutDish } from "../bench/document.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { useHeld } from "../materials/catalogue.ts";
 import { LetterDialog } from "./LetterDialog.tsx";
 import { sizedBy, sizeOf } from "./size.ts";
 
 interface Props {
   bench: Bench;
   state: BenchState;
-  catalogue: CatalogueItem[];
   onAdd: () => void;
   onChange: (key: string) => void;
 }
@@ -19,10 +18,11 @@ interface Props {
 export const DISH = "application/x-mala-dish";
 
 /** Dishes hold the beads of this piece, each under its letter. */
-export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
+export function Dishes({ bench, state, onAdd, onChange }: Props) {
   const { doc, analysis, selection } = state;
   const [menu, setMenu] = useState<{ key: string; at: HTMLElement } | null>(null);
   const [lettering, setLettering] = useState<string | null>(null);
+  const shop = useHeld(Object.values(doc.palette));
   const used = useMemo(() => new Map(analysis?.tally.map((c) => [c.material, c.count])), [analysis]);
   const held = analysis?.strands[0].placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
   const inLine = (key: string) => analysis?.strands[0].placed.some((b) => b.key === key) ?? false;
@@ -33,8 +33,8 @@ export function Dishes({ bench, state, catalogue, onAdd, onChange }: Props) {
       {Object.entries(doc.palette).map(([key, id]) => {
         const material = doc.materials.find((m) => m.id === id);
         if (!material) return null;
-        const onShelf = catalogue.find((c) => c.material.id === id)?.onHand;
-        const outline = analysis?.drawing?.outlines[id] ?? catalogue.find((c) => c.material.id === id)?.outline;
+        const onShelf = shop.get(id)?.onHand;
+        const outline = analysis?.drawing?.outlines[id] ?? shop.get(id)?.outline;
         return (
           <div key={key} className={`dish ${held === key ? "held" : ""}`}>
             <button

@@ -1,17 +1,15 @@
-import { useMemo, useState } from "react";
-import type { CatalogueItem } from "../api/client.ts";
+import { useState } from "react";
 import type { Bench, BenchState } from "../bench/Bench.ts";
 import { rowOf, withRow } from "../bench/document.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { sizeOf } from "../dishes/size.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
-import { fitsPlace, fittingsAt, withCord, withFitting, withoutFitting, type Place } from "./places.ts";
+import { fittingsAt, wantedAt, withCord, withFitting, withoutFitting, type Place } from "./places.ts";
 
 interface Props {
   bench: Bench;
   state: BenchState;
-  catalogue: CatalogueItem[];
 }
 
 /** Chosen is the fitting the catalogue is open for. */
@@ -29,7 +27,7 @@ const TITLES: Record<Place | "cord", string> = {
 };
 
 /** Ends are the cord and what closes it, each changeable from the catalogue. */
-export function Ends({ bench, state, catalogue }: Props) {
+export function Ends({ bench, state }: Props) {
   const { doc, analysis } = state;
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const strand = analysis?.strands[0];
@@ -38,7 +36,6 @@ export function Ends({ bench, state, catalogue }: Props) {
     const m = doc.materials.find((one) => one.id === id);
     return m ? `${m.name}, ${sizeOf(m)}` : id;
   };
-  const items = useMemo(() => (chosen ? catalogue.filter((c) => fitsPlace(chosen.place, c.material)) : []), [catalogue, chosen]);
   const clasped = doc.closure.type === "clasp";
   const there = chosen && chosen.place !== "cord" ? fittingsAt(doc, chosen.place)[chosen.index] : undefined;
 
@@ -94,25 +91,24 @@ export function Ends({ bench, state, catalogue }: Props) {
           )}
         </span>
       </div>
-      <CataloguePicker
-        open={chosen !== null}
-        title={chosen ? TITLES[chosen.place] : ""}
-        items={items}
+      {chosen && <CataloguePicker
+        title={TITLES[chosen.place]}
+        wanted={wantedAt(chosen.place)}
         onClose={() => setChosen(null)}
         onPick={(m) => {
           const now = bench.snapshot().doc;
-          bench.change(chosen!.place === "cord" ? withCord(now, m) : withFitting(now, chosen!.place, chosen!.index, m));
+          bench.change(chosen.place === "cord" ? withCord(now, m) : withFitting(now, chosen.place, chosen.index, m));
           setChosen(null);
         }}
         onRemove={
           there
             ? () => {
-                bench.change(withoutFitting(bench.snapshot().doc, chosen!.place as Place, chosen!.index));
+                bench.change(withoutFitting(bench.snapshot().doc, chosen.place as Place, chosen.index));
                 setChosen(null);
               }
             : undefined
         }
-      />
+      />}
     </section>
   );
 }

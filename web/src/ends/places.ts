@@ -1,4 +1,5 @@
 import type { Document, Material } from "../api/client.ts";
+import type { Wanted } from "../materials/catalogue.ts";
 import { rowOf, withMaterial, withoutUnused, withRow } from "../bench/document.ts";
 
 /** Place is a list of fittings of the piece: a strand's end, or a side of its closure. */
@@ -8,12 +9,11 @@ const CLASPS = ["lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic"
 const RINGS = ["jump-ring", "split-ring"];
 const ENDINGS = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard"];
 
-/** fitsPlace says whether a material can go there. */
-export function fitsPlace(place: Place | "cord", m: Material): boolean {
-  if (place === "cord") return m.class === "cord";
-  if (m.class !== "finding") return false;
+/** wantedAt says what of the catalogue can go there. */
+export function wantedAt(place: Place | "cord"): Wanted {
+  if (place === "cord") return { class: "cord" };
   const types = place === "left" || place === "right" ? [...ENDINGS, ...RINGS] : [...CLASPS, ...RINGS];
-  return types.includes(m.type ?? "");
+  return { class: "finding", types: types.join(",") };
 }
 
 /** fittingsAt lists what is there, in threading order from the strand outwards. */

@@ -2,6 +2,7 @@ import { TextField } from "@mui/material";
 import type { Document, NewPiece } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
+import { fetchCatalogue } from "../materials/catalogue.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import { Choice, CLOSURES, KINDS } from "./Answers.tsx";
@@ -9,9 +10,18 @@ import { withClosure } from "./closure.ts";
 
 /** Decide settles what is made, how it closes, and how long it should be. */
 export function Decide() {
-  const { bench, state, catalogue } = useBenchContext();
+  const { bench, state } = useBenchContext();
   const { doc, analysis } = state;
   const change = (next: Partial<Document>) => bench.change({ ...bench.snapshot().doc, ...next });
+  // What a way to close needs is fetched from the catalogue.
+  async function close(type: NewPiece["closure"]) {
+    try {
+      const found = await fetchCatalogue({ types: "wire,elastic,crimp-tube,lobster,jump-ring", limit: 500 });
+      bench.change(withClosure(bench.snapshot().doc, type, found.items.map((c) => c.material)));
+    } catch (err) {
+      bench.say((err as Error).message);
+    }
+  }
   const target = { finishedMm: 450, toleranceMm: 3, ...doc.target };
 
   return (
@@ -23,9 +33,7 @@ export function Decide() {
           value={doc.closure.type}
           options={CLOSURES}
           says={CLOSURES.find((c) => c.value === doc.closure.type)?.says}
-          onChange={(type: NewPiece["closure"]) =>
-            bench.change(withClosure(bench.snapshot().doc, type, catalogue.map((c) => c.material)))
-          }
+          onChange={(type: NewPiece["closure"]) => void close(type)}
         />
         <fieldset>
           <legend>How long should it be, closed?</legend>

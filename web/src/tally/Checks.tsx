@@ -1,10 +1,9 @@
-import type { CatalogueItem, Check } from "../api/client.ts";
+import type { Check } from "../api/client.ts";
 import type { Bench, BenchState } from "../bench/Bench.ts";
 
 interface Props {
   bench: Bench;
   state: BenchState;
-  catalogue: CatalogueItem[];
   /** Called when the strand has been moved to a finding's place. */
   onShown: () => void;
 }
@@ -16,7 +15,7 @@ const SIGNS: Record<Check["severity"], { sign: string; says: string }> = {
 };
 
 /** Checks are the judgements on the piece, worst first, each with its place and its fix. */
-export function Checks({ bench, state, catalogue, onShown }: Props) {
+export function Checks({ bench, state, onShown }: Props) {
   const checks = state.analysis?.checks ?? [];
   function show(check: Check) {
     if (check.element === undefined) return;
@@ -42,7 +41,7 @@ export function Checks({ bench, state, catalogue, onShown }: Props) {
               </button>
             )}
             {check.fix && (
-              <button type="button" className="link" onClick={() => bench.applyFix(check.fix!, catalogue)}>
+              <button type="button" className="link" onClick={() => void bench.applyFix(check.fix!)}>
                 {check.fix.says}
               </button>
             )}

@@ -1,0 +1,248 @@
+package format
+
+import (
+	"bytes"
+	"encoding/csv"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"reflect"
+	"slices"
+	"strconv"
+	"strings"
+)
+
+// CatalogueRow is a material with how many lie on the shelf, as the catalogue's
+// CSV holds it.
+type CatalogueRow struct {
+	Line     int // of the file, from 1
+	Material Material
+	OnHand   int
+}
+
+// RowFault is a row that was refused and why.
+type RowFault struct {
+	Line int
+	Says string
+}
+
+// MaxRows is the most rows a catalogue file may hold, and MaxCatalogueBytes its
+// size.
+const (
+	MaxRows           = 20_000
+	MaxCatalogueBytes = 16 << 20
+	onHandColumn      = "onHand"
+)
+
+// column is one column of the CSV: a field of a material, the fields of a part
+// named with a dot: run.count.
+type column struct {
+	name string
+	kind reflect.Kind
+}
+
+// columns are those of the CSV, named as the fields of the file.
+var columns = append(columnsOf(reflect.TypeFor[Material](), ""), column{onHandColumn, reflect.Int})
+
+// ColumnNames lists the columns that are fields of a material.
+func ColumnNames() []string {
+	names := make([]string, 0, len(columns))
+	for _, c := range columns {
+		if c.name != onHandColumn {
+			names = append(names, c.name)
+		}
+	}
+	return names
+}
+
+// Field writes one field of the material as its column does: run.count.
+func (d *Material) Field(name string) string { return cell(reflect.ValueOf(*d), name) }
+
+func columnsOf(t reflect.Type, before string) []column {
+	var out []column
+	for i := range t.NumField() {
+		name, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
+		kind := t.Field(i).Type
+		if kind.Kind() == reflect.Pointer {
+			out = append(out, columnsOf(kind.Elem(), before+name+".")...)
+			continue
+		}
+		out = append(out, column{before + name, kind.Kind()})
+	}
+	return out
+}
+
+// WriteCSV writes the catalogue, a row a material.
+func WriteCSV(w io.Writer, rows []CatalogueRow) error {
+	out := csv.NewWriter(w)
+	names := make([]string, len(columns))
+	for i, c := range columns {
+		names[i] = c.name
+	}
+	if err := out.Write(names); err != nil {
+		return err
+	}
+	for _, row := range rows {
+		record := make([]string, len(columns))
+		for i, c := range columns {
+			record[i] = cell(reflect.ValueOf(row.Material), c.name)
+			if c.name == onHandColumn {
+				record[i] = strconv.Itoa(row.OnHand)
+			}
+		}
+		if err := out.Write(record); err != nil {
+			return err
+		}
+	}
+	out.Flush()
+	return out.Error()
+}
+
+// cell writes one field; an empty one is left empty.
+func cell(v reflect.Value, name string) string {
+	first, rest, deeper := strings.Cut(name, ".")
+	for i := range v.NumField() {
+		if tag, _, _ := strings.Cut(v.Type().Field(i).Tag.Get("json"), ","); tag != first {
+			continue
+		}
+		f := v.Field(i)
+		switch {
+		case deeper && f.IsNil():
+			return ""
+		case deeper:
+			return cell(f.Elem(), rest)
+		case f.IsZero():
+			return ""
+		case f.Kind() == reflect.Float64:
+			return strconv.FormatFloat(f.Float(), 'f', -1, 64)
+		}
+		return fmt.Sprint(f.Interface())
+	}
+	return ""
+}
+
+// ReadCSV reads a catalogue. Rows that cannot be are told with the reason and
+// left out; the error is Faults if the file as a whole cannot be read.
+func ReadCSV(data []byte) (rows []CatalogueRow, refused []RowFault, err error) {
+	if len(data) > MaxCatalogueBytes {
+		return nil, nil, Faults{{Says: fmt.Sprintf("The file has %d MB; a catalogue file holds at most %d MB.", len(data)>>20, MaxCatalogueBytes>>20)}}
+	}
+	in := csv.NewReader(bytes.NewReader(bytes.TrimPrefix(data, []byte("\ufeff"))))
+	in.FieldsPerRecord = -1
+	in.ReuseRecord = true
+	head, err := in.Read()
+	if err != nil {
+		return nil, nil, Faults{{Says: "The first row should name the columns: id, class, name, and the fields of a material."}}
+	}
+	fields, err := headOf(slices.Clone(head))
+	if err != nil {
+		return nil, nil, err
+	}
+	seen := map[string]int{}
+	for {
+		record, err := in.Read()
+		if err == io.EOF {
+			return rows, refused, nil
+		}
+		if err != nil {
+			return nil, nil, Faults{{Says: fmt.Sprintf("The file is not CSV as it should be: %v.", errors.Unwrap(err))}}
+		}
+		line, _ := in.FieldPos(0)
+		if len(rows)+len(refused) >= MaxRows {
+			return nil, nil, Faults{{Says: fmt.Sprintf("The file has more than %d rows. Take it in in parts.", MaxRows)}}
+		}
+		row, says := rowOf(fields, record)
+		row.Line = line
+		if first, twice := seen[row.Material.ID]; says == "" && twice {
+			says = fmt.Sprintf("id: %s stands in row %d already. Give each material one row.", row.Material.ID, first)
+		}
+		if says != "" {
+			refused = append(refused, RowFault{line, says})
+			continue
+		}
+		seen[row.Material.ID] = line
+		rows = append(rows, row)
+	}
+}
+
+// headOf finds the column of each name.
+func headOf(names []string) ([]column, error) {
+	var out []column
+	for _, name := range names {
+		name = strings.TrimSpace(name)
+		i := slices.IndexFunc(columns, func(c column) bool { return c.name == name })
+		if i < 0 {
+			return nil, Faults{{Where: name, Says: fmt.Sprintf("No column is called %q. Columns are named as the fields of the piece file.", name)}}
+		}
+		if slices.Contains(out, columns[i]) {
+			return nil, Faults{{Where: name, Says: fmt.Sprintf("The column %q stands there twice. Keep one of them.", name)}}
+		}
+		out = append(out, columns[i])
+	}
+	return out, nil
+}
+
+// rowOf makes a material of one record, or says in a sentence why it cannot.
+func rowOf(fields []column, record []string) (CatalogueRow, string) {
+	var row CatalogueRow
+	if len(record) > len(fields) {
+		return row, fmt.Sprintf("The row has %d cells for %d columns.", len(record), len(fields))
+	}
+	object := map[string]any{}
+	for i, text := range record {
+		text = strings.TrimSpace(text)
+		if text == "" {
+			continue
+		}
+		c := fields[i]
+		value, says := cellValue(c, text)
+		if says != "" {
+			return row, says
+		}
+		if c.name == onHandColumn {
+			row.OnHand = int(value.(int64))
+			continue
+		}
+		first, rest, deeper := strings.Cut(c.name, ".")
+		if !deeper {
+			object[first] = value
+			continue
+		}
+		part, _ := object[first].(map[string]any)
+		if part == nil {
+			part = map[string]any{}
+			object[first] = part
+		}
+		part[rest] = value
+	}
+	data, err := json.Marshal(object)
+	if err == nil {
+		err = Unmarshal(data, &row.Material)
+	}
+	if err != nil {
+		return row, err.Error()
+	}
+	if _, faults := row.Material.Material(""); faults != nil {
+		return row, strings.TrimPrefix(strings.ReplaceAll(faults.Error(), "\n", " "), ".")
+	}
+	return row, ""
+}
+
+func cellValue(c column, text string) (any, string) {
+	switch c.kind {
+	case reflect.Float64:
+		v, err := strconv.ParseFloat(strings.Replace(text, ",", ".", 1), 64)
+		if err != nil || v != v || v-v != 0 {
+			return nil, fmt.Sprintf("%s: %q is no number. Write one like 4.2.", c.name, text)
+		}
+		return v, ""
+	case reflect.Int:
+		v, err := strconv.ParseInt(text, 10, 32)
+		if err != nil || v < 0 {
+			return nil, fmt.Sprintf("%s: %q is no whole number. Write one like 40.", c.name, text)
+		}
+		return v, ""
+	}
+	return text, ""
+}

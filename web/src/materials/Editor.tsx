@@ -1,0 +1,173 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { api, given, Refused, type CatalogueItem, type Material } from "../api/client.ts";
+import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { keptTruePx } from "../felt/trueSize.ts";
+import { PX_PER_MM } from "../felt/strandGeometry.ts";
+import { Length } from "../units/UnitContext.tsx";
+import { Facts } from "./Facts.tsx";
+import { fieldsOf, FINISHES, idFor, type Field } from "./fields.ts";
+import { NumberField } from "./NumberField.tsx";
+
+interface Props {
+  item: CatalogueItem;
+  onClose: () => void;
+  onDuplicate: (item: CatalogueItem) => void;
+}
+
+/** Editor changes a material, with its true size and what follows from it in sight, and what it would do to pieces before it is kept. */
+export function Editor({ item, onClose, onDuplicate }: Props) {
+  const queries = useQueryClient();
+  const fresh = item.revision === 0;
+  const [m, setMaterial] = useState<Material>(item.material);
+  const [onHand, setOnHand] = useState<number | undefined>(item.onHand);
+  const [says, setSays] = useState<string | null>(null);
+  const full: Material = { ...m, id: m.id || idFor(m.name) };
+  const tried = useDeferredValue(JSON.stringify(full));
+  const facts = useQuery({
+    queryKey: ["try", tried],
+    queryFn: () => given(api.POST("/api/materials/try", { body: JSON.parse(tried) as Material })),
+    retry: false, staleTime: Infinity, placeholderData: (old) => old,
+  });
+  const effect = useQuery({
+    queryKey: ["effect", tried],
+    queryFn: () => given(api.POST("/api/materials/effect", { body: JSON.parse(tried) as Material })),
+    retry: false, enabled: !fresh, placeholderData: (old) => old,
+  });
+  const change = (next: Partial<Material>) => setMaterial({ ...m, ...next });
+
+  async function keep(retired: boolean) {
+    try {
+      setSays(null);
+      await given(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, retired, material: full } }));
+      await queries.invalidateQueries({ queryKey: ["materials"] });
+      onClose();
+    } catch (err) {
+      const fault = err instanceof Refused ? err.problem.faults?.[0] : undefined;
+      setSays(fault ? `${fault.where ? `${fault.where.replace(/^material\.?/, "")} ` : ""}${fault.says}` : (err as Error).message);
+    }
+  }
+
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="editor-title">
+      <DialogTitle id="editor-title" component="h1" variant="h1">
+        {fresh ? "New material" : item.material.name}
+      </DialogTitle>
+      <DialogContent className="editor">
+        <div className="form">
+          <TextField label="Name" value={m.name} onChange={(e) => change({ name: e.target.value })} autoFocus={fresh} slotProps={{ htmlInput: { maxLength: 120 } }} />
+          {fresh && <Choice label="Class" value={m.class} choices={["bead", "finding", "cord"]} onChange={(v) => setMaterial(emptied(v as Material["class"], m))} />}
+          {fieldsOf(m).map((field) => (
+            <Input key={field.name} field={field} material={m} onChange={change} />
+          ))}
+          {m.class === "bead" && <BeadExtras m={m} onChange={change} />}
+          {m.class !== "cord" && <NumberField label="Held on the shelf" value={onHand} onChange={setOnHand} />}
+        </div>
+        <div className="seen">
+          {m.class === "bead" && facts.data?.outline && (
+            <div className="true-size" role="img" aria-label="At true size, and enlarged">
+              {[0, 1, 2].map((i) => (
+                <BeadPicture key={i} material={full} outline={facts.data!.outline} size={Math.min(150, ((m.acrossMm ?? 4) + 8) * (keptTruePx() ?? PX_PER_MM))} px={keptTruePx() ?? PX_PER_MM} />
+              ))}
+              <BeadPicture material={full} outline={facts.data.outline} size={120} />
+            </div>
+          )}
+          {facts.error ? (
+            <p role="alert" style={{ color: "var(--brick)" }}>
+              {facts.error.message}
+            </p>
+          ) : (
+            facts.data && m.class === "bead" && <Facts facts={facts.data} />
+          )}
+          {!fresh && effect.data && (
+            <section>
+              <h2>Used in {effect.data.length === 0 ? "no piece" : effect.data.length === 1 ? "one piece" : `${effect.data.length} pieces`}</h2>
+              <table className="list">
+                <tbody>
+                  {effect.data.map((p) => (
+                    <tr key={p.id}>
+                      <th scope="row">{p.name}</th>
+                      <td className="n">
+                        <Length mm={p.beforeMm} />
+                        {p.afterMm !== p.beforeMm && (
+                          <b>
+                            {" → "}
+                            <Length mm={p.afterMm} />
+                          </b>
+                        )}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              {effect.data.length > 0 && <p className="quiet">Pieces keep their own measures until they are told to take the new ones.</p>}
+            </section>
+          )}
+        </div>
+      </DialogContent>
+      <DialogActions sx={{ px: 3, pb: 2 }}>
+        {says && (
+          <span role="alert" style={{ color: "var(--brick)", marginRight: "auto" }}>
+            {says}
+          </span>
+        )}
+        {!fresh && (
+          <>
+            <Button onClick={() => void keep(!item.retired)}>{item.retired ? "Offer it again" : "Retire it"}</Button>
+            <Button onClick={() => onDuplicate({ ...item, material: full })}>Duplicate</Button>
+          </>
+        )}
+        <Button onClick={onClose}>Leave it</Button>
+        <Button variant="contained" onClick={() => void keep(item.retired)}>
+          Keep it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** emptied starts a material of another class over, keeping its name. */
+function emptied(cls: Material["class"], m: Material): Material {
+  const base = { id: m.id, name: m.name, class: cls };
+  if (cls === "cord") return { ...base, type: "wire", diameterMm: 0.38 };
+  if (cls === "finding") return { ...base, type: "jump-ring", insideMm: 3.6, wireMm: 0.7 };
+  return { ...base, shape: "round", acrossMm: 6, holeMm: 1, look: { colour: "#3d7f8c", finish: "glass" } };
+}
+
+function Input({ field, material, onChange }: { field: Field; material: Material; onChange: (next: Partial<Material>) => void }) {
+  const value = material[field.name] as string | number | undefined;
+  const set = (next: string | number | undefined) => onChange({ [field.name]: next === "" ? undefined : next });
+  if (field.kind === "choice") return <Choice label={field.label} value={String(value ?? "")} choices={field.choices!} onChange={set} optional={field.name !== "shape" && field.name !== "type"} />;
+  if (field.kind === "text") return <TextField label={field.label} value={value ?? ""} onChange={(e) => set(e.target.value)} slotProps={{ htmlInput: { maxLength: 60 } }} />;
+  return <NumberField label={field.unit ? `${field.label}, ${field.unit}` : field.label} value={value as number | undefined} onChange={set} />;
+}
+
+function Choice({ label, value, choices, onChange, optional = false }: { label: string; value: string; choices: readonly string[]; onChange: (value: string) => void; optional?: boolean }) {
+  return (
+    <TextField select label={label} value={value} onChange={(e) => onChange(e.target.value)} slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}>
+      {optional && <option value="">not said</option>}
+      {choices.map((c) => (
+        <option key={c}>{c}</option>
+      ))}
+    </TextField>
+  );
+}
+
+/** BeadExtras are a bead's run, and what it looks like. */
+function BeadExtras({ m, onChange }: { m: Material; onChange: (next: Partial<Material>) => void }) {
+  const look = m.look ?? {};
+  const run = (count: number | undefined, measuredMm: number | undefined) => onChange({ run: count || measuredMm ? { count: count ?? 0, measuredMm: measuredMm ?? 0 } : undefined });
+  return (
+    <>
+      <fieldset className="run">
+        <legend>Measured run: lay some out tight, and type what they measure</legend>
+        <NumberField label="How many" value={m.run?.count} onChange={(count) => run(count, m.run?.measuredMm)} />
+        <NumberField label="measure, mm" value={m.run?.measuredMm} onChange={(measured) => run(m.run?.count, measured)} />
+      </fieldset>
+      <Choice label="Finish" value={look.finish ?? "matte"} choices={FINISHES} onChange={(finish) => onChange({ look: { ...look, finish: finish as (typeof FINISHES)[number] } })} />
+      <TextField label="Colour" type="color" value={look.colour ?? "#b0a08c"} onChange={(e) => onChange({ look: { ...look, colour: e.target.value } })} />
+      <TextField label="Second colour" type="color" value={look.second ?? "#ffffff"} onChange={(e) => onChange({ look: { ...look, second: e.target.value } })} />
+    </>
+  );
+}

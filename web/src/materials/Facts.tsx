@@ -1,0 +1,40 @@
+import type { MaterialFacts } from "../api/client.ts";
+import { Length } from "../units/UnitContext.tsx";
+import { useHeld } from "./catalogue.ts";
+
+const TIMES = ["not at all", "once", "twice", "three times", "four times", "five times", "six times", "seven times or more"];
+
+/** Facts are what a bead's neighbours and its cord will make of it. */
+export function Facts({ facts }: { facts: MaterialFacts }) {
+  const cords = useHeld(facts.fits.map((f) => f.cord));
+  return (
+    <table className="list">
+      <tbody>
+        <tr>
+          <th scope="row">One alone takes</th>
+          <td className="n">
+            <Length mm={facts.aloneMm ?? 0} />
+          </td>
+        </tr>
+        <tr>
+          <th scope="row">Ten strung tight</th>
+          <td className="n" data-testid="ten">
+            <Length mm={facts.tenMm ?? 0} />
+          </td>
+        </tr>
+        <tr>
+          <th scope="row">Its size comes from</th>
+          <td className="n">{facts.sizedBy === "nominal" ? "its label" : facts.sizedBy === "calipered" ? "a calliper" : "a measured run"}</td>
+        </tr>
+        {facts.fits.map((fit) => (
+          <tr key={fit.cord}>
+            <th scope="row">
+              {cords.get(fit.cord)?.material.name ?? fit.cord} <span className="size">{cords.get(fit.cord)?.material.diameterMm} mm</span>
+            </th>
+            <td className="n">{TIMES[fit.passes]}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,137 @@
+import { Button, InputBase } from "@mui/material";
+import { useDeferredValue, useEffect, useState } from "react";
+import type { CatalogueItem, Material } from "../api/client.ts";
+import { sizedBy, sizeOf } from "../dishes/size.ts";
+import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { useMaterials, type Wanted } from "./catalogue.ts";
+import { CsvDialog } from "./CsvDialog.tsx";
+import { Editor } from "./Editor.tsx";
+import { Filters } from "./Filters.tsx";
+import { idFor } from "./fields.ts";
+
+const PAGE = 100;
+
+/** FRESH is what a new material starts as. */
+const FRESH: CatalogueItem = {
+  material: { id: "", class: "bead", name: "", shape: "round", acrossMm: 6, holeMm: 1, look: { colour: "#3d7f8c", finish: "glass" } },
+  onHand: 0, retired: false, revision: 0,
+};
+
+/** Materials is the shop's catalogue, with sizes that can be trusted. */
+export function Materials() {
+  const [typed, setTyped] = useState("");
+  const search = useDeferredValue(typed);
+  const [filter, setFilter] = useState<Wanted>({});
+  const [many, setMany] = useState(PAGE);
+  const [open, setOpen] = useState<CatalogueItem | null>(null);
+  const [taking, setTaking] = useState(false);
+  const found = useMaterials({ ...filter, search, limit: Math.min(many, 500) });
+  const items = found.data?.items ?? [];
+  const total = found.data?.total ?? 0;
+
+  useEffect(() => {
+    document.title = "Materials · Mala";
+  }, []);
+
+  return (
+    <main className="view">
+      <header className="head">
+        <div className="title">
+          <h1 style={{ fontSize: "1.55rem" }}>Materials</h1>
+          <div className="sub">{total} in the catalogue fit</div>
+        </div>
+        <InputBase
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+          placeholder="pearl, brass, seed, 6 mm …"
+          type="search"
+          inputProps={{ "aria-label": "Search materials", maxLength: 200 }}
+          sx={{ border: "1px solid", borderColor: "divider", borderRadius: 2, px: 1.5, width: 240, bgcolor: "background.paper" }}
+        />
+        <Button variant="outlined" href="/api/catalogue.csv">
+          Give out as CSV
+        </Button>
+        <Button variant="outlined" onClick={() => setTaking(true)}>
+          Take in CSV
+        </Button>
+        <Button variant="contained" onClick={() => setOpen(FRESH)}>
+          New material
+        </Button>
+      </header>
+      <div className="materials">
+        <Filters filter={filter} onFilter={setFilter} />
+        <div className="table">
+          {found.isError && <p role="alert">{found.error.message}</p>}
+          <table className="list">
+            <thead>
+              <tr>
+                <th scope="col">
+                  <span className="hidden">Picture</span>
+                </th>
+                <th scope="col">Name</th>
+                <th scope="col">Size</th>
+                <th scope="col">Hole</th>
+                <th scope="col">Sized</th>
+                <th scope="col">Metal</th>
+                <th scope="col" className="n">
+                  Held
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {items.map((item) => (
+                <Row key={item.material.id} item={item} onOpen={() => setOpen(item)} />
+              ))}
+            </tbody>
+          </table>
+          {found.isSuccess && items.length === 0 && <p className="quiet">Nothing in the catalogue fits. Take a filter away, or add a new material.</p>}
+          {items.length < total && many < 500 && (
+            <Button onClick={() => setMany(many + PAGE)} sx={{ mt: 1.5 }}>
+              Show more ({total - items.length} to come)
+            </Button>
+          )}
+          {items.length >= 500 && <p className="quiet">The first 500 are shown. Search or filter to find the others.</p>}
+        </div>
+      </div>
+      {open && (
+        <Editor
+          key={`${open.material.id} ${open.revision}`}
+          item={open}
+          onClose={() => setOpen(null)}
+          onDuplicate={(item) => setOpen({ ...item, revision: 0, retired: false, onHand: 0, material: { ...item.material, name: `${item.material.name}, copy`, id: idFor(`${item.material.id}-copy`) } })}
+        />
+      )}
+      {taking && <CsvDialog onClose={() => setTaking(false)} />}
+    </main>
+  );
+}
+
+function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
+  const m = item.material;
+  return (
+    <tr className={item.retired ? "retired" : undefined}>
+      <td style={{ width: 44 }}>{item.outline && <BeadPicture material={m} outline={item.outline} size={34} px={3} />}</td>
+      <th scope="row">
+        <button type="button" className="link" onClick={onOpen}>
+          {m.name}
+        </button>
+        <span className="size">
+          {" "}
+          {sort(m)}
+          {item.retired && " · retired"}
+        </span>
+      </th>
+      <td>{sizeOf(m)}</td>
+      <td>{m.holeMm ? `${m.holeMm} mm` : ""}</td>
+      <td>{m.class === "bead" ? sizedBy(m) : ""}</td>
+      <td>{m.metal}</td>
+      <td className="n">{m.class === "cord" ? "" : item.onHand}</td>
+    </tr>
+  );
+}
+
+/** sort says what sort of thing it is, unless its name says so already. */
+function sort(m: Material): string {
+  const word = (m.class === "bead" ? m.shape : m.type) ?? "";
+  return m.name.toLowerCase().includes(word.replace("-", " ").split(" ")[0]) ? "" : word;
+}
