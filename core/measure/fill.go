@@ -71,8 +71,8 @@ func fillLength(p *piece.Piece, table *contactTable, n *pattern.Node, count int)
 	}
 	st := &stack{table: table}
 	for _, b := range placed {
-		m := p.Palette[b.Node.Key].Bead
-		st.faces = append(st.faces, table.of(m, b.Reversed && m.Turns()))
+		m := p.Palette[b.Node.Key]
+		st.beads = append(st.beads, table.of(m, b.Reversed && m.Bead.Turns()))
 	}
 	return st.straight().strung, nil
 }

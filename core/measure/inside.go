@@ -13,14 +13,12 @@ import (
 // circle of radius q where p = 2(q + w) tan(π/n).
 func (s *Strand) inside() *length.MM {
 	n := len(s.Beads)
-	if !s.Ring || n < 3 || len(s.Joints) != n {
+	if !s.Ring || n < 3 || len(s.kinds) != 1 || len(s.Joints) != 1 || s.Joints[0].Count != n {
 		return nil
 	}
 	first := s.Beads[0].Material
-	for _, b := range s.Beads {
-		if b.Material != first || b.Material.Bead.Facing == material.FacingForeAft {
-			return nil
-		}
+	if first.Bead.Facing == material.FacingForeAft {
+		return nil
 	}
 	c := s.Joints[0].Contact
 	w := float64(first.Bead.Thick)/2 - c.Radius
@@ -47,9 +45,10 @@ func (s *Strand) rule(finished length.MM) *Rule {
 	}
 	byThick := map[length.MM]length.MM{}
 	total := length.MM(0)
-	for _, b := range s.Beads {
-		byThick[b.Material.Bead.Thick] += b.To - b.From
-		total += b.To - b.From
+	for _, k := range s.kinds {
+		along := k.material.Bead.Length() * length.MM(k.count)
+		byThick[k.material.Bead.Thick] += along
+		total += along
 	}
 	thick := make([]length.MM, 0, len(byThick))
 	for t := range byThick {

@@ -10,75 +10,98 @@ import (
 	"mala/core/material"
 )
 
-// Joint is a place where two beads touch and hold each other apart.
+// Joint is a pair of faces that touch and hold their beads apart, and how often
+// they do so along the path that decides the length.
 type Joint struct {
-	Left, Right int // the beads, by their place in the sequence
 	Contact     material.Contact
+	Count       int
+	left, right face       // the faces that meet: the left bead's right one, the right bead's left one
+	share       [2]float64 // what each of the two faces gives to the distance, in mm
 }
 
-// stack lays beads against each other.
-type stack struct {
-	faces []faceOf // of each bead, by its place in the sequence
-	table *contactTable
-}
+// face numbers one face of one kind of bead in the contact table: twice the
+// kind, and one more for its right face.
+type face int32
 
-// faceOf numbers the two faces of one bead in the contact table.
-type faceOf struct{ left, right int }
+func (f face) kind() int { return int(f) / 2 }
+
+// lying is the two faces of a bead as it lies.
+type lying struct{ left, right face }
 
 // contactTable remembers how any two faces meet, so that each pair is worked
 // out once however often it stands in the strand.
 type contactTable struct {
+	kinds   []*material.Material
 	faces   []material.Face
 	reach   []length.MM
-	index   map[*material.Bead]int
+	index   map[*material.Material]int
 	known   []contactEntry
 	breadth int
 }
 
 type contactEntry struct {
 	material.Contact
+	share          [2]float64
 	known, touches bool
+	used           int // along the deciding path of the stack being laid
 }
 
 // newContactTable makes room for at most so many different beads.
 func newContactTable(beads int) *contactTable {
 	n := 2 * beads
-	return &contactTable{index: make(map[*material.Bead]int, beads), known: make([]contactEntry, n*n), breadth: n}
+	return &contactTable{index: make(map[*material.Material]int, beads), known: make([]contactEntry, n*n), breadth: n}
 }
 
-// of gives the numbers of the bead's faces, as it lies.
-func (t *contactTable) of(b *material.Bead, turned bool) faceOf {
-	i, ok := t.index[b]
+// of gives the faces of the bead as it lies.
+func (t *contactTable) of(m *material.Material, turned bool) lying {
+	i, ok := t.index[m]
 	if !ok {
-		i = len(t.faces)
-		t.index[b] = i
+		i = len(t.kinds)
+		t.index[m] = i
+		t.kinds = append(t.kinds, m)
 		for _, right := range []bool{false, true} {
-			f := b.Face(right)
+			f := m.Bead.Face(right)
 			t.faces = append(t.faces, f)
 			t.reach = append(t.reach, f.Reach())
 		}
 	}
 	if turned {
-		return faceOf{left: i + 1, right: i}
+		return lying{left: face(2*i + 1), right: face(2 * i)}
 	}
-	return faceOf{left: i, right: i + 1}
+	return lying{left: face(2 * i), right: face(2*i + 1)}
 }
 
 // between gives how a right face meets a left face.
-func (t *contactTable) between(right, left int) *contactEntry {
-	e := &t.known[right*t.breadth+left]
+func (t *contactTable) between(right, left face) *contactEntry {
+	e := &t.known[int(right)*t.breadth+int(left)]
 	if !e.known {
-		e.Contact, e.touches = material.Touch(t.faces[right], t.faces[left])
-		e.known = true
+		t.workOut(e, right, left)
 	}
 	return e
 }
 
+func (t *contactTable) workOut(e *contactEntry, right, left face) {
+	a, b := t.faces[right], t.faces[left]
+	e.Contact, e.touches = material.Touch(a, b)
+	e.share = [2]float64{a.At(e.Radius), b.At(e.Radius)}
+	e.known = true
+}
+
+// stack lays beads against each other.
+type stack struct {
+	beads []lying
+	table *contactTable
+}
+
 // laid is where the beads of a stack come to lie.
 type laid struct {
-	at     []length.MM // middles
-	before []int       // the bead that holds each one off, -1 for none
-	strung length.MM
+	at        []length.MM // middles
+	before    []int32     // the bead that holds each one off, -1 for none
+	swallowed []bool      // it and the bead before it have no radius in common
+	first     int         // the bead whose left face is leftmost
+	last      int         // the bead whose right face is rightmost
+	start     length.MM   // where the leftmost face lies
+	strung    length.MM
 }
 
 // straight lays the beads on a straight cord by the longest path: each lies as
@@ -86,63 +109,69 @@ type laid struct {
 // passes into the other's hole. Beads far to the left are passed over as soon
 // as none of them could reach.
 func (s *stack) straight() laid {
-	n := len(s.faces)
-	out := laid{at: make([]length.MM, n), before: make([]int, n)}
+	n := len(s.beads)
+	out := laid{at: make([]length.MM, n), before: make([]int32, n), swallowed: make([]bool, n), start: length.MM(math.Inf(1))}
 	if n == 0 {
 		return out
 	}
 	furthest := make([]length.MM, n) // right end of all beads up to here
-	leftmost := length.MM(math.Inf(1))
-	for k := range n {
-		f := s.faces[k]
-		reach := s.table.reach[f.left]
+	for k, b := range s.beads {
+		reach := s.table.reach[b.left]
 		best, from := length.MM(math.Inf(-1)), -1
 		for j := k - 1; j >= 0 && furthest[j]+reach > best; j-- {
-			if c := s.table.between(s.faces[j].right, f.left); c.touches && out.at[j]+c.Distance > best {
+			c := s.table.between(s.beads[j].right, b.left)
+			if c.touches && out.at[j]+c.Distance > best {
 				best, from = out.at[j]+c.Distance, j
+			}
+			if j == k-1 {
+				out.swallowed[k] = !c.touches
 			}
 		}
 		if from < 0 {
 			best = 0
 			if k > 0 {
-				best = leftmost + reach
+				best = out.start + reach
 			}
 		}
-		out.at[k], out.before[k] = best, from
-		furthest[k] = best + s.table.reach[f.right]
-		if k > 0 {
-			furthest[k] = max(furthest[k], furthest[k-1])
+		out.at[k], out.before[k] = best, int32(from)
+		if end := best + s.table.reach[b.right]; k == 0 || end > furthest[k-1] {
+			furthest[k], out.last = end, k
+		} else {
+			furthest[k] = furthest[k-1]
 		}
-		leftmost = min(leftmost, best-reach)
+		if best-reach < out.start {
+			out.start, out.first = best-reach, k
+		}
 	}
-	out.strung = furthest[n-1] - leftmost
+	out.strung = furthest[n-1] - out.start
 	return out
 }
 
 // joints follows the path of contacts that decides the length, back from bead
-// last.
+// last, and counts how often each pair of faces stands in it.
 func (s *stack) joints(l laid, last int) []Joint {
+	for k := last; l.before[k] >= 0; k = int(l.before[k]) {
+		s.table.between(s.beads[l.before[k]].right, s.beads[k].left).used++
+	}
 	var out []Joint
-	for k := last; l.before[k] >= 0; k = l.before[k] {
-		j := l.before[k]
-		out = append(out, Joint{Left: j, Right: k, Contact: s.table.between(s.faces[j].right, s.faces[k].left).Contact})
+	for i := range s.table.known {
+		if e := &s.table.known[i]; e.used > 0 {
+			out = append(out, Joint{Contact: e.Contact, Count: e.used, share: e.share,
+				left: face(i / s.table.breadth), right: face(i % s.table.breadth)})
+			e.used = 0
+		}
 	}
 	return out
-}
-
-// swallowed says whether neighbours j and k have no radius in common.
-func (s *stack) swallowed(j, k int) bool {
-	return !s.table.between(s.faces[j].right, s.faces[k].left).touches
 }
 
 // cut finds the bead to cut a ring at: one that touches every other bead of the
 // ring, so that nothing can pass it on either side.
 func (s *stack) cut() int {
-	different := map[faceOf]bool{}
-	for _, f := range s.faces {
-		different[f] = true
+	different := map[lying]bool{}
+	for _, b := range s.beads {
+		different[b] = true
 	}
-	touchesAll := func(f faceOf) bool {
+	touchesAll := func(f lying) bool {
 		for other := range different {
 			if !s.table.between(f.right, other.left).touches || !s.table.between(other.right, f.left).touches {
 				return false
@@ -150,13 +179,13 @@ func (s *stack) cut() int {
 		}
 		return true
 	}
-	tried := map[faceOf]bool{}
-	for k, f := range s.faces {
-		if tried[f] {
+	tried := map[lying]bool{}
+	for k, b := range s.beads {
+		if tried[b] {
 			continue
 		}
-		tried[f] = true
-		if touchesAll(f) {
+		tried[b] = true
+		if touchesAll(b) {
 			return k
 		}
 	}
@@ -166,17 +195,17 @@ func (s *stack) cut() int {
 // ring lays the beads round a loop: the stack is cut at a bead, laid out straight,
 // and closed on a copy of that bead. Positions start at the left face of the first bead.
 func (s *stack) ring() (laid, []Joint) {
-	n := len(s.faces)
+	n := len(s.beads)
 	if n == 0 {
 		return laid{}, nil
 	}
 	cut := s.cut()
-	open := &stack{table: s.table, faces: make([]faceOf, 0, n+1)}
+	open := &stack{table: s.table, beads: make([]lying, 0, n+1)}
 	for k := range n + 1 {
-		open.faces = append(open.faces, s.faces[(cut+k)%n])
+		open.beads = append(open.beads, s.beads[(cut+k)%n])
 	}
 	l := open.straight()
-	out := laid{at: make([]length.MM, n), before: make([]int, n), strung: l.at[n] - l.at[0]}
+	out := laid{at: make([]length.MM, n), swallowed: make([]bool, n), strung: l.at[n] - l.at[0]}
 	first := l.at[(n-cut)%n]
 	for k := range n {
 		from := (k + n - cut) % n
@@ -184,11 +213,8 @@ func (s *stack) ring() (laid, []Joint) {
 		if out.at[k] < 0 {
 			out.at[k] += out.strung
 		}
-		out.at[k] += s.table.reach[s.faces[0].left]
+		out.at[k] += s.table.reach[s.beads[0].left]
+		out.swallowed[k] = l.swallowed[from] || from == 0 && l.swallowed[n]
 	}
-	joints := open.joints(l, n)
-	for i := range joints {
-		joints[i].Left, joints[i].Right = (joints[i].Left+cut)%n, (joints[i].Right+cut)%n
-	}
-	return out, joints
+	return out, open.joints(l, n)
 }

@@ -29,6 +29,9 @@ type Strand struct {
 	Fills       pattern.Fills
 	Beads       []Bead
 	Joints      []Joint // the contacts that decide the length
+	ends        lying   // the faces at both ends of that path, of an open strand
+	kinds       []kind
+	share       map[*material.Material]float64 // mm of the strung length that each material gives
 	Strung      length.MM
 	Slack       length.MM // planned
 	SlackNeeded length.MM
@@ -43,21 +46,50 @@ func layOut(p *piece.Piece, row *piece.Row, table *contactTable, fills pattern.F
 		return nil, err
 	}
 	s := &Strand{ID: "1.1", Row: row, Ring: p.IsRing(row), Fills: fills, Beads: make([]Bead, len(placed))}
-	st := &stack{table: table, faces: make([]faceOf, len(placed))}
-	var node *pattern.Node
-	var m *material.Material
+	st := &stack{table: table, beads: make([]lying, len(placed))}
+	// What a node's beads look like is found once for each way they can lie.
+	type look struct {
+		material *material.Material
+		faces    [2]lying
+		turns    bool
+	}
+	looks := make([]look, len(row.Line.Nodes))
 	for i, b := range placed {
-		if b.Node != node {
-			node, m = b.Node, p.Palette[b.Node.Key]
+		l := &looks[b.Node.ID]
+		if l.material == nil {
+			m := p.Palette[b.Node.Key]
+			*l = look{material: m, turns: m.Bead.Turns(), faces: [2]lying{table.of(m, false), table.of(m, true)}}
 		}
-		turned := b.Reversed && m.Bead.Turns()
-		s.Beads[i] = Bead{Key: node.Key, Material: m, Node: node.ID, Turned: turned, Passes: row.Passes}
-		st.faces[i] = table.of(m.Bead, turned)
+		turned, way := b.Reversed && l.turns, 0
+		if turned {
+			way = 1
+		}
+		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: turned, Passes: row.Passes}
+		st.beads[i] = l.faces[way]
 	}
 	s.place(st)
 	s.Left = endOf(p, row.Left, p.Closure.Left, s.first())
 	s.Right = endOf(p, row.Right, p.Closure.Right, s.last())
 	return s, nil
+}
+
+// kind is how many beads of one material a strand has.
+type kind struct {
+	material *material.Material
+	count    int
+}
+
+// countKinds counts the beads by material, in the order they are first strung.
+func (s *Strand) countKinds(st *stack) {
+	at := make([]int, len(st.table.kinds))
+	for _, b := range st.beads {
+		k := b.left.kind()
+		if at[k] == 0 {
+			s.kinds = append(s.kinds, kind{material: st.table.kinds[k]})
+			at[k] = len(s.kinds)
+		}
+		s.kinds[at[k]-1].count++
+	}
 }
 
 func (s *Strand) first() *Bead {
@@ -80,48 +112,25 @@ func (s *Strand) place(st *stack) {
 	if n == 0 {
 		return
 	}
+	s.countKinds(st)
 	var l laid
 	if s.Ring {
 		l, s.Joints = st.ring()
 	} else {
 		l = st.straight()
-		s.Joints = st.joints(l, rightmost(st, l))
+		s.Joints = st.joints(l, l.last)
+		s.ends = lying{left: st.beads[l.first].left, right: st.beads[l.last].right}
 	}
 	s.Strung = l.strung
-	start := length.MM(0)
-	if !s.Ring {
-		start = leftmost(st, l)
-	}
 	for i := range s.Beads {
-		b, f := &s.Beads[i], st.faces[i]
-		b.At = l.at[i] - start
-		b.From, b.To = b.At-st.table.reach[f.left], b.At+st.table.reach[f.right]
-		if next := i + 1; next < n || s.Ring && n > 1 {
-			if next %= n; st.swallowed(i, next) {
-				b.Swallowed, s.Beads[next].Swallowed = true, true
-			}
+		b, lies := &s.Beads[i], st.beads[i]
+		b.At = l.at[i] - l.start
+		b.From, b.To = b.At-st.table.reach[lies.left], b.At+st.table.reach[lies.right]
+		if l.swallowed[i] {
+			b.Swallowed, s.Beads[(i+n-1)%n].Swallowed = true, true
 		}
 	}
-}
-
-// leftmost is where the leftmost face of the stack lies.
-func leftmost(st *stack, l laid) length.MM {
-	at := length.MM(math.Inf(1))
-	for k, x := range l.at {
-		at = min(at, x-st.table.reach[st.faces[k].left])
-	}
-	return at
-}
-
-// rightmost is the bead whose right face ends the stack.
-func rightmost(st *stack, l laid) int {
-	last, at := 0, length.MM(math.Inf(-1))
-	for k, x := range l.at {
-		if end := x + st.table.reach[st.faces[k].right]; end > at {
-			last, at = k, end
-		}
-	}
-	return last
+	s.shares(st.table)
 }
 
 // slackNeeded is the sum of the gaps that bending into a loop of this length
@@ -132,7 +141,7 @@ func slackNeeded(joints []Joint, loop length.MM) length.MM {
 	for _, j := range joints {
 		half := math.Pi * float64(j.Contact.Distance/loop)
 		if half < math.Pi/2 {
-			sum += 2 * j.Contact.Radius * math.Tan(half)
+			sum += 2 * j.Contact.Radius * math.Tan(half) * float64(j.Count)
 		}
 	}
 	return length.MM(sum)

@@ -17,33 +17,33 @@ type Count struct {
 // first strung, then findings in threading order, then cord.
 func (m *Measured) count() {
 	at := map[*material.Material]int{}
-	add := func(strand int, mat *material.Material) *Count {
+	add := func(strand int, mat *material.Material, n int) *Count {
 		i, ok := at[mat]
 		if !ok {
 			i = len(m.Tally)
 			at[mat] = i
 			m.Tally = append(m.Tally, Count{Material: mat, ByStrand: make([]int, len(m.Strands))})
 		}
-		m.Tally[i].Count++
-		m.Tally[i].ByStrand[strand]++
+		m.Tally[i].Count += n
+		m.Tally[i].ByStrand[strand] += n
 		return &m.Tally[i]
 	}
 	for i, s := range m.Strands {
-		for b := range s.Beads {
-			add(i, s.Beads[b].Material)
+		for _, k := range s.kinds {
+			add(i, k.material, k.count)
 		}
 	}
 	for i, s := range m.Strands {
 		for _, e := range []End{s.Left, s.Right} {
 			for _, part := range e.Parts {
 				if part.Material != nil {
-					add(i, part.Material)
+					add(i, part.Material, 1)
 				}
 			}
 		}
 	}
 	for i, s := range m.Strands {
-		add(i, s.Row.Cord).Length += s.CutLength()
+		add(i, s.Row.Cord, 1).Length += s.CutLength()
 	}
 }
 
@@ -75,7 +75,9 @@ type Sensitivity struct {
 func (m *Measured) sense() {
 	share := map[*material.Material]float64{} // mm of the finished length
 	for _, s := range m.Strands {
-		s.shares(share)
+		for mat, mm := range s.share {
+			share[mat] += mm
+		}
 	}
 	for _, c := range m.Tally {
 		const tenth = 0.1
@@ -89,25 +91,18 @@ func (m *Measured) sense() {
 	}
 }
 
-// shares adds what each bead's faces contribute to the strand.
-func (s *Strand) shares(share map[*material.Material]float64) {
-	face := func(i int, rightSide bool) material.Face {
-		b := s.Beads[i]
-		return b.Material.Bead.Face(rightSide != b.Turned)
-	}
+// shares works out how much of the strand's length each material's faces give:
+// their part of every contact that decides it, and of the ends.
+func (s *Strand) shares(t *contactTable) {
+	s.share = make(map[*material.Material]float64, len(t.kinds))
 	for _, j := range s.Joints {
-		share[s.Beads[j.Left].Material] += face(j.Left, true).At(j.Contact.Radius)
-		share[s.Beads[j.Right].Material] += face(j.Right, false).At(j.Contact.Radius)
+		s.share[t.kinds[j.left.kind()]] += j.share[0] * float64(j.Count)
+		s.share[t.kinds[j.right.kind()]] += j.share[1] * float64(j.Count)
 	}
-	if s.Ring || len(s.Beads) == 0 {
-		return
+	if !s.Ring {
+		s.share[t.kinds[s.ends.left.kind()]] += float64(t.reach[s.ends.left])
+		s.share[t.kinds[s.ends.right.kind()]] += float64(t.reach[s.ends.right])
 	}
-	first, last := 0, 0
-	if n := len(s.Joints); n > 0 {
-		first, last = s.Joints[n-1].Left, s.Joints[0].Right
-	}
-	share[s.Beads[first].Material] += float64(face(first, false).Reach())
-	share[s.Beads[last].Material] += float64(face(last, true).Reach())
 }
 
 // inSeries counts how often the material adds its length to the ends.
