@@ -1,5 +1,5 @@
 # Two commands: make demo, make test.
-.PHONY: demo demo-reset test build generate screenshots
+.PHONY: demo demo-reset test build generate screenshots bench
 
 PAGE_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts package-lock.json -type f 2>/dev/null)
 
@@ -33,6 +33,12 @@ generate:
 	npm run --silent types
 	go run ./cmd/mala schema piece > docs/format/piece.schema.json
 	go run ./cmd/mala schema analysis > docs/format/analysis.schema.json
+
+# Measures, and prints what docs/figures.md keeps.
+bench: setup-run build
+	@scripts/setup.sh chromium
+	go test -run xxx -bench . -benchtime 1s ./core/... ./format
+	npx playwright test --config e2e/speed.config.ts
 
 # Renews the pictures in docs/screenshots from the demo shop.
 screenshots: build

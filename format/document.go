@@ -14,6 +14,7 @@ type Document struct {
 	Name      string            `json:"name" maxLength:"120"`
 	Kind      string            `json:"kind" enum:"necklace,bracelet,anklet"`
 	Notes     string            `json:"notes,omitempty" maxLength:"10000"`
+	Tags      []string          `json:"tags,omitempty" doc:"Words to find the piece by."`
 	Target    *Target           `json:"target,omitempty"`
 	Body      *Body             `json:"body,omitempty"`
 	Palette   map[string]string `json:"palette" doc:"The dishes: a letter and the id of its bead."`

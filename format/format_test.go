@@ -131,6 +131,7 @@ func TestBadFilesAreAnsweredWithPlaceAndSentence(t *testing.T) {
 		{"a number beyond all bounds", swap(`"holeMm": 0.8`, `"holeMm": 1e999`), "materials[0].holeMm", "a number"},
 		{"no name", swap(`"Harbour Lights"`, `"  "`), "name", "needed"},
 		{"a name of two lines", swap(`"Harbour Lights"`, `"a\nb"`), "name", "plain text"},
+		{"a tag of nothing", swap(`"notes": ""`, `"tags": ["sea", " "]`), "tags[1]", "A tag is a word"},
 		{"a bead of no size", swap(`"acrossMm": 4,`, ""), "materials[0]", "acrossMm is 0 mm"},
 		{"a negative bead", swap(`"acrossMm": 4`, `"acrossMm": -4`), "materials[0]", "acrossMm is -4 mm"},
 		{"an absurd bead", swap(`"acrossMm": 4`, `"acrossMm": 4e9`), "materials[0]", "between 0.1 and 200"},

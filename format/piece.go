@@ -21,6 +21,8 @@ const (
 	maxNotes     = 10_000
 	maxMaterials = 1000
 	maxFittings  = 20
+	maxTags      = 20
+	maxTag       = 40
 )
 
 var keyPattern = regexp.MustCompile(`^[A-Z][a-z]?$`)
@@ -70,6 +72,14 @@ func (b *builder) texts() {
 	}
 	if utf8.RuneCountInString(b.doc.Notes) > maxNotes {
 		b.add("notes", "The notes are longer than %d characters. Shorten them.", maxNotes)
+	}
+	if len(b.doc.Tags) > maxTags {
+		b.add("tags", "A piece has at most %d tags. Take some out.", maxTags)
+	}
+	for i, tag := range b.doc.Tags {
+		if checkName(tag) != "" || utf8.RuneCountInString(tag) > maxTag {
+			b.add(fmt.Sprintf("tags[%d]", i), "A tag is a word or two of plain text, at most %d characters.", maxTag)
+		}
 	}
 }
 

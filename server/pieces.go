@@ -18,6 +18,7 @@ type PieceCard struct {
 	ID         string    `json:"id"`
 	Name       string    `json:"name"`
 	Kind       string    `json:"kind"`
+	Tags       []string  `json:"tags"`
 	FinishedMm *float64  `json:"finishedMm,omitempty"`
 	Beads      int       `json:"beads"`
 	Worst      string    `json:"worst" enum:",advise,warn,stop,line" doc:"Severity of its worst check; line if its bead line does not read."`
@@ -114,7 +115,7 @@ func (s *server) listPieces(ctx context.Context, in *struct {
 	rows, err := s.store.Pieces(ctx, in.Search)
 	cards := make([]PieceCard, len(rows))
 	for i, p := range rows {
-		cards[i] = PieceCard{p.ID, p.Name, p.Kind, p.FinishedMM, p.Beads, p.Worst, p.UpdatedAt}
+		cards[i] = PieceCard{p.ID, p.Name, p.Kind, p.Tags, p.FinishedMM, p.Beads, p.Worst, p.UpdatedAt}
 	}
 	return &answer[[]PieceCard]{cards}, err
 }

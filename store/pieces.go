@@ -19,6 +19,7 @@ type Piece struct {
 	ID         string `gorm:"primaryKey;type:uuid"`
 	Name       string
 	Kind       string
+	Tags       []string        `gorm:"serializer:json"`
 	Document   format.Document `gorm:"serializer:json"`
 	Revision   int64
 	FinishedMM *float64 `gorm:"column:finished_mm"`
@@ -41,14 +42,14 @@ func (e *Stale) Error() string {
 	return fmt.Sprintf("%s was changed elsewhere since it was opened here. What you have is kept as version %d.", e.Current.Name, e.KeptAs)
 }
 
-// Pieces lists the pieces whose name or notes hold the words searched for, the
+// Pieces lists the pieces whose name, tags or notes hold the words searched for, the
 // one changed last first, without their documents.
 func (s *Store) Pieces(ctx context.Context, search string) ([]Piece, error) {
 	var out []Piece
 	q := s.db.WithContext(ctx).Omit("document").Order("updated_at DESC, id")
 	for _, word := range strings.Fields(search) {
-		like := "%" + strings.NewReplacer(`\`, `\\`, "%", `\%`, "_", `\_`).Replace(word) + "%"
-		q = q.Where("name ILIKE ? OR kind ILIKE ? OR document->>'notes' ILIKE ?", like, like, like)
+		like := "%" + plainLike(word) + "%"
+		q = q.Where("name ILIKE ? OR kind ILIKE ? OR tags::text ILIKE ? OR document->>'notes' ILIKE ?", like, like, like, like)
 	}
 	return out, q.Find(&out).Error
 }
@@ -72,6 +73,7 @@ func (s *Store) CreatePiece(ctx context.Context, doc format.Document) (Piece, er
 // take takes the document over, with the figures that lists show.
 func (p *Piece) take(doc format.Document) {
 	p.Name, p.Kind, p.Document = doc.Name, doc.Kind, doc
+	p.Tags = append([]string{}, doc.Tags...)
 	p.FinishedMM, p.Beads, p.Worst = nil, 0, "line"
 	a, err := format.Analyse(&doc, format.Options{})
 	if err != nil {

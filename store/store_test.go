@@ -192,12 +192,12 @@ func TestDeletingCanBeUndone(t *testing.T) {
 func TestSearchFindsWordsAndTakesWildcardsAsTheyAre(t *testing.T) {
 	s, doc := open(t), document(t)
 	for _, name := range []string{"Harbour Lights", "Ferry Bell", "50% Salt"} {
-		doc.Name = name
+		doc.Name, doc.Tags = name, []string{"for " + name}
 		if _, err := s.CreatePiece(t.Context(), doc); err != nil {
 			t.Fatal(err)
 		}
 	}
-	for search, want := range map[string]int{"": 3, "bell": 1, "lights harbour": 1, "%": 1, "_": 0, "necklace": 3, "' OR 1=1": 0} {
+	for search, want := range map[string]int{"": 3, "bell": 1, "lights harbour": 1, "for ferry": 1, "%": 1, "_": 0, "necklace": 3, "' OR 1=1": 0} {
 		if list, err := s.Pieces(t.Context(), search); err != nil || len(list) != want {
 			t.Errorf("%q finds %d, %v, want %d", search, len(list), err, want)
 		}

@@ -1,6 +1,7 @@
 package edit
 
 import (
+	"math/rand/v2"
 	"testing"
 
 	"mala/core/length"
@@ -114,4 +115,72 @@ func TestShufflingKeepsTheCountsAndPartsTheAlike(t *testing.T) {
 	if got, err := Apply(bench(t, "9P L"), Edit{Do: Shuffle, From: 0, To: 10, N: 1}); err != nil || got.To != 10 {
 		t.Errorf("nine of ten alike: %+v, %v", got, err)
 	}
+}
+
+func TestFiveHundredEditsByAnyMeansKeepTheMirror(t *testing.T) {
+	rng := rand.New(rand.NewPCG(3, 5))
+	text := "<2P L 9P 3(P L) C | L>"
+	for step := range 500 {
+		p := bench(t, text)
+		line := p.Sections[0].Rows[0].Line
+		beads, err := line.Expand(nil)
+		if err != nil {
+			t.Fatal(err)
+		}
+		n := len(beads)
+		from := rng.IntN(n)
+		to := min(n, from+1+rng.IntN(3))
+		e := Edit{From: from, To: to}
+		switch rng.IntN(9) {
+		case 0, 1:
+			e.Do, e.To, e.Text = Insert, from, []string{"P", "2L", "C", "~C"}[rng.IntN(4)]
+		case 2:
+			e.Do = Delete
+		case 3:
+			e.Do = Group
+		case 4:
+			e.Do = Reverse
+		case 5:
+			e.Do, e.N = Move, rng.IntN(n+1)
+		case 6:
+			e.Do, e.N = Shuffle, step
+		case 7:
+			e.Do, e.Node, e.N = Count, rng.IntN(len(line.Nodes)), 1+rng.IntN(3)
+		case 8:
+			e.Do, e.Text = Letter, "P L"
+		}
+		if n < 24 && e.Do == Delete || n > 160 && e.Do != Delete {
+			continue
+		}
+		got, err := Apply(p, e)
+		if err != nil {
+			if f, ok := err.(*pattern.Fault); !ok || f.Wrong != pattern.BadEdit {
+				t.Fatalf("step %d: %+v on %q: %v", step, e, text, err)
+			}
+			continue
+		}
+		after, err := pattern.Parse(got.Line)
+		if err != nil || after.String() != got.Line {
+			t.Fatalf("step %d: %+v on %q gave %q: %v", step, e, text, got.Line, err)
+		}
+		if !mirrored(after) {
+			// Taking out or carrying away the centre, or the whole half, may end a mirror; nothing else does.
+			if e.Do != Delete && e.Do != Move {
+				t.Fatalf("step %d: %+v on %q broke the mirror: %q", step, e, text, got.Line)
+			}
+			continue
+		}
+		text = got.Line
+	}
+}
+
+// mirrored says whether some mirror of the line still stands, and reads the same
+// from both ends but for its centre.
+func mirrored(line *pattern.Line) bool {
+	for _, n := range line.Nodes {
+		if n.Kind == pattern.Mirror && len(n.Items) > 0 {
+			return true
+		}
+	}
+	return false
 }

@@ -340,13 +340,3 @@ func TestRunsSayTheLengthReached(t *testing.T) {
 	}
 	near(t, "two rounds of 8", runs[0].Reached, 15.875, 0.001)
 }
-
-func BenchmarkMeasureThousandMixedBeads(b *testing.B) {
-	p := strung(b, "<10(40P R S T B G C 3R) 20P | G>")
-	b.ReportAllocs()
-	for b.Loop() {
-		if _, err := Measure(p); err != nil {
-			b.Fatal(err)
-		}
-	}
-}

@@ -19,6 +19,7 @@ CREATE TABLE pieces (
     id          uuid PRIMARY KEY,
     name        text        NOT NULL,
     kind        text        NOT NULL,
+    tags        jsonb       NOT NULL DEFAULT '[]',
     document    jsonb       NOT NULL,
     revision    bigint      NOT NULL DEFAULT 1,
     finished_mm double precision,

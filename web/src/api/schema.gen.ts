@@ -502,6 +502,8 @@ export interface components {
                 [key: string]: string;
             };
             sections: components["schemas"]["Section"][];
+            /** @description Words to find the piece by. */
+            tags?: string[];
             target?: components["schemas"]["Target"];
         };
         Drawing: {
@@ -761,6 +763,7 @@ export interface components {
             id: string;
             kind: string;
             name: string;
+            tags: string[];
             /** Format: date-time */
             updatedAt: string;
             /**

@@ -114,7 +114,7 @@ function Run({ node, tray }: { node: LineNode; tray: Tray }) {
       className="chip"
       aria-pressed={tray.selected.has(node.id)}
       title={`${material?.name ?? ""}; type a count, or ↑ and ↓; Delete takes it out`}
-      onClick={() => span && tray.bench.select(span[0], span[1])}
+      onClick={(e) => span && tray.bench.reach(span, e.shiftKey)}
       {...count}
       {...draggable(tray, span)}
     >

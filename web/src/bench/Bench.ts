@@ -301,6 +301,13 @@ export class Bench {
     this.#set({ selection: { anchor: clamp(anchor), focus: clamp(focus) }, pending: "", notice: null });
   }
 
+  /** reach selects a stretch, or extends the selection to hold it too. */
+  reach([from, to]: [number, number], extend: boolean) {
+    const { anchor, focus } = this.#state.selection;
+    if (extend) this.select(Math.min(anchor, focus, from), Math.max(anchor, focus, to));
+    else this.select(from, to);
+  }
+
   move(to: number, extend: boolean) {
     const at = Math.max(0, Math.min(this.beads(), to));
     this.select(extend ? this.#state.selection.anchor : at, at);

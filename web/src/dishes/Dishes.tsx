@@ -5,7 +5,7 @@ import { withoutDish } from "../bench/document.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 import { useHeld } from "../materials/catalogue.ts";
 import { LetterDialog } from "./LetterDialog.tsx";
-import { sizedBy, sizeOf } from "./size.ts";
+import { sizedBy, sizedWord, sizeOf } from "./size.ts";
 
 interface Props {
   bench: Bench;
@@ -54,7 +54,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
               <span>
                 <span className="name">{material.name}</span>
                 <span className="facts" style={{ display: "block" }}>
-                  {sizeOf(material)}
+                  {[sizeOf(material), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
                   {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} held`}
                 </span>

@@ -19,3 +19,8 @@ export function sizedBy(m: Material): string {
   if (m.run) return `measured: ${m.run.count} make ${m.run.measuredMm} mm`;
   return m.sized === "calipered" ? "calipered" : "by its label";
 }
+
+/** sizedWord is the source of size in one word; nothing for a label, which is the usual. */
+export function sizedWord(m: Material): string {
+  return m.run ? "measured" : m.sized === "calipered" ? "calipered" : "";
+}

@@ -32,6 +32,7 @@ const MOST_PX = 6;
 /** MARGIN is the share of the picture left free on each side; CLASP_MM the room kept for what stands out at the clasp. */
 const MARGIN = 0.045;
 const CLASP_MM = 12;
+const LEAST_SHADED = 5;
 
 /** materialsOf finds a document's materials by id. */
 export function materialsOf(doc: Document): Map<string, Material> {
@@ -61,7 +62,9 @@ export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
 
   drawCord(ctx, view, loop, px);
   ctx.fillStyle = SHADOW;
-  for (const b of strand.placed) {
+  // The shadow of a bead this small is not seen.
+  const shaded = strand.placed.filter((b) => b.acrossMm * px > LEAST_SHADED);
+  for (const b of shaded) {
     const { x, y, angle } = loop.at((b.fromMm + b.toMm) / 2);
     castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (b.acrossMm / 2) * px, angle);
   }

@@ -1,4 +1,4 @@
-import { TextField } from "@mui/material";
+import { Autocomplete, TextField } from "@mui/material";
 import type { Document, NewPiece } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
@@ -57,6 +57,14 @@ export function Decide() {
             onChange={(targetCounts) => change({ house: { ...doc.house, targetCounts } })}
           />
         )}
+        <Autocomplete
+          multiple
+          freeSolo
+          options={[]}
+          value={doc.tags ?? []}
+          onChange={(_, tags) => change({ tags: tags.length ? tags.map((t) => t.trim()).filter(Boolean).slice(0, 20) : undefined })}
+          renderInput={(params) => <TextField {...params} label="Tags" placeholder="a word, then Enter" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, maxLength: 40 } }} />}
+        />
         <TextField label="Notes" value={doc.notes ?? ""} onChange={(e) => change({ notes: e.target.value || undefined })} multiline minRows={3} slotProps={{ htmlInput: { maxLength: 10_000 } }} />
       </div>
       {analysis && <WholePicture analysis={analysis} doc={doc} />}

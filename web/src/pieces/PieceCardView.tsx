@@ -31,6 +31,7 @@ export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
           )}
           {` · ${piece.beads} beads`}
         </div>
+        {piece.tags.length > 0 && <div className="facts">{piece.tags.map((tag) => `#${tag}`).join("  ")}</div>}
         <div className="facts">
           changed {whenChanged(new Date(piece.updatedAt))}
           {FLAGS[piece.worst] && <span className="flag"> · {FLAGS[piece.worst]}</span>}

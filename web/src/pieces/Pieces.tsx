@@ -74,7 +74,7 @@ export function Pieces() {
         <InputBase
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
-          placeholder="Search names and notes"
+          placeholder="Search names, tags, notes"
           type="search"
           inputProps={{ "aria-label": "Search pieces", maxLength: 200 }}
           sx={{ border: "1px solid", borderColor: "divider", borderRadius: 2, px: 1.5, width: 260, bgcolor: "background.paper" }}

@@ -12,6 +12,8 @@ export function Tally({ state }: { state: BenchState }) {
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id);
   const beads = analysis.strands.reduce((sum, s) => sum + s.beads, 0);
   const moves = new Map(analysis.sensitivity.map((s) => [s.material, s.mmPerTenth]));
+  // The one whose size matters most; every other tells its own on its row.
+  const most = analysis.sensitivity.reduce<(typeof analysis.sensitivity)[number] | null>((a, b) => (a && a.mmPerTenth >= b.mmPerTenth ? a : b), null);
 
   return (
     <section aria-label="Tally" className={behind ? "behind" : undefined}>
@@ -40,8 +42,17 @@ export function Tally({ state }: { state: BenchState }) {
           </tr>
         </tbody>
       </table>
+      {most && (
+        <p className="quiet moves">
+          0.1 mm on each {material(most.material)?.name.toLowerCase()} moves this by <Length mm={most.mmPerTenth} />; it is sized {sizedShort(most.sizedBy)}.
+        </p>
+      )}
     </section>
   );
+}
+
+function sizedShort(by: string): string {
+  return by === "nominal" ? "by its label only" : by === "calipered" ? "by calliper" : "by a measured run";
 }
 
 function weight(g: number, unweighed: number): string {

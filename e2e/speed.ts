@@ -1,0 +1,96 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { gzipSync } from "node:zlib";
+import { expect, Mala, startPiece, strand, test, typeLine } from "./mala.ts";
+
+/** at gives the value that the given share of all stays below. */
+function at(values: number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
+}
+
+const report = (what: string, found: string) => console.log(`speed | ${what} | ${found}`);
+
+/** times measures so many calls one after the other, in ms. */
+async function times(n: number, call: () => Promise<unknown>): Promise<number[]> {
+  const out: number[] = [];
+  for (let i = 0; i < n; i++) {
+    const from = performance.now();
+    await call();
+    out.push(performance.now() - from);
+  }
+  return out;
+}
+
+test("the API for 600 beads over a health call that asks the database", async ({ mala }) => {
+  const doc = JSON.parse(readFileSync("demo/pieces/harbour-lights.json", "utf8"));
+  doc.sections[0].rows[0].line = "<6(40P B L S A P C E ~C 2S) | E>";
+  doc.target = { finishedMm: 2620, toleranceMm: 400 };
+  const body = JSON.stringify(doc);
+  const analyse = async () => (await fetch(`${mala.url}/api/analyse`, { method: "POST", headers: { "Content-Type": "application/json" }, body })).text();
+  const health = async () => (await fetch(`${mala.url}/api/health`)).text();
+  expect(JSON.parse(await analyse()).checks).toEqual([]);
+  await times(100, analyse);
+  await times(100, health);
+  const [answer, ping] = [await times(400, analyse), await times(400, health)];
+  report("API, 600 beads, p95 over health p95", `${(at(answer, 0.95) / at(ping, 0.95)).toFixed(1)} times (${at(answer, 0.95).toFixed(2)} ms over ${at(ping, 0.95).toFixed(2)} ms)`);
+});
+
+test("key to redrawn felt and to figures for 1,000 beads", async ({ page }) => {
+  await startPiece(page, "Speed", "A clasp", "4380 mm");
+  await typeLine(page, "<10(50D) | D>");
+  await expect(page.getByText("1001 beads", { exact: true })).toBeVisible();
+  await strand(page).focus();
+  const found = await page.evaluate(async () => {
+    const felt = document.querySelector<HTMLCanvasElement>(".felt-close")!;
+    const figure = document.querySelector("[data-testid=finished]")!;
+    const frame = () => new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
+    const [drawn, figures, moved]: number[][] = [[], [], []];
+    for (let i = 0; i < 60; i++) {
+      const before = figure.textContent;
+      const from = performance.now();
+      felt.dispatchEvent(new KeyboardEvent("keydown", { key: i % 2 ? "Backspace" : "d", bubbles: true }));
+      await new Promise<void>((resolve) => {
+        const watch = new MutationObserver(() => {
+          if (figure.textContent === before) return;
+          watch.disconnect();
+          resolve();
+        });
+        watch.observe(figure, { subtree: true, characterData: true, childList: true });
+      });
+      figures.push(performance.now() - from);
+      await frame();
+      drawn.push(performance.now() - from);
+      await new Promise((resolve) => setTimeout(resolve, 60));
+    }
+    for (let i = 0; i < 60; i++) {
+      const from = performance.now();
+      felt.dispatchEvent(new KeyboardEvent("keydown", { key: "ArrowRight", bubbles: true }));
+      await frame();
+      moved.push(performance.now() - from);
+    }
+    return { drawn: drawn.slice(10), figures: figures.slice(10), moved };
+  });
+  report("key to figures, 1,000 beads, p95", `${at(found.figures, 0.95).toFixed(0)} ms`);
+  report("key to redrawn felt, 1,000 beads, p95", `${at(found.drawn, 0.95).toFixed(0)} ms`);
+  report("caret key to redrawn felt, 1,000 beads, p95", `${at(found.moved, 0.95).toFixed(0)} ms`);
+});
+
+test("JavaScript of the first view, and the start of the binary", async ({ page }) => {
+  const scripts = new Set<string>();
+  page.on("response", (r) => {
+    if (r.url().endsWith(".js")) scripts.add(new URL(r.url()).pathname);
+  });
+  await page.goto("/pieces");
+  await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+  const files = readdirSync("web/dist/page/assets").filter((f) => scripts.has(`/assets/${f}`));
+  const bytes = files.reduce((sum, f) => sum + gzipSync(readFileSync(`web/dist/page/assets/${f}`)).length, 0);
+  report("JavaScript of the first view, gzipped", `${(bytes / 1000).toFixed(0)} kB`);
+  const own = new Mala();
+  await own.start();
+  await own.end("SIGINT");
+  const from = performance.now();
+  await own.again();
+  await (await fetch(`${own.url}/api/health`)).text();
+  report("start of the binary to its first answer, with data", `${((performance.now() - from) / 1000).toFixed(2)} s`);
+  await own.remove();
+});
