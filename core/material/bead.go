@@ -56,6 +56,7 @@ type Bead struct {
 
 	profile profile
 	scale   float64
+	reach   [2]length.MM // of the left and the right face
 }
 
 // Look is what a bead is drawn from: a colour as #rrggbb, a finish, and a
@@ -97,13 +98,19 @@ func NewBead(b Bead) (*Bead, error) {
 		return nil, err
 	}
 	b.profile = b.shapeProfile()
-	b.scale = 1
+	b.scaleTo(1)
 	if b.Run.Count > 0 {
 		if err := b.scaleToRun(); err != nil {
 			return nil, err
 		}
 	}
 	return &b, nil
+}
+
+// scaleTo stretches the faces along the hole.
+func (b *Bead) scaleTo(scale float64) {
+	b.scale = scale
+	b.reach = [2]length.MM{b.Face(false).furthest(), b.Face(true).furthest()}
 }
 
 func (b *Bead) checkSizes() error {
@@ -167,6 +174,6 @@ func (b *Bead) scaleToRun() error {
 	if scale < 0.2 || scale > 5 {
 		return fmt.Errorf("run.measuredMm is %v mm, but by their other sizes %d beads measure about %.1f mm; measure again.", float64(measured), n, float64(plain))
 	}
-	b.scale = scale
+	b.scaleTo(scale)
 	return nil
 }

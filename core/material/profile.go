@@ -101,6 +101,14 @@ func (f Face) Edge() float64 { return float64(f.bead.Across) / 2 }
 
 // Reach is how far the face stands out from the bead's middle at most.
 func (f Face) Reach() length.MM {
+	if f.right {
+		return f.bead.reach[1]
+	}
+	return f.bead.reach[0]
+}
+
+// furthest works out how far the face stands out.
+func (f Face) furthest() length.MM {
 	if f.bead.profile.falls {
 		return length.MM(f.At(f.Rim()))
 	}
@@ -135,8 +143,12 @@ func Touch(right, left Face) (c Contact, ok bool) {
 	return Contact{Distance: length.MM(z), Radius: r}, true
 }
 
-// steps is how finely highest looks before it narrows down.
-const steps = 64
+// steps is how finely highest looks before it narrows down, to within what: a
+// summit is so level that a millionth beside it changes nothing that is shown.
+const (
+	steps  = 32
+	within = 1e-6
+)
 
 // highest finds the maximum of f on [from, to] and where it is; over a range of
 // equal maxima, its outer end. Faces have at most a few bends, so a coarse look
@@ -156,7 +168,7 @@ func highest(f func(float64) float64, from, to float64) (at, value float64) {
 	}
 	lo, hi := max(from, at-width), min(to, at+width)
 	const ratio = 0.6180339887498949
-	for hi-lo > 1e-9 {
+	for hi-lo > within {
 		a, b := hi-ratio*(hi-lo), lo+ratio*(hi-lo)
 		if f(a) > f(b) {
 			hi = b

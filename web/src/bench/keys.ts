@@ -22,7 +22,7 @@ export const STRAND_KEYS: KeyHelp[] = [
   { keys: "*", does: "shuffle the selection, no two alike touching" },
   { keys: "Ctrl X C V", does: "cut, copy, paste" },
   { keys: "Ctrl A", does: "select every bead" },
-  { keys: "[ ]", does: "close-up smaller, larger; the wheel looks along the strand" },
+  { keys: "[ ]", does: "close-up smaller, larger; Ctrl with the wheel does so too, the wheel alone looks along the strand" },
   { keys: "Esc", does: "let go of the selection" },
 ];
 

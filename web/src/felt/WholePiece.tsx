@@ -53,6 +53,8 @@ export function WholePiece({ analysis, doc, tone, letters, selection, lens, onLe
   useEffect(() => {
     const canvas = ref.current!;
     const onWheel = (event: WheelEvent) => {
+      // The plain wheel is left to scroll the page.
+      if (!event.ctrlKey && !event.metaKey) return;
       event.preventDefault();
       const box = canvas.getBoundingClientRect();
       onLens(zoomed(latest.current, event.deltaY < 0 ? 1.2 : 1 / 1.2, event.clientX - box.left - box.width / 2, event.clientY - box.top - box.height / 2));

@@ -1,6 +1,6 @@
 import { useMemo, type Ref } from "react";
 import type { Analysis, Document, VersionNote } from "../api/client.ts";
-import { sizeOf } from "../dishes/size.ts";
+import { sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
@@ -21,7 +21,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
   const name = (id: string | undefined) => doc.materials.find((m) => m.id === id)?.name ?? "";
   const size = (id: string) => {
     const m = doc.materials.find((one) => one.id === id);
-    return m ? sizeOf(m) : "";
+    return m ? [sizeOf(m), sizedWord(m)].filter(Boolean).join(", ") : "";
   };
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id) ?? "";
   const cord = doc.sections[0].rows?.[0].cord;
@@ -78,7 +78,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           {strand.runs.map((run) => (
             <li key={run.first}>
               <span className="box" aria-hidden />
-              <b>{run.count}</b> {name(run.material)}
+              <b>{run.count}</b> <span title={keyOf(run.material)}>{name(run.material)}</span>
               {run.turned && <em> turned</em>}
               <span className="reach">{text(run.reachedMm)}</span>
             </li>
