@@ -1,0 +1,100 @@
+package store_test
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"testing"
+
+	"mala/core/length"
+	"mala/format"
+	"mala/store"
+)
+
+func bead(id, shape, colour string, across length.MM) store.Material {
+	return store.Material{OnHand: 5, Document: format.Material{ID: id, Class: "bead", Name: "Bead " + id, Shape: shape,
+		AcrossMm: across, HoleMm: 0.8, AlongMm: 3, Look: &format.Look{Colour: colour, Finish: "glass"}}}
+}
+
+func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
+	s := open(t)
+	list := []store.Material{
+		bead("red-4", "round", "#b23a2e", 4), bead("red-8", "oval", "#b23a2e", 8), bead("blue-4", "oval", "#2b3a67", 4),
+		{Document: format.Material{ID: "ring", Class: "finding", Name: "Ring", Type: "jump-ring", InsideMm: 3, WireMm: 0.7, Metal: "brass"}},
+		{Document: format.Material{ID: "old", Class: "cord", Name: "Old wire", Type: "wire", DiameterMm: 0.3}, Retired: true},
+	}
+	for _, m := range list {
+		if _, err := s.SaveMaterial(t.Context(), m); err != nil {
+			t.Fatal(err)
+		}
+	}
+	for name, tt := range map[string]struct {
+		wanted store.Wanted
+		want   int
+	}{
+		"all that is offered": {store.Wanted{}, 4},
+		"the retired too":     {store.Wanted{Retired: true}, 5},
+		"by id, retired":      {store.Wanted{IDs: []string{"old"}}, 1},
+		"by no id":            {store.Wanted{IDs: []string{}}, 0},
+		"by class":            {store.Wanted{Class: "bead"}, 3},
+		"by shape":            {store.Wanted{Shape: "oval"}, 2},
+		"by colour":           {store.Wanted{Colour: "red"}, 2},
+		"by colour and shape": {store.Wanted{Colour: "red", Shape: "oval"}, 1},
+		"by size":             {store.Wanted{Least: 5}, 1},
+		"by metal":            {store.Wanted{Metal: "brass"}, 1},
+		"by type":             {store.Wanted{Types: []string{"jump-ring", "toggle"}}, 1},
+		"by words":            {store.Wanted{Search: "oval 8"}, 1},
+		"by a wildcard":       {store.Wanted{Search: "%"}, 0},
+	} {
+		got, total, err := s.Materials(t.Context(), tt.wanted)
+		if err != nil || len(got) != tt.want || total != tt.want {
+			t.Errorf("%s: %d of %d, %v, want %d", name, len(got), total, err, tt.want)
+		}
+	}
+	page, total, _ := s.Materials(t.Context(), store.Wanted{Limit: 2, Offset: 1})
+	if len(page) != 2 || total != 4 {
+		t.Errorf("a page of %d of %d", len(page), total)
+	}
+}
+
+func TestTakingInAListIsAllOrNothing(t *testing.T) {
+	s := open(t)
+	var list []store.Material
+	for i := range 600 {
+		list = append(list, bead(fmt.Sprintf("b-%d", i), "round", "#b23a2e", 4))
+	}
+	told := 0
+	if err := s.SaveMaterials(t.Context(), list, func(done int) { told = done }); err != nil || told != 600 {
+		t.Fatal(told, err)
+	}
+	for i := range list {
+		list[i].OnHand = 9
+	}
+	ctx, cancel := context.WithCancel(t.Context())
+	if err := s.SaveMaterials(ctx, list, func(int) { cancel() }); !errors.Is(err, context.Canceled) {
+		t.Errorf("a stopped list gave %v", err)
+	}
+	one, _, _ := s.Materials(t.Context(), store.Wanted{IDs: []string{"b-0"}})
+	if one[0].OnHand != 5 || one[0].Revision != 1 {
+		t.Errorf("half of it was kept: %+v", one[0])
+	}
+	if err := s.SaveMaterials(t.Context(), list, func(int) {}); err != nil {
+		t.Fatal(err)
+	}
+	one, _, _ = s.Materials(t.Context(), store.Wanted{IDs: []string{"b-0"}})
+	if one[0].OnHand != 9 || one[0].Revision != 2 {
+		t.Errorf("taken in again: %+v", one[0])
+	}
+}
+
+func TestThePiecesThatUseAMaterialAreFound(t *testing.T) {
+	s, doc := open(t), document(t)
+	if _, err := s.CreatePiece(t.Context(), doc); err != nil {
+		t.Fatal(err)
+	}
+	for id, want := range map[string]int{doc.Materials[0].ID: 1, "none-such": 0, `"]}`: 0} {
+		if pieces, err := s.Using(t.Context(), id); err != nil || len(pieces) != want {
+			t.Errorf("%q is used in %d, %v, want %d", id, len(pieces), err, want)
+		}
+	}
+}
