@@ -49,6 +49,6 @@ function findingMeasures(type: string): Field[] {
 
 /** idFor makes an id of a name that the catalogue can hold. */
 export function idFor(name: string): string {
-  const plain = name.toLowerCase().normalize("NFKD").replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "").slice(0, 50);
+  const plain = name.toLowerCase().normalize("NFKD").replace(/\p{M}/gu, "").replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "").slice(0, 50);
   return plain || `material-${Date.now().toString(36)}`;
 }
