@@ -4,11 +4,13 @@ import { expect, finished, openPiece, strand, test, typeLine } from "./mala.ts";
 // A plan is right if the piece can be made again from the paper alone.
 for (const file of readdirSync("demo/pieces")) {
   const doc = JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8"));
-  test(`${doc.name} is rebuilt from its printed plan`, async ({ page }) => {
+  test(`${doc.name} is rebuilt from its printed plan of one page`, async ({ page }) => {
     await openPiece(page, doc.name);
     const before = await finished(page).innerText();
     const beads = await page.locator(".list tr.sum").getByRole("rowheader").innerText();
     await page.getByRole("link", { name: /Printed plan/ }).click();
+    const pages = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type\s*\/Page[^s]/g);
+    expect(pages).toHaveLength(1);
     const letters = new Map<string, string>();
     for (const row of await page.locator(".sheet table", { hasText: "What it takes" }).getByRole("rowheader").allInnerTexts()) {
       const [, letter, name] = /^([A-Z][a-z]?) (.+?),/.exec(row) ?? [];

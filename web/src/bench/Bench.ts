@@ -1,4 +1,4 @@
-import { api, Away, given, Refused, type Analysis, type Document, type Edit, type Fix, type PieceState, type Problem } from "../api/client.ts";
+import { api, Away, given, Refused, type Analysis, type Document, type Edit, type Fix, type Material, type Outline, type PieceState, type Problem } from "../api/client.ts";
 import { fetchCatalogue } from "../materials/catalogue.ts";
 import type { Unit } from "../units/length.ts";
 import { Draft, keptDraft, type SaveState } from "./Draft.ts";
@@ -63,6 +63,7 @@ export class Bench {
   #unit: Unit;
   #draft: Draft;
   #clipboard = "";
+  #outlines = new WeakMap<Material, Outline>();
 
   constructor(piece: PieceState, unit: Unit) {
     this.#unit = unit;
@@ -84,6 +85,21 @@ export class Bench {
   };
 
   snapshot = () => this.#state;
+
+  /**
+   * #steady keeps a material's outline the same object from one analysis to the
+   * next, so that pictures of beads that have not changed are not painted anew.
+   */
+  #steady(analysis: Analysis, doc: Document): Analysis {
+    const outlines = analysis.drawing?.outlines;
+    for (const m of doc.materials) {
+      if (!outlines?.[m.id]) continue;
+      const known = this.#outlines.get(m);
+      if (known) outlines[m.id] = known;
+      else this.#outlines.set(m, outlines[m.id]);
+    }
+    return analysis;
+  }
 
   #set(change: Partial<BenchState>) {
     this.#state = { ...this.#state, ...change, canUndo: this.#past.length > 0, canRedo: this.#future.length > 0 };
@@ -137,7 +153,7 @@ export class Bench {
     const asked = ++this.#asked;
     const { doc } = this.#state;
     try {
-      const analysis = await given(api.POST("/api/analyse", { params: { query: { unit: this.#unit } }, body: doc }));
+      const analysis = this.#steady(await given(api.POST("/api/analyse", { params: { query: { unit: this.#unit } }, body: doc })), doc);
       if (asked !== this.#asked) return;
       const most = analysis.strands[0].beads;
       const { anchor, focus } = this.#state.selection;
@@ -182,7 +198,7 @@ export class Bench {
       if (analysis && lineOf(this.#state.doc) === lineOf(doc)) {
         const most = analysis.strands[0].beads;
         const selection = select ? { anchor: Math.min(edited.from, most), focus: Math.min(edited.to, most) } : { anchor: Math.min(anchor, most), focus: Math.min(focus, most) };
-        this.change(withLine(this.#state.doc, edited.line), { selection }, analysis);
+        this.change(withLine(this.#state.doc, edited.line), { selection }, this.#steady(analysis, doc));
       }
       return edited.text;
     } catch (err) {

@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useRef, useState, type PointerEvent } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from "react";
 import type { Analysis, Document } from "../api/client.ts";
-import { cloths, layCloth, type Tone } from "./cloth.ts";
-import { drawWhole, fitWhole, PLAIN_LENS, wholeMm, type Lens, type WholeView } from "./drawWhole.ts";
-import { nearestGap, PX_PER_MM } from "./strandGeometry.ts";
+import type { Tone } from "./cloth.ts";
+import { drawWholeSelection, PLAIN_LENS, wholeMm, type Lens } from "./drawWhole.ts";
+import { nearestGap } from "./strandGeometry.ts";
 import { useCanvas } from "./useCanvas.ts";
+import { WholePainting } from "./WholePainting.ts";
 
 interface Props {
   analysis: Analysis;
@@ -30,19 +31,13 @@ export function zoomed(lens: Lens, factor: number, x = 0, y = 0): Lens {
 /** WholePiece is the felt's upper band: the piece on the circle of its finished length. */
 export function WholePiece({ analysis, doc, tone, letters, selection, lens, onLens, onPlace }: Props) {
   const [pressed, setPressed] = useState<{ x: number; y: number; lens: Lens } | null>(null);
+  const painting = useMemo(() => new WholePainting({ analysis, doc, tone, letters, lens }), [analysis, doc, tone, letters, lens]);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
-      const view: WholeView = { analysis, doc, width, height, tone, letters, selection, lens };
-      layCloth(ctx, tone, width, height);
-      drawWhole(ctx, view);
-      ctx.fillStyle = cloths[tone].text;
-      ctx.font = '12px "Figtree Variable", sans-serif';
-      ctx.fillText("The whole piece", 18, 24);
-      ctx.fillText(`true to scale, ${((fitWhole(view) * lens.zoom) / PX_PER_MM).toFixed(2)} : 1`, 18, 40);
-      ctx.fillText("on the circle of", 18, height - 28);
-      ctx.fillText("its finished length", 18, height - 12);
+      painting.lay(ctx, width, height);
+      drawWholeSelection(ctx, { analysis, doc, width, height, tone, lens }, selection);
     },
-    [analysis, doc, tone, letters, selection, lens],
+    [painting, analysis, doc, tone, selection, lens],
   );
   const { ref, size } = useCanvas(draw);
 

@@ -11,8 +11,6 @@ export interface WholeView {
   width: number;
   height: number;
   tone: Tone;
-  /** The selection as gaps, for the bench; a picture has none. */
-  selection?: { from: number; to: number };
   /** The most px a millimetre takes, for small pieces. */
   mostPx?: number;
   letters?: boolean;
@@ -90,7 +88,15 @@ export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
       along(ctx, { x, y, angle: 0 }, px, () => drawLetter(ctx, b, px));
     }
   }
-  if (view.selection) drawSelection(ctx, view, loop, px);
+  ctx.restore();
+}
+
+/** drawWholeSelection marks the caret or the selection on a piece that drawWhole has painted. */
+export function drawWholeSelection(ctx: CanvasRenderingContext2D, view: WholeView, selection: { from: number; to: number }) {
+  const lens = view.lens ?? PLAIN_LENS;
+  ctx.save();
+  ctx.translate(view.width / 2 + lens.dx, view.height / 2 + lens.dy);
+  drawSelection(ctx, view, selection, loopOf(view.analysis), fitWhole(view) * lens.zoom);
   ctx.restore();
 }
 
@@ -119,9 +125,8 @@ function drawCord(ctx: CanvasRenderingContext2D, { analysis, doc, tone }: WholeV
 }
 
 /** drawSelection marks the caret as a tick across the cord, a selection as an arc beside it. */
-function drawSelection(ctx: CanvasRenderingContext2D, view: WholeView, loop: Loop, px: number) {
+function drawSelection(ctx: CanvasRenderingContext2D, view: WholeView, { from, to }: { from: number; to: number }, loop: Loop, px: number) {
   const strand = view.analysis.strands[0];
-  const { from, to } = view.selection!;
   const lift = 5 + Math.max(2, ...strand.placed.slice(Math.max(0, from - 1), to + 1).map((b) => b.acrossMm / 2));
   ctx.strokeStyle = MARIGOLD;
   ctx.lineCap = "round";

@@ -74,11 +74,11 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
       <section>
         <h2>String from the left</h2>
         <p className="bead-line">{strand.line}</p>
-        <ol className="runs">
+        <ol className={`runs ${crowd(strand.runs.length)}`}>
           {strand.runs.map((run) => (
             <li key={run.first}>
               <span className="box" aria-hidden />
-              <b>{run.count}</b> <span title={keyOf(run.material)}>{name(run.material)}</span>
+              <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
               {run.turned && <em> turned</em>}
               <span className="reach">{text(run.reachedMm)}</span>
             </li>
@@ -111,6 +111,12 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
       </section>
     </article>
   );
+}
+
+/** crowd says how tightly so many runs are set, to keep the plan on one page; crowded, they go by their letters. */
+function crowd(runs: number): "" | "many" | "crowded" {
+  if (runs > 130) return "crowded";
+  return runs > 54 ? "many" : "";
 }
 
 function stampOf(version: VersionNote): string {

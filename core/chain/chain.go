@@ -1,0 +1,169 @@
+// Package chain lies a closed chain of straight hinged segments round a centre
+// as tightly as it goes: the geometry of a strand of beads round a wrist or a
+// neck. Lengths are in millimetres, angles in radians.
+package chain
+
+import (
+	"errors"
+	"math"
+)
+
+// Segment is one straight link of the chain: its length between its hinges, and
+// how far what it carries reaches inwards from the line of the hinges.
+type Segment struct {
+	Length float64 // more than 0
+	Reach  float64 // may be negative
+}
+
+// Lie is a chain lying as tightly round its centre as it goes.
+type Lie struct {
+	// Radius of the widest circle that the chain goes round with nothing
+	// reaching into it.
+	Radius float64
+	Joints []float64 // distance of each hinge from the centre; hinge i begins segment i
+	Sweeps []float64 // angle at the centre that each segment takes
+	Gaps   []float64 // how far each segment's reach stays off the circle
+}
+
+// Girth is the length round the inside: 2π times the radius.
+func (l *Lie) Girth() float64 { return 2 * math.Pi * l.Radius }
+
+// ErrOpen says that the segments cannot be closed round a centre: fewer than
+// three, or one longer than all the others together.
+var ErrOpen = errors.New("the segments do not close round a centre")
+
+// ErrNothing says that the chain, closed, goes round nothing: what it carries
+// meets in the middle.
+var ErrNothing = errors.New("the chain goes round nothing")
+
+// ErrLost says that no lie was found.
+var ErrLost = errors.New("no lie of the chain was found")
+
+// Tightest finds the largest radius q at which a closed chain of the segments,
+// hinged end to end and going once round a centre, keeps every point of segment
+// i at least q + its reach from that centre. Equal segments have a closed form;
+// other chains are solved by Newton's method on a barrier. The error is ErrOpen,
+// ErrNothing or ErrLost.
+func Tightest(segments []Segment) (*Lie, error) {
+	if !closes(segments) {
+		return nil, ErrOpen
+	}
+	l := equal(segments)
+	if l == nil {
+		var err error
+		if l, err = newton(segments); err != nil {
+			return nil, err
+		}
+	}
+	if l.Radius <= 0 {
+		return nil, ErrNothing
+	}
+	return l, nil
+}
+
+// closes says whether the segments can make a polygon.
+func closes(segments []Segment) bool {
+	longest, sum := 0.0, 0.0
+	for _, s := range segments {
+		if !(s.Length > 0) || math.IsNaN(s.Reach) || math.IsInf(s.Length+s.Reach, 0) {
+			return false
+		}
+		longest, sum = max(longest, s.Length), sum+s.Length
+	}
+	return len(segments) >= 3 && longest < sum-longest
+}
+
+// equal gives the regular polygon: p = 2(q + w) tan(π/n).
+func equal(segments []Segment) *Lie {
+	first := segments[0]
+	for _, s := range segments {
+		if s != first {
+			return nil
+		}
+	}
+	n := len(segments)
+	turn := math.Pi / float64(n)
+	l := &Lie{Radius: first.Length/(2*math.Tan(turn)) - first.Reach,
+		Joints: make([]float64, n), Sweeps: make([]float64, n), Gaps: make([]float64, n)}
+	for i := range segments {
+		l.Joints[i], l.Sweeps[i] = first.Length/(2*math.Sin(turn)), 2*turn
+	}
+	return l
+}
+
+// lie describes the chain whose hinges have these squared distances.
+func lie(segments []Segment, q float64, squares []float64) *Lie {
+	n := len(segments)
+	l := &Lie{Radius: q, Joints: make([]float64, n), Sweeps: make([]float64, n), Gaps: make([]float64, n)}
+	for i, s := range segments {
+		x, y := squares[i], squares[(i+1)%n]
+		l.Joints[i] = math.Sqrt(x)
+		l.Sweeps[i] = math.Acos(cosine(x, y, s.Length))
+		near, _ := nearest(x, y, s.Length)
+		l.Gaps[i] = math.Sqrt(max(0, near)) - q - s.Reach
+	}
+	return l
+}
+
+// cosine of the angle at the centre that a segment between hinges at squared
+// distances x and y takes, by the law of cosines.
+func cosine(x, y, p float64) float64 { return (x + y - p*p) / (2 * math.Sqrt(x*y)) }
+
+// nearest gives the squared distance from the centre to the nearest point of a
+// segment between hinges at squared distances x and y, and where on the segment
+// it is, from 0 to 1. It is the least of (1-t)x + ty - t(1-t)p² over t, and so
+// concave in x and y.
+func nearest(x, y, p float64) (square, at float64) {
+	t := min(1, max(0, (x-y+p*p)/(2*p*p)))
+	return (1-t)*x + t*y - t*(1-t)*p*p, t
+}
+
+// inscribed gives a closed convex chain to start from: its hinges lie on one
+// circle, and the centre it goes round is the mean of its hinges, which lies
+// inside it whatever its shape. It returns the squared distances of the hinges.
+func inscribed(segments []Segment) []float64 {
+	n, long := len(segments), 0
+	for i, s := range segments {
+		if s.Length > segments[long].Length {
+			long = i
+		}
+	}
+	half := func(s Segment, radius float64) float64 { return math.Asin(min(1, s.Length/(2*radius))) }
+	others := func(radius float64) float64 {
+		sum := 0.0
+		for i, s := range segments {
+			if i != long {
+				sum += half(s, radius)
+			}
+		}
+		return sum
+	}
+	// The long side takes what the others leave of a full turn; if that is more
+	// than half a turn, the middle of the circle lies outside the chain.
+	least := segments[long].Length / 2
+	turn := func(radius float64) float64 { return others(radius) + half(segments[long], radius) - math.Pi }
+	if turn(least) < 0 {
+		turn = func(radius float64) float64 { return half(segments[long], radius) - others(radius) }
+	}
+	lo, hi := least, least*1e6
+	for range 100 {
+		if mid := math.Sqrt(lo * hi); turn(mid) > 0 {
+			lo = mid
+		} else {
+			hi = mid
+		}
+	}
+	xs, ys := make([]float64, n), make([]float64, n)
+	angle, cx, cy := 0.0, 0.0, 0.0
+	for k := range n {
+		i := (long + 1 + k) % n
+		xs[i], ys[i] = lo*math.Cos(angle), lo*math.Sin(angle)
+		angle += 2 * half(segments[i], lo)
+		cx, cy = cx+xs[i]/float64(n), cy+ys[i]/float64(n)
+	}
+	squares := make([]float64, n)
+	for i := range squares {
+		squares[i] = (xs[i]-cx)*(xs[i]-cx) + (ys[i]-cy)*(ys[i]-cy)
+	}
+	return squares
+}

@@ -1,0 +1,279 @@
+package chain
+
+import "math"
+
+// The method's settings: how far the barrier is let down at the end in mm of
+// the radius, and how many steps it may take.
+const (
+	barrierEnd = 5e-6
+	mostSteps  = 500
+	nothing    = 1    // mm of radius
+	settled    = 1e-6 // of the full turn in radians, and of every clearance in mm
+)
+
+// state is a chain on the way to its tightest lie: the squared distances of its
+// hinges, the radius, how far each segment stays clear, and the force with which
+// it presses on the circle.
+type state struct {
+	segments []Segment
+	x        []float64
+	q        float64
+	clear    []float64
+	force    []float64
+	bars     []bar
+	solver   ringSolver
+}
+
+// bar is one segment's geometry to the second order in the squared distances of
+// its two hinges.
+type bar struct {
+	sweep, clear  float64
+	sx, sy        float64 // of the sweep
+	sxx, sxy, syy float64
+	cx, cy        float64 // of the clearance
+	cxx, cxy, cyy float64
+}
+
+// newton finds the tightest lie by a primal-dual barrier method: it maximises
+// the radius while every segment stays clear of the circle and the sweeps sum to
+// a full turn. Each step solves a cyclic tridiagonal system, so it takes time in
+// proportion to the number of segments.
+func newton(segments []Segment) (*Lie, error) {
+	n := len(segments)
+	s := &state{segments: segments, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
+	s.solver.make(n)
+	if !s.look(s.x, s.bars) {
+		return nil, ErrLost
+	}
+	wide := 0.0
+	for i := range s.bars {
+		s.q = min(s.q, s.bars[i].clear)
+		wide += math.Sqrt(s.x[i]) / float64(n)
+	}
+	s.q -= 0.05 * wide
+	mu := 0.0
+	for i := range s.bars {
+		s.clear[i] = s.bars[i].clear - s.q
+		s.force[i] = 1 / float64(n)
+		mu += s.clear[i] * s.force[i] / float64(n)
+	}
+	lambda := wide / (2 * math.Pi)
+	damping, before := 1.0, math.Inf(1)
+	for range mostSteps {
+		gap, off := s.quality()
+		if gap < barrierEnd && off < settled {
+			return lie(segments, s.q, s.x), nil
+		}
+		// Where a segment's nearest point runs onto its hinge the curvature jumps,
+		// and full steps can go to and fro across the jump for ever.
+		if off > 0.9*before {
+			damping = max(0.1, 0.6*damping)
+		} else {
+			damping = min(1, 1.2*damping)
+		}
+		before = off
+		mu = min(mu, 0.2*gap/float64(n))
+		mu = max(mu, barrierEnd/float64(4*n))
+		var ok bool
+		if lambda, ok = s.step(mu, lambda, damping); !ok {
+			break
+		}
+	}
+	// With nothing in the middle the distances have no slope any more.
+	if s.q < nothing {
+		return nil, ErrNothing
+	}
+	return nil, ErrLost
+}
+
+// quality gives how far the radius may still be off, and by how much at most the
+// chain misses a full turn or a segment its clearance.
+func (s *state) quality() (gap, off float64) {
+	for i := range s.bars {
+		gap += s.clear[i] * s.force[i]
+		off = max(off, math.Abs(s.miss(i)))
+	}
+	return gap, max(off, math.Abs(fullTurnLess(s.bars)))
+}
+
+// fullTurnLess is the sum of the sweeps less a full turn.
+func fullTurnLess(bars []bar) float64 {
+	off := -2 * math.Pi
+	for i := range bars {
+		off += bars[i].sweep
+	}
+	return off
+}
+
+// look works out every bar at these squared distances.
+func (s *state) look(x []float64, bars []bar) bool {
+	n := len(x)
+	for i := range bars {
+		j := i + 1
+		if j == n {
+			j = 0
+		}
+		if !bars[i].at(x[i], x[j], s.segments[i]) {
+			return false
+		}
+	}
+	return true
+}
+
+// at works the bar out; false if there is no such bar.
+func (b *bar) at(x, y float64, seg Segment) bool {
+	if x <= 0 || y <= 0 {
+		return false
+	}
+	p := seg.Length
+	root := math.Sqrt(x * y)
+	c := (x + y - p*p) / (2 * root)
+	if c >= 1 || c <= -1 {
+		return false
+	}
+	near, t := nearest(x, y, p)
+	if near <= 0 {
+		return false
+	}
+	h := math.Sqrt(near)
+	b.clear = h - seg.Reach
+	mx, my := 1-t, t
+	curve := 0.0
+	if t > 0 && t < 1 {
+		curve = 1 / (2 * p * p)
+	}
+	b.cx, b.cy = mx/(2*h), my/(2*h)
+	h3 := 4 * h * h * h
+	b.cxx, b.cxy, b.cyy = -curve/(2*h)-mx*mx/h3, curve/(2*h)-mx*my/h3, -curve/(2*h)-my*my/h3
+
+	sine := math.Sqrt(1 - c*c)
+	dx, dy := 1/(2*root)-c/(2*x), 1/(2*root)-c/(2*y)
+	dxx := -1/(4*x*root) - dx/(2*x) + c/(2*x*x)
+	dyy := -1/(4*y*root) - dy/(2*y) + c/(2*y*y)
+	dxy := -1/(4*y*root) - dy/(2*x)
+	cube := c / (sine * sine * sine)
+	b.sweep = math.Acos(c)
+	b.sx, b.sy = -dx/sine, -dy/sine
+	b.sxx, b.sxy, b.syy = -dxx/sine-cube*dx*dx, -dxy/sine-cube*dx*dy, -dyy/sine-cube*dy*dy
+	return true
+}
+
+// concave drops the part of a symmetric 2 by 2 matrix that curves upwards.
+func concave(a, b, d float64) (float64, float64, float64) {
+	mean, half := (a+d)/2, (a-d)/2
+	r := math.Hypot(half, b)
+	high, low := mean+r, mean-r
+	if high <= 0 {
+		return a, b, d
+	}
+	if low >= 0 {
+		return 0, 0, 0
+	}
+	// What is left is low times the projection on its eigenvector.
+	if r == 0 {
+		return 0, 0, 0
+	}
+	c2, s2 := -half/r, -b/r // cosine and sine of twice its angle
+	return low * (1 + c2) / 2, low * s2 / 2, low * (1 - c2) / 2
+}
+
+// step takes one Newton step, damped, towards the lie at which clear times force is mu
+// everywhere. Lambda is the tension of the chain: what a turn more of sweep is
+// worth in radius.
+func (s *state) step(mu, lambda, damping float64) (float64, bool) {
+	n := len(s.x)
+	m := &s.solver
+	m.clearAll()
+	gq, hqq, off := 1.0, 0.0, fullTurnLess(s.bars)
+	weight := max(lambda, 0)
+	for i := range s.bars {
+		b, j := &s.bars[i], (i+1)%n
+		z, stiff := s.force[i], s.force[i]/s.clear[i]
+		sxx, sxy, syy := concave(weight*b.sxx, weight*b.sxy, weight*b.syy)
+		m.add(i, j, z*b.cxx-stiff*b.cx*b.cx+sxx, z*b.cxy-stiff*b.cx*b.cy+sxy, z*b.cyy-stiff*b.cy*b.cy+syy)
+		push := mu/s.clear[i] - stiff*s.miss(i)
+		m.right[0][i] -= push * b.cx
+		m.right[0][j] -= push * b.cy
+		m.right[1][i] += stiff * b.cx // the mixed derivative by q
+		m.right[1][j] += stiff * b.cy
+		m.right[2][i] += b.sx
+		m.right[2][j] += b.sy
+		gq -= push
+		hqq -= stiff
+	}
+	copy(m.border[0], m.right[1])
+	copy(m.border[1], m.right[2])
+	if !m.solve() {
+		return 0, false
+	}
+	// x = r - c·dq - j·lambda; put into the two rows of q and of the full turn.
+	a := hqq - dot(m.border[0], m.right[1])
+	b := -dot(m.border[0], m.right[2])
+	c := -dot(m.border[1], m.right[1])
+	d := -dot(m.border[1], m.right[2])
+	e := -gq - dot(m.border[0], m.right[0])
+	f := -off - dot(m.border[1], m.right[0])
+	det := a*d - b*c
+	if det == 0 || math.IsNaN(det) {
+		return 0, false
+	}
+	dq, next := (e*d-b*f)/det, (a*f-c*e)/det
+	for i := range s.x {
+		m.right[0][i] -= m.right[1][i]*dq + m.right[2][i]*next
+	}
+	return next, s.move(mu, m.right[0], dq, damping)
+}
+
+// miss is how far the clearance that is kept for a segment is from the one it
+// has: the two become one as the steps converge.
+func (s *state) miss(i int) float64 { return s.bars[i].clear - s.q - s.clear[i] }
+
+// move goes along the step as far as clearances and forces stay above nothing,
+// and the hinges within the reach of their segments.
+func (s *state) move(mu float64, dx []float64, dq, damping float64) bool {
+	const nearly = 0.99
+	n := len(s.x)
+	x, trial := s.solver.spare, s.solver.bars
+	ds, dz := s.solver.ds, s.solver.dz
+	step, press := damping, 1.0
+	for i := range s.bars {
+		b, j := &s.bars[i], (i+1)%n
+		ds[i] = s.miss(i) + b.cx*dx[i] + b.cy*dx[j] - dq
+		dz[i] = (mu-s.force[i]*ds[i])/s.clear[i] - s.force[i]
+		if ds[i] < 0 {
+			step = min(step, -nearly*s.clear[i]/ds[i])
+		}
+		if dz[i] < 0 {
+			press = min(press, -nearly*s.force[i]/dz[i])
+		}
+	}
+	before := math.Abs(fullTurnLess(s.bars))
+	for ; step > 1e-8; step /= 2 {
+		for i := range x {
+			x[i] = s.x[i] + step*dx[i]
+		}
+		if !s.look(x, trial) {
+			continue
+		}
+		if math.Abs(fullTurnLess(trial)) > max(2*before, 0.3) {
+			continue
+		}
+		copy(s.x, x)
+		s.q += step * dq
+		s.bars, s.solver.bars = trial, s.bars
+		for i := range s.bars {
+			s.clear[i] += step * ds[i]
+			s.force[i] += press * dz[i]
+		}
+		return true
+	}
+	return false
+}
+
+func dot(a, b []float64) float64 {
+	sum := 0.0
+	for i := range a {
+		sum += a[i] * b[i]
+	}
+	return sum
+}
