@@ -9,6 +9,7 @@ for (const file of readdirSync("demo/pieces")) {
     const before = await finished(page).innerText();
     const beads = await page.locator(".list tr.sum").getByRole("rowheader").innerText();
     await page.getByRole("link", { name: /Printed plan/ }).click();
+    await page.locator(".sheet").waitFor();
     const pages = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type\s*\/Page[^s]/g);
     expect(pages).toHaveLength(1);
     const letters = new Map<string, string>();

@@ -1,8 +1,9 @@
 import { Button, InputBase } from "@mui/material";
-import { useRef, useState, type FormEvent } from "react";
+import { useEffect, useRef, useState, type FormEvent } from "react";
 import { api, given, type VersionNote } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import planCss from "./plan.css?inline";
+import { fitPage } from "./fitPage.ts";
 import { saveAs, standalone } from "./keep.ts";
 import { PlanSheet } from "./PlanSheet.tsx";
 
@@ -16,6 +17,10 @@ export function Plan() {
   const [stamped, setStamped] = useState(state.doc);
   // A stamp belongs to the document it was given for.
   const stamp = version && stamped === state.doc ? version : null;
+
+  useEffect(() => {
+    if (sheet.current) fitPage(sheet.current);
+  });
 
   async function stampAs(reason: "printed" | "exported" | "named", label = ""): Promise<VersionNote | null> {
     setSays(null);
