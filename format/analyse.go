@@ -57,8 +57,8 @@ func nonNil[T any](list []T) []T {
 }
 
 func (a *Analysis) insides(m *measure.Measured) {
-	if m.Inside != nil {
-		inside := exact(*m.Inside)
+	if mm, ok := m.Inside(); ok {
+		inside := exact(mm)
 		a.InsideMm = &inside
 	}
 	if m.Rule != nil {

@@ -78,8 +78,8 @@ func TestTheExampleComesToItsFigures(t *testing.T) {
 	if want := map[string]int{"pearl-4": 100, "lantern-10": 3, "crimp-2x2": 2, "ring-5": 2, "lobster-10": 1, "wire-038-19": 1}; !reflect.DeepEqual(counts, want) {
 		t.Errorf("tally %v, want %v", counts, want)
 	}
-	if a.InsideMm != nil {
-		t.Error("the inside of mixed beads with a clasp is not worked out yet")
+	if a.InsideMm == nil || math.Abs(float64(*a.InsideMm-a.InsideRule.Mm)) > 8 {
+		t.Errorf("inside %v is far from the rule of thumb, %v", a.InsideMm, a.InsideRule.Mm)
 	}
 }
 

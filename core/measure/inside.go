@@ -4,30 +4,135 @@ import (
 	"math"
 	"sort"
 
+	"mala/core/chain"
 	"mala/core/length"
 	"mala/core/material"
 )
 
-// inside gives the inside length of a ring of equal beads in closed form, nil
-// for any other strand: n segments of p hinged w inside their joints go round a
-// circle of radius q where p = 2(q + w) tan(π/n).
-func (s *Strand) inside() *length.MM {
-	n := len(s.Beads)
-	if !s.Ring || n < 3 || len(s.kinds) != 1 || len(s.Joints) != 1 || s.Joints[0].Count != n {
+// Link is one stiff part of the loop as it goes round a body: a bead, cut at
+// its contact planes, or a fitting.
+type Link struct {
+	Bead    int // index in the strand, -1 for a fitting
+	Part    *Part
+	Segment chain.Segment
+}
+
+// Lie is the piece round the widest thing it goes round without strain.
+type Lie struct {
+	Links  []Link
+	Chain  *chain.Lie
+	Inside length.MM // what the wearer feels
+}
+
+// lie works out how the loop lies round a body. It is nil for a piece that goes
+// round nothing. Wire whose slack is short of what bending needs is that much
+// less inside; elastic opens by itself.
+func (s *Strand) lie() *Lie {
+	links := s.links()
+	segments := make([]chain.Segment, len(links))
+	for i, l := range links {
+		segments[i] = l.Segment
+	}
+	round, err := chain.Tightest(segments)
+	if err != nil {
 		return nil
 	}
-	first := s.Beads[0].Material
-	if first.Bead.Facing == material.FacingForeAft {
-		return nil
-	}
-	c := s.Joints[0].Contact
-	w := float64(first.Bead.Thick)/2 - c.Radius
-	q := float64(c.Distance)/(2*math.Tan(math.Pi/float64(n))) - w
-	inside := length.MM(2 * math.Pi * q)
+	inside := length.MM(round.Girth())
 	if s.Row.Cord.Cord.Type != material.Elastic {
 		inside -= max(0, s.SlackNeeded-s.Slack)
 	}
-	return &inside
+	if inside <= 0 {
+		return nil
+	}
+	return &Lie{Links: links, Chain: round, Inside: inside}
+}
+
+// links lists the loop's stiff parts from the strand's left end on. A bead
+// between contacts of radius ρ is as long as its two faces there, and reaches
+// half its thickness less the mean ρ inside the line of its hinges.
+func (s *Strand) links() []Link {
+	if len(s.path) == 0 {
+		return nil
+	}
+	list := &linkList{}
+	for _, p := range s.path {
+		b := s.Beads[p.bead].Material.Bead
+		list.add(Link{Bead: p.bead, Segment: chain.Segment{Length: p.length, Reach: float64(b.Thick)/2 - (p.left+p.right)/2}})
+	}
+	list.end(s.Right)
+	left := &linkList{}
+	left.end(s.Left)
+	for i := len(left.links) - 1; i >= 0; i-- {
+		list.add(left.links[i])
+	}
+	return list.closed()
+}
+
+// linkList gathers links. One that adds next to nothing, as a cap that stands
+// hardly proud of its bead, is joined to its neighbour.
+type linkList struct {
+	links []Link
+	carry float64
+}
+
+const leastLink = 0.05 // mm
+
+func (l *linkList) add(link Link) {
+	link.Segment.Length += l.carry
+	l.carry = 0
+	if link.Segment.Length < leastLink {
+		l.carry = link.Segment.Length
+		return
+	}
+	l.links = append(l.links, link)
+}
+
+// closed gives the links, what is still carried joined to the last one.
+func (l *linkList) closed() []Link {
+	if n := len(l.links); n > 0 {
+		l.links[n-1].Segment.Length += l.carry
+	}
+	return l.links
+}
+
+// end adds an end's fittings from the strand outwards. A toggle hinges between
+// its ring and its bar.
+func (l *linkList) end(e End) {
+	for i := range e.Parts {
+		p := &e.Parts[i]
+		if p.Length <= 0 {
+			continue
+		}
+		add := func(mm length.MM) {
+			l.add(Link{Bead: -1, Part: p, Segment: chain.Segment{Length: float64(mm), Reach: p.reach()}})
+		}
+		if f := p.finding(); f != nil && f.Type == material.Toggle && f.Closed == 0 {
+			add(p.Length - f.BarEye)
+			add(f.BarEye)
+			continue
+		}
+		add(p.Length)
+	}
+}
+
+func (p *Part) finding() *material.Finding {
+	if p.Material == nil {
+		return nil
+	}
+	return p.Material.Finding
+}
+
+// reach is how far a fitting reaches inwards from the cord: half its outside, or
+// half its wire as it lies flat.
+func (p *Part) reach() float64 {
+	f := p.finding()
+	switch {
+	case f == nil:
+		return 0
+	case f.IsCrimp() || f.Type == material.CrimpCover:
+		return float64(f.Outside) / 2
+	}
+	return float64(f.Wire) / 2
 }
 
 // Rule is the rule of thumb for the inside length: the finished length as it

@@ -11,14 +11,33 @@ import (
 type Measured struct {
 	Piece       *piece.Piece
 	Strands     []*Strand
-	Finished    length.MM  // round the closed loop along the cord
-	ForTarget   length.MM  // what the house holds against the target
-	Inside      *length.MM // what the wearer feels; nil where not worked out
-	Rule        *Rule      // the rule of thumb beside it
+	Finished    length.MM // round the closed loop along the cord
+	ForTarget   length.MM // what the house holds against the target
+	Rule        *Rule     // the rule of thumb for the inside length
 	MassG       float64
 	Unweighed   []string // materials nobody weighed, by ID
 	Tally       []Count
 	Sensitivity []Sensitivity
+
+	lie *Lie // worked out when first asked for
+	lay bool
+}
+
+// Lie gives how the piece lies round a body; nil if it goes round nothing.
+func (m *Measured) Lie() *Lie {
+	if !m.lay {
+		m.lie, m.lay = m.Strands[0].lie(), true
+	}
+	return m.lie
+}
+
+// Inside is the inside length, what the wearer feels; false if the piece goes
+// round nothing.
+func (m *Measured) Inside() (length.MM, bool) {
+	if l := m.Lie(); l != nil {
+		return l.Inside, true
+	}
+	return 0, false
 }
 
 // Measure works out a well-formed piece. The error is a *pattern.Fault: too
@@ -32,7 +51,7 @@ func Measure(p *piece.Piece) (*Measured, error) {
 	s.cut(p.House)
 	s.countPasses(p.House)
 	m.Strands = []*Strand{s}
-	m.Inside, m.Rule = s.inside(), s.rule(m.Finished)
+	m.Rule = s.rule(m.Finished)
 	m.count()
 	m.weigh()
 	m.sense()

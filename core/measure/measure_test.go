@@ -174,17 +174,58 @@ func TestRingsOfEqualBeads(t *testing.T) {
 		near(t, tt.line+" slack needed", slackNeeded(s.Joints, s.Strung), tt.slack, 0.01)
 	}
 	m := measured(t, stretch(t, "22R"))
-	near(t, "inside of 22R", *m.Inside, 151.44, 0.01)
+	near(t, "inside of 22R", insideOf(t, m), 151.44, 0.01)
 	p := stretch(t, "30T")
 	p.Palette["T"] = bead(t, "tube", material.Bead{Shape: material.Tube, Across: 4, Along: 6, Hole: 1.2}, 0)
-	near(t, "inside of 30 tubes 6 x 4", *measured(t, p).Inside, 179.34, 0.01)
+	near(t, "inside of 30 tubes 6 x 4", insideOf(t, measured(t, p)), 179.34, 0.01)
 	near(t, "rule of thumb of 22R", m.Rule.Inside, 174.62-8*math.Pi, 0.01)
-	if measured(t, stretch(t, "11(R P)")).Inside != nil {
-		t.Error("a ring of mixed beads has no closed form")
+}
+
+func TestTheInsideOfMixedBeads(t *testing.T) {
+	// A 4 mm seed between 8 mm rounds bridges and touches nothing: each pair turns
+	// as one link would that is as long as both.
+	m := measured(t, stretch(t, "11(R P)"))
+	inside := insideOf(t, m)
+	if rule := m.Rule.Inside; inside <= rule-8 || inside >= rule+8 {
+		t.Errorf("inside %v is far from its rule of thumb %v", inside, rule)
 	}
-	if measured(t, strung(t, "22R")).Inside != nil {
-		t.Error("a piece with a clasp has no closed form")
+	// Taken one by one the small beads could only make it tighter.
+	all := insideOf(t, measured(t, stretch(t, "22R")))
+	if inside >= all {
+		t.Errorf("11 rounds and 11 small ones go round %v, 22 rounds round %v", inside, all)
 	}
+	clasped := insideOf(t, measured(t, strung(t, "22R")))
+	if clasped <= all {
+		t.Errorf("with a clasp it goes round %v, without round %v", clasped, all)
+	}
+	if _, ok := measured(t, stretch(t, "2R")).Inside(); ok {
+		t.Error("two beads go round nothing")
+	}
+	if _, ok := measured(t, stretch(t, "")).Inside(); ok {
+		t.Error("a bare cord has no beads to lie inside")
+	}
+}
+
+func TestTheLinksAddUpToTheLoop(t *testing.T) {
+	for _, line := range []string{"P G 8S P 3R", "2(G S) B C R ~C 3T", "S G G S P C D ~C", "<3P C R ~C 2P | G>", "3R P 2G 5S B T"} {
+		for kind, p := range map[string]*piece.Piece{"clasp": strung(t, line), "ring": stretch(t, line)} {
+			m := measured(t, p)
+			sum := 0.0
+			for _, l := range m.Strands[0].links() {
+				sum += l.Segment.Length
+			}
+			near(t, kind+" "+line, length.MM(sum), m.Finished-m.Strands[0].Slack, 1e-6)
+		}
+	}
+}
+
+func TestMissingSlackIsMissingInside(t *testing.T) {
+	p := strung(t, "22R")
+	with := insideOf(t, measured(t, p))
+	none := length.MM(0)
+	p.Sections[0].Rows[0].Slack = &none
+	m := measured(t, p)
+	near(t, "inside without slack", insideOf(t, m), with-m.Strands[0].SlackNeeded, 1e-6)
 }
 
 func TestARingIsAsLongWhereverItIsWritten(t *testing.T) {
@@ -339,4 +380,13 @@ func TestRunsSayTheLengthReached(t *testing.T) {
 		t.Fatalf("runs: %+v", runs)
 	}
 	near(t, "two rounds of 8", runs[0].Reached, 15.875, 0.001)
+}
+
+func insideOf(t *testing.T, m *Measured) length.MM {
+	t.Helper()
+	inside, ok := m.Inside()
+	if !ok {
+		t.Fatal("it goes round nothing")
+	}
+	return inside
 }

@@ -5,6 +5,7 @@ package measure
 
 import (
 	"math"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -164,6 +165,46 @@ func (s *stack) joints(l laid, last int) []Joint {
 	return out
 }
 
+// onPath is a bead on the path of contacts that decides the length: its length
+// in mm between its contact planes, and the contact radius at either side.
+type onPath struct {
+	bead                int
+	length, left, right float64
+}
+
+// path lists the beads along the deciding path of an open stack, from its first
+// face to its last. At the ends a bead counts to its own rims.
+func (s *stack) path(l laid) []onPath {
+	if len(s.beads) == 0 {
+		return nil
+	}
+	out := s.between(l, l.last)
+	rim := func(f face) (reach, radius float64) {
+		at := s.table.faces[f]
+		return float64(s.table.reach[f]), at.Rim()
+	}
+	first, last := &out[0], &out[len(out)-1]
+	reach, radius := rim(s.beads[first.bead].left)
+	first.length, first.left = first.length+reach, radius
+	reach, radius = rim(s.beads[last.bead].right)
+	last.length, last.right = last.length+reach, radius
+	return out
+}
+
+// between follows the path back from bead last, counting what each contact gives.
+func (s *stack) between(l laid, last int) []onPath {
+	out := []onPath{{bead: last}}
+	for k := last; l.before[k] >= 0; k = int(l.before[k]) {
+		j := int(l.before[k])
+		e := s.table.between(s.beads[j].right, s.beads[k].left)
+		to := &out[len(out)-1]
+		to.left, to.length = e.Radius, to.length+e.share[1]
+		out = append(out, onPath{bead: j, right: e.Radius, length: e.share[0]})
+	}
+	slices.Reverse(out)
+	return out
+}
+
 // cut finds the bead to cut a ring at: one that touches every other bead of the
 // ring, so that nothing can pass it on either side.
 func (s *stack) cut() int {
@@ -194,10 +235,10 @@ func (s *stack) cut() int {
 
 // ring lays the beads round a loop: the stack is cut at a bead, laid out straight,
 // and closed on a copy of that bead. Positions start at the left face of the first bead.
-func (s *stack) ring() (laid, []Joint) {
+func (s *stack) ring() (laid, []Joint, []onPath) {
 	n := len(s.beads)
 	if n == 0 {
-		return laid{}, nil
+		return laid{}, nil, nil
 	}
 	cut := s.cut()
 	open := &stack{table: s.table, beads: make([]lying, 0, n+1)}
@@ -216,5 +257,13 @@ func (s *stack) ring() (laid, []Joint) {
 		out.at[k] += s.table.reach[s.beads[0].left]
 		out.swallowed[k] = l.swallowed[from] || from == 0 && l.swallowed[n]
 	}
-	return out, open.joints(l, n)
+	// The copy's left side is that of the bead it copies.
+	path := open.between(l, n)
+	end := len(path) - 1
+	path[0].left, path[0].length = path[end].left, path[0].length+path[end].length
+	path = path[:end]
+	for i := range path {
+		path[i].bead = (path[i].bead + cut) % n
+	}
+	return out, open.joints(l, n), path
 }
