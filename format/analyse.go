@@ -16,11 +16,12 @@ type Options struct {
 	Unit    length.Unit          // that sentences speak in
 	Shelf   []*material.Material // what fixes may fetch beside the piece's own
 	Drawing bool                 // with what a picture needs
+	House   House                // the shop's house method
 }
 
 // Analyse works out the document. The error is Faults.
 func Analyse(doc *Document, opt Options) (*Analysis, error) {
-	p, err := doc.Piece()
+	p, err := doc.pieceOf(opt.House)
 	if err != nil {
 		return nil, err
 	}

@@ -21,6 +21,7 @@ type Document struct {
 	Closure   Closure           `json:"closure"`
 	Sections  []Section         `json:"sections"`
 	House     House             `json:"house,omitempty"`
+	Waived    []Waiver          `json:"waived,omitempty" doc:"Checks that may stand, and why."`
 	Materials []Material        `json:"materials"`
 }
 
@@ -36,6 +37,16 @@ type Body struct {
 	MeasureMm length.MM `json:"measureMm,omitempty"`
 	HandMm    length.MM `json:"handMm,omitempty"`
 	HeadMm    length.MM `json:"headMm,omitempty"`
+	For       string    `json:"for,omitempty" maxLength:"40" doc:"The standard size or age the measure stands for."`
+	Child     bool      `json:"child,omitempty"`
+	Fit       string    `json:"fit,omitempty" maxLength:"40" doc:"The word for the ease that is wanted."`
+}
+
+// Waiver lets a check stand.
+type Waiver struct {
+	Code string `json:"code" maxLength:"40"`
+	End  string `json:"end,omitempty" enum:"left,right"`
+	Note string `json:"note" maxLength:"500" doc:"Why it may stand."`
 }
 
 // Closure lists its fittings from the outside in.
@@ -58,19 +69,9 @@ type Row struct {
 	Line    string     `json:"line" maxLength:"65536" doc:"The bead line."`
 	SlackMm *length.MM `json:"slackMm,omitempty" doc:"Left out, it follows the house."`
 	Passes  int        `json:"passes,omitempty" doc:"How often the cord runs through every bead; 1 if left out."`
+	CutMm   *length.MM `json:"cutMm,omitempty" doc:"What the cord has been cut to already."`
 	Left    []string   `json:"left,omitempty"`
 	Right   []string   `json:"right,omitempty"`
-}
-
-// House is the house method's fields where the piece overrides them.
-type House struct {
-	Slack         string     `json:"slack,omitempty" enum:"snug,easy"`
-	Tail          string     `json:"tail,omitempty" enum:"tucked,trimmed"`
-	TailMm        *length.MM `json:"tailMm,omitempty"`
-	Hand          string     `json:"hand,omitempty" enum:"spool,standard,generous"`
-	LoopMm        *length.MM `json:"loopMm,omitempty"`
-	TargetCounts  string     `json:"targetCounts,omitempty" enum:"closed,beads"`
-	ElasticTailMm *length.MM `json:"elasticTailMm,omitempty"`
 }
 
 // Material is a bead, a finding or a cord; which fields it has follows from its
@@ -105,6 +106,7 @@ type Material struct {
 	Form           string    `json:"form,omitempty" enum:"round,oval"`
 	Eye            string    `json:"eye,omitempty" enum:"open,closed"`
 	Holes          int       `json:"holes,omitempty"`
+	Links          int       `json:"links,omitempty" doc:"Of an extender."`
 	RingInsideMm   length.MM `json:"ringInsideMm,omitempty"`
 	RingEyeMm      length.MM `json:"ringEyeMm,omitempty"`
 	BarMm          length.MM `json:"barMm,omitempty"`

@@ -138,7 +138,7 @@ func (r *materialReader) finding() (*material.Finding, error) {
 	}
 	return material.NewFinding(material.Finding{
 		Type: material.FindingType(d.Type), Inside: d.InsideMm, Outside: d.OutsideMm, Length: d.LengthMm, Closed: d.ClosedMm,
-		Wire: d.WireMm, Joint: d.Joint, Form: d.Form, Eye: d.Eye, Holes: d.Holes, Strength: d.StrengthN,
+		Wire: d.WireMm, Joint: d.Joint, Form: d.Form, Eye: d.Eye, Holes: d.Holes, Links: d.Links, Strength: d.StrengthN,
 		RingInside: d.RingInsideMm, RingEye: d.RingEyeMm, Bar: d.BarMm, BarThickness: d.BarThicknessMm, BarEye: d.BarEyeMm,
 	})
 }

@@ -9,7 +9,6 @@ import (
 	"unicode"
 	"unicode/utf8"
 
-	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -23,22 +22,30 @@ const (
 	maxFittings  = 20
 	maxTags      = 20
 	maxTag       = 40
+	maxWaived    = 50
 )
 
 var keyPattern = regexp.MustCompile(`^[A-Z][a-z]?$`)
 
 // Piece turns the document into a well-formed piece. The error is Faults: all
 // that is wrong, each at its place.
-func (d *Document) Piece() (*piece.Piece, error) {
-	b := &builder{doc: d, materials: map[string]*material.Material{}}
+func (d *Document) Piece() (*piece.Piece, error) { return d.pieceOf(House{}) }
+
+// pieceOf is Piece in a shop that works by this house method.
+func (d *Document) pieceOf(shop House) (*piece.Piece, error) {
+	b := &builder{doc: d, house: d.House.Over(shop).resolve(), materials: map[string]*material.Material{}}
 	b.texts()
 	b.readMaterials()
-	p := &piece.Piece{Name: d.Name, Notes: d.Notes, Kind: piece.Kind(d.Kind), House: d.House.resolve(), Palette: b.palette()}
+	p := &piece.Piece{Name: d.Name, Notes: d.Notes, Kind: piece.Kind(d.Kind), House: b.house, Palette: b.palette()}
 	if d.Target != nil {
 		p.Target = &piece.Target{Finished: d.Target.FinishedMm, Tolerance: d.Target.ToleranceMm}
 	}
 	if d.Body != nil {
-		p.Body = &piece.Body{Part: d.Body.Part, Measure: d.Body.MeasureMm, Hand: d.Body.HandMm, Head: d.Body.HeadMm}
+		p.Body = &piece.Body{Part: d.Body.Part, Measure: d.Body.MeasureMm, Hand: d.Body.HandMm, Head: d.Body.HeadMm,
+			For: d.Body.For, Child: d.Body.Child, Fit: d.Body.Fit}
+	}
+	for _, w := range d.Waived {
+		p.Waived = append(p.Waived, piece.Waiver(w))
 	}
 	p.Closure = piece.Closure{Type: piece.ClosureType(d.Closure.Type),
 		Left: b.fittings("closure.left", d.Closure.Left), Right: b.fittings("closure.right", d.Closure.Right)}
@@ -58,6 +65,7 @@ func (d *Document) Piece() (*piece.Piece, error) {
 
 type builder struct {
 	doc       *Document
+	house     piece.House
 	materials map[string]*material.Material
 	faults    Faults
 }
@@ -75,6 +83,9 @@ func (b *builder) texts() {
 	}
 	if len(b.doc.Tags) > maxTags {
 		b.add("tags", "A piece has at most %d tags. Take some out.", maxTags)
+	}
+	if len(b.doc.Waived) > maxWaived {
+		b.add("waived", "At most %d checks can be waived. Mend some.", maxWaived)
 	}
 	for i, tag := range b.doc.Tags {
 		if checkName(tag) != "" || utf8.RuneCountInString(tag) > maxTag {
@@ -164,10 +175,13 @@ func (b *builder) section(i int, s Section) piece.Section {
 	}
 	for j, row := range s.Rows {
 		where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
-		r := piece.Row{Slack: row.SlackMm, Passes: row.Passes, Cord: b.find(where+".cord", row.Cord),
+		r := piece.Row{Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm, Cord: b.find(where+".cord", row.Cord),
 			Left: b.fittings(where+".left", row.Left), Right: b.fittings(where+".right", row.Right)}
 		if r.Passes == 0 {
 			r.Passes = 1
+			if r.Cord != nil && r.Cord.Cord != nil && r.Cord.Cord.Type == material.Thread && b.house.Thread == piece.ThreadDoubled {
+				r.Passes = 2
+			}
 		}
 		out.Rows = append(out.Rows, r)
 	}
@@ -187,25 +201,4 @@ func (b *builder) lines(p *piece.Piece) error {
 		}
 	}
 	return nil
-}
-
-// resolve fills the house's way in where the piece does not override it.
-func (h House) resolve() piece.House {
-	out := piece.DefaultHouse()
-	for _, s := range []struct {
-		to   *string
-		from string
-	}{{&out.Slack, h.Slack}, {&out.Tail, h.Tail}, {&out.Hand, h.Hand}, {&out.TargetCounts, h.TargetCounts}} {
-		if s.from != "" {
-			*s.to = s.from
-		}
-	}
-	for _, l := range []struct{ to, from *length.MM }{
-		{&out.TailLength, h.TailMm}, {&out.Loop, h.LoopMm}, {&out.ElasticTail, h.ElasticTailMm},
-	} {
-		if l.from != nil {
-			*l.to = *l.from
-		}
-	}
-	return out
 }

@@ -3,6 +3,7 @@ package check
 import (
 	"fmt"
 	"math/rand/v2"
+	"reflect"
 	"strings"
 	"testing"
 
@@ -74,7 +75,7 @@ func TestJudgingLeavesThePieceAsItIs(t *testing.T) {
 	p := withTarget(necklace(t, "G 3(P S) 20Z"), 300, 2)
 	before := p.Sections[0].Rows[0].Line.String()
 	all(t, p)
-	if after := p.Sections[0].Rows[0].Line.String(); after != before || len(p.Palette) != 5 || p.House != piece.DefaultHouse() {
+	if after := p.Sections[0].Rows[0].Line.String(); after != before || len(p.Palette) != 5 || !reflect.DeepEqual(p.House, piece.DefaultHouse()) {
 		t.Errorf("%q became %q", before, after)
 	}
 }

@@ -25,26 +25,28 @@ const (
 	SHook      FindingType = "s-hook"
 	Magnetic   FindingType = "magnetic"
 	Slide      FindingType = "slide"
+	Extender   FindingType = "extender"
 )
 
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
 	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, JumpRing, SplitRing,
-		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide}
+		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, Extender}
 }
 
 // Finding is a metal part that ends, joins or closes a strand.
 type Finding struct {
 	Type     FindingType
-	Inside   length.MM // inside diameter of a crimp or ring
+	Inside   length.MM // inside diameter of a crimp, cover or ring; inside length of an extender's links
 	Outside  length.MM // outside diameter of a crimp or cover
 	Length   length.MM // along the strand
 	Closed   length.MM // a clasp, from the inside of one eye to the inside of the other
-	Wire     length.MM // gauge of a ring's or clasp's wire
-	Joint    string    // open, soldered or split, for rings
+	Wire     length.MM // gauge of a ring's, link's or clasp's wire
+	Joint    string    // open, soldered or split, for rings and links
 	Form     string    // round or oval, for rings
 	Eye      string    // open or closed, for clasps
 	Holes    int       // of a slide clasp
+	Links    int       // of an extender
 	Strength float64   // newtons; 0 if not known
 
 	RingInside   length.MM // toggle: inside of the ring
@@ -69,13 +71,49 @@ func (f *Finding) IsClasp() bool {
 	return false
 }
 
+// MostLinks is how many links an extender may have.
+const MostLinks = 200
+
+// MeanRadius is the radius of a ring's wire line, where a load bends it.
+func (f *Finding) MeanRadius() length.MM { return (f.Inside + f.Wire) / 2 }
+
+// Holds is the load in newtons that the finding bears: its own figure if it has
+// one; an open round ring bends open at about 300 N/mm² x wire³ / (6 x mean
+// radius). False where nothing is known.
+func (f *Finding) Holds() (newtons float64, known bool) {
+	if f.Strength > 0 {
+		return f.Strength, true
+	}
+	if f.Type == JumpRing && f.IsOpen() && f.Form != "oval" {
+		w := float64(f.Wire)
+		return 300 * w * w * w / (6 * float64(f.MeanRadius())), true
+	}
+	return 0, false
+}
+
+// IsOpen says whether a ring or a clasp's eye can be opened to go onto a closed
+// one. A ring nobody has said to be soldered is a cut one; the eye of a clasp
+// nobody has said to be open is closed.
+func (f *Finding) IsOpen() bool {
+	switch {
+	case f.Type == SplitRing:
+		return true
+	case f.IsRing():
+		return f.Joint != "soldered"
+	case f.Type == Extender:
+		return f.Joint == "open"
+	}
+	return f.Eye == "open"
+}
+
 // InSeries is the length the finding adds to a piece pulled tight: a ring its
-// inside; a clasp as closed, from eye to eye, measured if known, else its
+// inside; an extender the inside of the one link its clasp is hooked into
+// nearest the piece; a clasp as closed, from eye to eye, measured if known, else its
 // overall length less twice its wire; a toggle the ring's eye, its wire, the
 // ring's inside and the bar's eye; all else its length.
 func (f *Finding) InSeries() length.MM {
 	switch {
-	case f.IsRing():
+	case f.IsRing() || f.Type == Extender:
 		return f.Inside
 	case f.IsClasp() && f.Closed > 0:
 		return f.Closed
@@ -94,7 +132,7 @@ func NewFinding(f Finding) (*Finding, error) {
 	switch {
 	case f.IsCrimp():
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
-	case f.IsRing():
+	case f.IsRing() || f.Type == Extender:
 		needs = map[string]length.MM{"insideMm": f.Inside, "wireMm": f.Wire}
 	case f.Type == CrimpCover:
 		needs = map[string]length.MM{"outsideMm": f.Outside, "lengthMm": f.Length}
@@ -113,6 +151,9 @@ func NewFinding(f Finding) (*Finding, error) {
 	}
 	if f.IsCrimp() && f.Inside >= f.Outside {
 		return nil, fmt.Errorf("insideMm is %v mm, but the crimp is only %v mm outside; a tube has a wall.", float64(f.Inside), float64(f.Outside))
+	}
+	if f.Type == Extender && (f.Links < 1 || f.Links > MostLinks) {
+		return nil, fmt.Errorf("links is %d; an extender has between 1 and %d links.", f.Links, MostLinks)
 	}
 	if f.InSeries() <= 0 {
 		return nil, fmt.Errorf("lengthMm is %v mm, which twice its wire of %v mm uses up; give closedMm.", float64(f.Length), float64(f.Wire))

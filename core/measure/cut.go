@@ -24,25 +24,25 @@ func (s *Strand) CutLength() length.MM {
 // cut follows the cord: once along the axis for every pass, its slack, and at
 // each end either twice through crimp and loop with a tail, or enough to tie,
 // with something for the hand to hold.
-func (s *Strand) cut(h piece.House) {
-	passes := length.MM(s.Row.Passes)
+func (s *Strand) cut(p *piece.Piece) {
+	h, passes := p.House, length.MM(s.Row.Passes)
 	s.Cut = []CutPart{{"axis", s.Strung * passes}}
 	if s.Slack > 0 {
 		s.Cut = append(s.Cut, CutPart{"slack", s.Slack * passes})
 	}
 	first, last := h.HandAllowance()
 	if s.Row.Cord.Cord.Type == material.Elastic {
-		first, last = h.ElasticTail, h.ElasticTail
+		first, last = h.ToTie(p.Child()), h.ToTie(p.Child())
 	}
-	s.cutEnd("left", s.Left, h, first)
-	s.cutEnd("right", s.Right, h, last)
+	s.cutEnd("left", s.Left, first)
+	s.cutEnd("right", s.Right, last)
 }
 
-func (s *Strand) cutEnd(side string, e End, h piece.House, hand length.MM) {
+func (s *Strand) cutEnd(side string, e End, hand length.MM) {
 	if e.Crimped {
 		s.Cut = append(s.Cut, CutPart{side + " crimp and loop, twice", 2 * e.Turn})
-		if tail := h.TuckedTail(); tail > 0 {
-			s.Cut = append(s.Cut, CutPart{side + " tail", tail})
+		if e.Tail > 0 {
+			s.Cut = append(s.Cut, CutPart{side + " tail", e.Tail})
 		}
 	}
 	if hand > 0 {
@@ -54,20 +54,43 @@ func (s *Strand) cutEnd(side string, e End, h piece.House, hand length.MM) {
 	}
 }
 
-// countPasses adds the tail's way back: a tail of a crimped end goes once more
-// through the beads it is tucked into.
-func (s *Strand) countPasses(h piece.House) {
-	tail := h.TuckedTail()
-	if tail <= 0 {
-		return
-	}
-	for i := range s.Beads {
-		b := &s.Beads[i]
-		if s.Left.Crimped && b.From < tail-closeEnough {
-			b.Passes++
+// PathLength is what the cord covers, with nothing over to hold or to tie.
+func (s *Strand) PathLength() length.MM {
+	passes := length.MM(s.Row.Passes)
+	sum := (s.Strung + s.Slack) * passes
+	for _, e := range []End{s.Left, s.Right} {
+		if e.Crimped {
+			sum += 2*e.Turn + e.Tail
 		}
-		if s.Right.Crimped && b.To > s.Strung-tail+closeEnough {
-			b.Passes++
+	}
+	return sum
+}
+
+// tails works out how far the tail of each crimped end goes back, and adds its
+// way to the passes of the beads it goes through.
+func (s *Strand) tails(h piece.House) {
+	n := len(s.Beads)
+	for side, e := range map[bool]*End{false: &s.Left, true: &s.Right} {
+		if !e.Crimped || h.Tail == piece.TailTrimmed {
+			continue
+		}
+		e.Tail = h.TailLength
+		if h.Tail == piece.TailBeads {
+			e.Tail = 0
+			switch count := min(h.TailBeads, n); {
+			case count == 0:
+			case side:
+				e.Tail = s.Strung - s.Beads[n-count].From
+			default:
+				e.Tail = s.Beads[count-1].To
+			}
+		}
+		for i := range s.Beads {
+			b := &s.Beads[i]
+			if !side && b.From < e.Tail-closeEnough || side && b.To > s.Strung-e.Tail+closeEnough {
+				b.Passes++
+				e.TailBeads++
+			}
 		}
 	}
 }

@@ -8,7 +8,7 @@ import (
 
 // Part is one thing between the last bead and the middle of the clasp.
 type Part struct {
-	Does      string             // what it is there for: crimp, cover, guard, loop, ring, clasp
+	Does      string             // what it is there for: crimp, cover, guard, loop, ring, clasp, extender
 	Material  *material.Material // nil for the wire's own loop
 	Length    length.MM          // what it adds to the piece pulled tight
 	Swallowed bool               // it slips into its bead and adds nothing
@@ -22,6 +22,7 @@ const (
 	DoesLoop  = "loop"
 	DoesRing  = "ring"
 	DoesClasp = "clasp"
+	DoesChain = "extender"
 )
 
 // End is one end of a strand, its parts in threading order from the last bead
@@ -32,6 +33,10 @@ type End struct {
 	Crimped bool
 	// Turn is what the cord goes through twice at this end: crimp and loop.
 	Turn length.MM
+	// Tail is how far the cord's tail goes back through the beads, and TailBeads
+	// how many it passes.
+	Tail      length.MM
+	TailBeads int
 }
 
 // endOf puts the row's fittings and the closure's in a series. A ring in a
@@ -75,8 +80,11 @@ func endOf(p *piece.Piece, fittings, closure []*material.Material, beside *Bead)
 	}
 	for i := len(closure) - 1; i >= 0; i-- {
 		part := Part{Does: DoesRing, Material: closure[i], Length: closure[i].Finding.InSeries()}
-		if closure[i].Finding.IsClasp() {
+		switch {
+		case closure[i].Finding.IsClasp():
 			part.Does = DoesClasp
+		case closure[i].Finding.Type == material.Extender:
+			part.Does = DoesChain
 		}
 		e.Parts = append(e.Parts, part)
 	}

@@ -48,8 +48,9 @@ func Measure(p *piece.Piece) (*Measured, error) {
 		return nil, err
 	}
 	m := &Measured{Piece: p, Finished: s.finish(p), ForTarget: s.forTarget(p)}
-	s.cut(p.House)
-	s.countPasses(p.House)
+	s.tails(p.House)
+	s.cut(p)
+	s.Knot = s.knot(p)
 	m.Strands = []*Strand{s}
 	m.Rule = s.rule(m.Finished)
 	m.count()

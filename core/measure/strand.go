@@ -38,6 +38,7 @@ type Strand struct {
 	SlackNeeded length.MM
 	Left, Right End
 	Cut         []CutPart
+	Knot        *Knot // of a ring tied on itself
 }
 
 // layOut lays out the row of the piece with the given fills.

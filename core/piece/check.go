@@ -3,6 +3,8 @@ package piece
 import (
 	"fmt"
 	"slices"
+	"strings"
+	"unicode/utf8"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -36,6 +38,14 @@ func (p *Piece) Check() []Fault {
 		checkRange(add, "body.measureMm", b.Measure, 0, 2000)
 		checkRange(add, "body.handMm", b.Hand, 0, 2000)
 		checkRange(add, "body.headMm", b.Head, 0, 2000)
+		if utf8.RuneCountInString(b.For) > mostWord || utf8.RuneCountInString(b.Fit) > mostWord {
+			add("body", "A size or a fit is named in at most %d characters.", mostWord)
+		}
+	}
+	for i, w := range p.Waived {
+		if strings.TrimSpace(w.Note) == "" || utf8.RuneCountInString(w.Note) > mostNote {
+			add(fmt.Sprintf("waived[%d].note", i), "Say in a sentence why the check may stand, in at most %d characters.", mostNote)
+		}
 	}
 	p.House.check(add)
 	p.checkClosure(add)
@@ -46,6 +56,13 @@ func (p *Piece) Check() []Fault {
 	p.Sections[0].Rows[0].check(add, "sections[0].rows[0]")
 	return faults
 }
+
+// How long a word of a table and the note of a waiver may be.
+const (
+	mostWord  = 40
+	mostNote  = 500
+	mostTable = 60
+)
 
 type adder func(where, format string, args ...any)
 
@@ -62,23 +79,66 @@ func count(p *Piece) string {
 	return fmt.Sprintf("%d sections", len(p.Sections))
 }
 
+// Check says what is wrong with a shop's house method.
+func (h House) Check() []Fault {
+	var faults []Fault
+	h.check(func(where, format string, args ...any) {
+		faults = append(faults, Fault{where, fmt.Sprintf(format, args...)})
+	})
+	return faults
+}
+
 func (h House) check(add adder) {
-	for _, c := range []struct {
-		field, value string
-		allowed      []string
-	}{
-		{"slack", h.Slack, []string{SlackSnug, SlackEasy}},
-		{"tail", h.Tail, []string{TailTucked, TailTrimmed}},
-		{"hand", h.Hand, []string{HandSpool, HandStandard, HandGenerous}},
-		{"targetCounts", h.TargetCounts, []string{CountsClosed, CountsBeads}},
-	} {
-		if !slices.Contains(c.allowed, c.value) {
-			add("house."+c.field, "%q is not one of the choices. Use one of %v.", c.value, c.allowed)
+	for _, c := range Choices() {
+		if value := *c.Of(&h); !slices.Contains(c.Allowed, value) {
+			add("house."+c.Field, "%q is not one of the choices. Use one of %s.", value, strings.Join(c.Allowed, ", "))
 		}
+	}
+	if !slices.Contains([]length.Unit{length.InMillimetres, length.InCentimetres, length.InInches}, h.Unit) {
+		add("house.unit", "%q is no unit that lengths are shown in. Use mm, cm or in.", h.Unit)
 	}
 	checkRange(add, "house.tailMm", h.TailLength, 0, mostAllowance)
 	checkRange(add, "house.loopMm", h.Loop, 0, mostAllowance)
 	checkRange(add, "house.elasticTailMm", h.ElasticTail, 0, mostAllowance)
+	checkRange(add, "house.childTailMm", h.ChildTail, 0, mostAllowance)
+	if h.TailBeads < 0 || h.TailBeads > mostTailBeads {
+		add("house.tailBeads", "A tail goes back through 0 to %d beads, not %d.", mostTailBeads, h.TailBeads)
+	}
+	h.checkTables(add)
+}
+
+// checkTables holds the shop's tables to rows that can be: named, and with their
+// ends the right way round.
+func (h House) checkTables(add adder) {
+	named := func(where, word string) {
+		if strings.TrimSpace(word) == "" || utf8.RuneCountInString(word) > mostWord {
+			add(where, "Give the row a name of 1 to %d characters.", mostWord)
+		}
+	}
+	if len(h.Ease) > mostTable || len(h.Sizes) > mostTable || len(h.Lengths) > mostTable {
+		add("house", "A table has at most %d rows.", mostTable)
+	}
+	for i, e := range h.Ease {
+		where := fmt.Sprintf("house.ease[%d]", i)
+		named(where+".word", e.Word)
+		checkRange(add, where+".fromMm", e.From, -200, 2000)
+		if e.To != 0 || e.From < 0 {
+			checkRange(add, where+".toMm", e.To, e.From, 2000)
+		}
+	}
+	for i, b := range h.Sizes {
+		where := fmt.Sprintf("house.sizes[%d]", i)
+		named(where+".name", b.Name)
+		checkRange(add, where+".measureMm", b.Measure, 20, 2000)
+	}
+	for i, l := range h.Lengths {
+		where := fmt.Sprintf("house.lengths[%d]", i)
+		named(where+".name", l.Name)
+		checkRange(add, where+".fromMm", l.From, 1, length.Longest)
+		if l.To != 0 {
+			checkRange(add, where+".toMm", l.To, l.From, length.Longest)
+		}
+	}
 }
 
 func (p *Piece) checkClosure(add adder) {
@@ -99,8 +159,8 @@ func (p *Piece) checkClosure(add adder) {
 		for i, m := range fittings {
 			where := fmt.Sprintf("closure.%s[%d]", side, i)
 			switch {
-			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing()):
-				add(where, "%s is no clasp or ring, and a closure is made of those.", m.Name)
+			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing() || m.Finding.Type == material.Extender):
+				add(where, "%s is no clasp, ring or extender, and a closure is made of those.", m.Name)
 			case m.Finding.IsClasp():
 				clasps++
 			}
@@ -117,6 +177,9 @@ func (r *Row) check(add adder, where string) {
 	}
 	if r.Passes < 1 || r.Passes > 7 {
 		add(where+".passes", "A cord runs 1 to 7 times through its beads, not %d.", r.Passes)
+	}
+	if r.Cut != nil {
+		checkRange(add, where+".cutMm", *r.Cut, 1, length.Longest)
 	}
 	if r.Slack != nil {
 		checkRange(add, where+".slackMm", *r.Slack, 0, mostAllowance)

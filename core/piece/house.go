@@ -5,62 +5,163 @@ import "mala/core/length"
 // House is the shop's way of working. Each choice has its schools; a piece may
 // override any of them.
 type House struct {
+	Crimp        string    // how a crimp is closed: folded, flat or three-sided
+	Guards       string    // wire guards: always, single (not on rows side by side) or never
+	Covers       string    // crimp covers: yes or no
+	Attach       string    // how a clasp is put on: direct, jump-rings or split-rings
 	Slack        string    // snug: what bending needs; easy: 2 mm more
-	Tail         string    // tucked back through the beads, or trimmed short
+	Tail         string    // tucked back through the beads, trimmed short, or through so many beads
 	TailLength   length.MM // how far a tail is tucked
+	TailBeads    int       // through how many beads it goes, if that is counted
 	Hand         string    // what the hand needs at the ends: spool, standard, generous
+	Stopper      string    // what stops the end strung first: stopper, tape, or the spool itself
 	Loop         length.MM // inside of the wire's own loop beyond a crimp
 	TargetCounts string    // closed: a target counts the clasp; beads: the beads alone
 	ElasticTail  length.MM // left at each end of an elastic to tie it
+	ChildTail    length.MM // the same in a child's batch
+	Knot         string    // surgeons, square or triple
+	KnotPlace    string    // hidden in a bead, or shown
+	Glue         string    // yes or no, on knots
+	Thread       string    // single or doubled
+	Unit         length.Unit
+	Ease         []Ease
+	Sizes        []BodySize
+	Lengths      []NamedLength
+}
+
+// Ease is a range of inside length less body measure, and the word for it.
+type Ease struct {
+	Part     string // wrist, neck, ankle
+	Stretch  bool   // for pieces that slip on, not for ones that open
+	Word     string
+	From, To length.MM // To is 0 where there is no upper limit
+}
+
+// BodySize is a measure of the body that stands for a standard size or an age.
+type BodySize struct {
+	Part    string
+	Name    string
+	Measure length.MM
+	Child   bool
+}
+
+// NamedLength is a finished length that the trade has a name for.
+type NamedLength struct {
+	Kind     Kind
+	Name     string
+	From, To length.MM // To is 0 where there is no upper limit
 }
 
 // The choices of a house method.
 const (
-	SlackSnug     = "snug"
-	SlackEasy     = "easy"
-	TailTucked    = "tucked"
-	TailTrimmed   = "trimmed"
-	HandSpool     = "spool"
-	HandStandard  = "standard"
-	HandGenerous  = "generous"
-	CountsClosed  = "closed"
-	CountsBeads   = "beads"
+	CrimpFolded     = "folded"
+	CrimpFlat       = "flat"
+	CrimpThreeSided = "three-sided"
+	GuardsAlways    = "always"
+	GuardsSingle    = "single"
+	GuardsNever     = "never"
+	Yes             = "yes"
+	No              = "no"
+	AttachDirect    = "direct"
+	AttachJump      = "jump-rings"
+	AttachSplit     = "split-rings"
+	SlackSnug       = "snug"
+	SlackEasy       = "easy"
+	TailTucked      = "tucked"
+	TailTrimmed     = "trimmed"
+	TailBeads       = "beads"
+	HandSpool       = "spool"
+	HandStandard    = "standard"
+	HandGenerous    = "generous"
+	StopStopper     = "stopper"
+	StopTape        = "tape"
+	StopSpool       = "spool"
+	CountsClosed    = "closed"
+	CountsBeads     = "beads"
+	KnotSurgeons    = "surgeons"
+	KnotSquare      = "square"
+	KnotTriple      = "triple"
+	KnotHidden      = "hidden"
+	KnotShown       = "shown"
+	ThreadSingle    = "single"
+	ThreadDoubled   = "doubled"
+)
+
+// Choice is one field of the house method with what may be chosen, the house's
+// first choice first.
+type Choice struct {
+	Field   string // as the open file names it
+	Of      func(h *House) *string
+	Allowed []string
+}
+
+// Choices lists the fields of the house method that are picked from a few.
+func Choices() []Choice {
+	return []Choice{
+		{"crimp", func(h *House) *string { return &h.Crimp }, []string{CrimpFolded, CrimpFlat, CrimpThreeSided}},
+		{"guards", func(h *House) *string { return &h.Guards }, []string{GuardsNever, GuardsSingle, GuardsAlways}},
+		{"covers", func(h *House) *string { return &h.Covers }, []string{No, Yes}},
+		{"attach", func(h *House) *string { return &h.Attach }, []string{AttachJump, AttachSplit, AttachDirect}},
+		{"slack", func(h *House) *string { return &h.Slack }, []string{SlackSnug, SlackEasy}},
+		{"tail", func(h *House) *string { return &h.Tail }, []string{TailTucked, TailBeads, TailTrimmed}},
+		{"hand", func(h *House) *string { return &h.Hand }, []string{HandStandard, HandGenerous, HandSpool}},
+		{"stopper", func(h *House) *string { return &h.Stopper }, []string{StopStopper, StopTape, StopSpool}},
+		{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
+		{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
+		{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},
+		{"glue", func(h *House) *string { return &h.Glue }, []string{Yes, No}},
+		{"thread", func(h *House) *string { return &h.Thread }, []string{ThreadSingle, ThreadDoubled}},
+	}
+}
+
+// The measures of a house method that nobody has chosen otherwise.
+const (
 	easyExtra     = length.MM(2)
 	handSpool     = length.MM(25)
 	handStandard  = length.MM(60)
 	handGenerous  = length.MM(125)
 	defaultTail   = length.MM(25)
+	defaultBeads  = 3
 	defaultLoop   = length.MM(2)
 	elasticToTie  = length.MM(75)
+	childToTie    = length.MM(25)
 	mostAllowance = length.MM(500)
+	mostTailBeads = 50
 )
 
 // DefaultHouse is the way a shop works until it chooses otherwise.
 func DefaultHouse() House {
-	return House{
-		Slack: SlackSnug, Tail: TailTucked, TailLength: defaultTail, Hand: HandStandard,
-		Loop: defaultLoop, TargetCounts: CountsClosed, ElasticTail: elasticToTie,
+	h := House{
+		TailLength: defaultTail, TailBeads: defaultBeads, Loop: defaultLoop, ElasticTail: elasticToTie, ChildTail: childToTie,
+		Unit: length.InMillimetres, Ease: defaultEase(), Sizes: defaultSizes(), Lengths: defaultLengths(),
 	}
-}
-
-// TuckedTail is how far the tail goes back into the beads.
-func (h House) TuckedTail() length.MM {
-	if h.Tail == TailTrimmed {
-		return 0
+	for _, c := range Choices() {
+		*c.Of(&h) = c.Allowed[0]
 	}
-	return h.TailLength
+	return h
 }
 
 // HandAllowance is the extra cord to hold at the end strung first and at the
 // end finished last. From the spool only the last one is needed.
 func (h House) HandAllowance() (first, last length.MM) {
-	switch h.Hand {
-	case HandSpool:
+	switch {
+	case h.FromSpool():
 		return 0, handSpool
-	case HandGenerous:
+	case h.Hand == HandGenerous:
 		return handGenerous, handGenerous
 	}
 	return handStandard, handStandard
+}
+
+// FromSpool says whether the strand is strung from the spool and cut off last.
+func (h House) FromSpool() bool { return h.Hand == HandSpool || h.Stopper == StopSpool }
+
+// ToTie is what is left at each end of an elastic to tie it.
+func (h House) ToTie(child bool) length.MM {
+	if child {
+		return h.ChildTail
+	}
+	return h.ElasticTail
 }
 
 // PlannedSlack is the house's slack for a strand that needs so much to bend.
@@ -69,4 +170,15 @@ func (h House) PlannedSlack(needed length.MM) length.MM {
 		return needed + easyExtra
 	}
 	return needed
+}
+
+// KnotAcross is how thick the house's knot is, in diameters of its cord.
+func (h House) KnotAcross() float64 {
+	switch h.Knot {
+	case KnotSquare:
+		return 2.5
+	case KnotTriple:
+		return 3.5
+	}
+	return 3
 }

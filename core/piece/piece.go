@@ -46,6 +46,16 @@ type Target struct {
 type Body struct {
 	Part                string
 	Measure, Hand, Head length.MM
+	For                 string // the standard size or age the measure stands for
+	Child               bool
+	Fit                 string // the word for the ease that is wanted; empty takes any
+}
+
+// Waiver lets a finding stand, and says why.
+type Waiver struct {
+	Code string
+	End  string // left or right, for a finding at an end
+	Note string
 }
 
 // Piece is a whole piece with every material it uses.
@@ -58,7 +68,11 @@ type Piece struct {
 	Closure     Closure
 	Sections    []Section
 	House       House
+	Waived      []Waiver
 }
+
+// Child says whether the piece is for a child.
+func (p *Piece) Child() bool { return p.Body != nil && p.Body.Child }
 
 // Section is a number of rows side by side between two joins.
 type Section struct {
@@ -72,6 +86,7 @@ type Row struct {
 	Line        *pattern.Line
 	Slack       *length.MM // nil follows the house
 	Passes      int        // how often the cord runs through every bead
+	Cut         *length.MM // what the cord has been cut to already; nil if it has not
 	Left, Right []*material.Material
 }
 

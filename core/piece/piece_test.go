@@ -81,7 +81,7 @@ func TestHouseAllowances(t *testing.T) {
 		t.Error("snug is what bending needs")
 	}
 	h.Slack, h.Tail = SlackEasy, TailTrimmed
-	if h.PlannedSlack(3) != 5 || h.TuckedTail() != 0 {
-		t.Error("easy is 2 mm more, and a trimmed tail tucks nothing")
+	if h.PlannedSlack(3) != 5 || h.KnotAcross() != 3 {
+		t.Error("easy is 2 mm more, and a surgeon's knot is three cords thick")
 	}
 }

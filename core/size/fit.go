@@ -1,0 +1,189 @@
+// Package size holds a measured piece against the body it is worn on: ease and
+// its words, what it must pass to go on, and the finished length that would
+// suit.
+package size
+
+import (
+	"math"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// What stands in for a measure that nobody took, and how far elastic goes that
+// does not say: domain figures.
+const (
+	handPerWrist   = 1.25
+	headUnknown    = length.MM(600)
+	elasticStretch = 1.4
+)
+
+// Fit is how a piece sits on the body it is for.
+type Fit struct {
+	Inside  length.MM
+	Measure length.MM
+	Ease    length.MM
+	Word    string       // of the range the ease lies in; too tight or too loose outside all
+	Wanted  []piece.Ease // the ranges that are right: the one that was asked for, or all
+	Passage *Passage     // of a piece that does not open
+	Middle  length.MM    // the ease in the middle of what is wanted
+}
+
+// Passage is what a piece that does not open must go over.
+type Passage struct {
+	Over      string // hand, head
+	Need      length.MM
+	Measured  bool      // the need was measured, not taken from the wrist or the usual head
+	Stretched length.MM // the inside length at full stretch
+	Passes    bool
+}
+
+// Words for an ease outside every range.
+const (
+	TooTight = "too tight"
+	TooLoose = "too loose"
+)
+
+// Of works out the fit; nil if the piece goes round nothing, or is for nobody
+// whose measure is known.
+func Of(m *measure.Measured) *Fit {
+	p := m.Piece
+	inside, ok := m.Inside()
+	if !ok || p.Body == nil || p.Body.Measure <= 0 {
+		return nil
+	}
+	f := &Fit{Inside: inside, Measure: p.Body.Measure, Ease: inside - p.Body.Measure}
+	f.Wanted = Ranges(p)
+	f.Word = f.word(allRanges(p))
+	f.Middle = middle(f.Wanted)
+	if slipsOn(p) {
+		f.Passage = passage(m, inside)
+	}
+	return f
+}
+
+// slipsOn says whether the piece goes on without opening.
+func slipsOn(p *piece.Piece) bool { return p.Closure.Type != piece.Clasp }
+
+// allRanges are the house's ranges of ease for this part of the body and way of
+// closing, the tightest first.
+func allRanges(p *piece.Piece) []piece.Ease {
+	var out []piece.Ease
+	for _, e := range p.House.Ease {
+		if e.Part == p.Body.Part && e.Stretch == slipsOn(p) {
+			out = append(out, e)
+		}
+	}
+	return out
+}
+
+// Ranges are those of them that are right for the piece: the one with the word
+// its body asks for, or all.
+func Ranges(p *piece.Piece) []piece.Ease {
+	if p.Body == nil {
+		return nil
+	}
+	all := allRanges(p)
+	for i, e := range all {
+		if e.Word == p.Body.Fit {
+			return all[i : i+1]
+		}
+	}
+	return all
+}
+
+// Unlimited says whether the range has no upper end.
+func Unlimited(e piece.Ease) bool { return e.To == 0 && e.From >= 0 }
+
+// nearly keeps a rounding from deciding.
+const nearly = length.MM(0.05)
+
+func within(e piece.Ease, ease length.MM) bool {
+	return ease >= e.From-nearly && (Unlimited(e) || ease <= e.To+nearly)
+}
+
+// Suits says whether the ease lies in what is wanted.
+func (f *Fit) Suits() bool {
+	for _, e := range f.Wanted {
+		if within(e, f.Ease) {
+			return true
+		}
+	}
+	return len(f.Wanted) == 0
+}
+
+func (f *Fit) word(all []piece.Ease) string {
+	if len(all) == 0 {
+		return ""
+	}
+	for _, e := range all {
+		if within(e, f.Ease) {
+			return e.Word
+		}
+	}
+	if f.Ease < all[0].From {
+		return TooTight
+	}
+	return TooLoose
+}
+
+// middle is the ease to aim at: the middle of the range in the middle, or a
+// little over the least where there is no upper end.
+func middle(wanted []piece.Ease) length.MM {
+	if len(wanted) == 0 {
+		return 0
+	}
+	e := wanted[(len(wanted)-1)/2]
+	if Unlimited(e) {
+		return e.From
+	}
+	return (e.From + e.To) / 2
+}
+
+// passage works out what a piece that does not open must go over. A beaded
+// elastic opens by its own stretch: what the cord gains, the inside gains.
+func passage(m *measure.Measured, inside length.MM) *Passage {
+	b := m.Piece.Body
+	pass := &Passage{Stretched: inside + length.MM(stretch(m)-1)*m.Finished}
+	switch b.Part {
+	case "wrist":
+		pass.Over, pass.Need, pass.Measured = "hand", b.Hand, b.Hand > 0
+		if !pass.Measured {
+			pass.Need = handPerWrist * b.Measure
+		}
+	case "neck":
+		pass.Over, pass.Need, pass.Measured = "head", b.Head, b.Head > 0
+		if !pass.Measured {
+			pass.Need = headUnknown
+		}
+	default:
+		return nil // what a foot takes is not known
+	}
+	pass.Passes = pass.Stretched >= pass.Need-nearly
+	return pass
+}
+
+// stretch is how many times its length the strand's cord stretches to.
+func stretch(m *measure.Measured) float64 {
+	c := m.Strands[0].Row.Cord.Cord
+	switch {
+	case c.Type != material.Elastic:
+		return 1
+	case c.Stretch > 0:
+		return c.Stretch
+	}
+	return elasticStretch
+}
+
+// Suited is the finished length, or the strung one where the target counts the
+// beads alone, at which the piece would have the wanted ease: what it measures
+// now and the ease it lacks. It is rounded to the whole millimetre.
+func (f *Fit) Suited(m *measure.Measured) length.MM {
+	want := f.Measure + f.Middle
+	if f.Passage != nil && f.Passage.Over != "" {
+		want = max(want, f.Inside+f.Passage.Need-f.Passage.Stretched)
+	}
+	return length.MM(math.Round(float64(m.ForTarget + want - f.Inside)))
+}

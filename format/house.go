@@ -1,0 +1,146 @@
+package format
+
+import (
+	"reflect"
+
+	"mala/core/length"
+	"mala/core/piece"
+)
+
+// House is the house method: a shop's whole one, or the fields of it that a piece
+// overrides. A field left out follows the one below: the piece the shop, the
+// shop the defaults.
+type House struct {
+	Crimp         string        `json:"crimp,omitempty" enum:"folded,flat,three-sided"`
+	Guards        string        `json:"guards,omitempty" enum:"never,single,always"`
+	Covers        string        `json:"covers,omitempty" enum:"no,yes"`
+	Attach        string        `json:"attach,omitempty" enum:"jump-rings,split-rings,direct"`
+	Slack         string        `json:"slack,omitempty" enum:"snug,easy"`
+	Tail          string        `json:"tail,omitempty" enum:"tucked,beads,trimmed"`
+	TailMm        *length.MM    `json:"tailMm,omitempty"`
+	TailBeads     *int          `json:"tailBeads,omitempty"`
+	Hand          string        `json:"hand,omitempty" enum:"standard,generous,spool"`
+	Stopper       string        `json:"stopper,omitempty" enum:"stopper,tape,spool"`
+	LoopMm        *length.MM    `json:"loopMm,omitempty"`
+	TargetCounts  string        `json:"targetCounts,omitempty" enum:"closed,beads"`
+	ElasticTailMm *length.MM    `json:"elasticTailMm,omitempty"`
+	ChildTailMm   *length.MM    `json:"childTailMm,omitempty"`
+	Knot          string        `json:"knot,omitempty" enum:"surgeons,square,triple"`
+	KnotPlace     string        `json:"knotPlace,omitempty" enum:"hidden,shown"`
+	Glue          string        `json:"glue,omitempty" enum:"yes,no"`
+	Thread        string        `json:"thread,omitempty" enum:"single,doubled"`
+	Unit          string        `json:"unit,omitempty" enum:"mm,cm,in"`
+	Ease          []Ease        `json:"ease,omitempty"`
+	Sizes         []BodySize    `json:"sizes,omitempty"`
+	Lengths       []NamedLength `json:"lengths,omitempty"`
+}
+
+// Ease is a range of inside length less body measure, and the word for it.
+type Ease struct {
+	Part    string    `json:"part" enum:"wrist,neck,ankle"`
+	Stretch bool      `json:"stretch,omitempty" doc:"For pieces that slip on, not for ones that open."`
+	Word    string    `json:"word" maxLength:"40"`
+	FromMm  length.MM `json:"fromMm"`
+	ToMm    length.MM `json:"toMm" doc:"0 where there is no upper limit."`
+}
+
+// BodySize is a measure that stands for a standard size or an age.
+type BodySize struct {
+	Part      string    `json:"part" enum:"wrist,neck,ankle"`
+	Name      string    `json:"name" maxLength:"40"`
+	MeasureMm length.MM `json:"measureMm"`
+	Child     bool      `json:"child,omitempty"`
+}
+
+// NamedLength is a finished length the trade has a name for.
+type NamedLength struct {
+	Kind   string    `json:"kind" enum:"necklace,bracelet,anklet"`
+	Name   string    `json:"name" maxLength:"40"`
+	FromMm length.MM `json:"fromMm"`
+	ToMm   length.MM `json:"toMm" doc:"0 where there is no upper limit."`
+}
+
+// DefaultHouse is the whole house method that a shop starts from.
+func DefaultHouse() House {
+	p := piece.DefaultHouse()
+	var h House
+	for _, c := range piece.Choices() {
+		*h.choice(c.Field) = *c.Of(&p)
+	}
+	h.TailMm, h.LoopMm, h.ElasticTailMm, h.ChildTailMm = &p.TailLength, &p.Loop, &p.ElasticTail, &p.ChildTail
+	h.TailBeads, h.Unit = &p.TailBeads, string(p.Unit)
+	for _, e := range p.Ease {
+		h.Ease = append(h.Ease, Ease{e.Part, e.Stretch, e.Word, e.From, e.To})
+	}
+	for _, s := range p.Sizes {
+		h.Sizes = append(h.Sizes, BodySize{s.Part, s.Name, s.Measure, s.Child})
+	}
+	for _, l := range p.Lengths {
+		h.Lengths = append(h.Lengths, NamedLength{string(l.Kind), l.Name, l.From, l.To})
+	}
+	return h
+}
+
+// choice is the field of a choice by its name in the file.
+func (h *House) choice(field string) *string {
+	return map[string]*string{
+		"crimp": &h.Crimp, "guards": &h.Guards, "covers": &h.Covers, "attach": &h.Attach, "slack": &h.Slack, "tail": &h.Tail,
+		"hand": &h.Hand, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
+		"glue": &h.Glue, "thread": &h.Thread,
+	}[field]
+}
+
+// Over lays the fields of h over those of the house below.
+func (h House) Over(below House) House {
+	out := reflect.ValueOf(&below).Elem()
+	own := reflect.ValueOf(h)
+	for i := range own.NumField() {
+		if f := own.Field(i); !f.IsZero() {
+			out.Field(i).Set(f)
+		}
+	}
+	return below
+}
+
+// Beside leaves of h only what differs from the house below.
+func (h House) Beside(below House) House {
+	own, other := reflect.ValueOf(&h).Elem(), reflect.ValueOf(below)
+	for i := range own.NumField() {
+		if f := own.Field(i); reflect.DeepEqual(f.Interface(), other.Field(i).Interface()) {
+			f.SetZero()
+		}
+	}
+	return h
+}
+
+// resolve gives the house method with everything filled in.
+func (h House) resolve() piece.House {
+	h = h.Over(DefaultHouse())
+	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm,
+		TailBeads: *h.TailBeads, Unit: length.Unit(h.Unit)}
+	for _, c := range piece.Choices() {
+		*c.Of(&out) = *h.choice(c.Field)
+	}
+	for _, e := range h.Ease {
+		out.Ease = append(out.Ease, piece.Ease{Part: e.Part, Stretch: e.Stretch, Word: e.Word, From: e.FromMm, To: e.ToMm})
+	}
+	for _, s := range h.Sizes {
+		out.Sizes = append(out.Sizes, piece.BodySize{Part: s.Part, Name: s.Name, Measure: s.MeasureMm, Child: s.Child})
+	}
+	for _, l := range h.Lengths {
+		out.Lengths = append(out.Lengths, piece.NamedLength{Kind: piece.Kind(l.Kind), Name: l.Name, From: l.FromMm, To: l.ToMm})
+	}
+	return out
+}
+
+// Check says what is wrong with a shop's house method. The error is Faults.
+func (h House) Check() error {
+	var faults Faults
+	for _, f := range h.resolve().Check() {
+		faults = append(faults, Fault{Where: f.Where, Says: f.Says})
+	}
+	if faults != nil {
+		return faults
+	}
+	return nil
+}
