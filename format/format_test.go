@@ -143,7 +143,7 @@ func TestBadFilesAreAnsweredWithPlaceAndSentence(t *testing.T) {
 		{"a crimp in a dish", swap(`"L": "lantern-10"`, `"L": "crimp-2x2"`), "palette.L", "no bead"},
 		{"the same id twice", swap(`"id": "lantern-10"`, `"id": "pearl-4"`), "materials[1].id", "twice"},
 		{"a cord that is a bead", swap(`"cord": "wire-038-19"`, `"cord": "pearl-4"`), "sections[0].rows[0].cord", "cord"},
-		{"a bead as a clasp", swap(`["lobster-10", "ring-5"]`, `["pearl-4"]`), "closure.left[0]", "no clasp or ring"},
+		{"a bead as a clasp", swap(`["lobster-10", "ring-5"]`, `["pearl-4"]`), "closure.left[0]", "no clasp, ring"},
 		{"a hanger", swap(`"necklace"`, `"hanger"`), "kind", "not made here yet"},
 		{"two rows", swap(`{"rows": [`, `{"rows": [{"cord": "wire-038-19", "line": "P"},`), "sections", "2 rows"},
 		{"a chain", swap(`{"rows": [`, `{"chain": "links", "rows": [`), "sections[0].chain", "not built"},

@@ -38,7 +38,7 @@ var beadSwallowed = judgement{
 		}
 		return found
 	},
-	mend: func(m *measure.Measured, f Finding, shelf []*material.Material) []Fix {
+	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
 		s := m.Strands[0]
 		n := len(s.Beads)
 		for _, i := range swallows(s) {
@@ -48,7 +48,7 @@ var beadSwallowed = judgement{
 			a, b := s.Beads[i].Material.Bead, s.Beads[(i+1)%n].Material.Bead
 			return putBetween(m, i+1, func(c *material.Bead) bool {
 				return touching(a, c) && touching(c, b)
-			}, shelf)
+			}, bench.Shelf)
 		}
 		return nil
 	},

@@ -19,21 +19,12 @@ func putBetween(m *measure.Measured, gap int, keeps func(b *material.Bead) bool,
 		if !keeps(d.Material.Bead) {
 			continue
 		}
-		s := m.Strands[0]
-		line, err := pattern.Parse(s.Row.Line.String())
-		if err != nil {
-			return nil
-		}
-		fills := pattern.Fills{}
-		for n, count := range s.Fills {
-			fills[line.Nodes[n.ID]] = count
-		}
-		item := &pattern.Node{Kind: pattern.Bead, Count: 1, Key: d.Key}
-		turns := func(key string) bool { return m.Piece.Palette[key] != nil && m.Piece.Palette[key].Bead.Turns() }
-		if _, err := line.Insert(gap, []*pattern.Node{item}, fills, turns); err != nil {
+		text, ok := editLine(m, func(line *pattern.Line, fills pattern.Fills) error {
+			return putIn(m, line, fills, gap, d.Key)
+		})
+		if !ok {
 			continue
 		}
-		text := line.String()
 		edit := Edit{Line: &text}
 		if m.Piece.Palette[d.Key] == nil {
 			edit.Dish = &d
@@ -41,6 +32,60 @@ func putBetween(m *measure.Measured, gap int, keeps func(b *material.Bead) bool,
 		fixes = append(fixes, Fix{Says: fmt.Sprintf("Put a %s between", d.Material.Name), Edit: edit})
 	}
 	return fixes
+}
+
+// editLine edits a copy of the line and gives it as text.
+func editLine(m *measure.Measured, do func(line *pattern.Line, fills pattern.Fills) error) (string, bool) {
+	s := m.Strands[0]
+	line, err := pattern.Parse(s.Row.Line.String())
+	if err != nil {
+		return "", false
+	}
+	fills := pattern.Fills{}
+	for n, count := range s.Fills {
+		fills[line.Nodes[n.ID]] = count
+	}
+	if err := do(line, fills); err != nil {
+		return "", false
+	}
+	return line.String(), true
+}
+
+// putIn puts one bead of a dish into a gap of the sequence.
+func putIn(m *measure.Measured, line *pattern.Line, fills pattern.Fills, gap int, key string) error {
+	turns := func(key string) bool { return m.Piece.Palette[key] != nil && m.Piece.Palette[key].Bead.Turns() }
+	_, err := line.Insert(gap, []*pattern.Node{{Kind: pattern.Bead, Count: 1, Key: key}}, fills, turns)
+	return err
+}
+
+// lineFix is a fix that only edits the line.
+func lineFix(m *measure.Measured, says string, do func(line *pattern.Line, fills pattern.Fills) error) []Fix {
+	text, ok := editLine(m, do)
+	if !ok {
+		return nil
+	}
+	return []Fix{{Says: says, Edit: Edit{Line: &text}}}
+}
+
+// takeOut deletes beads of the sequence.
+func takeOut(m *measure.Measured, says string, from, to int) []Fix {
+	return lineFix(m, says, func(line *pattern.Line, fills pattern.Fills) error {
+		_, err := line.Delete(from, to, fills)
+		return err
+	})
+}
+
+// putAt puts one bead of a dish into a gap.
+func putAt(m *measure.Measured, says string, gap int, key string) []Fix {
+	return lineFix(m, says, func(line *pattern.Line, fills pattern.Fills) error {
+		return putIn(m, line, fills, gap, key)
+	})
+}
+
+// appended puts text behind the whole line.
+func appended(m *measure.Measured, says, text string) Fix {
+	line := m.Strands[0].Row.Line.String() + " " + text
+	return Fix{Says: says, Edit: Edit{Line: &line}}
 }
 
 // candidates are the beads that could go between, each with the letter of its

@@ -10,8 +10,6 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
-	"mala/core/piece"
 )
 
 // Severity says how grave a finding is.
@@ -35,6 +33,7 @@ type Finding struct {
 	Column   int    // of the bead line, from 1; 0 for none
 	Title    string // what is wrong, in a few words
 	Says     string // one sentence with the numbers
+	Waived   string // why it may stand; empty if nobody said so
 	Fix      *Fix
 }
 
@@ -50,20 +49,26 @@ type Bench struct {
 type judgement struct {
 	code string
 	find func(m *measure.Measured, unit length.Unit) []Finding
-	mend func(m *measure.Measured, f Finding, shelf []*material.Material) []Fix
+	mend func(m *measure.Measured, f Finding, bench Bench) []Fix
 }
 
 // judgements lists every check there is.
-var judgements = []judgement{holeTooSmall, crimpSwallowed, beadSwallowed, lengthOff}
+var judgements = []judgement{
+	holeTooSmall, crimpSwallowed, beadSwallowed, crimpMisfit, coverMisfit, // what goes through what
+	lengthOff, slackShort, slackLong, easeOff, // how it lies
+	loopBreak, centreParity, patternBreak, capMisfit, liesSideways, // the order of the beads
+	toggleBlocked, ringTooSmall, claspClosedEye, chainSoldered, weakLink, metalsDiffer, // the ends
+	elasticMisfit, knotShows, legShort, // the cord
+}
 
-// All judges the piece, gravest first. A fix is only offered if trying it shows
+// All judges the piece, gravest first, those that were waived last. A fix is only offered if trying it shows
 // that it leaves fewer of its code and brings no new stop.
 func All(m *measure.Measured, bench Bench) []Finding {
 	found := judge(m, bench.Unit)
 	for i := range found {
 		for _, j := range judgements {
-			if j.code == found[i].Code {
-				found[i].Fix = firstThatMends(m, found, found[i], j.mend(m, found[i], bench.Shelf))
+			if j.code == found[i].Code && j.mend != nil {
+				found[i].Fix = firstThatMends(m, found, found[i], j.mend(m, found[i], bench))
 			}
 		}
 	}
@@ -75,8 +80,20 @@ func judge(m *measure.Measured, unit length.Unit) []Finding {
 	for _, j := range judgements {
 		found = append(found, j.find(m, unit)...)
 	}
-	rank := map[Severity]int{Stop: 0, Warn: 1, Advise: 2}
-	slices.SortStableFunc(found, func(a, b Finding) int { return cmp.Compare(rank[a.Severity], rank[b.Severity]) })
+	for i := range found {
+		for _, w := range m.Piece.Waived {
+			if w.Code == found[i].Code && w.End == found[i].End {
+				found[i].Waived = w.Note
+			}
+		}
+	}
+	rank := func(f Finding) int {
+		if f.Waived != "" {
+			return 3
+		}
+		return map[Severity]int{Stop: 0, Warn: 1, Advise: 2}[f.Severity]
+	}
+	slices.SortStableFunc(found, func(a, b Finding) int { return cmp.Compare(rank(a), rank(b)) })
 	return found
 }
 
@@ -117,55 +134,4 @@ func columnOf(s *measure.Strand, bead int) int {
 type Fix struct {
 	Says string // what it does, in a few words
 	Edit Edit
-}
-
-// Edit changes some fields of a piece of one row; a nil one stays as it is.
-type Edit struct {
-	Line *string
-	Cord *material.Material
-	Dish *Dish // a dish to set out first
-	Tail *string
-}
-
-// Dish gives a bead a letter.
-type Dish struct {
-	Key      string
-	Material *material.Material
-}
-
-// Try measures the piece as it would be after the edit, leaving it untouched.
-func (e Edit) Try(p *piece.Piece) (*measure.Measured, error) {
-	after, err := e.on(p)
-	if err != nil {
-		return nil, err
-	}
-	return measure.Measure(after)
-}
-
-// on gives the piece as it would be after the edit.
-func (e Edit) on(p *piece.Piece) (*piece.Piece, error) {
-	after := *p
-	row := p.Sections[0].Rows[0]
-	if e.Dish != nil {
-		palette := map[string]*material.Material{e.Dish.Key: e.Dish.Material}
-		for key, m := range p.Palette {
-			palette[key] = m
-		}
-		after.Palette = palette
-	}
-	if e.Line != nil {
-		line, err := pattern.Parse(*e.Line)
-		if err != nil {
-			return nil, err
-		}
-		row.Line = line
-	}
-	if e.Cord != nil {
-		row.Cord = e.Cord
-	}
-	if e.Tail != nil {
-		after.House.Tail = *e.Tail
-	}
-	after.Sections = []piece.Section{{Rows: []piece.Row{row}}}
-	return &after, nil
 }

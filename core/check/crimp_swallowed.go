@@ -36,7 +36,7 @@ var crimpSwallowed = judgement{
 		}
 		return found
 	},
-	mend: func(m *measure.Measured, f Finding, shelf []*material.Material) []Fix {
+	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
 		s := m.Strands[0]
 		gap, end := 0, s.Left
 		if f.End == "right" {
@@ -50,6 +50,6 @@ var crimpSwallowed = judgement{
 				}
 			}
 			return true
-		}, shelf)
+		}, bench.Shelf)
 	},
 }

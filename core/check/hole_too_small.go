@@ -44,6 +44,9 @@ var holeTooSmall = judgement{
 					continue
 				}
 				severity, title := Stop, "Hole too small for the cord"
+				if hole >= need && s.Row.Cord.Cord.Type == material.Elastic {
+					continue // elasticMisfit tells
+				}
 				if hole >= need {
 					severity, title = Warn, "The cord only just passes"
 				}
@@ -56,7 +59,7 @@ var holeTooSmall = judgement{
 		}
 		return found
 	},
-	mend: func(m *measure.Measured, f Finding, shelf []*material.Material) []Fix {
+	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
 		var fixes []Fix
 		s := m.Strands[0]
 		if s.Beads[f.Element].Passes > s.Row.Passes {
@@ -64,7 +67,7 @@ var holeTooSmall = judgement{
 			fixes = append(fixes, Fix{Says: "Trim the tails short", Edit: Edit{Tail: &tail}})
 		}
 		var thinner []*material.Material
-		for _, c := range shelf {
+		for _, c := range bench.Shelf {
 			if c.Cord != nil && c.Cord.Type == s.Row.Cord.Cord.Type && c.Cord.Diameter < s.Row.Cord.Cord.Diameter {
 				thinner = append(thinner, c)
 			}

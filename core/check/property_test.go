@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -32,11 +33,40 @@ func randomLine(rng *rand.Rand) string {
 	return line
 }
 
+// randomPiece makes a necklace or a stretch bracelet with ends, slack, body and
+// cut that may suit it or not.
+func randomPiece(t *testing.T, rng *rand.Rand) *piece.Piece {
+	pick := func(from ...*material.Material) *material.Material { return from[rng.IntN(len(from))] }
+	p := dishes(t, necklace(t, randomLine(rng)))
+	if rng.IntN(3) == 0 {
+		p = with(stretch(t, randomLine(rng)), cordOf(elastic([]length.MM{0.4, 0.7, 0.8}[rng.IntN(3)])))
+	}
+	row := &p.Sections[0].Rows[0]
+	if p.Closure.Type == piece.Clasp {
+		p.Closure.Left = []*material.Material{pick(lobster, toggle10, chainShut), pick(jump, fine, soldered, silver)}
+		crimp := pick(row.Left[0], tinyCrimp, wideCrimp)
+		row.Left = []*material.Material{crimp}
+		if rng.IntN(4) == 0 {
+			row.Right = append(row.Right, pick(cover, bigCover))
+		}
+		if rng.IntN(3) == 0 {
+			slack(length.MM(rng.IntN(12)))(p, row)
+		}
+		if rng.IntN(4) == 0 {
+			cutTo(length.MM(100+rng.IntN(400)))(p, row)
+		}
+	}
+	if rng.IntN(2) == 0 {
+		wrist(length.MM(80+rng.IntN(150)), "")(p, row)
+	}
+	return p
+}
+
 func TestAFixNeverLeavesAsMuchNorBringsANewStop(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 4))
 	offered := map[string]int{}
-	for range 300 {
-		p := necklace(t, randomLine(rng))
+	for range 400 {
+		p := randomPiece(t, rng)
 		m, err := measure.Measure(p)
 		if err != nil {
 			t.Fatal(err)
@@ -45,7 +75,7 @@ func TestAFixNeverLeavesAsMuchNorBringsANewStop(t *testing.T) {
 		if p.Target.Finished < 10 {
 			continue
 		}
-		before := all(t, p)
+		before := all(t, p, shelf(t)...)
 		for _, f := range before {
 			if f.Fix == nil {
 				continue
@@ -60,11 +90,9 @@ func TestAFixNeverLeavesAsMuchNorBringsANewStop(t *testing.T) {
 				t.Errorf("%s: %q leaves %v", f.Code, f.Fix.Says, left)
 			}
 		}
-		if again := p.Sections[0].Rows[0].Line.String(); !strings.Contains(again, "P") && again == "" {
-			t.Error("looking for fixes changed the line")
-		}
 	}
-	for _, code := range []string{"hole-too-small", "crimp-swallowed", "bead-swallowed", "length-off"} {
+	for _, code := range strings.Fields("hole-too-small crimp-swallowed bead-swallowed length-off crimp-misfit cover-misfit slack-short slack-long " +
+		"ease-off toggle-blocked ring-too-small clasp-closed-eye chain-soldered metals-differ elastic-misfit knot-shows leg-short") {
 		if offered[code] < 5 {
 			t.Errorf("%s was mended only %d times; the pieces are too tame", code, offered[code])
 		}

@@ -18,6 +18,7 @@ type Joint struct {
 	Count       int
 	left, right face       // the faces that meet: the left bead's right one, the right bead's left one
 	share       [2]float64 // what each of the two faces gives to the distance, in mm
+	hole        length.MM  // the finer of the two holes
 }
 
 // face numbers one face of one kind of bead in the contact table: twice the
@@ -86,6 +87,10 @@ func (t *contactTable) workOut(e *contactEntry, right, left face) {
 	e.Contact, e.touches = material.Touch(a, b)
 	e.share = [2]float64{a.At(e.Radius), b.At(e.Radius)}
 	e.known = true
+}
+
+func (t *contactTable) finerHole(a, b face) length.MM {
+	return min(t.kinds[a.kind()].Bead.Hole, t.kinds[b.kind()].Bead.Hole)
 }
 
 // stack lays beads against each other.
@@ -158,7 +163,8 @@ func (s *stack) joints(l laid, last int) []Joint {
 	for i := range s.table.known {
 		if e := &s.table.known[i]; e.used > 0 {
 			out = append(out, Joint{Contact: e.Contact, Count: e.used, share: e.share,
-				left: face(i / s.table.breadth), right: face(i % s.table.breadth)})
+				left: face(i / s.table.breadth), right: face(i % s.table.breadth),
+				hole: s.table.finerHole(face(i/s.table.breadth), face(i%s.table.breadth))})
 			e.used = 0
 		}
 	}

@@ -149,3 +149,16 @@ func slackNeeded(joints []Joint, loop length.MM) length.MM {
 	}
 	return length.MM(sum)
 }
+
+// SlackLeast is the slack below which the strand will not lie round: the sum of
+// SlackNeeded with ρ - (hole - cord)/2 in place of each ρ, as the cord lies to
+// the inside of its holes. Of two beads the finer hole decides.
+func (s *Strand) SlackLeast() length.MM {
+	loop := s.Strung + s.Left.Length + s.Right.Length
+	inner := make([]Joint, len(s.Joints))
+	for i, j := range s.Joints {
+		inner[i] = j
+		inner[i].Contact.Radius = max(0, j.Contact.Radius-float64(j.hole-s.Row.Cord.Cord.Diameter)/2)
+	}
+	return slackNeeded(inner, loop)
+}

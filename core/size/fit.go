@@ -37,6 +37,7 @@ type Passage struct {
 	Need      length.MM
 	Measured  bool      // the need was measured, not taken from the wrist or the usual head
 	Stretched length.MM // the inside length at full stretch
+	Stretch   float64   // how many times its length the cord goes
 	Passes    bool
 }
 
@@ -146,7 +147,8 @@ func middle(wanted []piece.Ease) length.MM {
 // elastic opens by its own stretch: what the cord gains, the inside gains.
 func passage(m *measure.Measured, inside length.MM) *Passage {
 	b := m.Piece.Body
-	pass := &Passage{Stretched: inside + length.MM(stretch(m)-1)*m.Finished}
+	pass := &Passage{Stretch: stretch(m)}
+	pass.Stretched = inside + length.MM(pass.Stretch-1)*m.Finished
 	switch b.Part {
 	case "wrist":
 		pass.Over, pass.Need, pass.Measured = "hand", b.Hand, b.Hand > 0
@@ -182,8 +184,8 @@ func stretch(m *measure.Measured) float64 {
 // now and the ease it lacks. It is rounded to the whole millimetre.
 func (f *Fit) Suited(m *measure.Measured) length.MM {
 	want := f.Measure + f.Middle
-	if f.Passage != nil && f.Passage.Over != "" {
-		want = max(want, f.Inside+f.Passage.Need-f.Passage.Stretched)
+	if p := f.Passage; p != nil {
+		want = max(want, f.Inside+(p.Need-p.Stretched)/length.MM(p.Stretch))
 	}
 	return length.MM(math.Round(float64(m.ForTarget + want - f.Inside)))
 }
