@@ -3,8 +3,6 @@ package format
 import (
 	"math"
 
-	"mala/core/caution"
-	"mala/core/check"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
@@ -37,6 +35,8 @@ func Analyse(doc *Document, opt Options) (*Analysis, error) {
 	}
 	a.counts(m)
 	a.judge(m, doc, opt)
+	a.fit(m)
+	a.making(m, opt)
 	if opt.Drawing {
 		a.draw(m)
 	}
@@ -80,7 +80,14 @@ func (a *Analysis) target(m *measure.Measured) {
 func strandOf(s *measure.Strand) Strand {
 	out := Strand{ID: s.ID, Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
-		Placed: make([]Placed, len(s.Beads)), Left: partsOf(s.Left), Right: partsOf(s.Right), Runs: []RunOf{}}
+		Placed: make([]Placed, len(s.Beads)), Left: partsOf(s.Left), Right: partsOf(s.Right), Runs: []RunOf{},
+		LeftTail: Tail{exact(s.Left.Tail), s.Left.TailBeads}, RightTail: Tail{exact(s.Right.Tail), s.Right.TailBeads}, PathMm: exact(s.PathLength())}
+	if k := s.Knot; k != nil {
+		out.Knot = &Knot{AcrossMm: exact(k.Across)}
+		if k.Bead >= 0 {
+			out.Knot.Element = &k.Bead
+		}
+	}
 	for _, c := range s.Cut {
 		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
 	}
@@ -121,60 +128,6 @@ func (a *Analysis) counts(m *measure.Measured) {
 	}
 }
 
-func (a *Analysis) judge(m *measure.Measured, doc *Document, opt Options) {
-	a.Checks, a.Cautions = []Check{}, []CautionShown{}
-	// What the piece lists for itself lies at hand too.
-	shelf := opt.Shelf
-	for i := range doc.Materials {
-		if own, faults := doc.Materials[i].Material(""); faults == nil {
-			shelf = append(shelf[:len(shelf):len(shelf)], own)
-		}
-	}
-	for _, f := range check.All(m, check.Bench{Shelf: shelf, Unit: opt.Unit}) {
-		c := Check{Code: f.Code, Severity: string(f.Severity), Strand: f.Strand, End: f.End, Column: f.Column, Title: f.Title, Says: f.Says}
-		if f.Element >= 0 {
-			element := f.Element
-			c.Element = &element
-		}
-		if f.Fix != nil {
-			c.Fix = fixOf(f.Fix, doc)
-		}
-		a.Checks = append(a.Checks, c)
-	}
-	for _, c := range caution.For(m) {
-		a.Cautions = append(a.Cautions, CautionShown{c.Code, c.Says})
-	}
-}
-
-func fixOf(f *check.Fix, doc *Document) *Fix {
-	out := &Fix{Says: f.Says, Line: f.Edit.Line}
-	listed := func(id string) bool {
-		for i := range doc.Materials {
-			if doc.Materials[i].ID == id {
-				return true
-			}
-		}
-		return false
-	}
-	fetch := func(id string) {
-		if !listed(id) {
-			out.Materials = append(out.Materials, id)
-		}
-	}
-	if f.Edit.Cord != nil {
-		out.Cord = f.Edit.Cord.ID
-		fetch(out.Cord)
-	}
-	if f.Edit.Tail != nil {
-		out.Tail = *f.Edit.Tail
-	}
-	if d := f.Edit.Dish; d != nil {
-		out.Palette = map[string]string{d.Key: d.Material.ID}
-		fetch(d.Material.ID)
-	}
-	return out
-}
-
 // outlinePoints is how many points one face is drawn with.
 const outlinePoints = 33
 
@@ -183,6 +136,9 @@ func (a *Analysis) draw(m *measure.Measured) {
 	a.Drawing = &Drawing{Outlines: map[string]Outline{}, Nodes: nodesOf(s.Row.Line.Items, s.Fills)}
 	for _, mat := range m.Piece.Palette {
 		a.Drawing.Outlines[mat.ID] = OutlineOf(mat.Bead)
+	}
+	if l := m.Lie(); l != nil {
+		a.Drawing.Round = roundOf(l)
 	}
 }
 

@@ -12,6 +12,9 @@ type Analysis struct {
 	FinishedMm  length.MM      `json:"finishedMm" doc:"Round the closed loop along the cord."`
 	InsideMm    *length.MM     `json:"insideMm" nullable:"true" doc:"What the wearer feels; null where it is not worked out."`
 	InsideRule  *InsideRule    `json:"insideRule,omitempty"`
+	LengthName  string         `json:"lengthName,omitempty" doc:"The trade's name for such a finished length."`
+	Fit         *Fit           `json:"fit,omitempty" doc:"How it sits on the body it is for."`
+	Positions   []Position     `json:"positions,omitempty" doc:"Where the clasp can be hooked in, the shortest first."`
 	Target      *TargetState   `json:"target,omitempty"`
 	MassG       float64        `json:"massG"`
 	Unweighed   []string       `json:"unweighed"`
@@ -20,6 +23,8 @@ type Analysis struct {
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
 	Cautions    []CautionShown `json:"cautions"`
+	Steps       []MakingStep   `json:"steps" doc:"How it is made, in order."`
+	Thread      []ThreadStep   `json:"thread" doc:"How far each step of the planning is."`
 	Drawing     *Drawing       `json:"drawing,omitempty" doc:"What a picture needs; only on request."`
 }
 
@@ -54,6 +59,71 @@ type Strand struct {
 	Runs          []RunOf   `json:"runs"`
 	Left          []EndPart `json:"left"`
 	Right         []EndPart `json:"right"`
+	LeftTail      Tail      `json:"leftTail"`
+	RightTail     Tail      `json:"rightTail"`
+	PathMm        length.MM `json:"pathMm" doc:"What the cord covers, with nothing over to hold or tie."`
+	Knot          *Knot     `json:"knot,omitempty"`
+}
+
+// Tail is how far a cord's tail goes back, and through how many beads.
+type Tail struct {
+	Mm    length.MM `json:"mm"`
+	Beads int       `json:"beads"`
+}
+
+// Knot is how a ring is tied on itself.
+type Knot struct {
+	AcrossMm length.MM `json:"acrossMm"`
+	Element  *int      `json:"element,omitempty" doc:"The bead whose hole takes it."`
+}
+
+// Fit is how a piece sits on a body.
+type Fit struct {
+	MeasureMm length.MM   `json:"measureMm"`
+	EaseMm    length.MM   `json:"easeMm"`
+	Word      string      `json:"word" doc:"Of the range the ease lies in; too tight, too loose."`
+	Suits     bool        `json:"suits"`
+	Wanted    []EaseRange `json:"wanted"`
+	SuitedMm  length.MM   `json:"suitedMm" doc:"The target at which the ease would be in the middle of what is wanted."`
+	AimMm     length.MM   `json:"aimMm" doc:"That middle."`
+	Passage   *Passage    `json:"passage,omitempty"`
+}
+
+// EaseRange is one range of ease that is right.
+type EaseRange struct {
+	Word   string     `json:"word"`
+	FromMm length.MM  `json:"fromMm"`
+	ToMm   *length.MM `json:"toMm,omitempty" doc:"Absent where there is no upper limit."`
+}
+
+// Passage is what a piece that does not open must go over.
+type Passage struct {
+	Over        string    `json:"over" enum:"hand,head"`
+	NeedMm      length.MM `json:"needMm"`
+	Measured    bool      `json:"measured"`
+	StretchedMm length.MM `json:"stretchedMm"`
+	Passes      bool      `json:"passes"`
+}
+
+// Position is one place the clasp can be hooked in.
+type Position struct {
+	Link       int       `json:"link"`
+	FinishedMm length.MM `json:"finishedMm"`
+	InsideMm   length.MM `json:"insideMm,omitempty"`
+	Word       string    `json:"word,omitempty"`
+	Covers     []string  `json:"covers"`
+}
+
+// MakingStep is one thing to do; a gate has what must be true first.
+type MakingStep struct {
+	Says string   `json:"says"`
+	Must []string `json:"must,omitempty"`
+}
+
+// ThreadStep is one step of the planning.
+type ThreadStep struct {
+	Step  string `json:"step" enum:"decide,lay-out,fit,ends"`
+	State string `json:"state" enum:"untouched,settled,wrong"`
 }
 
 // CutPart is one item of the cut sum.
@@ -88,7 +158,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Does      string    `json:"does" enum:"crimp,cover,guard,loop,ring,clasp"`
+	Does      string    `json:"does" enum:"crimp,cover,guard,loop,ring,clasp,extender"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`
 	Swallowed bool      `json:"swallowed"`
@@ -119,18 +189,31 @@ type Check struct {
 	Column   int    `json:"column,omitempty"`
 	Title    string `json:"title"`
 	Says     string `json:"says"`
+	Step     string `json:"step" enum:"lay-out,fit,ends" doc:"Where in the planning it is mended."`
+	Waived   string `json:"waived,omitempty" doc:"Why it may stand."`
 	Fix      *Fix   `json:"fix,omitempty"`
 }
 
 // Fix is an edit of the document that mends a finding: the fields given take the
-// place of the row's, the house's and the palette's own.
+// place of the document's own.
 type Fix struct {
 	Says      string            `json:"says"`
 	Line      *string           `json:"line,omitempty"`
 	Cord      string            `json:"cord,omitempty"`
-	Tail      string            `json:"tail,omitempty"`
 	Palette   map[string]string `json:"palette,omitempty"`
+	House     *House            `json:"house,omitempty"`
+	TargetMm  *length.MM        `json:"targetMm,omitempty"`
+	Ends      *Ends             `json:"ends,omitempty"`
+	Forget    []string          `json:"forget,omitempty" doc:"Fields of the row to leave out: slackMm, cutMm."`
 	Materials []string          `json:"materials,omitempty" doc:"Materials of the shelf to add to the piece first."`
+}
+
+// Ends is all that ends and closes a strand.
+type Ends struct {
+	Left         []string `json:"left"`
+	Right        []string `json:"right"`
+	ClosureLeft  []string `json:"closureLeft"`
+	ClosureRight []string `json:"closureRight"`
 }
 
 // CautionShown is one thing that can hurt someone.
@@ -143,6 +226,25 @@ type CautionShown struct {
 type Drawing struct {
 	Outlines map[string]Outline `json:"outlines" doc:"By material."`
 	Nodes    []Node             `json:"nodes" doc:"The bead line as a tree."`
+	Round    *Round             `json:"round,omitempty" doc:"How it lies round a body."`
+}
+
+// Round is the loop lying round the widest thing it goes round, its hinges given
+// from the centre.
+type Round struct {
+	RadiusMm length.MM `json:"radiusMm"`
+	Links    []Link    `json:"links"`
+}
+
+// Link is one stiff part of the loop: a bead or a fitting.
+type Link struct {
+	Element  *int      `json:"element,omitempty" doc:"The bead; absent for a fitting."`
+	Material string    `json:"material,omitempty"`
+	JointMm  length.MM `json:"jointMm" doc:"Distance of the hinge that begins it from the centre."`
+	SweepRad float64   `json:"sweepRad"`
+	GapMm    length.MM `json:"gapMm" doc:"How far it stays off the body."`
+	LengthMm length.MM `json:"lengthMm"`
+	ReachMm  length.MM `json:"reachMm" doc:"How far it reaches inside the line of its hinges."`
 }
 
 // Outline is a bead's two faces as points [radius, distance from its middle] in

@@ -19,7 +19,7 @@ type Drift struct {
 
 // DriftOf compares the document's materials with the catalogue's of the same
 // ids, passing over prices; nil if none differs.
-func DriftOf(doc *Document, catalogue map[string]Material) *Drift {
+func DriftOf(doc *Document, catalogue map[string]Material, house House) *Drift {
 	d := &Drift{Document: *doc}
 	d.Document.Materials = slices.Clone(doc.Materials)
 	for i, own := range doc.Materials {
@@ -36,10 +36,10 @@ func DriftOf(doc *Document, catalogue map[string]Material) *Drift {
 	if d.Materials == nil {
 		return nil
 	}
-	if before, err := Analyse(doc, Options{}); err == nil {
+	if before, err := Analyse(doc, Options{House: house}); err == nil {
 		d.BeforeMm = before.FinishedMm
 	}
-	if after, err := Analyse(&d.Document, Options{}); err == nil {
+	if after, err := Analyse(&d.Document, Options{House: house}); err == nil {
 		d.AfterMm = after.FinishedMm
 	}
 	return d

@@ -20,9 +20,9 @@ type Edited struct {
 	Text string `json:"text,omitempty" doc:"Of a copy: the selection, spelled."`
 }
 
-// ApplyEdit edits the document's bead line. The error is Faults.
-func ApplyEdit(doc *Document, e Edit) (Edited, error) {
-	p, err := doc.Piece()
+// ApplyEdit edits the document's bead line in a shop of this house method. The error is Faults.
+func ApplyEdit(doc *Document, e Edit, house House) (Edited, error) {
+	p, err := doc.pieceOf(house)
 	if err != nil {
 		return Edited{}, err
 	}

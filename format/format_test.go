@@ -233,14 +233,14 @@ func TestDriftTellsTheLengthBeforeAndAfter(t *testing.T) {
 	now := doc.Materials[0]
 	now.AcrossMm = 4.2
 	catalogue := map[string]format.Material{"pearl-4": now, "lantern-10": doc.Materials[1]}
-	d := format.DriftOf(doc, catalogue)
+	d := format.DriftOf(doc, catalogue, format.House{})
 	if d == nil || len(d.Materials) != 1 || d.Materials[0] != "pearl-4" || d.AfterMm <= d.BeforeMm+15 {
 		t.Fatalf("drift = %+v", d)
 	}
 	if doc.Materials[0].AcrossMm != 4 {
 		t.Error("looking for drift changed the piece")
 	}
-	if format.DriftOf(&d.Document, catalogue) != nil {
+	if format.DriftOf(&d.Document, catalogue, format.House{}) != nil {
 		t.Error("a piece with the catalogue's measures still drifts")
 	}
 }

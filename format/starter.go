@@ -7,6 +7,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/piece"
 )
 
 // Starter is a new piece from three answers: what it is, how it closes, and how
@@ -54,6 +55,9 @@ func Starter(name, kind, closure string, target length.MM, catalogue []Material)
 		doc.Palette[key] = use(bead)
 		row.Line = "{" + key + "}"
 	}
+	if closure != "clasp" {
+		doc.startKnot(&row, cord, pick, use)
+	}
 	if closure == "clasp" {
 		doc.startEnds(&row, cord, pick, use)
 	}
@@ -67,6 +71,22 @@ var (
 	startingDiameter = map[string]float64{"wire": 0.36, "elastic": 0.7}
 	startingBead     = map[string]float64{"necklace": 4, "bracelet": 6, "anklet": 4}
 )
+
+// startKnot begins a ring with a bead whose hole hides the knot.
+func (d *Document) startKnot(row *Row, cord *Material, pick func(func(*Material) bool, func(*Material) float64) *Material, use func(*Material) string) {
+	across := length.MM(piece.DefaultHouse().KnotAcross()) * cord.DiameterMm
+	bead := pick(func(m *Material) bool { return m.Class == "bead" && m.HoleMm >= across && m.Facing == "" },
+		func(m *Material) float64 { return float64(m.HoleMm + m.AcrossMm) })
+	if bead == nil {
+		return
+	}
+	key := firstLetter(bead.Name)
+	if d.Palette[key] != "" {
+		key = "K"
+	}
+	d.Palette[key] = use(bead)
+	row.Line = key + " " + row.Line
+}
 
 func firstLetter(name string) string {
 	for _, r := range name {

@@ -55,7 +55,7 @@ func (s *server) registerAnalysis(api huma.API) {
 	call(api, huma.Operation{OperationID: "edit", Method: http.MethodPost, Path: "/api/edit", Summary: "Edit a bead line at a place of the laid-out strand"},
 		func(ctx context.Context, in *editInput) (*answer[EditedPiece], error) {
 			doc := in.Body.Document
-			edited, err := format.ApplyEdit(&doc, in.Body.Edit)
+			edited, err := format.ApplyEdit(&doc, in.Body.Edit, s.options(ctx, in.Unit).House)
 			if err != nil {
 				return nil, err
 			}
@@ -79,5 +79,13 @@ func (s *server) registerAnalysis(api huma.API) {
 }
 
 func (s *server) analyse(ctx context.Context, doc *format.Document, unit string) (*format.Analysis, error) {
-	return format.Analyse(doc, format.Options{Unit: length.Unit(unit), Shelf: s.shelf.materials(ctx), Drawing: true})
+	opt := s.options(ctx, unit)
+	opt.Drawing = true
+	return format.Analyse(doc, opt)
+}
+
+// options are how the shop has its pieces worked out.
+func (s *server) options(ctx context.Context, unit string) format.Options {
+	shelf, house := s.shelf.at(ctx)
+	return format.Options{Unit: length.Unit(unit), Shelf: shelf, House: house}
 }

@@ -145,7 +145,8 @@ func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[Mat
 		outline := format.OutlineOf(m.Bead)
 		facts.Outline, facts.SizedBy = &outline, string(m.Bead.SizedBy())
 		facts.AloneMm, facts.TenMm = m.Bead.Length(), m.Bead.Length()+9*m.Bead.Pitch()
-		for _, c := range s.shelf.materials(ctx) {
+		shelf, _ := s.shelf.at(ctx)
+		for _, c := range shelf {
 			if c.Cord != nil {
 				facts.Fits = append(facts.Fits, CordFit{c.ID, material.PassesThrough(m.Bead.Hole, c.Cord.Diameter)})
 			}
@@ -164,12 +165,13 @@ func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[
 	}
 	out := []PieceEffect{}
 	changed := map[string]format.Material{in.Body.ID: in.Body}
+	_, house := s.shelf.at(ctx)
 	for _, p := range pieces {
 		effect := PieceEffect{ID: p.ID, Name: p.Name}
 		if p.FinishedMM != nil {
 			effect.BeforeMm, effect.AfterMm = length.MM(*p.FinishedMM), length.MM(*p.FinishedMM)
 		}
-		if d := format.DriftOf(&p.Document, changed); d != nil {
+		if d := format.DriftOf(&p.Document, changed, house); d != nil {
 			effect.BeforeMm, effect.AfterMm = d.BeforeMm, d.AfterMm
 		}
 		out = append(out, effect)

@@ -66,7 +66,10 @@ func (s *server) registerPieces(api huma.API) {
 	call(api, huma.Operation{OperationID: "startPiece", Method: http.MethodPost, Path: "/api/pieces/new", Summary: "Start a piece from three answers"}, s.startPiece)
 	call(api, huma.Operation{OperationID: "importPiece", Method: http.MethodPost, Path: "/api/pieces", Summary: "Keep a piece file as a new piece"},
 		func(ctx context.Context, in *struct{ Body format.Document }) (*pieceAnswer, error) {
-			return s.create(ctx, in.Body)
+			// What a file brings along of the house's own way follows the house here.
+			doc := in.Body
+			doc.House = doc.House.Beside(s.options(ctx, "").House.Over(format.DefaultHouse()))
+			return s.create(ctx, doc)
 		})
 	call(api, huma.Operation{OperationID: "getPiece", Method: http.MethodGet, Path: "/api/pieces/{id}", Summary: "One piece with its draft"}, s.getPiece)
 	call(api, huma.Operation{OperationID: "saveDraft", Method: http.MethodPut, Path: "/api/pieces/{id}", Summary: "Keep a draft"},
@@ -159,7 +162,7 @@ func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error
 	if err != nil {
 		return nil, err
 	}
-	return &pieceAnswer{stateOf(p, format.DriftOf(&p.Document, catalogue(rows)))}, nil
+	return &pieceAnswer{stateOf(p, format.DriftOf(&p.Document, catalogue(rows), s.options(ctx, "").House))}, nil
 }
 
 // copyName names a copy, keeping within the length of a name.

@@ -87,6 +87,7 @@ func asProblem(err error) error {
 	var faults format.Faults
 	var stale *store.Stale
 	var staleMaterial *store.StaleMaterial
+	var staleHouse *store.StaleHouse
 	var problem *Problem
 	switch {
 	case errors.As(err, &problem):
@@ -102,6 +103,8 @@ func asProblem(err error) error {
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: stale.Error(), Current: &current, KeptAs: stale.KeptAs}
 	case errors.As(err, &staleMaterial):
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleMaterial.Error()}
+	case errors.As(err, &staleHouse):
+		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleHouse.Error()}
 	case errors.Is(err, store.ErrNotFound):
 		return &Problem{Title: "Not there", Status: http.StatusNotFound, Detail: "There is nothing under this address; it may have been deleted."}
 	case errors.Is(err, errAway), isAway(err):

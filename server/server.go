@@ -75,6 +75,7 @@ func (s *server) register(api huma.API) {
 	s.registerCSV(api)
 	s.registerPieces(api)
 	s.registerVersions(api)
+	s.registerHouse(api)
 }
 
 // call registers one typed call. Bodies are read strictly by the open format,

@@ -11,14 +11,15 @@ import (
 	"mala/store"
 )
 
-// shelf is the catalogue as fixes fetch from it: the cords, and small beads that
-// can go between others. It is read at most every few seconds, and does without
-// when the database is away.
+// shelf is the catalogue as fixes fetch from it: findings, cords, and small beads
+// that can go between others; and the house method. It is read at most every few
+// seconds, and stays as it was when the database is away.
 type shelf struct {
 	store *store.Store
 	mu    sync.Mutex
 	read  time.Time
 	items []*material.Material
+	house format.House
 }
 
 // The shelf's limits: how long it is taken to be right, and what goes between.
@@ -27,40 +28,51 @@ const (
 	smallBead  = 6.0 // mm across
 	fineHole   = length.MM(1.3)
 	shelfBeads = 60
+	// shelfFindings is more than a shop has of them.
+	shelfFindings = 500
 )
 
-func (s *shelf) materials(ctx context.Context) []*material.Material {
+// at gives what lies on the shelf, and the shop's house method.
+func (s *shelf) at(ctx context.Context) ([]*material.Material, format.House) {
 	s.mu.Lock()
 	defer s.mu.Unlock()
 	if time.Since(s.read) < shelfFresh || s.store == nil {
-		return s.items
+		return s.items, s.house
 	}
 	s.read = time.Now()
 	rows, err := s.small(ctx)
 	if err != nil {
-		return s.items
+		return s.items, s.house
+	}
+	if shop, err := s.store.House(ctx); err == nil {
+		s.house = shop.House
 	}
 	s.items = nil
 	for i := range rows {
 		m, faults := rows[i].Document.Material("")
-		if faults == nil && (m.Cord != nil || m.Bead.Hole <= fineHole && m.Bead.Facing == material.FacingNone) {
+		if faults == nil && (m.Bead == nil || m.Bead.Hole <= fineHole && m.Bead.Facing == material.FacingNone) {
 			s.items = append(s.items, m)
 		}
 	}
-	return s.items
+	return s.items, s.house
 }
 
-// small reads the cords, and some of the small beads.
+// small reads the cords, the findings, and some of the small beads.
 func (s *shelf) small(ctx context.Context) ([]store.Material, error) {
 	rows, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassCord)})
 	if err != nil {
 		return nil, err
 	}
+	findings, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassFinding), Limit: shelfFindings})
+	if err != nil {
+		return nil, err
+	}
+	rows = append(rows, findings...)
 	beads, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassBead), Most: smallBead, Limit: shelfBeads})
 	return append(rows, beads...), err
 }
 
-// moved says that the catalogue has changed.
+// moved says that the catalogue or the house method has changed.
 func (s *shelf) moved() {
 	s.mu.Lock()
 	defer s.mu.Unlock()

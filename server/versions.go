@@ -11,7 +11,6 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"mala/core/length"
 	"mala/format"
 	"mala/store"
 )
@@ -82,7 +81,9 @@ func (s *server) registerVersions(api huma.API) {
 				return nil, err
 			}
 			out := VersionState{VersionNote: noteOf(v), Document: v.Document}
-			out.Analysis, _ = format.Analyse(&v.Document, format.Options{Unit: length.Unit(in.Unit), Shelf: s.shelf.materials(ctx), Drawing: true})
+			opt := s.options(ctx, in.Unit)
+			opt.Drawing, opt.House = true, v.House
+			out.Analysis, _ = format.Analyse(&v.Document, opt)
 			return &answer[VersionState]{out}, nil
 		})
 	call(api, huma.Operation{OperationID: "restoreVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions/{number}/restore", Summary: "Make a version the draft again"},
@@ -126,7 +127,10 @@ func (s *server) versionFile(ctx context.Context, in *VersionID) (*file, error) 
 	if err != nil {
 		return nil, err
 	}
-	data, err := json.MarshalIndent(v.Document.Tidied(), "", "  ")
+	// The file stands by itself: it carries the house method it was made by.
+	doc := v.Document.Tidied()
+	doc.House = doc.House.Over(v.House).Over(format.DefaultHouse())
+	data, err := json.MarshalIndent(doc, "", "  ")
 	if err != nil {
 		return nil, err
 	}

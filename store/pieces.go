@@ -66,16 +66,20 @@ func (s *Store) Piece(ctx context.Context, id string) (Piece, error) {
 // CreatePiece keeps a new piece.
 func (s *Store) CreatePiece(ctx context.Context, doc format.Document) (Piece, error) {
 	p := Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: s.now(), UpdatedAt: s.now()}
-	p.take(doc)
+	house, err := houseIn(s.db.WithContext(ctx))
+	if err != nil {
+		return p, err
+	}
+	p.take(doc, house)
 	return p, s.db.WithContext(ctx).Create(&p).Error
 }
 
 // take takes the document over, with the figures that lists show.
-func (p *Piece) take(doc format.Document) {
+func (p *Piece) take(doc format.Document, house format.House) {
 	p.Name, p.Kind, p.Document = doc.Name, doc.Kind, doc
 	p.Tags = append([]string{}, doc.Tags...)
 	p.FinishedMM, p.Beads, p.Worst = nil, 0, "line"
-	a, err := format.Analyse(&doc, format.Options{})
+	a, err := format.Analyse(&doc, format.Options{House: house})
 	if err != nil {
 		return
 	}
@@ -84,7 +88,7 @@ func (p *Piece) take(doc format.Document) {
 	for _, s := range a.Strands {
 		p.Beads += s.Beads
 	}
-	if len(a.Checks) > 0 {
+	if len(a.Checks) > 0 && a.Checks[0].Waived == "" {
 		p.Worst = a.Checks[0].Severity
 	}
 }
@@ -106,7 +110,11 @@ func (s *Store) SaveDraft(ctx context.Context, id string, base int64, doc format
 			stale = &Stale{Current: *current, KeptAs: kept.Number}
 			return err
 		}
-		p.take(doc)
+		house, err := houseIn(tx)
+		if err != nil {
+			return err
+		}
+		p.take(doc, house)
 		p.Revision, p.UpdatedAt = current.Revision+1, s.now()
 		return tx.Save(&p).Error
 	})

@@ -31,6 +31,7 @@ type Version struct {
 	Reason    Reason
 	Label     string
 	Document  format.Document `gorm:"serializer:json"`
+	House     format.House    `gorm:"serializer:json"` // the shop's, when it was made
 	CreatedAt time.Time       `gorm:"autoCreateTime:false"`
 }
 
@@ -72,10 +73,14 @@ func (s *Store) addVersion(tx *gorm.DB, id string, doc format.Document, reason R
 	if err != nil && err != ErrNotFound {
 		return Version{}, err
 	}
-	if err == nil && reason != Named && reflect.DeepEqual(normal(last.Document), normal(doc)) {
+	house, houseErr := houseIn(tx)
+	if houseErr != nil {
+		return Version{}, houseErr
+	}
+	if err == nil && reason != Named && reflect.DeepEqual(normal(last.Document), normal(doc)) && reflect.DeepEqual(last.House, house) {
 		return last, nil
 	}
-	v := Version{PieceID: id, Number: last.Number + 1, Reason: reason, Label: label, Document: doc, CreatedAt: s.now()}
+	v := Version{PieceID: id, Number: last.Number + 1, Reason: reason, Label: label, Document: doc, House: house, CreatedAt: s.now()}
 	return v, tx.Create(&v).Error
 }
 
@@ -101,8 +106,12 @@ func (s *Store) RestoreVersion(ctx context.Context, id string, number int) (Piec
 		if _, err := s.addVersion(tx, id, current.Document, Restored, ""); err != nil {
 			return err
 		}
+		house, err := houseIn(tx)
+		if err != nil {
+			return err
+		}
 		p = *current
-		p.take(old.Document)
+		p.take(old.Document, house)
 		p.Revision, p.UpdatedAt = current.Revision+1, s.now()
 		return tx.Save(&p).Error
 	})

@@ -9,6 +9,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // Caution is one thing to mind, and why it applies to this piece.
@@ -42,7 +43,19 @@ func For(m *measure.Measured) []Caution {
 	}) {
 		add("metal", "Plated and base metals may hold nickel or lead: keep to your local limits for what touches skin.")
 	}
-	if m.Piece.Closure.Type != "clasp" {
+	if m.Piece.Child() {
+		add("child", "For a child: a cord that does not break away can strangle; never at night or unwatched. See your local rules.")
+	}
+	if m.Piece.Closure.Type == piece.Knot && m.Piece.House.Glue == piece.Yes {
+		add("glue", "Glue: open a window, keep it off skin and eyes, and let it dry as its label says.")
+	}
+	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Bead.Look.Finish == "stone" }) {
+		add("stones", "Make no health claims for stones; see your local rules.")
+	}
+	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Bead.Look.Finish == "lava" }) {
+		add("oils", "Oils put on porous beads can irritate skin and stain clothes.")
+	}
+	if m.Piece.Closure.Type != piece.Clasp {
 		add("tight-band", "A band that is too tight cuts circulation: it should turn freely.")
 	}
 	if m.Finished >= longStrand {

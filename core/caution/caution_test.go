@@ -26,6 +26,8 @@ func TestCautionsFollowFromWhatIsUsed(t *testing.T) {
 		"cut-ends": with(material.Material{Cord: &material.Cord{Type: material.Wire}}),
 		"magnet":   with(material.Material{Finding: &material.Finding{Type: material.Magnetic}}),
 		"metal":    with(material.Material{Metal: "brass"}),
+		"stones":   with(material.Material{Bead: &material.Bead{Look: material.Look{Finish: "stone"}}}),
+		"oils":     with(material.Material{Bead: &material.Bead{Look: material.Look{Finish: "lava"}}}),
 	} {
 		if got := codes(m); !slices.Contains(got, code) || !slices.Contains(got, "small-parts") {
 			t.Errorf("got %v, want %s and small-parts", got, code)
@@ -39,6 +41,10 @@ func TestCautionsFollowFromWhatIsUsed(t *testing.T) {
 	ring.Piece.Closure.Type, ring.Finished = piece.Knot, 700
 	if got := codes(ring); !slices.Contains(got, "tight-band") || !slices.Contains(got, "snag") {
 		t.Errorf("a long ring: %v", got)
+	}
+	ring.Piece.House.Glue, ring.Piece.Body = piece.Yes, &piece.Body{Child: true}
+	if got := codes(ring); !slices.Contains(got, "glue") || !slices.Contains(got, "child") {
+		t.Errorf("a glued ring for a child: %v", got)
 	}
 	for _, c := range For(ring) {
 		if c.Code == "small-parts" && !strings.Contains(c.Says, "local rules") {

@@ -77,8 +77,8 @@ func openBetween(m *measure.Measured, f Finding, bench Bench) []Fix {
 		}
 		for _, i := range closedAt(e) {
 			for _, ring := range ringsFor(m, bench.Shelf) {
-				ends := endsOf(m.Piece)
-				row, closure := ends.side(side)
+				ends := EndsOf(m.Piece)
+				row, closure := ends.Side(side)
 				putBeside(row, closure, e.Parts[i+1].Material, ring)
 				fixes = append(fixes, Fix{Says: "Put " + ring.Name + " between", Edit: Edit{Ends: &ends}})
 			}

@@ -76,8 +76,8 @@ func covers(cover, crimp *material.Finding) bool {
 
 // without takes one fitting out of an end.
 func without(m *measure.Measured, end string, out *material.Material) Fix {
-	ends := endsOf(m.Piece)
-	row, closure := ends.side(end)
+	ends := EndsOf(m.Piece)
+	row, closure := ends.Side(end)
 	for _, list := range []*[]*material.Material{row, closure} {
 		for i, x := range *list {
 			if x == out {

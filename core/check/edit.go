@@ -37,29 +37,29 @@ type Ends struct {
 	ClosureLeft, ClosureRight []*material.Material
 }
 
-// endsOf gives the ends as they are, in lists of their own.
-func endsOf(p *piece.Piece) Ends {
+// EndsOf gives the ends as they are, in lists of their own.
+func EndsOf(p *piece.Piece) Ends {
 	own := func(list []*material.Material) []*material.Material { return append([]*material.Material{}, list...) }
 	row := p.Sections[0].Rows[0]
 	return Ends{own(row.Left), own(row.Right), own(p.Closure.Left), own(p.Closure.Right)}
 }
 
-// side gives the two lists of an end.
-func (e *Ends) side(end string) (row, closure *[]*material.Material) {
+// Side gives the two lists of an end.
+func (e *Ends) Side(end string) (row, closure *[]*material.Material) {
 	if end == "right" {
 		return &e.Right, &e.ClosureRight
 	}
 	return &e.Left, &e.ClosureLeft
 }
 
-// swap puts one fitting in the place of another at one end, or at both if end is
+// Swap puts one fitting in the place of another at one end, or at both if end is
 // empty.
-func (e *Ends) swap(end string, from, to *material.Material) {
+func (e *Ends) Swap(end string, from, to *material.Material) {
 	for _, side := range []string{"left", "right"} {
 		if end != "" && side != end {
 			continue
 		}
-		row, closure := e.side(side)
+		row, closure := e.Side(side)
 		for _, list := range []*[]*material.Material{row, closure} {
 			for i, m := range *list {
 				if m == from {

@@ -35,8 +35,8 @@ func instead(m *measure.Measured, end string, from *material.Material, shelf []*
 	})
 	var fixes []Fix
 	for _, c := range fit {
-		ends := endsOf(m.Piece)
-		ends.swap(end, from, c)
+		ends := EndsOf(m.Piece)
+		ends.Swap(end, from, c)
 		fixes = append(fixes, Fix{Says: "Use " + c.Name + " instead", Edit: Edit{Ends: &ends}})
 	}
 	return fixes

@@ -97,8 +97,8 @@ func longerBarEnd(m *measure.Measured, side string, shelf []*material.Material) 
 	var fixes []Fix
 	for _, ring := range ringsFor(m, shelf) {
 		for n := 1; n <= 3; n++ {
-			ends := endsOf(m.Piece)
-			_, closure := ends.side(side)
+			ends := EndsOf(m.Piece)
+			_, closure := ends.Side(side)
 			for range n {
 				*closure = append([]*material.Material{ring}, *closure...)
 			}

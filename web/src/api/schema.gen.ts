@@ -106,6 +106,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shop's house method */
+        get: operations["getHouse"];
+        /** Keep the house method */
+        put: operations["saveHouse"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What another house method would change, before it is kept */
+        post: operations["tryHouse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/length": {
         parameters: {
             query?: never;
@@ -382,6 +417,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/suggest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fittings for the ends of a piece, each with its reason */
+        post: operations["suggest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -396,6 +448,8 @@ export interface components {
              * @description Round the closed loop along the cord.
              */
             finishedMm: number;
+            /** @description How it sits on the body it is for. */
+            fit?: components["schemas"]["Fit"];
             format: string;
             /**
              * Format: double
@@ -403,21 +457,42 @@ export interface components {
              */
             insideMm: number | null;
             insideRule?: components["schemas"]["InsideRule"];
+            /** @description The trade's name for such a finished length. */
+            lengthName?: string;
             /** Format: double */
             massG: number;
+            /** @description Where the clasp can be hooked in, the shortest first. */
+            positions?: components["schemas"]["Position"][];
             sensitivity: components["schemas"]["Sensitivity"][];
+            /** @description How it is made, in order. */
+            steps: components["schemas"]["MakingStep"][];
             strands: components["schemas"]["Strand"][];
             tally: components["schemas"]["Count"][];
             target?: components["schemas"]["TargetState"];
+            /** @description How far each step of the planning is. */
+            thread: components["schemas"]["ThreadStep"][];
             unweighed: string[];
         };
         Body: {
+            child?: boolean;
+            /** @description The word for the ease that is wanted. */
+            fit?: string;
+            /** @description The standard size or age the measure stands for. */
+            for?: string;
             /** Format: double */
             handMm?: number;
             /** Format: double */
             headMm?: number;
             /** Format: double */
             measureMm?: number;
+            /** @enum {string} */
+            part: "wrist" | "neck" | "ankle";
+        };
+        BodySize: {
+            child?: boolean;
+            /** Format: double */
+            measureMm: number;
+            name: string;
             /** @enum {string} */
             part: "wrist" | "neck" | "ankle";
         };
@@ -459,8 +534,15 @@ export interface components {
             says: string;
             /** @enum {string} */
             severity: "stop" | "warn" | "advise";
+            /**
+             * @description Where in the planning it is mended.
+             * @enum {string}
+             */
+            step: "lay-out" | "fit" | "ends";
             strand: string;
             title: string;
+            /** @description Why it may stand. */
+            waived?: string;
         };
         Closure: {
             left?: string[];
@@ -505,6 +587,8 @@ export interface components {
             /** @description Words to find the piece by. */
             tags?: string[];
             target?: components["schemas"]["Target"];
+            /** @description Checks that may stand, and why. */
+            waived?: components["schemas"]["Waiver"][];
         };
         Drawing: {
             /** @description The bead line as a tree. */
@@ -513,6 +597,8 @@ export interface components {
             outlines: {
                 [key: string]: components["schemas"]["Outline"];
             };
+            /** @description How it lies round a body. */
+            round?: components["schemas"]["Round"];
         };
         Drift: {
             /** Format: double */
@@ -523,6 +609,30 @@ export interface components {
             document: components["schemas"]["Document"];
             /** @description Ids of the materials that changed. */
             materials: string[];
+        };
+        Ease: {
+            /** Format: double */
+            fromMm: number;
+            /** @enum {string} */
+            part: "wrist" | "neck" | "ankle";
+            /** @description For pieces that slip on, not for ones that open. */
+            stretch?: boolean;
+            /**
+             * Format: double
+             * @description 0 where there is no upper limit.
+             */
+            toMm: number;
+            word: string;
+        };
+        EaseRange: {
+            /** Format: double */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Absent where there is no upper limit.
+             */
+            toMm?: number;
+            word: string;
         };
         Edit: {
             /** @enum {string} */
@@ -569,14 +679,45 @@ export interface components {
         };
         EndPart: {
             /** @enum {string} */
-            does: "crimp" | "cover" | "guard" | "loop" | "ring" | "clasp";
+            does: "crimp" | "cover" | "guard" | "loop" | "ring" | "clasp" | "extender";
             material?: string;
             /** Format: double */
             mm: number;
             swallowed: boolean;
         };
+        Ends: {
+            closureLeft: string[];
+            closureRight: string[];
+            left: string[];
+            right: string[];
+        };
+        Fit: {
+            /**
+             * Format: double
+             * @description That middle.
+             */
+            aimMm: number;
+            /** Format: double */
+            easeMm: number;
+            /** Format: double */
+            measureMm: number;
+            passage?: components["schemas"]["Passage"];
+            /**
+             * Format: double
+             * @description The target at which the ease would be in the middle of what is wanted.
+             */
+            suitedMm: number;
+            suits: boolean;
+            wanted: components["schemas"]["EaseRange"][];
+            /** @description Of the range the ease lies in; too tight, too loose. */
+            word: string;
+        };
         Fix: {
             cord?: string;
+            ends?: components["schemas"]["Ends"];
+            /** @description Fields of the row to leave out: slackMm, cutMm. */
+            forget?: string[];
+            house?: components["schemas"]["House"];
             line?: string;
             /** @description Materials of the shelf to add to the piece first. */
             materials?: string[];
@@ -584,27 +725,94 @@ export interface components {
                 [key: string]: string;
             };
             says: string;
-            tail?: string;
+            /** Format: double */
+            targetMm?: number;
         };
         Health: {
             /** @enum {string} */
             database: "up";
         };
         House: {
+            /** @enum {string} */
+            attach?: "jump-rings" | "split-rings" | "direct";
+            /** Format: double */
+            childTailMm?: number;
+            /** @enum {string} */
+            covers?: "no" | "yes";
+            /** @enum {string} */
+            crimp?: "folded" | "flat" | "three-sided";
+            ease?: components["schemas"]["Ease"][];
             /** Format: double */
             elasticTailMm?: number;
             /** @enum {string} */
-            hand?: "spool" | "standard" | "generous";
+            glue?: "yes" | "no";
+            /** @enum {string} */
+            guards?: "never" | "single" | "always";
+            /** @enum {string} */
+            hand?: "standard" | "generous" | "spool";
+            /** @enum {string} */
+            knot?: "surgeons" | "square" | "triple";
+            /** @enum {string} */
+            knotPlace?: "hidden" | "shown";
+            lengths?: components["schemas"]["NamedLength"][];
             /** Format: double */
             loopMm?: number;
+            sizes?: components["schemas"]["BodySize"][];
             /** @enum {string} */
             slack?: "snug" | "easy";
             /** @enum {string} */
-            tail?: "tucked" | "trimmed";
+            stopper?: "stopper" | "tape" | "spool";
+            /** @enum {string} */
+            tail?: "tucked" | "beads" | "trimmed";
+            /** Format: int64 */
+            tailBeads?: number;
             /** Format: double */
             tailMm?: number;
             /** @enum {string} */
             targetCounts?: "closed" | "beads";
+            /** @enum {string} */
+            thread?: "single" | "doubled";
+            /** @enum {string} */
+            unit?: "mm" | "cm" | "in";
+        };
+        HouseEffect: {
+            after: components["schemas"]["HouseFigures"];
+            before: components["schemas"]["HouseFigures"];
+        };
+        HouseEffects: {
+            changed: components["schemas"]["PieceByHouse"][];
+            /**
+             * Format: int64
+             * @description How many pieces there are.
+             */
+            pieces: number;
+        };
+        HouseFigures: {
+            /** Format: int64 */
+            beads: number;
+            /** @description The titles of the checks that are open. */
+            checks: string[];
+            /** Format: double */
+            cutMm: number;
+            /** @description Its ends are not built the house's way. */
+            endsDiffer: boolean;
+            /** Format: double */
+            finishedMm: number;
+            /** Format: double */
+            slackMm: number;
+            /**
+             * Format: int64
+             * @description How many steps its making has.
+             */
+            steps: number;
+        };
+        HouseState: {
+            /** @description What the shop has chosen otherwise than it comes. */
+            house: components["schemas"]["House"];
+            /** Format: int64 */
+            revision: number;
+            /** @description The same with everything filled in. */
+            whole: components["schemas"]["House"];
         };
         InsideRule: {
             /** Format: double */
@@ -614,6 +822,42 @@ export interface components {
              * @description Thickness of the beads taken to touch.
              */
             thickMm: number;
+        };
+        Knot: {
+            /** Format: double */
+            acrossMm: number;
+            /**
+             * Format: int64
+             * @description The bead whose hole takes it.
+             */
+            element?: number;
+        };
+        Link: {
+            /**
+             * Format: int64
+             * @description The bead; absent for a fitting.
+             */
+            element?: number;
+            /**
+             * Format: double
+             * @description How far it stays off the body.
+             */
+            gapMm: number;
+            /**
+             * Format: double
+             * @description Distance of the hinge that begins it from the centre.
+             */
+            jointMm: number;
+            /** Format: double */
+            lengthMm: number;
+            material?: string;
+            /**
+             * Format: double
+             * @description How far it reaches inside the line of its hinges.
+             */
+            reachMm: number;
+            /** Format: double */
+            sweepRad: number;
         };
         Look: {
             colour?: string;
@@ -625,6 +869,10 @@ export interface components {
             label?: string;
             /** @enum {string} */
             reason: "named" | "printed" | "exported";
+        };
+        MakingStep: {
+            must?: string[];
+            says: string;
         };
         Material: {
             /** Format: double */
@@ -668,6 +916,11 @@ export interface components {
             joint?: "open" | "soldered" | "split";
             /** Format: double */
             lengthMm?: number;
+            /**
+             * Format: int64
+             * @description Of an extender.
+             */
+            links?: number;
             look?: components["schemas"]["Look"];
             /** Format: double */
             massG?: number;
@@ -718,6 +971,18 @@ export interface components {
         NameVersionInputBody: {
             label: string;
         };
+        NamedLength: {
+            /** Format: double */
+            fromMm: number;
+            /** @enum {string} */
+            kind: "necklace" | "bracelet" | "anklet";
+            name: string;
+            /**
+             * Format: double
+             * @description 0 where there is no upper limit.
+             */
+            toMm: number;
+        };
         NewPiece: {
             /** @enum {string} */
             closure: "clasp" | "knot" | "none";
@@ -754,6 +1019,21 @@ export interface components {
             holeMm: number;
             left: number[][];
             right: number[][];
+        };
+        Passage: {
+            measured: boolean;
+            /** Format: double */
+            needMm: number;
+            /** @enum {string} */
+            over: "hand" | "head";
+            passes: boolean;
+            /** Format: double */
+            stretchedMm: number;
+        };
+        PieceByHouse: {
+            effect: components["schemas"]["HouseEffect"];
+            id: string;
+            name: string;
         };
         PieceCard: {
             /** Format: int64 */
@@ -809,6 +1089,16 @@ export interface components {
             toMm: number;
             turned: boolean;
         };
+        Position: {
+            covers: string[];
+            /** Format: double */
+            finishedMm: number;
+            /** Format: double */
+            insideMm?: number;
+            /** Format: int64 */
+            link: number;
+            word?: string;
+        };
         Price: {
             /** Format: double */
             amount: number;
@@ -841,8 +1131,18 @@ export interface components {
             /** Format: double */
             mm: number;
         };
+        Round: {
+            links: components["schemas"]["Link"][];
+            /** Format: double */
+            radiusMm: number;
+        };
         Row: {
             cord: string;
+            /**
+             * Format: double
+             * @description What the cord has been cut to already.
+             */
+            cutMm?: number;
             left?: string[];
             /** @description The bead line. */
             line: string;
@@ -891,6 +1191,14 @@ export interface components {
             base: number;
             document: components["schemas"]["Document"];
         };
+        SaveHouseInputBody: {
+            /**
+             * Format: int64
+             * @description The revision it was made from.
+             */
+            base: number;
+            house: components["schemas"]["House"];
+        };
         SaveMaterialInputBody: {
             /**
              * Format: int64
@@ -921,11 +1229,19 @@ export interface components {
             /** Format: double */
             cutMm: number;
             id: string;
+            knot?: components["schemas"]["Knot"];
             left: components["schemas"]["EndPart"][];
+            leftTail: components["schemas"]["Tail"];
             /** @description The bead line in its canonical form. */
             line: string;
+            /**
+             * Format: double
+             * @description What the cord covers, with nothing over to hold or tie.
+             */
+            pathMm: number;
             placed: components["schemas"]["Placed"][];
             right: components["schemas"]["EndPart"][];
+            rightTail: components["schemas"]["Tail"];
             ring: boolean;
             runs: components["schemas"]["RunOf"][];
             /** Format: double */
@@ -934,6 +1250,29 @@ export interface components {
             slackNeededMm: number;
             /** Format: double */
             strungMm: number;
+        };
+        Suggestion: {
+            /** @enum {string} */
+            does: "crimp" | "cover" | "guard" | "ring" | "clasp";
+            /** @enum {string} */
+            end?: "left" | "right";
+            fix?: components["schemas"]["Fix"];
+            /** @description The end has it already. */
+            has: boolean;
+            material: string;
+            name: string;
+            reason: string;
+        };
+        Suggestions: {
+            /** @description Builds both ends as the house does; absent if they are so. */
+            byHouse?: components["schemas"]["Fix"];
+            items: components["schemas"]["Suggestion"][];
+        };
+        Tail: {
+            /** Format: int64 */
+            beads: number;
+            /** Format: double */
+            mm: number;
         };
         Target: {
             /** Format: double */
@@ -963,6 +1302,12 @@ export interface components {
             toleranceMm: number;
             within: boolean;
         };
+        ThreadStep: {
+            /** @enum {string} */
+            state: "untouched" | "settled" | "wrong";
+            /** @enum {string} */
+            step: "decide" | "lay-out" | "fit" | "ends";
+        };
         TypedLength: {
             text: string;
             /**
@@ -991,6 +1336,13 @@ export interface components {
             number: number;
             /** @enum {string} */
             reason: "named" | "printed" | "exported" | "restored" | "quiet" | "set aside";
+        };
+        Waiver: {
+            code: string;
+            /** @enum {string} */
+            end?: "left" | "right";
+            /** @description Why it may stand. */
+            note: string;
         };
     };
     responses: never;
@@ -1178,6 +1530,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getHouse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveHouse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveHouseInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tryHouse: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["House"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseEffects"];
                 };
             };
             /** @description Error */
@@ -1849,6 +2298,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PieceState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    suggest: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Suggestions"];
                 };
             };
             /** @description Error */

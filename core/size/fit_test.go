@@ -1,0 +1,137 @@
+package size
+
+import (
+	"math"
+	"testing"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// ring is a stretch bracelet of 22 rounds of 8, 151.44 inside, on elastic that
+// goes 1.4 times its length.
+func ring(t *testing.T, body piece.Body) *measure.Measured {
+	t.Helper()
+	return of(t, "22R", piece.Closure{Type: piece.Knot}, &material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Bracelet, body)
+}
+
+func of(t *testing.T, text string, closure piece.Closure, cord *material.Cord, kind piece.Kind, body piece.Body) *measure.Measured {
+	t.Helper()
+	line, err := pattern.Parse(text)
+	if err != nil {
+		t.Fatal(err)
+	}
+	round, err := material.NewBead(material.Bead{Shape: material.Round, Across: 8, Hole: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := &piece.Piece{Kind: kind, House: piece.DefaultHouse(), Closure: closure, Body: &body,
+		Palette:  map[string]*material.Material{"R": {ID: "round", Name: "round", Class: material.ClassBead, Bead: round}},
+		Sections: []piece.Section{{Rows: []piece.Row{{Line: line, Passes: 1, Cord: &material.Material{ID: "cord", Name: "cord", Class: material.ClassCord, Cord: cord}}}}}}
+	m, err := measure.Measure(p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m
+}
+
+func TestEaseAndItsWord(t *testing.T) {
+	for _, tt := range []struct {
+		measure length.MM
+		word    string
+		suits   bool
+	}{{150, "comfortable", true}, {157, "comfortable", true}, {158, TooTight, false}, {145, TooLoose, false}} {
+		f := Of(ring(t, piece.Body{Part: "wrist", Measure: tt.measure}))
+		if math.Abs(float64(f.Ease-(151.44-tt.measure))) > 0.01 || f.Word != tt.word || f.Suits() != tt.suits {
+			t.Errorf("on %v: ease %v, %s, suits %v; want %s, %v", tt.measure, f.Ease, f.Word, f.Suits(), tt.word, tt.suits)
+		}
+	}
+	if Of(ring(t, piece.Body{Part: "wrist"})) != nil {
+		t.Error("without a measure there is no ease")
+	}
+}
+
+func TestAnAskedForFitNarrowsWhatSuits(t *testing.T) {
+	clasp := piece.Closure{Type: piece.Clasp, Left: []*material.Material{{ID: "c", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Lobster, Closed: 8}}}}
+	wire := &material.Cord{Type: material.Wire, Diameter: 0.38}
+	m := of(t, "22R", clasp, wire, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150})
+	f := Of(m)
+	if f.Word != "comfortable" || !f.Suits() {
+		t.Fatalf("ease %v is %s", f.Ease, f.Word)
+	}
+	m.Piece.Body.Fit = "loose"
+	f = Of(m)
+	if f.Suits() || f.Middle != 20 {
+		t.Errorf("asked for loose, %v suits, aiming at %v", f.Ease, f.Middle)
+	}
+	if want := m.Finished + 20 - f.Ease; math.Abs(float64(f.Suited(m)-want)) > 0.5 {
+		t.Errorf("suited at %v, want %v to the millimetre", f.Suited(m), want)
+	}
+}
+
+func TestWhatSlipsOnMustPass(t *testing.T) {
+	// 1.4 x 174.62 is 69.85 more than as it lies.
+	f := Of(ring(t, piece.Body{Part: "wrist", Measure: 150}))
+	if p := f.Passage; math.Abs(float64(p.Stretched)-(151.44+69.85)) > 0.01 || p.Need != 187.5 || p.Measured || !p.Passes {
+		t.Errorf("over the hand: %+v", p)
+	}
+	f = Of(ring(t, piece.Body{Part: "wrist", Measure: 150, Hand: 230}))
+	if p := f.Passage; !p.Measured || p.Passes {
+		t.Errorf("over a hand of 230: %+v", p)
+	}
+	if want := length.MM(math.Round(float64(174.62 + (230-221.29)/1.4))); math.Abs(float64(f.Suited(ring(t, *handed(150, 230)))-want)) > 1 {
+		t.Errorf("suited at %v, want %v", f.Suited(ring(t, *handed(150, 230))), want)
+	}
+	if p := Of(ring(t, piece.Body{Part: "neck", Measure: 100})).Passage; p.Over != "head" || p.Need != 600 {
+		t.Errorf("over the head: %+v", p)
+	}
+	if p := Of(ring(t, piece.Body{Part: "ankle", Measure: 150})).Passage; p != nil {
+		t.Errorf("nobody knows what a foot takes: %+v", p)
+	}
+}
+
+func handed(measure, hand length.MM) *piece.Body {
+	return &piece.Body{Part: "wrist", Measure: measure, Hand: hand}
+}
+
+func TestEachPositionOfAnExtenderHasItsLengthAndSizes(t *testing.T) {
+	fitting := func(f material.Finding) *material.Material {
+		return &material.Material{ID: string(f.Type), Name: string(f.Type), Class: material.ClassFinding, Finding: &f}
+	}
+	clasp := piece.Closure{Type: piece.Clasp, Left: []*material.Material{fitting(material.Finding{Type: material.Lobster, Closed: 8})},
+		Right: []*material.Material{fitting(material.Finding{Type: material.Extender, Inside: 3, Wire: 0.6, Links: 8})}}
+	m := of(t, "22R", clasp, &material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150})
+	at := Positions(m)
+	if len(at) != 8 || at[0].Finished != m.Finished || math.Abs(float64(at[7].Finished-m.Finished-21)) > 1e-9 {
+		t.Fatalf("positions %+v", at)
+	}
+	if at[0].Word != "comfortable" || at[7].Word != TooLoose {
+		t.Errorf("worn at the first link %s, at the last %s", at[0].Word, at[7].Word)
+	}
+	covers := map[string]bool{}
+	for _, p := range at {
+		for _, name := range p.Covers {
+			covers[name] = true
+		}
+	}
+	if !covers["adult small"] || !covers["adult medium"] || covers["adult extra large"] {
+		t.Errorf("it covers %v", covers)
+	}
+	clasp.Right = []*material.Material{fitting(material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.7}), fitting(material.Finding{Type: material.JumpRing, Inside: 3, Wire: 0.7})}
+	m = of(t, "22R", clasp, &material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150})
+	if at := m.Positions(); len(at) != 2 || at[1].Finished != m.Finished || math.Abs(float64(at[0].Finished-m.Finished+4)) > 1e-9 {
+		t.Errorf("two rings in a row: %+v", at)
+	}
+}
+
+func TestTheTradesNamesOfLengths(t *testing.T) {
+	p := &piece.Piece{Kind: piece.Necklace, House: piece.DefaultHouse()}
+	for finished, want := range map[length.MM]string{12 * length.Inch: "collar", 450: "princess", 48 * length.Inch: "rope", 10 * length.Inch: ""} {
+		if got := LengthName(p, finished); got != want {
+			t.Errorf("%v is %q, want %q", finished, got, want)
+		}
+	}
+}

@@ -1,0 +1,193 @@
+// Package steps tells how a piece is made, in order, in the words of the bench:
+// what to do, and at each gate what must be true before it is passed, since
+// cutting, crimping and gluing cannot be taken back.
+package steps
+
+import (
+	"fmt"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// Step is one thing to do. A gate has what must be true first.
+type Step struct {
+	Says string
+	Must []string
+}
+
+// For lists the steps of a piece, with lengths in the unit.
+func For(m *measure.Measured, unit length.Unit) []Step {
+	w := &writer{m: m, s: m.Strands[0], h: m.Piece.House, unit: unit}
+	w.layOut()
+	if w.s.Ring || !w.s.Left.Crimped && !w.s.Right.Crimped {
+		w.tied()
+	} else {
+		w.crimped()
+	}
+	w.inspect()
+	return w.out
+}
+
+type writer struct {
+	m    *measure.Measured
+	s    *measure.Strand
+	h    piece.House
+	unit length.Unit
+	out  []Step
+}
+
+func (w *writer) do(says string, args ...any) {
+	w.out = append(w.out, Step{Says: fmt.Sprintf(says, args...)})
+}
+
+func (w *writer) gate(says string, must ...string) {
+	w.out = append(w.out, Step{Says: says, Must: must})
+}
+
+func (w *writer) in(l length.MM) string { return l.In(w.unit) }
+
+func (w *writer) cord() string { return w.s.Row.Cord.Name }
+
+func (w *writer) layOut() {
+	w.do("Count out %d beads by the list and lay them out in the order of the runs.", len(w.s.Beads))
+}
+
+// beforeCutting is the gate of the cutters.
+func (w *writer) beforeCutting() {
+	must := []string{"the beads are all there and in order", fmt.Sprintf("laid tight they measure %s", w.in(w.s.Strung))}
+	if t := w.m.Piece.Target; t != nil {
+		must = append(must, fmt.Sprintf("the finished length will be %s, and %s is wanted", w.in(w.m.Finished), w.in(t.Finished)))
+	}
+	w.gate("Before you cut", must...)
+}
+
+// crimped tells of a strand whose ends are crimped: stopped at the left, strung,
+// the left end made, the right end last.
+func (w *writer) crimped() {
+	if w.h.FromSpool() {
+		w.do("Leave the %s on its spool; the spool stops that end. String from the free end, the last run first.", lower(w.cord()))
+		w.runs("right", "left")
+		w.end("right", w.s.Right)
+		w.beforeCutting()
+		w.do("Push the beads up and cut from the spool, %s beyond the last bead, with cutters, never scissors.", w.in(w.beyond(w.s.Left)))
+		w.secondEnd("left", w.s.Left)
+		return
+	}
+	w.beforeCutting()
+	w.do("Cut the %s to %s with cutters, never scissors.", lower(w.cord()), w.in(w.s.CutLength()))
+	w.do("Stop the left end with %s, %s from its tip.", map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape"}[w.h.Stopper], w.in(w.beyond(w.s.Left)))
+	w.runs("left", "right")
+	w.do("Take the stop off and hold the strand level.")
+	w.end("left", w.s.Left)
+	w.secondEnd("right", w.s.Right)
+}
+
+// beyond is how much cord an end needs beyond its last bead.
+func (w *writer) beyond(e measure.End) length.MM {
+	first, last := w.h.HandAllowance()
+	return 2*e.Turn + e.Tail + max(first, last)
+}
+
+func (w *writer) runs(from, to string) {
+	w.do("String the runs from the %s to the %s, ticking each off; after each the strand measures what stands beside it.", from, to)
+}
+
+// end tells one end in threading order.
+func (w *writer) end(side string, e measure.End) {
+	way := ""
+parts:
+	for _, p := range e.Parts {
+		switch p.Does {
+		case measure.DoesCrimp:
+			way += ", the crimp"
+		case measure.DoesGuard:
+			way += ", the guard"
+		case measure.DoesRing, measure.DoesClasp, measure.DoesChain:
+			way += ", " + p.Material.Name
+			break parts // what hangs beyond comes on its own
+		}
+	}
+	if way == "" {
+		w.do("The %s end stays bare.", side)
+		return
+	}
+	tail := " Trim the tail close."
+	if e.Tail > 0 {
+		tail = fmt.Sprintf(" Tuck the tail back through %d beads, %s.", e.TailBeads, w.in(e.Tail))
+	}
+	w.do("%s end: thread%s, and go back through the crimp.%s", title(side), way[1:], tail)
+	w.do("%s", map[string]string{
+		piece.CrimpFolded:     "Close the crimp: press it round the two wires lying side by side, turn it, and fold it over.",
+		piece.CrimpFlat:       "Press the crimp flat over the two wires, lying side by side and not crossed.",
+		piece.CrimpThreeSided: "Press the crimp from three sides round the two wires, lying side by side and not crossed.",
+	}[w.h.Crimp])
+	for _, p := range e.Parts {
+		if p.Does == measure.DoesCover {
+			w.do("Close %s over the crimp.", p.Material.Name)
+		}
+	}
+}
+
+// secondEnd is the least reversible moment, so its gate comes first.
+func (w *writer) secondEnd(side string, e measure.End) {
+	must := []string{
+		fmt.Sprintf("the beads measure %s and none is missing or turned the wrong way", w.in(w.s.Strung)),
+		"it has been tried on",
+		"the strand is not twisted and the order is right",
+	}
+	if w.s.Slack > 0 {
+		must = append(must, fmt.Sprintf("%s of slack stands between the beads and the crimp", w.in(w.s.Slack)))
+	}
+	w.gate(fmt.Sprintf("Before the %s crimp is closed", side), must...)
+	w.end(side, e)
+	w.do("Open rings sideways, never apart; close them until nothing can be felt at the joint. Clip the tails flush.")
+}
+
+// tied tells of a strand that is knotted.
+func (w *writer) tied() {
+	elastic := w.s.Row.Cord.Cord.Type == material.Elastic
+	w.beforeCutting()
+	w.do("Cut the %s to %s.", lower(w.cord()), w.in(w.s.CutLength()))
+	if elastic {
+		w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
+	}
+	w.do("Stop one end with %s.", map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape", piece.StopSpool: "a fold of tape"}[w.h.Stopper])
+	w.runs("left", "right")
+	w.gate("Before you knot", fmt.Sprintf("round the loop it measures %s", w.in(w.s.Strung)), "it has been tried on, over the hand where it must pass", "no bead is missing or turned the wrong way")
+	w.do("Tie a %s, pulled tight to the beads.", map[string]string{piece.KnotSurgeons: "surgeon's knot", piece.KnotSquare: "square knot", piece.KnotTriple: "triple knot"}[w.h.Knot])
+	if w.h.Glue == piece.Yes {
+		w.gate("Before the glue", "the knot holds a firm pull", "the strand lies as it should")
+		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")
+	}
+	if k := w.s.Knot; k != nil && k.Bead >= 0 && w.h.KnotPlace == piece.KnotHidden {
+		w.do("Clip the ends and pull the knot into %s, bead %d.", w.s.Beads[k.Bead].Material.Name, k.Bead+1)
+		return
+	}
+	w.do("Clip the ends; the knot stays to be seen.")
+}
+
+func (w *writer) inspect() {
+	must := []string{"it holds a firm pull", "no cord shows between the beads", "no end is sharp to a finger drawn along it", fmt.Sprintf("closed it measures %s", w.in(w.m.Finished))}
+	w.gate("Before it leaves the bench", must...)
+}
+
+func lower(name string) string {
+	if name == "" {
+		return "cord"
+	}
+	r := []rune(name)
+	if r[0] >= 'A' && r[0] <= 'Z' {
+		r[0] += 'a' - 'A'
+	}
+	return string(r)
+}
+
+func title(side string) string {
+	if side == "left" {
+		return "Left"
+	}
+	return "Right"
+}
