@@ -155,6 +155,12 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await page.keyboard.press("Escape");
   await page.getByRole("link", { name: /Decide/ }).click();
   await axe("decide");
+  await page.getByRole("link", { name: /Fit/ }).click();
+  await page.getByRole("region", { name: "Inside length and ease" }).waitFor();
+  await axe("fit");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await page.getByRole("region", { name: "What would suit" }).waitFor();
+  await axe("ends");
   await page.getByRole("link", { name: /Printed plan/ }).click();
   await axe("plan");
   await page.getByRole("button", { name: "Print", exact: true }).waitFor();
@@ -163,6 +169,10 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await page.getByRole("link", { name: "History" }).click();
   await expect(page.getByRole("columnheader", { name: "What changed" })).toBeVisible();
   await axe("history");
+  await page.getByRole("link", { name: "House method" }).click();
+  await page.getByRole("button", { name: "Generous, 125 mm an end" }).click();
+  await page.getByRole("region", { name: "What it would change" }).or(page.getByRole("status", { name: "What it would change" })).waitFor();
+  await axe("house");
 });
 
 // 640 px is the usual window at 200 % zoom.
@@ -177,7 +187,7 @@ for (const width of [1024, 640]) {
     await page.getByRole("button", { name: "Amber chip" }).waitFor();
     await fits("materials");
     await openPiece(page, "Harbour Lights");
-    for (const step of [/Lay out/, /Decide/, /Printed plan/, /History/]) {
+    for (const step of [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Printed plan/, /History/, /House method/]) {
       await page.getByRole("link", { name: step }).click();
       await page.waitForTimeout(200);
       await fits(String(step));

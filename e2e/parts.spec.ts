@@ -51,7 +51,7 @@ test("a new dish takes a letter of its name, then any, then two", () => {
 });
 
 test("a fix puts its fields in the place of the document's own", () => {
-  const fixed = withFix(doc, { says: "", line: "9P T", palette: { T: "tide-stone-6" }, materials: ["tide-stone-6"], tail: "trimmed", cord: rowOf(doc).cord }, [
+  const fixed = withFix(doc, { says: "", line: "9P T", palette: { T: "tide-stone-6" }, materials: ["tide-stone-6"], house: { tail: "trimmed" }, targetMm: 200, forget: ["cutMm"], cord: rowOf(doc).cord }, [
     { material: material("tide-stone-6"), onHand: 1, retired: false, revision: 1 },
   ]);
   expect(lineOf(fixed)).toBe("9P T");

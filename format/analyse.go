@@ -81,7 +81,9 @@ func strandOf(s *measure.Strand) Strand {
 	out := Strand{ID: s.ID, Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
 		Placed: make([]Placed, len(s.Beads)), Left: partsOf(s.Left), Right: partsOf(s.Right), Runs: []RunOf{},
-		LeftTail: Tail{exact(s.Left.Tail), s.Left.TailBeads}, RightTail: Tail{exact(s.Right.Tail), s.Right.TailBeads}, PathMm: exact(s.PathLength())}
+		PathMm: exact(s.PathLength())}
+	out.LeftTail = tailOf(s, s.Left, s.Beads[:s.Left.TailBeads])
+	out.RightTail = tailOf(s, s.Right, s.Beads[len(s.Beads)-s.Right.TailBeads:])
 	if k := s.Knot; k != nil {
 		out.Knot = &Knot{AcrossMm: exact(k.Across)}
 		if k.Bead >= 0 {
@@ -99,6 +101,18 @@ func strandOf(s *measure.Strand) Strand {
 		out.Runs = append(out.Runs, RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached)})
 	}
 	return out
+}
+
+// tailOf tells of a tail and of the finest hole on its way.
+func tailOf(s *measure.Strand, e measure.End, passed []measure.Bead) Tail {
+	t := Tail{Mm: exact(e.Tail), Beads: e.TailBeads}
+	for _, b := range passed {
+		need := material.HoleFor(b.Passes, s.Row.Cord.Cord.Diameter)
+		if hole := b.Material.Bead.Hole; t.Finest == "" || hole-need < t.HoleMm-t.NeedMm {
+			t.Finest, t.HoleMm, t.NeedMm, t.Passes = b.Material.ID, hole, exact(need), b.Passes
+		}
+	}
+	return t
 }
 
 func partsOf(e measure.End) []EndPart {

@@ -65,10 +65,15 @@ type Strand struct {
 	Knot          *Knot     `json:"knot,omitempty"`
 }
 
-// Tail is how far a cord's tail goes back, and through how many beads.
+// Tail is how far a cord's tail goes back, through how many beads, and whether
+// the finest of them takes it.
 type Tail struct {
-	Mm    length.MM `json:"mm"`
-	Beads int       `json:"beads"`
+	Mm     length.MM `json:"mm"`
+	Beads  int       `json:"beads"`
+	Finest string    `json:"finest,omitempty" doc:"The bead with the finest hole among them."`
+	HoleMm length.MM `json:"holeMm,omitempty"`
+	NeedMm length.MM `json:"needMm,omitempty" doc:"What its passes need."`
+	Passes int       `json:"passes,omitempty" doc:"How often the cord goes through it."`
 }
 
 // Knot is how a ring is tied on itself.
@@ -244,6 +249,7 @@ type Link struct {
 	SweepRad float64   `json:"sweepRad"`
 	GapMm    length.MM `json:"gapMm" doc:"How far it stays off the body."`
 	LengthMm length.MM `json:"lengthMm"`
+	BeforeMm length.MM `json:"beforeMm,omitempty" doc:"How far a bead's middle lies from the hinge that begins it."`
 	ReachMm  length.MM `json:"reachMm" doc:"How far it reaches inside the line of its hinges."`
 }
 

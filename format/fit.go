@@ -47,7 +47,7 @@ func roundOf(l *measure.Lie) *Round {
 		switch {
 		case link.Bead >= 0:
 			bead := link.Bead
-			to.Element = &bead
+			to.Element, to.BeforeMm = &bead, exact(length.MM(link.Before))
 		case link.Part != nil && link.Part.Material != nil:
 			to.Material = link.Part.Material.ID
 		}

@@ -83,7 +83,8 @@ func (a *Analysis) making(m *measure.Measured, opt Options) {
 			state = "settled"
 		}
 		for _, c := range a.Checks {
-			if c.Step == t.step && c.Waived == "" && c.Severity != string(check.Advise) {
+			here := c.Step == t.step || t.step == stepEnds && c.End != ""
+			if here && c.Waived == "" && c.Severity != string(check.Advise) {
 				state = "wrong"
 			}
 		}

@@ -30,7 +30,7 @@ var coverMisfit = judgement{
 				case crimp == nil:
 					f.Title = "A cover over nothing"
 					f.Says = fmt.Sprintf("%s at the %s end has no crimp to cover.", p.Material.Name, side)
-				case !covers(c, crimp.Finding):
+				case !Covers(c, crimp.Finding):
 					f.Title = "Cover and crimp do not match"
 					f.Says = fmt.Sprintf("%s is %s wide and %s long; %s under it at the %s end is %s wide and %s long.", p.Material.Name,
 						mm(c.Outside), mm(c.Length), crimp.Name, side, mm(crimp.Finding.Outside), mm(crimp.Finding.Length))
@@ -53,7 +53,7 @@ var coverMisfit = judgement{
 			var fixes []Fix
 			if crimp != nil {
 				fixes = instead(m, f.End, p.Material, bench.Shelf, func(c *material.Finding) bool {
-					return c.Type == material.CrimpCover && covers(c, crimp.Finding)
+					return c.Type == material.CrimpCover && Covers(c, crimp.Finding)
 				})
 			}
 			return append(fixes, without(m, f.End, p.Material))
@@ -70,7 +70,8 @@ func crimpOf(e measure.End) *material.Material {
 	return nil
 }
 
-func covers(cover, crimp *material.Finding) bool {
+// Covers says whether a crimp cover closes round the crimp.
+func Covers(cover, crimp *material.Finding) bool {
 	return cover.Outside > crimp.Outside && cover.Outside <= mostCover*crimp.Outside && cover.Length >= crimp.Length
 }
 

@@ -15,6 +15,7 @@ type Link struct {
 	Bead    int // index in the strand, -1 for a fitting
 	Part    *Part
 	Segment chain.Segment
+	Before  float64 // how far the middle of the bead lies from the hinge that begins it, in mm
 }
 
 // Lie is the piece round the widest thing it goes round without strain.
@@ -57,7 +58,7 @@ func (s *Strand) links() []Link {
 	list := &linkList{}
 	for _, p := range s.path {
 		b := s.Beads[p.bead].Material.Bead
-		list.add(Link{Bead: p.bead, Segment: chain.Segment{Length: p.length, Reach: float64(b.Thick)/2 - (p.left+p.right)/2}})
+		list.add(Link{Bead: p.bead, Before: p.before, Segment: chain.Segment{Length: p.length, Reach: float64(b.Thick)/2 - (p.left+p.right)/2}})
 	}
 	list.end(s.Right)
 	left := &linkList{}
@@ -79,6 +80,7 @@ const leastLink = 0.05 // mm
 
 func (l *linkList) add(link Link) {
 	link.Segment.Length += l.carry
+	link.Before += l.carry
 	l.carry = 0
 	if link.Segment.Length < leastLink {
 		l.carry = link.Segment.Length

@@ -172,10 +172,11 @@ func (s *stack) joints(l laid, last int) []Joint {
 }
 
 // onPath is a bead on the path of contacts that decides the length: its length
-// in mm between its contact planes, and the contact radius at either side.
+// in mm between its contact planes, how much of it lies before its middle, and the
+// contact radius at either side.
 type onPath struct {
-	bead                int
-	length, left, right float64
+	bead                        int
+	length, before, left, right float64
 }
 
 // path lists the beads along the deciding path of an open stack, from its first
@@ -191,7 +192,7 @@ func (s *stack) path(l laid) []onPath {
 	}
 	first, last := &out[0], &out[len(out)-1]
 	reach, radius := rim(s.beads[first.bead].left)
-	first.length, first.left = first.length+reach, radius
+	first.length, first.before, first.left = first.length+reach, reach, radius
 	reach, radius = rim(s.beads[last.bead].right)
 	last.length, last.right = last.length+reach, radius
 	return out
@@ -204,7 +205,7 @@ func (s *stack) between(l laid, last int) []onPath {
 		j := int(l.before[k])
 		e := s.table.between(s.beads[j].right, s.beads[k].left)
 		to := &out[len(out)-1]
-		to.left, to.length = e.Radius, to.length+e.share[1]
+		to.left, to.length, to.before = e.Radius, to.length+e.share[1], e.share[1]
 		out = append(out, onPath{bead: j, right: e.Radius, length: e.share[0]})
 	}
 	slices.Reverse(out)
@@ -266,7 +267,7 @@ func (s *stack) ring() (laid, []Joint, []onPath) {
 	// The copy's left side is that of the bead it copies.
 	path := open.between(l, n)
 	end := len(path) - 1
-	path[0].left, path[0].length = path[end].left, path[0].length+path[end].length
+	path[0].left, path[0].length, path[0].before = path[end].left, path[0].length+path[end].length, path[end].length
 	path = path[:end]
 	for i := range path {
 		path[i].bead = (path[i].bead + cut) % n

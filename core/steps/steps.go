@@ -77,7 +77,7 @@ func (w *writer) crimped() {
 		return
 	}
 	w.beforeCutting()
-	w.do("Cut the %s to %s with cutters, never scissors.", lower(w.cord()), w.in(w.s.CutLength()))
+	w.do("Cut %s: %s. Use cutters, never scissors.", w.in(w.s.CutLength()), lower(w.cord()))
 	w.do("Stop the left end with %s, %s from its tip.", map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape"}[w.h.Stopper], w.in(w.beyond(w.s.Left)))
 	w.runs("left", "right")
 	w.do("Take the stop off and hold the strand level.")
@@ -150,7 +150,7 @@ func (w *writer) secondEnd(side string, e measure.End) {
 func (w *writer) tied() {
 	elastic := w.s.Row.Cord.Cord.Type == material.Elastic
 	w.beforeCutting()
-	w.do("Cut the %s to %s.", lower(w.cord()), w.in(w.s.CutLength()))
+	w.do("Cut %s: %s.", w.in(w.s.CutLength()), lower(w.cord()))
 	if elastic {
 		w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
 	}

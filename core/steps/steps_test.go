@@ -71,7 +71,7 @@ func inOrder(t *testing.T, text string, parts ...string) {
 
 func TestACrimpedStrandIsCheckedBeforeTheCutAndTheSecondCrimp(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(*piece.House) {})
-	inOrder(t, text, "Count out 21 beads", "GATE Before you cut: ", "Cut the cord to", "never scissors", "Stop the left end with a bead stopper",
+	inOrder(t, text, "Count out 21 beads", "GATE Before you cut: ", "Cut ", ": cord. Use cutters, never scissors", "Stop the left end with a bead stopper",
 		"String the runs from the left", "Left end: thread the crimp, Ring, and go back through the crimp. Tuck the tail back through", "fold it over", "Close Cover over the crimp",
 		"GATE Before the right crimp is closed: ", "tried on", "of slack stands", "Right end:", "GATE Before it leaves the bench: ")
 }

@@ -118,29 +118,68 @@ func (p *picker) inMetal(c *material.Material) string {
 	return ""
 }
 
-func (p *picker) crimp(side string) *Suggestion {
-	s := p.m.Strands[0]
-	d, passes := s.Row.Cord.Cord.Diameter, 2*s.Row.Passes
-	need := material.HoleFor(passes, d)
-	hole := length.MM(0)
-	if n := len(s.Beads); n > 0 {
-		hole = s.Beads[0].Material.Bead.Hole
-		if side == "right" {
-			hole = s.Beads[n-1].Material.Bead.Hole
-		}
+// want is what one fitting must be, what it should be, and what speaks for it.
+type want struct {
+	does   string
+	ok     func(f *material.Finding) bool
+	off    func(f *material.Finding) length.MM
+	reason func(c *material.Material) string
+}
+
+// suited suggests what an end has if that will do, else the best of the shelf.
+func (p *picker) suited(side string, w want) *Suggestion {
+	old := p.has(side, w.does)
+	if old != nil && w.ok(old.Finding) {
+		return &Suggestion{Does: w.does, End: side, Material: old, Reason: w.reason(old) + p.inMetal(old) + ".", Has: true}
 	}
-	c := p.best(func(f *material.Finding) bool {
-		return f.IsCrimp() && f.Inside >= need && f.Inside <= 2*need && f.Outside > hole &&
-			(p.m.Piece.House.Crimp != piece.CrimpFolded || f.Type == material.CrimpTube)
-	}, func(f *material.Finding) length.MM { return f.Inside - 1.3*need })
+	c := p.best(w.ok, w.off)
 	if c == nil {
 		return nil
 	}
-	reason := fmt.Sprintf("%d passes of %s take %s; it is %s inside and closes on them", passes, mm(d), mm(need), mm(c.Finding.Inside))
-	if hole > 0 {
-		reason += fmt.Sprintf(", and %s outside it stays out of the %s hole", mm(c.Finding.Outside), mm(hole))
+	ends := check.EndsOf(p.m.Piece)
+	switch row, closure := ends.Side(side); {
+	case old != nil:
+		ends.Swap(side, old, c)
+	case w.does == measure.DoesRing:
+		*closure = append(*closure, c)
+	default:
+		*row = insertInOrder(*row, c)
 	}
-	return p.made(measure.DoesCrimp, side, c, reason+p.inMetal(c)+".")
+	return &Suggestion{Does: w.does, End: side, Material: c, Reason: w.reason(c) + p.inMetal(c) + ".",
+		Fix: &check.Fix{Says: "Use " + c.Name, Edit: check.Edit{Ends: &ends}}}
+}
+
+func (p *picker) crimp(side string) *Suggestion {
+	s := p.m.Strands[0]
+	d, passes := s.Row.Cord.Cord.Diameter, 2*s.Row.Passes
+	need, hole := material.HoleFor(passes, d), p.lastHole(side)
+	return p.suited(side, want{
+		does: measure.DoesCrimp,
+		ok: func(f *material.Finding) bool {
+			return f.IsCrimp() && f.Inside >= need && f.Inside <= 2*need && f.Outside > hole &&
+				(p.m.Piece.House.Crimp != piece.CrimpFolded || f.Type == material.CrimpTube)
+		},
+		off: func(f *material.Finding) length.MM { return f.Inside - 1.4*need },
+		reason: func(c *material.Material) string {
+			says := fmt.Sprintf("%d passes of %s take %s; it is %s inside and closes on them", passes, mm(d), mm(need), mm(c.Finding.Inside))
+			if hole > 0 {
+				says += fmt.Sprintf(", and %s outside it stays out of the %s hole", mm(c.Finding.Outside), mm(hole))
+			}
+			return says
+		},
+	})
+}
+
+// lastHole is the hole of the bead beside an end's fittings, 0 for none.
+func (p *picker) lastHole(side string) length.MM {
+	beads := p.m.Strands[0].Beads
+	switch {
+	case len(beads) == 0:
+		return 0
+	case side == "right":
+		return beads[len(beads)-1].Material.Bead.Hole
+	}
+	return beads[0].Material.Bead.Hole
 }
 
 func (p *picker) cover(side string) *Suggestion {
@@ -148,61 +187,75 @@ func (p *picker) cover(side string) *Suggestion {
 	if crimp == nil {
 		return nil
 	}
-	c := p.best(func(f *material.Finding) bool {
-		return f.Type == material.CrimpCover && f.Outside > crimp.Finding.Outside && f.Outside <= 2.2*crimp.Finding.Outside && f.Length >= crimp.Finding.Length
-	}, func(f *material.Finding) length.MM { return f.Outside - 1.6*crimp.Finding.Outside })
-	if c == nil {
-		return nil
+	return p.suited(side, want{
+		does: measure.DoesCover,
+		ok:   func(f *material.Finding) bool { return f.Type == material.CrimpCover && check.Covers(f, crimp.Finding) },
+		off:  func(f *material.Finding) length.MM { return f.Outside - 1.6*crimp.Finding.Outside },
+		reason: func(c *material.Material) string {
+			return fmt.Sprintf("It closes to a ball of %s over the %s crimp", mm(c.Finding.Outside), mm(crimp.Finding.Outside)) + without(p.m.Piece.House.Covers == piece.No)
+		},
+	})
+}
+
+// without adds that the house does without a fitting.
+func without(is bool) string {
+	if is {
+		return "; the house does without"
 	}
-	reason := fmt.Sprintf("It closes to a ball of %s over the %s crimp%s", mm(c.Finding.Outside), mm(crimp.Finding.Outside), p.inMetal(c))
-	if p.m.Piece.House.Covers == piece.No {
-		reason += "; the house does without"
-	}
-	return p.made(measure.DoesCover, side, c, reason+".")
+	return ""
 }
 
 func (p *picker) guard(side string) *Suggestion {
 	if p.m.Strands[0].Row.Cord.Cord.Type != material.Wire {
 		return nil
 	}
-	c := p.best(func(f *material.Finding) bool { return f.Type == material.WireGuard }, func(f *material.Finding) length.MM { return 0 })
-	if c == nil {
-		return nil
-	}
-	reason := "It keeps the ring from wearing the wire through" + p.inMetal(c)
-	if p.m.Piece.House.Guards == piece.GuardsNever {
-		reason += "; the house does without"
-	}
-	return p.made(measure.DoesGuard, side, c, reason+".")
+	return p.suited(side, want{
+		does: measure.DoesGuard,
+		ok:   func(f *material.Finding) bool { return f.Type == material.WireGuard },
+		off:  func(*material.Finding) length.MM { return 0 },
+		reason: func(*material.Material) string {
+			return "It keeps the ring from wearing the wire through" + without(p.m.Piece.House.Guards == piece.GuardsNever)
+		},
+	})
 }
 
 func (p *picker) ring(side string) *Suggestion {
-	h := p.m.Piece.House
 	if !needsRing(p.m, side) {
 		return nil
 	}
 	const tug = 9.81 * 10 / 1000
+	split := p.m.Piece.House.Attach == piece.AttachSplit
 	load := p.m.MassG * tug
-	c := p.best(func(f *material.Finding) bool {
-		holds, known := f.Holds()
-		return (f.Type == material.SplitRing) == (h.Attach == piece.AttachSplit) && f.IsRing() && f.IsOpen() && (!known || holds >= load) && f.Inside >= 2
-	}, func(f *material.Finding) length.MM { return f.Inside - 3.5 })
-	if c == nil {
-		return nil
-	}
-	reason := "It opens to take the clasp"
-	if h.Attach == piece.AttachSplit {
-		reason = "Wound on, it cannot pull open"
-	}
-	if holds, known := c.Finding.Holds(); known {
-		reason += fmt.Sprintf(", and bears %.0f N; tugged, the piece pulls with %.1f N", holds, load)
-	}
-	return p.made(measure.DoesRing, side, c, reason+p.inMetal(c)+".")
+	return p.suited(side, want{
+		does: measure.DoesRing,
+		ok: func(f *material.Finding) bool {
+			holds, known := f.Holds()
+			return f.IsRing() && (f.Type == material.SplitRing) == split && f.IsOpen() && (!known || holds >= load) && f.Inside >= 2
+		},
+		off: func(f *material.Finding) length.MM { return f.Inside - 3.5 },
+		reason: func(c *material.Material) string {
+			says := "It opens to take the clasp"
+			if split {
+				says = "Wound on, it cannot pull open"
+			}
+			if holds, known := c.Finding.Holds(); known {
+				says += fmt.Sprintf(", and bears %.0f N; tugged, the piece pulls with %.1f N", holds, load)
+			}
+			return says
+		},
+	})
 }
 
 // needsRing says whether an end wants a ring: by the house's way of putting
 // clasps on, and so that a clasp put on directly has something to close into.
 func needsRing(m *measure.Measured, side string) bool {
+	own := m.Strands[0].Left
+	if side == "right" {
+		own = m.Strands[0].Right
+	}
+	if slices.ContainsFunc(own.Parts, func(p measure.Part) bool { return p.Does == measure.DoesChain && p.Material.Finding.IsOpen() }) {
+		return false // its last link opens
+	}
 	if m.Piece.House.Attach != piece.AttachDirect {
 		return true
 	}
@@ -229,29 +282,6 @@ func (p *picker) clasp() *Suggestion {
 	ends.ClosureLeft = append([]*material.Material{c}, ends.ClosureLeft...)
 	return &Suggestion{Does: measure.DoesClasp, Material: c, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c)),
 		Fix: &check.Fix{Says: "Close it with " + c.Name, Edit: check.Edit{Ends: &ends}}}
-}
-
-// made makes the suggestion, with the edit that puts the fitting into its place
-// in the threading order or in the place of the one there is.
-func (p *picker) made(does, side string, c *material.Material, reason string) *Suggestion {
-	out := &Suggestion{Does: does, End: side, Material: c, Reason: reason}
-	old := p.has(side, does)
-	if old != nil && old.ID == c.ID {
-		out.Has = true
-		return out
-	}
-	ends := check.EndsOf(p.m.Piece)
-	says := "Use " + c.Name
-	switch row, closure := ends.Side(side); {
-	case old != nil:
-		ends.Swap(side, old, c)
-	case does == measure.DoesRing:
-		*closure = append(*closure, c)
-	default:
-		*row = insertInOrder(*row, c)
-	}
-	out.Fix = &check.Fix{Says: says, Edit: check.Edit{Ends: &ends}}
-	return out
 }
 
 // insertInOrder puts a crimp, cover or guard where it is threaded: crimp, cover,

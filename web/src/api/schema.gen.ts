@@ -834,6 +834,11 @@ export interface components {
         };
         Link: {
             /**
+             * Format: double
+             * @description How far a bead's middle lies from the hinge that begins it.
+             */
+            beforeMm?: number;
+            /**
              * Format: int64
              * @description The bead; absent for a fitting.
              */
@@ -1271,8 +1276,22 @@ export interface components {
         Tail: {
             /** Format: int64 */
             beads: number;
+            /** @description The bead with the finest hole among them. */
+            finest?: string;
+            /** Format: double */
+            holeMm?: number;
             /** Format: double */
             mm: number;
+            /**
+             * Format: double
+             * @description What its passes need.
+             */
+            needMm?: number;
+            /**
+             * Format: int64
+             * @description How often the cord goes through it.
+             */
+            passes?: number;
         };
         Target: {
             /** Format: double */

@@ -1,13 +1,19 @@
 import { useEffect, useState } from "react";
 import { Link, NavLink, Outlet } from "react-router";
+import { useHouse } from "../house/useHouse.ts";
 import { useUnit } from "../units/UnitContext.tsx";
-import { DishIcon, StrandIcon } from "./icons.tsx";
+import { DishIcon, HouseIcon, StrandIcon } from "./icons.tsx";
 import { KeyList } from "./KeyList.tsx";
 
 /** Shell is what every view stands in: the rail, the unit switch, and the list of keys. */
 export function Shell() {
-  const { unit, choose } = useUnit();
+  const { unit, choose, follow } = useUnit();
+  const houseUnit = useHouse().data?.whole.unit;
   const [keysShown, setKeysShown] = useState(false);
+
+  useEffect(() => {
+    if (houseUnit === "mm" || houseUnit === "in") follow(houseUnit);
+  }, [houseUnit, follow]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -34,6 +40,10 @@ export function Shell() {
         <NavLink to="/materials" className="entry">
           <DishIcon />
           Materials
+        </NavLink>
+        <NavLink to="/house" className="entry">
+          <HouseIcon />
+          House method
         </NavLink>
         <div className="foot">
           <div className="units" role="group" aria-label="Unit of length">

@@ -26,6 +26,7 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <p className="hidden">Opening …</p>,
     children: [
       { path: "/pieces", element: <Pieces /> },
+      { path: "/house", lazy: async () => ({ Component: (await import("../house/HouseRoom.tsx")).HouseRoom }) },
       { path: "/materials", lazy: async () => ({ Component: (await import("../materials/Materials.tsx")).Materials }) },
       {
         path: "/pieces/:id",
@@ -33,6 +34,8 @@ const router = createBrowserRouter([
         children: [
           { index: true, element: <LayOut /> },
           { path: "decide", lazy: async () => ({ Component: (await import("../pieces/Decide.tsx")).Decide }) },
+          { path: "fit", lazy: async () => ({ Component: (await import("../fit/Fit.tsx")).Fit }) },
+          { path: "ends", lazy: async () => ({ Component: (await import("../ends/EndsRoom.tsx")).EndsRoom }) },
           { path: "plan", lazy: async () => ({ Component: (await import("../plan/Plan.tsx")).Plan }) },
           { path: "history", lazy: async () => ({ Component: (await import("../history/History.tsx")).History }) },
         ],

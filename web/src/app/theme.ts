@@ -43,6 +43,11 @@ export const theme = createTheme({
     MuiCssBaseline: { styleOverrides: { body: { fontSize: 14 } } },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { defaultProps: { disableElevation: true } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: { color: colours.ink, borderColor: "#d9c9ae", "&.Mui-selected.Mui-selected": { color: "#fff", backgroundColor: colours.plum } },
+      },
+    },
     MuiPaper: { styleOverrides: { root: { backgroundImage: "none" } } },
     MuiTooltip: { defaultProps: { enterDelay: 400 } },
   },

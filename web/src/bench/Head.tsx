@@ -1,11 +1,11 @@
 import { IconButton, InputBase } from "@mui/material";
 import { useState } from "react";
-import { Link, NavLink } from "react-router";
+import { Link } from "react-router";
 import { HistoryIcon, RedoIcon, UndoIcon } from "../app/icons.tsx";
 import { Length } from "../units/UnitContext.tsx";
-import type { BenchState } from "./Bench.ts";
 import type { SaveState } from "./Draft.ts";
 import type { BenchContext } from "./PieceRoom.tsx";
+import { Thread } from "./Thread.tsx";
 
 const SAVED: Record<SaveState, string> = {
   saved: "saved",
@@ -41,7 +41,7 @@ export function Head({ id, bench, state }: BenchContext) {
           </span>
         </div>
       </div>
-      <Thread id={id} state={state} />
+      <Thread id={id} bench={bench} state={state} />
       <div className="tools">
         <IconButton component={Link} to={`/pieces/${id}/history`} aria-label="History" title="Versions of this piece">
           <HistoryIcon />
@@ -75,45 +75,5 @@ function PieceName({ name, onName }: { name: string; onName: (name: string) => v
       }}
       inputProps={{ "aria-label": "Name of the piece", maxLength: 120 }}
     />
-  );
-}
-
-interface Step {
-  to: string;
-  name: string;
-  bead: "" | "settled" | "wrong";
-  says: string;
-}
-
-function stepsOf(id: string, { doc, analysis, fault, trouble }: BenchState): Step[] {
-  const checks = analysis?.checks ?? [];
-  const stopped = fault !== null || trouble !== null || checks.some((c) => c.severity === "stop");
-  const laid = !stopped && analysis !== null && checks.length === 0 && analysis.strands[0].beads > 0;
-  return [
-    { to: `/pieces/${id}/decide`, name: "Decide", bead: doc.target ? "settled" : "", says: doc.target ? "settled" : "no target yet" },
-    { to: `/pieces/${id}`, name: "Lay out", bead: stopped ? "wrong" : laid ? "settled" : "", says: stopped ? "something is wrong" : laid ? "settled" : "open" },
-    { to: `/pieces/${id}/plan`, name: "Printed plan", bead: "", says: "" },
-  ];
-}
-
-const MARKS = { "": "", settled: "✓", wrong: "!" };
-
-function Thread({ id, state }: { id: string; state: BenchState }) {
-  return (
-    <nav aria-label="Steps of the work">
-      <ol className="thread">
-        {stepsOf(id, state).map((step) => (
-          <li key={step.to}>
-            <NavLink to={step.to} end>
-              <span className={`bead ${step.bead}`} aria-hidden>
-                {MARKS[step.bead]}
-              </span>
-              {step.name}
-              {step.says && <span className="hidden">: {step.says}</span>}
-            </NavLink>
-          </li>
-        ))}
-      </ol>
-    </nav>
   );
 }

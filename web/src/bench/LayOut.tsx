@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState } from "react";
-import { useNavigate } from "react-router";
 import type { Material } from "../api/client.ts";
 import { BeadLine } from "../beadline/BeadLine.tsx";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
@@ -17,8 +16,7 @@ type Choosing = { key?: string } | null;
 
 /** LayOut is the bench: dishes, felt, bead line, gauge, tally and checks. */
 export function LayOut() {
-  const { id, bench, state } = useBenchContext();
-  const navigate = useNavigate();
+  const { bench, state } = useBenchContext();
   const strand = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLTextAreaElement>(null);
   const [choosing, setChoosing] = useState<Choosing>(null);
@@ -35,15 +33,7 @@ export function LayOut() {
     const onKey = (event: KeyboardEvent) => {
       const control = event.ctrlKey || event.metaKey;
       const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
-      const key = event.key.toLowerCase();
-      if (control && (key === "z" || key === "y") && !(typing && !event.target?.closest(".line"))) {
-        event.preventDefault();
-        if (key === "y" || event.shiftKey) bench.redo();
-        else bench.undo();
-      } else if (control && key === "p") {
-        event.preventDefault();
-        void navigate(`/pieces/${id}/plan`);
-      } else if (!typing && !control && (event.key === "/" || event.key === "." || event.key === "+")) {
+      if (!typing && !control && (event.key === "/" || event.key === "." || event.key === "+")) {
         event.preventDefault();
         if (event.key === "/") line.current?.focus();
         else if (event.key === ".") focusStrand();
@@ -52,7 +42,7 @@ export function LayOut() {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [bench, id, navigate]);
+  }, []);
 
   function choose(material: Material) {
     const { doc } = bench.snapshot();

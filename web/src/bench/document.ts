@@ -1,4 +1,4 @@
-import type { CatalogueItem, Document, Fix, Material } from "../api/client.ts";
+import type { CatalogueItem, Check, Document, Fix, Material } from "../api/client.ts";
 
 type Row = NonNullable<Document["sections"][number]["rows"]>[number];
 
@@ -61,6 +61,24 @@ export function withFix(doc: Document, fix: Fix, catalogue: CatalogueItem[]): Do
   if (fix.palette) out = { ...out, palette: { ...out.palette, ...fix.palette } };
   if (fix.line !== undefined) out = withLine(out, fix.line);
   if (fix.cord) out = withRow(out, { cord: fix.cord });
-  if (fix.tail) out = { ...out, house: { ...out.house, tail: fix.tail as "tucked" | "trimmed" } };
+  if (fix.house) out = withHouse(out, fix.house);
+  if (fix.targetMm !== undefined && out.target) out = { ...out, target: { ...out.target, finishedMm: fix.targetMm } };
+  if (fix.ends) {
+    const { left, right, closureLeft, closureRight } = fix.ends;
+    out = { ...withRow(out, { left, right }), closure: { ...out.closure, left: closureLeft, right: closureRight } };
+  }
+  for (const field of fix.forget ?? []) out = withRow(out, { [field]: undefined });
   return withoutUnused(out);
+}
+
+/** withHouse overrides choices of the house method; one that is undefined follows the house again. */
+export function withHouse(doc: Document, change: NonNullable<Document["house"]>): Document {
+  return { ...doc, house: { ...doc.house, ...change } };
+}
+
+/** withWaiver lets a check stand and says why; without a note it counts again. */
+export function withWaiver(doc: Document, check: Pick<Check, "code" | "end">, note: string | null): Document {
+  const others = (doc.waived ?? []).filter((w) => w.code !== check.code || w.end !== check.end);
+  const waived = note === null ? others : [...others, { code: check.code, end: check.end, note }];
+  return { ...doc, waived: waived.length > 0 ? waived : undefined };
 }

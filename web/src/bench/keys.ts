@@ -31,6 +31,7 @@ export const PAGE_KEYS: KeyHelp[] = [
   { keys: "/", does: "go to the bead line" },
   { keys: ".", does: "go to the strand" },
   { keys: "+", does: "add a dish from the catalogue" },
+  { keys: "Ctrl , Ctrl .", does: "the step before, the next step" },
   { keys: "Ctrl P", does: "the printed plan" },
   { keys: "?", does: "this list" },
 ];

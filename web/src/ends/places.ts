@@ -12,7 +12,7 @@ const ENDINGS = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard"];
 /** wantedAt says what of the catalogue can go there. */
 export function wantedAt(place: Place | "cord"): Wanted {
   if (place === "cord") return { class: "cord" };
-  const types = place === "left" || place === "right" ? [...ENDINGS, ...RINGS] : [...CLASPS, ...RINGS];
+  const types = place === "left" || place === "right" ? [...ENDINGS, ...RINGS] : [...CLASPS, ...RINGS, "extender"];
   return { class: "finding", types: types.join(",") };
 }
 

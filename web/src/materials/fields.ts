@@ -11,7 +11,7 @@ export interface Field {
 
 export const SHAPES = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal"];
 export const FINISHES = ["glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"] as const;
-export const FINDINGS = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide"];
+export const FINDINGS = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender"];
 export const CORDS = ["wire", "elastic", "thread", "leather", "waxed"];
 export const COLOURS = ["red", "orange", "yellow", "green", "blue", "purple", "pink", "brown", "white", "grey", "black"];
 
@@ -43,6 +43,7 @@ function findingMeasures(type: string): Field[] {
   if (type === "crimp-cover") return [mm("outsideMm", "Outside"), mm("lengthMm", "Length")];
   if (type === "wire-guard") return [mm("lengthMm", "Length")];
   if (type.endsWith("-ring") && type !== "spring-ring") return [mm("insideMm", "Inside"), mm("wireMm", "Wire"), choice("joint", "Joint", ["open", "soldered", "split"]), choice("form", "Form", ["round", "oval"])];
+  if (type === "extender") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), { name: "links", label: "Links", kind: "number" }, choice("joint", "Joint", ["open", "soldered"])];
   if (type === "toggle") return [mm("ringInsideMm", "Ring, inside"), mm("ringEyeMm", "Ring's eye, inside"), mm("wireMm", "Ring's wire"), mm("barMm", "Bar"), mm("barThicknessMm", "Bar, thickness"), mm("barEyeMm", "Bar's eye, inside")];
   return [mm("closedMm", "Closed, eye to eye inside"), mm("lengthMm", "Overall length"), mm("wireMm", "Wire"), choice("eye", "Eye", ["open", "closed"])];
 }

@@ -1,7 +1,9 @@
 import { Autocomplete, TextField } from "@mui/material";
 import type { Document, NewPiece } from "../api/client.ts";
+import { Link } from "react-router";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
+import { bodyOf } from "../fit/Wearer.tsx";
 import { fetchCatalogue } from "../materials/catalogue.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
@@ -42,7 +44,17 @@ export function Decide() {
           <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={80} onChange={(toleranceMm) => change({ target: { ...target, toleranceMm } })} />
           {analysis && (
             <div className="quiet" style={{ marginTop: 6 }}>
-              As laid out it comes to <Length mm={analysis.finishedMm} />.
+              As laid out it comes to <Length mm={analysis.finishedMm} />
+              {analysis.lengthName && `, a ${analysis.lengthName}`}.{" "}
+              {analysis.fit && (
+                <>
+                  For a {bodyOf(doc).part} of <Length mm={analysis.fit.measureMm} /> {doc.body?.for && `(${doc.body.for}) `}
+                  <Length mm={analysis.fit.suitedMm} /> would suit.{" "}
+                </>
+              )}
+              <Link to="../fit" relative="path">
+                {analysis.fit ? "See why" : "Work it out from a measure, a size or an age"}
+              </Link>
             </div>
           )}
         </fieldset>

@@ -40,6 +40,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
             <tbody>
               <Line what="Finished, closed" value={text(analysis.finishedMm)} />
               {analysis.target && <Line what="Target" value={`${text(analysis.target.finishedMm)} ± ${text(analysis.target.toleranceMm)}`} />}
+              {analysis.fit && <Line what={`Ease on ${text(analysis.fit.measureMm)}${doc.body?.for ? `, ${doc.body.for}` : ""}`} value={`${text(analysis.fit.easeMm)}, ${analysis.fit.word}`} />}
               <Line what={strand.ring ? "Strung, round the loop" : "Strung, bead to bead"} value={text(strand.strungMm)} />
               {strand.slackMm > 0 && <Line what="Slack" value={text(strand.slackMm)} />}
               {analysis.insideMm != null ? (
@@ -89,18 +90,28 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         <EndList title="Left end, from the last bead outwards" steps={endSteps(doc, strand, "left")} />
         <EndList title="Right end, from the last bead outwards" steps={endSteps(doc, strand, "right")} />
       </div>
-      {analysis.checks.length > 0 && (
-        <section className="open-checks">
-          <h2>Open checks</h2>
-          <ul>
-            {analysis.checks.map((c, i) => (
-              <li key={i}>
-                <b>{c.severity === "stop" ? "Stop: " : ""}{c.title}.</b> {c.says}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <section>
+        <h2>How it is made</h2>
+        <ol className="steps">
+          {analysis.steps.map((step, i) => (
+            <li key={i} className={step.must ? "gate" : undefined}>
+              {step.must ? (
+                <>
+                  <b>{step.says}:</b>
+                  {step.must.map((must) => (
+                    <span className="must" key={must}>
+                      <span className="box" aria-hidden /> {must}
+                    </span>
+                  ))}
+                </>
+              ) : (
+                step.says
+              )}
+            </li>
+          ))}
+        </ol>
+      </section>
+      <OpenChecks checks={analysis.checks} />
       <section className="cautions">
         <h2>Mind</h2>
         <ul>
@@ -110,6 +121,27 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         </ul>
       </section>
     </article>
+  );
+}
+
+/** OpenChecks are the judgements that are open, and those that may stand with the reason why. */
+function OpenChecks({ checks }: { checks: Analysis["checks"] }) {
+  if (checks.length === 0) return null;
+  return (
+    <section className="open-checks">
+      <h2>{checks.some((c) => !c.waived) ? "Open checks" : "Checks that may stand"}</h2>
+      <ul>
+        {checks.map((c, i) => (
+          <li key={i}>
+            <b>
+              {c.severity === "stop" && !c.waived ? "Stop: " : ""}
+              {c.title}.
+            </b>{" "}
+            {c.says} {c.waived && <em>May stand: {c.waived}</em>}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -16,6 +16,8 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
         return part.swallowed ? `${name}, which slips into the last bead: see the open checks.` : name;
       case "clasp":
         return material(part.material)?.type === "toggle" ? `${name}, its ring` : name;
+      case "extender":
+        return `${name}, ${material(part.material)?.links ?? ""} links`;
       default:
         return name;
     }

@@ -4,9 +4,11 @@ import { formatLength, otherUnit, type Unit } from "./length.ts";
 interface UnitChoice {
   unit: Unit;
   choose: (unit: Unit) => void;
+  /** follow takes the house's unit, unless this browser has chosen its own. */
+  follow: (unit: Unit) => void;
 }
 
-const UnitContext = createContext<UnitChoice>({ unit: "mm", choose: () => {} });
+const UnitContext = createContext<UnitChoice>({ unit: "mm", choose: () => {}, follow: () => {} });
 const KEPT_AS = "mala.unit";
 
 /** UnitProvider keeps the house unit for this browser and hands it to every view. */
@@ -16,7 +18,10 @@ export function UnitProvider({ children }: { children: ReactNode }) {
     localStorage.setItem(KEPT_AS, next);
     setUnit(next);
   }, []);
-  const value = useMemo(() => ({ unit, choose }), [unit, choose]);
+  const follow = useCallback((house: Unit) => {
+    if (localStorage.getItem(KEPT_AS) === null) setUnit(house);
+  }, []);
+  const value = useMemo(() => ({ unit, choose, follow }), [unit, choose, follow]);
   return <UnitContext value={value}>{children}</UnitContext>;
 }
 

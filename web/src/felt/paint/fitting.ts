@@ -71,11 +71,26 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
     case "ring":
       wireStroke(ctx, c, wire, () => ctx.ellipse(mid, 0, half + wire / 2, half + wire / 2, 0, 0, 2 * Math.PI));
       break;
+    case "extender":
+      drawChain(ctx, m, c, s, wire);
+      break;
     case "clasp":
       drawClasp(ctx, m, c, s, mid, half, wire);
       break;
   }
   ctx.restore();
+}
+
+/** drawChain draws the first link where it lies along the cord, the others hanging on behind it. */
+function drawChain(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, wire: number) {
+  const out = s.to > s.from ? 1 : -1;
+  const inside = (m?.insideMm ?? 3) * s.px;
+  const links = Math.min(m?.links ?? 6, 6);
+  for (let i = links - 1; i >= 0; i--) {
+    const mid = s.from + out * inside * (i + 0.5);
+    const flat = i % 2 === 1;
+    wireStroke(ctx, i > 0 ? lighter(c, 0.15) : c, wire, () => ctx.ellipse(mid, 0, inside / 2 + wire / 2, flat ? wire * 0.7 : inside * 0.36, 0, 0, 2 * Math.PI));
+  }
 }
 
 function drawClasp(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, mid: number, half: number, wire: number) {

@@ -1,0 +1,69 @@
+import { useEffect } from "react";
+import { NavLink, useLocation, useNavigate } from "react-router";
+import type { BenchState } from "./Bench.ts";
+import type { BenchContext } from "./PieceRoom.tsx";
+
+type Bead = "untouched" | "settled" | "wrong";
+
+interface Step {
+  to: string;
+  name: string;
+  bead: Bead;
+}
+
+const SAYS: Record<Bead, string> = { untouched: "open", settled: "settled", wrong: "something is wrong" };
+const MARKS: Record<Bead, string> = { untouched: "", settled: "✓", wrong: "!" };
+
+function stepsOf(id: string, { analysis, fault, trouble }: BenchState): Step[] {
+  const state = (step: string): Bead => analysis?.thread?.find((t) => t.step === step)?.state ?? "untouched";
+  return [
+    { to: `/pieces/${id}/decide`, name: "Decide", bead: state("decide") },
+    { to: `/pieces/${id}`, name: "Lay out", bead: fault || trouble ? "wrong" : state("lay-out") },
+    { to: `/pieces/${id}/fit`, name: "Fit", bead: state("fit") },
+    { to: `/pieces/${id}/ends`, name: "Ends and cutting", bead: state("ends") },
+    { to: `/pieces/${id}/plan`, name: "Printed plan", bead: "untouched" },
+  ];
+}
+
+/** Thread carries the steps of the work in the order they are done, each as a bead on it, and the keys that hold at all of them. */
+export function Thread({ id, bench, state }: BenchContext) {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!event.ctrlKey && !event.metaKey) return;
+      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
+      const key = event.key.toLowerCase();
+      const steps = stepsOf(id, bench.snapshot());
+      const here = steps.findIndex((step) => step.to === pathname);
+      const next = key === "p" ? steps.at(-1) : key === "." ? steps[here + 1] : key === "," ? steps[here - 1] : undefined;
+      if (next) {
+        event.preventDefault();
+        void navigate(next.to);
+      } else if ((key === "z" || key === "y") && !(typing && !event.target?.closest(".line"))) {
+        event.preventDefault();
+        if (key === "y" || event.shiftKey) bench.redo();
+        else bench.undo();
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [id, bench, pathname, navigate]);
+  return (
+    <nav aria-label="Steps of the work">
+      <ol className="thread">
+        {stepsOf(id, state).map((step) => (
+          <li key={step.to}>
+            <NavLink to={step.to} end>
+              <span className={`bead ${step.bead}`} aria-hidden>
+                {MARKS[step.bead]}
+              </span>
+              {step.name}
+              {step.name !== "Printed plan" && <span className="hidden">: {SAYS[step.bead]}</span>}
+            </NavLink>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,43 @@
+import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { Checks } from "../tally/Checks.tsx";
+import { CutSum } from "./CutSum.tsx";
+import { Ends } from "./Ends.tsx";
+import { ExplodedEnd, RingJoin } from "./ExplodedEnd.tsx";
+import { PieceHouse } from "./PieceHouse.tsx";
+import { Suggestions } from "./Suggestions.tsx";
+import "./ends.css";
+
+/** EndsRoom is where a strand's ends are built and its cord is cut. */
+export function EndsRoom() {
+  const { bench, state } = useBenchContext();
+  const { doc, analysis } = state;
+  if (!analysis) return <p className="quiet ends-room">The ends are drawn as soon as the bead line reads.</p>;
+  const clasped = doc.closure.type === "clasp";
+  return (
+    <div className={`ends-room${state.behind ? " behind" : ""}`}>
+      <div className="both-ends">
+        {analysis.strands[0].ring ? (
+          <RingJoin analysis={analysis} doc={doc} />
+        ) : (
+          <>
+            <ExplodedEnd analysis={analysis} doc={doc} side="left" />
+            <ExplodedEnd analysis={analysis} doc={doc} side="right" />
+          </>
+        )}
+      </div>
+      <div className="end-columns">
+        <div>
+          <Ends bench={bench} state={state} />
+          <CutSum bench={bench} analysis={analysis} doc={doc} />
+        </div>
+        <div>
+          {clasped ? <Suggestions bench={bench} doc={doc} /> : <PieceHouse bench={bench} analysis={analysis} doc={doc} />}
+        </div>
+        <div>
+          <Checks bench={bench} state={state} step="ends" />
+          {clasped && <PieceHouse bench={bench} analysis={analysis} doc={doc} />}
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { useRef, useState } from "react";
+import type { Analysis, Document, House } from "../api/client.ts";
+import type { Bench } from "../bench/Bench.ts";
+import { rowOf, withHouse } from "../bench/document.ts";
+import { ALL_CHOICES, labelOf, type ChoiceField, type HouseChoice } from "../house/choices.ts";
+import { useHouse } from "../house/useHouse.ts";
+import { formatLength } from "../units/length.ts";
+import { useUnit } from "../units/UnitContext.tsx";
+
+interface Props {
+  bench: Bench;
+  analysis: Analysis;
+  doc: Document;
+}
+
+/** applies says whether a choice means anything for the piece. */
+function applies(field: ChoiceField, doc: Document): boolean {
+  const type = doc.materials.find((m) => m.id === rowOf(doc).cord)?.type;
+  if (field === "thread") return type === "thread";
+  if (["knot", "knotPlace", "glue"].includes(field)) return doc.closure.type !== "clasp";
+  if (field === "stopper") return true;
+  if (field === "targetCounts") return doc.closure.type === "clasp";
+  return doc.closure.type === "clasp" && type !== "elastic";
+}
+
+/** PieceHouse lists the house method's choices that bear on the piece, each to follow or to override. */
+export function PieceHouse({ bench, analysis, doc }: Props) {
+  const house = useHouse().data?.whole;
+  const before = useRef<Analysis | null>(null);
+  const [changed, setChanged] = useState<{ title: string; from: Analysis } | null>(null);
+  if (!house) return null;
+  function choose(choice: HouseChoice, value: string) {
+    before.current = analysis;
+    setChanged({ title: choice.title, from: analysis });
+    const next = { [choice.field]: value || undefined } as Partial<House>;
+    bench.change(withHouse(bench.snapshot().doc, next));
+  }
+  return (
+    <section aria-label="House method of this piece">
+      <h2>The house's way, or this piece's own</h2>
+      <table className="list own-house">
+        <tbody>
+          {ALL_CHOICES.filter((c) => applies(c.field, doc)).map((choice) => (
+            <tr key={choice.field}>
+              <th scope="row">{choice.title}</th>
+              <td>
+                <select aria-label={choice.title} title={choice.why} value={doc.house?.[choice.field] ?? ""} onChange={(e) => choose(choice, e.target.value)}>
+                  <option value="">as the house: {labelOf(choice, house).toLowerCase()}</option>
+                  {choice.options.map((o) => (
+                    <option key={o.value} value={o.value}>
+                      {o.label}
+                    </option>
+                  ))}
+                </select>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {changed && <Changes title={changed.title} from={changed.from} to={analysis} />}
+    </section>
+  );
+}
+
+/** Changes says what the last choice moved. */
+function Changes({ title, from, to }: { title: string; from: Analysis; to: Analysis }) {
+  const { unit } = useUnit();
+  const moved: string[] = [];
+  const length = (name: string, a: number, b: number) => {
+    if (Math.abs(a - b) > 0.05) moved.push(`${name} ${formatLength(a, unit)} to ${formatLength(b, unit)}`);
+  };
+  length("finished length", from.finishedMm, to.finishedMm);
+  length("slack", from.strands[0].slackMm, to.strands[0].slackMm);
+  length("cut", from.strands[0].cutMm, to.strands[0].cutMm);
+  const counts = (a: Analysis) => a.checks.filter((c) => !c.waived).length;
+  if (counts(from) !== counts(to)) moved.push(`open checks ${counts(from)} to ${counts(to)}`);
+  const steps = (a: Analysis) => a.steps.map((s) => s.says).join();
+  if (steps(from) !== steps(to)) moved.push("the printed steps");
+  return (
+    <p className="changes" role="status">
+      <b>{title}:</b> {moved.length > 0 ? `changed ${moved.join(", ")}.` : "nothing here changes by it."}
+    </p>
+  );
+}

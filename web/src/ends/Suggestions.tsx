@@ -1,0 +1,62 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, given, type Document, type Suggestion } from "../api/client.ts";
+import type { Bench } from "../bench/Bench.ts";
+import { useUnit } from "../units/UnitContext.tsx";
+
+const ENDS = [
+  { end: "left", title: "Left" },
+  { end: "right", title: "Right" },
+  { end: "", title: "Closure" },
+];
+
+/** Suggestions are fittings of the catalogue for the ends, each with its reason. */
+export function Suggestions({ bench, doc }: { bench: Bench; doc: Document }) {
+  const { unit } = useUnit();
+  const found = useQuery({
+    queryKey: ["suggest", doc, unit],
+    queryFn: () => given(api.POST("/api/suggest", { params: { query: { unit } }, body: doc })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  if (!found.data || found.data.items.length === 0) return null;
+  const { items, byHouse } = found.data;
+  return (
+    <section aria-label="What would suit">
+      <h2>What would suit</h2>
+      {byHouse && (
+        <p>
+          <button type="button" className="link" onClick={() => void bench.applyFix(byHouse)}>
+            {byHouse.says}
+          </button>
+        </p>
+      )}
+      {ENDS.map(({ end, title }) => (
+        <Offers key={end} title={title} items={items.filter((s) => (s.end ?? "") === end)} bench={bench} />
+      ))}
+    </section>
+  );
+}
+
+function Offers({ title, items, bench }: { title: string; items: Suggestion[]; bench: Bench }) {
+  if (items.length === 0) return null;
+  return (
+    <div className="offers" role="group" aria-label={title}>
+      <h3>{title}</h3>
+      <ul>
+        {items.map((s) => (
+          <li key={s.does}>
+            <b>{s.name}</b>{" "}
+            {s.has ? (
+              <span className="all-right">✓ has it</span>
+            ) : (
+              <button type="button" className="link" aria-label={`Use ${s.name}, ${title.toLowerCase()}`} onClick={() => void bench.applyFix(s.fix!)}>
+                Use it
+              </button>
+            )}
+            <span className="quiet"> {s.reason}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

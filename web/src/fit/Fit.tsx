@@ -1,0 +1,156 @@
+import { Button } from "@mui/material";
+import type { Analysis, Document } from "../api/client.ts";
+import type { Bench } from "../bench/Bench.ts";
+import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { Checks } from "../tally/Checks.tsx";
+import { formatLength } from "../units/length.ts";
+import { Length, useUnit } from "../units/UnitContext.tsx";
+import { CrossSection, OverTheHand } from "./CrossSection.tsx";
+import { Positions } from "./Positions.tsx";
+import { bodyOf, Wearer } from "./Wearer.tsx";
+import "./fit.css";
+
+/** Fit shows how the piece sits on the body it is for, and what length would suit. */
+export function Fit() {
+  const { bench, state } = useBenchContext();
+  const { doc, analysis } = state;
+  return (
+    <div className="fit">
+      <div className="answers side left">
+        <h2 className="hidden">Whom it is for</h2>
+        <Wearer bench={bench} doc={doc} />
+        {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
+      </div>
+      <div className={`round-room${state.behind ? " behind" : ""}`}>
+        {analysis && <CrossSection analysis={analysis} doc={doc} />}
+        <Legend />
+      </div>
+      <aside className="side right" aria-label="How it fits">
+        {analysis && <Figures analysis={analysis} doc={doc} />}
+        {analysis?.fit?.passage && <Passing analysis={analysis} doc={doc} />}
+        {analysis?.positions && <Positions positions={analysis.positions} />}
+        <Checks bench={bench} state={state} step="fit" />
+      </aside>
+    </div>
+  );
+}
+
+function Legend() {
+  return (
+    <ul className="legend" aria-label="What the drawing shows">
+      <li>
+        <i className="body" /> the body
+      </li>
+      <li>
+        <i className="room" /> room to spare
+      </li>
+      <li>
+        <i className="dot" /> a bead that touches
+      </li>
+      <li className="quiet">across the body, true to scale</li>
+    </ul>
+  );
+}
+
+function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
+  const { fit, insideMm, insideRule } = analysis;
+  return (
+    <section aria-label="Inside length and ease">
+      <h2>Inside</h2>
+      {insideMm == null ? (
+        <p className="quiet">It goes round nothing yet: lay out more beads.</p>
+      ) : (
+        <p className="big-figure" data-testid="inside">
+          <Length mm={insideMm} />
+        </p>
+      )}
+      {insideRule && (
+        <p className="quiet">
+          By the rule of thumb <Length mm={insideRule.mm} />: the length as it lies, less π times <Length mm={insideRule.thickMm} />, the thickness of most of it.
+        </p>
+      )}
+      {fit && (
+        <p className={`ease ${fit.suits ? "right" : "off"}`} data-testid="ease">
+          <b>
+            {fit.suits ? "✓ " : "▲ "}
+            {fit.word || "ease"}
+          </b>
+          , <Length mm={fit.easeMm} /> of ease on a {bodyOf(doc).part} of <Length mm={fit.measureMm} />
+        </p>
+      )}
+      {!fit && insideMm != null && <p className="quiet">Say whose {bodyOf(doc).part} it goes round, and the ease is shown.</p>}
+    </section>
+  );
+}
+
+function Passing({ analysis, doc }: { analysis: Analysis; doc: Document }) {
+  const passage = analysis.fit!.passage!;
+  return (
+    <section aria-label={`Over the ${passage.over}`}>
+      <h2>Over the {passage.over}</h2>
+      <OverTheHand analysis={analysis} doc={doc} />
+      <p className={`ease ${passage.passes ? "right" : "off"}`}>
+        <b>{passage.passes ? "✓ it passes" : "✕ it will not pass"}</b>: it opens to <Length mm={passage.stretchedMm} />, the {passage.over} needs <Length mm={passage.needMm} />
+        {passage.measured ? "." : passage.over === "hand" ? ", a quarter more than the wrist." : ", as heads usually do."}
+      </p>
+    </section>
+  );
+}
+
+/** Reasoning says how a target follows from the measure, and leaves the choice to the designer. */
+function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis; doc: Document }) {
+  const { unit } = useUnit();
+  const { fit, insideMm, target } = analysis;
+  if (!fit || insideMm == null) return null;
+  const lies = target?.mm ?? analysis.finishedMm;
+  const suited = target?.finishedMm === fit.suitedMm;
+  return (
+    <section className="reasoning" aria-label="What length would suit">
+      <h3>What length would suit</h3>
+      <table className="list">
+        <tbody>
+          <tr>
+            <th scope="row">{bodyOf(doc).part}</th>
+            <td className="n">
+              <Length mm={fit.measureMm} />
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">ease aimed at</th>
+            <td className="n">
+              <Length mm={fit.aimMm} />
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">what the beads' thickness takes</th>
+            <td className="n">
+              <Length mm={lies - insideMm} />
+            </td>
+          </tr>
+          <tr className="sum">
+            <th scope="row">would suit{fit.passage && !fit.passage.passes ? ", and pass" : ""}</th>
+            <td className="n">
+              <Length mm={fit.suitedMm} />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      {suited ? (
+        <p className="all-right">✓ This is the target.</p>
+      ) : (
+        <p>
+          {target ? (
+            <>
+              The target is <Length mm={target.finishedMm} />.{" "}
+            </>
+          ) : (
+            "There is no target yet. "
+          )}
+          <Button size="small" variant="outlined" onClick={() => bench.change({ ...bench.snapshot().doc, target: { toleranceMm: 3, ...bench.snapshot().doc.target, finishedMm: fit.suitedMm } })}>
+            {`Take ${formatLength(fit.suitedMm, unit)} as the target`}
+          </Button>
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,82 @@
+import { ToggleButton, ToggleButtonGroup } from "@mui/material";
+import type { Document } from "../api/client.ts";
+import type { Bench } from "../bench/Bench.ts";
+import { useHouse } from "../house/useHouse.ts";
+import { Choice } from "../pieces/Answers.tsx";
+import { LengthField } from "../units/LengthField.tsx";
+import { Length } from "../units/UnitContext.tsx";
+
+type Body = NonNullable<Document["body"]>;
+
+const PARTS: { value: Body["part"]; label: string }[] = [
+  { value: "wrist", label: "Wrist" },
+  { value: "neck", label: "Neck" },
+  { value: "ankle", label: "Ankle" },
+];
+
+const PART_OF: Record<string, Body["part"]> = { necklace: "neck", bracelet: "wrist", anklet: "ankle" };
+
+/** bodyOf is whom the piece is for; a piece that says nothing is for what its kind is worn on. */
+export function bodyOf(doc: Document): Body {
+  return doc.body ?? { part: PART_OF[doc.kind] ?? "wrist" };
+}
+
+/** Wearer says whom the piece is for: by measure, by standard size or by age, and how it should sit. */
+export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
+  const house = useHouse().data?.whole;
+  const body = bodyOf(doc);
+  const slipsOn = doc.closure.type !== "clasp";
+  const change = (next: Partial<Body>) => {
+    const now = bench.snapshot().doc;
+    bench.change({ ...now, body: { ...bodyOf(now), ...next } });
+  };
+  const sizes = house?.sizes?.filter((s) => s.part === body.part) ?? [];
+  const words = house?.ease?.filter((e) => e.part === body.part && (e.stretch ?? false) === slipsOn) ?? [];
+  return (
+    <>
+      <Choice legend="Where is it worn?" value={body.part} options={PARTS} onChange={(part) => change({ part, for: undefined, fit: undefined })} />
+      <fieldset>
+        <legend>How far round is the {body.part}?</legend>
+        <LengthField label={`Measure of the ${body.part}`} mm={body.measureMm ?? null} placeholder="not known" width={110} onChange={(measureMm) => change({ measureMm, for: undefined })} onClear={() => change({ measureMm: undefined, for: undefined })} />
+        {body.for && <span className="quiet"> as {body.for}</span>}
+        {sizes.length > 0 && (
+          <div className="sizes" role="group" aria-label="Standard sizes and ages">
+            {sizes.map((s) => (
+              <button type="button" key={s.name} className="size-chip" aria-pressed={body.for === s.name} onClick={() => change({ measureMm: s.measureMm, for: s.name, child: s.child || undefined })}>
+                {s.name} <Length mm={s.measureMm} />
+              </button>
+            ))}
+          </div>
+        )}
+      </fieldset>
+      {slipsOn && body.part !== "ankle" && (
+        <fieldset>
+          <legend>What must it pass?</legend>
+          {body.part === "wrist" ? (
+            <LengthField label="Measure of the hand" mm={body.handMm ?? null} placeholder="hand not known" width={130} onChange={(handMm) => change({ handMm })} onClear={() => change({ handMm: undefined })} />
+          ) : (
+            <LengthField label="Measure of the head" mm={body.headMm ?? null} placeholder="head not known" width={130} onChange={(headMm) => change({ headMm })} onClear={() => change({ headMm: undefined })} />
+          )}
+        </fieldset>
+      )}
+      {words.length > 1 && (
+        <fieldset>
+          <legend>How should it sit?</legend>
+          <ToggleButtonGroup exclusive size="small" color="primary" value={body.fit ?? ""} onChange={(_, fit: string | null) => fit !== null && change({ fit: fit || undefined })} aria-label="How should it sit?">
+            {words.map((e) => (
+              <ToggleButton key={e.word} value={e.word} sx={{ textTransform: "none", px: 1.8, fontWeight: 600 }}>
+                {e.word}
+              </ToggleButton>
+            ))}
+            <ToggleButton value="" sx={{ textTransform: "none", px: 1.8, fontWeight: 600 }}>
+              any
+            </ToggleButton>
+          </ToggleButtonGroup>
+        </fieldset>
+      )}
+      <label className="tick">
+        <input type="checkbox" checked={body.child ?? false} onChange={(e) => change({ child: e.target.checked || undefined })} /> It is for a child
+      </label>
+    </>
+  );
+}

@@ -1,0 +1,122 @@
+import { Button } from "@mui/material";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, given, type House, type HouseState } from "../api/client.ts";
+import { Choice } from "../pieces/Answers.tsx";
+import { LengthField } from "../units/LengthField.tsx";
+import { useUnit } from "../units/UnitContext.tsx";
+import { CHOICE_GROUPS } from "./choices.ts";
+import { Effects } from "./Effects.tsx";
+import { Tables } from "./Tables.tsx";
+import { HOUSE_KEY, useHouse } from "./useHouse.ts";
+import "./house.css";
+
+/** HouseRoom is the shop's own way of working, with the reasons of both schools. */
+export function HouseRoom() {
+  const house = useHouse();
+  if (house.isPending) return <main className="pieces quiet">Fetching the house method …</main>;
+  if (house.isError) {
+    return (
+      <main className="pieces">
+        <h1>House method</h1>
+        <p>{house.error.message}</p>
+      </main>
+    );
+  }
+  return <HouseForm key={house.data.revision} kept={house.data} />;
+}
+
+const MEASURES = [
+  { field: "tailMm", label: "A tucked tail goes back" },
+  { field: "loopMm", label: "The wire's own loop, inside" },
+  { field: "elasticTailMm", label: "Elastic to tie, each end" },
+  { field: "childTailMm", label: "the same in a child's batch" },
+] as const;
+
+function HouseForm({ kept }: { kept: HouseState }) {
+  const { unit, choose } = useUnit();
+  const queries = useQueryClient();
+  const [draft, setDraft] = useState<House>(kept.whole);
+  const [says, setSays] = useState<string | null>(null);
+  const changed = JSON.stringify(draft) !== JSON.stringify(kept.whole);
+  const tried = useQuery({
+    queryKey: ["tryHouse", draft, unit],
+    queryFn: () => given(api.POST("/api/house/try", { params: { query: { unit } }, body: draft })),
+    enabled: changed,
+    retry: false,
+  });
+  const change = (next: Partial<House>) => {
+    setSays(null);
+    setDraft((now) => ({ ...now, ...next }));
+  };
+
+  async function keep() {
+    try {
+      await given(api.PUT("/api/house", { body: { base: kept.revision, house: draft } }));
+      if (draft.unit === "mm" || draft.unit === "in") choose(draft.unit);
+      await queries.invalidateQueries({ queryKey: HOUSE_KEY });
+      await queries.invalidateQueries({ queryKey: ["pieces"] });
+    } catch (err) {
+      setSays((err as Error).message);
+    }
+  }
+
+  return (
+    <main className="house">
+      <div className="choices">
+        <h1>House method</h1>
+        <p className="quiet">How this shop works. Every piece follows it, unless it has a way of its own.</p>
+        {CHOICE_GROUPS.map((group) => (
+          <section key={group.title} aria-label={group.title}>
+            <h2>{group.title}</h2>
+            {group.choices.map((c) => (
+              <Choice
+                key={c.field}
+                legend={c.title}
+                value={draft[c.field] ?? ""}
+                options={c.options}
+                says={c.why}
+                onChange={(value) => change({ [c.field]: value } as Partial<House>)}
+              />
+            ))}
+          </section>
+        ))}
+        <section aria-label="Measures">
+          <h2>Measures</h2>
+          {MEASURES.map(({ field, label }) => (
+            <div className="measure" key={field}>
+              <span>{label}</span>
+              <LengthField label={label} mm={draft[field] ?? null} width={90} onChange={(mm) => change({ [field]: mm })} />
+            </div>
+          ))}
+          <label className="measure">
+            <span>A tail counted in beads goes back through</span>
+            <input type="number" min={0} max={50} value={draft.tailBeads ?? 3} onChange={(e) => change({ tailBeads: Math.max(0, Math.min(50, Number(e.target.value) || 0)) })} />
+          </label>
+          <Choice
+            legend="Lengths are shown in"
+            value={draft.unit ?? "mm"}
+            options={[
+              { value: "mm", label: "mm" },
+              { value: "in", label: "inches" },
+            ]}
+            onChange={(value) => change({ unit: value as House["unit"] })}
+          />
+        </section>
+        <Tables house={draft} onChange={change} />
+      </div>
+      <aside className="side right" aria-label="What it changes">
+        <div className="keep">
+          <Button variant="contained" disabled={!changed} onClick={() => void keep()}>
+            Keep this way
+          </Button>
+          <Button disabled={!changed} onClick={() => setDraft(kept.whole)}>
+            Put back
+          </Button>
+        </div>
+        {says && <p role="alert" className="fault">{says}</p>}
+        <Effects changed={changed} effects={tried.data} fault={tried.error?.message} />
+      </aside>
+    </main>
+  );
+}
