@@ -37,8 +37,9 @@ type EditedPiece struct {
 
 // TypedLength is a length as typed.
 type TypedLength struct {
-	Text string `json:"text"`
-	Unit string `json:"unit" enum:"mm,cm,in" doc:"What a bare number means."`
+	Text   string `json:"text"`
+	Unit   string `json:"unit" enum:"mm,cm,in" doc:"What a bare number means."`
+	Signed bool   `json:"signed,omitempty" doc:"It may be less than nothing, as an ease may."`
 }
 
 // ReadLength is what it comes to.
@@ -70,7 +71,11 @@ func (s *server) registerAnalysis(api huma.API) {
 		})
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
-			mm, err := length.Parse(in.Body.Text, length.Unit(in.Body.Unit))
+			read := length.Parse
+			if in.Body.Signed {
+				read = length.ParseSigned
+			}
+			mm, err := read(in.Body.Text, length.Unit(in.Body.Unit))
 			if err != nil {
 				return nil, format.Faults{{Where: "text", Says: err.Error()}}
 			}

@@ -4,7 +4,6 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
-	"fmt"
 	"io"
 	"log/slog"
 	"net/http"
@@ -259,126 +258,6 @@ func TestRemeasuringABeadIsToldAndChangesNothing(t *testing.T) {
 	two, _ := json.Marshal(after.Document)
 	if string(one) != string(two) {
 		t.Error("the piece changed with the catalogue")
-	}
-}
-
-func TestTheCatalogueIsSearchedAndNarrowedDown(t *testing.T) {
-	b := start(t)
-	for query, want := range map[string]string{
-		"search=lantern+glass+8":                  "lantern-8",
-		"class=bead&shape=cap&most=7&metal=brass": "brass-cap-6",
-		"types=toggle":                            "toggle-anchor",
-		"class=bead&colour=red&shape=focal":       "enamel-sail",
-		"ids=elastic-07":                          "elastic-07",
-		"search=%25":                              "",
-	} {
-		var found server.Catalogue
-		b.call("GET", "/api/materials?"+query, nil, &found)
-		ids := ""
-		for _, item := range found.Items {
-			ids += item.Material.ID
-		}
-		if ids != want || found.Total != len(found.Items) {
-			t.Errorf("%s finds %q of %d, want %q", query, ids, found.Total, want)
-		}
-	}
-	var page server.Catalogue
-	b.call("GET", "/api/materials?limit=5&offset=2", nil, &page)
-	if len(page.Items) != 5 || page.Total < 70 {
-		t.Errorf("%d of %d", len(page.Items), page.Total)
-	}
-}
-
-func TestARetiredMaterialIsOfferedNoMoreButStaysKnown(t *testing.T) {
-	b := start(t)
-	var found server.Catalogue
-	b.call("GET", "/api/materials?ids=sea-pearl-4", nil, &found)
-	item := found.Items[0]
-	b.call("PUT", "/api/materials/sea-pearl-4", map[string]any{"base": item.Revision, "onHand": 1, "retired": true, "material": item.Material}, nil)
-	for query, want := range map[string]int{"search=sea-pearl+4": 0, "search=sea-pearl+4&retired=true": 1, "ids=sea-pearl-4": 1} {
-		b.call("GET", "/api/materials?"+query, nil, &found)
-		if len(found.Items) != want {
-			t.Errorf("%s finds %d, want %d", query, len(found.Items), want)
-		}
-	}
-}
-
-func TestWhatFollowsFromAMaterialIsToldBeforeItIsKept(t *testing.T) {
-	b := start(t)
-	doc := b.piece("Harbour Lights").Document
-	pearl := doc.Materials[0]
-	pearl.Run = &format.Run{Count: 10, MeasuredMm: 41}
-	var facts server.MaterialFacts
-	b.call("POST", "/api/materials/try", pearl, &facts)
-	passes := map[string]int{}
-	for _, f := range facts.Fits {
-		passes[f.Cord] = f.Passes
-	}
-	if facts.TenMm < 40.999 || facts.TenMm > 41.001 || facts.SizedBy != "measured run" || passes["wire-036-19"] != 3 && passes["wire-036-19"] != 2 || passes["leather-15"] != 0 {
-		t.Errorf("facts: %+v", facts)
-	}
-	var effects []server.PieceEffect
-	b.call("POST", "/api/materials/effect", pearl, &effects)
-	if len(effects) != 1 || effects[0].Name != "Harbour Lights" || effects[0].AfterMm < effects[0].BeforeMm+10 {
-		t.Errorf("effects: %+v", effects)
-	}
-	var p server.Problem
-	pearl.HoleMm = 9
-	if resp := b.call("POST", "/api/materials/try", pearl, &p); resp.StatusCode != 422 || !strings.Contains(p.Detail, "narrower than its bead") {
-		t.Errorf("%s %+v", resp.Status, p)
-	}
-}
-
-func TestACatalogueFileIsPreviewedAndTakenInWhole(t *testing.T) {
-	b := start(t)
-	resp, err := http.Get(b.url + "/api/catalogue.csv")
-	if err != nil {
-		t.Fatal(err)
-	}
-	csv, _ := io.ReadAll(resp.Body)
-	resp.Body.Close()
-	changed := strings.Replace(string(csv), "bead,Lantern glass,round,10,", "bead,Lantern glass,round,10.2,", 1) +
-		"new-1,bead,New one,round,5" + strings.Repeat(",", 4) + "\n"
-	var preview server.CataloguePreview
-	b.call("POST", "/api/catalogue/preview", changed, &preview)
-	if len(preview.New) != 0 || len(preview.Refused) != 1 || len(preview.Changed) != 1 || !strings.Contains(preview.Changed[0].Says, "acrossMm 10 → 10.2") || preview.Same < 70 {
-		t.Errorf("preview: %+v", preview)
-	}
-	var shop server.Catalogue
-	b.call("GET", "/api/materials?ids=lantern-10", nil, &shop)
-	if shop.Items[0].Material.AcrossMm != 10 {
-		t.Error("a preview changed the catalogue")
-	}
-	if resp := b.call("POST", "/api/catalogue", changed, nil); resp.StatusCode != 200 {
-		t.Fatal(resp.Status)
-	}
-	b.call("GET", "/api/materials?ids=lantern-10", nil, &shop)
-	if shop.Items[0].Material.AcrossMm != 10.2 || shop.Items[0].Revision != 2 {
-		t.Errorf("taken in: %+v", shop.Items[0])
-	}
-	var p server.Problem
-	if resp := b.call("POST", "/api/catalogue", "id,weight\n", &p); resp.StatusCode != 422 || !strings.Contains(p.Detail, "weight") {
-		t.Errorf("%s %+v", resp.Status, p)
-	}
-}
-
-func TestACatalogueStoppedHalfWayIsNotKept(t *testing.T) {
-	b := start(t)
-	ctx, stop := context.WithCancel(t.Context())
-	list := make([]store.Material, 1000)
-	for i := range list {
-		list[i].Document = format.Material{ID: fmt.Sprintf("halted-%d", i), Class: "cord", Name: "x", Type: "wire", DiameterMm: 0.3}
-	}
-	err := b.store.SaveMaterials(ctx, list, func(done int) {
-		if done >= 500 {
-			stop()
-		}
-	})
-	if err == nil {
-		t.Fatal("it was taken in all the same")
-	}
-	if _, total, _ := b.store.Materials(t.Context(), store.Wanted{Search: "halted-"}); total != 0 {
-		t.Errorf("%d rows of a stopped file were kept", total)
 	}
 }
 

@@ -64,6 +64,16 @@ func Parse(text string, house Unit) (MM, error) {
 	return l, nil
 }
 
+// ParseSigned reads a length that may be less than nothing, as an ease may: -6 mm.
+func ParseSigned(text string, house Unit) (MM, error) {
+	plain := strings.TrimSpace(strings.Replace(text, "−", "-", 1))
+	if rest, less := strings.CutPrefix(plain, "-"); less {
+		l, err := Parse(rest, house)
+		return -l, err
+	}
+	return Parse(text, house)
+}
+
 // tidy spells out fractions and closes up white space.
 func tidy(text string) string {
 	var b strings.Builder

@@ -1328,6 +1328,8 @@ export interface components {
             step: "decide" | "lay-out" | "fit" | "ends";
         };
         TypedLength: {
+            /** @description It may be less than nothing, as an ease may. */
+            signed?: boolean;
             text: string;
             /**
              * @description What a bare number means.

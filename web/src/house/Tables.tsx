@@ -56,10 +56,10 @@ export function Tables({ house, onChange }: Props) {
                 <Word label={`Word ${i + 1}`} value={e.word} onChange={(word) => put({ word })} />
               </td>
               <td>
-                <LengthField label={`From, ${what}`} mm={e.fromMm} width={70} onChange={(fromMm) => put({ fromMm })} />
+                <LengthField label={`From, ${what}`} mm={e.fromMm} signed width={70} onChange={(fromMm) => put({ fromMm })} />
               </td>
               <td>
-                <LengthField label={`To, ${what}`} mm={e.toMm === 0 && e.fromMm >= 0 ? null : e.toMm} placeholder="no limit" width={70} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
+                <LengthField label={`To, ${what}`} mm={e.toMm === 0 && e.fromMm >= 0 ? null : e.toMm} signed placeholder="no limit" width={70} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
               </td>
               <Drop what={what} onClick={() => onChange({ ease: ease.filter((_, k) => k !== i) })} />
             </tr>

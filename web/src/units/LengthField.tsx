@@ -13,10 +13,12 @@ interface Props {
   /** Called when the field is emptied; without it an empty field is refused. */
   onClear?: () => void;
   width?: number | string;
+  /** It may be less than nothing, as an ease may. */
+  signed?: boolean;
 }
 
 /** LengthField reads a length as people type it and keeps what was typed when it cannot. */
-export function LengthField({ label, mm, placeholder, onChange, onClear, width = 92 }: Props) {
+export function LengthField({ label, mm, placeholder, onChange, onClear, width = 92, signed }: Props) {
   const { unit } = useUnit();
   const [typed, setTyped] = useState<string | null>(null);
   const [says, setSays] = useState<string | null>(null);
@@ -35,7 +37,7 @@ export function LengthField({ label, mm, placeholder, onChange, onClear, width =
       return;
     }
     try {
-      const read = await given(api.POST("/api/length", { body: { text: typed, unit } }));
+      const read = await given(api.POST("/api/length", { body: { text: typed, unit, signed } }));
       setTyped(null);
       setSays(null);
       if (read.mm !== mm) onChange(read.mm);

@@ -1,0 +1,117 @@
+package server_test
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+
+	"mala/core/length"
+	"mala/format"
+	"mala/server"
+)
+
+type houseSave struct {
+	Base  int64        `json:"base"`
+	House format.House `json:"house"`
+}
+
+func TestAHouseMethodIsTriedKeptAndFollowed(t *testing.T) {
+	b := start(t)
+	var house server.HouseState
+	b.call("GET", "/api/house", nil, &house)
+	if house.Whole.Tail != "tucked" || house.House.Tail != "" || len(house.Whole.Sizes) == 0 {
+		t.Fatalf("a new shop: %+v", house)
+	}
+	other := house.Whole
+	other.Hand = "generous"
+	var effects server.HouseEffects
+	b.call("POST", "/api/house/try", other, &effects)
+	if effects.Pieces < 10 || len(effects.Changed) == 0 {
+		t.Fatalf("effects: %+v", effects)
+	}
+	for _, e := range effects.Changed {
+		if by := e.Effect.After.CutMm - e.Effect.Before.CutMm; by < 129.9 || by > 130.1 {
+			t.Errorf("%s is cut %v longer, want 130", e.Name, by)
+		}
+	}
+	p := b.piece("Harbour Lights")
+	var before, after format.Analysis
+	b.call("POST", "/api/analyse", p.Document, &before)
+	b.call("PUT", "/api/house", houseSave{house.Revision, other}, &house)
+	b.call("POST", "/api/analyse", p.Document, &after)
+	if by := after.Strands[0].CutMm - before.Strands[0].CutMm; by < 129.9 || by > 130.1 {
+		t.Errorf("kept, it is cut %v longer", by)
+	}
+	if house.House.Hand != "generous" || house.House.Tail != "" {
+		t.Errorf("kept %+v: only what differs from the defaults is a choice", house.House)
+	}
+	if resp := b.call("PUT", "/api/house", houseSave{1, other}, nil); resp.StatusCode != 409 {
+		t.Errorf("a stale house: %s", resp.Status)
+	}
+	other.Hand = "both"
+	other.Sizes[0].Name = ""
+	var problem server.Problem
+	if resp := b.call("PUT", "/api/house", houseSave{2, other}, &problem); resp.StatusCode != 422 || len(problem.Faults) != 2 || problem.Faults[0].Where != "house.hand" {
+		t.Errorf("a house that cannot be: %s %+v", resp.Status, problem)
+	}
+}
+
+func TestAFileCarriesTheHouseMethodItWasMadeBy(t *testing.T) {
+	b := start(t)
+	var house server.HouseState
+	b.call("PUT", "/api/house", houseSave{1, format.House{Slack: "easy"}}, &house)
+	p := b.piece("Harbour Lights")
+	at := "/api/pieces/" + p.ID
+	b.call("POST", at+"/versions", map[string]string{"reason": "exported"}, nil)
+	b.call("PUT", "/api/house", houseSave{2, format.House{}}, &house)
+	var file json.RawMessage
+	b.call("GET", at+"/versions/1/file", nil, &file)
+	doc, err := format.Read(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	alone, err := format.Analyse(doc, format.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	var shown server.VersionState
+	b.call("GET", at+"/versions/1", nil, &shown)
+	if alone.FinishedMm != shown.Analysis.FinishedMm || doc.House.Slack != "easy" {
+		t.Errorf("the file comes to %v, the version to %v", alone.FinishedMm, shown.Analysis.FinishedMm)
+	}
+	// Taken in again, it follows the house here but for what differs.
+	var taken server.PieceState
+	b.call("POST", "/api/pieces", doc, &taken)
+	if taken.Document.House.Slack != "easy" || taken.Document.House.Tail != "" {
+		t.Errorf("taken in with %+v", taken.Document.House)
+	}
+}
+
+func TestSuggestionsAreEditsOfThePiece(t *testing.T) {
+	b := start(t)
+	p := b.piece("Harbour Lights")
+	p.Document.Sections[0].Rows[0].Left = nil
+	var out format.Suggestions
+	b.call("POST", "/api/suggest", p.Document, &out)
+	found := false
+	for _, s := range out.Items {
+		if s.Does == "crimp" && s.End == "left" {
+			found = s.Fix != nil && s.Fix.Ends != nil && len(s.Fix.Ends.Left) == 1 && strings.Contains(s.Reason, "2 passes of 0.36 mm")
+		}
+	}
+	if !found || out.ByHouse == nil {
+		t.Errorf("suggested %+v", out)
+	}
+}
+
+func TestAnEaseIsReadWithItsSign(t *testing.T) {
+	b := start(t)
+	var read server.ReadLength
+	b.call("POST", "/api/length", server.TypedLength{Text: "-6", Unit: "mm", Signed: true}, &read)
+	if read.Mm != length.MM(-6) {
+		t.Errorf("read %v", read.Mm)
+	}
+	if resp := b.call("POST", "/api/length", server.TypedLength{Text: "-6", Unit: "mm"}, nil); resp.StatusCode != 422 {
+		t.Errorf("a length less than nothing: %s", resp.Status)
+	}
+}
