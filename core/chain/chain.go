@@ -128,37 +128,13 @@ func inscribed(segments []Segment) []float64 {
 			long = i
 		}
 	}
-	half := func(s Segment, radius float64) float64 { return math.Asin(min(1, s.Length/(2*radius))) }
-	others := func(radius float64) float64 {
-		sum := 0.0
-		for i, s := range segments {
-			if i != long {
-				sum += half(s, radius)
-			}
-		}
-		return sum
-	}
-	// The long side takes what the others leave of a full turn; if that is more
-	// than half a turn, the middle of the circle lies outside the chain.
-	least := segments[long].Length / 2
-	turn := func(radius float64) float64 { return others(radius) + half(segments[long], radius) - math.Pi }
-	if turn(least) < 0 {
-		turn = func(radius float64) float64 { return half(segments[long], radius) - others(radius) }
-	}
-	lo, hi := least, least*1e6
-	for range 100 {
-		if mid := math.Sqrt(lo * hi); turn(mid) > 0 {
-			lo = mid
-		} else {
-			hi = mid
-		}
-	}
+	radius := circumscribed(segments, long)
 	xs, ys := make([]float64, n), make([]float64, n)
 	angle, cx, cy := 0.0, 0.0, 0.0
 	for k := range n {
 		i := (long + 1 + k) % n
-		xs[i], ys[i] = lo*math.Cos(angle), lo*math.Sin(angle)
-		angle += 2 * half(segments[i], lo)
+		xs[i], ys[i] = radius*math.Cos(angle), radius*math.Sin(angle)
+		angle += 2 * halfTurn(segments[i].Length, radius)
 		cx, cy = cx+xs[i]/float64(n), cy+ys[i]/float64(n)
 	}
 	squares := make([]float64, n)
@@ -166,4 +142,53 @@ func inscribed(segments []Segment) []float64 {
 		squares[i] = (xs[i]-cx)*(xs[i]-cx) + (ys[i]-cy)*(ys[i]-cy)
 	}
 	return squares
+}
+
+// halfTurn is half the angle that a chord of the length takes in a circle.
+func halfTurn(length, radius float64) float64 { return math.Asin(min(1, length/(2*radius))) }
+
+// circumscribed is the radius of the circle on which all hinges can lie. The
+// long side takes what the others leave of a full turn; if that is more than half
+// a turn, the middle of the circle lies outside the chain.
+func circumscribed(segments []Segment, long int) float64 {
+	// Segments of one length are taken together: there are few lengths.
+	type alike struct {
+		length float64
+		count  int
+	}
+	var kinds []alike
+	at := map[float64]int{}
+	for i, s := range segments {
+		if i == long {
+			continue
+		}
+		k, known := at[s.Length]
+		if !known {
+			k = len(kinds)
+			at[s.Length], kinds = k, append(kinds, alike{length: s.Length})
+		}
+		kinds[k].count++
+	}
+	others := func(radius float64) float64 {
+		sum := 0.0
+		for _, k := range kinds {
+			sum += float64(k.count) * halfTurn(k.length, radius)
+		}
+		return sum
+	}
+	longest := segments[long].Length
+	least := longest / 2
+	tooTight := func(radius float64) bool { return others(radius)+halfTurn(longest, radius) > math.Pi }
+	if others(least) < math.Pi/2 {
+		tooTight = func(radius float64) bool { return halfTurn(longest, radius) > others(radius) }
+	}
+	lo, hi := least, least*1e6
+	for range 100 {
+		if mid := math.Sqrt(lo * hi); tooTight(mid) {
+			lo = mid
+		} else {
+			hi = mid
+		}
+	}
+	return lo
 }

@@ -48,8 +48,10 @@ type Bench struct {
 // that mend it, best first.
 type judgement struct {
 	code string
-	find func(m *measure.Measured, unit length.Unit) []Finding
-	mend func(m *measure.Measured, f Finding, bench Bench) []Fix
+	// stops says whether a finding on the piece may be a Stop; nil for never.
+	stops func(m *measure.Measured) bool
+	find  func(m *measure.Measured, unit length.Unit) []Finding
+	mend  func(m *measure.Measured, f Finding, bench Bench) []Fix
 }
 
 // judgements lists every check there is.
@@ -60,6 +62,9 @@ var judgements = []judgement{
 	toggleBlocked, ringTooSmall, claspClosedEye, chainSoldered, weakLink, metalsDiffer, // the ends
 	elasticMisfit, knotShows, legShort, // the cord
 }
+
+// may is for judgements that may stop the work on any piece.
+func may(*measure.Measured) bool { return true }
 
 // All judges the piece, gravest first, those that were waived last. A fix is only offered if trying it shows
 // that it leaves fewer of its code and brings no new stop.
@@ -76,9 +81,16 @@ func All(m *measure.Measured, bench Bench) []Finding {
 }
 
 func judge(m *measure.Measured, unit length.Unit) []Finding {
+	return judgeBy(m, unit, func(judgement) bool { return true })
+}
+
+// judgeBy judges by some of the judgements only.
+func judgeBy(m *measure.Measured, unit length.Unit, by func(judgement) bool) []Finding {
 	var found []Finding
 	for _, j := range judgements {
-		found = append(found, j.find(m, unit)...)
+		if by(j) {
+			found = append(found, j.find(m, unit)...)
+		}
 	}
 	for i := range found {
 		for _, w := range m.Piece.Waived {
@@ -106,7 +118,8 @@ func firstThatMends(m *measure.Measured, found []Finding, f Finding, fixes []Fix
 		if err != nil {
 			continue
 		}
-		left := judge(after, "")
+		// What neither is mended here nor can stop the work decides nothing.
+		left := judgeBy(after, "", func(j judgement) bool { return j.code == f.Code || j.stops != nil && j.stops(after) })
 		if count(left, f.Code, "") < count(found, f.Code, "") && count(left, "", Stop) <= count(found, "", Stop) {
 			return &fixes[i]
 		}

@@ -11,7 +11,8 @@ import (
 // claspClosedEye fires when a clasp's closed eye meets another closed fitting:
 // neither opens to take the other in.
 var claspClosedEye = judgement{
-	code: "clasp-closed-eye",
+	code:  "clasp-closed-eye",
+	stops: may,
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		return closedPairs(m, "clasp-closed-eye", "Neither eye opens", false)
 	},
@@ -21,7 +22,8 @@ var claspClosedEye = judgement{
 // chainSoldered fires when a chain of soldered links meets another closed
 // fitting.
 var chainSoldered = judgement{
-	code: "chain-soldered",
+	code:  "chain-soldered",
+	stops: may,
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		return closedPairs(m, "chain-soldered", "The chain cannot be put on", true)
 	},

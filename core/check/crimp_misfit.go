@@ -15,7 +15,8 @@ const looseCrimp = 2
 // crimpMisfit fires when a crimp cannot take the passes of its cord, which stops
 // the work, or is so wide that it will not grip them.
 var crimpMisfit = judgement{
-	code: "crimp-misfit",
+	code:  "crimp-misfit",
+	stops: may,
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		var found []Finding
 		s := m.Strands[0]

@@ -11,7 +11,8 @@ import (
 // crimpSwallowed fires when a crimp, or the cover over it, passes into the hole
 // of the bead beside it: it no longer holds anything.
 var crimpSwallowed = judgement{
-	code: "crimp-swallowed",
+	code:  "crimp-swallowed",
+	stops: may,
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		var found []Finding
 		for _, s := range m.Strands {

@@ -6,6 +6,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/measure"
+	"mala/core/piece"
 	"mala/core/size"
 )
 
@@ -13,6 +14,8 @@ import (
 // stops the work where the piece cannot be put on.
 var easeOff = judgement{
 	code: "ease-off",
+	// A piece that opens can at worst be too tight.
+	stops: func(m *measure.Measured) bool { return m.Piece.Closure.Type != piece.Clasp },
 	find: func(m *measure.Measured, unit length.Unit) []Finding {
 		fit := size.Of(m)
 		if fit == nil {

@@ -19,7 +19,8 @@ const snugFit = 1.1
 // warns when it only just can. Beads of one kind with as many passes are one
 // finding, at the first of them.
 var holeTooSmall = judgement{
-	code: "hole-too-small",
+	code:  "hole-too-small",
+	stops: may,
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		type fit struct {
 			material *material.Material

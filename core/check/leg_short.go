@@ -10,7 +10,8 @@ import (
 // legShort fires when the cord has been cut to less than its path, which stops
 // the work, or leaves the hand less than the house allows.
 var legShort = judgement{
-	code: "leg-short",
+	code:  "leg-short",
+	stops: may,
 	find: func(m *measure.Measured, unit length.Unit) []Finding {
 		s := m.Strands[0]
 		if s.Row.Cut == nil {

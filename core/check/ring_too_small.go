@@ -11,7 +11,8 @@ import (
 // ringTooSmall fires when a jump or split ring cannot hold what hangs in it on
 // both sides.
 var ringTooSmall = judgement{
-	code: "ring-too-small",
+	code:  "ring-too-small",
+	stops: may,
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		var found []Finding
 		s := m.Strands[0]

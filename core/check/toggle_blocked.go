@@ -12,7 +12,8 @@ import (
 // through its ring beside the bar: the bar lies along the strand as it passes,
 // so all within half a bar of it must go through with it.
 var toggleBlocked = judgement{
-	code: "toggle-blocked",
+	code:  "toggle-blocked",
+	stops: may,
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		t := toggleOf(m)
 		if t == nil {

@@ -52,11 +52,11 @@ func (s *Strand) lie() *Lie {
 // between contacts of radius ρ is as long as its two faces there, and reaches
 // half its thickness less the mean ρ inside the line of its hinges.
 func (s *Strand) links() []Link {
-	if len(s.path) == 0 {
+	if s.path == nil {
 		return nil
 	}
 	list := &linkList{}
-	for _, p := range s.path {
+	for _, p := range s.path() {
 		b := s.Beads[p.bead].Material.Bead
 		list.add(Link{Bead: p.bead, Before: p.before, Segment: chain.Segment{Length: p.length, Reach: float64(b.Thick)/2 - (p.left+p.right)/2}})
 	}

@@ -242,7 +242,7 @@ func (s *stack) cut() int {
 
 // ring lays the beads round a loop: the stack is cut at a bead, laid out straight,
 // and closed on a copy of that bead. Positions start at the left face of the first bead.
-func (s *stack) ring() (laid, []Joint, []onPath) {
+func (s *stack) ring() (laid, []Joint, func() []onPath) {
 	n := len(s.beads)
 	if n == 0 {
 		return laid{}, nil, nil
@@ -264,13 +264,16 @@ func (s *stack) ring() (laid, []Joint, []onPath) {
 		out.at[k] += s.table.reach[s.beads[0].left]
 		out.swallowed[k] = l.swallowed[from] || from == 0 && l.swallowed[n]
 	}
-	// The copy's left side is that of the bead it copies.
-	path := open.between(l, n)
-	end := len(path) - 1
-	path[0].left, path[0].length, path[0].before = path[end].left, path[0].length+path[end].length, path[end].length
-	path = path[:end]
-	for i := range path {
-		path[i].bead = (path[i].bead + cut) % n
+	path := func() []onPath {
+		// The copy's left side is that of the bead it copies.
+		path := open.between(l, n)
+		end := len(path) - 1
+		path[0].left, path[0].length, path[0].before = path[end].left, path[0].length+path[end].length, path[end].length
+		path = path[:end]
+		for i := range path {
+			path[i].bead = (path[i].bead + cut) % n
+		}
+		return path
 	}
 	return out, open.joints(l, n), path
 }

@@ -31,7 +31,7 @@ type Strand struct {
 	Joints      []Joint // the contacts that decide the length
 	ends        lying   // the faces at both ends of that path, of an open strand
 	kinds       []kind
-	path        []onPath                       // the beads along the path that decides the length
+	path        func() []onPath                // the beads along the path that decides the length
 	share       map[*material.Material]float64 // mm of the strung length that each material gives
 	Strung      length.MM
 	Slack       length.MM // planned
@@ -121,7 +121,7 @@ func (s *Strand) place(st *stack) {
 	} else {
 		l = st.straight()
 		s.Joints = st.joints(l, l.last)
-		s.path = st.path(l)
+		s.path = func() []onPath { return st.path(l) }
 		s.ends = lying{left: st.beads[l.first].left, right: st.beads[l.last].right}
 	}
 	s.Strung = l.strung
