@@ -19,7 +19,7 @@ var files embed.FS
 // order is the order the pieces are put in, so that the first one named ends at
 // the top of the list.
 var order = []string{
-	"harbourmaster.json", "long-mooring.json", "cinder-walk.json", "moored-twice.json", "first-tide.json", "tide-table.json", "gulls-breakfast.json", "lamplighters-round.json", "lamp-word.json",
+	"harbourmaster.json", "anchor-light.json", "long-mooring.json", "cinder-walk.json", "moored-twice.json", "first-tide.json", "tide-table.json", "gulls-breakfast.json", "lamplighters-round.json", "lamp-word.json",
 	"quay-lanterns.json", "slack-tide.json", "ferry-bell.json", "harbour-lights.json",
 }
 

@@ -81,7 +81,8 @@ func strandOf(s *measure.Strand) Strand {
 	out := Strand{ID: s.ID, Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
 		Placed: make([]Placed, len(s.Beads)), Left: partsOf(s.Left), Right: partsOf(s.Right), Runs: []RunOf{},
-		PathMm: exact(s.PathLength())}
+		PathMm: exact(s.PathLength()),
+		Start:  Start{s.Start.Side, s.Start.By, exact(s.Start.Tip)}}
 	out.LeftTail = tailOf(s, s.Left, s.Beads[:s.Left.TailBeads])
 	out.RightTail = tailOf(s, s.Right, s.Beads[len(s.Beads)-s.Right.TailBeads:])
 	if k := s.Knot; k != nil {

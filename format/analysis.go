@@ -63,6 +63,14 @@ type Strand struct {
 	RightTail     Tail      `json:"rightTail"`
 	PathMm        length.MM `json:"pathMm" doc:"What the cord covers, with nothing over to hold or tie."`
 	Knot          *Knot     `json:"knot,omitempty"`
+	Start         Start     `json:"start"`
+}
+
+// Start is how the end that is strung first is stopped.
+type Start struct {
+	Side  string    `json:"side" enum:"left,right"`
+	By    string    `json:"by" enum:"stopper,tape,spool"`
+	TipMm length.MM `json:"tipMm" doc:"From the cord's tip; 0 on the spool."`
 }
 
 // Tail is how far a cord's tail goes back, through how many beads, and whether

@@ -88,6 +88,7 @@ type Material struct {
 	HoleMm     length.MM `json:"holeMm,omitempty"`
 	DepthMm    length.MM `json:"depthMm,omitempty"`
 	WallMm     length.MM `json:"wallMm,omitempty"`
+	DropMm     length.MM `json:"dropMm,omitempty" doc:"How far a charm hangs below the cord."`
 	Facing     string    `json:"facing,omitempty" enum:"none,fore-aft,upright"`
 	Drilled    string    `json:"drilled,omitempty" enum:"width,height"`
 	Sized      string    `json:"sized,omitempty" enum:"nominal,calipered"`

@@ -115,7 +115,7 @@ func (r *materialReader) bead() (*material.Bead, error) {
 	}
 	b := material.Bead{
 		Shape: material.Shape(d.Shape), Across: d.AcrossMm, Thick: d.ThickMm, Along: d.AlongMm, Hole: d.HoleMm,
-		Depth: d.DepthMm, Wall: d.WallMm, Facing: material.Facing(d.Facing), Drilled: material.Drilled(d.Drilled),
+		Depth: d.DepthMm, Wall: d.WallMm, Drop: d.DropMm, Facing: material.Facing(d.Facing), Drilled: material.Drilled(d.Drilled),
 		Sized: material.Sized(d.Sized),
 	}
 	if d.Run != nil {

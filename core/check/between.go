@@ -16,7 +16,7 @@ import (
 func putBetween(m *measure.Measured, gap int, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
 	var fixes []Fix
 	for _, d := range candidates(m, shelf) {
-		if !keeps(d.Material.Bead) {
+		if d.Material.Bead.Shape == material.Charm || !keeps(d.Material.Bead) {
 			continue
 		}
 		text, ok := editLine(m, func(line *pattern.Line, fills pattern.Fills) error {

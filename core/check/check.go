@@ -58,7 +58,7 @@ type judgement struct {
 var judgements = []judgement{
 	holeTooSmall, crimpSwallowed, beadSwallowed, crimpMisfit, coverMisfit, // what goes through what
 	lengthOff, slackShort, slackLong, easeOff, // how it lies
-	loopBreak, centreParity, patternBreak, capMisfit, liesSideways, // the order of the beads
+	loopBreak, centreParity, patternBreak, capMisfit, liesSideways, charmHidden, // the order of the beads
 	toggleBlocked, ringTooSmall, claspClosedEye, chainSoldered, weakLink, metalsDiffer, // the ends
 	elasticMisfit, knotShows, legShort, // the cord
 }

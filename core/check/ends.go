@@ -58,11 +58,3 @@ func unlike(a, b *material.Material) float64 {
 	}
 	return by
 }
-
-// findingOf is the finding of a part, nil for the wire's own loop.
-func findingOf(p measure.Part) *material.Finding {
-	if p.Material == nil {
-		return nil
-	}
-	return p.Material.Finding
-}

@@ -29,6 +29,7 @@ func stretch(t *testing.T, line string) *piece.Piece {
 func dishes(t *testing.T, p *piece.Piece) *piece.Piece {
 	p.Palette["H"] = bead(t, "wood", material.Bead{Shape: material.Round, Across: 8, Hole: 2.5})
 	p.Palette["C"] = bead(t, "cap", material.Bead{Shape: material.Cap, Across: 6, Depth: 1.4, Wall: 0.35, Hole: 0.9})
+	p.Palette["Q"] = bead(t, "charm", material.Bead{Shape: material.Charm, Across: 4.4, Hole: 3, Along: 0.7, Drop: 18})
 	p.Palette["E"] = bead(t, "heart", material.Bead{Shape: material.Focal, Across: 9, Along: 9, Hole: 0.9, Facing: material.FacingUpright, Drilled: material.ThroughHeight})
 	p.Palette["W"] = bead(t, "letter", material.Bead{Shape: material.Letter, Across: 6, Along: 6, Hole: 0.9, Facing: material.FacingUpright, Drilled: material.ThroughWidth})
 	return p
@@ -125,6 +126,7 @@ func TestEveryCheckFiresAndItsNearMissDoesNot(t *testing.T) {
 		{"cap-misfit", Warn, "6 mm across, pearl under it only 4 mm", dishes(t, necklace(t, "3T C P ~C 3T")), dishes(t, necklace(t, "3T C H ~C 3T"))},
 		{"lies-sideways", Warn, "drilled through its height", dishes(t, necklace(t, "<20P | E>")), dishes(t, necklace(t, "<3P E 18P | P>"))},
 		{"lies-sideways", Warn, "drilled through its width", dishes(t, necklace(t, "<3P W 18P | P>")), dishes(t, necklace(t, "<20P | W>"))},
+		{"charm-hidden", Advise, "lets it down 3.51 mm below the cord; wood beside it reaches 4 mm", dishes(t, necklace(t, "9P H Q H 9P")), dishes(t, necklace(t, "9P H P Q P H 9P"))},
 		{"toggle-blocked", Stop, "Beside the 2 mm bar the 9 mm ring leaves 7 mm; round, 8 mm across", with(necklace(t, "20P R"), ends(toggle10)), with(necklace(t, "20P R P"), ends(toggle10))},
 		{"ring-too-small", Stop, "fine ring at the left end is 1.2 mm inside", with(necklace(t, "20P"), ends(lobster, fine)), with(necklace(t, "20P"), ends(lobster, jump))},
 		{"clasp-closed-eye", Stop, "soldered ring and lobster at the left end are both closed", with(necklace(t, "20P"), ends(lobster, soldered)), with(necklace(t, "20P"), ends(lobster, jump, soldered))},
@@ -160,7 +162,7 @@ func TestEveryCheckHasItsTest(t *testing.T) {
 	fired := map[string]bool{}
 	for _, code := range strings.Fields(`hole-too-small crimp-swallowed bead-swallowed length-off crimp-misfit cover-misfit slack-short slack-long ease-off
 		loop-break centre-parity pattern-break cap-misfit lies-sideways toggle-blocked ring-too-small clasp-closed-eye chain-soldered weak-link metals-differ
-		elastic-misfit knot-shows leg-short`) {
+		elastic-misfit knot-shows leg-short charm-hidden`) {
 		fired[code] = true
 	}
 	for _, j := range judgements {
@@ -195,6 +197,7 @@ func TestEveryFixMends(t *testing.T) {
 		{"pattern-break", "Change it for a pearl", necklace(t, "P P T P P T P T T 4(P P T)")},
 		{"pattern-break", "Take out bead 13", necklace(t, "3(P P T) P P T T 4(P P T)")},
 		{"cap-misfit", "Turn it round", dishes(t, necklace(t, "3P ~C H 3P"))},
+		{"charm-hidden", "on either side", dishes(t, necklace(t, "9P H Q H 9P"))},
 		{"toggle-blocked", "Add jump ring at the bar", with(necklace(t, "20P R"), ends(toggle10))},
 		{"ring-too-small", "Use jump ring instead", with(necklace(t, "20P"), ends(lobster, fine))},
 		{"clasp-closed-eye", "Put jump ring between", with(necklace(t, "20P"), ends(lobster, soldered))},

@@ -31,12 +31,14 @@ const (
 	Letter    Shape = "letter"
 	Beaded    Shape = "beaded"
 	Focal     Shape = "focal"
+	// Charm hangs from a ring on the cord: it takes the ring's wire of strand.
+	Charm Shape = "charm"
 )
 
 // Shapes lists every shape there is.
 func Shapes() []Shape {
 	return []Shape{Round, Oval, Rondelle, Bicone, Tube, Cube, Coin, Disc, Drop, Nugget, Chip, Seed,
-		LargeHole, Cap, Button, Spacer, Letter, Beaded, Focal}
+		LargeHole, Cap, Button, Spacer, Letter, Beaded, Focal, Charm}
 }
 
 // Bead is anything that slides on one cord through one hole.
@@ -48,6 +50,7 @@ type Bead struct {
 	Hole    length.MM // diameter of the hole
 	Depth   length.MM // inner depth of a cap
 	Wall    length.MM // wall of a cap
+	Drop    length.MM // how far a charm hangs below the cord; its hole is its ring's inside, its length the ring's wire
 	Facing  Facing
 	Drilled Drilled
 	Sized   Sized
@@ -114,25 +117,20 @@ func (b *Bead) scaleTo(scale float64) {
 }
 
 func (b *Bead) checkSizes() error {
-	sizes := []struct {
+	type size struct {
 		name  string
 		value length.MM
-	}{{"acrossMm", b.Across}, {"thickMm", b.Thick}}
+	}
+	sizes := []size{{"acrossMm", b.Across}, {"thickMm", b.Thick}}
 	switch b.Shape {
 	case Round:
 	case Cap:
-		sizes = append(sizes, struct {
-			name  string
-			value length.MM
-		}{"depthMm", b.Depth}, struct {
-			name  string
-			value length.MM
-		}{"wallMm", b.Wall})
+		sizes = append(sizes, size{"depthMm", b.Depth}, size{"wallMm", b.Wall})
 	default:
-		sizes = append(sizes, struct {
-			name  string
-			value length.MM
-		}{"alongMm", b.Along})
+		sizes = append(sizes, size{"alongMm", b.Along})
+	}
+	if b.Shape == Charm {
+		sizes = append(sizes, size{"dropMm", b.Drop})
 	}
 	for _, s := range sizes {
 		if !(s.value >= LeastSize && s.value <= MostSize) {

@@ -68,7 +68,7 @@ func TestCapsMeetMouthToMouth(t *testing.T) {
 
 func TestEveryShapeHasItsOwnLengthAtTheRim(t *testing.T) {
 	for _, shape := range Shapes() {
-		b := bead(t, Bead{Shape: shape, Across: 6, Along: 5, Depth: 2, Wall: 0.4, Hole: 1})
+		b := bead(t, Bead{Shape: shape, Across: 6, Along: 5, Depth: 2, Wall: 0.4, Drop: 12, Hole: 1})
 		want := 5.0
 		switch shape {
 		case Round:
@@ -96,7 +96,7 @@ func TestFlatBeadsDrilledThroughTheEdgeTakeTheirWideOutline(t *testing.T) {
 
 func TestMeasuredRunWinsAndMeasuresExactly(t *testing.T) {
 	for _, shape := range Shapes() {
-		b := Bead{Shape: shape, Across: 6, Along: 5, Depth: 2, Wall: 0.9, Hole: 1, Sized: Calipered}
+		b := Bead{Shape: shape, Across: 6, Along: 5, Depth: 2, Wall: 0.9, Drop: 12, Hole: 1, Sized: Calipered}
 		plain := bead(t, b)
 		n := 20
 		want := (plain.Length() + plain.Pitch()*length.MM(n-1)) * 1.03
@@ -180,5 +180,24 @@ func TestHolesForPasses(t *testing.T) {
 	}
 	if HoleFor(12, 1) <= HoleFor(8, 1) || HoleFor(8, 1) < 3 {
 		t.Error("more passes need a wider hole")
+	}
+}
+
+func TestACharmTakesItsRingsWireOfStrand(t *testing.T) {
+	charm, err := NewBead(Bead{Shape: Charm, Across: 4.4, Hole: 3, Along: 0.7, Drop: 18})
+	if err != nil {
+		t.Fatal(err)
+	}
+	round, err := NewBead(Bead{Shape: Round, Across: 8, Hole: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	// The round's face meets the ring at the ring's inside: sqrt(16 - 1.5²) + 0.35.
+	c, ok := Touch(round.Face(true), charm.Face(false))
+	if want := 4.0582; !ok || math.Abs(float64(c.Distance)-want) > 0.001 {
+		t.Errorf("beside a round it lies at %v, want %v", c.Distance, want)
+	}
+	if _, err := NewBead(Bead{Shape: Charm, Across: 4.4, Hole: 3, Along: 0.7}); err == nil {
+		t.Error("a charm that drops nowhere is no charm")
 	}
 }

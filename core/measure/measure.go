@@ -50,7 +50,7 @@ func Measure(p *piece.Piece) (*Measured, error) {
 	m := &Measured{Piece: p, Finished: s.finish(p), ForTarget: s.forTarget(p)}
 	s.tails(p.House)
 	s.cut(p)
-	s.Knot = s.knot(p)
+	s.Knot, s.Start = s.knot(p), s.start(p)
 	m.Strands = []*Strand{s}
 	m.Rule = s.rule(m.Finished)
 	m.count()

@@ -39,6 +39,7 @@ type Strand struct {
 	Left, Right End
 	Cut         []CutPart
 	Knot        *Knot // of a ring tied on itself
+	Start       Start
 }
 
 // layOut lays out the row of the piece with the given fills.

@@ -67,29 +67,27 @@ func (w *writer) beforeCutting() {
 // crimped tells of a strand whose ends are crimped: stopped at the left, strung,
 // the left end made, the right end last.
 func (w *writer) crimped() {
-	if w.h.FromSpool() {
+	start := w.s.Start
+	if start.By == piece.StopSpool {
 		w.do("Leave the %s on its spool; the spool stops that end. String from the free end, the last run first.", lower(w.cord()))
 		w.runs("right", "left")
 		w.end("right", w.s.Right)
 		w.beforeCutting()
-		w.do("Push the beads up and cut from the spool, %s beyond the last bead, with cutters, never scissors.", w.in(w.beyond(w.s.Left)))
+		w.do("Push the beads up and cut from the spool, %s beyond the last bead, with cutters, never scissors.", w.in(w.s.Beyond(w.h, w.s.Left)))
 		w.secondEnd("left", w.s.Left)
 		return
 	}
 	w.beforeCutting()
 	w.do("Cut %s: %s. Use cutters, never scissors.", w.in(w.s.CutLength()), lower(w.cord()))
-	w.do("Stop the left end with %s, %s from its tip.", map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape"}[w.h.Stopper], w.in(w.beyond(w.s.Left)))
+	w.do("Stop the %s end with %s, %s from its tip.", start.Side, stops[start.By], w.in(start.Tip))
 	w.runs("left", "right")
 	w.do("Take the stop off and hold the strand level.")
 	w.end("left", w.s.Left)
 	w.secondEnd("right", w.s.Right)
 }
 
-// beyond is how much cord an end needs beyond its last bead.
-func (w *writer) beyond(e measure.End) length.MM {
-	first, last := w.h.HandAllowance()
-	return 2*e.Turn + e.Tail + max(first, last)
-}
+// stops names what stops a cord.
+var stops = map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape"}
 
 func (w *writer) runs(from, to string) {
 	w.do("String the runs from the %s to the %s, ticking each off; after each the strand measures what stands beside it.", from, to)
@@ -154,7 +152,7 @@ func (w *writer) tied() {
 	if elastic {
 		w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
 	}
-	w.do("Stop one end with %s.", map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape", piece.StopSpool: "a fold of tape"}[w.h.Stopper])
+	w.do("Stop one end with %s, %s from its tip.", stops[w.s.Start.By], w.in(w.s.Start.Tip))
 	w.runs("left", "right")
 	w.gate("Before you knot", fmt.Sprintf("round the loop it measures %s", w.in(w.s.Strung)), "it has been tried on, over the hand where it must pass", "no bead is missing or turned the wrong way")
 	w.do("Tie a %s, pulled tight to the beads.", map[string]string{piece.KnotSurgeons: "surgeon's knot", piece.KnotSquare: "square knot", piece.KnotTriple: "triple knot"}[w.h.Knot])

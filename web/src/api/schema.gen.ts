@@ -902,6 +902,11 @@ export interface components {
             diameterMm?: number;
             /** @enum {string} */
             drilled?: "width" | "height";
+            /**
+             * Format: double
+             * @description How far a charm hangs below the cord.
+             */
+            dropMm?: number;
             /** @enum {string} */
             eye?: "open" | "closed";
             /** @enum {string} */
@@ -1227,6 +1232,17 @@ export interface components {
             mmPerTenth: number;
             sizedBy: string;
         };
+        Start: {
+            /** @enum {string} */
+            by: "stopper" | "tape" | "spool";
+            /** @enum {string} */
+            side: "left" | "right";
+            /**
+             * Format: double
+             * @description From the cord's tip; 0 on the spool.
+             */
+            tipMm: number;
+        };
         Strand: {
             /** Format: int64 */
             beads: number;
@@ -1253,6 +1269,7 @@ export interface components {
             slackMm: number;
             /** Format: double */
             slackNeededMm: number;
+            start: components["schemas"]["Start"];
             /** Format: double */
             strungMm: number;
         };

@@ -10,6 +10,7 @@ export function sizeOf(m: Material): string {
     return `${m.lengthMm ?? m.closedMm} mm`;
   }
   if (m.shape === "round") return `${m.acrossMm} mm`;
+  if (m.shape === "charm") return `hangs ${m.dropMm} mm`;
   if (m.shape === "cap") return `${m.acrossMm} mm, ${m.depthMm} deep`;
   return `${m.acrossMm} × ${m.alongMm} mm`;
 }

@@ -4,6 +4,7 @@ import { CutSum } from "./CutSum.tsx";
 import { Ends } from "./Ends.tsx";
 import { ExplodedEnd, RingJoin } from "./ExplodedEnd.tsx";
 import { PieceHouse } from "./PieceHouse.tsx";
+import { StartPicture } from "./StartPicture.tsx";
 import { Suggestions } from "./Suggestions.tsx";
 import "./ends.css";
 
@@ -28,9 +29,10 @@ export function EndsRoom() {
       <div className="end-columns">
         <div>
           <Ends bench={bench} state={state} />
-          <CutSum bench={bench} analysis={analysis} doc={doc} />
+          <StartPicture analysis={analysis} doc={doc} />
         </div>
         <div>
+          <CutSum bench={bench} analysis={analysis} doc={doc} />
           {clasped ? <Suggestions bench={bench} doc={doc} /> : <PieceHouse bench={bench} analysis={analysis} doc={doc} />}
         </div>
         <div>

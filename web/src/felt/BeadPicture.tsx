@@ -20,6 +20,14 @@ export function BeadPicture({ material, outline, size, px, turned = false }: Pro
       const reach = (face: number[][]) => Math.max(...face.map((p) => p[1]));
       const [left, right] = turned ? [reach(outline.right), reach(outline.left)] : [reach(outline.left), reach(outline.right)];
       const up = outline.left[outline.left.length - 1][0];
+      if (material.shape === "charm") {
+        // A charm is shown hanging, its ring at the top.
+        const high = (material.dropMm ?? 0) + 1;
+        const scale = Math.min(px ?? Infinity, (size - 4) / high);
+        ctx.translate(size / 2, (size - high * scale) / 2);
+        sprites.draw(ctx, material, outline, scale, turned);
+        return;
+      }
       const scale = Math.min(px ?? Infinity, (size - 4) / Math.max(left + right, 2 * up));
       ctx.translate(size / 2 + ((left - right) / 2) * scale, size / 2);
       sprites.draw(ctx, material, outline, scale, turned);

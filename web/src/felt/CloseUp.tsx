@@ -4,7 +4,7 @@ import { DISH } from "../dishes/Dishes.tsx";
 import type { Unit } from "../units/length.ts";
 import type { Tone } from "./cloth.ts";
 import { drawCloseUp } from "./drawCloseUp.ts";
-import { gapAt, layEnds, nearestGap } from "./strandGeometry.ts";
+import { gapAt, hangsMm, layEnds, nearestGap } from "./strandGeometry.ts";
 import { useCanvas } from "./useCanvas.ts";
 import { useHands, type Handle } from "./useHands.ts";
 
@@ -37,8 +37,9 @@ const MOST_PX = 9;
 const LEAST_PX = 3;
 
 /** closeUpScale picks how large the strand is drawn so that its widest bead fits the band. */
-function closeUpScale(analysis: Analysis, height: number): number {
-  const widest = Math.max(6, ...analysis.strands[0].placed.map((b) => b.acrossMm));
+function closeUpScale(analysis: Analysis, doc: Document, height: number): number {
+  const hanging = hangsMm(analysis, doc);
+  const widest = Math.max(6, hanging * 1.5, ...analysis.strands[0].placed.map((b) => b.acrossMm));
   return Math.max(LEAST_PX, Math.min(MOST_PX, ((height - 30) * TALLEST_PART) / widest));
 }
 
@@ -63,10 +64,10 @@ export function CloseUp(props: CloseUpProps) {
 
   const view = useCallback(
     (width: number, height: number) => {
-      const px = truePx ?? closeUpScale(analysis, height) * zoom;
+      const px = truePx ?? closeUpScale(analysis, doc, height) * zoom;
       return { px, leftMm: leftEdge(analysis, caretMm, width / px, panMm) };
     },
-    [analysis, caretMm, panMm, truePx, zoom],
+    [analysis, doc, caretMm, panMm, truePx, zoom],
   );
   const [dragged, setDragged] = useState<{ gap: number | null; by: number }>({ gap: null, by: 0 });
   const draw = useCallback(

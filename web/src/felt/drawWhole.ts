@@ -3,7 +3,7 @@ import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
-import { gapAt, layEnds, loopOf, type Loop } from "./strandGeometry.ts";
+import { gapAt, hangsMm, layEnds, loopOf, type Loop } from "./strandGeometry.ts";
 
 export interface WholeView {
   analysis: Analysis;
@@ -40,7 +40,7 @@ export function materialsOf(doc: Document): Map<string, Material> {
 /** fitWhole says how many px a millimetre takes so that the loop fits. */
 export function fitWhole({ analysis, doc, width, height, mostPx = MOST_PX }: WholeView): number {
   const standsOut = Math.max(CLASP_MM, ...doc.materials.map((m) => 1.2 * (m.barMm ?? 0)));
-  const widest = Math.max(standsOut, ...analysis.strands[0].placed.map((b) => b.acrossMm));
+  const widest = Math.max(standsOut, 2 * hangsMm(analysis, doc), ...analysis.strands[0].placed.map((b) => b.acrossMm));
   const across = analysis.finishedMm / Math.PI + widest;
   const free = Math.min(width, height) * (1 - 2 * MARGIN);
   return Math.max(0.1, Math.min(mostPx, free / across));

@@ -1,4 +1,4 @@
-import type { Analysis, EndPart, Strand } from "../api/client.ts";
+import type { Analysis, Document, EndPart, Strand } from "../api/client.ts";
 
 /** LaidPart is one part of an end with its place along the cord, in mm from the first face. */
 export interface LaidPart extends EndPart {
@@ -47,6 +47,13 @@ export function loopOf(analysis: Analysis): Loop {
       return { x: -r * Math.sin(phi), y: -r * Math.cos(phi), angle: Math.atan2(Math.sin(phi), -Math.cos(phi)) };
     },
   };
+}
+
+/** hangsMm is how far the longest charm of the strand hangs below the cord, 0 without one. */
+export function hangsMm(analysis: Analysis, doc: Document): number {
+  const charms = new Map(doc.materials.filter((m) => m.shape === "charm").map((m) => [m.id, m.dropMm ?? 0]));
+  if (charms.size === 0) return 0;
+  return Math.max(0, ...analysis.strands[0].placed.map((b) => charms.get(b.material) ?? 0));
 }
 
 /** gapAt is where the gap before bead i lies along the cord, in mm. */

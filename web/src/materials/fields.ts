@@ -9,7 +9,7 @@ export interface Field {
   unit?: string;
 }
 
-export const SHAPES = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal"];
+export const SHAPES = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
 export const FINISHES = ["glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"] as const;
 export const FINDINGS = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender"];
 export const CORDS = ["wire", "elastic", "thread", "leather", "waxed"];
@@ -28,6 +28,9 @@ export function fieldsOf(m: Material): Field[] {
     return [choice("type", "Kind of cord", CORDS), mm("diameterMm", "Diameter"), { name: "filaments", label: "Strands in the wire", kind: "number" }, { name: "stretch", label: "Stretches to, times its length", kind: "number" }, STRENGTH];
   }
   if (m.class === "finding") return [choice("type", "Kind of finding", FINDINGS), ...findingMeasures(m.type ?? ""), METAL, MASS, STRENGTH];
+  if (m.shape === "charm") {
+    return [choice("shape", "Shape", SHAPES), mm("holeMm", "Its ring, inside"), mm("acrossMm", "Its ring, outside"), mm("alongMm", "Its ring's wire"), mm("dropMm", "Hangs below the cord"), MASS, METAL];
+  }
   const measures = [mm("acrossMm", "Across"), mm("holeMm", "Hole")];
   if (m.shape === "cap") measures.push(mm("depthMm", "Inner depth"), mm("wallMm", "Wall"));
   else if (m.shape !== "round") measures.push(mm("alongMm", "Along the hole"), mm("thickMm", "Front to back, if not as across"));

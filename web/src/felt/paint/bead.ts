@@ -1,4 +1,5 @@
 import type { Material, Outline } from "../../api/client.ts";
+import { drawCharm } from "./charm.ts";
 import { css, darker, lighter, type Rgb } from "./colour.ts";
 import { finishes, surfaceColours, type Form, type Surface } from "./finish.ts";
 import { silhouette, tracePath, type Silhouette } from "./silhouette.ts";
@@ -17,6 +18,10 @@ function formOf(m: Material): Form {
 
 /** drawBead paints a bead round the origin, px to the mm, its hole along x. */
 export function drawBead(ctx: CanvasRenderingContext2D, m: Material, outline: Outline, px: number, turned: boolean) {
+  if (m.shape === "charm") {
+    drawCharm(ctx, m, surfaceColours(m.look).colour, px);
+    return;
+  }
   const shape = silhouette(outline, turned);
   const path = new Path2D();
   tracePath(path, shape, px);

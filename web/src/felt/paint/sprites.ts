@@ -1,5 +1,6 @@
 import type { Material, Outline } from "../../api/client.ts";
 import { drawBead } from "./bead.ts";
+import { widthOfCharm } from "./charm.ts";
 
 interface Sprite {
   image: HTMLCanvasElement;
@@ -39,8 +40,9 @@ export class Sprites {
     const kept = this.#kept.get(key);
     if (kept) return kept;
     if (this.#kept.size > 600) this.#kept.clear();
-    const reach = Math.max(...outline.left.map((p) => p[1]), ...outline.right.map((p) => p[1]), ...outline.left.map((p) => -p[1])) * px + 2;
-    const up = outline.left[outline.left.length - 1][0] * px + 2;
+    const wide = m.shape === "charm" ? widthOfCharm(m) / 2 : 0;
+    const reach = Math.max(wide, ...outline.left.map((p) => p[1]), ...outline.right.map((p) => p[1]), ...outline.left.map((p) => -p[1])) * px + 2;
+    const up = Math.max(outline.left[outline.left.length - 1][0], m.dropMm ?? 0) * px + 2;
     const image = document.createElement("canvas");
     image.width = Math.ceil(2 * reach * this.#ratio);
     image.height = Math.ceil(2 * up * this.#ratio);
