@@ -56,7 +56,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
   expect(count("Tide stone")).toBe("4");
   expect(count("Brass cap")).toBe("2");
   expect(count("Enamel sail")).toBe("1");
-  expect(count("Crimp tube")).toBe("2");
+  expect(count("Fine crimp tube")).toBe("2");
 
   // Brought to length: the target is changed, then a run's count by arrow keys.
   await expect(page.locator(".verdict")).not.toContainText("✓");

@@ -19,13 +19,9 @@ type Options struct {
 
 // Analyse works out the document. The error is Faults.
 func Analyse(doc *Document, opt Options) (*Analysis, error) {
-	p, err := doc.pieceOf(opt.House)
+	m, err := doc.measured(opt.House)
 	if err != nil {
 		return nil, err
-	}
-	m, err := measure.Measure(p)
-	if err != nil {
-		return nil, lineFault("sections[0].rows[0].line", err)
 	}
 	a := &Analysis{Format: AnalysisFormat, FinishedMm: exact(m.Finished), MassG: thousandth(m.MassG), Unweighed: nonNil(m.Unweighed)}
 	a.insides(m)
@@ -41,6 +37,19 @@ func Analyse(doc *Document, opt Options) (*Analysis, error) {
 		a.draw(m)
 	}
 	return a, nil
+}
+
+// measured measures the piece in a shop of this house method. The error is Faults.
+func (d *Document) measured(house House) (*measure.Measured, error) {
+	p, err := d.pieceOf(house)
+	if err != nil {
+		return nil, err
+	}
+	m, err := measure.Measure(p)
+	if err != nil {
+		return nil, lineFault("sections[0].rows[0].line", err)
+	}
+	return m, nil
 }
 
 // exact rounds away what floating-point sums leave behind a millionth of a

@@ -30,12 +30,20 @@ func (a *Analysis) judge(m *measure.Measured, doc *Document, opt Options) {
 	}
 }
 
-// atHand is the shelf and what the piece lists for itself.
+// atHand is the shelf and what the piece lists for itself. Of a material that is
+// both, the piece's own copy counts: a fix by its id would change nothing else.
 func atHand(doc *Document, shelf []*material.Material) []*material.Material {
-	out := shelf[:len(shelf):len(shelf)]
+	listed := map[string]bool{}
+	var out []*material.Material
 	for i := range doc.Materials {
+		listed[doc.Materials[i].ID] = true
 		if own, faults := doc.Materials[i].Material(""); faults == nil {
 			out = append(out, own)
+		}
+	}
+	for _, m := range shelf {
+		if !listed[m.ID] {
+			out = append(out, m)
 		}
 	}
 	return out

@@ -2,7 +2,6 @@ package format
 
 import (
 	"mala/core/length"
-	"mala/core/measure"
 	"mala/core/suggest"
 )
 
@@ -25,13 +24,9 @@ type Suggestion struct {
 
 // Suggest picks fittings from the shelf. The error is Faults.
 func Suggest(doc *Document, opt Options) (*Suggestions, error) {
-	p, err := doc.pieceOf(opt.House)
+	m, err := doc.measured(opt.House)
 	if err != nil {
 		return nil, err
-	}
-	m, err := measure.Measure(p)
-	if err != nil {
-		return nil, lineFault("sections[0].rows[0].line", err)
 	}
 	shelf := atHand(doc, opt.Shelf)
 	out := &Suggestions{Items: []Suggestion{}}

@@ -22,7 +22,7 @@ var centreParity = judgement{
 		}
 		f := Finding{Code: "centre-parity", Severity: Warn, Strand: s.ID, Element: n / 2, Column: columnOf(s, n/2)}
 		switch {
-		case isMirror(s.Row.Line) && !reads(order):
+		case isMirror(s.Row.Line) && !readsBothWays(order):
 			f.Title = "The middle is off centre"
 			f.Says = "What stands in the middle of the mirror does not read the same from both sides, so no bead is at the centre."
 		case !isMirror(s.Row.Line) && oneShort(order):
@@ -52,5 +52,5 @@ func isMirror(line *pattern.Line) bool {
 // mirror image but for the last bead.
 func oneShort(order []seen) bool {
 	n, p := len(order), periodOf(order)
-	return p >= 2 && n >= 3*p && n%p == 0 && !reads(order) && reads(order[:n-1])
+	return p >= 2 && n >= 3*p && n%p == 0 && !readsBothWays(order) && readsBothWays(order[:n-1])
 }

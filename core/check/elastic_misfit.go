@@ -1,10 +1,8 @@
 package check
 
 import (
-	"cmp"
 	"fmt"
 	"math"
-	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -43,18 +41,7 @@ var elasticMisfit = judgement{
 	},
 	mend: func(m *measure.Measured, _ Finding, bench Bench) []Fix {
 		most, _ := thickestElastic(m.Strands[0])
-		var fit []*material.Material
-		for _, c := range bench.Shelf {
-			if c.Cord != nil && c.Cord.Type == material.Elastic && c.Cord.Diameter <= most+1e-9 {
-				fit = append(fit, c)
-			}
-		}
-		slices.SortFunc(fit, func(a, b *material.Material) int { return cmp.Compare(b.Cord.Diameter, a.Cord.Diameter) })
-		var fixes []Fix
-		for _, c := range fit {
-			fixes = append(fixes, Fix{Says: "String it on " + c.Name, Edit: Edit{Cord: c}})
-		}
-		return fixes
+		return strungOn(bench.Shelf, func(c *material.Cord) bool { return c.Type == material.Elastic && c.Diameter <= most+1e-9 })
 	},
 }
 

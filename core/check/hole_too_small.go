@@ -1,9 +1,7 @@
 package check
 
 import (
-	"cmp"
 	"fmt"
-	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -67,17 +65,7 @@ var holeTooSmall = judgement{
 			tail := piece.TailTrimmed
 			fixes = append(fixes, Fix{Says: "Trim the tails short", Edit: Edit{Tail: &tail}})
 		}
-		var thinner []*material.Material
-		for _, c := range bench.Shelf {
-			if c.Cord != nil && c.Cord.Type == s.Row.Cord.Cord.Type && c.Cord.Diameter < s.Row.Cord.Cord.Diameter {
-				thinner = append(thinner, c)
-			}
-		}
-		slices.SortFunc(thinner, func(a, b *material.Material) int { return cmp.Compare(b.Cord.Diameter, a.Cord.Diameter) })
-		for _, c := range thinner {
-			fixes = append(fixes, Fix{Says: "String it on " + c.Name, Edit: Edit{Cord: c}})
-		}
-		return fixes
+		return append(fixes, strungOn(bench.Shelf, thinner(s.Row.Cord.Cord))...)
 	},
 }
 

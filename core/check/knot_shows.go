@@ -6,7 +6,6 @@ import (
 	"slices"
 
 	"mala/core/length"
-	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -28,17 +27,7 @@ var knotShows = judgement{
 	mend: func(m *measure.Measured, _ Finding, bench Bench) []Fix {
 		s := m.Strands[0]
 		shown := piece.KnotShown
-		var thinner []*material.Material
-		for _, c := range bench.Shelf {
-			if c.Cord != nil && c.Cord.Type == s.Row.Cord.Cord.Type && c.Cord.Diameter < s.Row.Cord.Cord.Diameter {
-				thinner = append(thinner, c)
-			}
-		}
-		slices.SortFunc(thinner, func(a, b *material.Material) int { return cmp.Compare(b.Cord.Diameter, a.Cord.Diameter) })
-		var fixes []Fix
-		for _, c := range thinner {
-			fixes = append(fixes, Fix{Says: "String it on " + c.Name, Edit: Edit{Cord: c}})
-		}
+		fixes := strungOn(bench.Shelf, thinner(s.Row.Cord.Cord))
 		return append(fixes, Fix{Says: "Let the knot show", Edit: Edit{KnotPlace: &shown}})
 	},
 }

@@ -29,8 +29,8 @@ func (s seen) mirrored() seen {
 	return s
 }
 
-// reads says whether the order is its own mirror image.
-func reads(order []seen) bool {
+// readsBothWays says whether the order is its own mirror image.
+func readsBothWays(order []seen) bool {
 	for i, j := 0, len(order)-1; i <= j; i, j = i+1, j-1 {
 		// A bead in the very middle is not mirrored, and may face either way.
 		if i < j && order[i] != order[j].mirrored() {

@@ -86,7 +86,7 @@ func slipIn(s *measure.Strand) *slip {
 		return nil
 	}
 	// A regular order has no slip, whichever way it is regular.
-	if reads(order) || periodOf(order) <= len(order)/2 {
+	if readsBothWays(order) || periodOf(order) <= len(order)/2 {
 		return nil
 	}
 	if found := slipInRepeat(order); found != nil {
@@ -109,11 +109,11 @@ func slipInMirror(order []seen) *slip {
 		return slices.ContainsFunc(append(slices.Clone(order[:but]), order[but+1:]...), func(o seen) bool { return o.material == b.material })
 	}
 	switch {
-	case reads(order[i+1:j+1]) && known(order[i], i): // the right side lacks what stands at i
+	case readsBothWays(order[i+1:j+1]) && known(order[i], i): // the right side lacks what stands at i
 		return &slip{at: j + 1, kind: "missing", want: order[i].mirrored(), of: "mirror"}
-	case reads(order[i:j]) && known(order[j], j): // the left side lacks what stands at j
+	case readsBothWays(order[i:j]) && known(order[j], j): // the left side lacks what stands at j
 		return &slip{at: i, kind: "missing", want: order[j].mirrored(), of: "mirror"}
-	case reads(order[i+1:j]) && known(order[i], i):
+	case readsBothWays(order[i+1:j]) && known(order[i], i):
 		return &slip{at: j, kind: "other", want: order[i].mirrored(), of: "mirror"}
 	}
 	return nil

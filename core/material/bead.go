@@ -62,6 +62,10 @@ type Bead struct {
 	reach   [2]length.MM // of the left and the right face
 }
 
+// Hides says whether a bead of the shape closes round a knot in its hole: a cap
+// and a charm's ring are open.
+func Hides(s Shape) bool { return s != Cap && s != Charm }
+
 // Look is what a bead is drawn from: a colour as #rrggbb, a finish, and a
 // second colour for patterns and linings.
 type Look struct {

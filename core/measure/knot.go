@@ -2,6 +2,7 @@ package measure
 
 import (
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/piece"
 )
 
@@ -19,7 +20,7 @@ func (s *Strand) knot(p *piece.Piece) *Knot {
 	}
 	k := &Knot{Across: length.MM(p.House.KnotAcross()) * s.Row.Cord.Cord.Diameter, Bead: -1}
 	for i := range s.Beads {
-		if s.Beads[i].Material.Bead.Hole >= k.Across {
+		if b := s.Beads[i].Material.Bead; b.Hole >= k.Across && material.Hides(b.Shape) {
 			k.Bead = i
 			break
 		}

@@ -64,7 +64,18 @@ function Bar({ mm, target, tolerance }: { mm: number; target: number; tolerance:
 
 function Inside({ analysis, text }: { analysis: NonNullable<BenchState["analysis"]>; text: (mm: number) => string }) {
   if (analysis.insideMm !== null && analysis.insideMm !== undefined) {
-    return <span title="What the wearer feels">inside {text(analysis.insideMm)}</span>;
+    const { fit } = analysis;
+    return (
+      <span title={fit ? `What the wearer feels; ${text(fit.easeMm)} of ease on ${text(fit.measureMm)}` : "What the wearer feels"}>
+        inside {text(analysis.insideMm)}
+        {fit && (
+          <span className={fit.suits ? "fits" : "fits not"}>
+            {" "}
+            {fit.suits ? "✓" : "▲"} {fit.word}
+          </span>
+        )}
+      </span>
+    );
   }
   const rule = analysis.insideRule;
   if (!rule) return null;

@@ -1,0 +1,141 @@
+package chain
+
+import (
+	"math"
+	"math/rand/v2"
+	"testing"
+)
+
+// The geometry's slopes and curvatures, held against small differences.
+func TestTheSlopesOfABarAreThoseOfItsValues(t *testing.T) {
+	const h = 1e-4
+	r := rand.New(rand.NewPCG(1, 7))
+	at := func(x, y float64, s Segment) bar {
+		var b bar
+		if !b.at(x, y, s) {
+			t.Fatalf("no bar at %v, %v", x, y)
+		}
+		return b
+	}
+	near := func(name string, got, want, within float64) {
+		t.Helper()
+		if math.Abs(got-want) > within {
+			t.Errorf("%s = %v, by differences %v", name, got, want)
+		}
+	}
+	for range 200 {
+		s := Segment{2 + 6*r.Float64(), 1}
+		u := 20 + 20*r.Float64()
+		v := u + (r.Float64()-0.5)*s.Length
+		x, y := u*u, v*v
+		b, right, left, up, down := at(x, y, s), at(x+h, y, s), at(x-h, y, s), at(x, y+h, s), at(x, y-h, s)
+		near("sweep by x", b.sx, (right.sweep-left.sweep)/(2*h), 1e-6)
+		near("sweep by y", b.sy, (up.sweep-down.sweep)/(2*h), 1e-6)
+		near("clearance by x", b.cx, (right.clear-left.clear)/(2*h), 1e-6)
+		near("clearance by y", b.cy, (up.clear-down.clear)/(2*h), 1e-6)
+		near("sweep by xx", b.sxx, (right.sx-left.sx)/(2*h), 1e-5)
+		near("sweep by xy", b.sxy, (up.sx-down.sx)/(2*h), 1e-5)
+		near("sweep by yy", b.syy, (up.sy-down.sy)/(2*h), 1e-5)
+	}
+}
+
+func TestOnlyWhatCurvesDownIsKept(t *testing.T) {
+	for _, tt := range []struct{ in, want [3]float64 }{
+		{[3]float64{-2, 0, -1}, [3]float64{-2, 0, -1}},
+		{[3]float64{2, 0, 1}, [3]float64{0, 0, 0}},
+		{[3]float64{2, 0, -1}, [3]float64{0, 0, -1}},
+		{[3]float64{0, 1, 0}, [3]float64{-0.5, 0.5, -0.5}},
+	} {
+		a, b, d := concave(tt.in[0], tt.in[1], tt.in[2])
+		for i, got := range []float64{a, b, d} {
+			if math.Abs(got-tt.want[i]) > 1e-12 {
+				t.Errorf("of %v is kept %v %v %v, want %v", tt.in, a, b, d, tt.want)
+				break
+			}
+		}
+	}
+}
+
+func TestTheRingSolverSolvesItsRing(t *testing.T) {
+	r := rand.New(rand.NewPCG(3, 3))
+	for _, n := range []int{3, 4, 7, 50} {
+		var m ringSolver
+		m.make(n)
+		full := make([][]float64, n)
+		for i := range full {
+			full[i] = make([]float64, n)
+		}
+		for i := range n {
+			j, b := (i+1)%n, r.Float64()-0.5
+			ii, jj := -1-r.Float64(), -1-r.Float64()
+			m.add(i, j, ii, b, jj)
+			full[i][i] += ii
+			full[j][j] += jj
+			full[i][j] += b
+			full[j][i] += b
+			for k := range m.right {
+				m.right[k][i] = r.Float64()
+			}
+		}
+		var right [3][]float64
+		for k := range right {
+			right[k] = append([]float64{}, m.right[k]...)
+		}
+		if !m.solve() {
+			t.Fatalf("a ring of %d was not solved", n)
+		}
+		for k := range right {
+			for i := range n {
+				if got := dot(full[i], m.right[k]); math.Abs(got-right[k][i]) > 1e-9 {
+					t.Errorf("ring of %d, row %d comes to %v, want %v", n, i, got, right[k][i])
+				}
+			}
+		}
+	}
+	var m ringSolver
+	m.make(3)
+	m.add(0, 1, 1, 0, 1)
+	if m.solve() {
+		t.Error("a ring that curves up was solved as if it did not")
+	}
+}
+
+func TestAChainIsAsTightWhereverItBegins(t *testing.T) {
+	r := rand.New(rand.NewPCG(5, 2))
+	for range 20 {
+		segments := random(r, 30)
+		whole, err := Tightest(segments)
+		if err != nil {
+			t.Fatal(err)
+		}
+		cut := r.IntN(30)
+		turned, err := Tightest(append(append([]Segment{}, segments[cut:]...), segments[:cut]...))
+		if err != nil || math.Abs(turned.Girth()-whole.Girth()) > 1e-3 {
+			t.Errorf("begun at %d it goes round %v, else %v", cut, turned.Girth(), whole.Girth())
+		}
+	}
+}
+
+func TestALongerOrThinnerChainGoesRoundMore(t *testing.T) {
+	r := rand.New(rand.NewPCG(8, 8))
+	for range 20 {
+		segments := random(r, 40)
+		plain, err := Tightest(segments)
+		if err != nil {
+			t.Fatal(err)
+		}
+		more := append(append([]Segment{}, segments...), Segment{3, 1})
+		longer, err := Tightest(more)
+		if err != nil || longer.Girth() <= plain.Girth() {
+			t.Errorf("a segment more: %v round %v", longer, plain.Girth())
+		}
+		thin := append([]Segment{}, segments...)
+		for i := range thin {
+			thin[i].Reach--
+		}
+		thinner, err := Tightest(thin)
+		if want := plain.Girth() + 2*math.Pi; err != nil || math.Abs(thinner.Girth()-want) > 1e-3 {
+			t.Errorf("a millimetre thinner it goes round %v, want %v", thinner.Girth(), want)
+		}
+	}
+}

@@ -1,0 +1,122 @@
+package measure
+
+import (
+	"testing"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/piece"
+)
+
+func TestATailGoesBackByLengthByBeadsOrNotAtAll(t *testing.T) {
+	p := strung(t, "40P")
+	for _, tt := range []struct {
+		tail   string
+		beads  int
+		goes   length.MM
+		passes int
+	}{
+		{tail: piece.TailTucked, goes: 25, passes: 7},
+		{tail: piece.TailBeads, beads: 3, passes: 3},
+		{tail: piece.TailBeads, beads: 0, passes: 0},
+		{tail: piece.TailTrimmed, passes: 0},
+	} {
+		p.House.Tail, p.House.TailBeads = tt.tail, tt.beads
+		s := measured(t, p).Strands[0]
+		if s.Left.TailBeads != tt.passes || s.Right.TailBeads != tt.passes {
+			t.Errorf("%s of %d: the tails pass %d and %d beads, want %d", tt.tail, tt.beads, s.Left.TailBeads, s.Right.TailBeads, tt.passes)
+		}
+		twice := 0
+		for _, b := range s.Beads {
+			twice += b.Passes - 1
+		}
+		if twice != 2*tt.passes {
+			t.Errorf("%s: %d beads are passed twice, want %d", tt.tail, twice, 2*tt.passes)
+		}
+		if tt.goes > 0 {
+			near(t, "tail", s.Left.Tail, tt.goes, 1e-9)
+		}
+		if tt.tail == piece.TailBeads && tt.beads == 3 {
+			near(t, "tail through three beads", s.Left.Tail, s.Beads[2].To, 1e-9)
+			near(t, "and at the other end", s.Right.Tail, s.Strung-s.Beads[37].From, 1e-9)
+		}
+	}
+}
+
+func TestAMoreBeadedTailThanThereAreBeadsStopsAtTheOtherEnd(t *testing.T) {
+	p := strung(t, "4P")
+	p.House.Tail, p.House.TailBeads = piece.TailBeads, 9
+	s := measured(t, p).Strands[0]
+	near(t, "tail", s.Left.Tail, s.Strung, 1e-9)
+	if s.Left.TailBeads != 4 {
+		t.Errorf("it passes %d beads", s.Left.TailBeads)
+	}
+}
+
+func TestThePathIsTheCutWithoutTheHand(t *testing.T) {
+	for _, hand := range []string{piece.HandStandard, piece.HandGenerous, piece.HandSpool} {
+		p := strung(t, "40P")
+		p.House.Hand = hand
+		s := measured(t, p).Strands[0]
+		first, last := p.House.HandAllowance()
+		near(t, hand, s.PathLength(), s.CutLength()-first-last, 1e-9)
+	}
+	s := measured(t, stretch(t, "22R")).Strands[0]
+	near(t, "of a ring", s.PathLength(), s.Strung, 1e-9)
+	near(t, "with enough to tie", s.CutLength(), s.Strung+150, 1e-9)
+	child := stretch(t, "22R")
+	child.Body = &piece.Body{Part: "wrist", Child: true}
+	near(t, "in a child's batch", measured(t, child).Strands[0].CutLength(), s.Strung+50, 1e-9)
+}
+
+func TestHowAStrandIsBegun(t *testing.T) {
+	for _, tt := range []struct {
+		name   string
+		piece  *piece.Piece
+		change func(h *piece.House)
+		want   Start
+	}{
+		{"a stopper", strung(t, "40P"), func(*piece.House) {}, Start{"left", piece.StopStopper, 2*4 + 25 + 60}},
+		{"tape, a long end", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Hand = piece.StopTape, piece.HandGenerous }, Start{"left", piece.StopTape, 2*4 + 25 + 125}},
+		{"the spool", strung(t, "40P"), func(h *piece.House) { h.Hand = piece.HandSpool }, Start{"left", piece.StopSpool, 0}},
+		{"a ring", stretch(t, "22R"), func(*piece.House) {}, Start{"left", piece.StopStopper, 75}},
+		{"a ring has no spool", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSpool }, Start{"left", piece.StopTape, 75}},
+	} {
+		tt.change(&tt.piece.House)
+		got := measured(t, tt.piece).Strands[0].Start
+		if got.Side != tt.want.Side || got.By != tt.want.By {
+			t.Errorf("%s: %+v, want %+v", tt.name, got, tt.want)
+		}
+		near(t, tt.name, got.Tip, tt.want.Tip, 1e-9)
+	}
+}
+
+func TestAKnotHidesInTheFirstHoleThatTakesIt(t *testing.T) {
+	p := stretch(t, "10R G R G")
+	for knot, across := range map[string]length.MM{piece.KnotSquare: 1.75, piece.KnotSurgeons: 2.1, piece.KnotTriple: 2.45} {
+		p.House.Knot = knot
+		k := measured(t, p).Strands[0].Knot
+		near(t, knot, k.Across, across, 1e-9)
+		if k.Bead != 10 {
+			t.Errorf("%s hides in bead %d, want the first with a hole of 2.5", knot, k.Bead)
+		}
+	}
+	if k := measured(t, stretch(t, "22R")).Strands[0].Knot; k.Bead != -1 {
+		t.Errorf("holes of 1 mm hide a knot in bead %d", k.Bead)
+	}
+	if measured(t, strung(t, "22R")).Strands[0].Knot != nil {
+		t.Error("a crimped strand has no knot")
+	}
+}
+
+func TestTheLeastSlackLetsTheCordLieInside(t *testing.T) {
+	s := measured(t, strung(t, "40P")).Strands[0]
+	if least := s.SlackLeast(); least <= 0 || least >= s.SlackNeeded {
+		t.Errorf("at least %v of the %v needed", least, s.SlackNeeded)
+	}
+	// A hole as fine as its cord lets nothing lie anywhere.
+	p := strung(t, "40P")
+	p.Sections[0].Rows[0].Cord = &material.Material{Name: "thick", Cord: &material.Cord{Type: material.Wire, Diameter: p.Palette["P"].Bead.Hole}}
+	s = measured(t, p).Strands[0]
+	near(t, "with no play", s.SlackLeast(), s.SlackNeeded, 1e-9)
+}
