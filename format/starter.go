@@ -75,7 +75,9 @@ var (
 // startKnot begins a ring with a bead whose hole hides the knot.
 func (d *Document) startKnot(row *Row, cord *Material, pick func(func(*Material) bool, func(*Material) float64) *Material, use func(*Material) string) {
 	across := length.MM(piece.DefaultHouse().KnotAcross()) * cord.DiameterMm
-	bead := pick(func(m *Material) bool { return m.Class == "bead" && m.HoleMm >= across && m.Facing == "" && material.Hides(material.Shape(m.Shape)) },
+	bead := pick(func(m *Material) bool {
+		return m.Class == "bead" && m.HoleMm >= across && m.Facing == "" && material.Hides(material.Shape(m.Shape))
+	},
 		func(m *Material) float64 { return float64(m.HoleMm + m.AcrossMm) })
 	if bead == nil {
 		return
