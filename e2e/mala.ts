@@ -91,6 +91,14 @@ export async function openPiece(page: Page, name: string): Promise<void> {
   await expect(strand(page)).toBeFocused();
 }
 
+/** openCopy opens a copy of a piece of the shop, so that tests do not meet. */
+export async function openCopy(page: Page, name: string): Promise<void> {
+  const cards: { id: string; name: string }[] = await (await page.request.get("/api/pieces")).json();
+  const copy = await (await page.request.post(`/api/pieces/${cards.find((c) => c.name === name)!.id}/duplicate`)).json();
+  await page.goto(`/pieces/${copy.id}`);
+  await expect(strand(page)).toBeFocused();
+}
+
 /** startPiece starts a piece of its own, so that tests do not meet. */
 export async function startPiece(page: Page, name: string, closure: "A clasp" | "A knot" = "A clasp", length = "450 mm"): Promise<void> {
   await page.goto("/pieces");

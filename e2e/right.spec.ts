@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { expect, finished, line, openPiece, saved, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, line, openCopy, openPiece, saved, strand, test, typeLine } from "./mala.ts";
 import type { Page } from "@playwright/test";
 
 const goTo = async (page: Page, step: RegExp) => page.getByRole("link", { name: step }).press("Enter");
@@ -7,7 +7,7 @@ const check = (page: Page, title: string) => page.getByRole("group", { name: tit
 const cut = (page: Page) => page.getByTestId("cut");
 
 test("by keyboard: a bracelet too tight for its wrist is told of, mended, and its target follows", async ({ page, mala }, info) => {
-  await openPiece(page, "Slack Tide");
+  await openCopy(page, "Slack Tide");
   await page.keyboard.press("Control+.");
   await expect(page.getByTestId("ease")).toContainText("snug");
   const inside = await page.getByTestId("inside").innerText();
@@ -37,7 +37,7 @@ test("by keyboard: a bracelet too tight for its wrist is told of, mended, and it
 });
 
 test("a ring that must pass the hand is shown over it, in either unit", async ({ page }) => {
-  await openPiece(page, "Moored Twice");
+  await openCopy(page, "Moored Twice");
   await goTo(page, /Fit/);
   const over = page.getByRole("region", { name: "Over the hand" });
   await expect(over).toContainText("it passes: it opens to 277.6 mm, the hand needs 215 mm, a quarter more than the wrist.");
@@ -55,7 +55,7 @@ test("a ring that must pass the hand is shown over it, in either unit", async ({
 });
 
 test("ends are built from suggestions, and each choice of the piece's own shows what it changed", async ({ page }) => {
-  await openPiece(page, "Harbour Lights");
+  await openCopy(page, "Harbour Lights");
   const length = await finished(page).innerText();
   await goTo(page, /Ends and cutting/);
   await expect(page.getByRole("region", { name: "Left end" })).toContainText("the tail, back through");
@@ -89,10 +89,7 @@ test("ends are built from suggestions, and each choice of the piece's own shows 
 });
 
 test("a check may stand with a note, which goes on the papers", async ({ page }) => {
-  const cards = await (await page.request.get("/api/pieces?search=Quay")).json();
-  const quay = cards.find((c: { name: string }) => c.name === "Quay Lanterns");
-  const copy = await (await page.request.post(`/api/pieces/${quay.id}/duplicate`)).json();
-  await page.goto(`/pieces/${copy.id}`);
+  await openCopy(page, "Quay Lanterns");
   await check(page, "Crimp slips into the bead").first().getByRole("button", { name: "Let it stand" }).press("Enter");
   await page.getByRole("textbox", { name: "Why it may stand" }).fill("A knot goes in behind it.");
   await page.keyboard.press("Enter");
@@ -106,7 +103,7 @@ test("a check may stand with a note, which goes on the papers", async ({ page })
 });
 
 test("each place of an extender has its length, and the plan its gates", async ({ page }) => {
-  await openPiece(page, "Tide Table");
+  await openCopy(page, "Tide Table");
   await goTo(page, /Fit/);
   const places = page.getByRole("region", { name: "Places to close it" });
   await expect(places.getByRole("row")).toHaveCount(13);
@@ -146,14 +143,14 @@ test("the house method is tried on every piece before it is kept", async ({ page
 });
 
 test("a slip in a pattern, a pattern that does not meet itself, and a cap turned away are found and mended", async ({ page }) => {
-  await openPiece(page, "Ferry Bell");
+  await openCopy(page, "Ferry Bell");
   const was = await line(page).inputValue();
   await typeLine(page, `${was} 2T`);
   await check(page, "The pattern does not meet itself").getByRole("button", { name: "Finish the last repeat" }).press("Enter");
   await expect(check(page, "The pattern does not meet itself")).toHaveCount(0);
   await page.keyboard.press("Control+z");
   await page.keyboard.press("Control+z");
-  await openPiece(page, "Slack Tide");
+  await openCopy(page, "Slack Tide");
   const caps = await line(page).inputValue();
   await typeLine(page, caps.replace("C D ~C", "~C D C"));
   await expect(check(page, "Cap faces away from its bead")).not.toHaveCount(0);

@@ -115,6 +115,12 @@ func (f *Fit) Suits() bool {
 	return len(f.Wanted) == 0
 }
 
+// AsItIs says whether the piece suits, passes, and could be longer and suit still.
+func (f *Fit) AsItIs() bool {
+	n := len(f.Wanted)
+	return n > 0 && Unlimited(f.Wanted[n-1]) && f.Suits() && (f.Passage == nil || f.Passage.Passes)
+}
+
 func (f *Fit) word(all []piece.Ease) string {
 	if len(all) == 0 {
 		return ""
@@ -181,8 +187,12 @@ func stretch(m *measure.Measured) float64 {
 
 // Suited is the finished length, or the strung one where the target counts the
 // beads alone, at which the piece would have the wanted ease: what it measures
-// now and the ease it lacks. It is rounded to the whole millimetre.
+// now and the ease it lacks. Where ease has no upper limit a piece that suits is
+// right as it is. It is rounded to the whole millimetre.
 func (f *Fit) Suited(m *measure.Measured) length.MM {
+	if f.AsItIs() {
+		return length.MM(math.Round(float64(m.ForTarget)))
+	}
 	want := f.Measure + f.Middle
 	if p := f.Passage; p != nil {
 		want = max(want, f.Inside+(p.Need-p.Stretched)/length.MM(p.Stretch))

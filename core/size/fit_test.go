@@ -93,6 +93,20 @@ func TestWhatSlipsOnMustPass(t *testing.T) {
 	}
 }
 
+func TestWithNoUpperLimitWhatSuitsIsRightAsItIs(t *testing.T) {
+	clasp := piece.Closure{Type: piece.Clasp, Left: []*material.Material{{ID: "c", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Lobster, Closed: 8}}}}
+	wire := &material.Cord{Type: material.Wire, Diameter: 0.38}
+	m := of(t, "50R", clasp, wire, piece.Necklace, piece.Body{Part: "neck", Measure: 330})
+	f := Of(m)
+	if f.Word != "free" || !f.AsItIs() || math.Abs(float64(f.Suited(m)-m.Finished)) > 0.5 {
+		t.Errorf("%s with %v of ease, suited at %v of %v", f.Word, f.Ease, f.Suited(m), m.Finished)
+	}
+	m.Piece.Body.Measure = 380
+	if f := Of(m); f.AsItIs() || f.Suited(m) <= m.Finished {
+		t.Errorf("too tight, it is suited at %v of %v", f.Suited(m), m.Finished)
+	}
+}
+
 func handed(measure, hand length.MM) *piece.Body {
 	return &piece.Body{Part: "wrist", Measure: measure, Hand: hand}
 }

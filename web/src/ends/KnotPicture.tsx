@@ -13,43 +13,7 @@ export function KnotPicture({ analysis, doc }: { analysis: Analysis; doc: Docume
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       layCloth(ctx, "light", width, height);
-      const strand = analysis.strands[0];
-      const { placed, knot } = strand;
-      if (placed.length === 0 || !knot) return;
-      const materials = materialsOf(doc);
-      const hidden = knot.element !== undefined;
-      const middle = knot.element ?? 0;
-      const count = Math.min(placed.length, 2 * AROUND + 1);
-      const shown = Array.from({ length: count }, (_, i) => (middle - AROUND + i + placed.length) % placed.length);
-      const gap = hidden ? 0 : knot.acrossMm * 1.6;
-      const total = shown.reduce((sum, i) => sum + placed[i].alongMm, 0) + gap;
-      const px = Math.min(MOST_PX, (width - 30) / total);
-      const y = height / 2;
-      ctx.strokeStyle = "#6d675f";
-      ctx.lineWidth = Math.max(1, (materials.get(doc.sections[0].rows?.[0].cord ?? "")?.diameterMm ?? 0.7) * px);
-      ctx.beginPath();
-      ctx.moveTo(4, y);
-      ctx.lineTo(width - 4, y);
-      ctx.stroke();
-      let x = (width - total * px) / 2;
-      let knotAt = width / 2;
-      for (const i of shown) {
-        const b = placed[i];
-        const m = materials.get(b.material);
-        const outline = analysis.drawing?.outlines[b.material];
-        if (!hidden && i === middle) {
-          knotAt = x + (gap / 2) * px;
-          x += gap * px;
-        }
-        if (hidden && i === middle) knotAt = x + (b.alongMm / 2) * px;
-        ctx.save();
-        ctx.translate(x + (b.alongMm / 2) * px, y);
-        if (hidden && i === middle) ctx.globalAlpha = 0.45;
-        if (m && outline) sprites.draw(ctx, m, outline, px, b.turned);
-        ctx.restore();
-        x += b.alongMm * px;
-      }
-      drawKnot(ctx, knotAt, y, (knot.acrossMm / 2) * px);
+      drawJoin(ctx, analysis, doc, width, height / 2);
     },
     [analysis, doc],
   );
@@ -59,6 +23,43 @@ export function KnotPicture({ analysis, doc }: { analysis: Analysis; doc: Docume
       <canvas ref={ref} role="img" aria-label="The knot among the beads round it." />
     </div>
   );
+}
+
+/** drawJoin paints the beads round the knot along y, and the knot. */
+function drawJoin(ctx: CanvasRenderingContext2D, analysis: Analysis, doc: Document, width: number, y: number) {
+  const { placed, knot } = analysis.strands[0];
+  if (placed.length === 0 || !knot) return;
+  const materials = materialsOf(doc);
+  const hidden = knot.element !== undefined;
+  const middle = knot.element ?? 0;
+  const shown = Array.from({ length: Math.min(placed.length, 2 * AROUND + 1) }, (_, i) => (middle - AROUND + i + placed.length) % placed.length);
+  const gap = hidden ? 0 : knot.acrossMm * 1.6;
+  const total = shown.reduce((sum, i) => sum + placed[i].alongMm, 0) + gap;
+  const px = Math.min(MOST_PX, (width - 30) / total);
+  ctx.strokeStyle = "#6d675f";
+  ctx.lineWidth = Math.max(1, (materials.get(doc.sections[0].rows?.[0].cord ?? "")?.diameterMm ?? 0.7) * px);
+  ctx.beginPath();
+  ctx.moveTo(4, y);
+  ctx.lineTo(width - 4, y);
+  ctx.stroke();
+  let x = (width - total * px) / 2;
+  let knotAt = x;
+  for (const i of shown) {
+    const b = placed[i];
+    if (i === middle) {
+      knotAt = x + ((hidden ? b.alongMm : gap) / 2) * px;
+      x += gap * px;
+    }
+    const outline = analysis.drawing?.outlines[b.material];
+    const m = materials.get(b.material);
+    ctx.save();
+    ctx.translate(x + (b.alongMm / 2) * px, y);
+    if (hidden && i === middle) ctx.globalAlpha = 0.45;
+    if (m && outline) sprites.draw(ctx, m, outline, px, b.turned);
+    ctx.restore();
+    x += b.alongMm * px;
+  }
+  drawKnot(ctx, knotAt, y, (knot.acrossMm / 2) * px);
 }
 
 /** drawKnot draws the cord thrown round itself, with its two short ends. */

@@ -102,6 +102,14 @@ function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis;
   const { unit } = useUnit();
   const { fit, insideMm, target } = analysis;
   if (!fit || insideMm == null) return null;
+  if (fit.suits && fit.wanted.at(-1)?.toMm === undefined && fit.passage?.passes !== false) {
+    return (
+      <section className="reasoning" aria-label="What length would suit">
+        <h3>What length would suit</h3>
+        <p className="all-right">✓ It suits as it is. Here ease has no upper limit: how long it hangs is a matter of taste.</p>
+      </section>
+    );
+  }
   const lies = target?.mm ?? analysis.finishedMm;
   const suited = target?.finishedMm === fit.suitedMm;
   return (

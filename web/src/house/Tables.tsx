@@ -11,85 +11,103 @@ const PARTS = ["wrist", "neck", "ankle"] as const;
 const KINDS = ["necklace", "bracelet", "anklet"] as const;
 
 /** Tables are the shop's own sizes, eases and names of lengths, to edit. */
-export function Tables({ house, onChange }: Props) {
-  const sizes = house.sizes ?? [];
-  const ease = house.ease ?? [];
-  const lengths = house.lengths ?? [];
+export function Tables(props: Props) {
   return (
     <>
-      <Table title="Standard sizes and ages" heads={["part", "name", "measure", "child"]} onAdd={() => onChange({ sizes: [...sizes, { part: "wrist", name: "new size", measureMm: 165 }] })}>
-        {sizes.map((s, i) => {
-          const put = (next: Partial<(typeof sizes)[number]>) => onChange({ sizes: sizes.map((one, k) => (k === i ? { ...one, ...next } : one)) });
-          const what = s.name || `row ${i + 1}`;
-          return (
-            <tr key={i}>
-              <td>
-                <Pick label={`Part, ${what}`} value={s.part} options={PARTS} onChange={(part) => put({ part })} />
-              </td>
-              <td>
-                <Word label={`Name of size ${i + 1}`} value={s.name} onChange={(name) => put({ name })} />
-              </td>
-              <td>
-                <LengthField label={`Measure, ${what}`} mm={s.measureMm} width={80} onChange={(measureMm) => put({ measureMm })} />
-              </td>
-              <td>
-                <input type="checkbox" aria-label={`For a child, ${what}`} checked={s.child ?? false} onChange={(e) => put({ child: e.target.checked || undefined })} />
-              </td>
-              <Drop what={what} onClick={() => onChange({ sizes: sizes.filter((_, k) => k !== i) })} />
-            </tr>
-          );
-        })}
-      </Table>
-      <Table title="Ease and its words" heads={["part", "goes on", "word", "from", "to"]} onAdd={() => onChange({ ease: [...ease, { part: "wrist", word: "new", fromMm: 0, toMm: 10 }] })}>
-        {ease.map((e, i) => {
-          const put = (next: Partial<(typeof ease)[number]>) => onChange({ ease: ease.map((one, k) => (k === i ? { ...one, ...next } : one)) });
-          const what = `${e.word}, ${e.part}`;
-          return (
-            <tr key={i}>
-              <td>
-                <Pick label={`Part, ${what}`} value={e.part} options={PARTS} onChange={(part) => put({ part })} />
-              </td>
-              <td>
-                <Pick label={`Goes on, ${what}`} value={e.stretch ? "over" : "open"} options={["open", "over"]} onChange={(how) => put({ stretch: how === "over" || undefined })} />
-              </td>
-              <td>
-                <Word label={`Word ${i + 1}`} value={e.word} onChange={(word) => put({ word })} />
-              </td>
-              <td>
-                <LengthField label={`From, ${what}`} mm={e.fromMm} signed width={70} onChange={(fromMm) => put({ fromMm })} />
-              </td>
-              <td>
-                <LengthField label={`To, ${what}`} mm={e.toMm === 0 && e.fromMm >= 0 ? null : e.toMm} signed placeholder="no limit" width={70} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
-              </td>
-              <Drop what={what} onClick={() => onChange({ ease: ease.filter((_, k) => k !== i) })} />
-            </tr>
-          );
-        })}
-      </Table>
-      <Table title="Names of lengths" heads={["kind", "name", "from", "to"]} onAdd={() => onChange({ lengths: [...lengths, { kind: "necklace", name: "new", fromMm: 400, toMm: 450 }] })}>
-        {lengths.map((l, i) => {
-          const put = (next: Partial<(typeof lengths)[number]>) => onChange({ lengths: lengths.map((one, k) => (k === i ? { ...one, ...next } : one)) });
-          const what = l.name || `row ${i + 1}`;
-          return (
-            <tr key={i}>
-              <td>
-                <Pick label={`Kind, ${what}`} value={l.kind} options={KINDS} onChange={(kind) => put({ kind })} />
-              </td>
-              <td>
-                <Word label={`Name of length ${i + 1}`} value={l.name} onChange={(name) => put({ name })} />
-              </td>
-              <td>
-                <LengthField label={`From, ${what}`} mm={l.fromMm} width={80} onChange={(fromMm) => put({ fromMm })} />
-              </td>
-              <td>
-                <LengthField label={`To, ${what}`} mm={l.toMm === 0 ? null : l.toMm} placeholder="no limit" width={80} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
-              </td>
-              <Drop what={what} onClick={() => onChange({ lengths: lengths.filter((_, k) => k !== i) })} />
-            </tr>
-          );
-        })}
-      </Table>
+      <Sizes {...props} />
+      <EaseWords {...props} />
+      <Lengths {...props} />
     </>
+  );
+}
+
+function Sizes({ house, onChange }: Props) {
+  const sizes = house.sizes ?? [];
+  return (
+    <Table title="Standard sizes and ages" heads={["part", "name", "measure", "child"]} onAdd={() => onChange({ sizes: [...sizes, { part: "wrist", name: "new size", measureMm: 165 }] })}>
+      {sizes.map((s, i) => {
+        const put = (next: Partial<(typeof sizes)[number]>) => onChange({ sizes: sizes.map((one, k) => (k === i ? { ...one, ...next } : one)) });
+        const what = s.name || `row ${i + 1}`;
+        return (
+          <tr key={i}>
+            <td>
+              <Pick label={`Part, ${what}`} value={s.part} options={PARTS} onChange={(part) => put({ part })} />
+            </td>
+            <td>
+              <Word label={`Name of size ${i + 1}`} value={s.name} onChange={(name) => put({ name })} />
+            </td>
+            <td>
+              <LengthField label={`Measure, ${what}`} mm={s.measureMm} width={80} onChange={(measureMm) => put({ measureMm })} />
+            </td>
+            <td>
+              <input type="checkbox" aria-label={`For a child, ${what}`} checked={s.child ?? false} onChange={(e) => put({ child: e.target.checked || undefined })} />
+            </td>
+            <Drop what={what} onClick={() => onChange({ sizes: sizes.filter((_, k) => k !== i) })} />
+          </tr>
+        );
+      })}
+    </Table>
+  );
+}
+
+function EaseWords({ house, onChange }: Props) {
+  const ease = house.ease ?? [];
+  return (
+    <Table title="Ease and its words" heads={["part", "goes on", "word", "from", "to"]} onAdd={() => onChange({ ease: [...ease, { part: "wrist", word: "new", fromMm: 0, toMm: 10 }] })}>
+      {ease.map((e, i) => {
+        const put = (next: Partial<(typeof ease)[number]>) => onChange({ ease: ease.map((one, k) => (k === i ? { ...one, ...next } : one)) });
+        const what = `${e.word}, ${e.part}`;
+        return (
+          <tr key={i}>
+            <td>
+              <Pick label={`Part, ${what}`} value={e.part} options={PARTS} onChange={(part) => put({ part })} />
+            </td>
+            <td>
+              <Pick label={`Goes on, ${what}`} value={e.stretch ? "over" : "open"} options={["open", "over"]} onChange={(how) => put({ stretch: how === "over" || undefined })} />
+            </td>
+            <td>
+              <Word label={`Word ${i + 1}`} value={e.word} onChange={(word) => put({ word })} />
+            </td>
+            <td>
+              <LengthField label={`From, ${what}`} mm={e.fromMm} signed width={70} onChange={(fromMm) => put({ fromMm })} />
+            </td>
+            <td>
+              <LengthField label={`To, ${what}`} mm={e.toMm === 0 && e.fromMm >= 0 ? null : e.toMm} signed placeholder="no limit" width={70} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
+            </td>
+            <Drop what={what} onClick={() => onChange({ ease: ease.filter((_, k) => k !== i) })} />
+          </tr>
+        );
+      })}
+    </Table>
+  );
+}
+
+function Lengths({ house, onChange }: Props) {
+  const lengths = house.lengths ?? [];
+  return (
+    <Table title="Names of lengths" heads={["kind", "name", "from", "to"]} onAdd={() => onChange({ lengths: [...lengths, { kind: "necklace", name: "new", fromMm: 400, toMm: 450 }] })}>
+      {lengths.map((l, i) => {
+        const put = (next: Partial<(typeof lengths)[number]>) => onChange({ lengths: lengths.map((one, k) => (k === i ? { ...one, ...next } : one)) });
+        const what = l.name || `row ${i + 1}`;
+        return (
+          <tr key={i}>
+            <td>
+              <Pick label={`Kind, ${what}`} value={l.kind} options={KINDS} onChange={(kind) => put({ kind })} />
+            </td>
+            <td>
+              <Word label={`Name of length ${i + 1}`} value={l.name} onChange={(name) => put({ name })} />
+            </td>
+            <td>
+              <LengthField label={`From, ${what}`} mm={l.fromMm} width={80} onChange={(fromMm) => put({ fromMm })} />
+            </td>
+            <td>
+              <LengthField label={`To, ${what}`} mm={l.toMm === 0 ? null : l.toMm} placeholder="no limit" width={80} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
+            </td>
+            <Drop what={what} onClick={() => onChange({ lengths: lengths.filter((_, k) => k !== i) })} />
+          </tr>
+        );
+      })}
+    </Table>
   );
 }
 

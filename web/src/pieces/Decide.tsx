@@ -45,7 +45,7 @@ export function Decide() {
           {analysis && (
             <div className="quiet" style={{ marginTop: 6 }}>
               As laid out it comes to <Length mm={analysis.finishedMm} />
-              {analysis.lengthName && `, a ${analysis.lengthName}`}.{" "}
+              {analysis.lengthName && ` (${analysis.lengthName})`}.{" "}
               {analysis.fit && (
                 <>
                   For a {bodyOf(doc).part} of <Length mm={analysis.fit.measureMm} /> {doc.body?.for && `(${doc.body.for}) `}

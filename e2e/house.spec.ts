@@ -1,0 +1,116 @@
+import { expect, openCopy, saved, test, typeLine } from "./mala.ts";
+import type { Page } from "@playwright/test";
+
+const keep = async (page: Page) => {
+  await page.getByRole("button", { name: "Keep this way" }).click();
+  await expect(page.getByRole("button", { name: "Keep this way" })).toBeDisabled();
+};
+
+async function typeLength(page: Page, label: string, text: string) {
+  await page.getByRole("textbox", { name: label, exact: true }).fill(text);
+  await page.getByRole("textbox", { name: label, exact: true }).press("Enter");
+}
+
+test("the shop's own sizes and words of ease are edited, and offered where a piece is fitted", async ({ page }) => {
+  await page.goto("/house");
+  const sizes = page.getByRole("region", { name: "Standard sizes and ages" });
+  await sizes.getByRole("button", { name: "Add a row" }).click();
+  await page.getByRole("textbox", { name: "Name of size 9" }).fill("the shop's dummy");
+  await typeLength(page, "Measure, the shop's dummy", "17,2 cm");
+  const ease = page.getByRole("region", { name: "Ease and its words" });
+  await ease.getByRole("button", { name: "Add a row" }).click();
+  await page.getByRole("textbox", { name: "Word 10" }).fill("hugging");
+  await ease.getByRole("combobox", { name: "Goes on, hugging, wrist" }).selectOption("over");
+  await typeLength(page, "From, hugging, wrist", "-12 mm");
+  await typeLength(page, "To, hugging, wrist", "-6");
+  await keep(page);
+
+  await openCopy(page, "Lamp in the Window");
+  await page.getByRole("link", { name: /Fit/ }).click();
+  await page.getByRole("button", { name: "the shop's dummy 172 mm" }).click();
+  await expect(page.getByRole("textbox", { name: "Measure of the wrist" })).toHaveValue("172 mm");
+  await page.getByRole("button", { name: "hugging", exact: true }).click();
+  await expect(page.getByRole("group", { name: "Too loose on the wrist" })).toContainText("-12 mm to -6 mm is right");
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await saved(page);
+
+  await page.getByRole("link", { name: "House method" }).click();
+  await page.getByRole("button", { name: "Take out the shop's dummy" }).click();
+  await page.getByRole("button", { name: "Take out hugging, wrist" }).click();
+  await keep(page);
+});
+
+test("the house's unit is shown in a browser that has chosen none, and a browser's own stands", async ({ page, browser, mala }) => {
+  await page.goto("/house");
+  await page.getByRole("button", { name: "inches", exact: true }).click();
+  await keep(page);
+  await expect(page.getByRole("button", { name: "in", exact: true })).toHaveAttribute("aria-pressed", "true");
+  const other = await browser.newContext({ baseURL: mala.url });
+  const fresh = await other.newPage();
+  await fresh.goto("/pieces");
+  await expect(fresh.getByRole("button", { name: "in", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await fresh.getByRole("button", { name: "mm", exact: true }).click();
+  await fresh.reload();
+  await expect(fresh.getByRole("button", { name: "mm", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await other.close();
+  await page.getByRole("group", { name: "Lengths are shown in" }).getByRole("button", { name: "mm", exact: true }).click();
+  await keep(page);
+});
+
+test("a house changed in another window is not overwritten", async ({ page, context }) => {
+  await page.goto("/house");
+  await page.getByRole("button", { name: "Trimmed short" }).click();
+  const other = await context.newPage();
+  await other.goto("/house");
+  await other.getByRole("button", { name: "Easy, 2 mm more" }).click();
+  await keep(other);
+  await page.getByRole("button", { name: "Keep this way" }).click();
+  await expect(page.getByRole("alert")).toContainText("changed elsewhere");
+  await expect(page.getByRole("button", { name: "Trimmed short" })).toHaveAttribute("aria-pressed", "true");
+  await other.getByRole("button", { name: "Snug, what bending needs" }).click();
+  await keep(other);
+});
+
+test("a child's band is cut shorter and carries its cautions", async ({ page }) => {
+  await openCopy(page, "First Tide");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  const tie = page.getByRole("region", { name: "Cut", exact: true }).getByRole("row", { name: /to tie/ });
+  await expect(tie.first()).toContainText("25 mm");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet .cautions")).toContainText("a cord that does not break away can strangle");
+  await expect(page.locator(".sheet")).toContainText("age 3-4");
+  await page.getByRole("link", { name: /Fit/ }).click();
+  await page.getByRole("checkbox", { name: "It is for a child" }).uncheck();
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(tie.first()).toContainText("75 mm");
+  await page.keyboard.press("Control+z");
+  await expect(tie.first()).toContainText("25 mm");
+  await saved(page);
+});
+
+test("strung from the spool, the start is drawn on its spool and the plan says so", async ({ page }) => {
+  await openCopy(page, "Slack Tide");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByRole("region", { name: "The start" })).toContainText("stopped by a bead stopper");
+  await page.getByRole("combobox", { name: "The end strung first is stopped by" }).selectOption("The spool itself");
+  await expect(page.getByRole("region", { name: "The start" }).getByRole("img")).toHaveAttribute("aria-label", "The left end, stopped by the spool itself.");
+  await expect(page.getByRole("region", { name: "House method of this piece" }).getByRole("status")).toContainText("the printed steps");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet .steps")).toContainText("on its spool");
+  await page.keyboard.press("Control+z");
+  await expect(page.locator(".sheet .steps")).toContainText("a bead stopper");
+  await saved(page);
+});
+
+test("a charm that hides is told of, and let down by smaller beads", async ({ page }) => {
+  await openCopy(page, "Anchor Light");
+  await typeLine(page, "<{P} S 3(F S) F | B>");
+  const check = page.getByRole("group", { name: "Charm hides behind its neighbours" });
+  await expect(check).toContainText("Foam rondelle beside it reaches 3 mm");
+  await check.getByRole("button", { name: /on either side$/ }).click();
+  await expect(check).toHaveCount(0);
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await saved(page);
+});
