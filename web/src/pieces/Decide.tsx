@@ -48,11 +48,11 @@ export function Decide() {
               {analysis.lengthName && ` (${analysis.lengthName})`}.{" "}
               {analysis.fit && (
                 <>
-                  For a {bodyOf(doc).part} of <Length mm={analysis.fit.measureMm} /> {doc.body?.for && `(${doc.body.for}) `}
-                  <Length mm={analysis.fit.suitedMm} /> would suit.{" "}
+                  <Length mm={analysis.fit.suitedMm} /> would suit a {bodyOf(doc).part} of <Length mm={analysis.fit.measureMm} />
+                  {doc.body?.for && `, ${doc.body.for}`}.{" "}
                 </>
               )}
-              <Link to="../fit" relative="path">
+              <Link to="../fit" relative="path" className="link">
                 {analysis.fit ? "See why" : "Work it out from a measure, a size or an age"}
               </Link>
             </div>
