@@ -30,9 +30,9 @@ type House struct {
 	Glue          string        `json:"glue,omitempty" enum:"yes,no"`
 	Thread        string        `json:"thread,omitempty" enum:"single,doubled"`
 	Unit          string        `json:"unit,omitempty" enum:"mm,cm,in"`
-	Ease          []Ease        `json:"ease,omitempty"`
-	Sizes         []BodySize    `json:"sizes,omitempty"`
-	Lengths       []NamedLength `json:"lengths,omitempty"`
+	Ease          []Ease        `json:"ease,omitzero"`
+	Sizes         []BodySize    `json:"sizes,omitzero"`
+	Lengths       []NamedLength `json:"lengths,omitzero"`
 }
 
 // Ease is a range of inside length less body measure, and the word for it.

@@ -55,6 +55,20 @@ func TestAChangedHouseMovesTheListButNoOldVersion(t *testing.T) {
 	}
 }
 
+func TestATableThatWasEmptiedStaysEmpty(t *testing.T) {
+	s := open(t)
+	if _, err := s.SaveHouse(t.Context(), 1, format.House{Sizes: []format.BodySize{}}); err != nil {
+		t.Fatal(err)
+	}
+	shop, err := s.House(t.Context())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if whole := shop.House.Over(format.DefaultHouse()); len(whole.Sizes) != 0 || len(whole.Ease) == 0 {
+		t.Errorf("the shop has %d sizes and %d words of ease", len(whole.Sizes), len(whole.Ease))
+	}
+}
+
 func TestAWaivedCheckIsNoFlagInTheList(t *testing.T) {
 	s := open(t)
 	doc := with(document(t), "30P")

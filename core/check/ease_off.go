@@ -72,9 +72,13 @@ func easeRange(f *size.Fit, unit length.Unit) string {
 
 // tolerated is how far from the middle of what is wanted the ease may lie.
 func tolerated(f *size.Fit) float64 {
+	const some = 5
+	if len(f.Wanted) == 0 {
+		return some
+	}
 	first, last := f.Wanted[0], f.Wanted[len(f.Wanted)-1]
 	if size.Unlimited(last) {
-		return 5
+		return some
 	}
 	return math.Max(1, float64(last.To-first.From)/2)
 }

@@ -225,6 +225,20 @@ func TestEveryFixMends(t *testing.T) {
 	}
 }
 
+func TestAShopWithoutWordsOfEaseStillSeesWhatWillNotPass(t *testing.T) {
+	p := with(stretch(t, "20P"), wrist(165, ""))
+	p.House.Ease = nil
+	found := all(t, p, shelf(t)...)
+	if f := of(found, "ease-off"); f == nil || f.Severity != Stop || f.Fix == nil {
+		t.Errorf("found %+v", found)
+	}
+	p = with(stretch(t, "60P"), wrist(165, ""))
+	p.House.Ease = nil
+	if f := of(all(t, p), "ease-off"); f != nil {
+		t.Errorf("with nothing to hold it to: %s", f.Says)
+	}
+}
+
 func TestAWaivedFindingComesLastWithItsNote(t *testing.T) {
 	p := necklace(t, "3P G")
 	p.Waived = []piece.Waiver{{Code: "crimp-swallowed", End: "right", Note: "glued, as asked"}}

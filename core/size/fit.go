@@ -4,7 +4,9 @@
 package size
 
 import (
+	"cmp"
 	"math"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -77,6 +79,7 @@ func allRanges(p *piece.Piece) []piece.Ease {
 			out = append(out, e)
 		}
 	}
+	slices.SortStableFunc(out, func(a, b piece.Ease) int { return cmp.Compare(a.From, b.From) })
 	return out
 }
 

@@ -72,6 +72,14 @@ func TestAnAskedForFitNarrowsWhatSuits(t *testing.T) {
 	}
 }
 
+func TestTheShopsRangesMayStandInAnyOrder(t *testing.T) {
+	m := ring(t, piece.Body{Part: "wrist", Measure: 160})
+	m.Piece.House.Ease = append(m.Piece.House.Ease, piece.Ease{Part: "wrist", Stretch: true, Word: "hugging", From: -12, To: -6})
+	if f := Of(m); f.Word != "hugging" || f.Wanted[0].Word != "hugging" || !f.Suits() {
+		t.Errorf("%v of ease is %s of %v", f.Ease, f.Word, f.Wanted)
+	}
+}
+
 func TestWhatSlipsOnMustPass(t *testing.T) {
 	// 1.4 x 174.62 is 69.85 more than as it lies.
 	f := Of(ring(t, piece.Body{Part: "wrist", Measure: 150}))

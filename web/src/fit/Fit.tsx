@@ -102,7 +102,7 @@ function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis;
   const { unit } = useUnit();
   const { fit, insideMm, target } = analysis;
   if (!fit || insideMm == null) return null;
-  if (fit.suits && fit.wanted.at(-1)?.toMm === undefined && fit.passage?.passes !== false) {
+  if (fit.suits && fit.wanted.length > 0 && fit.wanted.at(-1)?.toMm === undefined && fit.passage?.passes !== false) {
     return (
       <section className="reasoning" aria-label="What length would suit">
         <h3>What length would suit</h3>
