@@ -143,7 +143,7 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await page.keyboard.press("n");
   await axe("new piece");
   await page.keyboard.press("Escape");
-  await page.getByRole("link", { name: "Quay Lanterns" }).click();
+  await page.getByRole("link", { name: "Quay Lanterns", exact: true }).click();
   await expect(strand(page)).toBeFocused();
   await axe("lay out");
   await page.keyboard.press("?");

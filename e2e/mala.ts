@@ -1,6 +1,6 @@
 import { expect, test as base, type Locator, type Page } from "@playwright/test";
 import { execFileSync, spawn, type ChildProcess } from "node:child_process";
-import { chmodSync, existsSync, mkdtempSync, rmSync } from "node:fs";
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
@@ -91,11 +91,14 @@ export async function openPiece(page: Page, name: string): Promise<void> {
   await expect(strand(page)).toBeFocused();
 }
 
-/** openCopy opens a copy of a piece of the shop, so that tests do not meet. */
+let made = 0;
+
+/** openCopy opens a piece of the shop as it comes, kept under a name of its own, so that tests do not meet. */
 export async function openCopy(page: Page, name: string): Promise<void> {
-  const cards: { id: string; name: string }[] = await (await page.request.get("/api/pieces")).json();
-  const copy = await (await page.request.post(`/api/pieces/${cards.find((c) => c.name === name)!.id}/duplicate`)).json();
-  await page.goto(`/pieces/${copy.id}`);
+  const docs = readdirSync("demo/pieces").map((file) => JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8")));
+  const data = { ...docs.find((doc) => doc.name === name), name: `For one test ${made++}` };
+  const { id } = await (await page.request.post("/api/pieces", { data })).json();
+  await page.goto(`/pieces/${id}`);
   await expect(strand(page)).toBeFocused();
 }
 

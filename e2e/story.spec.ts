@@ -105,7 +105,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 
 test("the printed plan can be kept as a page that stands by itself", async ({ page }, info) => {
   await page.goto("/pieces");
-  await page.getByRole("link", { name: "Quay Lanterns" }).click();
+  await page.getByRole("link", { name: "Quay Lanterns", exact: true }).click();
   await page.getByRole("link", { name: /Printed plan/ }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: /Keep as a page/ }).click();
