@@ -131,7 +131,6 @@ test("what is decided can be decided again, and the ends follow", async ({ page 
 });
 
 test("? lists the keys, and every view is free of what axe finds", async ({ page }) => {
-  test.setTimeout(120_000);
   const axe = async (view: string) => {
     await page.evaluate(() => document.fonts.ready);
     const found = await new AxeBuilder({ page }).analyze();
