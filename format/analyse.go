@@ -14,6 +14,7 @@ type Options struct {
 	Unit    length.Unit          // that sentences speak in
 	Shelf   []*material.Material // what fixes may fetch beside the piece's own
 	Drawing bool                 // with what a picture needs
+	Round   bool                 // and with the loop as it lies round a body
 	House   House                // the shop's house method
 }
 
@@ -34,7 +35,7 @@ func Analyse(doc *Document, opt Options) (*Analysis, error) {
 	a.fit(m)
 	a.making(m, opt)
 	if opt.Drawing {
-		a.draw(m)
+		a.draw(m, opt.Round)
 	}
 	return a, nil
 }
@@ -155,13 +156,13 @@ func (a *Analysis) counts(m *measure.Measured) {
 // outlinePoints is how many points one face is drawn with.
 const outlinePoints = 33
 
-func (a *Analysis) draw(m *measure.Measured) {
+func (a *Analysis) draw(m *measure.Measured, round bool) {
 	s := m.Strands[0]
 	a.Drawing = &Drawing{Outlines: map[string]Outline{}, Nodes: nodesOf(s.Row.Line.Items, s.Fills)}
 	for _, mat := range m.Piece.Palette {
 		a.Drawing.Outlines[mat.ID] = OutlineOf(mat.Bead)
 	}
-	if l := m.Lie(); l != nil {
+	if l := m.Lie(); round && l != nil {
 		a.Drawing.Round = roundOf(l)
 	}
 }

@@ -239,7 +239,7 @@ type CautionShown struct {
 type Drawing struct {
 	Outlines map[string]Outline `json:"outlines" doc:"By material."`
 	Nodes    []Node             `json:"nodes" doc:"The bead line as a tree."`
-	Round    *Round             `json:"round,omitempty" doc:"How it lies round a body."`
+	Round    *Round             `json:"round,omitempty" doc:"How it lies round a body; only on request."`
 }
 
 // Round is the loop lying round the widest thing it goes round, its hinges given

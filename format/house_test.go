@@ -139,7 +139,7 @@ func TestEveryPieceOfTheShopLiesRoundSomething(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		a := analysed(t, read(t, string(data)), format.Options{Drawing: true})
+		a := analysed(t, read(t, string(data)), format.Options{Drawing: true, Round: true})
 		round := a.Drawing.Round
 		if a.InsideMm == nil || round == nil {
 			t.Errorf("%s goes round nothing", e.Name())

@@ -18,7 +18,8 @@ type UnitParam struct {
 
 type analyseInput struct {
 	UnitParam
-	Body format.Document
+	Round bool `query:"round" doc:"With the loop as it lies round a body."`
+	Body  format.Document
 }
 
 type editInput struct {
@@ -50,7 +51,9 @@ type ReadLength struct {
 func (s *server) registerAnalysis(api huma.API) {
 	call(api, huma.Operation{OperationID: "analyse", Method: http.MethodPost, Path: "/api/analyse", Summary: "Everything that follows from a piece"},
 		func(ctx context.Context, in *analyseInput) (*answer[*format.Analysis], error) {
-			a, err := s.analyse(ctx, &in.Body, in.Unit)
+			opt := s.options(ctx, in.Unit)
+			opt.Drawing, opt.Round = true, in.Round
+			a, err := format.Analyse(&in.Body, opt)
 			return &answer[*format.Analysis]{a}, err
 		})
 	call(api, huma.Operation{OperationID: "edit", Method: http.MethodPost, Path: "/api/edit", Summary: "Edit a bead line at a place of the laid-out strand"},

@@ -36,7 +36,7 @@ func analyseCommand() *cli.Command {
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
-			a, err := format.Analyse(doc, format.Options{Unit: length.Unit(cmd.String("unit")), Drawing: cmd.Bool("drawing")})
+			a, err := format.Analyse(doc, format.Options{Unit: length.Unit(cmd.String("unit")), Drawing: cmd.Bool("drawing"), Round: cmd.Bool("drawing")})
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}

@@ -597,7 +597,7 @@ export interface components {
             outlines: {
                 [key: string]: components["schemas"]["Outline"];
             };
-            /** @description How it lies round a body. */
+            /** @description How it lies round a body; only on request. */
             round?: components["schemas"]["Round"];
         };
         Drift: {
@@ -1395,6 +1395,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                /** @description With the loop as it lies round a body. */
+                round?: boolean;
             };
             header?: never;
             path?: never;
@@ -2353,6 +2355,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                /** @description With the loop as it lies round a body. */
+                round?: boolean;
             };
             header?: never;
             path?: never;

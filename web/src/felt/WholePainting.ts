@@ -7,29 +7,34 @@ import { PX_PER_MM } from "./strandGeometry.ts";
  * caret over a piece that has not changed only lays its mark on top.
  */
 export class WholePainting {
-  #view: Omit<WholeView, "width" | "height">;
-  #kept: { canvas: HTMLCanvasElement; width: number; height: number; fonts: boolean } | null = null;
+  #canvas: HTMLCanvasElement | null = null;
+  #painted: WholeView | null = null;
 
-  constructor(view: Omit<WholeView, "width" | "height">) {
-    this.#view = view;
-  }
-
-  /** lay puts the painting on a canvas of that size. */
-  lay(ctx: CanvasRenderingContext2D, width: number, height: number) {
-    const whole = this.#kept?.width === width && this.#kept.height === height && this.#kept.fonts;
-    if (!this.#kept || !whole) this.#kept = { canvas: paint({ ...this.#view, width, height }), width, height, fonts: document.fonts.status === "loaded" };
-    ctx.drawImage(this.#kept.canvas, 0, 0, width, height);
+  /** lay puts the piece on a canvas, painting it anew only if something of it has changed. */
+  lay(ctx: CanvasRenderingContext2D, view: WholeView) {
+    if (!this.#painted || !same(this.#painted, view)) {
+      this.#canvas = paint(this.#canvas ?? document.createElement("canvas"), view);
+      // Letters painted before their font came are painted again.
+      this.#painted = document.fonts.status === "loaded" ? view : null;
+    }
+    ctx.drawImage(this.#canvas!, 0, 0, view.width, view.height);
   }
 }
 
-function paint(view: WholeView): HTMLCanvasElement {
+function same(a: WholeView, b: WholeView): boolean {
+  return (Object.keys(b) as (keyof WholeView)[]).every((key) => a[key] === b[key]);
+}
+
+function paint(canvas: HTMLCanvasElement, view: WholeView): HTMLCanvasElement {
   const { width, height, tone } = view;
   const ratio = Math.max(1, window.devicePixelRatio || 1);
-  const canvas = document.createElement("canvas");
-  canvas.width = Math.round(width * ratio);
-  canvas.height = Math.round(height * ratio);
+  const [wide, high] = [Math.round(width * ratio), Math.round(height * ratio)];
+  if (canvas.width !== wide || canvas.height !== high) {
+    canvas.width = wide;
+    canvas.height = high;
+  }
   const ctx = canvas.getContext("2d")!;
-  ctx.scale(ratio, ratio);
+  ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
   layCloth(ctx, tone, width, height);
   drawWhole(ctx, view);
   ctx.fillStyle = cloths[tone].text;

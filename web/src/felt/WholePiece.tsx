@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from "react";
+import { useCallback, useEffect, useRef, useState, type PointerEvent } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import type { Tone } from "./cloth.ts";
 import { drawWholeSelection, PLAIN_LENS, wholeMm, type Lens } from "./drawWhole.ts";
@@ -31,15 +31,15 @@ export function zoomed(lens: Lens, factor: number, x = 0, y = 0): Lens {
 /** WholePiece is the felt's upper band: the piece on the circle of its finished length. */
 export function WholePiece({ analysis, doc, tone, letters, selection, lens, onLens, onPlace }: Props) {
   const [pressed, setPressed] = useState<{ x: number; y: number; lens: Lens } | null>(null);
-  const painting = useMemo(() => new WholePainting({ analysis, doc, tone, letters, lens }), [analysis, doc, tone, letters, lens]);
+  const [painting] = useState(() => new WholePainting());
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
-      painting.lay(ctx, width, height);
+      painting.lay(ctx, { analysis, doc, width, height, tone, letters, lens });
       drawWholeSelection(ctx, { analysis, doc, width, height, tone, lens }, selection);
     },
-    [painting, analysis, doc, tone, selection, lens],
+    [painting, analysis, doc, tone, letters, selection, lens],
   );
-  const { ref, size } = useCanvas(draw);
+  const { ref, size } = useCanvas(draw, true);
 
   const latest = useRef(lens);
   useEffect(() => {

@@ -5,8 +5,12 @@ export interface CanvasSize {
   height: number;
 }
 
-/** useCanvas keeps a canvas as sharp and as large as its place, and redraws it when draw changes. */
-export function useCanvas(draw: (ctx: CanvasRenderingContext2D, size: CanvasSize) => void): { ref: RefObject<HTMLCanvasElement | null>; size: CanvasSize } {
+/**
+ * useCanvas keeps a canvas as sharp and as large as its place, and redraws it when
+ * draw changes. One that is drawn later leaves the figures their turn first: it
+ * follows within the same frame.
+ */
+export function useCanvas(draw: (ctx: CanvasRenderingContext2D, size: CanvasSize) => void, later = false): { ref: RefObject<HTMLCanvasElement | null>; size: CanvasSize } {
   const ref = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState<CanvasSize>({ width: 0, height: 0 });
 
@@ -20,20 +24,15 @@ export function useCanvas(draw: (ctx: CanvasRenderingContext2D, size: CanvasSize
   }, []);
 
   useLayoutEffect(() => {
-    const canvas = ref.current!;
+    const redraw = () => drawOn(ref.current!, size, draw);
     if (size.width === 0 || size.height === 0) return;
-    const ratio = Math.max(1, window.devicePixelRatio || 1);
-    const width = Math.round(size.width * ratio);
-    const height = Math.round(size.height * ratio);
-    if (canvas.width !== width || canvas.height !== height) {
-      canvas.width = width;
-      canvas.height = height;
+    if (!later) {
+      redraw();
+      return;
     }
-    const ctx = canvas.getContext("2d")!;
-    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
-    ctx.clearRect(0, 0, size.width, size.height);
-    draw(ctx, size);
-  }, [draw, size]);
+    const frame = requestAnimationFrame(redraw);
+    return () => cancelAnimationFrame(frame);
+  }, [draw, size, later]);
 
   // Letters painted before their font came are painted again.
   useEffect(() => {
@@ -46,4 +45,18 @@ export function useCanvas(draw: (ctx: CanvasRenderingContext2D, size: CanvasSize
     };
   }, []);
   return { ref, size };
+}
+
+function drawOn(canvas: HTMLCanvasElement, size: CanvasSize, draw: (ctx: CanvasRenderingContext2D, size: CanvasSize) => void) {
+  const ratio = Math.max(1, window.devicePixelRatio || 1);
+  const width = Math.round(size.width * ratio);
+  const height = Math.round(size.height * ratio);
+  if (canvas.width !== width || canvas.height !== height) {
+    canvas.width = width;
+    canvas.height = height;
+  }
+  const ctx = canvas.getContext("2d")!;
+  ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+  ctx.clearRect(0, 0, size.width, size.height);
+  draw(ctx, size);
 }

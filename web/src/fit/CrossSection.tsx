@@ -1,5 +1,6 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback } from "react";
-import type { Analysis, Document } from "../api/client.ts";
+import { api, given, type Analysis, type Document, type Round } from "../api/client.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
 import { drawRound, drawStretched, TOUCHES } from "./drawRound.ts";
 
@@ -8,19 +9,40 @@ interface Props {
   doc: Document;
 }
 
+/** Cross is a piece with how it lies round a body. */
+interface Cross {
+  doc: Document;
+  analysis: Analysis;
+  round: Round;
+}
+
+/** useCross asks how the piece lies; the figures of a strand being typed do without. */
+function useCross(doc: Document): Cross | undefined {
+  return useQuery({
+    queryKey: ["round", doc],
+    queryFn: async () => {
+      const analysis = await given(api.POST("/api/analyse", { params: { query: { round: true } }, body: doc }));
+      return analysis.drawing?.round ? { doc, analysis, round: analysis.drawing.round } : null;
+    },
+    placeholderData: keepPreviousData,
+    retry: false,
+  }).data ?? undefined;
+}
+
 /** CrossSection shows the body with the beads round it, true to scale. */
-export function CrossSection({ analysis, doc }: Props) {
-  const round = analysis.drawing?.round;
-  const measureMm = analysis.fit?.measureMm ?? null;
+export function CrossSection({ doc }: { doc: Document }) {
+  const cross = useCross(doc);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
-      if (round) drawRound(ctx, { round, doc, outlines: analysis.drawing?.outlines ?? {}, placed: analysis.strands[0].placed, measureMm, width, height });
+      if (!cross) return;
+      const { analysis, round } = cross;
+      drawRound(ctx, { round, doc: cross.doc, outlines: analysis.drawing?.outlines ?? {}, placed: analysis.strands[0].placed, measureMm: analysis.fit?.measureMm ?? null, width, height });
     },
-    [round, doc, analysis, measureMm],
+    [cross],
   );
   const { ref } = useCanvas(draw);
-  const touching = round?.links.filter((l) => l.element !== undefined && l.gapMm < TOUCHES).length ?? 0;
-  const says = round ? `Cross-section: ${touching} of ${analysis.strands[0].beads} beads touch the widest thing it goes round.` : "It goes round nothing yet.";
+  const touching = cross?.round.links.filter((l) => l.element !== undefined && l.gapMm < TOUCHES).length ?? 0;
+  const says = cross ? `Cross-section: ${touching} of ${cross.analysis.strands[0].beads} beads touch the widest thing it goes round.` : "It goes round nothing yet.";
   return <canvas ref={ref} className="cross-section" role="img" aria-label={says} />;
 }
 

@@ -22,7 +22,7 @@ export function Fit() {
         {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
       </div>
       <div className={`round-room${state.behind ? " behind" : ""}`}>
-        {analysis && <CrossSection analysis={analysis} doc={doc} />}
+        {analysis && <CrossSection doc={doc} />}
         <Legend />
       </div>
       <aside className="side right" aria-label="How it fits">
