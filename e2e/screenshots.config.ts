@@ -7,6 +7,7 @@ export default defineConfig({
   testMatch: "screenshots.ts",
   outputDir: "results",
   workers: 1,
+  timeout: 180_000,
   reporter: "list",
   use: browser,
 });
