@@ -190,6 +190,8 @@ for (const width of [1024, 640]) {
       await page.getByRole("link", { name: step }).click();
       await page.waitForTimeout(200);
       await fits(String(step));
+      const room = page.locator(".ends-room, .fit, .house");
+      if (await room.count()) expect(await room.first().evaluate((el) => el.scrollWidth - el.clientWidth), String(step)).toBeLessThanOrEqual(0);
     }
   });
 }
