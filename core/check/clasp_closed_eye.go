@@ -19,17 +19,6 @@ var claspClosedEye = judgement{
 	mend: openBetween,
 }
 
-// chainSoldered fires when a chain of soldered links meets another closed
-// fitting.
-var chainSoldered = judgement{
-	code:  "chain-soldered",
-	stops: may,
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		return closedPairs(m, "chain-soldered", "The chain cannot be put on", true)
-	},
-	mend: openBetween,
-}
-
 // closedPairs finds neighbours at an end that are both closed: those with a
 // chain among them, or those without.
 func closedPairs(m *measure.Measured, code, title string, chains bool) []Finding {
