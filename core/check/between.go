@@ -14,13 +14,23 @@ import (
 // apart: those of the dishes first, then some from the shelf, the shortest
 // first.
 func putBetween(m *measure.Measured, gap int, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
+	return putInto(m, []int{gap}, "between", keeps, shelf)
+}
+
+// putInto offers beads that go into each of the gaps, the last gap named first.
+func putInto(m *measure.Measured, gaps []int, where string, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
 	var fixes []Fix
 	for _, d := range candidates(m, shelf) {
 		if d.Material.Bead.Shape == material.Charm || !keeps(d.Material.Bead) {
 			continue
 		}
 		text, ok := editLine(m, func(line *pattern.Line, fills pattern.Fills) error {
-			return putIn(m, line, fills, gap, d.Key)
+			for _, gap := range gaps {
+				if err := putIn(m, line, fills, gap, d.Key); err != nil {
+					return err
+				}
+			}
+			return nil
 		})
 		if !ok {
 			continue
@@ -29,7 +39,7 @@ func putBetween(m *measure.Measured, gap int, keeps func(b *material.Bead) bool,
 		if m.Piece.Palette[d.Key] == nil {
 			edit.Dish = &d
 		}
-		fixes = append(fixes, Fix{Says: fmt.Sprintf("Put a %s between", d.Material.Name), Edit: edit})
+		fixes = append(fixes, Fix{Says: fmt.Sprintf("Put a %s %s", d.Material.Name, where), Edit: edit})
 	}
 	return fixes
 }

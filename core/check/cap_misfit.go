@@ -59,18 +59,9 @@ func isCap(m *material.Material) bool { return m.Bead.Shape == material.Cap }
 
 // capNeighbours gives what the cap at i opens to and what stands at its back.
 func capNeighbours(s *measure.Strand, i int) (open, back *material.Material) {
-	at := func(k int) *material.Material {
-		n := len(s.Beads)
-		if s.Ring && n > 2 {
-			k = (k + n) % n
-		}
-		if k < 0 || k >= n {
-			return nil
-		}
-		return s.Beads[k].Material
-	}
+	before, next := neighboursOf(s, i)
 	if s.Beads[i].Turned {
-		return at(i - 1), at(i + 1)
+		return before, next
 	}
-	return at(i + 1), at(i - 1)
+	return next, before
 }

@@ -6,7 +6,6 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 )
 
 // charmHidden fires when a charm's ring does not drop it clear of the beads
@@ -37,28 +36,9 @@ var charmHidden = judgement{
 	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
 		s := m.Strands[0]
 		drop, ring := dropOf(s, f.Element), s.Beads[f.Element].Material.Bead
-		var fixes []Fix
-		for _, d := range candidates(m, bench.Shelf) {
-			c := d.Material.Bead
-			if c.Shape == material.Charm || c.Across/2 >= drop || !touching(c, ring) {
-				continue
-			}
-			text, ok := editLine(m, func(line *pattern.Line, fills pattern.Fills) error {
-				if err := putIn(m, line, fills, f.Element+1, d.Key); err != nil {
-					return err
-				}
-				return putIn(m, line, fills, f.Element, d.Key)
-			})
-			if !ok {
-				continue
-			}
-			edit := Edit{Line: &text}
-			if m.Piece.Palette[d.Key] == nil {
-				edit.Dish = &d
-			}
-			fixes = append(fixes, Fix{Says: fmt.Sprintf("Put a %s on either side", d.Material.Name), Edit: edit})
-		}
-		return fixes
+		return putInto(m, []int{f.Element + 1, f.Element}, "on either side", func(c *material.Bead) bool {
+			return c.Across/2 < drop && touching(c, ring)
+		}, bench.Shelf)
 	},
 }
 
@@ -71,7 +51,7 @@ func dropOf(s *measure.Strand, i int) length.MM {
 
 // widestBeside is the wider of the two beads beside the one at i.
 func widestBeside(s *measure.Strand, i int) *material.Material {
-	next, before := capNeighbours(s, i)
+	before, next := neighboursOf(s, i)
 	if next == nil || before != nil && before.Bead.Across > next.Bead.Across {
 		return before
 	}

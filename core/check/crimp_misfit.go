@@ -48,10 +48,16 @@ var crimpMisfit = judgement{
 		need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
 		return eachOf(m, f.End, measure.DoesCrimp, func(p measure.Part) []Fix {
 			return instead(m, f.End, p.Material, bench.Shelf, func(c *material.Finding) bool {
-				return c.IsCrimp() && c.Inside >= need && c.Inside <= looseCrimp*need
+				return Grips(c, need)
 			})
 		})
 	},
+}
+
+// Grips says whether a crimp takes cords that need so wide a hole, and closes on
+// them.
+func Grips(c *material.Finding, need length.MM) bool {
+	return c.IsCrimp() && c.Inside >= need && c.Inside <= looseCrimp*need
 }
 
 // eachOf gathers the fixes for the parts of an end that do the same.

@@ -40,6 +40,13 @@ var metalsDiffer = judgement{
 	},
 }
 
+// MainMetal is the metal that most findings of the piece have, "" if nobody
+// named any.
+func MainMetal(m *measure.Measured) string {
+	most, _ := metalsOf(m)
+	return most
+}
+
 // metalsOf gives the metal that most findings have and the findings that are of
 // another. A finding whose metal nobody named is neither.
 func metalsOf(m *measure.Measured) (most string, odd []*material.Material) {

@@ -69,3 +69,19 @@ func runsIn(order []seen) int {
 	}
 	return runs
 }
+
+// neighboursOf gives what stands before and behind the bead at i, round the join
+// of a ring; nil at an end.
+func neighboursOf(s *measure.Strand, i int) (before, next *material.Material) {
+	at := func(k int) *material.Material {
+		n := len(s.Beads)
+		if s.Ring && n > 2 {
+			k = (k + n) % n
+		}
+		if k < 0 || k >= n {
+			return nil
+		}
+		return s.Beads[k].Material
+	}
+	return at(i - 1), at(i + 1)
+}

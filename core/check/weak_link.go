@@ -22,7 +22,7 @@ var weakLink = judgement{
 	code: "weak-link",
 	find: func(m *measure.Measured, _ length.Unit) []Finding {
 		s := m.Strands[0]
-		load := m.MassG / 1000 * gravity * tugged
+		load := Load(m)
 		var found []Finding
 		bothEnds(s, func(side string, e measure.End) {
 			told := false
@@ -50,7 +50,7 @@ var weakLink = judgement{
 		return found
 	},
 	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		load := m.MassG / 1000 * gravity * tugged
+		load := Load(m)
 		return eachOf(m, f.End, measure.DoesRing, func(p measure.Part) []Fix {
 			if holds, known := p.Material.Finding.Holds(); known && holds >= load && !openRound(p.Material.Finding) {
 				return nil
@@ -62,6 +62,9 @@ var weakLink = judgement{
 		})
 	},
 }
+
+// Load is the pull in newtons that the piece must bear, tugged.
+func Load(m *measure.Measured) float64 { return m.MassG / 1000 * gravity * tugged }
 
 // openRound says whether the finding is a round ring that is only bent shut.
 func openRound(f *material.Finding) bool {

@@ -31,6 +31,10 @@ func (s *Strand) cut(p *piece.Piece) {
 		s.Cut = append(s.Cut, CutPart{"slack", s.Slack * passes})
 	}
 	first, last := h.HandAllowance()
+	if h.FromSpool() {
+		// The free end is made first, and the end at the spool is cut and made last.
+		first, last = last, first
+	}
 	if s.Row.Cord.Cord.Type == material.Elastic {
 		first, last = h.ToTie(p.Child()), h.ToTie(p.Child())
 	}

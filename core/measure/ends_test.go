@@ -69,6 +69,18 @@ func TestThePathIsTheCutWithoutTheHand(t *testing.T) {
 	near(t, "in a child's batch", measured(t, child).Strands[0].CutLength(), s.Strung+50, 1e-9)
 }
 
+func TestFromTheSpoolOnlyTheEndThatIsCutOffIsHeld(t *testing.T) {
+	p := strung(t, "40P")
+	p.House.Hand = piece.HandSpool
+	held := map[string]length.MM{}
+	for _, c := range measured(t, p).Strands[0].Cut {
+		held[c.Part] = c.Length
+	}
+	if _, right := held["right hand"]; right || held["left hand"] != 25 {
+		t.Errorf("held: %v, want 25 at the left, by the spool", held)
+	}
+}
+
 func TestHowAStrandIsBegun(t *testing.T) {
 	for _, tt := range []struct {
 		name   string

@@ -69,8 +69,8 @@ func (w *writer) beforeCutting() {
 func (w *writer) crimped() {
 	start := w.s.Start
 	if start.By == piece.StopSpool {
-		w.do("Leave the %s on its spool; the spool stops that end. String from the free end, the last run first.", lower(w.cord()))
-		w.runs("right", "left")
+		w.do("Leave the %s on its spool; the spool stops the left end. String from the free end: what goes on first lies next to the spool.", lower(w.cord()))
+		w.runs()
 		w.end("right", w.s.Right)
 		w.beforeCutting()
 		w.do("Push the beads up and cut from the spool, %s beyond the last bead, with cutters, never scissors.", w.in(w.s.Beyond(w.h, w.s.Left)))
@@ -80,7 +80,7 @@ func (w *writer) crimped() {
 	w.beforeCutting()
 	w.do("Cut %s: %s. Use cutters, never scissors.", w.in(w.s.CutLength()), lower(w.cord()))
 	w.do("Stop the %s end with %s, %s from its tip.", start.Side, stops[start.By], w.in(start.Tip))
-	w.runs("left", "right")
+	w.runs()
 	w.do("Take the stop off and hold the strand level.")
 	w.end("left", w.s.Left)
 	w.secondEnd("right", w.s.Right)
@@ -89,8 +89,8 @@ func (w *writer) crimped() {
 // stops names what stops a cord.
 var stops = map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape"}
 
-func (w *writer) runs(from, to string) {
-	w.do("String the runs from the %s to the %s, ticking each off; after each the strand measures what stands beside it.", from, to)
+func (w *writer) runs() {
+	w.do("String the runs from the left to the right, ticking each off; after each the strand measures what stands beside it.")
 }
 
 // end tells one end in threading order.
@@ -139,9 +139,43 @@ func (w *writer) secondEnd(side string, e measure.End) {
 	if w.s.Slack > 0 {
 		must = append(must, fmt.Sprintf("%s of slack stands between the beads and the crimp", w.in(w.s.Slack)))
 	}
-	w.gate(fmt.Sprintf("Before the %s crimp is closed", side), must...)
+	closes := "crimp is closed"
+	if !e.Crimped {
+		closes = "end is made"
+	}
+	w.gate(fmt.Sprintf("Before the %s %s", side, closes), must...)
 	w.end(side, e)
-	w.do("Open rings sideways, never apart; close them until nothing can be felt at the joint. Clip the tails flush.")
+	w.do("Clip the tails flush.")
+	w.attach("left", w.s.Left)
+	w.attach("right", w.s.Right)
+}
+
+// attach hangs on what the cord itself does not go through: each fitting on the
+// one before it.
+func (w *writer) attach(side string, e measure.End) {
+	var hung []*material.Material
+	for _, p := range e.Parts {
+		switch p.Does {
+		case measure.DoesRing, measure.DoesClasp, measure.DoesChain:
+			hung = append(hung, p.Material)
+		}
+	}
+	for i := 1; i < len(hung); i++ {
+		w.do("%s end: hang %s on %s.%s", title(side), hung[i].Name, hung[i-1].Name, howItOpens(hung[i-1], hung[i]))
+	}
+}
+
+// howItOpens says how the one of two fittings that opens is opened.
+func howItOpens(a, b *material.Material) string {
+	for _, m := range []*material.Material{a, b} {
+		switch f := m.Finding; {
+		case f.Type == material.JumpRing && f.IsOpen():
+			return " Open the ring sideways, never apart, and close it until nothing can be felt at the joint."
+		case f.Type == material.SplitRing:
+			return " The split ring is wound on."
+		}
+	}
+	return ""
 }
 
 // tied tells of a strand that is knotted.
@@ -153,7 +187,7 @@ func (w *writer) tied() {
 		w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
 	}
 	w.do("Stop one end with %s, %s from its tip.", stops[w.s.Start.By], w.in(w.s.Start.Tip))
-	w.runs("left", "right")
+	w.runs()
 	w.gate("Before you knot", fmt.Sprintf("round the loop it measures %s", w.in(w.s.Strung)), "it has been tried on, over the hand where it must pass", "no bead is missing or turned the wrong way")
 	w.do("Tie a %s, pulled tight to the beads.", map[string]string{piece.KnotSurgeons: "surgeon's knot", piece.KnotSquare: "square knot", piece.KnotTriple: "triple knot"}[w.h.Knot])
 	if w.h.Glue == piece.Yes {

@@ -73,14 +73,14 @@ func TestACrimpedStrandIsCheckedBeforeTheCutAndTheSecondCrimp(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(*piece.House) {})
 	inOrder(t, text, "Count out 21 beads", "GATE Before you cut: ", "Cut ", ": cord. Use cutters, never scissors", "Stop the left end with a bead stopper",
 		"String the runs from the left", "Left end: thread the crimp, Ring, and go back through the crimp. Tuck the tail back through", "fold it over", "Close Cover over the crimp",
-		"GATE Before the right crimp is closed: ", "tried on", "of slack stands", "Right end:", "GATE Before it leaves the bench: ")
+		"GATE Before the right crimp is closed: ", "tried on", "of slack stands", "Right end:", "Clip the tails", "Left end: hang Lobster on Ring. Open the ring sideways", "GATE Before it leaves the bench: ")
 }
 
 func TestTheHousesWayIsTold(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(h *piece.House) {
 		h.Stopper, h.Tail, h.Crimp = piece.StopSpool, piece.TailTrimmed, piece.CrimpFlat
 	})
-	inOrder(t, text, "on its spool", "from the right to the left", "Right end: thread the crimp, Ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
+	inOrder(t, text, "on its spool; the spool stops the left end", "from the left to the right", "Right end: thread the crimp, Ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
 		"GATE Before you cut", "cut from the spool", "GATE Before the left crimp")
 	if strings.Contains(text, "Stop the left end") {
 		t.Error("the spool is the stop")

@@ -50,21 +50,14 @@ func ByHouse(m *measure.Measured, shelf []*material.Material) *check.Fix {
 	return &check.Fix{Says: "Build both ends the house's way", Edit: check.Edit{Ends: &ends}}
 }
 
-// hasAny says whether the end has something that does it already, as the house
-// does it: a fitting that suits is left even if another would suit better.
+// hasAny says whether the end has something that does it already: a fitting that
+// is there is left even if another would suit better.
 func hasAny(m *measure.Measured, s Suggestion) bool {
-	for _, side := range []string{"left", "right"} {
-		e := m.Strands[0].Left
-		if side == "right" {
-			e = m.Strands[0].Right
-		}
-		for _, p := range e.Parts {
-			if p.Does == s.Does && p.Material != nil && (s.End == side || s.End == "") {
-				return true
-			}
-		}
+	p := &picker{m: m}
+	if s.End == "" {
+		return p.has("left", s.Does) != nil || p.has("right", s.Does) != nil
 	}
-	return false
+	return p.has(s.End, s.Does) != nil
 }
 
 // unwanted takes out covers, guards and rings that the house does not use.

@@ -33,7 +33,7 @@ func For(m *measure.Measured, shelf []*material.Material) []Suggestion {
 	if m.Piece.Closure.Type != piece.Clasp {
 		return nil
 	}
-	p := &picker{m: m, shelf: shelf, metal: mainMetal(m)}
+	p := &picker{m: m, shelf: shelf, metal: check.MainMetal(m)}
 	var out []Suggestion
 	for _, side := range []string{"left", "right"} {
 		for _, pick := range []func(side string) *Suggestion{p.crimp, p.cover, p.guard, p.ring} {
@@ -52,20 +52,6 @@ type picker struct {
 	m     *measure.Measured
 	shelf []*material.Material
 	metal string
-}
-
-// mainMetal is the metal most of the piece's findings have.
-func mainMetal(m *measure.Measured) string {
-	count, most := map[string]int{}, ""
-	for _, c := range m.Tally {
-		if c.Material.Finding == nil || c.Material.Metal == "" {
-			continue
-		}
-		if count[c.Material.Metal] += c.Count; count[c.Material.Metal] > count[most] {
-			most = c.Material.Metal
-		}
-	}
-	return most
 }
 
 func (p *picker) end(side string) measure.End {
@@ -156,7 +142,7 @@ func (p *picker) crimp(side string) *Suggestion {
 	return p.suited(side, want{
 		does: measure.DoesCrimp,
 		ok: func(f *material.Finding) bool {
-			return f.IsCrimp() && f.Inside >= need && f.Inside <= 2*need && f.Outside > hole &&
+			return check.Grips(f, need) && f.Outside > hole &&
 				(p.m.Piece.House.Crimp != piece.CrimpFolded || f.Type == material.CrimpTube)
 		},
 		off: func(f *material.Finding) length.MM { return f.Inside - 1.4*need },
@@ -223,9 +209,8 @@ func (p *picker) ring(side string) *Suggestion {
 	if !needsRing(p.m, side) {
 		return nil
 	}
-	const tug = 9.81 * 10 / 1000
 	split := p.m.Piece.House.Attach == piece.AttachSplit
-	load := p.m.MassG * tug
+	load := check.Load(p.m)
 	return p.suited(side, want{
 		does: measure.DoesRing,
 		ok: func(f *material.Finding) bool {

@@ -18,7 +18,6 @@ export type House = Schemas["House"];
 export type HouseState = Schemas["HouseState"];
 export type HouseEffects = Schemas["HouseEffects"];
 export type Suggestion = Schemas["Suggestion"];
-export type Tail = Schemas["Tail"];
 export type Round = Schemas["Round"];
 export type Problem = Schemas["Problem"];
 export type PieceState = Schemas["PieceState"];

@@ -39,7 +39,7 @@ export function ExplodedEnd({ analysis, doc, side }: Props) {
         {stations.map((s, i) => (
           <span key={i} className={`station${i % 2 ? " low" : ""}`} style={{ left: s.x }} aria-hidden>
             <b>{s.name}</b>
-            <span>{s.adds || <Length mm={s.part!.mm} />}</span>
+            <span>{s.adds || <Length mm={s.part.mm} />}</span>
           </span>
         ))}
       </div>

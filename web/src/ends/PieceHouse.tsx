@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Analysis, Document, House } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { rowOf, withHouse } from "../bench/document.ts";
@@ -26,11 +26,9 @@ function applies(field: ChoiceField, doc: Document): boolean {
 /** PieceHouse lists the house method's choices that bear on the piece, each to follow or to override. */
 export function PieceHouse({ bench, analysis, doc }: Props) {
   const house = useHouse().data?.whole;
-  const before = useRef<Analysis | null>(null);
   const [changed, setChanged] = useState<{ title: string; from: Analysis } | null>(null);
   if (!house) return null;
   function choose(choice: HouseChoice, value: string) {
-    before.current = analysis;
     setChanged({ title: choice.title, from: analysis });
     const next = { [choice.field]: value || undefined } as Partial<House>;
     bench.change(withHouse(bench.snapshot().doc, next));

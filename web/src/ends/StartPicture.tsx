@@ -52,7 +52,7 @@ export function StartPicture({ analysis, doc }: { analysis: Analysis; doc: Docum
       </div>
       <p className="tail-line">
         {start.by === "spool" ? (
-          "The wire stays on its spool, which stops the left end; the last run is strung first, from the free end."
+          "The wire stays on its spool, which stops the left end; the beads go on from its free end."
         ) : (
           <>
             The {start.side} end is stopped by {NAMES[start.by]}, <Length mm={start.tipMm} /> from its tip.

@@ -13,7 +13,7 @@ export interface ExplodedView {
 
 /** Station is one thing of the end in its place on the picture, from the beads outwards. */
 export interface Station {
-  part: EndPart | null;
+  part: EndPart;
   name: string;
   /** What stands under the name. */
   adds: string;
@@ -28,7 +28,7 @@ const LIVE = "#3c3a37";
 const TAIL = "#b0650c";
 const MARGIN = 10;
 
-/** widthOf is how wide a part is drawn, in px, and what it is drawn from. */
+/** halfOf is half the width a part is drawn with, in px. */
 function halfOf(part: EndPart, m: Material | undefined): number {
   if (part.does === "loop") return 12;
   if (m?.type === "toggle") return (((m.ringInsideMm ?? 9) + (m.wireMm ?? 1) * 2) / 2) * PX * 0.75;
@@ -70,8 +70,7 @@ function addsOf(part: EndPart): string {
 
 /** beadsShown are the last beads of the side, the outermost last. */
 function beadsShown(strand: Strand, side: "left" | "right") {
-  const beads = side === "left" ? strand.placed.slice(0, BEADS_SHOWN).reverse() : strand.placed.slice(-BEADS_SHOWN);
-  return beads;
+  return side === "left" ? strand.placed.slice(0, BEADS_SHOWN).reverse() : strand.placed.slice(-BEADS_SHOWN);
 }
 
 /** drawExploded paints an end drawn apart along the cord's path, with every pass: the live wire dark, the tail that may be snipped in ochre. */
@@ -79,7 +78,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
   const { strand, side, materials, outlines, height } = view;
   const y = height * 0.42;
   const { stations, start } = stationsOf(view);
-  const crimped = stations.some((s) => s.part?.does === "crimp");
+  const crimped = stations.some((s) => s.part.does === "crimp");
   const tail = side === "left" ? strand.leftTail : strand.rightTail;
   ctx.save();
   drawPath(ctx, { stations, start, y, crimped, tucked: tail.mm > 0 });
@@ -98,10 +97,10 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
   }
   drawThrough(ctx, start, y, crimped && tail.mm > 0);
   for (const s of stations) {
-    if (s.part?.does === "loop") continue;
+    if (s.part.does === "loop") continue;
     ctx.save();
     ctx.translate(s.x, y);
-    drawFitting(ctx, s.part!.does, materials.get(s.part!.material ?? ""), { from: -s.half, to: s.half, px: PX });
+    drawFitting(ctx, s.part.does, materials.get(s.part.material ?? ""), { from: -s.half, to: s.half, px: PX });
     ctx.restore();
   }
   if (crimped) drawSnip(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);
@@ -128,7 +127,7 @@ function drawPath(ctx: CanvasRenderingContext2D, { stations, start, y, crimped, 
     return;
   }
   // The cord turns at its loop or guard, round the first thing that hangs in it.
-  const turn = stations.find((s) => s.part?.does === "loop" || s.part?.does === "guard") ?? stations[stations.length - 1];
+  const turn = stations.find((s) => s.part.does === "loop" || s.part.does === "guard") ?? stations[stations.length - 1];
   const held = stations[stations.indexOf(turn) + 1];
   const far = held ? held.x - held.half + 5 : turn.x + turn.half;
   ctx.lineTo(turn.x - turn.half, y - 3);
