@@ -69,7 +69,7 @@ func (w *writer) beforeCutting() {
 func (w *writer) crimped() {
 	start := w.s.Start
 	if start.By == piece.StopSpool {
-		w.do("Leave the %s on its spool; the spool stops the left end. String from the free end: what goes on first lies next to the spool.", lower(w.cord()))
+		w.do("Leave the cord on its spool, %s; the spool stops the left end. String from the free end: what goes on first lies next to the spool.", lower(w.cord()))
 		w.runs()
 		w.end("right", w.s.Right)
 		w.beforeCutting()
@@ -96,17 +96,17 @@ func (w *writer) runs() {
 // end tells one end in threading order.
 func (w *writer) end(side string, e measure.End) {
 	way := ""
-parts:
 	for _, p := range e.Parts {
 		switch p.Does {
 		case measure.DoesCrimp:
 			way += ", the crimp"
 		case measure.DoesGuard:
 			way += ", the guard"
-		case measure.DoesRing, measure.DoesClasp, measure.DoesChain:
-			way += ", " + p.Material.Name
-			break parts // what hangs beyond comes on its own
 		}
+	}
+	// What hangs beyond the first fitting comes on its own.
+	if hung := w.hung(side); way != "" && len(hung) > 0 {
+		way += ", " + hung[0].name
 	}
 	if way == "" {
 		w.do("The %s end stays bare.", side)
@@ -146,29 +146,55 @@ func (w *writer) secondEnd(side string, e measure.End) {
 	w.gate(fmt.Sprintf("Before the %s %s", side, closes), must...)
 	w.end(side, e)
 	w.do("Clip the tails flush.")
-	w.attach("left", w.s.Left)
-	w.attach("right", w.s.Right)
+	w.attach("left")
+	w.attach("right")
 }
 
 // attach hangs on what the cord itself does not go through: each fitting on the
 // one before it.
-func (w *writer) attach(side string, e measure.End) {
-	var hung []*material.Material
-	for _, p := range e.Parts {
-		switch p.Does {
-		case measure.DoesRing, measure.DoesClasp, measure.DoesChain:
-			hung = append(hung, p.Material)
-		}
-	}
+func (w *writer) attach(side string) {
+	hung := w.hung(side)
 	for i := 1; i < len(hung); i++ {
-		w.do("%s end: hang %s on %s.%s", title(side), hung[i].Name, hung[i-1].Name, howItOpens(hung[i-1], hung[i]))
+		w.do("%s end: hang %s on %s.%s", title(side), hung[i].name, hung[i-1].name, howItOpens(hung[i-1].finding, hung[i].finding))
 	}
 }
 
+// hanging is one fitting at an end, as it is named there.
+type hanging struct {
+	name    string
+	finding *material.Finding
+}
+
+// hung lists what hangs at an end from the cord outwards. A toggle is listed at
+// its ring; its bar hangs at the other end.
+func (w *writer) hung(side string) []hanging {
+	own, other := w.s.Left, w.s.Right
+	if side == "right" {
+		own, other = other, own
+	}
+	var out []hanging
+	for _, p := range own.Parts {
+		switch p.Does {
+		case measure.DoesRing, measure.DoesClasp, measure.DoesChain:
+			h := hanging{p.Material.Name, p.Material.Finding}
+			if h.finding.Type == material.Toggle {
+				h.name = "the ring of " + h.name
+			}
+			out = append(out, h)
+		}
+	}
+	for _, p := range other.Parts {
+		if p.Does == measure.DoesClasp && p.Material.Finding.Type == material.Toggle {
+			out = append(out, hanging{"the bar of " + p.Material.Name, p.Material.Finding})
+		}
+	}
+	return out
+}
+
 // howItOpens says how the one of two fittings that opens is opened.
-func howItOpens(a, b *material.Material) string {
-	for _, m := range []*material.Material{a, b} {
-		switch f := m.Finding; {
+func howItOpens(a, b *material.Finding) string {
+	for _, f := range []*material.Finding{a, b} {
+		switch {
 		case f.Type == material.JumpRing && f.IsOpen():
 			return " Open the ring sideways, never apart, and close it until nothing can be felt at the joint."
 		case f.Type == material.SplitRing:

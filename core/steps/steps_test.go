@@ -13,6 +13,11 @@ import (
 
 func made(t *testing.T, cord material.Cord, closure piece.ClosureType, change func(h *piece.House)) string {
 	t.Helper()
+	return told(measured(t, cord, closure, func(p *piece.Piece) { change(&p.House) }))
+}
+
+func measured(t *testing.T, cord material.Cord, closure piece.ClosureType, change func(p *piece.Piece)) *measure.Measured {
+	t.Helper()
 	line, err := pattern.Parse("20P H")
 	if err != nil {
 		t.Fatal(err)
@@ -39,11 +44,15 @@ func made(t *testing.T, cord material.Cord, closure piece.ClosureType, change fu
 	p := &piece.Piece{Kind: piece.Bracelet, House: piece.DefaultHouse(), Closure: c, Target: &piece.Target{Finished: 180},
 		Palette:  map[string]*material.Material{"P": bead(8, 1, "Pearl"), "H": bead(9, 2.5, "Barrel")},
 		Sections: []piece.Section{{Rows: []piece.Row{row}}}}
-	change(&p.House)
+	change(p)
 	m, err := measure.Measure(p)
 	if err != nil {
 		t.Fatal(err)
 	}
+	return m
+}
+
+func told(m *measure.Measured) string {
 	var out []string
 	for _, s := range For(m, length.InMillimetres) {
 		text := s.Says
@@ -80,11 +89,21 @@ func TestTheHousesWayIsTold(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(h *piece.House) {
 		h.Stopper, h.Tail, h.Crimp = piece.StopSpool, piece.TailTrimmed, piece.CrimpFlat
 	})
-	inOrder(t, text, "on its spool; the spool stops the left end", "from the left to the right", "Right end: thread the crimp, Ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
+	inOrder(t, text, "on its spool, cord; the spool stops the left end", "from the left to the right", "Right end: thread the crimp, Ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
 		"GATE Before you cut", "cut from the spool", "GATE Before the left crimp")
 	if strings.Contains(text, "Stop the left end") {
 		t.Error("the spool is the stop")
 	}
+}
+
+func TestAToggleHangsItsRingAtOneEndAndItsBarAtTheOther(t *testing.T) {
+	toggle := material.Material{ID: "t", Name: "Toggle", Class: material.ClassFinding,
+		Finding: &material.Finding{Type: material.Toggle, RingInside: 9, RingEye: 2, Wire: 1.5, Bar: 18, BarThickness: 2, BarEye: 2}}
+	m := measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {
+		p.Closure.Right = append([]*material.Material{}, p.Closure.Left[1])
+		p.Closure.Left = []*material.Material{&toggle}
+	})
+	inOrder(t, told(m), "Left end: thread the crimp, the ring of Toggle,", "Right end: thread the crimp, Ring,", "Right end: hang the bar of Toggle on Ring.")
 }
 
 func TestAKnottedStrandHasItsGateBeforeTheGlue(t *testing.T) {
