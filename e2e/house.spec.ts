@@ -93,6 +93,8 @@ test("strung from the spool, the start is drawn on its spool and the plan says s
   await openCopy(page, "Slack Tide");
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByRole("region", { name: "The start" })).toContainText("stopped by a bead stopper");
+  await expect(page.getByRole("region", { name: "Left end" }).getByRole("img")).toHaveAttribute("aria-label", /Toggle, its ring\.$/);
+  await expect(page.getByRole("region", { name: "Right end" }).getByRole("img")).toHaveAttribute("aria-label", /Toggle, its bar\.$/);
   await page.getByRole("combobox", { name: "The end strung first is stopped by" }).selectOption("The spool itself");
   await expect(page.getByRole("region", { name: "The start" }).getByRole("img")).toHaveAttribute("aria-label", "The left end, stopped by the spool itself.");
   await expect(page.getByRole("region", { name: "House method of this piece" }).getByRole("status")).toContainText("the printed steps");

@@ -14,6 +14,8 @@ export interface ExplodedView {
 /** Station is one thing of the end in its place on the picture, from the beads outwards. */
 export interface Station {
   part: EndPart;
+  /** What it is drawn as: a toggle's two halves hang at either end. */
+  drawn: string;
   name: string;
   /** What stands under the name. */
   adds: string;
@@ -23,15 +25,18 @@ export interface Station {
 
 const BEADS_SHOWN = 4;
 const PX = 9;
+/** TOGGLE_PX is smaller, so that a bar keeps within the picture. */
+const TOGGLE_PX = 3;
 const GAP = 30;
 const LIVE = "#3c3a37";
 const TAIL = "#b0650c";
 const MARGIN = 10;
 
 /** halfOf is half the width a part is drawn with, in px. */
-function halfOf(part: EndPart, m: Material | undefined): number {
+function halfOf(part: EndPart, drawn: string, m: Material | undefined): number {
+  if (drawn === "toggle-ring") return (((m?.ringInsideMm ?? 9) + (m?.ringEyeMm ?? 1.6) + 2 * (m?.wireMm ?? 1.8)) / 2) * TOGGLE_PX;
+  if (drawn === "toggle-bar") return (((m?.barEyeMm ?? 1.6) + (m?.barThicknessMm ?? 2)) / 2) * TOGGLE_PX;
   if (part.does === "loop") return 12;
-  if (m?.type === "toggle") return (((m.ringInsideMm ?? 9) + (m.wireMm ?? 1) * 2) / 2) * PX * 0.75;
   const mm = part.does === "ring" || part.does === "extender" ? (m?.insideMm ?? 3) : (m?.closedMm ?? m?.lengthMm ?? part.mm);
   return Math.max(5, (mm / 2) * PX * (part.does === "clasp" ? 0.8 : 1));
 }
@@ -39,15 +44,15 @@ function halfOf(part: EndPart, m: Material | undefined): number {
 /** stationsOf lays the end's parts out along the picture, drawn apart. */
 export function stationsOf(view: ExplodedView): { stations: Station[]; start: number } {
   const { strand, side, materials } = view;
-  const parts = strand[side];
+  const parts = partsAt(view);
   const shown = beadsShown(strand, side);
   let x = MARGIN + shown.reduce((sum, b) => sum + b.alongMm * PX, 0);
   const start = x;
-  const stations = parts.map((part): Station => {
+  const stations = parts.map(({ part, drawn }): Station => {
     const m = materials.get(part.material ?? "");
-    const half = halfOf(part, m);
+    const half = halfOf(part, drawn, m);
     x += GAP + half;
-    const station = { part, name: part.does === "loop" ? "the wire's loop" : (m?.name ?? part.does), adds: addsOf(part), x, half };
+    const station = { part, drawn, name: nameOf(drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part), x, half };
     x += half;
     return station;
   });
@@ -61,6 +66,21 @@ export function stationsOf(view: ExplodedView): { stations: Station[]; start: nu
     }
   }
   return { stations, start };
+}
+
+/** partsAt are the parts of the end, with the bar of a toggle that is listed at the other end. */
+function partsAt({ strand, side, materials }: ExplodedView): { part: EndPart; drawn: string }[] {
+  const isToggle = (part: EndPart) => part.does === "clasp" && materials.get(part.material ?? "")?.type === "toggle";
+  const own = strand[side].map((part) => ({ part, drawn: isToggle(part) ? "toggle-ring" : part.does }));
+  const bar = strand[side === "left" ? "right" : "left"].find(isToggle);
+  return bar ? [...own, { part: bar, drawn: "toggle-bar" }] : own;
+}
+
+function nameOf(drawn: string, m: Material | undefined): string {
+  if (drawn === "loop") return "the wire's loop";
+  if (drawn === "toggle-ring") return `${m?.name}, its ring`;
+  if (drawn === "toggle-bar") return `${m?.name}, its bar`;
+  return m?.name ?? drawn;
 }
 
 function addsOf(part: EndPart): string {
@@ -100,7 +120,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     if (s.part.does === "loop") continue;
     ctx.save();
     ctx.translate(s.x, y);
-    drawFitting(ctx, s.part.does, materials.get(s.part.material ?? ""), { from: -s.half, to: s.half, px: PX });
+    drawFitting(ctx, s.drawn, materials.get(s.part.material ?? ""), { from: -s.half, to: s.half, px: s.drawn.startsWith("toggle") ? TOGGLE_PX : PX });
     ctx.restore();
   }
   if (crimped) drawSnip(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);

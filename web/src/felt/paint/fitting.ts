@@ -74,11 +74,44 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
     case "extender":
       drawChain(ctx, m, c, s, wire);
       break;
+    case "toggle-ring":
+      drawToggleRing(ctx, m, c, s, wire);
+      break;
+    case "toggle-bar":
+      drawToggleBar(ctx, m, c, s, wire);
+      break;
     case "clasp":
       drawClasp(ctx, m, c, s, mid, half, wire);
       break;
   }
   ctx.restore();
+}
+
+/** drawToggleRing draws a toggle's ring by its eye, and gives where the ring's middle lies. */
+function drawToggleRing(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, wire: number): number {
+  const out = s.to > s.from ? 1 : -1;
+  const ring = ((m?.ringInsideMm ?? 9) / 2) * s.px;
+  const eye = ((m?.ringEyeMm ?? 1.6) / 2) * s.px;
+  const centre = s.from + out * (2 * eye + wire + ring);
+  wireStroke(ctx, c, wire, () => ctx.arc(centre, 0, ring + wire / 2, 0, 2 * Math.PI));
+  wireStroke(ctx, c, wire * 0.7, () => ctx.arc(s.from + out * eye, 0, eye + wire * 0.3, 0, 2 * Math.PI));
+  return centre;
+}
+
+/** drawToggleBar draws a toggle's bar across the cord, by its eye. */
+function drawToggleBar(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, wire: number) {
+  const out = s.to > s.from ? 1 : -1;
+  const eye = ((m?.barEyeMm ?? 1.6) / 2) * s.px;
+  wireStroke(ctx, c, wire * 0.7, () => ctx.arc(s.from + out * eye, 0, eye + wire * 0.3, 0, 2 * Math.PI));
+  drawBar(ctx, m, c, s.from + out * (2 * eye + wire), s.px);
+}
+
+function drawBar(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, x: number, px: number) {
+  const bar = ((m?.barMm ?? 20) / 2) * px;
+  wireStroke(ctx, c, Math.max(1.4, (m?.barThicknessMm ?? 2) * px), () => {
+    ctx.moveTo(x, -bar);
+    ctx.lineTo(x, bar);
+  });
 }
 
 /** drawChain draws the first link where it lies along the cord, the others hanging on behind it. */
@@ -97,17 +130,9 @@ function drawClasp(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rg
   const out = s.to > s.from ? 1 : -1;
   switch (m?.type) {
     case "toggle": {
-      const ring = ((m.ringInsideMm ?? 9) / 2) * s.px;
-      const eye = ((m.ringEyeMm ?? 1.6) / 2) * s.px;
-      const centre = s.from + out * (2 * eye + wire + ring);
-      wireStroke(ctx, c, wire, () => ctx.arc(centre, 0, ring + wire / 2, 0, 2 * Math.PI));
-      wireStroke(ctx, c, wire * 0.7, () => ctx.arc(s.from + out * eye, 0, eye + wire * 0.3, 0, 2 * Math.PI));
-      const bar = ((m.barMm ?? 20) / 2) * s.px;
-      const x = centre + out * (ring - wire * 0.2);
-      wireStroke(ctx, c, Math.max(1.4, (m.barThicknessMm ?? 2) * s.px), () => {
-        ctx.moveTo(x, -bar);
-        ctx.lineTo(x, bar);
-      });
+      // Closed, the bar lies across its ring.
+      const centre = drawToggleRing(ctx, m, c, s, wire);
+      drawBar(ctx, m, c, centre + out * (((m.ringInsideMm ?? 9) / 2) * s.px - wire * 0.2), s.px);
       break;
     }
     case "magnetic":
