@@ -10,6 +10,7 @@ import (
 	"slices"
 
 	"mala/format"
+	"mala/server"
 	"mala/store"
 )
 
@@ -35,7 +36,7 @@ type catalogueFile struct {
 // Load puts the shop into a store that holds nothing yet, and says whether it
 // did.
 func Load(ctx context.Context, s *store.Store) (bool, error) {
-	_, materials, err := s.Materials(ctx, store.Wanted{Retired: true, Limit: 1})
+	_, materials, err := s.Materials(ctx, store.Filter{Retired: true, Limit: 1})
 	if err != nil || materials > 0 {
 		return false, err
 	}
@@ -51,7 +52,7 @@ func Load(ctx context.Context, s *store.Store) (bool, error) {
 		if err != nil {
 			return false, err
 		}
-		if _, err := s.CreatePiece(ctx, *doc); err != nil {
+		if _, err := s.CreatePiece(ctx, *doc, server.Figures(ctx, doc, format.House{})); err != nil {
 			return false, err
 		}
 	}

@@ -18,8 +18,8 @@ test("with the server killed the line goes on taking what is typed, and sends it
   await saved(page);
   await own.end("SIGKILL");
   await typeLine(page, "33D");
-  await expect(page.locator(".save-state")).toContainText("the server is away");
-  await expect(page.getByRole("alert").first()).toContainText("The server does not answer");
+  await expect(page.locator(".save-state")).toContainText("server unavailable");
+  await expect(page.getByRole("alert").first()).toContainText("Server unavailable");
   await expect(line(page)).toHaveValue("33D");
   await own.again();
   await saved(page);

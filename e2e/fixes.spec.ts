@@ -1,95 +1,87 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import type { Analysis, CatalogueItem, Check, Document } from "../web/src/api/client.ts";
-import { rowOf, withFix, withHouse, withLine, withRow, withWaiver } from "../web/src/bench/document.ts";
+import type { Check, Document, Operation } from "../web/src/api/client.ts";
+import { leadRow, leadStrand } from "../web/src/api/piece.ts";
+import { analyse, apply, fixesOf } from "./calls.ts";
 import { Mala } from "./mala.ts";
 
-// The page's own way of carrying a fix out, held against the real server: after
-// it the check is gone and no new stop has come.
+// Every fix that is offered on the pieces of the shop, spoiled in many ways, is
+// carried out by the same call the page makes.
 const mala = new Mala();
-let catalogue: CatalogueItem[];
 
-test.beforeAll(async () => {
-  await mala.start();
-  catalogue = (await (await fetch(`${mala.url}/api/materials?limit=500`)).json()).items;
-});
+test.beforeAll(() => mala.start());
 test.afterAll(() => mala.remove());
 
-async function analyse(doc: Document): Promise<Analysis> {
-  const answer = await fetch(`${mala.url}/api/analyse`, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify(doc) });
-  expect(answer.status, await answer.clone().text()).toBe(200);
-  return answer.json();
-}
-
 const piece = (file: string): Document => JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8"));
-const item = (id: string) => catalogue.find((c) => c.material.id === id)!.material;
-const withAll = (doc: Document, ...ids: string[]): Document => ({ ...doc, materials: [...doc.materials.filter((m) => !ids.includes(m.id)), ...ids.map(item)] });
-const stops = (checks: Check[]) => checks.filter((c) => c.severity === "stop").length;
-const of = (checks: Check[], code: string) => checks.filter((c) => c.code === code);
+const keyOf = ({ code, end }: Check) => `${code} ${end ?? ""}`;
+const clasped = (doc: Document) => doc.closure.type === "clasp";
 
-/** SPOILERS make something wrong with any piece, or leave one alone that it does not fit. */
-const SPOILERS: Record<string, (doc: Document) => Document> = {
-  "as it is": (doc) => doc,
-  "a bead line cut short": (doc) => withLine(doc, rowOf(doc).line.replace(/\d+/, (n) => String(Math.max(1, Math.round(Number(n) * 0.6))))),
-  "no slack": (doc) => withRow(doc, { slackMm: 0 }),
-  "far too much slack": (doc) => withRow(doc, { slackMm: 14 }),
-  "cut too short": (doc) => withRow(doc, { cutMm: 90 }),
-  "wide crimps": (doc) => (doc.closure.type === "clasp" ? withAll(withRow(doc, { left: ["crimp-25"], right: ["crimp-25"] }), "crimp-25") : doc),
-  "a soldered ring at the clasp": (doc) => {
-    const clasp = doc.closure.left?.[0];
-    return clasp ? withAll({ ...doc, closure: { ...doc.closure, left: [clasp, "ring-soldered-6"] } }, "ring-soldered-6") : doc;
-  },
-  "a hidden knot": (doc) => withHouse(doc, { knotPlace: "hidden" }),
-  "thin elastic": (doc) => {
-    const thin = doc.materials.some((m) => m.id === "elastic-07");
-    return thin ? { ...withRow(doc, { cord: "thin" }), materials: doc.materials.map((m) => (m.id === "elastic-07" ? { ...m, id: "thin", diameterMm: 0.4 } : m)) } : doc;
-  },
-  "for a smaller wearer": (doc) => (doc.body?.measureMm ? { ...doc, body: { ...doc.body, measureMm: doc.body.measureMm - 24, fit: undefined } } : doc),
+/** SPOILERS make something wrong with a piece, or leave one alone that they do not fit. */
+const SPOILERS: Record<string, (doc: Document) => Operation[]> = {
+  "as it is": () => [],
+  "a bead line cut short": (doc) => [{ do: "set-line", text: leadRow(doc).line.replace(/\d+/, (n) => String(Math.max(1, Math.round(Number(n) * 0.6)))) }],
+  "no slack": () => [{ do: "set-slack", mm: 0 }],
+  "far too much slack": () => [{ do: "set-slack", mm: 14 }],
+  "cut too short": () => [{ do: "set-cut", mm: 90 }],
+  "a wide crimp": (doc) => (clasped(doc) ? [{ do: "set-fitting", at: { fitting: leadRow(doc).left?.[0].id }, material: "crimp-25" }] : []),
+  "a soldered ring at the clasp": (doc) => (clasped(doc) && doc.closure.left?.[1] ? [{ do: "set-fitting", at: { fitting: doc.closure.left[1].id }, material: "ring-soldered-6" }] : []),
+  "no crimp": (doc) => (clasped(doc) ? [{ do: "drop-fitting", at: { fitting: leadRow(doc).left?.[0].id } }] : []),
+  "no clasp": (doc) => (clasped(doc) && doc.closure.left?.[0] ? [{ do: "drop-fitting", at: { fitting: doc.closure.left[0].id } }] : []),
+  "a knot in view": () => [{ do: "set-house", field: "knotPlace", text: "hidden" }],
+  "for a smaller wearer": (doc) => (doc.body?.measureMm ? [{ do: "set-body", body: { ...doc.body, measureMm: doc.body.measureMm - 24, fit: undefined } }] : []),
 };
 
 for (const file of readdirSync("demo/pieces")) {
-  test(`every fix of ${file.replace(".json", "")} mends what it says, whatever is wrong with it`, async () => {
+  test(`every fix of ${file.replace(".json", "")} mends what it says and brings nothing worse`, async () => {
     let tried = 0;
     for (const [what, spoil] of Object.entries(SPOILERS)) {
-      const doc = spoil(piece(file));
-      const { checks } = await analyse(doc);
-      for (const check of checks) {
-        if (!check.fix) continue;
-        const { checks: left } = await analyse(withFix(doc, check.fix, catalogue));
-        expect(of(left, check.code).length, `${what}: ${check.fix.says}`).toBeLessThan(of(checks, check.code).length);
-        expect(stops(left), `${what}: ${check.fix.says}`).toBeLessThanOrEqual(stops(checks));
+      const whole = await apply(mala, piece(file));
+      const doc = await apply(mala, whole, ...spoil(whole));
+      const [{ checks }, fixes] = [await analyse(mala, doc), await fixesOf(mala, doc)];
+      expect(fixes).toHaveLength(checks.length);
+      const before = new Set(checks.filter((c) => c.severity !== "advise").map(keyOf));
+      for (const [i, check] of checks.entries()) {
+        const fix = fixes[i];
+        if (!fix) continue;
+        const { checks: left } = await analyse(mala, await apply(mala, doc, ...fix.operations));
+        const same = left.filter((c) => keyOf(c) === keyOf(check));
+        expect(same.length === 0 || (same[0].more?.length ?? 0) < (check.more?.length ?? 0) || same.length < checks.filter((c) => keyOf(c) === keyOf(check)).length, `${what}: ${fix.says}`).toBe(true);
+        for (const c of left.filter((one) => one.severity !== "advise")) expect(before.has(keyOf(c)), `${what}: ${fix.says} brings ${c.says}`).toBe(true);
         tried++;
       }
     }
-    expect(tried).toBeGreaterThan(2);
+    expect(tried).toBeGreaterThan(1);
   });
 }
 
-test("a waiver stands at its end until it is taken back", async () => {
-  const doc = piece("quay-lanterns.json");
-  const [check] = (await analyse(doc)).checks;
-  const waived = withWaiver(doc, check, "glued");
-  const { checks } = await analyse(waived);
+test("a waiver stays at its end until it is removed", async () => {
+  const doc = await apply(mala, piece("quay-lanterns.json"));
+  const [check] = (await analyse(mala, doc)).checks;
+  const at = { strand: check.strand, end: check.end };
+  const waived = await apply(mala, doc, { do: "waive", field: check.code, at, text: "glued" });
+  const { checks } = await analyse(mala, waived);
   expect(checks.map((c) => [c.end, c.waived])).toEqual([
     ["right", undefined],
     ["left", "glued"],
   ]);
-  expect(withWaiver(withWaiver(waived, check, "knotted"), check, null)).toEqual(doc);
-  const empty = await fetch(`${mala.url}/api/analyse`, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify(withWaiver(doc, check, " ")) });
+  const again = await apply(mala, waived, { do: "waive", field: check.code, at, text: "knotted" });
+  expect(await apply(mala, again, { do: "unwaive", field: check.code, at })).toEqual(doc);
+  const empty = await fetch(`${mala.url}/api/edit`, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify({ document: doc, operations: [{ do: "waive", field: check.code, at, text: " " }] }) });
   expect((await empty.json()).faults[0]).toMatchObject({ where: "waived[0].note" });
 });
 
-test("a choice of the piece's own outweighs the house's, and let go of follows it again", async () => {
+test("a choice of the piece's own outweighs the house's, and once cleared follows it again", async () => {
   const doc = piece("harbour-lights.json");
-  const cut = async (d: Document) => (await analyse(d)).strands[0].cutMm;
+  const choose = (field: string, text: string) => apply(mala, doc, { do: "set-house", field, text });
+  const cut = async (d: Document) => leadStrand(await analyse(mala, d)).cutMm;
   const before = await cut(doc);
-  const generous = withHouse(doc, { hand: "generous" });
-  expect(await cut(generous)).toBeCloseTo(before + 130, 6);
-  expect(await cut(withHouse(generous, { hand: undefined }))).toBe(before);
-  const spool = await analyse(withHouse(doc, { hand: "spool" }));
-  expect(spool.strands[0].start).toEqual({ side: "left", by: "spool", tipMm: 0 });
+  const generous = await choose("hand", "generous");
+  expect(await cut(generous)).toBeCloseTo(before + 120, 6);
+  expect(await cut(await apply(mala, generous, { do: "set-house", field: "hand", text: "" }))).toBe(before);
+  const spool = await analyse(mala, await choose("hand", "spool"));
+  expect(leadStrand(spool).start).toEqual({ side: "left", by: "spool", tipMm: 0 });
   expect(spool.steps.some((s) => s.says.includes("on its spool"))).toBe(true);
-  const trimmed = await analyse(withHouse(doc, { tail: "trimmed" }));
-  expect(trimmed.strands[0].leftTail).toMatchObject({ mm: 0, beads: 0 });
-  expect(trimmed.strands[0].placed.every((b) => b.passes === 1)).toBe(true);
+  const trimmed = leadStrand(await analyse(mala, await choose("tail", "trimmed")));
+  expect(trimmed.leftTail).toMatchObject({ mm: 0, beads: 0 });
+  expect(trimmed.placed.every((b) => b.passes === 1)).toBe(true);
 });

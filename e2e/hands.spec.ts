@@ -128,7 +128,7 @@ test("ends, cord and slack are changed from the catalogue, and the length follow
   await expect(ends.getByLabel("Slack")).toHaveValue("a bit");
   await ends.getByLabel("Slack").press("Escape");
   await ends.getByRole("button", { name: /^Mooring hook/ }).click();
-  await page.getByRole("button", { name: "Take it off" }).click();
+  await page.getByRole("button", { name: "Remove" }).click();
   await expect(ends.getByRole("button", { name: /^Mooring hook/ })).toHaveCount(0);
   for (let i = 0; i < 3; i++) await page.keyboard.press("ControlOrMeta+Z");
   await expect(finished(page)).toHaveText(before);
@@ -178,7 +178,7 @@ test("by mouse alone: a dish is dragged in, a run is selected, carried along and
   await expect(line(page)).toHaveValue("2L 9D");
 
   // The tools do what the keys do.
-  await page.getByRole("toolbar").getByRole("button", { name: "Group" }).click();
+  await page.getByRole("toolbar").getByRole("button", { name: "Group", exact: true }).click();
   await expect(line(page)).toHaveValue("2L (9D)");
   await page.getByRole("toolbar").getByRole("button", { name: "Delete" }).click();
   await expect(line(page)).toHaveValue("2L");

@@ -6,7 +6,7 @@ test("versions are named, compared, made the draft again and started from", asyn
   await saved(page);
   await page.getByRole("link", { name: /Printed plan/ }).click();
   await page.getByLabel("Name of this version").fill("fifty");
-  await page.getByRole("button", { name: "Keep it" }).click();
+  await page.getByRole("button", { name: "Save version" }).click();
   await expect(page.locator(".stamp")).toContainText("version 1, fifty,");
   await page.getByRole("link", { name: /Lay out/ }).click();
   await typeLine(page, "60D");
@@ -18,11 +18,11 @@ test("versions are named, compared, made the draft again and started from", asyn
   await expect(row("Dusk-pearl round")).toHaveClass(/differs/);
   await expect(row("Slack")).not.toHaveText(/\+10/);
   await page.getByLabel("Name of this version").fill("fifty pearls");
-  await page.getByRole("button", { name: "Keep the name" }).click();
+  await page.getByRole("button", { name: "Save name" }).click();
   await expect(page.getByRole("navigation", { name: "Time line" })).toContainText("fifty pearls");
 
-  await page.getByRole("button", { name: "Make it the draft again" }).click();
-  await expect(page.getByRole("status").filter({ hasText: "is the draft again" })).toBeVisible();
+  await page.getByRole("button", { name: "Restore this version" }).click();
+  await expect(page.getByRole("status").filter({ hasText: "is restored" })).toBeVisible();
   await expect(page.getByRole("navigation", { name: "Time line" }).getByRole("listitem")).toHaveCount(3);
   await page.getByRole("link", { name: /Lay out/ }).click();
   await expect(line(page)).toHaveValue("50D");
@@ -32,7 +32,7 @@ test("versions are named, compared, made the draft again and started from", asyn
 
   await page.getByRole("link", { name: "History" }).click();
   await page.getByRole("button", { name: /fifty pearls/ }).click();
-  await page.getByRole("button", { name: "Start a piece from it" }).click();
+  await page.getByRole("button", { name: "Copy to a new piece" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the piece" })).toHaveValue("With a past, from version 1");
   await expect(strand(page)).toBeFocused();
   await expect(line(page)).toHaveValue("50D");
@@ -43,7 +43,7 @@ test("what was typed and never sent is there again when the tab is opened anew",
   const address = page.url();
   await page.route("**/api/pieces/*", (route) => (route.request().method() === "PUT" ? route.abort() : route.continue()));
   await typeLine(page, "71D");
-  await expect(page.locator(".save-state")).toContainText("the server is away");
+  await expect(page.locator(".save-state")).toContainText("server unavailable");
   await page.close({ runBeforeUnload: false });
   const again = await context.newPage();
   await again.goto(address);

@@ -108,8 +108,8 @@ export async function startPiece(page: Page, name: string, closure: "A clasp" | 
   await page.getByRole("button", { name: "New piece" }).click();
   await page.getByRole("button", { name: closure }).click();
   await page.getByLabel("How long should it be, closed?").fill(length);
-  await page.getByLabel("Name, if it has one yet").fill(name);
-  await page.getByRole("button", { name: "Lay it out" }).click();
+  await page.getByLabel("Name (optional)").fill(name);
+  await page.getByRole("button", { name: "Create" }).click();
   await expect(strand(page)).toBeFocused();
 }
 

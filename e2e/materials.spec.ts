@@ -6,17 +6,17 @@ test("a bead is added from a measured run, found, used, retired and offered agai
   await page.goto("/materials");
   await page.getByRole("button", { name: "New material" }).click();
   await page.getByLabel("Name").fill("Gannet pearl");
-  await page.getByLabel("Across, mm").fill("5");
+  await page.getByLabel("Diameter, mm").fill("5");
   await page.getByLabel("Hole, mm").fill("7");
   await expect(page.getByRole("alert")).toContainText("a hole is narrower than its bead");
   await page.getByLabel("Hole, mm").fill("0,9");
-  await page.getByLabel("How many").fill("20");
-  await page.getByLabel("measure, mm").fill("98");
+  await page.getByLabel("Beads in the run").fill("20");
+  await page.getByLabel("Length of the run, mm").fill("98");
   await expect(page.getByTestId("ten")).toHaveText("49 mm");
-  await expect(page.getByText("a measured run")).toBeVisible();
+  await expect(page.getByRole("row", { name: /^Measured by\s*measured run/ })).toBeVisible();
   const axe = await new AxeBuilder({ page }).analyze();
   expect(axe.violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
-  await page.getByRole("button", { name: "Keep it" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("dialog")).toHaveCount(0);
 
   await startPiece(page, "Gannets");
@@ -25,26 +25,26 @@ test("a bead is added from a measured run, found, used, retired and offered agai
   await page.getByRole("option", { name: /Gannet/ }).first().waitFor();
   await page.keyboard.press("Enter");
   await typeLine(page, "20G");
-  await expect(page.getByRole("row", { name: /Gannet pearl/ })).toHaveAttribute("title", /measured: 20 make 98 mm; 0.1 mm on each moves the piece by 2 mm/);
+  await expect(page.getByRole("row", { name: /Gannet pearl/ })).toHaveAttribute("title", /measured: 20 make 98 mm; 0.1 mm on each changes the length by 2 mm/);
   const before = await finished(page).innerText();
   await saved(page);
 
-  // Measured anew: what it would do is told before it is done, and the piece keeps its own.
+  // Measured again: what it would change is shown before it is saved, and the piece keeps its own.
   await page.goto("/materials");
   await page.getByLabel("Search materials").fill("gannet");
   await page.getByRole("button", { name: "Gannet pearl" }).click();
-  await page.getByLabel("measure, mm").fill("100");
+  await page.getByLabel("Length of the run, mm").fill("100");
   await expect(page.getByRole("row", { name: /Gannets/ })).toContainText("→");
-  await page.getByRole("button", { name: "Keep it" }).click();
+  await page.getByRole("button", { name: "Save" }).click();
   await page.getByRole("button", { name: "Gannet pearl" }).click();
-  await page.getByRole("button", { name: "Retire it" }).click();
-  await expect(page.getByText("Nothing in the catalogue fits")).toBeVisible();
-  await page.getByLabel("retired ones too").check();
-  await expect(page.getByRole("row", { name: /Gannet pearl.*retired/ })).toBeVisible();
+  await page.getByRole("button", { name: "Archive" }).click();
+  await expect(page.getByText("No material matches")).toBeVisible();
+  await page.getByLabel("show archived").check();
+  await expect(page.getByRole("row", { name: /Gannet pearl.*archived/ })).toBeVisible();
   await page.getByRole("button", { name: "Gannet pearl" }).click();
   await page.getByRole("button", { name: "Duplicate" }).click();
   await expect(page.getByLabel("Name")).toHaveValue("Gannet pearl, copy");
-  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Cancel" }).click();
   await page.goto("/pieces");
   await page.getByRole("link", { name: "Gannets" }).click();
   await expect(finished(page)).toHaveText(before);
@@ -55,16 +55,16 @@ test("the catalogue is narrowed down by shape, colour and size, without a fault 
   await page.goto("/materials");
   await page.getByLabel("Shape").selectOption("cap");
   await expect(page.getByRole("row")).toHaveCount(4);
-  await page.getByLabel("To, mm across").fill("6");
+  await page.getByLabel("Diameter to, mm").fill("6");
   await expect(page.getByRole("row")).toHaveCount(2);
-  await page.getByRole("button", { name: "All of it" }).click();
+  await page.getByRole("button", { name: "Clear filters" }).click();
   await page.getByLabel("Colour").selectOption("red");
   await expect(page.getByRole("button", { name: "Enamel sail" })).toBeVisible();
   const axe = await new AxeBuilder({ page }).analyze();
   expect(axe.violations.map((v) => `${v.id} ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
 });
 
-test("ten thousand rows are previewed, taken in with progress, and stopped without a trace", async ({ page, request }, info) => {
+test("ten thousand rows are previewed, imported with progress, and cancelled without a trace", async ({ page, request }, info) => {
   const rows = ["id,class,name,shape,acrossMm,holeMm,onHand"];
   for (let i = 0; i < 10_000; i++) rows.push(`bulk-${i},bead,Bulk ${i},round,${(2 + (i % 90) / 10).toFixed(1)},0.8,${i}`);
   rows[5000] = "bulk-4999,bead,Bulk 4999,round,-3,0.8,1";
@@ -73,18 +73,18 @@ test("ten thousand rows are previewed, taken in with progress, and stopped witho
   await page.goto("/materials");
   const count = async () => (await (await request.get("/api/materials?search=bulk&limit=1")).json()).total;
 
-  await page.getByRole("button", { name: "Take in CSV" }).click();
+  await page.getByRole("button", { name: "Import CSV" }).click();
   await page.getByTestId("csv").setInputFiles(file);
-  await expect(page.getByText("9999 new, 0 changed, 0 as they are, 1 refused.")).toBeVisible();
+  await expect(page.getByText("9999 new, 0 changed, 0 unchanged, 1 rejected.")).toBeVisible();
   await expect(page.getByRole("row", { name: /row 5001/ })).toContainText("acrossMm is -3 mm");
-  await page.getByRole("button", { name: "Take in 9999 rows" }).click();
+  await page.getByRole("button", { name: "Import 9999 rows" }).click({ timeout: 60_000 });
   await expect(page.getByRole("status").filter({ hasText: "rows" })).toBeVisible();
-  await page.getByRole("button", { name: /Stop/ }).click();
-  await expect(page.getByRole("alert")).toContainText("Nothing of the file was kept");
+  await page.getByRole("button", { name: "Cancel import" }).click();
+  await expect(page.getByRole("alert")).toContainText("Nothing was changed");
   expect(await count()).toBe(0);
 
   await page.getByTestId("csv").setInputFiles(file);
-  await page.getByRole("button", { name: "Take in 9999 rows" }).click();
-  await expect(page.getByText("9999 rows are in the catalogue")).toBeVisible();
+  await page.getByRole("button", { name: "Import 9999 rows" }).click({ timeout: 60_000 });
+  await expect(page.getByText("9999 rows imported")).toBeVisible();
   expect(await count()).toBe(9999);
 });

@@ -9,8 +9,8 @@ export default defineConfig({
   workers: 2,
   timeout: 150_000,
   expect: { timeout: 15_000 },
-  retries: 0,
+  retries: process.env.CI ? 1 : 0,
   forbidOnly: !!process.env.CI,
   reporter: [["list"], ["./countReporter.ts"]],
-  use: { ...browser, trace: "retain-on-failure" },
+  use: { ...browser, actionTimeout: 15_000, trace: "retain-on-failure" },
 });

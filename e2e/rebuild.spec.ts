@@ -13,7 +13,7 @@ for (const file of readdirSync("demo/pieces")) {
     const pages = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type\s*\/Page[^s]/g);
     expect(pages).toHaveLength(1);
     const letters = new Map<string, string>();
-    for (const row of await page.locator(".sheet table", { hasText: "What it takes" }).getByRole("rowheader").allInnerTexts()) {
+    for (const row of await page.locator(".sheet table", { hasText: "Materials" }).getByRole("rowheader").allInnerTexts()) {
       const [, letter, name] = /^([A-Z][a-z]?) (.+?),/.exec(row) ?? [];
       if (letter) letters.set(name, letter);
     }

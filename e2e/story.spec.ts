@@ -34,8 +34,8 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
   for (const [name, letter] of [["Sea-pearl round", "P"], ["Tide stone", "B"], ["Lantern glass", "L"], ["Brass spacer", "S"], ["Amber chip", "A"], ["Brass cap", "C"], ["Enamel sail", "E"]]) {
     const dish = page.locator(".dish", { has: page.locator(".name", { hasText: name }) });
     if ((await dish.locator(".letter").innerText()) === letter) continue;
-    await dish.getByRole("button", { name: /change or take away/ }).press("Enter");
-    await page.getByRole("menuitem", { name: /another letter/ }).press("Enter");
+    await dish.getByRole("button", { name: /change or remove/ }).press("Enter");
+    await page.getByRole("menuitem", { name: /Change letter/ }).press("Enter");
     await page.getByRole("textbox", { name: "Letter", exact: true }).fill(letter);
     await page.keyboard.press("Enter");
     await expect(dish.locator(".letter")).toHaveText(letter);
@@ -60,7 +60,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 
   // Brought to length: the target is changed, then a run's count by arrow keys.
   await expect(page.locator(".verdict")).not.toContainText("✓");
-  const fix = page.getByRole("region", { name: "Checks" }).getByRole("button", { name: /^Make/ });
+  const fix = page.getByRole("region", { name: "Checks" }).getByRole("button", { name: /^Change/ });
   await fix.focus();
   await page.keyboard.press("Enter");
   await expect(page.locator(".verdict")).toContainText("✓");
@@ -68,8 +68,8 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 
   // Recoloured: one dish, another bead, the length following.
   const before = await finished(page).innerText();
-  await page.getByRole("button", { name: "Dish P: change or take away" }).press("Enter");
-  await page.getByRole("menuitem", { name: /Change its bead/ }).press("Enter");
+  await page.getByRole("button", { name: "Dish P: change or remove" }).press("Enter");
+  await page.getByRole("menuitem", { name: /Replace bead/ }).press("Enter");
   await searchCatalogue(page).fill("dusk-pearl 4");
   await page.getByRole("option", { name: /Dusk-pearl/ }).first().waitFor();
   await page.keyboard.press("Enter");
@@ -88,7 +88,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 
   // Exported: the command line gives the same numbers.
   const download = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Export the piece file" }).press("Enter");
+  await page.getByRole("button", { name: "Export piece file" }).press("Enter");
   const file = info.outputPath("piece.json");
   await (await download).saveAs(file);
   const analysis = mala.analyse(file);
@@ -108,7 +108,7 @@ test("the printed plan can be kept as a page that stands by itself", async ({ pa
   await page.getByRole("link", { name: "Quay Lanterns", exact: true }).click();
   await page.getByRole("link", { name: /Printed plan/ }).click();
   const download = page.waitForEvent("download");
-  await page.getByRole("button", { name: /Keep as a page/ }).click();
+  await page.getByRole("button", { name: /Save as a page/ }).click();
   const file = info.outputPath("plan.html");
   await (await download).saveAs(file);
   const html = readFileSync(file, "utf8");
@@ -122,14 +122,14 @@ test("the printed plan can be kept as a page that stands by itself", async ({ pa
   await expect(page.getByRole("heading", { name: "Quay Lanterns" })).toBeVisible();
 });
 
-test("a piece file is taken in, and a bad one is answered with its place", async ({ page }, info) => {
+test("a piece file is imported, and a bad one is answered with its place", async ({ page }, info) => {
   await page.goto("/pieces");
   const file = info.outputPath("in.json");
   const good = readFileSync("demo/pieces/ferry-bell.json", "utf8");
   const { writeFileSync } = await import("node:fs");
   writeFileSync(file, good.replace("Ferry Bell", "Ferry Bell of another shop <i>").replace('"holeMm": 1', '"holeMm": 9'));
   await page.getByTestId("file").setInputFiles(file);
-  await expect(page.getByText(/was not taken in\. materials\[0\]: holeMm is 9 mm/)).toBeVisible();
+  await expect(page.getByText(/was not imported\. materials\[0\].*: holeMm is 9 mm/)).toBeVisible();
   writeFileSync(file, good.replace("Ferry Bell", "Ferry Bell of another shop <i>"));
   await page.getByTestId("file").setInputFiles(file);
   await expect(page.getByRole("textbox", { name: "Name of the piece" })).toHaveValue("Ferry Bell of another shop <i>");

@@ -122,7 +122,7 @@ func cell(v reflect.Value, name string) string {
 	return ""
 }
 
-// ReadCSV reads a catalogue. Rows that cannot be are told with the reason and
+// ReadCSV reads a catalogue. Rows with errors are returned with the reason and
 // left out; the error is Faults if the file as a whole cannot be read.
 func ReadCSV(data []byte) (rows []CatalogueRow, refused []RowFault, err error) {
 	if len(data) > MaxCatalogueBytes {
@@ -146,16 +146,16 @@ func ReadCSV(data []byte) (rows []CatalogueRow, refused []RowFault, err error) {
 			return rows, refused, nil
 		}
 		if err != nil {
-			return nil, nil, Faults{{Says: fmt.Sprintf("The file is not CSV as it should be: %v.", errors.Unwrap(err))}}
+			return nil, nil, Faults{{Says: fmt.Sprintf("The file is not valid CSV: %v.", errors.Unwrap(err))}}
 		}
 		line, _ := in.FieldPos(0)
 		if len(rows)+len(refused) >= MaxRows {
-			return nil, nil, Faults{{Says: fmt.Sprintf("The file has more than %d rows. Take it in in parts.", MaxRows)}}
+			return nil, nil, Faults{{Says: fmt.Sprintf("The file has more than %d rows. Import it in parts.", MaxRows)}}
 		}
 		row, says := rowOf(fields, record)
 		row.Line = line
 		if first, twice := seen[row.Material.ID]; says == "" && twice {
-			says = fmt.Sprintf("id: %s stands in row %d already. Give each material one row.", row.Material.ID, first)
+			says = fmt.Sprintf("id: %s is already in row %d. Give each material one row.", row.Material.ID, first)
 		}
 		if says != "" {
 			refused = append(refused, RowFault{line, says})
@@ -176,7 +176,7 @@ func headOf(names []string) ([]column, error) {
 			return nil, Faults{{Where: name, Says: fmt.Sprintf("No column is called %q. Columns are named as the fields of the piece file.", name)}}
 		}
 		if slices.Contains(out, columns[i]) {
-			return nil, Faults{{Where: name, Says: fmt.Sprintf("The column %q stands there twice. Keep one of them.", name)}}
+			return nil, Faults{{Where: name, Says: fmt.Sprintf("The column %q is there twice. Keep one of them.", name)}}
 		}
 		out = append(out, columns[i])
 	}
@@ -234,13 +234,13 @@ func cellValue(c column, text string) (any, string) {
 	case reflect.Float64:
 		v, err := strconv.ParseFloat(strings.Replace(text, ",", ".", 1), 64)
 		if err != nil || v != v || v-v != 0 {
-			return nil, fmt.Sprintf("%s: %q is no number. Write one like 4.2.", c.name, text)
+			return nil, fmt.Sprintf("%s: %q is not a number. Write one like 4.2.", c.name, text)
 		}
 		return v, ""
 	case reflect.Int:
 		v, err := strconv.ParseInt(text, 10, 32)
 		if err != nil || v < 0 {
-			return nil, fmt.Sprintf("%s: %q is no whole number. Write one like 40.", c.name, text)
+			return nil, fmt.Sprintf("%s: %q is not a whole number. Write one like 40.", c.name, text)
 		}
 		return v, ""
 	}

@@ -58,11 +58,11 @@ func TestRowsThatCannotBeAreToldAndTheOthersStand(t *testing.T) {
 	good := "pearl-4,bead,Pearl,round,4,0.8,,,#efe6da,12\n"
 	for _, tt := range []struct{ name, row, says string }{
 		{"a negative size", "a,bead,A,round,-4,0.8,,,,\n", "acrossMm is -4 mm"},
-		{"a number in words", "a,bead,A,round,four,0.8,,,,\n", `acrossMm: "four" is no number`},
-		{"not a number", "a,bead,A,round,NaN,0.8,,,,\n", "is no number"},
+		{"a number in words", "a,bead,A,round,four,0.8,,,,\n", `acrossMm: "four" is not a number`},
+		{"not a number", "a,bead,A,round,NaN,0.8,,,,\n", "is not a number"},
 		{"half a bead on hand", "a,bead,A,round,4,0.8,,,,1.5\n", "onHand"},
-		{"a shape there is not", "a,bead,A,blob,4,0.8,,,,\n", "no shape"},
-		{"the same id again", good, "stands in row 2 already"},
+		{"a shape there is not", "a,bead,A,blob,4,0.8,,,,\n", "not a known shape"},
+		{"the same id again", good, "already in row 2"},
 		{"too many cells", "a,bead,A,round,4,0.8,,,,1,2,3\n", "12 cells for 10 columns"},
 		{"half a run", "a,bead,A,round,4,0.8,10,,,\n", "run.measuredMm"},
 		{"no name", "a,bead,,round,4,0.8,,,,\n", "name"},

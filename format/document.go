@@ -3,25 +3,30 @@
 // piece with every material it uses.
 package format
 
-import "mala/core/length"
+import (
+	"github.com/go-json-experiment/json"
 
-// PieceFormat is the format and version this program writes.
-const PieceFormat = "mala-piece/1"
+	"mala/core/length"
+)
+
+// PieceFormat is the format and version this program writes. Files of version 1
+// are read as well: their rows and fittings have no ids, and are given some.
+const PieceFormat = "mala-piece/2"
 
 // Document is the open piece file.
 type Document struct {
-	Format    string            `json:"format" doc:"mala-piece/1"`
+	Format    string            `json:"format" doc:"mala-piece/2"`
 	Name      string            `json:"name" maxLength:"120"`
 	Kind      string            `json:"kind" enum:"necklace,bracelet,anklet"`
 	Notes     string            `json:"notes,omitempty" maxLength:"10000"`
-	Tags      []string          `json:"tags,omitempty" doc:"Words to find the piece by."`
+	Tags      []string          `json:"tags,omitempty" doc:"Words for finding the piece."`
 	Target    *Target           `json:"target,omitempty"`
 	Body      *Body             `json:"body,omitempty"`
 	Palette   map[string]string `json:"palette" doc:"The dishes: a letter and the id of its bead."`
 	Closure   Closure           `json:"closure"`
 	Sections  []Section         `json:"sections"`
 	House     House             `json:"house,omitempty"`
-	Waived    []Waiver          `json:"waived,omitempty" doc:"Checks that may stand, and why."`
+	Waived    []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
 	Materials []Material        `json:"materials"`
 }
 
@@ -31,7 +36,7 @@ type Target struct {
 	ToleranceMm length.MM `json:"toleranceMm"`
 }
 
-// Body is whom it is for.
+// Body is the wearer.
 type Body struct {
 	Part      string    `json:"part" enum:"wrist,neck,ankle"`
 	MeasureMm length.MM `json:"measureMm,omitempty"`
@@ -42,18 +47,43 @@ type Body struct {
 	Fit       string    `json:"fit,omitempty" maxLength:"40" doc:"The word for the ease that is wanted."`
 }
 
-// Waiver lets a check stand.
+// Place names anything in a piece: a row, one of its ends, a fitting, a bead. What
+// does not apply is left out.
+type Place struct {
+	Strand  string `json:"strand,omitempty" doc:"The id of a row."`
+	End     string `json:"end,omitempty" enum:"left,right"`
+	Fitting string `json:"fitting,omitempty" doc:"The id of a fitting."`
+	Element *int   `json:"element,omitempty" doc:"Which bead of the row, from 0."`
+}
+
+// Waiver accepts a check as it is.
 type Waiver struct {
 	Code string `json:"code" maxLength:"40"`
-	End  string `json:"end,omitempty" enum:"left,right"`
-	Note string `json:"note" maxLength:"500" doc:"Why it may stand."`
+	Place
+	Note string `json:"note" maxLength:"500" doc:"The reason."`
 }
 
 // Closure lists its fittings from the outside in.
 type Closure struct {
-	Type  string   `json:"type" enum:"clasp,knot,none"`
-	Left  []string `json:"left,omitempty"`
-	Right []string `json:"right,omitempty"`
+	Type  string    `json:"type" enum:"clasp,knot,none"`
+	Left  []Fitting `json:"left,omitempty"`
+	Right []Fitting `json:"right,omitempty"`
+}
+
+// Fitting is one finding in its place; its id stays the same as long as it does.
+type Fitting struct {
+	ID string `json:"id"`
+	Of string `json:"of" doc:"The id of its material."`
+}
+
+// UnmarshalJSON reads a fitting, or the bare id of its material as files of
+// version 1 have it.
+func (f *Fitting) UnmarshalJSON(data []byte) error {
+	if len(data) > 0 && data[0] == '"' {
+		return json.Unmarshal(data, &f.Of)
+	}
+	type plain Fitting
+	return json.Unmarshal(data, (*plain)(f), json.RejectUnknownMembers(true))
 }
 
 // Section is rows side by side, or a chain.
@@ -65,13 +95,14 @@ type Section struct {
 
 // Row is one strand, its fittings listed from the strand outwards.
 type Row struct {
+	ID      string     `json:"id"`
 	Cord    string     `json:"cord"`
 	Line    string     `json:"line" maxLength:"65536" doc:"The bead line."`
-	SlackMm *length.MM `json:"slackMm,omitempty" doc:"Left out, it follows the house."`
+	SlackMm *length.MM `json:"slackMm,omitempty" doc:"If absent, the house default."`
 	Passes  int        `json:"passes,omitempty" doc:"How often the cord runs through every bead; 1 if left out."`
 	CutMm   *length.MM `json:"cutMm,omitempty" doc:"What the cord has been cut to already."`
-	Left    []string   `json:"left,omitempty"`
-	Right   []string   `json:"right,omitempty"`
+	Left    []Fitting  `json:"left,omitempty"`
+	Right   []Fitting  `json:"right,omitempty"`
 }
 
 // Material is a bead, a finding or a cord; which fields it has follows from its
@@ -81,7 +112,7 @@ type Material struct {
 	Class string `json:"class" enum:"bead,finding,cord"`
 	Name  string `json:"name" maxLength:"120"`
 
-	Shape      string    `json:"shape,omitempty"`
+	Shape      Shape     `json:"shape,omitempty"`
 	AcrossMm   length.MM `json:"acrossMm,omitempty"`
 	ThickMm    length.MM `json:"thickMm,omitempty"`
 	AlongMm    length.MM `json:"alongMm,omitempty"`
@@ -97,7 +128,7 @@ type Material struct {
 	DensityGCm float64   `json:"densityGCm3,omitempty"`
 	Look       *Look     `json:"look,omitempty"`
 
-	Type           string    `json:"type,omitempty" doc:"Of a finding or cord."`
+	Type           Type      `json:"type,omitempty" doc:"Of a finding or cord."`
 	InsideMm       length.MM `json:"insideMm,omitempty"`
 	OutsideMm      length.MM `json:"outsideMm,omitempty"`
 	LengthMm       length.MM `json:"lengthMm,omitempty"`
@@ -132,7 +163,7 @@ type Run struct {
 // Look is what a bead is drawn from.
 type Look struct {
 	Colour string `json:"colour,omitempty" pattern:"^#[0-9a-f]{6}$"`
-	Finish string `json:"finish,omitempty" enum:"glass,pearl,metal,matte,wood,stone,faceted,lined,lava,translucent,pattern"`
+	Finish Finish `json:"finish,omitempty"`
 	Second string `json:"second,omitempty" pattern:"^#[0-9a-f]{6}$"`
 }
 
@@ -140,4 +171,16 @@ type Look struct {
 type Price struct {
 	Amount float64 `json:"amount"`
 	Per    int     `json:"per"`
+}
+
+// Row finds a row by its id; nil if there is none.
+func (d *Document) Row(id string) *Row {
+	for i := range d.Sections {
+		for j := range d.Sections[i].Rows {
+			if row := &d.Sections[i].Rows[j]; row.ID == id {
+				return row
+			}
+		}
+	}
+	return nil
 }

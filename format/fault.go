@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"mala/core/pattern"
+	"mala/core/piece"
 )
 
 // Fault is one thing wrong with what was given, at its place.
@@ -13,7 +14,8 @@ type Fault struct {
 	Where    string // the field: materials[2].holeMm; empty for the whole
 	Column   int    // of a bead line, from 1; 0 elsewhere
 	Says     string // one sentence: what is wrong and what would be right
-	Expected string // for a bead line: what could have stood there
+	Expected string // for a bead line: what is expected there
+	Place    Place  // the thing in the piece, if it is one
 }
 
 func (f Fault) Error() string {
@@ -48,11 +50,19 @@ func (f Faults) OfLine() bool {
 	return len(f) > 0
 }
 
-// lineFault puts the fault of a bead line in its place in the document.
-func lineFault(where string, err error) Faults {
+// LineFault puts the fault of a row's bead line in its place in the document.
+func (d *Document) LineFault(row piece.ID, err error) Faults {
+	where := "line"
+	for i, s := range d.Sections {
+		for j, r := range s.Rows {
+			if r.ID == string(row) {
+				where = fmt.Sprintf("sections[%d].rows[%d].line", i, j)
+			}
+		}
+	}
 	var f *pattern.Fault
 	if errors.As(err, &f) {
-		return Faults{{Where: where, Column: f.Col, Says: f.Says, Expected: f.Expected}}
+		return Faults{{Where: where, Column: f.Col, Says: f.Says, Expected: f.Expected, Place: Place{Strand: string(row)}}}
 	}
-	return Faults{{Where: where, Says: err.Error()}}
+	return Faults{{Where: where, Says: err.Error(), Place: Place{Strand: string(row)}}}
 }

@@ -90,8 +90,18 @@ func (h *House) choice(field string) *string {
 	}[field]
 }
 
-// Over lays the fields of h over those of the house below.
-func (h House) Over(below House) House {
+// Clear lets a choice follow the house below again; false if there is none of that
+// name.
+func (h *House) Clear(field string) bool {
+	choice := h.choice(field)
+	if choice != nil {
+		*choice = ""
+	}
+	return choice != nil
+}
+
+// Merge lays the fields of h over those of the house below.
+func (h House) Merge(below House) House {
 	out := reflect.ValueOf(&below).Elem()
 	own := reflect.ValueOf(h)
 	for i := range own.NumField() {
@@ -102,8 +112,8 @@ func (h House) Over(below House) House {
 	return below
 }
 
-// Beside leaves of h only what differs from the house below.
-func (h House) Beside(below House) House {
+// Diff leaves of h only what differs from the house below.
+func (h House) Diff(below House) House {
 	own, other := reflect.ValueOf(&h).Elem(), reflect.ValueOf(below)
 	for i := range own.NumField() {
 		if f := own.Field(i); reflect.DeepEqual(f.Interface(), other.Field(i).Interface()) {
@@ -113,9 +123,9 @@ func (h House) Beside(below House) House {
 	return h
 }
 
-// resolve gives the house method with everything filled in.
-func (h House) resolve() piece.House {
-	h = h.Over(DefaultHouse())
+// Resolve gives the house method with everything filled in.
+func (h House) Resolve() piece.House {
+	h = h.Merge(DefaultHouse())
 	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm,
 		TailBeads: *h.TailBeads, Unit: length.Unit(h.Unit)}
 	for _, c := range piece.Choices() {
@@ -136,7 +146,7 @@ func (h House) resolve() piece.House {
 // Check says what is wrong with a shop's house method. The error is Faults.
 func (h House) Check() error {
 	var faults Faults
-	for _, f := range h.resolve().Check() {
+	for _, f := range h.Resolve().Check() {
 		faults = append(faults, Fault{Where: f.Where, Says: f.Says})
 	}
 	if faults != nil {

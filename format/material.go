@@ -1,6 +1,7 @@
 package format
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"regexp"
@@ -36,10 +37,10 @@ func (d *Material) Material(where string) (*material.Material, Faults) {
 	case material.ClassCord:
 		m.Cord, err = r.cord()
 	default:
-		r.add("class", "%q is no class of material. Use bead, finding or cord.", d.Class)
+		r.add("class", "%q is not a class of material. Use bead, finding or cord.", d.Class)
 	}
 	if err != nil {
-		r.faults = append(r.faults, Fault{Where: where, Says: err.Error()})
+		r.faults = append(r.faults, Fault{Where: where, Says: r.named(err.Error())})
 	}
 	if len(r.faults) > 0 {
 		return nil, r.faults
@@ -54,7 +55,16 @@ type materialReader struct {
 }
 
 func (r *materialReader) add(field, says string, args ...any) {
-	r.faults = append(r.faults, Fault{Where: r.where + "." + field, Says: fmt.Sprintf(says, args...)})
+	r.faults = append(r.faults, Fault{Where: r.where + "." + field, Says: r.named(fmt.Sprintf(says, args...))})
+}
+
+// named puts the material's name in front of a sentence of a file that lists many.
+func (r *materialReader) named(says string) string {
+	name := cmp.Or(r.doc.Name, r.doc.ID)
+	if r.where == "" || checkName(name) != "" {
+		return says
+	}
+	return name + ": " + says
 }
 
 // oneOf holds a field to its choices.
@@ -67,14 +77,14 @@ func (r *materialReader) oneOf(field, value string, choices ...string) {
 // atMost holds a number to 0 and its most.
 func (r *materialReader) atMost(field string, v, most float64) {
 	if !(v >= 0 && v <= most) || math.IsNaN(v) {
-		r.add(field, "%v cannot be; it goes from 0 to %v.", v, most)
+		r.add(field, "%v is out of range. Use 0 to %v.", v, most)
 	}
 }
 
 func (r *materialReader) common() {
 	d := r.doc
 	if !idPattern.MatchString(d.ID) {
-		r.add("id", "%q is no id. One has small letters, digits, dots and hyphens: pearl-4.", d.ID)
+		r.add("id", "%q is not an id. Use small letters, digits, dots and hyphens: pearl-4.", d.ID)
 	}
 	if says := checkName(d.Name); says != "" {
 		r.add("name", "%s", says)
@@ -82,11 +92,14 @@ func (r *materialReader) common() {
 	r.atMost("massG", d.MassG, heaviest)
 	r.atMost("densityGCm3", d.DensityGCm, 25)
 	r.atMost("strengthN", d.StrengthN, 1e5)
-	for field, v := range map[string]length.MM{
-		"insideMm": d.InsideMm, "outsideMm": d.OutsideMm, "lengthMm": d.LengthMm, "closedMm": d.ClosedMm, "wireMm": d.WireMm,
-		"ringInsideMm": d.RingInsideMm, "ringEyeMm": d.RingEyeMm, "barMm": d.BarMm, "barThicknessMm": d.BarThicknessMm, "barEyeMm": d.BarEyeMm,
+	for _, size := range []struct {
+		field string
+		mm    length.MM
+	}{
+		{"insideMm", d.InsideMm}, {"outsideMm", d.OutsideMm}, {"lengthMm", d.LengthMm}, {"closedMm", d.ClosedMm}, {"wireMm", d.WireMm},
+		{"ringInsideMm", d.RingInsideMm}, {"ringEyeMm", d.RingEyeMm}, {"barMm", d.BarMm}, {"barThicknessMm", d.BarThicknessMm}, {"barEyeMm", d.BarEyeMm},
 	} {
-		r.atMost(field, float64(v), float64(material.MostSize))
+		r.atMost(size.field, float64(size.mm), float64(material.MostSize))
 	}
 	r.oneOf("facing", d.Facing, "none", "fore-aft", "upright")
 	r.oneOf("drilled", d.Drilled, "width", "height")
@@ -98,10 +111,10 @@ func (r *materialReader) common() {
 		r.add("price", "A price is an amount for a number of pieces: 4.20 per 100.")
 	}
 	if l := d.Look; l != nil {
-		r.oneOf("look.finish", l.Finish, material.Finishes()...)
-		for field, colour := range map[string]string{"colour": l.Colour, "second": l.Second} {
-			if colour != "" && !colourPattern.MatchString(colour) {
-				r.add("look."+field, "%q is no colour. Write one as #a0522d.", colour)
+		r.oneOf("look.finish", string(l.Finish), material.Finishes()...)
+		for _, c := range [][2]string{{"colour", l.Colour}, {"second", l.Second}} {
+			if c[1] != "" && !colourPattern.MatchString(c[1]) {
+				r.add("look."+c[0], "%q is not a colour. Write it like #a0522d.", c[1])
 			}
 		}
 	}
@@ -110,7 +123,7 @@ func (r *materialReader) common() {
 func (r *materialReader) bead() (*material.Bead, error) {
 	d := r.doc
 	if !slices.Contains(material.Shapes(), material.Shape(d.Shape)) {
-		r.add("shape", "%q is no shape Mala knows. Use one of %v.", d.Shape, material.Shapes())
+		r.add("shape", "%q is not a known shape. Use one of %v.", d.Shape, material.Shapes())
 		return nil, nil
 	}
 	b := material.Bead{
@@ -121,11 +134,11 @@ func (r *materialReader) bead() (*material.Bead, error) {
 	if d.Run != nil {
 		b.Run = material.Run{Count: d.Run.Count, Measured: d.Run.MeasuredMm}
 		if d.Run.Count < 1 {
-			r.add("run.count", "%d beads cannot be measured; lay out at least one.", d.Run.Count)
+			r.add("run.count", "%d beads cannot be measured. Use at least 1.", d.Run.Count)
 		}
 	}
 	if d.Look != nil {
-		b.Look = material.Look{Colour: d.Look.Colour, Finish: d.Look.Finish, Second: d.Look.Second}
+		b.Look = material.Look{Colour: d.Look.Colour, Finish: string(d.Look.Finish), Second: d.Look.Second}
 	}
 	return material.NewBead(b)
 }
@@ -133,7 +146,7 @@ func (r *materialReader) bead() (*material.Bead, error) {
 func (r *materialReader) finding() (*material.Finding, error) {
 	d := r.doc
 	if !slices.Contains(material.FindingTypes(), material.FindingType(d.Type)) {
-		r.add("type", "%q is no finding Mala knows. Use one of %v.", d.Type, material.FindingTypes())
+		r.add("type", "%q is not a known finding. Use one of %v.", d.Type, material.FindingTypes())
 		return nil, nil
 	}
 	return material.NewFinding(material.Finding{
@@ -146,7 +159,7 @@ func (r *materialReader) finding() (*material.Finding, error) {
 func (r *materialReader) cord() (*material.Cord, error) {
 	d := r.doc
 	if !slices.Contains(material.CordTypes(), material.CordType(d.Type)) {
-		r.add("type", "%q is no cord Mala knows. Use one of %v.", d.Type, material.CordTypes())
+		r.add("type", "%q is not a known cord. Use one of %v.", d.Type, material.CordTypes())
 		return nil, nil
 	}
 	return material.NewCord(material.Cord{Type: material.CordType(d.Type), Diameter: d.DiameterMm, Filaments: d.Filaments,

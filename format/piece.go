@@ -27,13 +27,13 @@ const (
 
 var keyPattern = regexp.MustCompile(`^[A-Z][a-z]?$`)
 
-// Piece turns the document into a well-formed piece. The error is Faults: all
-// that is wrong, each at its place.
-func (d *Document) Piece() (*piece.Piece, error) { return d.pieceOf(House{}) }
-
-// pieceOf is Piece in a shop that works by this house method.
-func (d *Document) pieceOf(shop House) (*piece.Piece, error) {
-	b := &builder{doc: d, house: d.House.Over(shop).resolve(), materials: map[string]*material.Material{}}
+// Piece turns the document into a well-formed piece in a shop of this house
+// method. The error is Faults: all that is wrong, each at its place, those of the
+// bead lines last. If lines alone are at fault the piece is given all the same,
+// with those lines left empty.
+func (d *Document) Piece(shop House) (*piece.Piece, error) {
+	d.Upgrade()
+	b := &builder{doc: d, house: d.House.Merge(shop).Resolve(), materials: map[string]*material.Material{}}
 	b.texts()
 	b.readMaterials()
 	p := &piece.Piece{Name: d.Name, Notes: d.Notes, Kind: piece.Kind(d.Kind), House: b.house, Palette: b.palette()}
@@ -45,7 +45,7 @@ func (d *Document) pieceOf(shop House) (*piece.Piece, error) {
 			For: d.Body.For, Child: d.Body.Child, Fit: d.Body.Fit}
 	}
 	for _, w := range d.Waived {
-		p.Waived = append(p.Waived, piece.Waiver(w))
+		p.Waived = append(p.Waived, piece.Waiver{Code: w.Code, At: w.Place.place(), Note: w.Note})
 	}
 	p.Closure = piece.Closure{Type: piece.ClosureType(d.Closure.Type),
 		Left: b.fittings("closure.left", d.Closure.Left), Right: b.fittings("closure.right", d.Closure.Right)}
@@ -60,8 +60,33 @@ func (d *Document) pieceOf(shop House) (*piece.Piece, error) {
 	if len(b.faults) > 0 {
 		return nil, b.faults
 	}
-	return p, b.lines(p)
+	if b.lines(p); len(b.faults) > 0 {
+		return p, b.faults
+	}
+	return p, nil
 }
+
+// place is the place as the core has it.
+func (p Place) place() piece.Place {
+	out := piece.Place{Row: piece.ID(p.Strand), Side: piece.Side(p.End), Fitting: piece.ID(p.Fitting), Element: piece.NoElement}
+	if p.Element != nil {
+		out.Element = *p.Element
+	}
+	return out
+}
+
+// PlaceOf is a place of the core as files and calls have it.
+func PlaceOf(p piece.Place) Place {
+	out := Place{Strand: string(p.Row), End: string(p.Side), Fitting: string(p.Fitting)}
+	if p.Element >= 0 {
+		element := p.Element
+		out.Element = &element
+	}
+	return out
+}
+
+// Core is the place as the core has it.
+func (p Place) Core() piece.Place { return p.place() }
 
 type builder struct {
 	doc       *Document
@@ -82,10 +107,10 @@ func (b *builder) texts() {
 		b.add("notes", "The notes are longer than %d characters. Shorten them.", maxNotes)
 	}
 	if len(b.doc.Tags) > maxTags {
-		b.add("tags", "A piece has at most %d tags. Take some out.", maxTags)
+		b.add("tags", "A piece has at most %d tags. Remove some.", maxTags)
 	}
 	if len(b.doc.Waived) > maxWaived {
-		b.add("waived", "At most %d checks can be waived. Mend some.", maxWaived)
+		b.add("waived", "At most %d checks can be waived. Fix some.", maxWaived)
 	}
 	for i, tag := range b.doc.Tags {
 		if checkName(tag) != "" || utf8.RuneCountInString(tag) > maxTag {
@@ -116,7 +141,7 @@ func (b *builder) readMaterials() {
 		doc := &b.doc.Materials[i]
 		where := fmt.Sprintf("materials[%d]", i)
 		if b.materials[doc.ID] != nil {
-			b.add(where+".id", "%q is listed twice. Give each material an id of its own.", doc.ID)
+			b.add(where+".id", "%s: %q is listed twice. Give each material an id of its own.", doc.Name, doc.ID)
 			continue
 		}
 		made, faults := doc.Material(where)
@@ -132,12 +157,12 @@ func (b *builder) palette() map[string]*material.Material {
 	for _, key := range slices.Sorted(maps.Keys(b.doc.Palette)) {
 		where := "palette." + key
 		if !keyPattern.MatchString(key) {
-			b.add(where, "A dish's letter is A to Z, with at most one small letter behind it.")
+			b.add(where, "A dish's letter is A to Z, optionally followed by one small letter.")
 			continue
 		}
 		if m := b.find(where, b.doc.Palette[key]); m != nil {
 			if m.Bead == nil {
-				b.add(where, "%s is no bead, and dishes hold beads.", m.Name)
+				b.add(where, "%s is not a bead. Dishes hold beads.", m.Name)
 			}
 			palette[key] = m
 		}
@@ -154,15 +179,15 @@ func (b *builder) find(where, id string) *material.Material {
 	return m
 }
 
-func (b *builder) fittings(where string, ids []string) []*material.Material {
-	if len(ids) > maxFittings {
+func (b *builder) fittings(where string, list []Fitting) []piece.Fitting {
+	if len(list) > maxFittings {
 		b.add(where, "An end has at most %d fittings.", maxFittings)
 		return nil
 	}
-	var out []*material.Material
-	for i, id := range ids {
-		if m := b.find(fmt.Sprintf("%s[%d]", where, i), id); m != nil {
-			out = append(out, m)
+	var out []piece.Fitting
+	for i, f := range list {
+		if m := b.find(fmt.Sprintf("%s[%d]", where, i), f.Of); m != nil {
+			out = append(out, piece.Fitting{ID: piece.ID(f.ID), Of: m})
 		}
 	}
 	return out
@@ -175,7 +200,7 @@ func (b *builder) section(i int, s Section) piece.Section {
 	}
 	for j, row := range s.Rows {
 		where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
-		r := piece.Row{Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm, Cord: b.find(where+".cord", row.Cord),
+		r := &piece.Row{ID: piece.ID(row.ID), Line: &pattern.Line{}, Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm, Cord: b.find(where+".cord", row.Cord),
 			Left: b.fittings(where+".left", row.Left), Right: b.fittings(where+".right", row.Right)}
 		if r.Passes == 0 {
 			r.Passes = 1
@@ -188,17 +213,20 @@ func (b *builder) section(i int, s Section) piece.Section {
 	return out
 }
 
-// lines reads the bead lines last, when all else stands, so that a fault in one
-// is the only one left.
-func (b *builder) lines(p *piece.Piece) error {
+// lines reads the bead lines last, when all else is right, so that the faults of
+// lines are the only ones left. A line with several faults shows the first of
+// them and every letter without a dish.
+func (b *builder) lines(p *piece.Piece) {
 	for i := range p.Sections {
-		for j := range p.Sections[i].Rows {
+		for j, row := range p.Sections[i].Rows {
+			where := fmt.Sprintf("sections[%d].rows[%d].line", i, j)
 			line, err := pattern.Parse(b.doc.Sections[i].Rows[j].Line)
-			if err != nil {
-				return lineFault(fmt.Sprintf("sections[%d].rows[%d].line", i, j), err)
+			if err == nil {
+				err = row.TakeLine(line, p.Palette)
 			}
-			p.Sections[i].Rows[j].Line = line
+			for _, f := range pattern.Faults(err) {
+				b.faults = append(b.faults, Fault{Where: where, Column: f.Col, Says: f.Says, Expected: f.Expected, Place: Place{Strand: string(row.ID)}})
+			}
 		}
 	}
-	return nil
 }

@@ -33,6 +33,7 @@ func Read(data []byte) (*Document, error) {
 	if err := Unmarshal(data, &doc); err != nil {
 		return nil, err
 	}
+	doc.Upgrade()
 	return &doc, nil
 }
 
@@ -62,14 +63,14 @@ func Unmarshal(data []byte, v any) error {
 
 // readFault says in a sentence what the reader stumbled over.
 func readFault(data []byte, err error) error {
-	f := Fault{Says: "This is not readable JSON."}
+	f := Fault{Says: "This is not valid JSON."}
 	var syntactic *jsontext.SyntacticError
 	var semantic *json.SemanticError
 	switch {
 	case errors.As(err, &syntactic):
 		f.Where = place(syntactic.JSONPointer)
 		line, col := lineAndColumn(data, syntactic.ByteOffset)
-		f.Says = fmt.Sprintf("Line %d, character %d is not JSON as it should be.", line, col)
+		f.Says = fmt.Sprintf("Line %d, character %d is not valid JSON.", line, col)
 		if errors.Is(err, jsontext.ErrDuplicateName) {
 			f.Says = "This field is given twice. Keep one of them."
 		}
@@ -77,7 +78,7 @@ func readFault(data []byte, err error) error {
 		f.Where = place(semantic.JSONPointer)
 		switch {
 		case errors.Is(err, json.ErrUnknownName):
-			f.Says = "There is no such field here. Check its spelling, or take it out."
+			f.Says = "There is no such field here. Check its spelling, or remove it."
 		case semantic.GoType != nil:
 			f.Says = fmt.Sprintf("This should be %s, not %s.", wanted(semantic.GoType.Kind().String()), given(semantic.JSONKind))
 		}

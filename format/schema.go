@@ -7,19 +7,16 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 )
 
-// Schema gives the JSON Schema of the named format, "piece" or "analysis", made
-// from the Go types; nil for any other name.
-func Schema(name string) []byte {
-	kinds := map[string]reflect.Type{"piece": reflect.TypeFor[Document](), "analysis": reflect.TypeFor[Analysis]()}
-	kind, ok := kinds[name]
-	if !ok {
-		return nil
-	}
+// PieceSchema is the JSON Schema of the piece file, made from the Go types.
+func PieceSchema() []byte { return SchemaOf(reflect.TypeFor[Document](), PieceFormat) }
+
+// SchemaOf makes the JSON Schema of a type under a title.
+func SchemaOf(kind reflect.Type, title string) []byte {
 	registry := huma.NewMapRegistry("#/$defs/", huma.DefaultSchemaNamer)
 	root := registry.Schema(kind, true, "")
 	text, err := json.MarshalIndent(map[string]any{
 		"$schema": "https://json-schema.org/draft/2020-12/schema",
-		"title":   "mala-" + name + "/1",
+		"title":   title,
 		"$ref":    root.Ref,
 		"$defs":   registry.Map(),
 	}, "", "  ")

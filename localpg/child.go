@@ -55,7 +55,7 @@ func (c *child) stop() error {
 	case <-time.After(patience):
 		_ = c.cmd.Process.Signal(syscall.SIGQUIT)
 		<-c.done
-		return errors.New("PostgreSQL did not stop in time and was told to leave at once; it recovers at the next start")
+		return errors.New("PostgreSQL did not stop in time and was stopped at once; it recovers at the next start")
 	}
 }
 

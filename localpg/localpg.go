@@ -38,6 +38,8 @@ type Server struct {
 	mu       sync.Mutex
 	child    *child
 	stopping bool
+	stop     chan struct{} // closed when stopping
+	trouble  error         // why it does not run, while it is tried again
 	launch   func(context.Context) (*child, error)
 	lock     *os.File
 }
@@ -59,7 +61,7 @@ func Start(ctx context.Context, opt Options) (*Server, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{Dir: dir}
+	s := &Server{Dir: dir, stop: make(chan struct{})}
 	if s.lock, err = lockFolder(ctx, dir); err != nil {
 		return nil, err
 	}
@@ -104,26 +106,62 @@ func (s *Server) start(ctx context.Context, programs string, owner *owner, throw
 // having been asked to: killed, it recovers what it acknowledged.
 func (s *Server) keepRunning() {
 	for {
-		<-s.running().done
-		s.mu.Lock()
-		stopping := s.stopping
-		s.mu.Unlock()
-		if stopping {
+		select {
+		case <-s.stop:
 			return
+		case <-s.running().done:
 		}
-		next, err := s.launch(context.Background())
-		if err != nil {
-			return // the pages say that the database is away
+		next := s.revive()
+		if next == nil {
+			return
 		}
 		s.mu.Lock()
 		s.child = next
-		stopping = s.stopping
+		stopping := s.stopping
 		s.mu.Unlock()
 		if stopping {
 			_ = next.stop()
 			return
 		}
 	}
+}
+
+// The pauses between two tries to start the cluster again.
+const (
+	firstPause = 100 * time.Millisecond
+	mostPause  = 10 * time.Second
+)
+
+// revive starts the cluster again, with longer and longer pauses until it
+// answers; nil if the server was stopped meanwhile.
+func (s *Server) revive() *child {
+	for pause := firstPause; ; pause = min(2*pause, mostPause) {
+		select {
+		case <-s.stop:
+			return nil
+		default:
+		}
+		next, err := s.launch(context.Background())
+		s.mu.Lock()
+		s.trouble = err
+		s.mu.Unlock()
+		if err == nil {
+			return next
+		}
+		select {
+		case <-s.stop:
+			return nil
+		case <-time.After(pause):
+		}
+	}
+}
+
+// Trouble is why the cluster could not be started again so far; nil while it
+// runs.
+func (s *Server) Trouble() error {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	return s.trouble
 }
 
 func (s *Server) running() *child {
@@ -167,7 +205,10 @@ func (s *Server) launchChild(ctx context.Context, program string, args []string,
 func (s *Server) Stop() error {
 	defer s.lock.Close()
 	s.mu.Lock()
-	s.stopping = true
+	if !s.stopping {
+		s.stopping = true
+		close(s.stop)
+	}
 	c := s.child
 	s.mu.Unlock()
 	return c.stop()

@@ -2,6 +2,7 @@ package localpg
 
 import (
 	"context"
+	"errors"
 	"os"
 	"syscall"
 	"testing"
@@ -29,6 +30,49 @@ func run(t *testing.T, s *Server, sql string) {
 	defer conn.Close(ctx)
 	if _, err := conn.Exec(ctx, sql); err != nil {
 		t.Fatal(err)
+	}
+}
+
+func TestAClusterThatFailsToComeBackIsTriedUntilItDoes(t *testing.T) {
+	s := &Server{stop: make(chan struct{}), lock: os.Stdin}
+	dead := func() *child {
+		c := &child{done: make(chan struct{})}
+		close(c.done)
+		return c
+	}
+	s.child = dead()
+	back := &child{done: make(chan struct{})}
+	tries := 0
+	seen := make(chan error, 10)
+	s.launch = func(context.Context) (*child, error) {
+		seen <- s.Trouble()
+		if tries++; tries < 4 {
+			return nil, errors.New("the disk is full")
+		}
+		return back, nil
+	}
+	start := time.Now()
+	go s.keepRunning()
+	for i := range 4 {
+		if why := <-seen; (why != nil) != (i > 0) {
+			t.Errorf("before try %d it says %v", i+1, why)
+		}
+	}
+	for s.running() != back {
+		time.Sleep(time.Millisecond)
+	}
+	if s.Trouble() != nil {
+		t.Error("running, it still speaks of trouble")
+	}
+	if took := time.Since(start); took < firstPause*(1+2+4) {
+		t.Errorf("four tries within %v are not ever farther apart", took)
+	}
+	// Stopped in the middle of a pause, it gives up.
+	s.launch = func(context.Context) (*child, error) { return nil, errors.New("still full") }
+	s.stopping = true
+	close(s.stop)
+	if s.revive() != nil {
+		t.Error("revived after the stop")
 	}
 }
 

@@ -2,12 +2,17 @@ package server
 
 import (
 	"context"
+	"errors"
+	"fmt"
 	"net/http"
+	"slices"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"mala/core/edit"
 	"mala/core/length"
+	"mala/desk"
 	"mala/format"
 )
 
@@ -18,29 +23,36 @@ type UnitParam struct {
 
 type analyseInput struct {
 	UnitParam
-	Round bool `query:"round" doc:"With the loop as it lies round a body."`
-	Body  format.Document
+	Body format.Document
 }
 
 type editInput struct {
 	UnitParam
 	Body struct {
-		Document format.Document `json:"document"`
-		Edit     format.Edit     `json:"edit"`
+		Document   format.Document  `json:"document"`
+		Operations []desk.Operation `json:"operations"`
 	}
 }
 
-// EditedPiece is the line after an edit, with the analysis of the piece.
+// EditedPiece is a piece after operations: the document, what to select, and its
+// analysis, or what keeps it from being analysed.
 type EditedPiece struct {
-	Edited   format.Edited    `json:"edited"`
-	Analysis *format.Analysis `json:"analysis,omitempty"`
+	Edited   desk.Edited    `json:"edited"`
+	Analysis *desk.Analysis `json:"analysis,omitempty"`
+	Faults   []ProblemFault `json:"faults,omitempty" doc:"What is wrong with its bead lines."`
+}
+
+// Fixes are the fixes of a piece's checks, in the order of the checks.
+type Fixes struct {
+	Fixes []*desk.Fix `json:"fixes"`
+	Whole bool        `json:"whole" doc:"All were searched for; else the time was up."`
 }
 
 // TypedLength is a length as typed.
 type TypedLength struct {
 	Text   string `json:"text"`
 	Unit   string `json:"unit" enum:"mm,cm,in" doc:"What a bare number means."`
-	Signed bool   `json:"signed,omitempty" doc:"It may be less than nothing, as an ease may."`
+	Signed bool   `json:"signed,omitempty" doc:"It may be negative, as an ease may."`
 }
 
 // ReadLength is what it comes to.
@@ -48,30 +60,26 @@ type ReadLength struct {
 	Mm length.MM `json:"mm"`
 }
 
+// The limits of what one call may ask: how many operations it carries out, and how
+// long fixes are searched for.
+const (
+	mostOperations = 100
+	fixTime        = time.Second
+)
+
 func (s *server) registerAnalysis(api huma.API) {
 	call(api, huma.Operation{OperationID: "analyse", Method: http.MethodPost, Path: "/api/analyse", Summary: "Everything that follows from a piece"},
-		func(ctx context.Context, in *analyseInput) (*answer[*format.Analysis], error) {
-			opt := s.options(ctx, in.Unit)
-			opt.Drawing, opt.Round = true, in.Round
-			a, err := format.Analyse(&in.Body, opt)
-			return &answer[*format.Analysis]{a}, err
+		func(ctx context.Context, in *analyseInput) (*answer[*desk.Analysis], error) {
+			a, err := s.analyse(ctx, &in.Body, in.Unit)
+			return &answer[*desk.Analysis]{a}, err
 		})
-	call(api, huma.Operation{OperationID: "edit", Method: http.MethodPost, Path: "/api/edit", Summary: "Edit a bead line at a place of the laid-out strand"},
-		func(ctx context.Context, in *editInput) (*answer[EditedPiece], error) {
-			doc := in.Body.Document
-			edited, err := format.ApplyEdit(&doc, in.Body.Edit, s.options(ctx, in.Unit).House)
-			if err != nil {
-				return nil, err
-			}
-			out := EditedPiece{Edited: edited}
-			if edited.Line != doc.Sections[0].Rows[0].Line && in.Body.Edit.Do != string(edit.Letter) {
-				doc.Sections[0].Rows[0].Line = edited.Line
-				if out.Analysis, err = s.analyse(ctx, &doc, in.Unit); err != nil {
-					return nil, err
-				}
-			}
-			return &answer[EditedPiece]{out}, nil
+	call(api, huma.Operation{OperationID: "edit", Method: http.MethodPost, Path: "/api/edit", Summary: "Carry operations out on a piece, and analyse it"}, s.edit)
+	call(api, huma.Operation{OperationID: "picture", Method: http.MethodPost, Path: "/api/picture", Summary: "Where everything of a piece lies in its pictures"},
+		func(ctx context.Context, in *analyseInput) (*answer[*desk.Picture], error) {
+			p, err := desk.PictureOf(&in.Body, s.options(ctx, in.Unit).House)
+			return &answer[*desk.Picture]{p}, err
 		})
+	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
 			read := length.Parse
@@ -86,14 +94,57 @@ func (s *server) registerAnalysis(api huma.API) {
 		})
 }
 
-func (s *server) analyse(ctx context.Context, doc *format.Document, unit string) (*format.Analysis, error) {
+func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece], error) {
+	if len(in.Body.Operations) > mostOperations {
+		return nil, format.Faults{{Where: "operations", Says: fmt.Sprintf("At most %d operations at once.", mostOperations)}}
+	}
+	opt := s.options(ctx, in.Unit)
+	if fetches(in.Body.Operations) {
+		whole, err := s.shelf.whole(ctx)
+		if err != nil {
+			return nil, err
+		}
+		opt.Shelf = whole
+	}
+	edited, err := desk.Apply(&in.Body.Document, in.Body.Operations, opt)
+	if err != nil {
+		return nil, err
+	}
+	out := EditedPiece{Edited: edited}
+	var faults format.Faults
+	switch out.Analysis, err = s.analyse(ctx, &edited.Document, in.Unit); {
+	case errors.As(err, &faults):
+		out.Faults = problemFaults(faults)
+	case err != nil:
+		return nil, err
+	}
+	return &answer[EditedPiece]{out}, nil
+}
+
+// fetches says whether an operation may need any material of the catalogue.
+func fetches(ops []desk.Operation) bool {
+	return slices.ContainsFunc(ops, func(o desk.Operation) bool { return o.Material != "" || o.Do == string(edit.SetClosure) })
+}
+
+func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], error) {
+	opt := s.options(ctx, in.Unit)
+	ctx, cancel := context.WithTimeout(ctx, fixTime)
+	defer cancel()
+	fixes, err := desk.Fixes(ctx, &in.Body, opt)
+	if err != nil && !errors.Is(err, context.DeadlineExceeded) {
+		return nil, err
+	}
+	return &answer[Fixes]{Fixes{fixes, err == nil}}, nil
+}
+
+func (s *server) analyse(ctx context.Context, doc *format.Document, unit string) (*desk.Analysis, error) {
 	opt := s.options(ctx, unit)
 	opt.Drawing = true
-	return format.Analyse(doc, opt)
+	return desk.Analyse(ctx, doc, opt)
 }
 
 // options are how the shop has its pieces worked out.
-func (s *server) options(ctx context.Context, unit string) format.Options {
+func (s *server) options(ctx context.Context, unit string) desk.Options {
 	shelf, house := s.shelf.at(ctx)
-	return format.Options{Unit: length.Unit(unit), Shelf: shelf, House: house}
+	return desk.Options{Unit: length.Unit(unit), Shelf: shelf, House: house}
 }

@@ -17,7 +17,7 @@ func TestTheCatalogueIsSearchedAndNarrowedDown(t *testing.T) {
 	b := start(t)
 	for query, want := range map[string]string{
 		"search=lantern+glass+8":                  "lantern-8",
-		"class=bead&shape=cap&most=7&metal=brass": "brass-cap-6",
+		"class=bead&shape=cap&most=6&metal=brass": "brass-cap-6",
 		"types=toggle":                            "toggle-anchor",
 		"class=bead&colour=red&shape=focal":       "enamel-sail",
 		"ids=elastic-07":                          "elastic-07",
@@ -105,7 +105,7 @@ func TestACatalogueFileIsPreviewedAndTakenInWhole(t *testing.T) {
 	}
 	b.call("GET", "/api/materials?ids=lantern-10", nil, &shop)
 	if shop.Items[0].Material.AcrossMm != 10.2 || shop.Items[0].Revision != 2 {
-		t.Errorf("taken in: %+v", shop.Items[0])
+		t.Errorf("imported: %+v", shop.Items[0])
 	}
 	var p server.Problem
 	if resp := b.call("POST", "/api/catalogue", "id,weight\n", &p); resp.StatusCode != 422 || !strings.Contains(p.Detail, "weight") {
@@ -126,9 +126,9 @@ func TestACatalogueStoppedHalfWayIsNotKept(t *testing.T) {
 		}
 	})
 	if err == nil {
-		t.Fatal("it was taken in all the same")
+		t.Fatal("it was imported all the same")
 	}
-	if _, total, _ := b.store.Materials(t.Context(), store.Wanted{Search: "halted-"}); total != 0 {
+	if _, total, _ := b.store.Materials(t.Context(), store.Filter{Search: "halted-"}); total != 0 {
 		t.Errorf("%d rows of a stopped file were kept", total)
 	}
 }

@@ -26,7 +26,7 @@ type RowNote struct {
 	Line int    `json:"line"`
 	ID   string `json:"id,omitempty"`
 	Name string `json:"name,omitempty"`
-	Says string `json:"says,omitempty" doc:"What changes, or why it is refused."`
+	Says string `json:"says,omitempty" doc:"What changes, or why it is rejected."`
 }
 
 type csvInput struct {
@@ -39,7 +39,7 @@ const maxCSVBody = format.MaxCatalogueBytes + 64<<10
 func (s *server) registerCSV(api huma.API) {
 	call(api, huma.Operation{OperationID: "catalogueCSV", Method: http.MethodGet, Path: "/api/catalogue.csv", Summary: "The catalogue as CSV"},
 		func(ctx context.Context, _ *struct{}) (*huma.StreamResponse, error) {
-			rows, _, err := s.store.Materials(ctx, store.Wanted{Retired: true})
+			rows, _, err := s.store.Materials(ctx, store.Filter{Retired: true})
 			if err != nil {
 				return nil, err
 			}
@@ -53,7 +53,7 @@ func (s *server) registerCSV(api huma.API) {
 				_ = format.WriteCSV(c.BodyWriter(), out)
 			}}, nil
 		})
-	limited(api, maxCSVBody, huma.Operation{OperationID: "previewCatalogue", Method: http.MethodPost, Path: "/api/catalogue/preview", Summary: "What taking a CSV file in would change"},
+	limited(api, maxCSVBody, huma.Operation{OperationID: "previewCatalogue", Method: http.MethodPost, Path: "/api/catalogue/preview", Summary: "What importing a CSV file would change"},
 		func(ctx context.Context, in *csvInput) (*answer[CataloguePreview], error) {
 			rows, refused, err := format.ReadCSV(in.RawBody)
 			if err != nil {
@@ -62,7 +62,7 @@ func (s *server) registerCSV(api huma.API) {
 			preview, err := s.preview(ctx, rows, refused)
 			return &answer[CataloguePreview]{preview}, err
 		})
-	limited(api, maxCSVBody, huma.Operation{OperationID: "takeCatalogue", Method: http.MethodPost, Path: "/api/catalogue", Summary: "Take a CSV file in: all of it or nothing, telling how far it is, a line of JSON at a time"}, s.takeCatalogue)
+	limited(api, maxCSVBody, huma.Operation{OperationID: "takeCatalogue", Method: http.MethodPost, Path: "/api/catalogue", Summary: "Import a CSV file, all of it or nothing; progress is a line of JSON at a time"}, s.takeCatalogue)
 }
 
 func (s *server) preview(ctx context.Context, rows []format.CatalogueRow, refused []format.RowFault) (CataloguePreview, error) {
@@ -70,7 +70,7 @@ func (s *server) preview(ctx context.Context, rows []format.CatalogueRow, refuse
 	for _, r := range refused {
 		p.Refused = append(p.Refused, RowNote{Line: r.Line, Says: r.Says})
 	}
-	known, _, err := s.store.Materials(ctx, store.Wanted{Retired: true})
+	known, _, err := s.store.Materials(ctx, store.Filter{Retired: true})
 	if err != nil {
 		return p, err
 	}
@@ -165,8 +165,8 @@ func (s *server) takeCatalogue(_ context.Context, in *csvInput) (*huma.StreamRes
 		s.shelf.moved()
 		last := Progress{Done: total, Total: total, Ended: "kept"}
 		if err != nil {
-			s.log.Warn("a catalogue was not taken in", "cause", err)
-			last = Progress{Total: total, Ended: "undone", Says: "The catalogue could not be taken in, and nothing of it was kept. Try again."}
+			s.log.Warn("a catalogue was not imported", "cause", err)
+			last = Progress{Total: total, Ended: "undone", Says: "The import failed, and nothing was changed. Try again."}
 		}
 		_ = out.Encode(last)
 	}}, nil

@@ -2,10 +2,12 @@ package server
 
 import (
 	"context"
+	"errors"
 	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"mala/desk"
 	"mala/format"
 	"mala/store"
 )
@@ -14,12 +16,12 @@ import (
 // the defaults filled in.
 type HouseState struct {
 	Revision int64        `json:"revision"`
-	House    format.House `json:"house" doc:"What the shop has chosen otherwise than it comes."`
-	Whole    format.House `json:"whole" doc:"The same with everything filled in."`
+	House    format.House `json:"house" doc:"The shop's own choices."`
+	Whole    format.House `json:"whole" doc:"The same with every default filled in."`
 }
 
 func houseState(s store.Shop) HouseState {
-	return HouseState{s.Revision, s.House, s.House.Over(format.DefaultHouse())}
+	return HouseState{s.Revision, s.House, s.House.Merge(format.DefaultHouse())}
 }
 
 type saveHouseInput struct {
@@ -31,9 +33,9 @@ type saveHouseInput struct {
 
 // PieceByHouse is what another house method does to one piece.
 type PieceByHouse struct {
-	ID     string             `json:"id"`
-	Name   string             `json:"name"`
-	Effect format.HouseEffect `json:"effect"`
+	ID     string           `json:"id"`
+	Name   string           `json:"name"`
+	Effect desk.HouseEffect `json:"effect"`
 }
 
 // HouseEffects are what it does to all.
@@ -48,20 +50,23 @@ func (s *server) registerHouse(api huma.API) {
 			shop, err := s.store.House(ctx)
 			return &answer[HouseState]{houseState(shop)}, err
 		})
-	call(api, huma.Operation{OperationID: "saveHouse", Method: http.MethodPut, Path: "/api/house", Summary: "Keep the house method"},
+	call(api, huma.Operation{OperationID: "saveHouse", Method: http.MethodPut, Path: "/api/house", Summary: "Save the house method"},
 		func(ctx context.Context, in *saveHouseInput) (*answer[HouseState], error) {
 			if err := in.Body.House.Check(); err != nil {
 				return nil, err
 			}
-			shop, err := s.store.SaveHouse(ctx, in.Body.Base, in.Body.House.Beside(format.DefaultHouse()))
+			shop, err := s.store.SaveHouse(ctx, in.Body.Base, in.Body.House.Diff(format.DefaultHouse()))
+			if err != nil {
+				return nil, err
+			}
 			s.shelf.moved()
-			return &answer[HouseState]{houseState(shop)}, err
+			return &answer[HouseState]{houseState(shop)}, s.refigure(ctx, shop.House)
 		})
-	call(api, huma.Operation{OperationID: "tryHouse", Method: http.MethodPost, Path: "/api/house/try", Summary: "What another house method would change, before it is kept"}, s.tryHouse)
+	call(api, huma.Operation{OperationID: "tryHouse", Method: http.MethodPost, Path: "/api/house/try", Summary: "What another house method would change"}, s.tryHouse)
 	call(api, huma.Operation{OperationID: "suggest", Method: http.MethodPost, Path: "/api/suggest", Summary: "Fittings for the ends of a piece, each with its reason"},
-		func(ctx context.Context, in *analyseInput) (*answer[*format.Suggestions], error) {
-			out, err := format.Suggest(&in.Body, s.options(ctx, in.Unit))
-			return &answer[*format.Suggestions]{out}, err
+		func(ctx context.Context, in *analyseInput) (*answer[*desk.Suggestions], error) {
+			out, err := desk.Suggest(&in.Body, s.options(ctx, in.Unit))
+			return &answer[*desk.Suggestions]{out}, err
 		})
 }
 
@@ -85,9 +90,36 @@ func (s *server) tryHouse(ctx context.Context, in *struct {
 		if err != nil {
 			return nil, err
 		}
-		if effect := format.EffectOf(&p.Document, before, after); effect != nil {
+		if effect := desk.EffectOf(ctx, &p.Document, before, after); effect != nil {
 			out.Changed = append(out.Changed, PieceByHouse{p.ID, p.Name, *effect})
 		}
 	}
 	return &answer[HouseEffects]{out}, nil
+}
+
+// refigure works out anew what lists show of every piece.
+func (s *server) refigure(ctx context.Context, house format.House) error {
+	rows, err := s.store.Pieces(ctx, "")
+	if err != nil {
+		return err
+	}
+	for _, row := range rows {
+		p, err := s.store.Piece(ctx, row.ID)
+		if errors.Is(err, store.ErrNotFound) {
+			continue // deleted meanwhile
+		}
+		if err != nil {
+			return err
+		}
+		if err := s.store.Refigure(ctx, p, Figures(ctx, &p.Document, house)); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Figures works out what lists show of a piece.
+func Figures(ctx context.Context, doc *format.Document, house format.House) store.Figures {
+	f := desk.CardOf(ctx, doc, house)
+	return store.Figures{FinishedMM: f.FinishedMm, Beads: f.Beads, Worst: f.Worst}
 }

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"mala/core/length"
+	"mala/desk"
 	"mala/format"
 	"mala/server"
 )
@@ -30,16 +31,16 @@ func TestAHouseMethodIsTriedKeptAndFollowed(t *testing.T) {
 		t.Fatalf("effects: %+v", effects)
 	}
 	for _, e := range effects.Changed {
-		if by := e.Effect.After.CutMm - e.Effect.Before.CutMm; by < 129.9 || by > 130.1 {
-			t.Errorf("%s is cut %v longer, want 130", e.Name, by)
+		if by := e.Effect.After.CutMm - e.Effect.Before.CutMm; by < 119.9 || by > 120.1 {
+			t.Errorf("%s is cut %v longer, want 120", e.Name, by)
 		}
 	}
 	p := b.piece("Harbour Lights")
-	var before, after format.Analysis
+	var before, after desk.Analysis
 	b.call("POST", "/api/analyse", p.Document, &before)
 	b.call("PUT", "/api/house", houseSave{house.Revision, other}, &house)
 	b.call("POST", "/api/analyse", p.Document, &after)
-	if by := after.Strands[0].CutMm - before.Strands[0].CutMm; by < 129.9 || by > 130.1 {
+	if by := after.Strand("r1").CutMm - before.Strand("r1").CutMm; by < 119.9 || by > 120.1 {
 		t.Errorf("kept, it is cut %v longer", by)
 	}
 	if house.House.Hand != "generous" || house.House.Tail != "" {
@@ -70,7 +71,7 @@ func TestAFileCarriesTheHouseMethodItWasMadeBy(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	alone, err := format.Analyse(doc, format.Options{})
+	alone, err := desk.Analyse(t.Context(), doc, desk.Options{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -83,20 +84,20 @@ func TestAFileCarriesTheHouseMethodItWasMadeBy(t *testing.T) {
 	var taken server.PieceState
 	b.call("POST", "/api/pieces", doc, &taken)
 	if taken.Document.House.Slack != "easy" || taken.Document.House.Tail != "" {
-		t.Errorf("taken in with %+v", taken.Document.House)
+		t.Errorf("imported with %+v", taken.Document.House)
 	}
 }
 
 func TestSuggestionsAreEditsOfThePiece(t *testing.T) {
 	b := start(t)
 	p := b.piece("Harbour Lights")
-	p.Document.Sections[0].Rows[0].Left = nil
-	var out format.Suggestions
+	p.Document.Row("r1").Left = nil
+	var out desk.Suggestions
 	b.call("POST", "/api/suggest", p.Document, &out)
 	found := false
 	for _, s := range out.Items {
-		if s.Does == "crimp" && s.End == "left" {
-			found = s.Fix != nil && s.Fix.Ends != nil && len(s.Fix.Ends.Left) == 1 && strings.Contains(s.Reason, "2 passes of 0.36 mm")
+		if s.Role == "crimp" && s.End == "left" {
+			found = s.Fix != nil && len(s.Fix.Operations) == 1 && s.Fix.Operations[0].Do == "add-fitting" && strings.Contains(s.Reason, "2 passes of 0.36 mm")
 		}
 	}
 	if !found || out.ByHouse == nil {
@@ -112,6 +113,6 @@ func TestAnEaseIsReadWithItsSign(t *testing.T) {
 		t.Errorf("read %v", read.Mm)
 	}
 	if resp := b.call("POST", "/api/length", server.TypedLength{Text: "-6", Unit: "mm"}, nil); resp.StatusCode != 422 {
-		t.Errorf("a length less than nothing: %s", resp.Status)
+		t.Errorf("a negative length: %s", resp.Status)
 	}
 }

@@ -9,6 +9,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/desk"
 	"mala/format"
 	"mala/store"
 )
@@ -19,20 +20,22 @@ type CatalogueItem struct {
 	OnHand   int             `json:"onHand"`
 	Retired  bool            `json:"retired"`
 	Revision int64           `json:"revision"`
-	Outline  *format.Outline `json:"outline,omitempty" doc:"Of a bead."`
+	Outline  *desk.Outline   `json:"outline,omitempty" doc:"Of a bead."`
+	Colour   format.Colour   `json:"colour,omitempty" doc:"The family its colour belongs to."`
 }
 
 // Catalogue is part of the catalogue, and how many materials there are in all
 // that fit what was asked for.
 type Catalogue struct {
-	Items []CatalogueItem `json:"items"`
-	Total int             `json:"total"`
+	Items  []CatalogueItem `json:"items"`
+	Total  int             `json:"total"`
+	Metals []string        `json:"metals" doc:"Every metal that the catalogue names."`
 }
 
 func itemOf(m store.Material) CatalogueItem {
-	item := CatalogueItem{Material: m.Document, OnHand: m.OnHand, Retired: m.Retired, Revision: m.Revision}
+	item := CatalogueItem{Colour: format.Colour(m.Colour), Material: m.Document, OnHand: m.OnHand, Retired: m.Retired, Revision: m.Revision}
 	if made, _ := m.Document.Material(""); made != nil && made.Bead != nil {
-		outline := format.OutlineOf(made.Bead)
+		outline := desk.OutlineOf(made.Bead)
 		item.Outline = &outline
 	}
 	return item
@@ -40,21 +43,21 @@ func itemOf(m store.Material) CatalogueItem {
 
 type listMaterialsInput struct {
 	Search  string  `query:"search" maxLength:"200"`
-	IDs     string  `query:"ids" doc:"Ids to give, with commas between." maxLength:"20000"`
+	IDs     string  `query:"ids" doc:"Ids to return, separated by commas." maxLength:"20000"`
 	Class   string  `query:"class"`
-	Types   string  `query:"types" doc:"Types of findings and cords, with commas between."`
+	Types   string  `query:"types" doc:"Types of findings and cords, separated by commas."`
 	Shape   string  `query:"shape"`
 	Metal   string  `query:"metal"`
 	Colour  string  `query:"colour" doc:"A colour family."`
 	Least   float64 `query:"least" doc:"Least width across, in mm."`
 	Most    float64 `query:"most" doc:"Greatest width across, in mm."`
-	Retired bool    `query:"retired" doc:"Those offered no more, too."`
+	Retired bool    `query:"retired" doc:"Archived ones too."`
 	Limit   int     `query:"limit" default:"200" minimum:"1" maximum:"500"`
 	Offset  int     `query:"offset" minimum:"0"`
 }
 
-func (in *listMaterialsInput) wanted() store.Wanted {
-	w := store.Wanted{Search: in.Search, Class: in.Class, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
+func (in *listMaterialsInput) filter() store.Filter {
+	w := store.Filter{Search: in.Search, Class: in.Class, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
 		Least: in.Least, Most: in.Most, Retired: in.Retired, Limit: in.Limit, Offset: in.Offset}
 	if in.IDs != "" {
 		w.IDs = strings.Split(in.IDs, ",")
@@ -77,18 +80,19 @@ type saveMaterialInput struct {
 
 // MaterialFacts is what follows from a material's measures.
 type MaterialFacts struct {
-	Outline *format.Outline `json:"outline,omitempty"`
-	SizedBy string          `json:"sizedBy,omitempty"`
-	AloneMm length.MM       `json:"aloneMm,omitempty" doc:"One bead, rim to rim along the hole."`
-	TenMm   length.MM       `json:"tenMm,omitempty" doc:"Ten of them strung tight."`
-	MassG   float64         `json:"massG,omitempty"`
-	Fits    []CordFit       `json:"fits" doc:"How often each cord of the catalogue passes the hole."`
+	Outline *desk.Outline `json:"outline,omitempty"`
+	SizedBy string        `json:"sizedBy,omitempty"`
+	AloneMm length.MM     `json:"aloneMm,omitempty" doc:"One bead, rim to rim along the hole."`
+	TenMm   length.MM     `json:"tenMm,omitempty" doc:"Ten of them strung tight."`
+	MassG   float64       `json:"massG,omitempty"`
+	Fits    []CordFit     `json:"fits" doc:"How often each cord of the catalogue passes the hole."`
 }
 
 // CordFit is how often a cord passes a hole.
 type CordFit struct {
-	Cord   string `json:"cord"`
-	Passes int    `json:"passes"`
+	Cord   string          `json:"cord"`
+	Type   format.CordType `json:"type"`
+	Passes int             `json:"passes"`
 }
 
 // PieceEffect is what changing a material would do to a piece that uses it.
@@ -107,8 +111,12 @@ const mostOnHand = 10_000_000
 func (s *server) registerMaterials(api huma.API) {
 	call(api, huma.Operation{OperationID: "listMaterials", Method: http.MethodGet, Path: "/api/materials", Summary: "The shop's catalogue"},
 		func(ctx context.Context, in *listMaterialsInput) (*answer[Catalogue], error) {
-			rows, total, err := s.store.Materials(ctx, in.wanted())
-			out := Catalogue{Items: make([]CatalogueItem, len(rows)), Total: total}
+			rows, total, err := s.store.Materials(ctx, in.filter())
+			if err != nil {
+				return nil, err
+			}
+			metals, err := s.store.Metals(ctx)
+			out := Catalogue{Items: make([]CatalogueItem, len(rows)), Total: total, Metals: metals}
 			for i := range rows {
 				out.Items[i] = itemOf(rows[i])
 			}
@@ -122,10 +130,10 @@ func (s *server) registerMaterials(api huma.API) {
 func (s *server) saveMaterial(ctx context.Context, in *saveMaterialInput) (*answer[CatalogueItem], error) {
 	doc := in.Body.Material
 	if doc.ID != in.ID {
-		return nil, format.Faults{{Where: "material.id", Says: "The id is not the one of the address. Give both the same."}}
+		return nil, format.Faults{{Where: "material.id", Says: "The id differs from the one in the address. Make them the same."}}
 	}
 	if in.Body.OnHand < 0 || in.Body.OnHand > mostOnHand {
-		return nil, format.Faults{{Where: "onHand", Says: "A shelf holds 0 to 10,000,000 of one material."}}
+		return nil, format.Faults{{Where: "onHand", Says: "The number in stock is 0 to 10,000,000."}}
 	}
 	if _, faults := doc.Material("material"); faults != nil {
 		return nil, faults
@@ -142,14 +150,12 @@ func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[Mat
 	}
 	facts := MaterialFacts{MassG: m.MassG, Fits: []CordFit{}}
 	if m.Bead != nil {
-		outline := format.OutlineOf(m.Bead)
+		outline := desk.OutlineOf(m.Bead)
 		facts.Outline, facts.SizedBy = &outline, string(m.Bead.SizedBy())
 		facts.AloneMm, facts.TenMm = m.Bead.Length(), m.Bead.Length()+9*m.Bead.Pitch()
 		shelf, _ := s.shelf.at(ctx)
-		for _, c := range shelf {
-			if c.Cord != nil {
-				facts.Fits = append(facts.Fits, CordFit{c.ID, material.PassesThrough(m.Bead.Hole, c.Cord.Diameter)})
-			}
+		for _, c := range shelf.Cords() {
+			facts.Fits = append(facts.Fits, CordFit{c.ID, format.CordType(c.Cord.Type), material.PassesThrough(m.Bead.Hole, c.Cord.Diameter)})
 		}
 	}
 	return &answer[MaterialFacts]{facts}, nil
@@ -171,7 +177,7 @@ func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[
 		if p.FinishedMM != nil {
 			effect.BeforeMm, effect.AfterMm = length.MM(*p.FinishedMM), length.MM(*p.FinishedMM)
 		}
-		if d := format.DriftOf(&p.Document, changed, house); d != nil {
+		if d := desk.DriftOf(ctx, &p.Document, changed, house); d != nil {
 			effect.BeforeMm, effect.AfterMm = d.BeforeMm, d.AfterMm
 		}
 		out = append(out, effect)

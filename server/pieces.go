@@ -9,6 +9,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"mala/core/length"
+	"mala/desk"
 	"mala/format"
 	"mala/store"
 )
@@ -21,7 +22,7 @@ type PieceCard struct {
 	Tags       []string  `json:"tags"`
 	FinishedMm *float64  `json:"finishedMm,omitempty"`
 	Beads      int       `json:"beads"`
-	Worst      string    `json:"worst" enum:",advise,warn,stop,line" doc:"Severity of its worst check; line if its bead line does not read."`
+	Worst      string    `json:"worst" enum:",advise,warn,stop,line" doc:"Severity of its worst check; line if its bead line has errors."`
 	UpdatedAt  time.Time `json:"updatedAt"`
 }
 
@@ -31,10 +32,10 @@ type PieceState struct {
 	Revision  int64           `json:"revision"`
 	UpdatedAt time.Time       `json:"updatedAt"`
 	Document  format.Document `json:"document"`
-	Drift     *format.Drift   `json:"drift,omitempty" doc:"What the catalogue has changed since."`
+	Drift     *desk.Drift     `json:"drift,omitempty" doc:"What the catalogue has changed since."`
 }
 
-func stateOf(p store.Piece, drift *format.Drift) PieceState {
+func stateOf(p store.Piece, drift *desk.Drift) PieceState {
 	return PieceState{ID: p.ID, Revision: p.Revision, UpdatedAt: p.UpdatedAt, Document: p.Document, Drift: drift}
 }
 
@@ -62,29 +63,29 @@ type saveDraftInput struct {
 type pieceAnswer = answer[PieceState]
 
 func (s *server) registerPieces(api huma.API) {
-	call(api, huma.Operation{OperationID: "listPieces", Method: http.MethodGet, Path: "/api/pieces", Summary: "The pieces, the one changed last first"}, s.listPieces)
+	call(api, huma.Operation{OperationID: "listPieces", Method: http.MethodGet, Path: "/api/pieces", Summary: "The pieces, latest change first"}, s.listPieces)
 	call(api, huma.Operation{OperationID: "startPiece", Method: http.MethodPost, Path: "/api/pieces/new", Summary: "Start a piece from three answers"}, s.startPiece)
-	call(api, huma.Operation{OperationID: "importPiece", Method: http.MethodPost, Path: "/api/pieces", Summary: "Keep a piece file as a new piece"},
+	call(api, huma.Operation{OperationID: "importPiece", Method: http.MethodPost, Path: "/api/pieces", Summary: "Import a piece file as a new piece"},
 		func(ctx context.Context, in *struct{ Body format.Document }) (*pieceAnswer, error) {
 			// What a file brings along of the house's own way follows the house here.
 			doc := in.Body
-			doc.House = doc.House.Beside(s.options(ctx, "").House.Over(format.DefaultHouse()))
+			doc.House = doc.House.Diff(s.options(ctx, "").House.Merge(format.DefaultHouse()))
 			return s.create(ctx, doc)
 		})
 	call(api, huma.Operation{OperationID: "getPiece", Method: http.MethodGet, Path: "/api/pieces/{id}", Summary: "One piece with its draft"}, s.getPiece)
-	call(api, huma.Operation{OperationID: "saveDraft", Method: http.MethodPut, Path: "/api/pieces/{id}", Summary: "Keep a draft"},
+	call(api, huma.Operation{OperationID: "saveDraft", Method: http.MethodPut, Path: "/api/pieces/{id}", Summary: "Save a draft"},
 		func(ctx context.Context, in *saveDraftInput) (*pieceAnswer, error) {
 			if err := in.Body.Document.Check(); err != nil {
 				return nil, err
 			}
-			p, err := s.store.SaveDraft(ctx, in.ID, in.Body.Base, in.Body.Document)
+			p, err := s.store.SaveDraft(ctx, in.ID, in.Body.Base, in.Body.Document, s.figures(ctx, &in.Body.Document))
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
-	call(api, huma.Operation{OperationID: "deletePiece", Method: http.MethodDelete, Path: "/api/pieces/{id}", Summary: "Put a piece away"},
+	call(api, huma.Operation{OperationID: "deletePiece", Method: http.MethodDelete, Path: "/api/pieces/{id}", Summary: "Delete a piece"},
 		func(ctx context.Context, in *PieceID) (*struct{}, error) {
 			return nil, s.store.DeletePiece(ctx, in.ID)
 		})
-	call(api, huma.Operation{OperationID: "undeletePiece", Method: http.MethodPost, Path: "/api/pieces/{id}/undelete", Summary: "Fetch a deleted piece back"},
+	call(api, huma.Operation{OperationID: "undeletePiece", Method: http.MethodPost, Path: "/api/pieces/{id}/undelete", Summary: "Restore a deleted piece"},
 		func(ctx context.Context, in *PieceID) (*pieceAnswer, error) {
 			p, err := s.store.RestorePiece(ctx, in.ID)
 			return &pieceAnswer{stateOf(p, nil)}, err
@@ -102,13 +103,13 @@ func (s *server) registerPieces(api huma.API) {
 		func(ctx context.Context, in *struct {
 			PieceID
 			UnitParam
-		}) (*answer[*format.Analysis], error) {
+		}) (*answer[*desk.Analysis], error) {
 			p, err := s.store.Piece(ctx, in.ID)
 			if err != nil {
 				return nil, err
 			}
 			a, err := s.analyse(ctx, &p.Document, in.Unit)
-			return &answer[*format.Analysis]{a}, err
+			return &answer[*desk.Analysis]{a}, err
 		})
 }
 
@@ -124,16 +125,12 @@ func (s *server) listPieces(ctx context.Context, in *struct {
 }
 
 func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*pieceAnswer, error) {
-	rows, _, err := s.store.Materials(ctx, store.Wanted{})
+	shelf, err := s.shelf.whole(ctx)
 	if err != nil {
 		return nil, err
 	}
-	materials := make([]format.Material, len(rows))
-	for i, m := range rows {
-		materials[i] = m.Document
-	}
 	b := in.Body
-	doc, err := format.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, materials)
+	doc, err := desk.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, shelf, s.options(ctx, "").House)
 	if err != nil {
 		return nil, err
 	}
@@ -149,7 +146,7 @@ func (s *server) create(ctx context.Context, doc format.Document) (*pieceAnswer,
 	if err := doc.Check(); err != nil {
 		return nil, err
 	}
-	p, err := s.store.CreatePiece(ctx, doc)
+	p, err := s.store.CreatePiece(ctx, doc, s.figures(ctx, &doc))
 	return &pieceAnswer{stateOf(p, nil)}, err
 }
 
@@ -158,11 +155,15 @@ func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error
 	if err != nil {
 		return nil, err
 	}
-	rows, _, err := s.store.Materials(ctx, store.Wanted{IDs: p.Document.Used()})
+	rows, _, err := s.store.Materials(ctx, store.Filter{IDs: p.Document.Used()})
 	if err != nil {
 		return nil, err
 	}
-	return &pieceAnswer{stateOf(p, format.DriftOf(&p.Document, catalogue(rows), s.options(ctx, "").House))}, nil
+	return &pieceAnswer{stateOf(p, desk.DriftOf(ctx, &p.Document, catalogue(rows), s.options(ctx, "").House))}, nil
+}
+
+func (s *server) figures(ctx context.Context, doc *format.Document) store.Figures {
+	return Figures(ctx, doc, s.options(ctx, "").House)
 }
 
 // copyName names a copy, keeping within the length of a name.

@@ -21,8 +21,9 @@ type Problem struct {
 	Status  int            `json:"status"`
 	Detail  string         `json:"detail" doc:"One sentence for the person at the bench."`
 	Faults  []ProblemFault `json:"faults,omitempty"`
-	Current *PieceState    `json:"current,omitempty" doc:"Of a stale save: the piece as it stands."`
-	KeptAs  int            `json:"keptAs,omitempty" doc:"Of a stale save: the version that what was sent is kept as."`
+	Current *PieceState    `json:"current,omitempty" doc:"Of a stale save: the current piece."`
+	Request string         `json:"request,omitempty" doc:"Of an unexpected error: the id it has in the server's log."`
+	KeptAs  int            `json:"keptAs,omitempty" doc:"Of a stale save: the version the rejected state was saved as."`
 }
 
 // ProblemFault is one thing wrong at its place.
@@ -31,6 +32,19 @@ type ProblemFault struct {
 	Column   int    `json:"column,omitempty"`
 	Says     string `json:"says"`
 	Expected string `json:"expected,omitempty"`
+
+	Place *format.Place `json:"place,omitempty" doc:"The part of the piece, if it is one."`
+}
+
+func problemFaults(faults format.Faults) []ProblemFault {
+	out := make([]ProblemFault, len(faults))
+	for i, f := range faults {
+		out[i] = ProblemFault{Where: f.Where, Column: f.Column, Says: f.Says, Expected: f.Expected}
+		if f.Place != (format.Place{}) {
+			out[i].Place = &faults[i].Place
+		}
+	}
+	return out
 }
 
 func (p *Problem) Error() string  { return p.Detail }
@@ -40,7 +54,7 @@ func (p *Problem) GetStatus() int { return p.Status }
 func (p *Problem) ContentType(string) string { return "application/problem+json" }
 
 // errAway says that the database does not answer.
-var errAway = errors.New("the database is away")
+var errAway = errors.New("the database does not answer")
 
 // newProblem makes the framework's own errors Mala's. An internal error never
 // shows its cause.
@@ -50,7 +64,7 @@ func newProblem(status int, message string, errs ...error) huma.StatusError {
 		return p
 	}
 	if status == http.StatusRequestEntityTooLarge {
-		p.Detail = "That is too much at once: a piece file holds at most 4 MB."
+		p.Detail = "The request is too large. A piece file has at most 4 MB."
 	}
 	for _, err := range errs {
 		var detail *huma.ErrorDetail
@@ -93,11 +107,7 @@ func asProblem(err error) error {
 	case errors.As(err, &problem):
 		return problem
 	case errors.As(err, &faults):
-		p := &Problem{Title: "Something in it cannot be", Status: http.StatusUnprocessableEntity, Detail: faults[0].Says}
-		for _, f := range faults {
-			p.Faults = append(p.Faults, ProblemFault(f))
-		}
-		return p
+		return &Problem{Title: "Invalid input", Status: http.StatusUnprocessableEntity, Detail: faults[0].Says, Faults: problemFaults(faults)}
 	case errors.As(err, &stale):
 		current := stateOf(stale.Current, nil)
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: stale.Error(), Current: &current, KeptAs: stale.KeptAs}
@@ -106,9 +116,9 @@ func asProblem(err error) error {
 	case errors.As(err, &staleHouse):
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleHouse.Error()}
 	case errors.Is(err, store.ErrNotFound):
-		return &Problem{Title: "Not there", Status: http.StatusNotFound, Detail: "There is nothing under this address; it may have been deleted."}
+		return &Problem{Title: "Not found", Status: http.StatusNotFound, Detail: "Not found. It may have been deleted."}
 	case errors.Is(err, errAway), isAway(err):
-		return &Problem{Title: "The database is away", Status: http.StatusServiceUnavailable, Detail: "The database does not answer just now. Nothing is lost; try again in a moment."}
+		return &Problem{Title: "Database unavailable", Status: http.StatusServiceUnavailable, Detail: "The database does not answer. Saved work is safe; try again in a moment."}
 	}
 	return &Problem{Title: "Something went wrong", Status: http.StatusInternalServerError, Detail: "Something went wrong on the server. What you typed is still here; try again."}
 }
@@ -129,5 +139,5 @@ func isAway(err error) bool {
 func noSuchCall(w http.ResponseWriter, r *http.Request) {
 	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(http.StatusNotFound)
-	_, _ = w.Write([]byte(`{"title":"No such call","status":404,"detail":"There is no call at this address. /api/openapi.json lists them."}` + "\n"))
+	_, _ = w.Write([]byte(`{"title":"No such call","status":404,"detail":"Unknown address. /api/openapi.json lists all calls."}` + "\n"))
 }

@@ -27,7 +27,7 @@ func secureHeaders(hosts []string) func(http.Handler) http.Handler {
 	return func(next http.Handler) http.Handler {
 		return headers.Handler(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 			if !slices.Contains(allowed, hostName(r.Host)) {
-				http.Error(w, "Mala does not answer for this host name.", http.StatusMisdirectedRequest)
+				http.Error(w, "This host name is not allowed.", http.StatusMisdirectedRequest)
 				return
 			}
 			next.ServeHTTP(w, r)
@@ -40,7 +40,7 @@ func sameOrigin(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if origin := r.Header.Get("Origin"); origin != "" {
 			if u, err := url.Parse(origin); err != nil || u.Host != r.Host {
-				http.Error(w, "Mala does not answer pages of another origin.", http.StatusForbidden)
+				http.Error(w, "Requests from another origin are not allowed.", http.StatusForbidden)
 				return
 			}
 		}

@@ -1,11 +1,12 @@
 // Package server is the door to Mala: the page, and the typed calls it makes.
 // It decodes, limits and answers; every rule of the job is asked of the core
-// through the open format.
+// through the desk.
 package server
 
 import (
 	"context"
 	"errors"
+	"fmt"
 	"io/fs"
 	"log/slog"
 	"net/http"
@@ -26,6 +27,8 @@ type Config struct {
 	Page  fs.FS    // the built page; nil serves one that says it is missing
 	Hosts []string // host names that requests may be for, beside loopback
 	Log   *slog.Logger
+	// Trouble is why the database does not answer, if that is known.
+	Trouble func() error
 }
 
 // server is the state behind the handlers.
@@ -38,7 +41,7 @@ type server struct {
 // New makes the handler for everything Mala serves.
 func New(cfg Config) http.Handler {
 	r := chi.NewRouter()
-	r.Use(middleware.Recoverer, secureHeaders(cfg.Hosts), sameOrigin)
+	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), sameOrigin, knowing(cfg.Trouble))
 	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, log: cfg.Log}
 	s.register(newAPI(r))
 	r.Handle("/api/*", http.HandlerFunc(noSuchCall))
@@ -91,7 +94,7 @@ func limited[I, O any](api huma.API, limit int64, op huma.Operation, handler fun
 	huma.Register(api, op, func(ctx context.Context, in *I) (*O, error) {
 		out, err := handler(ctx, in)
 		if err != nil {
-			return nil, asProblem(err)
+			return nil, logged(ctx, op.OperationID, err)
 		}
 		return out, nil
 	})
@@ -99,6 +102,23 @@ func limited[I, O any](api huma.API, limit int64, op huma.Operation, handler fun
 
 // answer is a response with a JSON body.
 type answer[T any] struct{ Body T }
+
+// logged gives an error its answer. The cause of an unexpected one goes to the log
+// under the id of the request, which the answer carries.
+func logged(ctx context.Context, operation string, err error) error {
+	answer := asProblem(err)
+	var p *Problem
+	if errors.As(answer, &p) && p.Status == http.StatusServiceUnavailable {
+		if why := troubleIn(ctx); why != nil {
+			p.Detail = fmt.Sprintf("The database could not be started again; Mala keeps trying. Saved work is safe. The cause: %v.", why)
+		}
+	}
+	if errors.As(answer, &p) && p.Status >= http.StatusInternalServerError && ctx.Err() == nil {
+		p.Request = middleware.GetReqID(ctx)
+		slog.ErrorContext(ctx, "request failed", "operation", operation, "request", p.Request, "status", p.Status, "cause", err)
+	}
+	return answer
+}
 
 // Health says whether the database answers.
 type Health struct {

@@ -14,6 +14,7 @@ import (
 	"testing/fstest"
 
 	"mala/demo"
+	"mala/desk"
 	"mala/format"
 	"mala/localpg/pgtest"
 	"mala/server"
@@ -111,7 +112,7 @@ func (b *bench) piece(name string) server.PieceState {
 }
 
 func withLine(doc format.Document, line string) format.Document {
-	row := doc.Sections[0].Rows[0]
+	row := *doc.Row("r1")
 	row.Line = line
 	doc.Sections = []format.Section{{Rows: []format.Row{row}}}
 	return doc
@@ -129,20 +130,13 @@ func TestThePageAndTheFileGetTheSameAnalysis(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		var served format.Analysis
+		var served desk.Analysis
 		b.call("POST", "/api/analyse", doc, &served)
-		local, err := format.Analyse(doc, format.Options{})
+		local, err := desk.Analyse(t.Context(), doc, desk.Options{})
 		if err != nil {
 			t.Fatal(err)
 		}
 		served.Drawing = nil
-		for i := range served.Checks {
-			// Fixes may fetch from the shop's shelf, which a file does not have.
-			served.Checks[i].Fix = nil
-		}
-		for i := range local.Checks {
-			local.Checks[i].Fix = nil
-		}
 		one, _ := json.Marshal(served)
 		two, _ := json.Marshal(local)
 		if string(one) != string(two) {
@@ -155,18 +149,23 @@ func TestSentencesSpeakInTheAskedUnit(t *testing.T) {
 	b := start(t)
 	doc := b.piece("Harbour Lights").Document
 	doc.Target.FinishedMm = 508
-	var a format.Analysis
+	var a desk.Analysis
 	b.call("POST", "/api/analyse?unit=in", doc, &a)
-	if len(a.Checks) == 0 || !strings.Contains(a.Checks[0].Says, "the target of 20 in") || a.Checks[0].Fix == nil {
+	if len(a.Checks) == 0 || !strings.Contains(a.Checks[0].Says, "the target of 20 in") || !a.Checks[0].Fixable || a.Checks[0].Fix != nil {
 		t.Errorf("checks: %+v", a.Checks)
+	}
+	var fixes server.Fixes
+	b.call("POST", "/api/fixes?unit=in", doc, &fixes)
+	if len(fixes.Fixes) != len(a.Checks) || fixes.Fixes[0] == nil || !fixes.Whole {
+		t.Errorf("fixes: %+v of %d checks", fixes, len(a.Checks))
 	}
 }
 
 func TestAnEditComesBackWithItsAnalysis(t *testing.T) {
 	b := start(t)
 	var out server.EditedPiece
-	b.call("POST", "/api/edit", map[string]any{"document": withLine(b.piece("Quay Lanterns").Document, "9P"), "edit": format.Edit{Do: "insert", From: 4, To: 4, Text: "2L"}}, &out)
-	if out.Edited.Line != "4P 2L 5P" || out.Edited.From != 6 || out.Analysis == nil || out.Analysis.Strands[0].Beads != 11 {
+	b.call("POST", "/api/edit", map[string]any{"document": withLine(b.piece("Quay Lanterns").Document, "9P"), "operations": []desk.Operation{{Do: "insert", From: 4, To: 4, Text: "2L"}}}, &out)
+	if out.Edited.Document.Row("r1").Line != "4P 2L 5P" || out.Edited.From != 6 || out.Analysis == nil || out.Analysis.Strand("r1").Beads != 11 {
 		t.Errorf("edited %+v", out.Edited)
 	}
 }
@@ -183,15 +182,15 @@ func TestBadRequestsAreAnsweredWithPlaces(t *testing.T) {
 		{"an unknown field", "POST", "/api/analyse", strings.Replace(text, `"kind"`, `"sort"`, 1), 422, "sort", "no such field"},
 		{"a repeated field", "POST", "/api/analyse", strings.Replace(text, `"kind":`, `"name":"x","kind":`, 1), 422, "name", "twice"},
 		{"no JSON", "POST", "/api/analyse", "pearls", 422, "", "JSON"},
-		{"a line that does not read", "POST", "/api/analyse", strings.Replace(text, `19P`, `19p`, 1), 422, "sections[0].rows[0].line", "capital"},
+		{"a line with an error", "POST", "/api/analyse", strings.Replace(text, `19P`, `19p`, 1), 422, "sections[0].rows[0].line", "capital"},
 		{"a negative bead", "POST", "/api/pieces", strings.Replace(text, `"acrossMm":4`, `"acrossMm":-4`, 1), 422, "", "acrossMm is -4 mm"},
-		{"a newer file", "POST", "/api/pieces", strings.Replace(text, "mala-piece/1", "mala-piece/9", 1), 422, "format", "newer Mala"},
+		{"a newer file", "POST", "/api/pieces", strings.Replace(text, "mala-piece/2", "mala-piece/9", 1), 422, "format", "newer Mala"},
 		{"too much at once", "POST", "/api/pieces", strings.Repeat(" ", 10<<20), 413, "", "4 MB"},
 		{"a length that is none", "POST", "/api/length", `{"text":"a hand","unit":"mm"}`, 422, "text", "number"},
-		{"an edit there is not", "POST", "/api/edit", `{"document":` + text + `,"edit":{"do":"juggle","from":0,"to":1}}`, 422, "edit", "juggle"},
-		{"a piece there is not", "GET", "/api/pieces/6f1c1d0a-8a3b-4a31-9d55-1f0a6a2a1b3c", "", 404, "", "nothing under this address"},
-		{"an id that is none", "GET", "/api/pieces/'; DROP TABLE pieces", "", 404, "", "nothing under"},
-		{"a call there is not", "GET", "/api/beads", "", 404, "", "no call"},
+		{"an edit there is not", "POST", "/api/edit", `{"document":` + text + `,"operations":[{"do":"juggle","from":0,"to":1}]}`, 422, "operation", "juggle"},
+		{"a piece there is not", "GET", "/api/pieces/6f1c1d0a-8a3b-4a31-9d55-1f0a6a2a1b3c", "", 404, "", "Not found."},
+		{"an id that is none", "GET", "/api/pieces/'; DROP TABLE pieces", "", 404, "", "Not found."},
+		{"a call there is not", "GET", "/api/beads", "", 404, "", "Unknown address"},
 		{"a version without a name", "POST", "/api/pieces/" + b.piece("Ferry Bell").ID + "/versions", `{"reason":"named","label":" "}`, 422, "label", "name"},
 	} {
 		var p server.Problem
@@ -214,12 +213,12 @@ func TestAStaleDraftIsRefusedWithBothAtHand(t *testing.T) {
 	}
 	var refused server.Problem
 	resp := b.call("PUT", "/api/pieces/"+p.ID, draft{p.Revision, withLine(p.Document, "8P")}, &refused)
-	if resp.StatusCode != http.StatusConflict || refused.Current == nil || refused.Current.Document.Sections[0].Rows[0].Line != "9P" {
+	if resp.StatusCode != http.StatusConflict || refused.Current == nil || refused.Current.Document.Row("r1").Line != "9P" {
 		t.Fatalf("%s %+v", resp.Status, refused)
 	}
 	var kept server.VersionState
 	b.call("GET", "/api/pieces/"+p.ID+"/versions/1", nil, &kept)
-	if refused.KeptAs != 1 || kept.Document.Sections[0].Rows[0].Line != "8P" || kept.Analysis == nil {
+	if refused.KeptAs != 1 || kept.Document.Row("r1").Line != "8P" || kept.Analysis == nil {
 		t.Errorf("kept as %d: %+v", refused.KeptAs, kept.VersionNote)
 	}
 }
@@ -230,8 +229,8 @@ func TestALineHalfTypedIsKeptAsADraft(t *testing.T) {
 	if resp := b.call("PUT", "/api/pieces/"+p.ID, draft{p.Revision, withLine(p.Document, "<9P")}, nil); resp.StatusCode != 200 {
 		t.Fatal(resp.Status)
 	}
-	if back := b.piece("Harbour Lights"); back.Document.Sections[0].Rows[0].Line != "<9P" {
-		t.Errorf("came back as %q", back.Document.Sections[0].Rows[0].Line)
+	if back := b.piece("Harbour Lights"); back.Document.Row("r1").Line != "<9P" {
+		t.Errorf("came back as %q", back.Document.Row("r1").Line)
 	}
 }
 
@@ -276,13 +275,13 @@ func TestAnExportedVersionAnalysesTheSame(t *testing.T) {
 	if err != nil || note.Number != 1 || !strings.Contains(resp.Header.Get("Content-Disposition"), "Slack Tide") {
 		t.Fatalf("%v, version %d, %s", err, note.Number, resp.Header.Get("Content-Disposition"))
 	}
-	one, _ := format.Analyse(doc, format.Options{})
-	two, _ := format.Analyse(&p.Document, format.Options{})
+	one, _ := desk.Analyse(t.Context(), doc, desk.Options{})
+	two, _ := desk.Analyse(t.Context(), &p.Document, desk.Options{})
 	if one.FinishedMm != two.FinishedMm || len(one.Tally) != len(two.Tally) {
 		t.Errorf("exported %v, kept %v", one.FinishedMm, two.FinishedMm)
 	}
 	if again := b.call("POST", "/api/pieces", string(data), nil); again.StatusCode != 200 {
-		t.Errorf("the exported file was not taken in again: %s", again.Status)
+		t.Errorf("the exported file was not imported again: %s", again.Status)
 	}
 }
 

@@ -7,6 +7,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/desk"
 	"mala/format"
 	"mala/store"
 )
@@ -18,7 +19,7 @@ type shelf struct {
 	store *store.Store
 	mu    sync.Mutex
 	read  time.Time
-	items []*material.Material
+	items *desk.Shelf
 	house format.House
 }
 
@@ -33,7 +34,7 @@ const (
 )
 
 // at gives what lies on the shelf, and the shop's house method.
-func (s *shelf) at(ctx context.Context) ([]*material.Material, format.House) {
+func (s *shelf) at(ctx context.Context) (*desk.Shelf, format.House) {
 	s.mu.Lock()
 	defer s.mu.Unlock()
 	if time.Since(s.read) < shelfFresh || s.store == nil {
@@ -47,28 +48,28 @@ func (s *shelf) at(ctx context.Context) ([]*material.Material, format.House) {
 	if shop, err := s.store.House(ctx); err == nil {
 		s.house = shop.House
 	}
-	s.items = nil
+	var fit []format.Material
 	for i := range rows {
-		m, faults := rows[i].Document.Material("")
-		if faults == nil && (m.Bead == nil || m.Bead.Hole <= fineHole && m.Bead.Facing == material.FacingNone) {
-			s.items = append(s.items, m)
+		if m := rows[i].Document; m.Class != string(material.ClassBead) || m.HoleMm <= fineHole && m.Facing == "" {
+			fit = append(fit, m)
 		}
 	}
+	s.items = desk.NewShelf(fit)
 	return s.items, s.house
 }
 
 // small reads the cords, the findings, and some of the small beads.
 func (s *shelf) small(ctx context.Context) ([]store.Material, error) {
-	rows, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassCord)})
+	rows, _, err := s.store.Materials(ctx, store.Filter{Class: string(material.ClassCord)})
 	if err != nil {
 		return nil, err
 	}
-	findings, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassFinding), Limit: shelfFindings})
+	findings, _, err := s.store.Materials(ctx, store.Filter{Class: string(material.ClassFinding), Limit: shelfFindings})
 	if err != nil {
 		return nil, err
 	}
 	rows = append(rows, findings...)
-	beads, _, err := s.store.Materials(ctx, store.Wanted{Class: string(material.ClassBead), Most: smallBead, Limit: shelfBeads})
+	beads, _, err := s.store.Materials(ctx, store.Filter{Class: string(material.ClassBead), Most: smallBead, Limit: shelfBeads})
 	return append(rows, beads...), err
 }
 
@@ -86,4 +87,17 @@ func catalogue(rows []store.Material) map[string]format.Material {
 		out[m.ID] = m.Document
 	}
 	return out
+}
+
+// whole is all that the catalogue offers, for what may fetch any of it.
+func (s *shelf) whole(ctx context.Context) (*desk.Shelf, error) {
+	rows, _, err := s.store.Materials(ctx, store.Filter{})
+	if err != nil {
+		return nil, err
+	}
+	all := make([]format.Material, len(rows))
+	for i := range rows {
+		all[i] = rows[i].Document
+	}
+	return desk.NewShelf(all), nil
 }

@@ -11,6 +11,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"mala/desk"
 	"mala/format"
 	"mala/store"
 )
@@ -26,8 +27,8 @@ type VersionNote struct {
 // VersionState is one version with its document and analysis.
 type VersionState struct {
 	VersionNote
-	Document format.Document  `json:"document"`
-	Analysis *format.Analysis `json:"analysis,omitempty" doc:"Absent if its bead line does not read."`
+	Document format.Document `json:"document"`
+	Analysis *desk.Analysis  `json:"analysis,omitempty" doc:"Absent if its bead line has errors."`
 }
 
 func noteOf(v store.Version) VersionNote {
@@ -70,7 +71,7 @@ func (s *server) registerVersions(api huma.API) {
 			}
 			return &answer[[]VersionNote]{notes}, err
 		})
-	call(api, huma.Operation{OperationID: "makeVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions", Summary: "Keep the draft as a version"}, s.makeVersion)
+	call(api, huma.Operation{OperationID: "makeVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions", Summary: "Save the draft as a version"}, s.makeVersion)
 	call(api, huma.Operation{OperationID: "getVersion", Method: http.MethodGet, Path: "/api/pieces/{id}/versions/{number}", Summary: "One version with its analysis"},
 		func(ctx context.Context, in *struct {
 			VersionID
@@ -83,15 +84,15 @@ func (s *server) registerVersions(api huma.API) {
 			out := VersionState{VersionNote: noteOf(v), Document: v.Document}
 			opt := s.options(ctx, in.Unit)
 			opt.Drawing, opt.House = true, v.House
-			out.Analysis, _ = format.Analyse(&v.Document, opt)
+			out.Analysis, _ = desk.Analyse(ctx, &v.Document, opt)
 			return &answer[VersionState]{out}, nil
 		})
-	call(api, huma.Operation{OperationID: "restoreVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions/{number}/restore", Summary: "Make a version the draft again"},
+	call(api, huma.Operation{OperationID: "restoreVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions/{number}/restore", Summary: "Restore a version"},
 		func(ctx context.Context, in *VersionID) (*pieceAnswer, error) {
-			p, err := s.store.RestoreVersion(ctx, in.ID, in.Number)
+			p, err := s.store.RestoreVersion(ctx, in.ID, in.Number, func(doc format.Document) store.Figures { return s.figures(ctx, &doc) })
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
-	call(api, huma.Operation{OperationID: "nameVersion", Method: http.MethodPut, Path: "/api/pieces/{id}/versions/{number}/label", Summary: "Put a name on a version"},
+	call(api, huma.Operation{OperationID: "nameVersion", Method: http.MethodPut, Path: "/api/pieces/{id}/versions/{number}/label", Summary: "Name a version"},
 		func(ctx context.Context, in *nameVersionInput) (*answer[VersionNote], error) {
 			if len(in.Body.Label) > mostLabel {
 				return nil, errLabel
@@ -129,7 +130,7 @@ func (s *server) versionFile(ctx context.Context, in *VersionID) (*file, error) 
 	}
 	// The file stands by itself: it carries the house method it was made by.
 	doc := v.Document.Tidied()
-	doc.House = doc.House.Over(v.House).Over(format.DefaultHouse())
+	doc.House = doc.House.Merge(v.House).Merge(format.DefaultHouse())
 	data, err := json.MarshalIndent(doc, "", "  ")
 	if err != nil {
 		return nil, err

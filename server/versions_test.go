@@ -49,7 +49,7 @@ func TestVersionsAreListedNamedAndMadeTheDraftAgain(t *testing.T) {
 	}
 	var restored server.PieceState
 	b.call("POST", at+"/versions/1/restore", nil, &restored)
-	if line := restored.Document.Sections[0].Rows[0].Line; line != "11(2T S F)" {
+	if line := restored.Document.Row("r1").Line; line != "11(2T S F)" {
 		t.Errorf("restored %q", line)
 	}
 	var notes []server.VersionNote

@@ -2,7 +2,6 @@ package store
 
 import (
 	"context"
-	"fmt"
 	"time"
 
 	"gorm.io/gorm"
@@ -25,7 +24,7 @@ const theShop = 1
 type StaleHouse struct{ Current Shop }
 
 func (e *StaleHouse) Error() string {
-	return "The house method was changed elsewhere since it was opened here. Look at it as it is now, and change it again."
+	return "The house method was changed elsewhere since it was opened here. Reload it and change it again."
 }
 
 // House gives the shop's house method.
@@ -34,8 +33,8 @@ func (s *Store) House(ctx context.Context) (Shop, error) {
 	return shop, s.db.WithContext(ctx).First(&shop, theShop).Error
 }
 
-// SaveHouse keeps the house method, and what follows from it in the list of
-// pieces. If it has moved on since base the error is a *StaleHouse.
+// SaveHouse saves the house method. If it has moved on since base the error is a
+// *StaleHouse.
 func (s *Store) SaveHouse(ctx context.Context, base int64, house format.House) (Shop, error) {
 	var shop Shop
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
@@ -46,29 +45,16 @@ func (s *Store) SaveHouse(ctx context.Context, base int64, house format.House) (
 			return &StaleHouse{Current: shop}
 		}
 		shop.House, shop.Revision, shop.UpdatedAt = house, base+1, s.now()
-		if err := tx.Save(&shop).Error; err != nil {
-			return err
-		}
-		return refigure(tx, house)
+		return tx.Save(&shop).Error
 	})
 	return shop, err
 }
 
-// refigure works out anew what lists show of every piece.
-func refigure(tx *gorm.DB, house format.House) error {
-	var pieces []Piece
-	if err := tx.Find(&pieces).Error; err != nil {
-		return err
-	}
-	for i := range pieces {
-		p := &pieces[i]
-		p.take(p.Document, house)
-		err := tx.Model(p).Select("finished_mm", "worst").UpdateColumns(map[string]any{"finished_mm": p.FinishedMM, "worst": p.Worst}).Error
-		if err != nil {
-			return fmt.Errorf("%s: %w", p.Name, err)
-		}
-	}
-	return nil
+// Refigure saves what lists show of a piece, as worked out anew, if the piece is
+// still at the revision it was worked out from.
+func (s *Store) Refigure(ctx context.Context, p Piece, f Figures) error {
+	return s.db.WithContext(ctx).Model(&Piece{}).Where("id = ? AND revision = ?", p.ID, p.Revision).
+		UpdateColumns(map[string]any{"finished_mm": f.FinishedMM, "beads": f.Beads, "worst": f.Worst}).Error
 }
 
 // houseIn reads the house method within a transaction.

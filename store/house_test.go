@@ -24,9 +24,9 @@ func TestTheHouseMethodIsKeptAndAStaleOneRefused(t *testing.T) {
 	}
 }
 
-func TestAChangedHouseMovesTheListButNoOldVersion(t *testing.T) {
+func TestAChangedHouseMakesAnotherVersionOfTheSameDocument(t *testing.T) {
 	s := open(t)
-	p, err := s.CreatePiece(t.Context(), document(t))
+	p, err := s.CreatePiece(t.Context(), document(t), figures)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -37,14 +37,6 @@ func TestAChangedHouseMovesTheListButNoOldVersion(t *testing.T) {
 	if _, err := s.SaveHouse(t.Context(), 1, format.House{Slack: "easy"}); err != nil {
 		t.Fatal(err)
 	}
-	after, err := s.Piece(t.Context(), p.ID)
-	if err != nil {
-		t.Fatal(err)
-	}
-	if by := *after.FinishedMM - *p.FinishedMM; by < 1.999 || by > 2.001 || after.Revision != p.Revision {
-		t.Errorf("the list moved by %v at revision %d", by, after.Revision)
-	}
-	// The same document is another version now: it comes out otherwise.
 	next, err := s.MakeVersion(t.Context(), p.ID, store.Printed, "")
 	if err != nil || next.Number != old.Number+1 || next.House.Slack != "easy" {
 		t.Errorf("after the change: %+v, %v", next, err)
@@ -52,6 +44,31 @@ func TestAChangedHouseMovesTheListButNoOldVersion(t *testing.T) {
 	kept, err := s.Version(t.Context(), p.ID, old.Number)
 	if err != nil || kept.House.Slack != "" {
 		t.Errorf("the old version follows %+v, %v", kept.House, err)
+	}
+}
+
+func TestFiguresAreSavedForTheRevisionTheyAreOf(t *testing.T) {
+	s := open(t)
+	p, err := s.CreatePiece(t.Context(), document(t), figures)
+	if err != nil {
+		t.Fatal(err)
+	}
+	other := 7.0
+	if err := s.Refigure(t.Context(), p, store.Figures{FinishedMM: &other, Worst: "stop"}); err != nil {
+		t.Fatal(err)
+	}
+	old := p
+	if p, _ = s.Piece(t.Context(), p.ID); *p.FinishedMM != 7 || p.Worst != "stop" || p.Revision != old.Revision {
+		t.Errorf("refigured %+v", p)
+	}
+	if _, err := s.SaveDraft(t.Context(), p.ID, p.Revision, with(document(t), "9P"), figures); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Refigure(t.Context(), old, store.Figures{Worst: "warn"}); err != nil {
+		t.Fatal(err)
+	}
+	if p, _ = s.Piece(t.Context(), p.ID); p.Worst != figures.Worst {
+		t.Errorf("figures of an old revision were saved: %+v", p)
 	}
 }
 
@@ -64,21 +81,7 @@ func TestATableThatWasEmptiedStaysEmpty(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if whole := shop.House.Over(format.DefaultHouse()); len(whole.Sizes) != 0 || len(whole.Ease) == 0 {
+	if whole := shop.House.Merge(format.DefaultHouse()); len(whole.Sizes) != 0 || len(whole.Ease) == 0 {
 		t.Errorf("the shop has %d sizes and %d words of ease", len(whole.Sizes), len(whole.Ease))
-	}
-}
-
-func TestAWaivedCheckIsNoFlagInTheList(t *testing.T) {
-	s := open(t)
-	doc := with(document(t), "30P")
-	p, err := s.CreatePiece(t.Context(), doc)
-	if err != nil || p.Worst == "" {
-		t.Fatalf("a strand far too short is worst %q, %v", p.Worst, err)
-	}
-	doc.Waived = []format.Waiver{{Code: "length-off", Note: "a sample"}, {Code: "ease-off", Note: "a sample"}}
-	p, err = s.SaveDraft(t.Context(), p.ID, p.Revision, doc)
-	if err != nil || p.Worst != "" {
-		t.Errorf("waived, it is worst %q, %v", p.Worst, err)
 	}
 }

@@ -33,8 +33,8 @@ func (e *StaleMaterial) Error() string {
 	return fmt.Sprintf("%s was changed since it was opened here.", e.Current.Name)
 }
 
-// Wanted narrows a list of materials down; what is left empty does not.
-type Wanted struct {
+// Filter narrows a list of materials down; what is left empty does not.
+type Filter struct {
 	IDs     []string
 	Search  string // words, each in the name, shape, type, finish, metal or size
 	Class   string
@@ -55,7 +55,7 @@ const aboutMaterial = `concat_ws(' ', name, id, document->>'shape', document->>'
 
 // Materials lists the catalogue by class and name, and says how many there are
 // beyond the limit.
-func (s *Store) Materials(ctx context.Context, w Wanted) ([]Material, int, error) {
+func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error) {
 	q := s.db.WithContext(ctx).Model(&Material{})
 	if !w.Retired && w.IDs == nil {
 		q = q.Where("NOT retired")
@@ -90,6 +90,13 @@ func (s *Store) Materials(ctx context.Context, w Wanted) ([]Material, int, error
 	}
 	var out []Material
 	return out, int(total), q.Find(&out).Error
+}
+
+// Metals lists every metal that the catalogue names.
+func (s *Store) Metals(ctx context.Context) ([]string, error) {
+	metals := []string{}
+	return metals, s.db.WithContext(ctx).Model(&Material{}).Where("document->>'metal' <> ''").
+		Order("1").Distinct().Pluck("document->>'metal'", &metals).Error
 }
 
 // plainLike takes the meaning from the wildcards of LIKE.

@@ -11,7 +11,7 @@ import (
 	"mala/store"
 )
 
-func bead(id, shape, colour string, across length.MM) store.Material {
+func bead(id string, shape format.Shape, colour string, across length.MM) store.Material {
 	return store.Material{OnHand: 5, Document: format.Material{ID: id, Class: "bead", Name: "Bead " + id, Shape: shape,
 		AcrossMm: across, HoleMm: 0.8, AlongMm: 3, Look: &format.Look{Colour: colour, Finish: "glass"}}}
 }
@@ -29,29 +29,29 @@ func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
 		}
 	}
 	for name, tt := range map[string]struct {
-		wanted store.Wanted
+		wanted store.Filter
 		want   int
 	}{
-		"all that is offered": {store.Wanted{}, 4},
-		"the retired too":     {store.Wanted{Retired: true}, 5},
-		"by id, retired":      {store.Wanted{IDs: []string{"old"}}, 1},
-		"by no id":            {store.Wanted{IDs: []string{}}, 0},
-		"by class":            {store.Wanted{Class: "bead"}, 3},
-		"by shape":            {store.Wanted{Shape: "oval"}, 2},
-		"by colour":           {store.Wanted{Colour: "red"}, 2},
-		"by colour and shape": {store.Wanted{Colour: "red", Shape: "oval"}, 1},
-		"by size":             {store.Wanted{Least: 5}, 1},
-		"by metal":            {store.Wanted{Metal: "brass"}, 1},
-		"by type":             {store.Wanted{Types: []string{"jump-ring", "toggle"}}, 1},
-		"by words":            {store.Wanted{Search: "oval 8"}, 1},
-		"by a wildcard":       {store.Wanted{Search: "%"}, 0},
+		"all that is offered": {store.Filter{}, 4},
+		"the retired too":     {store.Filter{Retired: true}, 5},
+		"by id, retired":      {store.Filter{IDs: []string{"old"}}, 1},
+		"by no id":            {store.Filter{IDs: []string{}}, 0},
+		"by class":            {store.Filter{Class: "bead"}, 3},
+		"by shape":            {store.Filter{Shape: "oval"}, 2},
+		"by colour":           {store.Filter{Colour: "red"}, 2},
+		"by colour and shape": {store.Filter{Colour: "red", Shape: "oval"}, 1},
+		"by size":             {store.Filter{Least: 5}, 1},
+		"by metal":            {store.Filter{Metal: "brass"}, 1},
+		"by type":             {store.Filter{Types: []string{"jump-ring", "toggle"}}, 1},
+		"by words":            {store.Filter{Search: "oval 8"}, 1},
+		"by a wildcard":       {store.Filter{Search: "%"}, 0},
 	} {
 		got, total, err := s.Materials(t.Context(), tt.wanted)
 		if err != nil || len(got) != tt.want || total != tt.want {
 			t.Errorf("%s: %d of %d, %v, want %d", name, len(got), total, err, tt.want)
 		}
 	}
-	page, total, _ := s.Materials(t.Context(), store.Wanted{Limit: 2, Offset: 1})
+	page, total, _ := s.Materials(t.Context(), store.Filter{Limit: 2, Offset: 1})
 	if len(page) != 2 || total != 4 {
 		t.Errorf("a page of %d of %d", len(page), total)
 	}
@@ -74,22 +74,22 @@ func TestTakingInAListIsAllOrNothing(t *testing.T) {
 	if err := s.SaveMaterials(ctx, list, func(int) { cancel() }); !errors.Is(err, context.Canceled) {
 		t.Errorf("a stopped list gave %v", err)
 	}
-	one, _, _ := s.Materials(t.Context(), store.Wanted{IDs: []string{"b-0"}})
+	one, _, _ := s.Materials(t.Context(), store.Filter{IDs: []string{"b-0"}})
 	if one[0].OnHand != 5 || one[0].Revision != 1 {
 		t.Errorf("half of it was kept: %+v", one[0])
 	}
 	if err := s.SaveMaterials(t.Context(), list, func(int) {}); err != nil {
 		t.Fatal(err)
 	}
-	one, _, _ = s.Materials(t.Context(), store.Wanted{IDs: []string{"b-0"}})
+	one, _, _ = s.Materials(t.Context(), store.Filter{IDs: []string{"b-0"}})
 	if one[0].OnHand != 9 || one[0].Revision != 2 {
-		t.Errorf("taken in again: %+v", one[0])
+		t.Errorf("imported again: %+v", one[0])
 	}
 }
 
 func TestThePiecesThatUseAMaterialAreFound(t *testing.T) {
 	s, doc := open(t), document(t)
-	if _, err := s.CreatePiece(t.Context(), doc); err != nil {
+	if _, err := s.CreatePiece(t.Context(), doc, figures); err != nil {
 		t.Fatal(err)
 	}
 	for id, want := range map[string]int{doc.Materials[0].ID: 1, "none-such": 0, `"]}`: 0} {

@@ -39,7 +39,7 @@ type Stale struct {
 }
 
 func (e *Stale) Error() string {
-	return fmt.Sprintf("%s was changed elsewhere since it was opened here. What you have is kept as version %d.", e.Current.Name, e.KeptAs)
+	return fmt.Sprintf("%s was changed elsewhere since it was opened here. Your state is saved as version %d.", e.Current.Name, e.KeptAs)
 }
 
 // Pieces lists the pieces whose name, tags or notes hold the words searched for, the
@@ -63,41 +63,41 @@ func (s *Store) Piece(ctx context.Context, id string) (Piece, error) {
 	return p, found(s.db.WithContext(ctx).First(&p, "id = ?", id).Error)
 }
 
-// CreatePiece keeps a new piece.
-func (s *Store) CreatePiece(ctx context.Context, doc format.Document) (Piece, error) {
-	p := Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: s.now(), UpdatedAt: s.now()}
-	house, err := houseIn(s.db.WithContext(ctx))
-	if err != nil {
-		return p, err
+// Figures are what lists show of a piece. They are worked out by the caller, never
+// here.
+type Figures struct {
+	FinishedMM *float64 // nil if its bead line has errors
+	Beads      int
+	Worst      string // severity of its worst check
+}
+
+// AfterFind brings documents of older versions to the one written now.
+func (p *Piece) AfterFind(*gorm.DB) error {
+	if p.Document.Format != "" {
+		p.Document.Upgrade()
 	}
-	p.take(doc, house)
+	return nil
+}
+
+// CreatePiece saves a new piece.
+func (s *Store) CreatePiece(ctx context.Context, doc format.Document, figures Figures) (Piece, error) {
+	p := Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: s.now(), UpdatedAt: s.now()}
+	p.take(doc, figures)
 	return p, s.db.WithContext(ctx).Create(&p).Error
 }
 
 // take takes the document over, with the figures that lists show.
-func (p *Piece) take(doc format.Document, house format.House) {
+func (p *Piece) take(doc format.Document, f Figures) {
 	p.Name, p.Kind, p.Document = doc.Name, doc.Kind, doc
 	p.Tags = append([]string{}, doc.Tags...)
-	p.FinishedMM, p.Beads, p.Worst = nil, 0, "line"
-	a, err := format.Analyse(&doc, format.Options{House: house})
-	if err != nil {
-		return
-	}
-	finished := float64(a.FinishedMm)
-	p.FinishedMM, p.Worst = &finished, ""
-	for _, s := range a.Strands {
-		p.Beads += s.Beads
-	}
-	if len(a.Checks) > 0 && a.Checks[0].Waived == "" {
-		p.Worst = a.Checks[0].Severity
-	}
+	p.FinishedMM, p.Beads, p.Worst = f.FinishedMM, f.Beads, f.Worst
 }
 
-// SaveDraft keeps the document as the piece's draft. Base is the revision it was
+// SaveDraft saves the document as the piece's draft. Base is the revision it was
 // made from; if the piece has moved on the error is a *Stale, and the document
 // is kept as a version all the same. Saving what is already there changes
 // nothing, so a save whose answer was lost can be sent again.
-func (s *Store) SaveDraft(ctx context.Context, id string, base int64, doc format.Document) (Piece, error) {
+func (s *Store) SaveDraft(ctx context.Context, id string, base int64, doc format.Document, figures Figures) (Piece, error) {
 	var p Piece
 	var stale *Stale
 	err := s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
@@ -110,11 +110,7 @@ func (s *Store) SaveDraft(ctx context.Context, id string, base int64, doc format
 			stale = &Stale{Current: *current, KeptAs: kept.Number}
 			return err
 		}
-		house, err := houseIn(tx)
-		if err != nil {
-			return err
-		}
-		p.take(doc, house)
+		p.take(doc, figures)
 		p.Revision, p.UpdatedAt = current.Revision+1, s.now()
 		return tx.Save(&p).Error
 	})
@@ -149,14 +145,14 @@ func normal(doc format.Document) format.Document {
 	return doc
 }
 
-// DeletePiece puts a piece away. RestorePiece fetches it back.
+// DeletePiece deletes a piece. RestorePiece undoes it.
 func (s *Store) DeletePiece(ctx context.Context, id string) error {
 	return s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
 		return tx.Model(current).UpdateColumn("deleted_at", s.now()).Error
 	})
 }
 
-// RestorePiece fetches a deleted piece back.
+// RestorePiece brings a deleted piece back.
 func (s *Store) RestorePiece(ctx context.Context, id string) (Piece, error) {
 	if _, err := uuid.Parse(id); err != nil {
 		return Piece{}, ErrNotFound

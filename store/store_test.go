@@ -16,6 +16,12 @@ import (
 	"mala/store"
 )
 
+// figures stand for those that the caller works out.
+var (
+	long    = 450.5
+	figures = store.Figures{FinishedMM: &long, Beads: 3, Worst: "advise"}
+)
+
 func TestMain(m *testing.M) {
 	pgtest.Main(m, func(url string) error { return store.Migrate(context.Background(), url) })
 }
@@ -44,7 +50,7 @@ func document(t *testing.T) format.Document {
 }
 
 func with(doc format.Document, line string) format.Document {
-	row := doc.Sections[0].Rows[0]
+	row := *doc.Row("r1")
 	row.Line = line
 	doc.Sections = []format.Section{{Rows: []format.Row{row}}}
 	return doc
@@ -62,7 +68,7 @@ func text(t *testing.T, v any) string {
 func TestAPieceComesBackAsItWasKept(t *testing.T) {
 	s, doc := open(t), document(t)
 	doc.Name, doc.Notes = "Ночь 夜 🌙 <b>x</b>", "line one\nline two"
-	p, err := s.CreatePiece(t.Context(), doc)
+	p, err := s.CreatePiece(t.Context(), doc, figures)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -73,7 +79,7 @@ func TestAPieceComesBackAsItWasKept(t *testing.T) {
 	if back.FinishedMM == nil || back.Beads == 0 {
 		t.Errorf("the list's figures are missing: %+v", back)
 	}
-	again, err := s.SaveDraft(t.Context(), p.ID, p.Revision, back.Document)
+	again, err := s.SaveDraft(t.Context(), p.ID, p.Revision, back.Document, figures)
 	if err != nil || again.Revision != p.Revision {
 		t.Errorf("saving the same changed the revision to %d, %v", again.Revision, err)
 	}
@@ -81,33 +87,33 @@ func TestAPieceComesBackAsItWasKept(t *testing.T) {
 
 func TestAStaleSaveIsRefusedAndBothAreKept(t *testing.T) {
 	s, doc := open(t), document(t)
-	p, _ := s.CreatePiece(t.Context(), doc)
+	p, _ := s.CreatePiece(t.Context(), doc, figures)
 	theirs, mine := with(doc, "9P"), with(doc, "8P")
-	if _, err := s.SaveDraft(t.Context(), p.ID, p.Revision, theirs); err != nil {
+	if _, err := s.SaveDraft(t.Context(), p.ID, p.Revision, theirs, figures); err != nil {
 		t.Fatal(err)
 	}
-	_, err := s.SaveDraft(t.Context(), p.ID, p.Revision, mine)
+	_, err := s.SaveDraft(t.Context(), p.ID, p.Revision, mine, figures)
 	var stale *store.Stale
-	if !errors.As(err, &stale) || stale.Current.Document.Sections[0].Rows[0].Line != "9P" {
+	if !errors.As(err, &stale) || stale.Current.Document.Row("r1").Line != "9P" {
 		t.Fatalf("got %v, want the stale save refused with the current one at hand", err)
 	}
 	v, err := s.Version(t.Context(), p.ID, stale.KeptAs)
-	if err != nil || v.Document.Sections[0].Rows[0].Line != "8P" || v.Reason != store.SetAside {
+	if err != nil || v.Document.Row("r1").Line != "8P" || v.Reason != store.SetAside {
 		t.Errorf("the refused draft is not kept: %+v, %v", v, err)
 	}
-	if _, err = s.SaveDraft(t.Context(), p.ID, p.Revision, theirs); err != nil {
+	if _, err = s.SaveDraft(t.Context(), p.ID, p.Revision, theirs, figures); err != nil {
 		t.Errorf("sending an acknowledged save again: %v", err)
 	}
 }
 
 func TestManyAtOnceNeverOverwriteEachOther(t *testing.T) {
 	s, doc := open(t), document(t)
-	p, _ := s.CreatePiece(t.Context(), doc)
+	p, _ := s.CreatePiece(t.Context(), doc, figures)
 	var wg sync.WaitGroup
 	results := make([]error, 8)
 	for i := range results {
 		wg.Go(func() {
-			_, results[i] = s.SaveDraft(context.Background(), p.ID, p.Revision, with(doc, string(rune('2'+i))+"P"))
+			_, results[i] = s.SaveDraft(context.Background(), p.ID, p.Revision, with(doc, string(rune('2'+i))+"P"), figures)
 		})
 	}
 	wg.Wait()
@@ -131,7 +137,7 @@ func TestManyAtOnceNeverOverwriteEachOther(t *testing.T) {
 
 func TestVersionsAreMadeOnlyWhereSomethingChanged(t *testing.T) {
 	s, doc := open(t), document(t)
-	p, _ := s.CreatePiece(t.Context(), doc)
+	p, _ := s.CreatePiece(t.Context(), doc, figures)
 	one, err := s.MakeVersion(t.Context(), p.ID, store.Printed, "")
 	if err != nil || one.Number != 1 {
 		t.Fatal(one, err)
@@ -145,19 +151,19 @@ func TestVersionsAreMadeOnlyWhereSomethingChanged(t *testing.T) {
 	if renamed, err := s.NameVersion(t.Context(), p.ID, 1, "first"); err != nil || renamed.Label != "first" || text(t, renamed.Document) != text(t, one.Document) {
 		t.Errorf("naming version 1 gave %+v, %v", renamed, err)
 	}
-	p, _ = s.SaveDraft(t.Context(), p.ID, p.Revision, with(doc, "9P"))
-	restored, err := s.RestoreVersion(t.Context(), p.ID, 1)
+	p, _ = s.SaveDraft(t.Context(), p.ID, p.Revision, with(doc, "9P"), figures)
+	restored, err := s.RestoreVersion(t.Context(), p.ID, 1, func(format.Document) store.Figures { return figures })
 	if err != nil || text(t, restored.Document) != text(t, one.Document) || restored.Revision != p.Revision+1 {
 		t.Errorf("restored %+v, %v", restored, err)
 	}
-	if kept, err := s.Version(t.Context(), p.ID, 3); err != nil || kept.Document.Sections[0].Rows[0].Line != "9P" {
+	if kept, err := s.Version(t.Context(), p.ID, 3); err != nil || kept.Document.Row("r1").Line != "9P" {
 		t.Errorf("the draft before restoring is not kept: %v", err)
 	}
 }
 
 func TestQuietDraftsBecomeVersionsOnce(t *testing.T) {
 	s, doc := open(t), document(t)
-	p, _ := s.CreatePiece(t.Context(), doc)
+	p, _ := s.CreatePiece(t.Context(), doc, figures)
 	if n, err := s.KeepQuiet(t.Context(), time.Now().Add(-time.Minute)); n != 0 || err != nil {
 		t.Errorf("a draft just saved is not quiet: %d, %v", n, err)
 	}
@@ -173,7 +179,7 @@ func TestQuietDraftsBecomeVersionsOnce(t *testing.T) {
 
 func TestDeletingCanBeUndone(t *testing.T) {
 	s, doc := open(t), document(t)
-	p, _ := s.CreatePiece(t.Context(), doc)
+	p, _ := s.CreatePiece(t.Context(), doc, figures)
 	if err := s.DeletePiece(t.Context(), p.ID); err != nil {
 		t.Fatal(err)
 	}
@@ -193,7 +199,7 @@ func TestSearchFindsWordsAndTakesWildcardsAsTheyAre(t *testing.T) {
 	s, doc := open(t), document(t)
 	for _, name := range []string{"Harbour Lights", "Ferry Bell", "50% Salt"} {
 		doc.Name, doc.Tags = name, []string{"for " + name}
-		if _, err := s.CreatePiece(t.Context(), doc); err != nil {
+		if _, err := s.CreatePiece(t.Context(), doc, figures); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -206,7 +212,7 @@ func TestSearchFindsWordsAndTakesWildcardsAsTheyAre(t *testing.T) {
 
 func TestRemeasuringABeadLeavesOldPlansAlone(t *testing.T) {
 	s, doc := open(t), document(t)
-	p, _ := s.CreatePiece(t.Context(), doc)
+	p, _ := s.CreatePiece(t.Context(), doc, figures)
 	pearl := doc.Materials[0]
 	m, err := s.SaveMaterial(t.Context(), store.Material{Document: pearl, OnHand: 240})
 	if err != nil || m.Revision != 1 {

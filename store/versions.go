@@ -35,6 +35,14 @@ type Version struct {
 	CreatedAt time.Time       `gorm:"autoCreateTime:false"`
 }
 
+// AfterFind brings documents of older versions to the one written now.
+func (v *Version) AfterFind(*gorm.DB) error {
+	if v.Document.Format != "" {
+		v.Document.Upgrade()
+	}
+	return nil
+}
+
 // Versions lists a piece's versions, the newest first.
 func (s *Store) Versions(ctx context.Context, id string) ([]Version, error) {
 	if _, err := s.Piece(ctx, id); err != nil {
@@ -95,23 +103,20 @@ func (s *Store) NameVersion(ctx context.Context, id string, number int, label st
 }
 
 // RestoreVersion makes an old version the draft again. What the draft was is
-// kept as a version first.
-func (s *Store) RestoreVersion(ctx context.Context, id string, number int) (Piece, error) {
+// saved as a version first.
+func (s *Store) RestoreVersion(ctx context.Context, id string, number int, figures func(format.Document) Figures) (Piece, error) {
 	old, err := s.Version(ctx, id, number)
 	if err != nil {
 		return Piece{}, err
 	}
+	shown := figures(old.Document)
 	var p Piece
 	err = s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
 		if _, err := s.addVersion(tx, id, current.Document, Restored, ""); err != nil {
 			return err
 		}
-		house, err := houseIn(tx)
-		if err != nil {
-			return err
-		}
 		p = *current
-		p.take(old.Document, house)
+		p.take(old.Document, shown)
 		p.Revision, p.UpdatedAt = current.Revision+1, s.now()
 		return tx.Save(&p).Error
 	})

@@ -11,6 +11,7 @@ import (
 	"github.com/urfave/cli/v3"
 
 	"mala/core/length"
+	"mala/desk"
 	"mala/format"
 	"mala/server"
 )
@@ -21,10 +22,11 @@ func analyseCommand() *cli.Command {
 		Usage:     "print the analysis of a piece file (- reads standard input)",
 		ArgsUsage: "FILE|-",
 		Flags: []cli.Flag{
-			&cli.StringFlag{Name: "unit", Value: "mm", Usage: "unit that sentences speak in: mm, cm or in", Sources: cli.EnvVars("MALA_UNIT")},
-			&cli.BoolFlag{Name: "drawing", Usage: "add outlines and the line's tree"},
+			&cli.StringFlag{Name: "unit", Value: "mm", Usage: "unit of lengths in sentences: mm, cm or in", Sources: cli.EnvVars("MALA_UNIT")},
+			&cli.BoolFlag{Name: "drawing", Usage: "add outlines, the lines' trees, and where everything lies in the pictures"},
+			&cli.BoolFlag{Name: "fixes", Value: true, Usage: "search for the fix of every check"},
 		},
-		Action: func(_ context.Context, cmd *cli.Command) error {
+		Action: func(ctx context.Context, cmd *cli.Command) error {
 			if cmd.Args().Len() != 1 {
 				return cli.Exit("Give one piece file, or - for standard input.", 2)
 			}
@@ -36,7 +38,7 @@ func analyseCommand() *cli.Command {
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
-			a, err := format.Analyse(doc, format.Options{Unit: length.Unit(cmd.String("unit")), Drawing: cmd.Bool("drawing"), Round: cmd.Bool("drawing")})
+			a, err := desk.Analyse(ctx, doc, desk.Options{Unit: length.Unit(cmd.String("unit")), Fixes: cmd.Bool("fixes"), Drawing: cmd.Bool("drawing"), Picture: cmd.Bool("drawing")})
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
@@ -69,11 +71,11 @@ func schemaCommand() *cli.Command {
 		Usage:     "print the JSON Schema of an open format: piece or analysis",
 		ArgsUsage: "piece|analysis",
 		Action: func(_ context.Context, cmd *cli.Command) error {
-			schema := format.Schema(cmd.Args().First())
+			schema := map[string]func() []byte{"piece": format.PieceSchema, "analysis": desk.AnalysisSchema}[cmd.Args().First()]
 			if schema == nil {
 				return cli.Exit("Name a format: piece or analysis.", 2)
 			}
-			_, err := os.Stdout.Write(schema)
+			_, err := os.Stdout.Write(schema())
 			return err
 		},
 	}

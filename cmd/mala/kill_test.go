@@ -118,7 +118,7 @@ func (w *writer) write(r *running, p server.PieceState, stop <-chan struct{}) {
 		w.sent++
 		n := w.sent
 		w.mu.Unlock()
-		p.Document.Sections[0].Rows[0].Line = fmt.Sprintf("%dT", n)
+		p.Document.Row("r1").Line = fmt.Sprintf("%dT", n)
 		body, _ := json.Marshal(map[string]any{"base": base, "document": p.Document})
 		req, _ := http.NewRequest(http.MethodPut, r.url("/api/pieces/"+p.ID), bytes.NewReader(body))
 		req.Header.Set("Content-Type", "application/json")
@@ -156,7 +156,8 @@ func killWhileSaving(t *testing.T, kill func(r *running)) {
 		kill(r)
 		close(stop)
 		done.Wait()
-		back := r.piece().Document.Sections[0].Rows[0].Line
+		kept := r.piece()
+		back := kept.Document.Row("r1").Line
 		n, err := strconv.Atoi(strings.TrimSuffix(back, "T"))
 		if err != nil && w.acked == 0 {
 			continue // nothing was acknowledged yet, and the demo's own line is still there

@@ -9,7 +9,7 @@ import (
 	"strings"
 	"testing"
 
-	"mala/format"
+	"mala/desk"
 )
 
 // build makes the binary once for all tests of this file.
@@ -42,7 +42,7 @@ func TestAnalyse(t *testing.T) {
 		{"no argument", []string{"analyse"}, "", 2, []string{"Give one piece file"}},
 		{"two faults, a line each", []string{"analyse", "-"}, strings.Replace(strings.Replace(string(good), `"acrossMm": 3`, `"acrossMm": -3`, 1), `"Harbour Lights"`, `""`, 1), 2,
 			[]string{"name: A name is needed.\n", "acrossMm is -3 mm"}},
-		{"a line that does not read", []string{"analyse", "-"}, strings.Replace(string(good), "19P", "19p", 1), 2, []string{"sections[0].rows[0].line: column 7:"}},
+		{"a line with an error", []string{"analyse", "-"}, strings.Replace(string(good), "19P", "19p", 1), 2, []string{"sections[0].rows[0].line: column 7:"}},
 	} {
 		cmd := exec.Command(bin, tt.args...)
 		var stdout, stderr bytes.Buffer
@@ -52,8 +52,8 @@ func TestAnalyse(t *testing.T) {
 			t.Errorf("%s: exit %d, want %d: %s", tt.name, got, tt.exit, stderr.String())
 		}
 		if tt.exit == 0 {
-			var a format.Analysis
-			if err := json.Unmarshal(stdout.Bytes(), &a); err != nil || a.Format != format.AnalysisFormat || a.FinishedMm <= 0 {
+			var a desk.Analysis
+			if err := json.Unmarshal(stdout.Bytes(), &a); err != nil || a.Format != desk.AnalysisFormat || a.FinishedMm <= 0 {
 				t.Errorf("%s printed %v %.80s", tt.name, err, stdout.String())
 			}
 			continue

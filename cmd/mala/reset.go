@@ -13,7 +13,7 @@ import (
 func resetCommand() *cli.Command {
 	return &cli.Command{
 		Name:  "reset",
-		Usage: "take the private PostgreSQL and all its data away, to start over",
+		Usage: "delete the private PostgreSQL and all its data, to start over",
 		Action: func(ctx context.Context, cmd *cli.Command) error {
 			dir, err := localpg.Remove(ctx, filepath.Join(cmd.String("data"), "pg"))
 			if err != nil {

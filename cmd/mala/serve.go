@@ -43,6 +43,7 @@ func demoCommand() *cli.Command {
 func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
 	url, where := cmd.String("database-url"), "the database given by database-url"
+	var trouble func() error
 	if url == "" {
 		pg, err := localpg.Start(ctx, localpg.Options{Dir: filepath.Join(cmd.String("data"), "pg")})
 		if err != nil {
@@ -53,7 +54,7 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 				log.Warn("stopping PostgreSQL", "cause", err)
 			}
 		}()
-		url, where = pg.URL, pg.Dir
+		url, where, trouble = pg.URL, pg.Dir, pg.Trouble
 	}
 	s, err := store.Open(ctx, url)
 	if err != nil {
@@ -71,7 +72,7 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	}
 	fmt.Printf("Mala is ready at http://%s\nIts data lives in %s\nCtrl-C stops it.\n", listener.Addr(), where)
 	go server.KeepQuietDrafts(ctx, s, time.Minute, log)
-	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log}))
+	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log, Trouble: trouble}))
 }
 
 // run serves until the context ends, then lets what is under way finish.

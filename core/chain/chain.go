@@ -15,8 +15,8 @@ type Segment struct {
 	Reach  float64 // may be negative
 }
 
-// Lie is a chain lying as tightly round its centre as it goes.
-type Lie struct {
+// Wrap is a chain lying as tightly round its centre as it goes.
+type Wrap struct {
 	// Radius of the widest circle that the chain goes round with nothing
 	// reaching into it.
 	Radius float64
@@ -26,32 +26,36 @@ type Lie struct {
 }
 
 // Girth is the length round the inside: 2π times the radius.
-func (l *Lie) Girth() float64 { return 2 * math.Pi * l.Radius }
+func (l *Wrap) Girth() float64 { return 2 * math.Pi * l.Radius }
 
 // ErrOpen says that the segments cannot be closed round a centre: fewer than
 // three, or one longer than all the others together.
 var ErrOpen = errors.New("the segments do not close round a centre")
 
-// ErrNothing says that the chain, closed, goes round nothing: what it carries
+// ErrNothing says that the closed chain leaves no room inside: what it carries
 // meets in the middle.
-var ErrNothing = errors.New("the chain goes round nothing")
+var ErrNothing = errors.New("the chain leaves no room inside")
 
-// ErrLost says that no lie was found.
-var ErrLost = errors.New("no lie of the chain was found")
+// ErrLost says that no solution was found.
+var ErrLost = errors.New("no solution of the chain was found")
 
 // Tightest finds the largest radius q at which a closed chain of the segments,
 // hinged end to end and going once round a centre, keeps every point of segment
 // i at least q + its reach from that centre. Equal segments have a closed form;
-// other chains are solved by Newton's method on a barrier. The error is ErrOpen,
-// ErrNothing or ErrLost.
-func Tightest(segments []Segment) (*Lie, error) {
+// other chains are solved by Newton's method on a barrier, and where its steps go
+// to and fro again with the corners of the clearances rounded off. The error is
+// ErrOpen, ErrNothing or ErrLost.
+func Tightest(segments []Segment) (*Wrap, error) {
 	if !closes(segments) {
 		return nil, ErrOpen
 	}
 	l := equal(segments)
 	if l == nil {
 		var err error
-		if l, err = newton(segments); err != nil {
+		if l, err = newton(segments, 0); err == ErrLost {
+			l, err = newton(segments, roundStart)
+		}
+		if err != nil {
 			return nil, err
 		}
 	}
@@ -74,7 +78,7 @@ func closes(segments []Segment) bool {
 }
 
 // equal gives the regular polygon: p = 2(q + w) tan(π/n).
-func equal(segments []Segment) *Lie {
+func equal(segments []Segment) *Wrap {
 	first := segments[0]
 	for _, s := range segments {
 		if s != first {
@@ -83,7 +87,7 @@ func equal(segments []Segment) *Lie {
 	}
 	n := len(segments)
 	turn := math.Pi / float64(n)
-	l := &Lie{Radius: first.Length/(2*math.Tan(turn)) - first.Reach,
+	l := &Wrap{Radius: first.Length/(2*math.Tan(turn)) - first.Reach,
 		Joints: make([]float64, n), Sweeps: make([]float64, n), Gaps: make([]float64, n)}
 	for i := range segments {
 		l.Joints[i], l.Sweeps[i] = first.Length/(2*math.Sin(turn)), 2*turn
@@ -91,10 +95,10 @@ func equal(segments []Segment) *Lie {
 	return l
 }
 
-// lie describes the chain whose hinges have these squared distances.
-func lie(segments []Segment, q float64, squares []float64) *Lie {
+// wrapOf describes the chain whose hinges have these squared distances.
+func wrapOf(segments []Segment, q float64, squares []float64) *Wrap {
 	n := len(segments)
-	l := &Lie{Radius: q, Joints: make([]float64, n), Sweeps: make([]float64, n), Gaps: make([]float64, n)}
+	l := &Wrap{Radius: q, Joints: make([]float64, n), Sweeps: make([]float64, n), Gaps: make([]float64, n)}
 	for i, s := range segments {
 		x, y := squares[i], squares[(i+1)%n]
 		l.Joints[i] = math.Sqrt(x)

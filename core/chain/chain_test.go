@@ -45,9 +45,18 @@ func TestTheGivenChainsGoRoundWhatTheyShould(t *testing.T) {
 	}
 }
 
+// trials is how often a property is tried; less often with -short, as mutation
+// tests run.
+func trials(all, short int) int {
+	if testing.Short() {
+		return short
+	}
+	return all
+}
+
 func TestAnIndependentSearchAgreesOnRandomRings(t *testing.T) {
 	r := rand.New(rand.NewPCG(4, 20))
-	for compared := 0; compared < 16; {
+	for compared := 0; compared < trials(16, 3); {
 		segments := random(r, 9+r.IntN(6))
 		if compared%4 == 0 {
 			segments[0].Length = 10 + 15*r.Float64()

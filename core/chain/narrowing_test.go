@@ -25,7 +25,7 @@ const (
 // over a few places for each hinge in windows that shrink, and it closes in on
 // the radius at which that is a full turn. Its chains keep clear, so what it finds
 // is never too large.
-func narrowing(segments []Segment) (*Lie, error) {
+func narrowing(segments []Segment) (*Wrap, error) {
 	w := &windows{segments: segments}
 	lo, hi := 0.0, w.slack()
 	fLo := w.mostSweep(lo) - 2*math.Pi
@@ -40,7 +40,7 @@ func narrowing(segments []Segment) (*Lie, error) {
 		f := w.mostSweep(q) - 2*math.Pi
 		switch {
 		case math.Abs(f) < fullTurn || hi-lo < 1e-7:
-			return lie(segments, q, w.squares()), nil
+			return wrapOf(segments, q, w.squares()), nil
 		case f > 0:
 			lo, fLo = q, f
 			if side > 0 {
@@ -55,7 +55,7 @@ func narrowing(segments []Segment) (*Lie, error) {
 			side = -1
 		}
 	}
-	return lie(segments, q, w.squares()), nil
+	return wrapOf(segments, q, w.squares()), nil
 }
 
 // windows is where each hinge is looked for: its distance from the centre now.

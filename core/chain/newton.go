@@ -2,13 +2,23 @@ package chain
 
 import "math"
 
-// The method's settings: how far the barrier is let down at the end in mm of
-// the radius, and how many steps it may take.
+// The method's settings.
 const (
-	barrierEnd = 5e-6
+	barrierEnd = 5e-6 // mm of the radius that the barrier is let down to
 	mostSteps  = 500
 	nothing    = 1    // mm of radius
 	settled    = 1e-6 // of the full turn in radians, and of every clearance in mm
+
+	// Where a short segment presses with its end, steps can go to and fro for ever
+	// over thousandths of a millimetre that are worth nothing.
+	patience = 60   // steps
+	accepted = 1e-4 // mm of radius; five times as much once corners are rounded off
+
+	// How much the corners of clearances are rounded off, in parts of p² and of a
+	// floor in mm²: where it begins, and where it may end.
+	roundStart = 0.1
+	roundEnd   = 1e-7
+	roundLeast = 1000
 )
 
 // state is a chain on the way to its tightest lie: the squared distances of its
@@ -18,6 +28,7 @@ type state struct {
 	segments []Segment
 	x        []float64
 	q        float64
+	round    float64 // how much the corners of the clearances are rounded off; 0 for not at all
 	clear    []float64
 	force    []float64
 	bars     []bar
@@ -38,9 +49,9 @@ type bar struct {
 // the radius while every segment stays clear of the circle and the sweeps sum to
 // a full turn. Each step solves a cyclic tridiagonal system, so it takes time in
 // proportion to the number of segments.
-func newton(segments []Segment) (*Lie, error) {
+func newton(segments []Segment, round float64) (*Wrap, error) {
 	n := len(segments)
-	s := &state{segments: segments, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
+	s := &state{segments: segments, round: round, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
 	s.solver.make(n)
 	if !s.look(s.x, s.bars) {
 		return nil, ErrLost
@@ -59,10 +70,14 @@ func newton(segments []Segment) (*Lie, error) {
 	}
 	lambda := wide / (2 * math.Pi)
 	damping, before := 1.0, math.Inf(1)
-	for range mostSteps {
+	for taken := range mostSteps {
 		gap, off := s.quality()
-		if gap < barrierEnd && off < settled {
-			return lie(segments, s.q, s.x), nil
+		done := off < settled || taken > patience && s.worth(lambda) < s.accepted()
+		if gap < barrierEnd && done && s.round <= roundEnd {
+			return wrapOf(segments, s.q, s.x), nil
+		}
+		if s.round > 0 {
+			s.round = max(roundEnd, min(s.round, 0.1*s.round+0.02*gap))
 		}
 		// Where a segment's nearest point runs onto its hinge the curvature jumps,
 		// and full steps can go to and fro across the jump for ever.
@@ -96,6 +111,23 @@ func (s *state) quality() (gap, off float64) {
 	return gap, max(off, math.Abs(fullTurnLess(s.bars)))
 }
 
+// worth is how much radius in mm at most what the chain still misses can be worth:
+// each clearance by the force behind it, the full turn by the tension.
+func (s *state) worth(tension float64) float64 {
+	sum := math.Abs(tension * fullTurnLess(s.bars))
+	for i := range s.force {
+		sum += s.force[i] * math.Abs(s.miss(i))
+	}
+	return sum
+}
+
+func (s *state) accepted() float64 {
+	if s.round > 0 {
+		return 5 * accepted
+	}
+	return accepted
+}
+
 // fullTurnLess is the sum of the sweeps less a full turn.
 func fullTurnLess(bars []bar) float64 {
 	off := -2 * math.Pi
@@ -113,7 +145,7 @@ func (s *state) look(x []float64, bars []bar) bool {
 		if j == n {
 			j = 0
 		}
-		if !bars[i].at(x[i], x[j], s.segments[i]) {
+		if !bars[i].at(x[i], x[j], s.segments[i], s.round) {
 			return false
 		}
 	}
@@ -121,7 +153,7 @@ func (s *state) look(x []float64, bars []bar) bool {
 }
 
 // at works the bar out; false if there is no such bar.
-func (b *bar) at(x, y float64, seg Segment) bool {
+func (b *bar) at(x, y float64, seg Segment, rounded float64) bool {
 	if x <= 0 || y <= 0 {
 		return false
 	}
@@ -132,16 +164,19 @@ func (b *bar) at(x, y float64, seg Segment) bool {
 		return false
 	}
 	near, t := nearest(x, y, p)
+	curve := 0.0
+	if t > 0 && t < 1 {
+		curve = 1 / (2 * p * p)
+	}
+	if rounded > 0 {
+		near, t, curve = nearestRounded(x, y, p, rounded*(p*p+roundLeast))
+	}
 	if near <= 0 {
 		return false
 	}
 	h := math.Sqrt(near)
 	b.clear = h - seg.Reach
 	mx, my := 1-t, t
-	curve := 0.0
-	if t > 0 && t < 1 {
-		curve = 1 / (2 * p * p)
-	}
 	b.cx, b.cy = mx/(2*h), my/(2*h)
 	h3 := 4 * h * h * h
 	b.cxx, b.cxy, b.cyy = -curve/(2*h)-mx*mx/h3, curve/(2*h)-mx*my/h3, -curve/(2*h)-my*my/h3
@@ -156,6 +191,33 @@ func (b *bar) at(x, y float64, seg Segment) bool {
 	b.sx, b.sy = -dx/sine, -dy/sine
 	b.sxx, b.sxy, b.syy = -dxx/sine-cube*dx*dx, -dxy/sine-cube*dx*dy, -dyy/sine-cube*dy*dy
 	return true
+}
+
+// nearestRounded is nearest with its corners rounded off, where the nearest point
+// runs onto a hinge: the least of (1-t)x + ty - t(1-t)p² - σ(log t + log(1-t)), and
+// its curvature. It tends to nearest as σ, in mm², tends to 0.
+func nearestRounded(x, y, p, sigma float64) (square, at, curve float64) {
+	slope := func(t float64) float64 { return y - x - (1-2*t)*p*p - sigma/t + sigma/(1-t) }
+	lo, hi := 0.0, 1.0
+	t := min(0.999, max(0.001, (x-y+p*p)/(2*p*p)))
+	for range 100 {
+		f := slope(t)
+		if f > 0 {
+			hi = t
+		} else {
+			lo = t
+		}
+		next := t - f/(2*p*p+sigma/(t*t)+sigma/((1-t)*(1-t)))
+		if !(next > lo && next < hi) {
+			next = (lo + hi) / 2
+		}
+		if math.Abs(next-t) < 1e-15 {
+			break
+		}
+		t = next
+	}
+	square = (1-t)*x + t*y - t*(1-t)*p*p - sigma*(math.Log(t)+math.Log1p(-t))
+	return square, t, 1 / (2*p*p + sigma/(t*t) + sigma/((1-t)*(1-t)))
 }
 
 // concave drops the part of a symmetric 2 by 2 matrix that curves upwards.

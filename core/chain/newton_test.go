@@ -12,7 +12,7 @@ func TestTheSlopesOfABarAreThoseOfItsValues(t *testing.T) {
 	r := rand.New(rand.NewPCG(1, 7))
 	at := func(x, y float64, s Segment) bar {
 		var b bar
-		if !b.at(x, y, s) {
+		if !b.at(x, y, s, 0) {
 			t.Fatalf("no bar at %v, %v", x, y)
 		}
 		return b

@@ -3,54 +3,49 @@ package check
 import (
 	"fmt"
 
-	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 )
 
 // beadSwallowed fires when a bead and its neighbour have no radius in common:
-// the one passes into the other's hole. Where the same two items of the line
-// meet again and again, it is one finding.
-var beadSwallowed = judgement{
-	code: "bead-swallowed",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		var found []Finding
-		for _, s := range m.Strands {
-			seen := map[[2]int]bool{}
-			for _, i := range swallows(s) {
-				a, b := s.Beads[i], s.Beads[(i+1)%len(s.Beads)]
-				if where := [2]int{a.Node, b.Node}; seen[where] {
-					continue
-				} else {
-					seen[where] = true
-				}
-				inside, outside, element := a, b, i
-				if a.Material.Bead.Across > b.Material.Bead.Across {
-					inside, outside, element = b, a, (i+1)%len(s.Beads)
-				}
-				found = append(found, Finding{
-					Code: "bead-swallowed", Severity: Warn, Strand: s.ID, Element: element, Column: columnOf(s, element),
-					Title: "A bead slips into its neighbour",
-					Says: fmt.Sprintf("%s measures %s across and passes into the %s hole of %s.", inside.Material.Name,
-						mm(inside.Material.Bead.Across), mm(outside.Material.Bead.Hole), outside.Material.Name),
-				})
-			}
-		}
-		return found
-	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		s := m.Strands[0]
-		n := len(s.Beads)
+// the one passes into the other's hole.
+var beadSwallowed = Check{
+	Code: "bead-swallowed", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
+		g := gather{strand: s}
 		for _, i := range swallows(s) {
-			if i != f.Element && (i+1)%n != f.Element {
-				continue
+			inside, outside := i, (i+1)%len(s.Beads)
+			if s.Beads[inside].Material.Bead.Across > s.Beads[outside].Material.Bead.Across {
+				inside, outside = outside, inside
 			}
-			a, b := s.Beads[i].Material.Bead, s.Beads[(i+1)%n].Material.Bead
-			return putBetween(m, i+1, func(c *material.Bead) bool {
-				return touching(a, c) && touching(c, b)
-			}, bench.Shelf)
+			a, b := s.Beads[inside].Material, s.Beads[outside].Material
+			g.add(a.ID+" in "+b.ID, inside, func() Finding {
+				return Finding{Severity: Warn, Title: "A bead slips into its neighbour",
+					Says: fmt.Sprintf("%s is %s across and slips into the %s hole of %s.", a.Name, mm(a.Bead.Across), mm(b.Bead.Hole), b.Name)}
+			})
 		}
-		return nil
+		return g.found
+	},
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		n := len(s.Beads)
+		var gaps []int
+		seen := map[[2]int]bool{}
+		for _, i := range swallows(s) {
+			next := (i + 1) % n
+			a, b := s.Beads[i].Material, s.Beads[next].Material
+			if where := [2]int{s.Beads[i].Node, s.Beads[next].Node}; f.cause != a.ID+" in "+b.ID && f.cause != b.ID+" in "+a.ID || seen[where] {
+				continue
+			} else {
+				seen[where] = true
+			}
+			gaps = append(gaps, i+1)
+		}
+		if len(gaps) == 0 {
+			return nil
+		}
+		a, b := s.Beads[gaps[0]-1].Material.Bead, s.Beads[gaps[0]%n].Material.Bead
+		return putInto(v, s, gaps, "between", func(c *material.Bead) bool { return touching(a, c) && touching(c, b) }, bench.Shelf)
 	},
 }
 
@@ -71,5 +66,5 @@ func swallows(s *measure.Strand) []int {
 
 // touching says whether two beads have a radius in common.
 func touching(a, b *material.Bead) bool {
-	return max(a.Hole, b.Hole) <= min(a.Across, b.Across)
+	return !a.Swallows(b) && !b.Swallows(a)
 }

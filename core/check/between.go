@@ -5,128 +5,115 @@ import (
 	"fmt"
 	"slices"
 
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
+	"mala/core/start"
 )
 
-// putBetween offers, for a gap of the sequence, beads that keep the two sides
-// apart: those of the dishes first, then some from the shelf, the shortest
-// first.
-func putBetween(m *measure.Measured, gap int, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
-	return putInto(m, []int{gap}, "between", keeps, shelf)
+// candidate is a bead that could go in, with the letter of its dish or a free one.
+type candidate struct {
+	key   string
+	bead  *material.Material
+	fetch bool // its dish has to be set out first
 }
 
-// putInto offers beads that go into each of the gaps, the last gap named first.
-func putInto(m *measure.Measured, gaps []int, where string, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
+// putInto offers beads for gaps of a strand: those of the dishes first, then
+// some of the shelf, the shortest first. A strand that reads the same from both
+// sides gets one at the mirrored gap too.
+func putInto(v *View, s *measure.Strand, gaps []int, where string, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
+	gaps = mirroredGaps(s, gaps)
 	var fixes []Fix
-	for _, d := range candidates(m, shelf) {
-		if d.Material.Bead.Shape == material.Charm || !keeps(d.Material.Bead) {
+	for _, c := range candidates(v, s, shelf) {
+		if c.bead.Bead.Hangs() || !keeps(c.bead.Bead) {
 			continue
 		}
-		text, ok := editLine(m, func(line *pattern.Line, fills pattern.Fills) error {
-			for _, gap := range gaps {
-				if err := putIn(m, line, fills, gap, d.Key); err != nil {
-					return err
-				}
-			}
-			return nil
-		})
-		if !ok {
-			continue
+		var ops []edit.Op
+		if c.fetch {
+			ops = append(ops, edit.Op{Do: edit.SetDish, Text: c.key, Material: c.bead})
 		}
-		edit := Edit{Line: &text}
-		if m.Piece.Palette[d.Key] == nil {
-			edit.Dish = &d
+		for _, gap := range gaps {
+			ops = append(ops, edit.Op{Do: edit.Between, At: s.Row.At(), From: gap, Text: facing(s, gap, c)})
 		}
-		fixes = append(fixes, Fix{Says: fmt.Sprintf("Put a %s %s", d.Material.Name, where), Edit: edit})
+		fixes = append(fixes, Fix{fmt.Sprintf("Put %s %s", c.bead.Name, where), ops})
 	}
 	return fixes
 }
 
-// editLine edits a copy of the line and gives it as text.
-func editLine(m *measure.Measured, do func(line *pattern.Line, fills pattern.Fills) error) (string, bool) {
-	s := m.Strands[0]
-	line, err := pattern.Parse(s.Row.Line.String())
-	if err != nil {
-		return "", false
-	}
-	fills := pattern.Fills{}
-	for n, count := range s.Fills {
-		fills[line.Nodes[n.ID]] = count
-	}
-	if err := do(line, fills); err != nil {
-		return "", false
-	}
-	return line.String(), true
-}
-
-// putIn puts one bead of a dish into a gap of the sequence.
-func putIn(m *measure.Measured, line *pattern.Line, fills pattern.Fills, gap int, key string) error {
-	turns := func(key string) bool { return m.Piece.Palette[key] != nil && m.Piece.Palette[key].Bead.Turns() }
-	_, err := line.Insert(gap, []*pattern.Node{{Kind: pattern.Bead, Count: 1, Key: key}}, fills, turns)
-	return err
-}
-
-// lineFix is a fix that only edits the line.
-func lineFix(m *measure.Measured, says string, do func(line *pattern.Line, fills pattern.Fills) error) []Fix {
-	text, ok := editLine(m, do)
-	if !ok {
-		return nil
-	}
-	return []Fix{{Says: says, Edit: Edit{Line: &text}}}
-}
-
-// takeOut deletes beads of the sequence.
-func takeOut(m *measure.Measured, says string, from, to int) []Fix {
-	return lineFix(m, says, func(line *pattern.Line, fills pattern.Fills) error {
-		_, err := line.Delete(from, to, fills)
-		return err
-	})
-}
-
-// putAt puts one bead of a dish into a gap.
-func putAt(m *measure.Measured, says string, gap int, key string) []Fix {
-	return lineFix(m, says, func(line *pattern.Line, fills pattern.Fills) error {
-		return putIn(m, line, fills, gap, key)
-	})
-}
-
-// appended puts text behind the whole line.
-func appended(m *measure.Measured, says, text string) Fix {
-	line := m.Strands[0].Row.Line.String() + " " + text
-	return Fix{Says: says, Edit: Edit{Line: &line}}
-}
-
-// candidates are the beads that could go between, each with the letter of its
-// dish or a free one.
-func candidates(m *measure.Measured, shelf []*material.Material) []Dish {
-	var own, others []Dish
-	on := map[string]bool{}
-	for key, mat := range m.Piece.Palette {
-		own = append(own, Dish{key, mat})
-		on[mat.ID] = true
-	}
-	free := freeKey(m)
-	for _, mat := range shelf {
-		if mat.Bead != nil && !on[mat.ID] && free != "" {
-			others = append(others, Dish{free, mat})
+// mirroredGaps orders gaps from the right, so that putting into one does not move
+// the next, with the mirrored ones of a strand that is its own mirror image but is
+// not written as one mirror.
+func mirroredGaps(s *measure.Strand, gaps []int) []int {
+	out := slices.Clone(gaps)
+	if !s.Ring && !isMirror(s.Row.Line) && readsBothWays(orderOf(s)) {
+		for _, gap := range gaps {
+			out = append(out, len(s.Beads)-gap)
 		}
 	}
-	for _, list := range [][]Dish{own, others} {
-		slices.SortFunc(list, func(a, b Dish) int {
-			return cmp.Or(cmp.Compare(a.Material.Bead.Length(), b.Material.Bead.Length()), cmp.Compare(a.Material.ID, b.Material.ID))
+	slices.SortFunc(out, func(a, b int) int { return cmp.Compare(b, a) })
+	return slices.Compact(out)
+}
+
+// facing spells the bead for a gap: a cap opens towards the wider neighbour, and
+// away from an end.
+func facing(s *measure.Strand, gap int, c candidate) string {
+	if c.bead.Bead.Facing != material.FacingForeAft {
+		return c.key
+	}
+	across := func(i int) float64 {
+		if i < 0 || i >= len(s.Beads) {
+			return -1
+		}
+		return float64(s.Beads[i].Material.Bead.Across)
+	}
+	if across(gap-1) > across(gap) {
+		return "~" + c.key
+	}
+	return c.key
+}
+
+// candidates are the beads that could go in, those the strand has first.
+func candidates(v *View, s *measure.Strand, shelf []*material.Material) []candidate {
+	var own, others []candidate
+	on := map[string]bool{}
+	for key, mat := range v.Piece.Palette {
+		own = append(own, candidate{key: key, bead: mat})
+		on[mat.ID] = true
+	}
+	for _, mat := range shelf {
+		if mat.Bead == nil || on[mat.ID] {
+			continue
+		}
+		if key := start.FreeKey(v.Piece, ""); key != "" {
+			others = append(others, candidate{key, mat, true})
+		}
+	}
+	for _, list := range [][]candidate{own, others} {
+		slices.SortFunc(list, func(a, b candidate) int {
+			return cmp.Or(cmp.Compare(a.bead.Bead.Length(), b.bead.Bead.Length()), cmp.Compare(a.bead.ID, b.bead.ID), cmp.Compare(a.key, b.key))
 		})
 	}
 	return append(own, others...)
 }
 
-// freeKey is the first letter that no dish has.
-func freeKey(m *measure.Measured) string {
-	for c := 'A'; c <= 'Z'; c++ {
-		if m.Piece.Palette[string(c)] == nil {
-			return string(c)
+// neighboursOf gives what stands before and behind the bead at i, round the join
+// of a ring and past what hangs on the cord; nil at an end.
+func neighboursOf(s *measure.Strand, i int) (before, next *measure.Bead) {
+	n := len(s.Beads)
+	look := func(by int) *measure.Bead {
+		for k := 1; k < n; k++ {
+			at := i + by*k
+			if s.Ring {
+				at = (at%n + n) % n
+			}
+			if at < 0 || at >= n {
+				return nil
+			}
+			if b := &s.Beads[at]; !b.Material.Bead.Hangs() {
+				return b
+			}
 		}
+		return nil
 	}
-	return ""
+	return look(-1), look(1)
 }

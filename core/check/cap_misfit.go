@@ -3,62 +3,72 @@ package check
 import (
 	"fmt"
 
-	"mala/core/length"
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 )
 
-// A cap sits on its bead if it is hardly wider. It faces away if what it opens
-// to is much narrower, and the bead behind it is not.
+// A cap meets its bead if they touch at its rim, or within so much of it in mm. It
+// faces away if what it opens to is much narrower, and the bead behind it is not.
 const (
-	capOver = length.MM(0.05)
-	narrow  = 0.8
+	atRim  = 0.05
+	narrow = 0.8
 )
 
-// capMisfit fires for a cap that is wider than its bead, or opens away from it.
-// The caps of one item of the line are one finding.
-var capMisfit = judgement{
-	code: "cap-misfit",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
-		var found []Finding
-		told := map[int]bool{}
-		for i, b := range s.Beads {
-			if b.Material.Bead.Shape != material.Cap || told[b.Node] {
+// capMisfit fires for a cap whose rim does not meet its bead, or that opens away
+// from it.
+var capMisfit = Check{
+	Code: "cap-misfit", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
+		g := gather{strand: s}
+		for i := range s.Beads {
+			b := &s.Beads[i]
+			if !isCap(b) {
 				continue
 			}
 			open, back := capNeighbours(s, i)
-			f := Finding{Code: "cap-misfit", Severity: Warn, Strand: s.ID, Element: i, Column: columnOf(s, i)}
-			switch wide := b.Material.Bead.Across; {
-			case back != nil && !isCap(back) && back.Bead.Across >= wide-capOver && (open == nil || !isCap(open) && open.Bead.Across < narrow*wide):
-				f.Title = "Cap faces away from its bead"
-				f.Says = fmt.Sprintf("%s opens away from %s; turned it sits on it.", b.Material.Name, back.Name)
-			case open != nil && !isCap(open) && wide > open.Bead.Across+capOver:
-				f.Title = "Cap wider than its bead"
-				f.Says = fmt.Sprintf("%s is %s across, %s under it only %s.", b.Material.Name, mm(wide), open.Name, mm(open.Bead.Across))
-			default:
-				continue
+			switch c := b.Material; {
+			case facesAway(b, open, back):
+				g.add("away "+c.ID+" "+back.Material.ID, i, func() Finding {
+					return Finding{Severity: Warn, Title: "Cap faces away from its bead",
+						Says: fmt.Sprintf("%s opens away from %s. Reverse it so that it sits on the bead.", c.Name, back.Material.Name)}
+				})
+			case open != nil && !isCap(open) && c.Bead.Across > open.Material.Bead.Across+atRim:
+				g.add("wide "+c.ID+" "+open.Material.ID, i, func() Finding {
+					return Finding{Severity: Warn, Title: "Cap wider than its bead",
+						Says: fmt.Sprintf("%s is %s wide; %s under it is only %s.", c.Name, mm(c.Bead.Across), open.Material.Name, mm(open.Material.Bead.Across))}
+				})
+			case open != nil && !isCap(open) && !meetsRim(b, open):
+				g.add("rim "+c.ID+" "+open.Material.ID, i, func() Finding {
+					return Finding{Severity: Warn, Title: "Cap does not meet its bead",
+						Says: fmt.Sprintf("The rim of %s stands off %s, which is too small or too pointed for it.", c.Name, open.Material.Name)}
+				})
 			}
-			told[b.Node] = true
-			found = append(found, f)
 		}
-		return found
+		return g.found
 	},
-	mend: func(m *measure.Measured, f Finding, _ Bench) []Fix {
-		s := m.Strands[0]
-		node := s.Beads[f.Element].Node
-		return lineFix(m, "Turn it round", func(line *pattern.Line, _ pattern.Fills) error {
-			line.Nodes[node].Reversed = !line.Nodes[node].Reversed
-			return nil
-		})
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		return []Fix{fix("Reverse the cap", edit.Op{Do: edit.Turn, At: s.Row.At(), Node: s.Beads[f.At.Element].Node})}
 	},
 }
 
-func isCap(m *material.Material) bool { return m.Bead.Shape == material.Cap }
+func isCap(b *measure.Bead) bool { return b.Material.Bead.Shape == material.Cap }
+
+func facesAway(b, open, back *measure.Bead) bool {
+	wide := b.Material.Bead.Across
+	return back != nil && !isCap(back) && back.Material.Bead.Across >= wide-atRim &&
+		(open == nil || !isCap(open) && open.Material.Bead.Across < narrow*wide)
+}
+
+// meetsRim says whether the cap touches the bead it opens to at its rim.
+func meetsRim(b, open *measure.Bead) bool {
+	c, ok := material.Touch(b.Material.Bead.Face(true), open.Material.Bead.Face(b.Turned != open.Turned))
+	return ok && c.Radius >= b.Material.Bead.Face(true).Edge()-atRim
+}
 
 // capNeighbours gives what the cap at i opens to and what stands at its back.
-func capNeighbours(s *measure.Strand, i int) (open, back *material.Material) {
+func capNeighbours(s *measure.Strand, i int) (open, back *measure.Bead) {
 	before, next := neighboursOf(s, i)
 	if s.Beads[i].Turned {
 		return before, next

@@ -2,45 +2,69 @@ package check
 
 import (
 	"fmt"
+	"strings"
 
-	"mala/core/length"
+	"mala/core/edit"
 	"mala/core/measure"
 	"mala/core/pattern"
 )
 
 // centreParity fires when a mirrored or repeating design cannot have the centre
-// it seems to want: the middle of a mirror does not read the same both ways, or
+// it seems to want: the middle of a mirror is not symmetrical, or
 // whole repeats end on another bead than they began with.
-var centreParity = judgement{
-	code: "centre-parity",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
+var centreParity = Check{
+	Code: "centre-parity", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
 		order := orderOf(s)
 		n := len(order)
 		if s.Ring || n < fewestRound {
 			return nil
 		}
-		f := Finding{Code: "centre-parity", Severity: Warn, Strand: s.ID, Element: n / 2, Column: columnOf(s, n/2)}
 		switch {
 		case isMirror(s.Row.Line) && !readsBothWays(order):
-			f.Title = "The middle is off centre"
-			f.Says = "What stands in the middle of the mirror does not read the same from both sides, so no bead is at the centre."
-		case !isMirror(s.Row.Line) && oneShort(order):
-			f.Title = "No bead at the centre"
-			f.Says = fmt.Sprintf("Its %d beads begin with %s and end with %s; one more %s would put a bead at the centre and make both ends alike.",
-				n, s.Beads[0].Material.Name, s.Beads[n-1].Material.Name, s.Beads[0].Material.Name)
-		default:
-			return nil
+			return []Finding{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "The middle is off centre",
+				Says: "The middle of the mirror is not symmetrical, so no bead is at the centre."}}
+		case !isMirror(s.Row.Line) && ending(order) > 0:
+			more := ending(order)
+			return []Finding{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "No bead at the centre",
+				Says: fmt.Sprintf("Its %d beads begin with %s and end with %s. %s more at the end would put a bead at the centre and make both ends alike.",
+					n, s.Beads[0].Material.Name, s.Beads[n-1].Material.Name, beads(more))}}
 		}
-		return []Finding{f}
+		return nil
 	},
-	mend: func(m *measure.Measured, _ Finding, _ Bench) []Fix {
-		s := m.Strands[0]
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
 		if isMirror(s.Row.Line) {
 			return nil
 		}
-		return []Fix{appended(m, fmt.Sprintf("Add a %s at the end", s.Beads[0].Material.Name), s.Beads[0].Key)}
+		more := ending(orderOf(s))
+		return []Fix{fix("Finish it as it begins", appended(s, spell(s, 0, more)))}
 	},
+}
+
+// appended puts text behind the whole line.
+func appended(s *measure.Strand, text string) edit.Op {
+	text = s.Row.Line.String() + " " + text
+	if line, err := pattern.Parse(text); err == nil {
+		text = line.Merged().String()
+	}
+	return edit.Op{Do: edit.SetLine, At: s.Row.At(), Text: text}
+}
+
+// spell writes beads of the strand as a line.
+func spell(s *measure.Strand, from, to int) string {
+	var b strings.Builder
+	for i := from; i < to; i++ {
+		if s.Beads[i].Turned {
+			b.WriteByte('~')
+		}
+		b.WriteString(s.Beads[i].Key + " ")
+	}
+	line, err := pattern.Parse(b.String())
+	if err != nil {
+		return b.String()
+	}
+	return line.Merged().String()
 }
 
 // isMirror says whether the whole line is one mirror.
@@ -48,9 +72,17 @@ func isMirror(line *pattern.Line) bool {
 	return len(line.Items) == 1 && line.Items[0].Kind == pattern.Mirror && line.Items[0].Count == 1
 }
 
-// oneShort says whether the order is whole repeats that would be their own
-// mirror image but for the last bead.
-func oneShort(order []seen) bool {
+// ending is how many beads of its beginning an order of whole repeats lacks at its
+// end to be its own mirror image about a bead; 0 if it is none, or is one already.
+func ending(order []seen) int {
 	n, p := len(order), periodOf(order)
-	return p >= 2 && n >= 3*p && n%p == 0 && !readsBothWays(order) && readsBothWays(order[:n-1])
+	if p < 2 || n < 3*p || n%p != 0 || readsBothWays(order) {
+		return 0
+	}
+	for more := 1; more < p; more++ {
+		if (n+more)%2 == 1 && readsBothWays(append(order[:n:n], order[:more]...)) {
+			return more
+		}
+	}
+	return 0
 }

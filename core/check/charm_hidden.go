@@ -8,52 +8,48 @@ import (
 	"mala/core/measure"
 )
 
-// charmHidden fires when a charm's ring does not drop it clear of the beads
-// beside it: it lies behind them.
-var charmHidden = judgement{
-	code: "charm-hidden",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
-		var found []Finding
-		told := map[int]bool{}
-		for i, b := range s.Beads {
-			if b.Material.Bead.Shape != material.Charm || told[b.Node] {
+// charmHidden fires when a charm, hung by its ring, does not drop clear of the
+// beads beside it.
+var charmHidden = Check{
+	Code: "charm-hidden", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
+		g := gather{strand: s}
+		for i := range s.Beads {
+			charm := s.Beads[i].Material
+			if !charm.Bead.Hangs() {
 				continue
 			}
-			drop, beside := dropOf(s, i), widestBeside(s, i)
-			if beside == nil || drop > beside.Bead.Across/2 {
+			wide := widestBeside(s, i)
+			if wide == nil || charm.Bead.Drop > radius(wide) {
 				continue
 			}
-			told[b.Node] = true
-			found = append(found, Finding{
-				Code: "charm-hidden", Severity: Advise, Strand: s.ID, Element: i, Column: columnOf(s, i), Title: "Charm hides behind its neighbours",
-				Says: fmt.Sprintf("The ring of %s lets it down %s below the cord; %s beside it reaches %s.", b.Material.Name, mm(drop),
-					beside.Name, mm(beside.Bead.Across/2)),
+			g.add(charm.ID+" beside "+wide.ID, i, func() Finding {
+				return Finding{Severity: Advise, Title: "Charm hides behind its neighbours",
+					Says: fmt.Sprintf("%s hangs down to %s below the cord, and %s beside it reaches %s. Use a longer drop or smaller beads beside it.",
+						charm.Name, mm(charm.Bead.Drop), wide.Name, mm(radius(wide)))}
 			})
 		}
-		return found
+		return g.found
 	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		s := m.Strands[0]
-		drop, ring := dropOf(s, f.Element), s.Beads[f.Element].Material.Bead
-		return putInto(m, []int{f.Element + 1, f.Element}, "on either side", func(c *material.Bead) bool {
-			return c.Across/2 < drop && touching(c, ring)
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		charm := s.Beads[f.At.Element].Material.Bead
+		return putInto(v, s, []int{f.At.Element, f.At.Element + 1}, "on either side", func(c *material.Bead) bool {
+			return c.Across/2 < charm.Drop && touching(c, charm)
 		}, bench.Shelf)
 	},
 }
 
-// dropOf is how far below the cord's axis the charm at i begins: its ring hangs
-// on the cord by its inside.
-func dropOf(s *measure.Strand, i int) length.MM {
-	b := s.Beads[i].Material.Bead
-	return b.Hole + b.Along - s.Row.Cord.Cord.Diameter/2
-}
+func radius(m *material.Material) length.MM { return m.Bead.Across / 2 }
 
 // widestBeside is the wider of the two beads beside the one at i.
 func widestBeside(s *measure.Strand, i int) *material.Material {
 	before, next := neighboursOf(s, i)
-	if next == nil || before != nil && before.Bead.Across > next.Bead.Across {
-		return before
+	switch {
+	case before == nil && next == nil:
+		return nil
+	case next == nil || before != nil && before.Material.Bead.Across > next.Material.Bead.Across:
+		return before.Material
 	}
-	return next
+	return next.Material
 }

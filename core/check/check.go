@@ -1,6 +1,6 @@
 // Package check holds the judgements a designer would make at the bench, one
 // file each: what fires, how grave it is, where, why with its numbers, and
-// where it can a fix that is a real edit of the piece.
+// where it can a fix that is a real change of the piece.
 package check
 
 import (
@@ -8,8 +8,8 @@ import (
 	"slices"
 
 	"mala/core/length"
-	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // Severity says how grave a finding is.
@@ -23,128 +23,157 @@ const (
 	Advise Severity = "advise"
 )
 
-// Finding is one judgement on a measured piece.
+// rank orders severities, the gravest 0.
+func (s Severity) rank() int { return slices.Index([]Severity{Stop, Warn, Advise}, s) }
+
+// Step is the step of the planning at which a finding is put right.
+type Step string
+
+// The steps.
+const (
+	StepDecide Step = "decide"
+	StepLayOut Step = "lay-out"
+	StepFit    Step = "fit"
+	StepEnds   Step = "ends"
+)
+
+// Steps lists them in the order they are done.
+func Steps() []Step { return []Step{StepDecide, StepLayOut, StepFit, StepEnds} }
+
+// Finding is one judgement on a measured piece. Alike findings with one cause are
+// one, with all its places.
 type Finding struct {
 	Code     string
 	Severity Severity
-	Strand   string
-	End      string // left or right, for a finding at an end
-	Element  int    // the bead it is about, from 0; -1 for none
-	Column   int    // of the bead line, from 1; 0 for none
-	Title    string // what is wrong, in a few words
-	Says     string // one sentence with the numbers
-	Waived   string // why it may stand; empty if nobody said so
-	Fix      *Fix
+	Step     Step
+	At       piece.Place
+	More     []piece.Place // the other places of the same cause
+	Column   int           // of the bead line, from 1; 0 for none
+	Title    string        // what is wrong, in a few words
+	Says     string        // one sentence with the numbers
+	Waived   string        // the reason it was accepted for; empty if it was not
+
+	// cause tells findings of one code apart, wherever a change moves them.
+	cause string
 }
 
-// Bench is what the judgements know beside the piece: what else lies on the
-// shelf to mend it with, and the unit to speak in.
-type Bench struct {
-	Shelf []*material.Material
-	Unit  length.Unit
+// places is how many places the finding has.
+func (f *Finding) places() int { return 1 + len(f.More) }
+
+// View is a measured piece as the checks look at it, and the unit to speak in.
+type View struct {
+	*measure.Measured
+	Unit length.Unit
 }
 
-// judgement finds what it looks for and, asked about one finding, tries edits
-// that mend it, best first.
-type judgement struct {
-	code string
-	// stops says whether a finding on the piece may be a Stop; nil for never.
-	stops func(m *measure.Measured) bool
-	find  func(m *measure.Measured, unit length.Unit) []Finding
-	mend  func(m *measure.Measured, f Finding, bench Bench) []Fix
+// Check is one judgement. It declares what it looks at: the piece as a whole, a
+// strand, or an end of a strand; and, asked about one of its findings, which
+// changes might put it right, the most likely first.
+type Check struct {
+	Code   string
+	Step   Step
+	Piece  func(v *View) []Finding
+	Strand func(v *View, s *measure.Strand) []Finding
+	End    func(v *View, s *measure.Strand, e *measure.End) []Finding
+	Fix    func(v *View, f *Finding, bench Bench) []Fix
 }
 
-// judgements lists every check there is.
-var judgements = []judgement{
-	holeTooSmall, crimpSwallowed, beadSwallowed, crimpMisfit, coverMisfit, // what goes through what
-	lengthOff, slackShort, slackLong, easeOff, // how it lies
-	loopBreak, centreParity, patternBreak, capMisfit, liesSideways, charmHidden, // the order of the beads
-	toggleBlocked, ringTooSmall, claspClosedEye, chainSoldered, weakLink, metalsDiffer, // the ends
-	elasticMisfit, knotShows, legShort, // the cord
+// checks lists every check there is.
+var checks = []*Check{
+	&holeTooSmall, &crimpSwallowed, &beadSwallowed, &crimpMisfit, &coverMisfit, // what goes through what
+	&lengthOff, &slackShort, &slackLong, &easeOff, // how it lies
+	&loopBreak, &centreParity, &patternBreak, &capMisfit, &liesSideways, &charmHidden, // the order of the beads
+	&endUnheld, &noClasp, &toggleBlocked, &ringTooSmall, &claspClosedEye, &chainSoldered, &weakLink, &metalsDiffer, // the ends
+	&elasticMisfit, &knotShows, &legShort, // the cord
 }
 
-// may is for judgements that may stop the work on any piece.
-func may(*measure.Measured) bool { return true }
-
-// All judges the piece, gravest first, those that were waived last. A fix is only offered if trying it shows
-// that it leaves fewer of its code and brings no new stop.
-func All(m *measure.Measured, bench Bench) []Finding {
-	found := judge(m, bench.Unit)
-	for i := range found {
-		for _, j := range judgements {
-			if j.code == found[i].Code && j.mend != nil {
-				found[i].Fix = firstThatMends(m, found, found[i], j.mend(m, found[i], bench))
-			}
-		}
+// Codes lists the codes of all checks.
+func Codes() []string {
+	out := make([]string, len(checks))
+	for i, c := range checks {
+		out[i] = c.Code
 	}
-	return found
+	return out
 }
 
-func judge(m *measure.Measured, unit length.Unit) []Finding {
-	return judgeBy(m, unit, func(judgement) bool { return true })
+// HasFix says whether a fix may be found for findings of a code.
+func HasFix(code string) bool {
+	return slices.ContainsFunc(checks, func(c *Check) bool { return c.Code == code && c.Fix != nil })
 }
 
-// judgeBy judges by some of the judgements only.
-func judgeBy(m *measure.Measured, unit length.Unit, by func(judgement) bool) []Finding {
+// All judges the piece, gravest first, those that were waived last.
+func All(m *measure.Measured, unit length.Unit) []Finding {
+	v := &View{m, unit}
 	var found []Finding
-	for _, j := range judgements {
-		if by(j) {
-			found = append(found, j.find(m, unit)...)
-		}
+	for _, c := range checks {
+		found = append(found, c.judge(v)...)
 	}
 	for i := range found {
-		for _, w := range m.Piece.Waived {
-			if w.Code == found[i].Code && w.End == found[i].End {
-				found[i].Waived = w.Note
-			}
-		}
+		found[i].waive(m.Piece.Waived)
 	}
 	rank := func(f Finding) int {
 		if f.Waived != "" {
-			return 3
+			return 1 + Advise.rank()
 		}
-		return map[Severity]int{Stop: 0, Warn: 1, Advise: 2}[f.Severity]
+		return f.Severity.rank()
 	}
 	slices.SortStableFunc(found, func(a, b Finding) int { return cmp.Compare(rank(a), rank(b)) })
 	return found
 }
 
-// mostTried bounds how many fixes are tried for one finding.
-const mostTried = 12
-
-func firstThatMends(m *measure.Measured, found []Finding, f Finding, fixes []Fix) *Fix {
-	for i := range fixes[:min(len(fixes), mostTried)] {
-		after, err := fixes[i].Edit.Try(m.Piece)
-		if err != nil {
-			continue
+func (c *Check) judge(v *View) []Finding {
+	var found []Finding
+	if c.Piece != nil {
+		found = append(found, c.Piece(v)...)
+	}
+	for _, s := range v.Strands {
+		if c.Strand != nil {
+			found = append(found, c.Strand(v, s)...)
 		}
-		// What neither is mended here nor can stop the work decides nothing.
-		left := judgeBy(after, "", func(j judgement) bool { return j.code == f.Code || j.stops != nil && j.stops(after) })
-		if count(left, f.Code, "") < count(found, f.Code, "") && count(left, "", Stop) <= count(found, "", Stop) {
-			return &fixes[i]
+		for _, e := range s.Ends() {
+			if c.End != nil {
+				found = append(found, c.End(v, s, e)...)
+			}
 		}
 	}
-	return nil
-}
-
-// count counts the findings of a code, or of a severity.
-func count(found []Finding, code string, severity Severity) int {
-	n := 0
-	for _, f := range found {
-		if f.Code == code || f.Severity == severity {
-			n++
+	for i := range found {
+		f := &found[i]
+		f.Code, f.Step = c.Code, c.Step
+		if s := v.Measured.Strand(f.At.Row); s != nil && f.At.Element >= 0 {
+			f.Column = s.Row.Line.Nodes[s.Beads[f.At.Element].Node].Col
 		}
 	}
-	return n
+	return found
 }
 
-// columnOf is where the bead's node stands in the line.
-func columnOf(s *measure.Strand, bead int) int {
-	return s.Row.Line.Nodes[s.Beads[bead].Node].Col
+// waive marks the finding as accepted if a waiver covers all of it.
+func (f *Finding) waive(waivers []piece.Waiver) {
+	for _, w := range waivers {
+		if w.Code == f.Code && w.At.Covers(f.At) && !slices.ContainsFunc(f.More, func(p piece.Place) bool { return !w.At.Covers(p) }) {
+			f.Waived = w.Note
+		}
+	}
 }
 
-// Fix is an edit that mends a finding.
-type Fix struct {
-	Says string // what it does, in a few words
-	Edit Edit
+// gather makes alike findings of beads one, with all their places, in the order
+// they come along the strand.
+type gather struct {
+	strand *measure.Strand
+	at     map[string]int
+	found  []Finding
+}
+
+// add notes a finding at a bead; make is asked once for each cause.
+func (g *gather) add(cause string, bead int, make func() Finding) {
+	if i, known := g.at[cause]; known {
+		g.found[i].More = append(g.found[i].More, g.strand.Row.AtBead(bead))
+		return
+	}
+	if g.at == nil {
+		g.at = map[string]int{}
+	}
+	g.at[cause] = len(g.found)
+	f := make()
+	f.At, f.cause = g.strand.Row.AtBead(bead), cause
+	g.found = append(g.found, f)
 }

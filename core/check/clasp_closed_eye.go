@@ -3,49 +3,55 @@ package check
 import (
 	"fmt"
 
-	"mala/core/length"
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
 )
 
 // claspClosedEye fires when a clasp's closed eye meets another closed fitting:
 // neither opens to take the other in.
-var claspClosedEye = judgement{
-	code:  "clasp-closed-eye",
-	stops: may,
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		return closedPairs(m, "clasp-closed-eye", "Neither eye opens", false)
+var claspClosedEye = Check{
+	Code: "clasp-closed-eye", Step: StepEnds,
+	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+		return closedPairs(s, e, "Neither eye opens", false)
 	},
-	mend: openBetween,
+	Fix: openBetween,
+}
+
+// chainSoldered fires when a chain of soldered links meets another closed
+// fitting.
+var chainSoldered = Check{
+	Code: "chain-soldered", Step: StepEnds,
+	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+		return closedPairs(s, e, "The chain cannot be put on", true)
+	},
+	Fix: openBetween,
 }
 
 // closedPairs finds neighbours at an end that are both closed: those with a
 // chain among them, or those without.
-func closedPairs(m *measure.Measured, code, title string, chains bool) []Finding {
+func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) []Finding {
 	var found []Finding
-	s := m.Strands[0]
-	bothEnds(s, func(side string, e measure.End) {
-		for _, i := range closedAt(e) {
-			a, b := e.Parts[i], e.Parts[i+1]
-			isChain := a.Does == measure.DoesChain || b.Does == measure.DoesChain
-			if isChain != chains {
-				continue
-			}
-			f := atEnd(s, code, Stop, side)
-			f.Title = title
-			f.Says = fmt.Sprintf("%s and %s at the %s end are both closed; put a ring that opens between them.", a.Material.Name, b.Material.Name, side)
-			found = append(found, f)
+	for _, i := range closedAt(e) {
+		a, b := e.Parts[i], e.Parts[i+1]
+		isChain := a.Role == measure.RoleChain || b.Role == measure.RoleChain
+		if isChain != chains {
+			continue
 		}
-	})
+		at := s.Row.AtEnd(e.Side)
+		at.Fitting = b.Fitting
+		found = append(found, Finding{Severity: Stop, At: at, Title: title, cause: string(b.Fitting),
+			Says: fmt.Sprintf("%s and %s at the %s end are both closed. Add a ring that opens between them.", a.Material.Name, b.Material.Name, e.Side)})
+	}
 	return found
 }
 
 // closedAt gives the places i where parts i and i+1 are both closed metal.
-func closedAt(e measure.End) []int {
+func closedAt(e *measure.End) []int {
 	var at []int
 	closed := func(p measure.Part) bool {
-		switch p.Does {
-		case measure.DoesClasp, measure.DoesRing, measure.DoesChain:
+		switch p.Role {
+		case measure.RoleClasp, measure.RoleRing, measure.RoleChain:
 			return !p.Material.Finding.IsOpen()
 		}
 		return false
@@ -59,38 +65,28 @@ func closedAt(e measure.End) []int {
 }
 
 // openBetween puts a ring that opens between the two.
-func openBetween(m *measure.Measured, f Finding, bench Bench) []Fix {
-	s := m.Strands[0]
+func openBetween(v *View, f *Finding, bench Bench) []Fix {
 	var fixes []Fix
-	bothEnds(s, func(side string, e measure.End) {
-		if side != f.End {
-			return
-		}
-		for _, i := range closedAt(e) {
-			for _, ring := range ringsFor(m, bench.Shelf) {
-				ends := EndsOf(m.Piece)
-				row, closure := ends.Side(side)
-				putBeside(row, closure, e.Parts[i+1].Material, ring)
-				fixes = append(fixes, Fix{Says: "Put " + ring.Name + " between", Edit: Edit{Ends: &ends}})
-			}
-		}
-	})
+	for _, ring := range ringsFor(v, bench.Shelf) {
+		fixes = append(fixes, fix("Put "+ring.Name+" between", edit.Op{Do: edit.AddFitting, At: f.At, Material: ring}))
+	}
 	return fixes
 }
 
-// putBeside puts the ring on the strand's side of a fitting. The row lists its
-// fittings from the strand outwards, the closure from the outside in.
-func putBeside(row, closure *[]*material.Material, beside, ring *material.Material) {
-	for i, x := range *closure {
-		if x == beside {
-			*closure = append((*closure)[:i+1:i+1], append([]*material.Material{ring}, (*closure)[i+1:]...)...)
-			return
+// ringsFor are the rings to add to a piece: its own first, then two of the shelf
+// that can be opened.
+func ringsFor(v *View, shelf []*material.Material) []*material.Material {
+	var rings []*material.Material
+	add := func(c *material.Material) {
+		if c.Finding != nil && c.Finding.IsRing() && c.Finding.IsOpen() && len(rings) < 2 {
+			rings = append(rings, c)
 		}
 	}
-	for i, x := range *row {
-		if x == beside {
-			*row = append((*row)[:i:i], append([]*material.Material{ring}, (*row)[i:]...)...)
-			return
-		}
+	for _, c := range v.Tally {
+		add(c.Material)
 	}
+	for _, c := range shelf {
+		add(c)
+	}
+	return rings
 }

@@ -3,89 +3,69 @@ package check
 import (
 	"fmt"
 
+	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 )
 
-// A cover closes round its crimp to a ball: it must be wider than the crimp, but
-// not so much wider that it stays open.
-const mostCover = 2.2
+// A cover closes round its crimp to a ball: the crimp, once closed, takes up
+// between these parts of the cover's width.
+const (
+	leastInCover = 0.35
+	mostInCover  = 0.9
+)
 
 // coverMisfit fires when a crimp cover does not suit the crimp under it, or has
 // none.
-var coverMisfit = judgement{
-	code: "cover-misfit",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		var found []Finding
-		s := m.Strands[0]
-		bothEnds(s, func(side string, e measure.End) {
-			crimp := crimpOf(e)
-			for _, p := range e.Parts {
-				if p.Does != measure.DoesCover {
-					continue
-				}
-				f := atEnd(s, "cover-misfit", Advise, side)
-				switch c := p.Material.Finding; {
-				case crimp == nil:
-					f.Title = "A cover over nothing"
-					f.Says = fmt.Sprintf("%s at the %s end has no crimp to cover.", p.Material.Name, side)
-				case !Covers(c, crimp.Finding):
-					f.Title = "Cover and crimp do not match"
-					f.Says = fmt.Sprintf("%s is %s wide and %s long; %s under it at the %s end is %s wide and %s long.", p.Material.Name,
-						mm(c.Outside), mm(c.Length), crimp.Name, side, mm(crimp.Finding.Outside), mm(crimp.Finding.Length))
-				default:
-					continue
-				}
-				found = append(found, f)
-			}
-		})
-		return found
-	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		s := m.Strands[0]
-		e := s.Left
-		if f.End == "right" {
-			e = s.Right
+var coverMisfit = Check{
+	Code: "cover-misfit", Step: StepEnds,
+	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
+		if cover == nil {
+			return nil
 		}
-		crimp := crimpOf(e)
-		return eachOf(m, f.End, measure.DoesCover, func(p measure.Part) []Fix {
-			var fixes []Fix
-			if crimp != nil {
-				fixes = instead(m, f.End, p.Material, bench.Shelf, func(c *material.Finding) bool {
-					return c.Type == material.CrimpCover && Covers(c, crimp.Finding)
-				})
-			}
-			return append(fixes, without(m, f.End, p.Material))
-		})
+		f := Finding{Severity: Advise, At: s.Row.AtEnd(e.Side)}
+		f.At.Fitting = cover.Fitting
+		switch {
+		case crimp == nil:
+			f.Title = "Cover without a crimp"
+			f.Says = fmt.Sprintf("%s at the %s end has no crimp to cover.", cover.Material.Name, e.Side)
+		case !Covers(cover.Material.Finding, crimp.Material.Finding, v.Piece.House.ClosedCrimp(crimp.Material.Finding)):
+			f.Title = "Cover and crimp do not match"
+			f.Says = fmt.Sprintf("%s at the %s end is %s wide and %s long; %s under it is %s wide once closed and %s long.", cover.Material.Name, e.Side,
+				mm(coverWidth(cover.Material.Finding)), mm(cover.Material.Finding.Length), crimp.Material.Name,
+				mm(v.Piece.House.ClosedCrimp(crimp.Material.Finding)), mm(crimp.Material.Finding.Length))
+		default:
+			return nil
+		}
+		return []Finding{f}
+	},
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		e := v.Strand(f.At.Row).End(f.At.Side)
+		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
+		var fixes []Fix
+		if crimp != nil {
+			closed := v.Piece.House.ClosedCrimp(crimp.Material.Finding)
+			fixes = instead(v, cover, bench.Shelf, func(c *material.Finding) bool {
+				return c.Type == material.CrimpCover && Covers(c, crimp.Material.Finding, closed)
+			})
+		}
+		return append(fixes, fix("Remove "+cover.Material.Name, edit.Op{Do: edit.DropFitting, At: f.At}))
 	},
 }
 
-func crimpOf(e measure.End) *material.Material {
-	for _, p := range e.Parts {
-		if p.Does == measure.DoesCrimp {
-			return p.Material
-		}
+// coverWidth is the room a cover has: its inside if known, else its diameter.
+func coverWidth(cover *material.Finding) length.MM {
+	if cover.Inside > 0 {
+		return cover.Inside
 	}
-	return nil
+	return cover.Outside
 }
 
-// Covers says whether a crimp cover closes round the crimp.
-func Covers(cover, crimp *material.Finding) bool {
-	return cover.Outside > crimp.Outside && cover.Outside <= mostCover*crimp.Outside && cover.Length >= crimp.Length
-}
-
-// without takes one fitting out of an end.
-func without(m *measure.Measured, end string, out *material.Material) Fix {
-	ends := EndsOf(m.Piece)
-	row, closure := ends.Side(end)
-	for _, list := range []*[]*material.Material{row, closure} {
-		for i, x := range *list {
-			if x == out {
-				*list = append((*list)[:i:i], (*list)[i+1:]...)
-				break
-			}
-		}
-	}
-	return Fix{Says: "Leave out " + out.Name, Edit: Edit{Ends: &ends}}
+// Covers says whether a crimp cover closes round the crimp, which is so wide once
+// it is closed.
+func Covers(cover, crimp *material.Finding, closed length.MM) bool {
+	part := float64(closed / coverWidth(cover))
+	return part >= leastInCover-1e-9 && part <= mostInCover+1e-9 && cover.Length >= crimp.Length
 }

@@ -14,61 +14,49 @@ const looseCrimp = 2
 
 // crimpMisfit fires when a crimp cannot take the passes of its cord, which stops
 // the work, or is so wide that it will not grip them.
-var crimpMisfit = judgement{
-	code:  "crimp-misfit",
-	stops: may,
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
+var crimpMisfit = Check{
+	Code: "crimp-misfit", Step: StepEnds,
+	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
 		var found []Finding
-		s := m.Strands[0]
-		bothEnds(s, func(side string, e measure.End) {
-			for _, p := range e.Parts {
-				if p.Does != measure.DoesCrimp {
-					continue
-				}
-				passes := 2 * s.Row.Passes
-				need, inside := material.HoleFor(passes, s.Row.Cord.Cord.Diameter), p.Material.Finding.Inside
-				f := atEnd(s, "crimp-misfit", Stop, side)
-				switch {
-				case inside < need:
-					f.Title = "Crimp too small"
-				case inside > looseCrimp*need+1e-9:
-					f.Severity, f.Title = Warn, "Crimp too loose to grip"
-				default:
-					continue
-				}
-				f.Says = fmt.Sprintf("%d passes of %s cord measure %s; %s at the %s end is %s inside.", passes,
-					mm(s.Row.Cord.Cord.Diameter), mm(need), p.Material.Name, side, mm(inside))
-				found = append(found, f)
+		passes := 2 * s.Row.Passes
+		need := material.HoleFor(passes, s.Row.Cord.Cord.Diameter)
+		for _, p := range e.Parts {
+			if p.Role != measure.RoleCrimp {
+				continue
 			}
-		})
+			inside := p.Material.Finding.Inside
+			f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Crimp too small", cause: string(p.Fitting)}
+			f.At.Fitting = p.Fitting
+			switch {
+			case inside < need-tiny:
+			case inside > looseCrimp*need+tiny:
+				f.Severity, f.Title = Warn, "Crimp too loose to grip"
+			default:
+				continue
+			}
+			f.Says = fmt.Sprintf("%s of %s cord need %s; %s at the %s end is %s inside.", times(passes),
+				mm(s.Row.Cord.Cord.Diameter), mm(need), p.Material.Name, e.Side, mm(inside))
+			found = append(found, f)
+		}
 		return found
 	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		s := m.Strands[0]
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		s := v.Strand(f.At.Row)
 		need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
-		return eachOf(m, f.End, measure.DoesCrimp, func(p measure.Part) []Fix {
-			return instead(m, f.End, p.Material, bench.Shelf, func(c *material.Finding) bool {
-				return Grips(c, need)
-			})
-		})
+		for i, p := range s.End(f.At.Side).Parts {
+			if p.Fitting == f.At.Fitting {
+				return instead(v, &s.End(f.At.Side).Parts[i], bench.Shelf, func(c *material.Finding) bool { return Grips(c, need) })
+			}
+		}
+		return nil
 	},
 }
+
+// tiny keeps the rounding of sums from deciding, in mm.
+const tiny = 1e-9
 
 // Grips says whether a crimp takes cords that need so wide a hole, and closes on
 // them.
 func Grips(c *material.Finding, need length.MM) bool {
-	return c.IsCrimp() && c.Inside >= need && c.Inside <= looseCrimp*need
-}
-
-// eachOf gathers the fixes for the parts of an end that do the same.
-func eachOf(m *measure.Measured, end, does string, fixes func(p measure.Part) []Fix) []Fix {
-	var out []Fix
-	bothEnds(m.Strands[0], func(side string, e measure.End) {
-		for _, p := range e.Parts {
-			if side == end && p.Does == does && p.Material != nil {
-				out = append(out, fixes(p)...)
-			}
-		}
-	})
-	return out
+	return c.IsCrimp() && c.Inside >= need-tiny && c.Inside <= looseCrimp*need+tiny
 }

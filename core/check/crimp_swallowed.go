@@ -3,54 +3,39 @@ package check
 import (
 	"fmt"
 
-	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
-// crimpSwallowed fires when a crimp, or the cover over it, passes into the hole
-// of the bead beside it: it no longer holds anything.
-var crimpSwallowed = judgement{
-	code:  "crimp-swallowed",
-	stops: may,
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		var found []Finding
-		for _, s := range m.Strands {
-			for _, side := range []string{"left", "right"} {
-				end, bead := s.Left, 0
-				if side == "right" {
-					end, bead = s.Right, len(s.Beads)-1
-				}
-				for _, part := range end.Parts {
-					if !part.Swallowed {
-						continue
-					}
-					b := s.Beads[bead].Material
-					found = append(found, Finding{
-						Code: "crimp-swallowed", Severity: Stop, Strand: s.ID, End: side, Element: bead, Column: columnOf(s, bead),
-						Title: "Crimp slips into the bead",
-						Says: fmt.Sprintf("The %s hole of %s takes in %s of %s at the %s end.", mm(b.Bead.Hole), b.Name,
-							part.Material.Name, mm(part.Material.Finding.Outside), side),
-					})
-				}
-			}
+// crimpSwallowed fires when a crimp, closed, passes into the hole of the bead
+// beside it or is just as wide: it no longer holds anything. A cover put on
+// afterwards keeps no crimp out of a hole.
+var crimpSwallowed = Check{
+	Code: "crimp-swallowed", Step: StepLayOut,
+	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+		part := e.Find(measure.RoleCrimp)
+		bead := s.Beside(e.Side)
+		if part == nil || bead < 0 || !part.Swallowed {
+			return nil
 		}
-		return found
+		b := s.Beads[bead].Material
+		at := s.Row.AtEnd(e.Side)
+		at.Fitting, at.Element = part.Fitting, bead
+		return []Finding{{Severity: Stop, At: at, Title: "Crimp slips into the bead",
+			Says: fmt.Sprintf("%s is %s wide once closed and slips into the %s hole of %s at the %s end.", part.Material.Name,
+				mm(v.Piece.House.ClosedCrimp(part.Material.Finding)), mm(b.Bead.Hole), b.Name, e.Side)}}
 	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		s := m.Strands[0]
-		gap, end := 0, s.Left
-		if f.End == "right" {
-			gap, end = len(s.Beads), s.Right
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		gap := 0
+		if f.At.Side == piece.Right {
+			gap = len(s.Beads)
 		}
-		swallower := s.Beads[f.Element].Material.Bead
-		return putBetween(m, gap, func(b *material.Bead) bool {
-			for _, part := range end.Parts {
-				if part.Swallowed && (b.Hole > part.Material.Finding.Outside || b.Across <= swallower.Hole) {
-					return false
-				}
-			}
-			return true
+		crimp := s.End(f.At.Side).Find(measure.RoleCrimp).Material.Finding
+		closed, swallower := v.Piece.House.ClosedCrimp(crimp), s.Beads[f.At.Element].Material.Bead
+		return putInto(v, s, []int{gap}, "between", func(b *material.Bead) bool {
+			return b.Hole < closed && b.Across > swallower.Hole
 		}, bench.Shelf)
 	},
 }

@@ -4,48 +4,51 @@ import (
 	"fmt"
 	"math"
 
+	"mala/core/edit"
 	"mala/core/length"
-	"mala/core/measure"
-	"mala/core/piece"
 	"mala/core/size"
 )
 
 // easeOff fires when the inside length does not suit the body it is for; it
 // stops the work where the piece cannot be put on.
-var easeOff = judgement{
-	code: "ease-off",
-	// A piece that opens can at worst be too tight.
-	stops: func(m *measure.Measured) bool { return m.Piece.Closure.Type != piece.Clasp },
-	find: func(m *measure.Measured, unit length.Unit) []Finding {
-		fit := size.Of(m)
+var easeOff = Check{
+	Code: "ease-off", Step: StepFit,
+	Piece: func(v *View) []Finding {
+		fit := size.Of(v.Measured)
 		if fit == nil {
 			return nil
 		}
-		f := Finding{Code: "ease-off", Severity: Warn, Strand: m.Strands[0].ID, Element: -1}
-		part := m.Piece.Body.Part
+		f := Finding{Severity: Warn, At: v.Leading().Row.At(), cause: "ease"}
+		part := v.Piece.Body.Part
 		switch pass := fit.Passage; {
 		case pass != nil && !pass.Passes:
-			f.Severity, f.Title = Stop, "Will not pass the "+pass.Over
-			f.Says = fmt.Sprintf("It opens to %s inside; the %s needs %s%s.", pass.Stretched.In(unit), pass.Over, pass.Need.In(unit), guessed(pass))
+			f.Severity, f.Title, f.cause = Stop, "Will not pass the "+pass.Over, "passage"
+			f.Says = fmt.Sprintf("It opens to %s inside; the %s needs %s%s.", pass.Stretched.In(v.Unit), pass.Over, pass.Need.In(v.Unit), guessed(pass))
 		case !fit.Suits():
 			f.Title = "Too loose on the " + part
 			if fit.Ease < fit.Wanted[0].From {
 				f.Title = "Too tight on the " + part
 			}
-			f.Says = fmt.Sprintf("Inside it measures %s, which leaves %s of ease on %s; %s is right.", fit.Inside.In(unit),
-				fit.Ease.In(unit), fit.Measure.In(unit), easeRange(fit, unit))
+			f.Says = fmt.Sprintf("It measures %s inside, an ease of %s on %s; %s is right.", fit.Inside.In(v.Unit),
+				fit.Ease.In(v.Unit), fit.Measure.In(v.Unit), easeRange(fit, v.Unit))
 		default:
 			return nil
 		}
 		return []Finding{f}
 	},
-	mend: func(m *measure.Measured, _ Finding, _ Bench) []Fix {
-		fit := size.Of(m)
-		want := fit.Suited(m)
-		fixes := changedCounts(m, float64(want-m.ForTarget), tolerated(fit))
-		if m.Piece.Target != nil {
+	Fix: func(v *View, _ *Finding, _ Bench) []Fix {
+		fit := size.Of(v.Measured)
+		want := fit.Suited(v.Measured)
+		target := edit.Op{Do: edit.SetTarget, Length: &want}
+		says := "Set the target to " + want.In(v.Unit)
+		if v.Leading().Row.Line.OpenFill() != nil {
+			return []Fix{fix(says, target)}
+		}
+		fixes := changedCounts(v, v.Leading(), float64(want-v.ForTarget), tolerated(fit))
+		if v.Piece.Target != nil {
 			for i := range fixes {
-				fixes[i].Edit.Target = &want
+				fixes[i].Says += " and set the target to " + want.In(v.Unit)
+				fixes[i].Ops = append(fixes[i].Ops, target)
 			}
 		}
 		return fixes
@@ -57,9 +60,9 @@ func guessed(p *size.Passage) string {
 	case p.Measured:
 		return ""
 	case p.Over == "hand":
-		return ", taken from the wrist"
+		return ", worked out from the wrist"
 	}
-	return ", as a head usually does"
+	return ", a typical head"
 }
 
 func easeRange(f *size.Fit, unit length.Unit) string {

@@ -9,44 +9,44 @@ import (
 	"mala/core/measure"
 )
 
-// thinElastic is the share of the thickest elastic that would pass, below which
-// one is too thin for its beads: it wears through and the knot slips.
-const thinElastic = 0.6
+// thinElastic is the share of the thickest elastic that would pass below which
+// one is too thin for its beads: it wears through and its knot slips.
+const thinElastic = 0.5
 
-// elasticMisfit fires when an elastic is too thin for its beads, or so thick that
-// it passes only by force.
-var elasticMisfit = judgement{
-	code: "elastic-misfit",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
+// stoutest is the thickest elastic that is sold for stringing.
+const stoutest = length.MM(1.2)
+
+// elasticMisfit fires when an elastic is too thin for its beads, and advises when
+// it passes only with a pull.
+var elasticMisfit = Check{
+	Code: "elastic-misfit", Step: StepEnds,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
 		c := s.Row.Cord.Cord
 		if c.Type != material.Elastic || len(s.Beads) == 0 {
 			return nil
 		}
 		most, finest := thickestElastic(s)
-		f := Finding{Code: "elastic-misfit", Severity: Warn, Strand: s.ID, Element: -1}
+		f := Finding{Severity: Warn, At: s.Row.At()}
 		switch {
-		case c.Diameter > snugFit*most+1e-9:
-			return nil // it does not pass at all: holeTooSmall tells
-		case c.Diameter > most+1e-9:
-			f.Title = "Elastic too thick"
+		case c.Diameter > snugFit*most+tiny:
+			return nil // it does not pass at all: holeTooSmall says so
+		case c.Diameter > most+tiny:
+			f.Severity, f.Title = Advise, "Elastic passes with a pull"
 			f.Says = fmt.Sprintf("The finest hole, %s of %s, takes elastic of up to %s easily; this is %s.", mm(finest.Bead.Hole), finest.Name, mm(most), mm(c.Diameter))
-		case c.Diameter < thinElastic*min(most, stoutest):
-			f.Title = "Elastic thinner than it need be"
-			f.Says = fmt.Sprintf("The finest hole, %s of %s, takes elastic of up to %s; %s wears through sooner and its knot slips.", mm(finest.Bead.Hole), finest.Name, mm(most), mm(c.Diameter))
+		case c.Diameter < thinElastic*min(most, stoutest)-tiny:
+			f.Title = "Elastic too thin"
+			f.Says = fmt.Sprintf("The finest hole, %s of %s, takes elastic of up to %s. %s wears through sooner and its knot slips.", mm(finest.Bead.Hole), finest.Name, mm(most), mm(c.Diameter))
 		default:
 			return nil
 		}
 		return []Finding{f}
 	},
-	mend: func(m *measure.Measured, _ Finding, bench Bench) []Fix {
-		most, _ := thickestElastic(m.Strands[0])
-		return strungOn(bench.Shelf, func(c *material.Cord) bool { return c.Type == material.Elastic && c.Diameter <= most+1e-9 })
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		most, _ := thickestElastic(s)
+		return strungOn(s, bench.Shelf, func(c *material.Cord) bool { return c.Type == material.Elastic && c.Diameter <= most+tiny })
 	},
 }
-
-// stoutest is the thickest elastic that is sold for stringing.
-const stoutest = length.MM(1.2)
 
 // thickestElastic is the thickest that passes every hole as often as it must
 // with ease, and the bead with the hole that decides it.

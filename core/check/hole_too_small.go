@@ -3,7 +3,7 @@ package check
 import (
 	"fmt"
 
-	"mala/core/length"
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -15,81 +15,41 @@ const snugFit = 1.1
 
 // holeTooSmall fires when a bead's hole cannot take the passes of its cord, and
 // warns when it only just can. Beads of one kind with as many passes are one
-// finding, at the first of them.
-var holeTooSmall = judgement{
-	code:  "hole-too-small",
-	stops: may,
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		type fit struct {
-			material *material.Material
-			passes   int
-		}
-		var found []Finding
-		for _, s := range m.Strands {
-			at, beads := map[fit]int{}, map[fit]int{}
-			var order []fit
-			for i, b := range s.Beads {
-				f := fit{b.Material, b.Passes}
-				if beads[f]++; beads[f] == 1 {
-					at[f] = i
-					order = append(order, f)
-				}
+// finding.
+var holeTooSmall = Check{
+	Code: "hole-too-small", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
+		cord, elastic := s.Row.Cord.Cord.Diameter, s.Row.Cord.Cord.Type == material.Elastic
+		g := gather{strand: s}
+		for i := range s.Beads {
+			b := &s.Beads[i]
+			need, hole := material.HoleFor(b.Passes, cord), b.Material.Bead.Hole
+			if hole >= snugFit*need-tiny || elastic && hole >= need-tiny { // elasticMisfit speaks of what only just passes
+				continue
 			}
-			cord := s.Row.Cord.Cord.Diameter
-			for _, f := range order {
-				need := material.HoleFor(f.passes, cord)
-				hole := f.material.Bead.Hole
-				if float64(hole) >= snugFit*float64(need)-1e-9 {
-					continue
+			passes := b.Passes
+			g.add(fmt.Sprintf("%s %d", b.Material.ID, passes), i, func() Finding {
+				f := Finding{Severity: Stop, Title: "Hole too small for the cord"}
+				if hole >= need-tiny {
+					f.Severity, f.Title = Warn, "The cord only just passes"
 				}
-				severity, title := Stop, "Hole too small for the cord"
-				if hole >= need && s.Row.Cord.Cord.Type == material.Elastic {
-					continue // elasticMisfit tells
-				}
-				if hole >= need {
-					severity, title = Warn, "The cord only just passes"
-				}
-				found = append(found, Finding{
-					Code: "hole-too-small", Severity: severity, Strand: s.ID, Element: at[f], Column: columnOf(s, at[f]), Title: title,
-					Says: fmt.Sprintf("%s of %s of %s cord need a hole of %s; %s has %s.", times(f.passes), counted(beads[f], f.material.Name),
-						mm(cord), mm(need), this(beads[f]), mm(hole)),
-				})
-			}
+				return f
+			})
 		}
-		return found
+		for i := range g.found {
+			f := &g.found[i]
+			b := &s.Beads[f.At.Element]
+			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
+				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
+		}
+		return g.found
 	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		var fixes []Fix
-		s := m.Strands[0]
-		if s.Beads[f.Element].Passes > s.Row.Passes {
-			tail := piece.TailTrimmed
-			fixes = append(fixes, Fix{Says: "Trim the tails short", Edit: Edit{Tail: &tail}})
+		s := v.Strand(f.At.Row)
+		if s.Beads[f.At.Element].Passes > s.Row.Passes {
+			fixes = append(fixes, fix("Trim the tails short", edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
 		}
-		return append(fixes, strungOn(bench.Shelf, thinner(s.Row.Cord.Cord))...)
+		return append(fixes, strungOn(s, bench.Shelf, thinner(s.Row.Cord.Cord))...)
 	},
 }
-
-func times(passes int) string {
-	if passes == 1 {
-		return "One pass"
-	}
-	return fmt.Sprintf("%d passes", passes)
-}
-
-func counted(n int, name string) string {
-	if n == 1 {
-		return "one " + name
-	}
-	return fmt.Sprintf("%d %s", n, name)
-}
-
-func this(n int) string {
-	if n == 1 {
-		return "it"
-	}
-	return "each"
-}
-
-// mm writes a bead's measure, which the trade always gives in millimetres, to a
-// hundredth: holes and cords are told apart by less than a tenth.
-func mm(l length.MM) string { return fmt.Sprintf("%.4g mm", float64(int(l*100+0.5))/100) }

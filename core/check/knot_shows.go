@@ -1,33 +1,52 @@
 package check
 
 import (
-	"cmp"
 	"fmt"
-	"slices"
 
+	"mala/core/edit"
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
 
-// knotShows fires when the knot should hide and no bead's hole takes it.
-var knotShows = judgement{
-	code: "knot-shows",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
-		if s.Knot == nil || s.Knot.Bead >= 0 || m.Piece.House.KnotPlace != piece.KnotHidden || len(s.Beads) == 0 {
+// knotShows advises when the knot should hide and no bead's hole takes it, or
+// takes it only with a pull.
+var knotShows = Check{
+	Code: "knot-shows", Step: StepEnds,
+	Strand: func(v *View, s *measure.Strand) []Finding {
+		k := s.Knot
+		if k == nil || v.Piece.House.KnotPlace != piece.KnotHidden || len(s.Beads) == 0 || k.Bead >= 0 && !k.Pull {
 			return nil
 		}
-		widest := slices.MaxFunc(s.Beads, func(a, b measure.Bead) int { return cmp.Compare(a.Material.Bead.Hole, b.Material.Bead.Hole) })
-		return []Finding{{
-			Code: "knot-shows", Severity: Warn, Strand: s.ID, Element: -1, Title: "The knot will show",
-			Says: fmt.Sprintf("The knot is about %s thick; the widest hole, of %s, is %s.", mm(s.Knot.Across), widest.Material.Name, mm(widest.Material.Bead.Hole)),
-		}}
+		f := Finding{Severity: Advise, At: s.Row.At(), Title: "The knot will show"}
+		if k.Pull {
+			b := s.Beads[k.Bead].Material
+			f.At.Element, f.Title = k.Bead, "The knot is tight in its bead"
+			f.Says = fmt.Sprintf("The knot is about %s thick; tied tight it can be pulled into the %s hole of %s.", mm(k.Across), mm(b.Bead.Hole), b.Name)
+			return []Finding{f}
+		}
+		f.Says = fmt.Sprintf("The knot is about %s thick, and no bead here has a hole that takes it.", mm(k.Across))
+		if widest := widestHole(s); widest != nil {
+			f.Says = fmt.Sprintf("The knot is about %s thick; the widest hole, of %s, is %s.", mm(k.Across), widest.Name, mm(widest.Bead.Hole))
+		}
+		return []Finding{f}
 	},
-	mend: func(m *measure.Measured, _ Finding, bench Bench) []Fix {
-		s := m.Strands[0]
-		shown := piece.KnotShown
-		fixes := strungOn(bench.Shelf, thinner(s.Row.Cord.Cord))
-		return append(fixes, Fix{Says: "Let the knot show", Edit: Edit{KnotPlace: &shown}})
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		fixes := strungOn(s, bench.Shelf, thinner(s.Row.Cord.Cord))
+		return append(fixes, fix("Leave the knot visible", edit.Op{Do: edit.SetHouse, Field: "knotPlace", Text: piece.KnotShown}))
 	},
+}
+
+// widestHole is the bead with the widest hole that could close round a knot.
+func widestHole(s *measure.Strand) *material.Material {
+	var widest *material.Material
+	most := length.MM(0)
+	for i := range s.Beads {
+		if m := s.Beads[i].Material; material.Hides(m.Bead.Shape) && m.Bead.Hole > most {
+			widest, most = m, m.Bead.Hole
+		}
+	}
+	return widest
 }

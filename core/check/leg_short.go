@@ -3,37 +3,42 @@ package check
 import (
 	"fmt"
 
+	"mala/core/edit"
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 )
 
-// legShort fires when the cord has been cut to less than its path, which stops
-// the work, or leaves the hand less than the house allows.
-var legShort = judgement{
-	code:  "leg-short",
-	stops: may,
-	find: func(m *measure.Measured, unit length.Unit) []Finding {
-		s := m.Strands[0]
+// legShort fires when the cord has been cut to less than the piece can be made
+// of, which stops the work, or leaves less to hold or to tie than the house
+// allows.
+var legShort = Check{
+	Code: "leg-short", Step: StepEnds,
+	Strand: func(v *View, s *measure.Strand) []Finding {
 		if s.Row.Cut == nil {
 			return nil
 		}
-		f := Finding{Code: "leg-short", Strand: s.ID, Element: -1}
+		f := Finding{Severity: Warn, At: s.Row.At(), Title: "Little left to hold"}
+		elastic := s.Row.Cord.Cord.Type == material.Elastic
 		switch cut := *s.Row.Cut; {
-		case cut < s.PathLength()-nearly:
+		case cut < s.LeastCut()-rulerShows:
 			f.Severity, f.Title = Stop, "Cut too short"
-			f.Says = fmt.Sprintf("The cord is cut to %s; its path alone takes %s.", cut.In(unit), s.PathLength().In(unit))
-		case cut < s.CutLength()-nearly:
-			f.Severity, f.Title = Warn, "Little left to hold"
-			f.Says = fmt.Sprintf("The cord is cut to %s; with what the hand needs it takes %s.", cut.In(unit), s.CutLength().In(unit))
+			f.Says = fmt.Sprintf("The cord is cut to %s; it needs at least %s.", cut.In(v.Unit), s.LeastCut().In(v.Unit))
+		case cut < s.CutLength()-rulerShows:
+			if elastic {
+				f.Severity, f.Title = Advise, "Little left to tie"
+			}
+			f.Says = fmt.Sprintf("The cord is cut to %s; with the house's allowance it would be %s.", cut.In(v.Unit), s.CutLength().In(v.Unit))
 		default:
 			return nil
 		}
 		return []Finding{f}
 	},
-	mend: func(m *measure.Measured, _ Finding, bench Bench) []Fix {
-		return []Fix{{Says: fmt.Sprintf("Cut a new one of %s", m.Strands[0].CutLength().In(bench.Unit)), Edit: Edit{Uncut: true}}}
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		return []Fix{fix(fmt.Sprintf("Cut a new one of %s", s.CutLength().In(v.Unit)), edit.Op{Do: edit.SetCut, At: s.Row.At()})}
 	},
 }
 
-// nearly keeps what a ruler cannot show from deciding.
-const nearly = length.MM(0.05)
+// rulerShows keeps what a ruler cannot show from deciding.
+const rulerShows = length.MM(0.05)

@@ -5,85 +5,157 @@ import (
 	"maps"
 	"slices"
 
-	"mala/core/length"
+	"mala/core/edit"
 	"mala/core/measure"
 )
 
-// fewestRound is how many beads a ring needs before its order means anything.
-const fewestRound = 6
+// The rings whose order is looked at: long enough to have one, and not so long
+// that looking takes its time.
+const (
+	fewestRound = 6
+	mostRound   = 2000
+)
 
-// loopBreak fires when a ring's pattern does not meet itself cleanly: a repeat
-// and a part of one, or two alike side by side at the join and nowhere else.
-var loopBreak = judgement{
-	code: "loop-break",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
-		order := orderOf(s)
-		n := len(order)
-		if !s.Ring || n < fewestRound {
+// loopBreak fires when a ring's pattern does not meet itself cleanly: somewhere
+// stands a repeat and a part of one, or the one place where two alike lie side by
+// side in a mirrored ring. It does not matter where the line starts, nor what hangs
+// on the cord.
+var loopBreak = Check{
+	Code: "loop-break", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
+		b := breakIn(s)
+		if b == nil {
 			return nil
 		}
-		f := Finding{Code: "loop-break", Severity: Warn, Strand: s.ID, Element: n - 1, Column: columnOf(s, n-1)}
-		name := s.Beads[n-1].Material.Name
-		switch part := brokenRepeat(order); {
-		case part > 0:
-			p := periodOf(order)
-			f.Title = "The pattern does not meet itself"
-			f.Says = fmt.Sprintf("Round the loop the repeat of %d beads comes %d times and %d beads more; the join shows.", p, n/p, part)
-		case twinsAtJoin(order):
+		f := Finding{Severity: Warn, At: s.Row.AtBead(b.before), Title: "The pattern does not meet itself"}
+		if b.part > 0 {
+			f.Says = fmt.Sprintf("The repeat of %s fits %d times round the ring with %s left over, so the join shows.", beads(b.period), b.repeats, beads(b.part))
+		} else {
 			f.Title = "Two alike meet at the join"
-			f.Says = fmt.Sprintf("Where the loop closes two %s lie side by side, as nowhere else; a mirrored ring needs a second centre.", name)
-		default:
-			return nil
+			f.Says = fmt.Sprintf("Two beads of %s touch at the join and nowhere else. A mirrored ring needs a second centre.", s.Beads[b.before].Material.Name)
 		}
 		return []Finding{f}
 	},
-	mend: func(m *measure.Measured, _ Finding, _ Bench) []Fix {
-		s := m.Strands[0]
-		order, n := orderOf(s), len(s.Beads)
-		if part := brokenRepeat(order); part > 0 {
-			p := periodOf(order)
-			missing := ""
-			for _, b := range s.Beads[part:p] {
-				missing += b.Key + " "
-			}
-			return append([]Fix{appended(m, "Finish the last repeat", missing)}, takeOut(m, fmt.Sprintf("Take out the last %s", beads(part)), n-part, n)...)
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		b := breakIn(s)
+		if b == nil {
+			return nil
 		}
-		fixes := takeOut(m, "Take out the last bead", n-1, n)
-		for _, key := range slices.Sorted(maps.Keys(m.Piece.Palette)) {
-			fixes = append(fixes, appended(m, fmt.Sprintf("Put a %s at the join", m.Piece.Palette[key].Name), key))
+		if b.part == 0 {
+			return secondCentre(v, s, b)
+		}
+		n := len(s.Beads)
+		missing := ""
+		for k := b.part; k < b.period; k++ {
+			missing += spell(s, b.at[(b.start+k)%len(b.at)], b.at[(b.start+k)%len(b.at)]+1) + " "
+		}
+		fixes := []Fix{fix("Finish the repeat", putAtJoin(s, b, missing))}
+		if from := b.before + 1 - b.part; from >= 0 {
+			fixes = append(fixes, fix("Remove "+beads(b.part), edit.Op{Do: edit.Delete, At: s.Row.At(), From: from, To: b.before + 1}))
+		}
+		if to := (b.before+1)%n + b.part; to <= n {
+			fixes = append(fixes, fix("Remove "+beads(b.part), edit.Op{Do: edit.Delete, At: s.Row.At(), From: to - b.part, To: to}))
 		}
 		return fixes
 	},
 }
 
-// brokenRepeat is how many beads stand over after the whole repeats of a
-// pattern, 0 if there is none.
-func brokenRepeat(order []seen) int {
-	p, n := periodOf(order), len(order)
-	if p < 2 || n < 2*p {
-		return 0
-	}
-	return n % p
+// ringBreak is where a ring's pattern breaks: behind which bead, and the whole
+// repeats and the part of one that meet there, or no part for two alike.
+type ringBreak struct {
+	before                int // the bead of the strand before the join
+	period, repeats, part int
+	start                 int // where the repeats begin, in the order of what is strung
+	at                    []int
 }
 
-// twinsAtJoin says whether the join is the only place where two alike touch.
-func twinsAtJoin(order []seen) bool {
+func breakIn(s *measure.Strand) *ringBreak {
+	order, at := ringOrder(s)
 	n := len(order)
-	if order[n-1] != order[0] {
-		return false
+	if !s.Ring || n < fewestRound || n > mostRound {
+		return nil
 	}
-	for i := 1; i < n; i++ {
-		if order[i] == order[i-1] {
-			return false
+	for p := 1; p <= n/2; p++ {
+		end, ok := mismatchesEnd(order, p)
+		switch {
+		case !ok:
+		case n%p == 0 || p == 1:
+			return nil // whole repeats, or one kind of bead
+		default:
+			return &ringBreak{before: at[end], period: p, repeats: n / p, part: n % p, start: (end + 1) % n, at: at}
 		}
 	}
-	return true
+	if i := onlyTwins(order); i >= 0 && readsBothWays(append(order[i+1:n:n], order[:i+1]...)) {
+		return &ringBreak{before: at[i], start: (i + 1) % n, at: at}
+	}
+	return nil
 }
 
-func beads(n int) string {
-	if n == 1 {
-		return "bead"
+// mismatchesEnd says whether some rotation of the order repeats every p beads,
+// but for a part of a repeat at its end: then the places where a bead differs from
+// the one p further on lie within p of each other. It gives the last of them.
+func mismatchesEnd(order []seen, p int) (last int, ok bool) {
+	n := len(order)
+	var off []int
+	for i := range order {
+		if order[i] != order[(i+p)%n] {
+			if off = append(off, i); len(off) > p {
+				return 0, false
+			}
+		}
 	}
-	return fmt.Sprintf("%d beads", n)
+	if len(off) == 0 {
+		return n - 1, true
+	}
+	for k := range off {
+		first := off[(k+1)%len(off)]
+		if span := (off[k] - first + n) % n; span < p {
+			return off[k], true
+		}
+	}
+	return 0, false
+}
+
+// onlyTwins finds the one place where two alike lie side by side round the ring;
+// -1 if there is none, or more than one.
+func onlyTwins(order []seen) int {
+	found := -1
+	for i := range order {
+		if order[i] != order[(i+1)%len(order)] {
+			continue
+		}
+		if found >= 0 {
+			return -1
+		}
+		found = i
+	}
+	return found
+}
+
+// putAtJoin puts text behind the bead before the join, outside of all groups and
+// mirrors if that is the end of the line.
+func putAtJoin(s *measure.Strand, b *ringBreak, text string) edit.Op {
+	if b.before+1 == len(s.Beads) {
+		return appended(s, text)
+	}
+	return edit.Op{Do: edit.Between, At: s.Row.At(), From: b.before + 1, Text: text}
+}
+
+// secondCentre offers a bead at the join of a mirrored ring, first the one that
+// its other centre has.
+func secondCentre(v *View, s *measure.Strand, b *ringBreak) []Fix {
+	n := len(b.at)
+	keys := slices.Sorted(maps.Keys(v.Piece.Palette))
+	if n%2 == 1 {
+		across := s.Beads[b.at[(b.start+n/2)%n]].Key
+		keys = append([]string{across}, slices.DeleteFunc(keys, func(k string) bool { return k == across })...)
+	}
+	var fixes []Fix
+	for _, key := range keys {
+		if m := v.Piece.Palette[key]; !m.Bead.Hangs() {
+			fixes = append(fixes, fix("Put "+m.Name+" at the join", putAtJoin(s, b, key)))
+		}
+	}
+	return fixes
 }

@@ -4,40 +4,61 @@ import (
 	"fmt"
 	"strings"
 
-	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
-// metalsDiffer fires when the findings are of different metal colours.
-var metalsDiffer = judgement{
-	code: "metals-differ",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		most, odd := metalsOf(m)
+// metalsDiffer advises when the findings are of different metal colours.
+var metalsDiffer = Check{
+	Code: "metals-differ", Step: StepEnds,
+	Piece: func(v *View) []Finding {
+		most, odd := metalsOf(v.Measured)
 		if len(odd) == 0 {
 			return nil
 		}
-		return []Finding{{
-			Code: "metals-differ", Severity: Advise, Strand: m.Strands[0].ID, Element: -1, Title: "Findings of different metals",
-			Says: fmt.Sprintf("%s is %s, the other findings are %s.", odd[0].Name, strings.ToLower(odd[0].Metal), strings.ToLower(most)),
-		}}
+		return []Finding{{Severity: Advise, At: piece.Whole(), Title: "Findings of different metals",
+			Says: fmt.Sprintf("%s is %s, the other findings are %s.", odd[0].Name, strings.ToLower(odd[0].Metal), strings.ToLower(most))}}
 	},
-	mend: func(m *measure.Measured, _ Finding, bench Bench) []Fix {
-		most, odd := metalsOf(m)
+	Fix: func(v *View, _ *Finding, bench Bench) []Fix {
+		most, odd := metalsOf(v.Measured)
+		if len(odd) == 0 {
+			return nil
+		}
 		var likes []*material.Material
 		for _, c := range bench.Shelf {
 			if strings.EqualFold(c.Metal, most) {
 				likes = append(likes, c)
 			}
 		}
-		if len(odd) == 0 {
-			return nil
-		}
 		kind := odd[0].Finding
-		return instead(m, "", odd[0], likes, func(c *material.Finding) bool {
-			return c.Type == kind.Type || kind.IsCrimp() && c.IsCrimp() || kind.IsRing() && c.IsRing() || kind.IsClasp() && c.IsClasp() && c.Type != material.Toggle
-		})
+		like := func(c *material.Finding) bool {
+			return c.Type == kind.Type || kind.IsCrimp() && c.IsCrimp() || kind.IsRing() && c.IsRing() || kind.IsClasp() && c.IsClasp() && !c.HasTwoHalves()
+		}
+		// Every fitting of the odd metal changes at once.
+		var fixes []Fix
+		for _, s := range v.Strands {
+			for _, e := range s.Ends() {
+				for i := range e.Parts {
+					if p := &e.Parts[i]; p.Material == odd[0] {
+						fixes = together(fixes, instead(v, p, likes, like))
+					}
+				}
+			}
+		}
+		return fixes
 	},
+}
+
+// together joins the fixes for one fitting with those for another like it.
+func together(all, more []Fix) []Fix {
+	if all == nil {
+		return more
+	}
+	for i := range min(len(all), len(more)) {
+		all[i].Ops = append(all[i].Ops, more[i].Ops...)
+	}
+	return all
 }
 
 // MainMetal is the metal that most findings of the piece have, "" if nobody

@@ -1,24 +1,45 @@
 package check
 
 import (
+	"slices"
+
 	"mala/core/material"
 	"mala/core/measure"
 )
 
 // seen is what shows of a bead in the order of a strand: which it is, and which
-// way round it lies where that can be seen.
+// way round it lies where that can be seen. The letters of a word are all alike
+// here: a word has an order of its own.
 type seen struct {
 	material *material.Material
 	turned   bool
 }
 
+// aLetter stands for every letter bead.
+var aLetter = &material.Material{Bead: &material.Bead{Shape: material.Letter}}
+
 // orderOf is the strand's order as it is seen.
 func orderOf(s *measure.Strand) []seen {
 	out := make([]seen, len(s.Beads))
-	for i, b := range s.Beads {
+	for i := range s.Beads {
+		b := &s.Beads[i]
 		out[i] = seen{b.Material, b.Turned}
+		if b.Material.Bead.Shape == material.Letter {
+			out[i] = seen{material: aLetter}
+		}
 	}
 	return out
+}
+
+// ringOrder is the order of what is strung round a ring, without what hangs on
+// the cord, and which bead of the strand each is.
+func ringOrder(s *measure.Strand) (order []seen, at []int) {
+	for i, o := range orderOf(s) {
+		if !s.Beads[i].Material.Bead.Hangs() {
+			order, at = append(order, o), append(at, i)
+		}
+	}
+	return order, at
 }
 
 // mirrored is the bead as the other half of a mirror shows it.
@@ -28,6 +49,9 @@ func (s seen) mirrored() seen {
 	}
 	return s
 }
+
+// isCap says whether the bead is a cap.
+func (s seen) isCap() bool { return s.material.Bead.Shape == material.Cap }
 
 // readsBothWays says whether the order is its own mirror image.
 func readsBothWays(order []seen) bool {
@@ -70,18 +94,8 @@ func runsIn(order []seen) int {
 	return runs
 }
 
-// neighboursOf gives what stands before and behind the bead at i, round the join
-// of a ring; nil at an end.
-func neighboursOf(s *measure.Strand, i int) (before, next *material.Material) {
-	at := func(k int) *material.Material {
-		n := len(s.Beads)
-		if s.Ring && n > 2 {
-			k = (k + n) % n
-		}
-		if k < 0 || k >= n {
-			return nil
-		}
-		return s.Beads[k].Material
-	}
-	return at(i - 1), at(i + 1)
+// elsewhere says whether a bead like the one at i is in the order a second time.
+func elsewhere(order []seen, i int) bool {
+	like := func(o seen) bool { return o.material == order[i].material }
+	return slices.ContainsFunc(order[:i], like) || slices.ContainsFunc(order[i+1:], like)
 }

@@ -2,18 +2,64 @@ package check
 
 import (
 	"fmt"
-	"slices"
 
-	"mala/core/length"
+	"mala/core/edit"
 	"mala/core/measure"
 )
 
-// The strands that are looked at for a slip: long enough to have a pattern, and
-// not so long that looking takes its time.
+// patternBreak fires when one bead breaks an otherwise regular mirror or repeat:
+// as a rule one was missed. What stands nowhere else is an accent, and meant.
+var patternBreak = Check{
+	Code: "pattern-break", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
+		slip := slipIn(s)
+		if slip == nil {
+			return nil
+		}
+		at := min(slip.at, len(s.Beads)-1)
+		f := Finding{Severity: Warn, At: s.Row.AtBead(at), cause: slip.kind + slip.of}
+		name := slip.name(s)
+		switch slip.kind {
+		case missing:
+			where := fmt.Sprintf("before bead %d", slip.at+1)
+			if slip.at == len(s.Beads) {
+				where = "at the end"
+			}
+			f.Title = "A bead seems to be missing"
+			f.Says = fmt.Sprintf("With 1 more %s %s the %s would be regular.", name, where, slip.of)
+		case extra:
+			f.Title = "One bead too many"
+			f.Says = fmt.Sprintf("Without bead %d, %s, the %s would be regular.", at+1, s.Beads[at].Material.Name, slip.of)
+		default:
+			f.Title = "One bead breaks the pattern"
+			f.Says = fmt.Sprintf("Bead %d is %s; with %s in its place the %s would be regular.", at+1, s.Beads[at].Material.Name, name, slip.of)
+		}
+		return []Finding{f}
+	},
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		slip := slipIn(s)
+		if slip == nil {
+			return nil
+		}
+		at := s.Row.At()
+		remove := edit.Op{Do: edit.Delete, At: at, From: slip.at, To: slip.at + 1}
+		if slip.kind == extra {
+			return []Fix{fix(fmt.Sprintf("Remove bead %d", slip.at+1), remove)}
+		}
+		put := edit.Op{Do: edit.Between, At: at, From: slip.at, Text: slip.spell(s)}
+		if slip.kind == missing {
+			return []Fix{fix("Put "+slip.name(s)+" there", put)}
+		}
+		return []Fix{fix("Replace it with "+slip.name(s), remove, put)}
+	},
+}
+
+// What a slip may be.
 const (
-	fewestPattern = 15
-	mostPattern   = 2000
-	fewestRuns    = 5
+	missing = "missing"
+	extra   = "extra"
+	other   = "other"
 )
 
 // slip is one bead that breaks an otherwise regular order.
@@ -24,70 +70,50 @@ type slip struct {
 	of   string // mirror or repeat
 }
 
-// patternBreak fires when one bead breaks an otherwise regular mirror or repeat:
-// as a rule one was missed.
-var patternBreak = judgement{
-	code: "pattern-break",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
-		slip := slipIn(s)
-		if slip == nil {
-			return nil
-		}
-		at := min(slip.at, len(s.Beads)-1)
-		f := Finding{Code: "pattern-break", Severity: Warn, Strand: s.ID, Element: at, Column: columnOf(s, at)}
-		there := s.Beads[at].Material.Name
-		switch slip.kind {
-		case "missing":
-			f.Title = "A bead seems to be missing"
-			f.Says = fmt.Sprintf("With one more %s before bead %d the %s would be regular.", slip.want.material.Name, at+1, slip.of)
-		case "extra":
-			f.Title = "A bead too many"
-			f.Says = fmt.Sprintf("Without bead %d, %s, the %s would be regular.", at+1, there, slip.of)
-		default:
-			f.Title = "One bead breaks the pattern"
-			f.Says = fmt.Sprintf("Bead %d is %s; with %s in its place the %s would be regular.", at+1, there, slip.want.material.Name, slip.of)
-		}
-		return []Finding{f}
-	},
-	mend: func(m *measure.Measured, _ Finding, _ Bench) []Fix {
-		s := m.Strands[0]
-		slip := slipIn(s)
-		if slip.kind == "extra" {
-			return takeOut(m, fmt.Sprintf("Take out bead %d", slip.at+1), slip.at, slip.at+1)
-		}
-		key := keyOf(m, slip.want)
-		fixes := putAt(m, fmt.Sprintf("Put a %s there", slip.want.material.Name), slip.at, key)
-		if slip.kind == "missing" || len(fixes) == 0 {
-			return fixes
-		}
-		// Another bead in its place: put the right one in, then take the wrong one out.
-		after, err := fixes[0].Edit.Try(m.Piece)
-		if err != nil {
-			return nil
-		}
-		swapped := takeOut(after, fmt.Sprintf("Change it for a %s", slip.want.material.Name), slip.at+1, slip.at+2)
-		return swapped
-	},
-}
-
-func keyOf(m *measure.Measured, want seen) string {
-	for _, b := range m.Strands[0].Beads {
-		if b.Material == want.material {
-			return b.Key
+// like finds a bead of the strand that shows what is wanted.
+func (l *slip) like(s *measure.Strand) *measure.Bead {
+	for i := range s.Beads {
+		if s.Beads[i].Material == l.want.material {
+			return &s.Beads[i]
 		}
 	}
-	return ""
+	return &s.Beads[0]
 }
+
+func (l *slip) name(s *measure.Strand) string { return l.like(s).Material.Name }
+
+func (l *slip) spell(s *measure.Strand) string {
+	if l.want.turned {
+		return "~" + l.like(s).Key
+	}
+	return l.like(s).Key
+}
+
+// The strands that are looked at for a slip: long enough to have a pattern, and
+// not so long that looking takes its time.
+const (
+	fewestPattern = 15
+	mostPattern   = 2000
+	fewestRuns    = 3
+)
 
 func slipIn(s *measure.Strand) *slip {
 	order := orderOf(s)
 	if n := len(order); n < fewestPattern || n > mostPattern || runsIn(order) < fewestRuns {
 		return nil
 	}
+	if found := bareSide(s, order); found != nil {
+		return found
+	}
+	if s.Ring {
+		return slipInRing(order)
+	}
 	// A regular order has no slip, whichever way it is regular.
-	if readsBothWays(order) || periodOf(order) <= len(order)/2 {
+	if readsBothWays(order) {
 		return nil
+	}
+	if p := periodOf(order); p <= len(order)/2 {
+		return shortOfRepeat(s, order, p)
 	}
 	if found := slipInRepeat(order); found != nil {
 		return found
@@ -95,32 +121,43 @@ func slipIn(s *measure.Strand) *slip {
 	return slipInMirror(order)
 }
 
+// shortOfRepeat looks for the one bead that the last of several repeats lacks; if
+// the line begins before its first group, for the one that its first lacks.
+func shortOfRepeat(s *measure.Strand, order []seen, p int) *slip {
+	n := len(order)
+	if p < 3 || n < 3*p || n%p != p-1 {
+		return nil
+	}
+	// Repeats that begin with a part of one are whole from their end.
+	if first, last := s.Row.Line.Top(s.Beads[0].Node), s.Row.Line.Top(s.Beads[n-1].Node); first.Count == 1 && last.Count > 1 || first != last && len(last.Items) > 0 && len(first.Items) == 0 {
+		return &slip{at: 0, kind: missing, want: order[p-1], of: "repeat"}
+	}
+	return &slip{at: n, kind: missing, want: order[p-1], of: "repeat"}
+}
+
 // slipInMirror looks for one bead that keeps the order from being its own
-// mirror image. Near the ends or the centre it may well be meant.
+// mirror image.
 func slipInMirror(order []seen) *slip {
 	i, j := 0, len(order)-1
 	for i < j && order[i] == order[j].mirrored() {
 		i, j = i+1, j-1
 	}
-	if i < 2 || j-i < 3 {
-		return nil
-	}
-	known := func(b seen, but int) bool {
-		return slices.ContainsFunc(append(slices.Clone(order[:but]), order[but+1:]...), func(o seen) bool { return o.material == b.material })
-	}
+	// A bead at the very end, a cap and a bead that is there elsewhere has a partner
+	// missing; any other that stands alone is an accent.
+	partnered := func(k int) bool { return k == 0 || k == len(order)-1 || order[k].isCap() || elsewhere(order, k) }
 	switch {
-	case readsBothWays(order[i+1:j+1]) && known(order[i], i): // the right side lacks what stands at i
-		return &slip{at: j + 1, kind: "missing", want: order[i].mirrored(), of: "mirror"}
-	case readsBothWays(order[i:j]) && known(order[j], j): // the left side lacks what stands at j
-		return &slip{at: i, kind: "missing", want: order[j].mirrored(), of: "mirror"}
-	case readsBothWays(order[i+1:j]) && known(order[i], i):
-		return &slip{at: j, kind: "other", want: order[i].mirrored(), of: "mirror"}
+	case readsBothWays(order[i+1:j+1]) && partnered(i): // the right side lacks what stands at i
+		return &slip{at: j + 1, kind: missing, want: order[i].mirrored(), of: "mirror"}
+	case readsBothWays(order[i:j]) && partnered(j): // the left side lacks what stands at j
+		return &slip{at: i, kind: missing, want: order[j].mirrored(), of: "mirror"}
+	case j-i > 2 && readsBothWays(order[i+1:j]) && elsewhere(order, i) && elsewhere(order, j):
+		return &slip{at: j, kind: other, want: order[i].mirrored(), of: "mirror"}
 	}
 	return nil
 }
 
 // slipInRepeat looks for one bead that keeps the order from being a repeat. The
-// first repeat is taken as meant; a bead that stands nowhere else is an accent.
+// first repeat is taken as meant; a bead that is not in it is an accent.
 func slipInRepeat(order []seen) *slip {
 	n := len(order)
 	for p := 2; p <= n/3; p++ {
@@ -140,14 +177,112 @@ func slipInRepeat(order []seen) *slip {
 			return true
 		}
 		want := order[i%p]
-		switch member := slices.Contains(order[:p], order[i]); {
+		member := false
+		for _, o := range order[:p] {
+			member = member || o == order[i]
+		}
+		switch {
 		case follows(i, 1):
-			return &slip{at: i, kind: "missing", want: want, of: "repeat"}
+			return &slip{at: i, kind: missing, want: want, of: "repeat"}
 		case member && follows(i+1, p-1):
-			return &slip{at: i, kind: "extra", of: "repeat"}
+			return &slip{at: i, kind: extra, of: "repeat"}
 		case member && follows(i+1, 0):
-			return &slip{at: i, kind: "other", want: want, of: "repeat"}
+			return &slip{at: i, kind: other, want: want, of: "repeat"}
 		}
 	}
 	return nil
+}
+
+// slipInRing looks for one bead that keeps a ring from being whole repeats, or its
+// own mirror image about a bead that is there once. A ring short of a repeat does
+// not meet itself, which loopBreak says.
+func slipInRing(order []seen) *slip {
+	n := len(order)
+	for p := 2; p <= n/3; p++ {
+		if n%p != 0 {
+			continue
+		}
+		if found := oddOneIn(order, p); found != nil {
+			return found
+		}
+	}
+	for u := range order {
+		if elsewhere(order, u) {
+			continue
+		}
+		open := append(order[u+1:n:n], order[:u]...)
+		if readsBothWays(open) {
+			return nil
+		}
+		if found := slipInMirror(open); found != nil {
+			found.at = (u + 1 + found.at) % n
+			return found
+		}
+	}
+	return nil
+}
+
+// oddOneIn finds the one bead of a ring that differs from those a whole number of
+// repeats away, if all others agree and it is one of the pattern's.
+func oddOneIn(order []seen, p int) *slip {
+	n := len(order)
+	var found *slip
+	for i := range p {
+		counts := map[seen]int{}
+		for k := i; k < n; k += p {
+			counts[order[k]]++
+		}
+		if len(counts) == 1 {
+			continue
+		}
+		if len(counts) > 2 || found != nil {
+			return nil
+		}
+		for k := i; k < n; k += p {
+			if next := order[(k+p)%n]; counts[order[k]] == 1 && counts[next] == n/p-1 {
+				found = &slip{at: k, kind: other, want: next, of: "repeat"}
+			}
+		}
+		if found == nil {
+			return nil
+		}
+	}
+	if found == nil || runsIn(order[:p]) < 2 && p > 1 && n/p < 3 || !elsewhere(order, found.at) {
+		return nil
+	}
+	return found
+}
+
+// bareSide finds the one bead with a cap on one side only, where all others of its
+// kind have one on both.
+func bareSide(s *measure.Strand, order []seen) *slip {
+	n := len(order)
+	capAt := func(k int, turned bool) bool {
+		if s.Ring {
+			k = (k + n) % n
+		}
+		return k >= 0 && k < n && order[k].isCap() && order[k].turned == turned
+	}
+	both, bare := map[seen]int{}, map[seen]int{}
+	first := -1
+	for i, o := range order {
+		if o.isCap() {
+			continue
+		}
+		switch before, behind := capAt(i-1, false), capAt(i+1, true); {
+		case before && behind:
+			both[o]++
+		case before || behind:
+			if bare[o]++; first < 0 {
+				first = i
+			}
+		}
+	}
+	if first < 0 || bare[order[first]] != 1 || both[order[first]] == 0 {
+		return nil
+	}
+	if capAt(first-1, false) {
+		return &slip{at: first + 1, kind: missing, want: seen{order[(first-1+n)%n].material, true}, of: "capping"}
+	}
+	return &slip{at: first, kind: missing, want: seen{order[(first+1)%n].material, false}, of: "capping"}
 }

@@ -3,6 +3,7 @@ package check
 import (
 	"fmt"
 
+	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
@@ -10,82 +11,66 @@ import (
 
 // toggleBlocked fires when beads beside a toggle's bar are too thick to go
 // through its ring beside the bar: the bar lies along the strand as it passes,
-// so all within half a bar of it must go through with it.
-var toggleBlocked = judgement{
-	code:  "toggle-blocked",
-	stops: may,
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		t := toggleOf(m)
+// so all within half a bar of it must go through with it. The bar hangs at the
+// end the toggle is not listed at.
+var toggleBlocked = Check{
+	Code: "toggle-blocked", Step: StepLayOut,
+	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+		t := toggleBarAt(v, e)
 		if t == nil {
 			return nil
 		}
-		i, room := t.blocking(m.Strands[0])
+		i, room := blocking(t, s, e)
 		if i < 0 {
 			return nil
 		}
-		s := m.Strands[0]
 		b := s.Beads[i].Material
-		return []Finding{{
-			Code: "toggle-blocked", Severity: Stop, Strand: s.ID, End: t.barSide, Element: i, Column: columnOf(s, i),
-			Title: "The bar will not go through",
-			Says: fmt.Sprintf("Beside the %s bar the %s ring leaves %s; %s, %s across, lies within half a bar of it.",
-				mm(t.finding.BarThickness), mm(t.finding.RingInside), mm(room), b.Name, mm(b.Bead.Across)),
-		}}
+		at := s.Row.AtEnd(e.Side)
+		at.Element = i
+		return []Finding{{Severity: Stop, At: at, Title: "The bar cannot pass the ring",
+			Says: fmt.Sprintf("The %[2]s ring leaves %[3]s beside the %[1]s bar, but %[4]s, %[5]s wide, is within half a bar of it.",
+				mm(t.BarThickness), mm(t.RingInside), mm(room), b.Name, mm(b.Bead.Across))}}
 	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		t := toggleOf(m)
-		s := m.Strands[0]
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		e := s.End(f.At.Side)
+		t := toggleBarAt(v, e)
 		gap := 0
-		if t.barSide == "right" {
+		if s.Beside(e.Side) > 0 {
 			gap = len(s.Beads)
 		}
-		_, room := t.blocking(s)
-		fixes := longerBarEnd(m, t.barSide, bench.Shelf)
-		return append(fixes, putBetween(m, gap, func(b *material.Bead) bool {
+		_, room := blocking(t, s, e)
+		return append(longerBarEnd(v, s, e, bench.Shelf), putInto(v, s, []int{gap}, "beside the bar", func(b *material.Bead) bool {
 			return b.Across <= room && b.Thick <= room
 		}, bench.Shelf)...)
 	},
 }
 
-// toggle is a toggle clasp with the side its bar is on: the one it is not listed
-// at.
-type toggle struct {
-	finding *material.Finding
-	barSide string
-}
-
-func toggleOf(m *measure.Measured) *toggle {
-	for side, fittings := range map[string][]*material.Material{"right": m.Piece.Closure.Left, "left": m.Piece.Closure.Right} {
-		for _, c := range fittings {
-			if f := c.Finding; f.Type == material.Toggle && f.Bar > 0 && f.RingInside > 0 {
-				return &toggle{f, side}
-			}
-		}
+// toggleBarAt gives the toggle whose bar hangs at the end, nil for none.
+func toggleBarAt(v *View, e *measure.End) *material.Finding {
+	clasp, side := v.Piece.Clasp()
+	if clasp == nil || side == e.Side || clasp.Type != material.Toggle || clasp.Bar <= 0 || clasp.RingInside <= 0 {
+		return nil
 	}
-	return nil
+	return clasp
 }
 
 // blocking gives the first bead that keeps the bar from going through, -1 for
 // none, and the room the ring leaves beside the bar.
-func (t *toggle) blocking(s *measure.Strand) (bead int, room length.MM) {
-	room = t.finding.RingInside - t.finding.BarThickness
-	end := s.Left
-	if t.barSide == "right" {
-		end = s.Right
-	}
-	reached := end.Length + t.finding.BarEye
+func blocking(t *material.Finding, s *measure.Strand, e *measure.End) (bead int, room length.MM) {
+	room = t.RingInside - t.BarThickness
+	reached := e.Length + t.BarEye
+	first := s.Beside(e.Side)
 	for k := range s.Beads {
-		i, away := k, length.MM(0)
-		if t.barSide == "right" {
-			i = len(s.Beads) - 1 - k
+		i, away := k, s.Beads[k].From
+		if first > 0 {
+			i = first - k
 			away = s.Strung - s.Beads[i].To
-		} else {
-			away = s.Beads[i].From
 		}
-		if reached+away >= t.finding.Bar/2 {
+		if reached+away >= t.Bar/2 {
 			break
 		}
-		if b := s.Beads[i].Material.Bead; max(b.Across, b.Thick) > room {
+		if b := s.Beads[i].Material.Bead; !b.Hangs() && max(b.Across, b.Thick) > room {
 			return i, room
 		}
 	}
@@ -94,43 +79,20 @@ func (t *toggle) blocking(s *measure.Strand) (bead int, room length.MM) {
 
 // longerBarEnd offers one to three rings more at the bar, which move the beads
 // out of its way.
-func longerBarEnd(m *measure.Measured, side string, shelf []*material.Material) []Fix {
+func longerBarEnd(v *View, s *measure.Strand, e *measure.End, shelf []*material.Material) []Fix {
 	var fixes []Fix
-	for _, ring := range ringsFor(m, shelf) {
+	for _, ring := range ringsFor(v, shelf) {
 		for n := 1; n <= 3; n++ {
-			ends := EndsOf(m.Piece)
-			_, closure := ends.Side(side)
-			for range n {
-				*closure = append([]*material.Material{ring}, *closure...)
-			}
 			says := "Add " + ring.Name + " at the bar"
 			if n > 1 {
-				says = fmt.Sprintf("Add %d %s at the bar", n, ring.Name)
+				says = fmt.Sprintf("Add %d x %s at the bar", n, ring.Name)
 			}
-			fixes = append(fixes, Fix{Says: says, Edit: Edit{Ends: &ends}})
+			more := Fix{Says: says}
+			for range n {
+				more.Ops = append(more.Ops, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(e.Side), Closure: true, Material: ring})
+			}
+			fixes = append(fixes, more)
 		}
 	}
 	return fixes
-}
-
-// ringsFor are the rings to add to a piece: its own first, then two of the shelf
-// that can be opened.
-func ringsFor(m *measure.Measured, shelf []*material.Material) []*material.Material {
-	var rings []*material.Material
-	for _, c := range append(usedFittings(m), shelf...) {
-		if c.Finding != nil && c.Finding.IsRing() && c.Finding.IsOpen() && len(rings) < 2 {
-			rings = append(rings, c)
-		}
-	}
-	return rings
-}
-
-func usedFittings(m *measure.Measured) []*material.Material {
-	var out []*material.Material
-	for _, c := range m.Tally {
-		if c.Material.Finding != nil {
-			out = append(out, c.Material)
-		}
-	}
-	return out
 }

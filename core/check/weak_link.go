@@ -3,7 +3,6 @@ package check
 import (
 	"fmt"
 
-	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 )
@@ -16,50 +15,61 @@ const (
 	tugged     = 10
 )
 
-// weakLink fires when the piece, tugged, is more than its weakest fitting bears,
-// or hangs heavy on a round ring that is only bent shut.
-var weakLink = judgement{
-	code: "weak-link",
-	find: func(m *measure.Measured, _ length.Unit) []Finding {
-		s := m.Strands[0]
-		load := Load(m)
-		var found []Finding
-		bothEnds(s, func(side string, e measure.End) {
-			told := false
-			for _, p := range e.Parts {
-				if told || p.Material == nil {
-					continue
-				}
-				f := atEnd(s, "weak-link", Warn, side)
-				holds, known := p.Material.Finding.Holds()
-				switch {
-				case known && holds < load:
-					f.Title = "Too weak for its weight"
-					f.Says = fmt.Sprintf("Tugged, its %.0f g pull with %.1f N; %s at the %s end bears %.1f N.", m.MassG, load, p.Material.Name, side, holds)
-				case m.MassG > heavyPiece && openRound(p.Material.Finding):
-					f.Severity, f.Title = Advise, "Heavy on an open ring"
-					f.Says = fmt.Sprintf("It weighs %.0f g and hangs on %s at the %s end; an oval, split or soldered ring, or a heavier one, holds safer.",
-						m.MassG, p.Material.Name, side)
-				default:
-					continue
-				}
-				told = true
-				found = append(found, f)
-			}
-		})
-		return found
+// weakLink fires when the piece, tugged, pulls with more than its cord or its
+// weakest fitting bears, or hangs heavy on a round ring that is only bent shut.
+var weakLink = Check{
+	Code: "weak-link", Step: StepEnds,
+	Strand: func(v *View, s *measure.Strand) []Finding {
+		load, c := Load(v.Measured), s.Row.Cord
+		holds := c.Cord.Strength * float64(s.Row.Passes)
+		if c.Cord.Strength <= 0 || holds >= load-tiny {
+			return nil
+		}
+		return []Finding{{Severity: Warn, At: s.Row.At(), Title: "Cord too weak for its weight", cause: "cord",
+			Says: fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s holds %.1f N.", v.MassG, load, c.Name, holds)}}
 	},
-	mend: func(m *measure.Measured, f Finding, bench Bench) []Fix {
-		load := Load(m)
-		return eachOf(m, f.End, measure.DoesRing, func(p measure.Part) []Fix {
-			if holds, known := p.Material.Finding.Holds(); known && holds >= load && !openRound(p.Material.Finding) {
-				return nil
+	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+		load := Load(v.Measured)
+		for _, p := range e.Parts {
+			if p.Material == nil {
+				continue
 			}
-			return instead(m, f.End, p.Material, bench.Shelf, func(c *material.Finding) bool {
-				holds, known := c.Holds()
-				return c.IsRing() && c.IsOpen() && !openRound(c) && (!known || holds >= load)
+			f := Finding{Severity: Warn, At: s.Row.AtEnd(e.Side), cause: "fitting"}
+			f.At.Fitting = p.Fitting
+			holds, known := p.Material.Finding.Holds()
+			switch {
+			case known && holds < load-tiny:
+				f.Title = "Too weak for its weight"
+				f.Says = fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s at the %s end holds %.1f N.", v.MassG, load, p.Material.Name, e.Side, holds)
+			case v.MassG > heavyPiece && openRound(p.Material.Finding):
+				f.Severity, f.Title = Advise, "Heavy on an open ring"
+				f.Says = fmt.Sprintf("It weighs %.0f g and hangs on %s at the %s end. An oval, split or soldered ring, or a heavier one, is safer.",
+					v.MassG, p.Material.Name, e.Side)
+			default:
+				continue
+			}
+			return []Finding{f}
+		}
+		return nil
+	},
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		load, s := Load(v.Measured), v.Strand(f.At.Row)
+		if f.cause == "cord" {
+			was := s.Row.Cord.Cord
+			return strungOn(s, bench.Shelf, func(c *material.Cord) bool {
+				return c.Type == was.Type && c.Strength*float64(s.Row.Passes) >= load
 			})
-		})
+		}
+		e := s.End(f.At.Side)
+		for i := range e.Parts {
+			if p := &e.Parts[i]; p.Fitting == f.At.Fitting && p.Role == measure.RoleRing {
+				return instead(v, p, bench.Shelf, func(c *material.Finding) bool {
+					holds, known := c.Holds()
+					return c.IsRing() && c.IsOpen() && !openRound(c) && (!known || holds >= load)
+				})
+			}
+		}
+		return nil
 	},
 }
 

@@ -1,6 +1,7 @@
 package edit
 
 import (
+	"errors"
 	"math/rand/v2"
 	"testing"
 
@@ -31,7 +32,7 @@ func bench(t *testing.T, line string) *piece.Piece {
 			"L": make(material.Bead{Shape: material.Round, Across: 10, Hole: 1}),
 			"C": make(material.Bead{Shape: material.Cap, Across: 8, Depth: 2, Wall: 0.4, Hole: 1}),
 		},
-		Sections: []piece.Section{{Rows: []piece.Row{{Line: parsed, Passes: 1,
+		Sections: []piece.Section{{Rows: []*piece.Row{{ID: "r1", Line: parsed, Passes: 1,
 			Cord: &material.Material{Class: material.ClassCord, Cord: &material.Cord{Type: material.Elastic, Diameter: length.MM(0.7)}}}}}},
 	}
 }
@@ -39,37 +40,49 @@ func bench(t *testing.T, line string) *piece.Piece {
 func TestEditsGiveTheLineAndWhatToSelect(t *testing.T) {
 	for _, tt := range []struct {
 		name, line string
-		edit       Edit
+		edit       Op
+		after      string
 		want       Result
 	}{
-		{"typing a run", "3P", Edit{Do: Insert, From: 3, To: 3, Text: "9L"}, Result{Line: "3P 9L", From: 12, To: 12}},
-		{"typing over a selection", "3P L 3P", Edit{Do: Insert, From: 3, To: 4, Text: "C"}, Result{Line: "3P C 3P", From: 4, To: 4}},
-		{"a cap after a wider bead opens to it", "P L", Edit{Do: Insert, From: 2, To: 2, Text: "C"}, Result{Line: "P L ~C", From: 3, To: 3}},
-		{"a cap after a narrower bead does not", "L P", Edit{Do: Insert, From: 2, To: 2, Text: "C"}, Result{Line: "L P C", From: 3, To: 3}},
-		{"a cap after a cap does not", "L ~C", Edit{Do: Insert, From: 2, To: 2, Text: "C"}, Result{Line: "L ~C C", From: 3, To: 3}},
-		{"grouping", "3P L", Edit{Do: Group, From: 2, To: 4}, Result{Line: "2P (P L)", From: 2, To: 4}},
-		{"mirroring selects both halves", "3P L", Edit{Do: Mirror, From: 0, To: 4}, Result{Line: "<3P L |>", From: 0, To: 8}},
-		{"a fill grows and the caret stays behind its bead", "L {P} L", Edit{Do: Delete, From: 0, To: 1}, Result{Line: "{P} L", From: 0, To: 0}},
-		{"copying changes nothing", "3P L", Edit{Do: Copy, From: 1, To: 4}, Result{Line: "3P L", From: 1, To: 4, Text: "2P L"}},
-		{"a count", "3P L", Edit{Do: Count, Node: 0, N: 5}, Result{Line: "5P L"}},
-		{"moving to the right", "3P L 2P", Edit{Do: Move, From: 3, To: 4, N: 6}, Result{Line: "5P L", From: 5, To: 6}},
-		{"moving to the left", "3P L 2P", Edit{Do: Move, From: 3, To: 4, N: 1}, Result{Line: "P L 4P", From: 1, To: 2}},
-		{"moving a group whole", "2(P L) 3P", Edit{Do: Move, From: 0, To: 4, N: 7}, Result{Line: "3P 2(P L)", From: 3, To: 7}},
-		{"moving onto itself", "3P L", Edit{Do: Move, From: 1, To: 3, N: 2}, Result{Line: "3P L", From: 1, To: 3}},
-		{"moving in the mirrored half moves in the half", "<2P L | C>", Edit{Do: Move, From: 4, To: 5, N: 7}, Result{Line: "<L 2P | C>", From: 6, To: 7}},
-		{"another letter", "3P L P", Edit{Do: Letter, Text: "P Q"}, Result{Line: "3Q L Q"}},
-		{"a letter in use changes places", "3P L P", Edit{Do: Letter, Text: "P L"}, Result{Line: "3L P L"}},
-		{"writing out", "2(P L)", Edit{Do: Unwrap, From: 0, To: 1}, Result{Line: "P L P L", From: 0, To: 1}},
+		{"typing a run", "3P", Op{Do: Insert, From: 3, To: 3, Text: "9L"}, "3P 9L", Result{From: 12, To: 12}},
+		{"typing over a selection", "3P L 3P", Op{Do: Insert, From: 3, To: 4, Text: "C"}, "3P C 3P", Result{From: 4, To: 4}},
+		{"a cap after a wider bead opens to it", "P L", Op{Do: Insert, From: 2, To: 2, Text: "C"}, "P L ~C", Result{From: 3, To: 3}},
+		{"a cap after a narrower bead does not", "L P", Op{Do: Insert, From: 2, To: 2, Text: "C"}, "L P C", Result{From: 3, To: 3}},
+		{"a cap after a cap does not", "L ~C", Op{Do: Insert, From: 2, To: 2, Text: "C"}, "L ~C C", Result{From: 3, To: 3}},
+		{"grouping", "3P L", Op{Do: Group, From: 2, To: 4}, "2P (P L)", Result{From: 2, To: 4}},
+		{"mirroring selects both halves", "3P L", Op{Do: Mirror, From: 0, To: 4}, "<3P L |>", Result{From: 0, To: 8}},
+		{"a fill grows and the caret stays behind its bead", "L {P} L", Op{Do: Delete, From: 0, To: 1}, "{P} L", Result{From: 0, To: 0}},
+		{"copying changes nothing", "3P L", Op{Do: Copy, From: 1, To: 4}, "3P L", Result{From: 1, To: 4, Text: "2P L"}},
+		{"a count", "3P L", Op{Do: Count, Node: 0, N: 5}, "5P L", Result{}},
+		{"moving to the right", "3P L 2P", Op{Do: Move, From: 3, To: 4, N: 6}, "5P L", Result{From: 5, To: 6}},
+		{"moving to the left", "3P L 2P", Op{Do: Move, From: 3, To: 4, N: 1}, "P L 4P", Result{From: 1, To: 2}},
+		{"moving a group whole", "2(P L) 3P", Op{Do: Move, From: 0, To: 4, N: 7}, "3P 2(P L)", Result{From: 3, To: 7}},
+		{"moving to the very start", "3P L", Op{Do: Move, From: 3, To: 4, N: 0}, "L 3P", Result{From: 0, To: 1}},
+		{"moving to the very end", "L 3P", Op{Do: Move, From: 0, To: 1, N: 4}, "3P L", Result{From: 3, To: 4}},
+		{"moving behind a bead of the same run", "P L 3P", Op{Do: Move, From: 1, To: 2, N: 3}, "2P L 2P", Result{From: 2, To: 3}},
+		{"moving onto its own start", "3P L", Op{Do: Move, From: 1, To: 3, N: 1}, "3P L", Result{From: 1, To: 3}},
+		{"moving onto its own end", "3P L", Op{Do: Move, From: 1, To: 3, N: 3}, "3P L", Result{From: 1, To: 3}},
+		{"a cap as wide as the bead before it opens to it", "C L", Op{Do: Insert, From: 0, To: 0, Text: "C"}, "2C L", Result{From: 1, To: 1}},
+		{"two caps dropped together stay as typed", "P L", Op{Do: Insert, From: 2, To: 2, Text: "2C P"}, "P L 2C P", Result{From: 5, To: 5}},
+		{"a turned cap stays turned", "L P", Op{Do: Insert, From: 2, To: 2, Text: "~C"}, "L P ~C", Result{From: 3, To: 3}},
+		{"ten thousand beads are the most", "P", Op{Do: Insert, From: 1, To: 1, Text: "9999P"}, "P 9999P", Result{From: 10000, To: 10000}},
+		{"an open fill refills before the caret", "{P} L", Op{Do: Insert, From: 29, To: 29, Text: "L"}, "{P} 2L", Result{From: 28, To: 28}},
+		{"turning an item", "3P C", Op{Do: Turn, Node: 1}, "3P ~C", Result{}},
+		{"moving onto itself", "3P L", Op{Do: Move, From: 1, To: 3, N: 2}, "3P L", Result{From: 1, To: 3}},
+		{"moving in the mirrored half moves in the half", "<2P L | C>", Op{Do: Move, From: 4, To: 5, N: 7}, "<L 2P | C>", Result{From: 6, To: 7}},
+		{"another letter", "3P L P", Op{Do: Letter, Text: "P Q"}, "3Q L Q", Result{}},
+		{"a letter in use changes places", "3P L P", Op{Do: Letter, Text: "P L"}, "3L P L", Result{}},
+		{"writing out", "2(P L)", Op{Do: Ungroup, From: 0, To: 1}, "P L P L", Result{From: 0, To: 1}},
 	} {
-		got, err := Apply(bench(t, tt.line), tt.edit)
-		if err != nil || got != tt.want {
-			t.Errorf("%s: %+v, %v, want %+v", tt.name, got, err, tt.want)
+		p, got, err := Apply(bench(t, tt.line), nil, tt.edit)
+		if err != nil || got != tt.want || p.Leading().Line.String() != tt.after {
+			t.Errorf("%s: %v %+v, %v, want %q %+v", tt.name, p, got, err, tt.after, tt.want)
 		}
 	}
 }
 
 func TestEditsThatCannotBeAreRefused(t *testing.T) {
-	for name, e := range map[string]Edit{
+	for name, e := range map[string]Op{
 		"beads that are not there": {Do: Delete, From: 2, To: 99},
 		"a backwards selection":    {Do: Group, From: 3, To: 1},
 		"nothing selected":         {Do: Mirror, From: 1, To: 1},
@@ -77,42 +90,49 @@ func TestEditsThatCannotBeAreRefused(t *testing.T) {
 		"too many beads":           {Do: Insert, From: 1, To: 1, Text: "9999(9P)"},
 		"a letter that is none":    {Do: Letter, Text: "P 3"},
 		"a move to nowhere":        {Do: Move, From: 0, To: 1, N: 99},
+		"a move just past the end": {Do: Move, From: 0, To: 1, N: 5},
+		"a move before the start":  {Do: Move, From: 1, To: 2, N: -1},
+		"a move of what is not":    {Do: Move, From: 3, To: 5, N: 0},
+		"a move from before":       {Do: Move, From: -1, To: 1, N: 3},
+		"a move of nothing":        {Do: Move, From: 2, To: 2, N: 0},
+		"a shuffle of too much":    {Do: Shuffle, From: 0, To: 5},
+		"a shuffle from before":    {Do: Shuffle, From: -1, To: 2},
+		"a turn of no item":        {Do: Turn, Node: 2},
+		"a turn before the first":  {Do: Turn, Node: -1},
+		"ten thousand and one":     {Do: Insert, From: 1, To: 1, Text: "9997P"},
 		"a shuffle of nothing":     {Do: Shuffle, From: 1, To: 1},
 		"an unknown edit":          {Do: "juggle"},
 		"a node that is not there": {Do: Count, Node: 7, N: 1},
 		"a gap that is not there":  {Do: Insert, From: -1, To: -1, Text: "P"},
 	} {
-		if got, err := Apply(bench(t, "3P L"), e); err == nil {
-			t.Errorf("%s gave %+v", name, got)
-		} else if _, ok := err.(*pattern.Fault); !ok {
-			t.Errorf("%s: %v is no fault", name, err)
+		_, got, err := Apply(bench(t, "3P L"), nil, e)
+		var refused *Refused
+		if err == nil || !errors.As(err, &refused) && pattern.Faults(err) == nil {
+			t.Errorf("%s gave %+v, %v", name, got, err)
 		}
 	}
 }
 
 func TestShufflingKeepsTheCountsAndPartsTheAlike(t *testing.T) {
 	for seed := range 60 {
-		got, err := Apply(bench(t, "6P 5L 4C"), Edit{Do: Shuffle, From: 0, To: 15, N: seed})
+		p, got, err := Apply(bench(t, "6P 5L 4C"), nil, Op{Do: Shuffle, From: 0, To: 15, N: seed})
 		if err != nil {
 			t.Fatal(err)
 		}
-		line, err := pattern.Parse(got.Line)
-		if err != nil {
-			t.Fatal(err)
-		}
+		line := p.Leading().Line
 		beads, _ := line.Expand(nil)
 		counts := map[string]int{}
 		for i, b := range beads {
 			counts[b.Node.Key]++
 			if i > 0 && beads[i-1].Node.Key == b.Node.Key {
-				t.Fatalf("seed %d: two alike touch in %q", seed, got.Line)
+				t.Fatalf("seed %d: two alike touch in %q", seed, line)
 			}
 		}
 		if counts["P"] != 6 || counts["L"] != 5 || counts["C"] != 4 || got.From != 0 || got.To != 15 {
 			t.Fatalf("seed %d: %v selected %d to %d", seed, counts, got.From, got.To)
 		}
 	}
-	if got, err := Apply(bench(t, "9P L"), Edit{Do: Shuffle, From: 0, To: 10, N: 1}); err != nil || got.To != 10 {
+	if _, got, err := Apply(bench(t, "9P L"), nil, Op{Do: Shuffle, From: 0, To: 10, N: 1}); err != nil || got.To != 10 {
 		t.Errorf("nine of ten alike: %+v, %v", got, err)
 	}
 }
@@ -122,7 +142,7 @@ func TestFiveHundredEditsByAnyMeansKeepTheMirror(t *testing.T) {
 	text := "<2P L 9P 3(P L) C | L>"
 	for step := range 500 {
 		p := bench(t, text)
-		line := p.Sections[0].Rows[0].Line
+		line := p.Leading().Line
 		beads, err := line.Expand(nil)
 		if err != nil {
 			t.Fatal(err)
@@ -130,7 +150,7 @@ func TestFiveHundredEditsByAnyMeansKeepTheMirror(t *testing.T) {
 		n := len(beads)
 		from := rng.IntN(n)
 		to := min(n, from+1+rng.IntN(3))
-		e := Edit{From: from, To: to}
+		e := Op{From: from, To: to}
 		switch rng.IntN(9) {
 		case 0, 1:
 			e.Do, e.To, e.Text = Insert, from, []string{"P", "2L", "C", "~C"}[rng.IntN(4)]
@@ -152,25 +172,29 @@ func TestFiveHundredEditsByAnyMeansKeepTheMirror(t *testing.T) {
 		if n < 24 && e.Do == Delete || n > 160 && e.Do != Delete {
 			continue
 		}
-		got, err := Apply(p, e)
+		changed, _, err := Apply(p, nil, e)
 		if err != nil {
-			if f, ok := err.(*pattern.Fault); !ok || f.Wrong != pattern.BadEdit {
+			if f := pattern.Faults(err); len(f) != 1 || f[0].Code != pattern.BadEdit {
 				t.Fatalf("step %d: %+v on %q: %v", step, e, text, err)
 			}
 			continue
 		}
-		after, err := pattern.Parse(got.Line)
-		if err != nil || after.String() != got.Line {
-			t.Fatalf("step %d: %+v on %q gave %q: %v", step, e, text, got.Line, err)
+		after := changed.Leading().Line
+		read, err := pattern.Parse(after.String())
+		if err != nil || read.String() != after.String() {
+			t.Fatalf("step %d: %+v on %q gave %q: %v", step, e, text, after, err)
+		}
+		if p.Leading().Line.String() != text {
+			t.Fatalf("step %d: %+v changed the piece it was given", step, e)
 		}
 		if !mirrored(after) {
 			// Taking out or carrying away the centre, or the whole half, may end a mirror; nothing else does.
 			if e.Do != Delete && e.Do != Move {
-				t.Fatalf("step %d: %+v on %q broke the mirror: %q", step, e, text, got.Line)
+				t.Fatalf("step %d: %+v on %q broke the mirror: %q", step, e, text, after)
 			}
 			continue
 		}
-		text = got.Line
+		text = after.String()
 	}
 }
 
@@ -183,4 +207,141 @@ func mirrored(line *pattern.Line) bool {
 		}
 	}
 	return false
+}
+
+func TestBetweenPutsOutsideOfGroupsAndInsideOfTheWholeMirror(t *testing.T) {
+	for _, tt := range []struct {
+		line  string
+		gap   int
+		after string
+	}{
+		{"P 3(P L) C", 1, "P C 3(P L) C"},
+		{"P 3(P L) C", 7, "P 3(P L) 2C"},
+		{"P 3(P L) C", 2, "P 3(P C L) C"},
+		{"P 3(P L) C", 3, "P 3(P L C) C"},
+		{"<3(P L) | P>", 0, "<C 3(P L) | P>"},
+		{"<3(P L) | P>", 6, "<3(P L) C | P>"},
+		{"<3(P L) | P>", 7, "<3(P L) ~C | P>"},
+		{"<3P |>", 3, "<3P | C>"},
+		{"P <2P | L> P", 1, "P C <2P | L> P"},
+		{"P <2P | L> P", 6, "P <2P | L> C P"},
+		{"6P", 2, "2P C 4P"},
+		{"P ~(2P L) P", 1, "P C ~(2P L) P"},
+		{"P ~(2P L) P", 2, "P ~(2P ~C L) P"},
+		{"L {P L} P", 0, "C L {P L} P"},
+		{"", 0, "C"},
+	} {
+		p, got, err := Apply(bench(t, tt.line), nil, Op{Do: Between, From: tt.gap, Text: "C"})
+		if err != nil || p.Leading().Line.String() != tt.after {
+			t.Errorf("into gap %d of %q: %v, want %q", tt.gap, tt.line, err, tt.after)
+		}
+		if grown := p.Leading().Line; err == nil && (got.To <= tt.gap || beadAt(t, grown, got.To-1) != "C") {
+			t.Errorf("into gap %d of %q: the caret is at %d", tt.gap, tt.line, got.To)
+		}
+	}
+	if _, _, err := Apply(bench(t, "3P"), nil, Op{Do: Between, From: 9, Text: "C"}); err == nil {
+		t.Error("there is no gap 9 in three pearls")
+	}
+}
+
+// beadAt is the letter of a bead of the line.
+func beadAt(t *testing.T, line *pattern.Line, i int) string {
+	t.Helper()
+	beads, err := line.Expand(pattern.Fills{line.OpenFill(): 3})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return beads[i].Node.Key
+}
+
+func fittingOf(typ material.FindingType) *material.Material {
+	return &material.Material{ID: string(typ), Name: string(typ), Class: material.ClassFinding, Finding: &material.Finding{Type: typ, Inside: 4, Wire: 0.8, Length: 2, Joint: "open"}}
+}
+
+func cordOf(typ material.CordType) *material.Material {
+	return &material.Material{ID: string(typ), Name: string(typ), Class: material.ClassCord, Cord: &material.Cord{Type: typ, Diameter: 0.4}}
+}
+
+func TestEndsAreBuiltByOperations(t *testing.T) {
+	shelf := []*material.Material{fittingOf(material.Lobster), fittingOf(material.JumpRing), fittingOf(material.CrimpTube), cordOf(material.Wire), cordOf(material.Elastic)}
+	shelf[0].Finding.Joint = ""
+	shelf[2].Finding.Inside = 1.2
+	p, _, err := Apply(bench(t, "9P"), shelf, Op{Do: SetClosure, Text: "clasp"})
+	if err != nil {
+		t.Fatal(err)
+	}
+	row := p.Leading()
+	if row.Cord.Cord.Type != material.Wire || len(row.Left) != 1 || len(row.Right) != 1 || len(p.Closure.Left) != 2 || len(p.Closure.Right) != 1 {
+		t.Fatalf("closed by a clasp: %+v %+v", row, p.Closure)
+	}
+	ids := map[piece.ID]bool{row.ID: true}
+	for _, list := range p.Fittings() {
+		for _, f := range *list {
+			if ids[f.ID] {
+				t.Errorf("%q is given twice", f.ID)
+			}
+			ids[f.ID] = true
+		}
+	}
+	cover, guard := fittingOf(material.CrimpCover), fittingOf(material.WireGuard)
+	left := row.AtEnd(piece.Left)
+	p, _, err = Apply(p, shelf, Op{Do: AddFitting, At: left, Material: guard}, Op{Do: AddFitting, At: left, Material: cover})
+	if err != nil || len(p.Leading().Left) != 3 || p.Leading().Left[1].Of != cover || p.Leading().Left[2].Of != guard {
+		t.Fatalf("threaded %+v, %v", p.Leading().Left, err)
+	}
+	ring := piece.Place{Fitting: p.Closure.Left[1].ID, Element: piece.NoElement}
+	p, _, err = Apply(p, shelf, Op{Do: AddFitting, At: ring, Material: guard}, Op{Do: SetFitting, At: ring, Material: fittingOf(material.SplitRing)})
+	if err != nil || p.Closure.Left[1].Of.Finding.Type != material.SplitRing || p.Closure.Left[2].Of != guard {
+		t.Fatalf("beside the ring: %+v, %v", p.Closure.Left, err)
+	}
+	p, _, err = Apply(p, shelf, Op{Do: DropFitting, At: ring}, Op{Do: AddFitting, At: left, Closure: true, Material: shelf[1]})
+	if err != nil || p.Closure.Left[0].Of != shelf[1] || p.Closure.Left[1].Of.Finding.Type != material.Lobster || len(p.Closure.Left) != 3 {
+		t.Fatalf("outermost: %+v, %v", p.Closure.Left, err)
+	}
+	p, _, err = Apply(p, shelf, Op{Do: SetClosure, Text: "knot"})
+	if err != nil || len(p.Leading().Left)+len(p.Closure.Left) != 0 || p.Leading().Cord.Cord.Type != material.Elastic {
+		t.Errorf("knotted: %+v, %v", p.Leading(), err)
+	}
+	if _, _, err := Apply(p, nil, Op{Do: SetClosure, Text: "clasp"}); err == nil {
+		t.Error("without wire there is nothing to string it on")
+	}
+}
+
+func TestTheRestOfAPieceIsSetByOperations(t *testing.T) {
+	mm := func(v length.MM) *length.MM { return &v }
+	p, _, err := Apply(bench(t, "9P"), nil,
+		Op{Do: SetTarget, Length: mm(200)}, Op{Do: SetTarget, Tolerance: mm(5)}, Op{Do: SetSlack, Length: mm(2)}, Op{Do: SetCut, Length: mm(300)},
+		Op{Do: SetKind, Text: "anklet"}, Op{Do: SetBody, Body: &piece.Body{Part: "ankle", Measure: 220}}, Op{Do: SetHouse, Field: "tail", Text: "trimmed"},
+		Op{Do: SetCord, Material: cordOf(material.Waxed)}, Op{Do: SetDish, Text: "N", Material: &material.Material{ID: "n", Bead: &material.Bead{}}},
+		Op{Do: Waive, Field: "length-off", At: piece.Whole(), Text: "as asked"}, Op{Do: Turn, Node: 0})
+	if err != nil {
+		t.Fatal(err)
+	}
+	row := p.Leading()
+	if p.Target.Finished != 200 || p.Target.Tolerance != 5 || *row.Slack != 2 || *row.Cut != 300 || p.Kind != piece.Anklet || p.Body.Measure != 220 ||
+		p.House.Tail != piece.TailTrimmed || row.Cord.Cord.Type != material.Waxed || p.Palette["N"] == nil || len(p.Waived) != 1 || row.Line.String() != "9~P" {
+		t.Errorf("%+v %+v", p, row)
+	}
+	p, _, err = Apply(p, nil, Op{Do: SetTarget}, Op{Do: SetSlack}, Op{Do: SetCut}, Op{Do: RemoveDish, Text: "N"}, Op{Do: Unwaive, Field: "length-off", At: row.At()}, Op{Do: Unwaive, Field: "length-off", At: piece.Whole()})
+	if err != nil || p.Target != nil || p.Leading().Slack != nil || p.Leading().Cut != nil || p.Palette["N"] != nil || len(p.Waived) != 0 {
+		t.Errorf("%+v, %v", p, err)
+	}
+	for name, op := range map[string]Op{
+		"a dish in use":               {Do: RemoveDish, Text: "P"},
+		"a dish of nothing":           {Do: SetDish, Text: "N"},
+		"a cord that is none":         {Do: SetCord, Material: fittingOf(material.Hook)},
+		"an end of a cord":            {Do: AddFitting, At: row.AtEnd(piece.Left), Material: cordOf(material.Wire)},
+		"a fitting nowhere":           {Do: AddFitting, Material: fittingOf(material.Hook)},
+		"a fitting of no end":         {Do: AddFitting, At: row.At(), Material: fittingOf(material.Hook)},
+		"a fitting that is not there": {Do: DropFitting, At: piece.Place{Fitting: "f99"}},
+		"no fitting named":            {Do: SetFitting, At: row.AtEnd(piece.Left), Material: fittingOf(material.Hook)},
+		"a row that is not there":     {Do: SetSlack, At: piece.Place{Row: "r9"}},
+		"a choice that is none":       {Do: SetHouse, Field: "tail", Text: "plaited"},
+		"a field that is none":        {Do: SetHouse, Field: "mood", Text: "good"},
+		"a node to turn":              {Do: Turn, Node: 44},
+	} {
+		if _, _, err := Apply(bench(t, "9P"), nil, op); err == nil {
+			t.Errorf("%s was carried out", name)
+		}
+	}
 }

@@ -8,49 +8,49 @@ import (
 	"mala/core/pattern"
 )
 
-// move takes the selection out and puts it in at another gap. Groups that are
+// move moves the selection to another gap. Groups that are
 // selected whole stay groups.
-func (h *hand) move(e Edit) (Result, error) {
-	n := len(h.measured.Strands[0].Beads)
-	if e.N < 0 || e.N > n || e.From < 0 || e.To > n || e.From >= e.To {
-		return Result{}, &pattern.Fault{Wrong: pattern.BadEdit, Col: 1, Says: "Select some beads, and a gap of the strand to move them to.", Expected: "a gap of this line"}
+func (e *lineEditor) move(op Op) (Result, error) {
+	n := len(e.beads)
+	if op.N < 0 || op.N > n || op.From < 0 || op.To > n || op.From >= op.To {
+		return Result{}, &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "Select the beads to move and the place to move them to.", Expected: "a gap of this line"}
 	}
-	if e.N >= e.From && e.N <= e.To {
-		return Result{Line: h.line.String(), From: e.From, To: e.To}, nil
+	if op.N >= op.From && op.N <= op.To {
+		return Result{From: op.From, To: op.To}, nil
 	}
-	text, err := h.line.Copy(e.From, e.To, h.fills(), h.turns)
+	text, err := e.line.Copy(op.From, op.To, e.fills, e.turns)
 	if err != nil {
 		return Result{}, err
 	}
 	var beside pattern.Mark
-	if e.N > 0 {
-		if beside, err = h.line.Mark(e.N-1, h.fills()); err != nil {
+	if op.N > 0 {
+		if beside, err = e.line.Mark(op.N-1, e.fills); err != nil {
 			return Result{}, err
 		}
 	}
-	if _, err := h.line.Delete(e.From, e.To, h.fills()); err != nil {
+	if _, err := e.line.Delete(op.From, op.To, e.fills); err != nil {
 		return Result{}, err
 	}
-	at := e.N
-	if e.N > 0 {
-		if found, ok := h.line.Refind(beside, h.fills()); ok {
+	at := op.N
+	if op.N > 0 {
+		if found, ok := e.line.Refind(beside, e.fills); ok {
 			at = found + 1
-		} else if at > e.To {
-			at -= e.To - e.From
+		} else if at > op.To {
+			at -= op.To - op.From
 		}
 	}
-	return h.put(min(at, h.line.Size(h.fills())), text)
+	return e.put(min(at, e.line.Size(e.fills)), text)
 }
 
 // shuffle puts the selected beads into another order in which no two alike
 // touch, as far as their numbers allow it. The seed decides the order.
-func (h *hand) shuffle(e Edit) (Result, error) {
-	beads := h.measured.Strands[0].Beads
-	if e.From < 0 || e.To > len(beads) || e.From >= e.To {
-		return Result{}, &pattern.Fault{Wrong: pattern.BadEdit, Col: 1, Says: "Select the beads to shuffle first.", Expected: "beads of this line"}
+func (e *lineEditor) shuffle(op Op) (Result, error) {
+	beads := e.beads
+	if op.From < 0 || op.To > len(beads) || op.From >= op.To {
+		return Result{}, &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "Select the beads to shuffle first.", Expected: "beads of this line"}
 	}
 	var keys []string
-	for _, b := range beads[e.From:e.To] {
+	for _, b := range beads[op.From:op.To] {
 		key := b.Key
 		if b.Turned {
 			key = "~" + key
@@ -58,15 +58,15 @@ func (h *hand) shuffle(e Edit) (Result, error) {
 		keys = append(keys, key)
 	}
 	before := ""
-	if e.From > 0 {
-		before = beads[e.From-1].Key
+	if op.From > 0 {
+		before = beads[op.From-1].Key
 	}
-	order := apart(keys, before, rand.New(rand.NewPCG(uint64(e.N), 1)))
-	gone, err := h.line.Delete(e.From, e.To, h.fills())
+	order := apart(keys, before, rand.New(rand.NewPCG(uint64(op.N), 1)))
+	gone, err := e.line.Delete(op.From, op.To, e.fills)
 	if err != nil {
 		return Result{}, err
 	}
-	return h.put(h.line.Find(gone, h.fills()), strings.Join(order, " "))
+	return e.put(e.line.Find(gone, e.fills), strings.Join(order, " "))
 }
 
 // apart orders the keys by chance so that no two alike stand side by side,
@@ -103,14 +103,14 @@ func apart(keys []string, before string, rng *rand.Rand) []string {
 }
 
 // put puts the text in at a gap and selects it.
-func (h *hand) put(at int, text string) (Result, error) {
+func (e *lineEditor) put(at int, text string) (Result, error) {
 	items, err := pattern.Parse(text)
 	if err != nil {
 		return Result{}, fmt.Errorf("putting back %q: %w", text, err)
 	}
-	size := items.Size(h.fills())
-	end, err := h.line.Insert(at, items.Items, h.fills(), h.turns)
-	out, err := h.done(end, end, err)
+	size := items.Size(e.fills)
+	end, err := e.line.Insert(at, items.Items, e.fills, e.turns)
+	out, err := e.done(end, end, err)
 	if err != nil {
 		return Result{}, err
 	}

@@ -48,7 +48,7 @@ func Parse(text string, house Unit) (MM, error) {
 		return 0, err
 	}
 	if strings.HasPrefix(number, "-") {
-		return 0, errors.New("A length cannot be less than nothing. Leave out the minus sign.")
+		return 0, errors.New("A length cannot be negative. Remove the minus sign.")
 	}
 	value, fraction, err := parseNumber(number)
 	if err != nil {
@@ -59,12 +59,12 @@ func Parse(text string, house Unit) (MM, error) {
 	}
 	l := MM(value) * unit
 	if math.IsNaN(value) || l > Longest {
-		return 0, fmt.Errorf("%s is longer than Mala reads. The most is 100 m.", strings.TrimSpace(text))
+		return 0, fmt.Errorf("%s is too long. The most is 100 m.", strings.TrimSpace(text))
 	}
 	return l, nil
 }
 
-// ParseSigned reads a length that may be less than nothing, as an ease may: -6 mm.
+// ParseSigned reads a length that may be negative, as an ease may: -6 mm.
 func ParseSigned(text string, house Unit) (MM, error) {
 	plain := strings.TrimSpace(strings.Replace(text, "−", "-", 1))
 	if rest, less := strings.CutPrefix(plain, "-"); less {
@@ -142,7 +142,7 @@ func parseNumber(s string) (value float64, fraction bool, err error) {
 		return 0, true, bad
 	}
 	if d == 0 {
-		return 0, true, errors.New("A fraction cannot have 0 below its line.")
+		return 0, true, errors.New("A fraction cannot be over 0.")
 	}
 	return whole + float64(n)/float64(d), true, nil
 }

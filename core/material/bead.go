@@ -57,14 +57,28 @@ type Bead struct {
 	Run     Run
 	Look    Look
 
-	profile profile
-	scale   float64
-	reach   [2]length.MM // of the left and the right face
+	faces [2]Face // the left and the right one
+	scale float64
 }
 
 // Hides says whether a bead of the shape closes round a knot in its hole: a cap
 // and a charm's ring are open.
 func Hides(s Shape) bool { return s != Cap && s != Charm }
+
+// Hangs says whether the bead hangs on the cord by a ring.
+func (b *Bead) Hangs() bool { return b.Shape == Charm }
+
+// Swallows says whether the other bead passes into the hole of this one. What
+// hangs on the cord does so only with its whole ring.
+func (b *Bead) Swallows(other *Bead) bool {
+	if b.Hangs() {
+		return false
+	}
+	if other.Hangs() {
+		return other.Hole+2*other.Along < b.Hole
+	}
+	return b.Hole > other.Across
+}
 
 // Look is what a bead is drawn from: a colour as #rrggbb, a finish, and a
 // second colour for patterns and linings.
@@ -87,7 +101,7 @@ const (
 )
 
 // NewBead checks the measurements, fills in what they imply and works out the
-// faces. The error is a sentence naming the measurement that cannot be.
+// faces. The error is a sentence naming the measurement that is out of range.
 func NewBead(b Bead) (*Bead, error) {
 	if b.Thick == 0 {
 		b.Thick = b.Across
@@ -104,8 +118,7 @@ func NewBead(b Bead) (*Bead, error) {
 	if err := b.checkSizes(); err != nil {
 		return nil, err
 	}
-	b.profile = b.shapeProfile()
-	b.scaleTo(1)
+	b.faces, b.scale = b.shapeFaces(), 1
 	if b.Run.Count > 0 {
 		if err := b.scaleToRun(); err != nil {
 			return nil, err
@@ -114,10 +127,25 @@ func NewBead(b Bead) (*Bead, error) {
 	return &b, nil
 }
 
+// shapeFaces gives the two faces of the shape before any measured run.
+func (b *Bead) shapeFaces() [2]Face {
+	if b.Shape == Charm {
+		b.scale = 1
+		return [2]Face{b.Hung(0), b.Hung(0)}
+	}
+	p := b.shapeProfile()
+	f := Face{rim: float64(b.Hole) / 2, edge: float64(b.Across) / 2, falls: p.falls, flat: p.flat, hole: b.Hole}
+	left, right := f, f
+	left.z, right.z, right.mouth = p.left, p.right, p.mouth
+	return [2]Face{left.scaled(1), right.scaled(1)}
+}
+
 // scaleTo stretches the faces along the hole.
 func (b *Bead) scaleTo(scale float64) {
 	b.scale = scale
-	b.reach = [2]length.MM{b.Face(false).furthest(), b.Face(true).furthest()}
+	for i := range b.faces {
+		b.faces[i] = b.faces[i].scaled(scale)
+	}
 }
 
 func (b *Bead) checkSizes() error {
@@ -158,7 +186,7 @@ func (b *Bead) checkSizes() error {
 func (b *Bead) scaleToRun() error {
 	n, measured := b.Run.Count, b.Run.Measured
 	if n > mostRun || n < 1 {
-		return fmt.Errorf("run.count is %d; lay out between 1 and %d beads.", n, mostRun)
+		return fmt.Errorf("run.count is %d; measure between 1 and %d beads.", n, mostRun)
 	}
 	if !(measured >= LeastSize && measured <= MostSize*mostRun) {
 		return fmt.Errorf("run.measuredMm is %v mm; type what the %d beads measure together.", float64(measured), n)
@@ -170,7 +198,7 @@ func (b *Bead) scaleToRun() error {
 		plain += joint.Distance * length.MM(n-1)
 	}
 	if plain <= 0 {
-		return fmt.Errorf("run.measuredMm cannot be used: by their other sizes %d of these beads take no length at all.", n)
+		return fmt.Errorf("run.measuredMm does not apply: by their other sizes %d of these beads have no length.", n)
 	}
 	scale := float64(measured / plain)
 	if scale < 0.2 || scale > 5 {

@@ -16,6 +16,7 @@ const (
 	CrimpBead  FindingType = "crimp-bead"
 	CrimpCover FindingType = "crimp-cover"
 	WireGuard  FindingType = "wire-guard"
+	CordEnd    FindingType = "cord-end" // folds over the end of a cord, with an eye
 	JumpRing   FindingType = "jump-ring"
 	SplitRing  FindingType = "split-ring"
 	Lobster    FindingType = "lobster"
@@ -30,7 +31,7 @@ const (
 
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
-	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, JumpRing, SplitRing,
+	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, JumpRing, SplitRing,
 		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, Extender}
 }
 
@@ -69,6 +70,12 @@ func (f *Finding) IsClasp() bool {
 		return true
 	}
 	return false
+}
+
+// HasTwoHalves says whether a clasp's other half hangs at the other end, so that
+// it closes in one place only. The others hook into a ring or link.
+func (f *Finding) HasTwoHalves() bool {
+	return f.Type == Toggle || f.Type == Magnetic || f.Type == Slide
 }
 
 // MostLinks is how many links an extender may have.
@@ -126,7 +133,7 @@ func (f *Finding) InSeries() length.MM {
 }
 
 // NewFinding checks the measurements the type needs. The error is a sentence
-// naming the one that is missing or cannot be.
+// naming the one that is missing or out of range.
 func NewFinding(f Finding) (*Finding, error) {
 	var needs map[string]length.MM
 	switch {

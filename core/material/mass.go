@@ -6,19 +6,47 @@ import (
 	"mala/core/length"
 )
 
-// Volume is the volume of the bead in mm³: its faces turned about the hole,
-// flattened where the bead is thinner than it is wide.
+// Volume is the volume of the bead in mm³: its body less the hole through it.
 func (b *Bead) Volume() float64 {
-	left, right := b.Face(false), b.Face(true)
-	from, to := left.Rim(), left.Edge()
-	const slices = 400
-	width := (to - from) / slices
-	sum := 0.0
-	for i := range slices {
-		r := from + width*(float64(i)+0.5)
-		sum += (left.At(r) + right.At(r)) * 2 * math.Pi * r * width
+	hole := math.Pi / 4 * float64(b.Hole*b.Hole)
+	across, thick, along := float64(b.Across), float64(b.Thick), float64(b.Along)
+	switch b.Shape {
+	case Cube, Letter:
+		return (across*thick - hole) * along
+	case Coin, Disc, Button:
+		if b.Thick < b.Across { // a disc on its edge: its faces are its front and back
+			return (math.Pi/4*across*thick - hole) * along
+		}
+	case Charm:
+		return b.ringVolume()
 	}
-	return sum * float64(b.Thick/b.Across)
+	return b.turned()
+}
+
+// turned is the volume between the two faces turned about the hole, flattened
+// where the bead is thinner than it is wide.
+func (b *Bead) turned() float64 {
+	left, right := b.Face(false), b.Face(true)
+	const slices = 400
+	ringsFrom := func(from, to float64) float64 {
+		width, sum := (to-from)/slices, 0.0
+		for i := range slices {
+			r := from + width*(float64(i)+0.5)
+			sum += (left.At(r) + right.At(r)) * 2 * math.Pi * r * width
+		}
+		return sum
+	}
+	flat := float64(b.Thick / b.Across)
+	if flat == 1 {
+		return ringsFrom(left.Rim(), left.Edge())
+	}
+	return flat*ringsFrom(0, left.Edge()) - ringsFrom(0, left.Rim())
+}
+
+// ringVolume is the volume of a charm's ring alone.
+func (b *Bead) ringVolume() float64 {
+	wire := float64(b.Along)
+	return math.Pi * float64(b.Hole+b.Along) * math.Pi / 4 * wire * wire
 }
 
 // Length is the length of one such bead alone, rim to rim along the hole.

@@ -12,8 +12,9 @@ import (
 type profile struct {
 	left, right func(r float64) float64
 	// falls says that neither face rises away from the hole, so that it meets
-	// another such face at the smallest radius both have; flat that it stays level.
-	falls, flat bool
+	// another such face at the smallest radius both have; flat that it stays level;
+	// mouth that the right one is the inside of a cap.
+	falls, flat, mouth bool
 }
 
 // shapeProfile picks the faces for the shape, before any scaling to a measured
@@ -27,7 +28,7 @@ func (b *Bead) shapeProfile() profile {
 		return symmetric(func(r float64) float64 { return half * (a - r) / (a - rim) })
 	case Cap:
 		return capProfile(a, rim, float64(b.Depth), float64(b.Wall))
-	case Tube, Cube, Spacer, Letter, Charm:
+	case Tube, Cube, Spacer, Letter:
 		return level(half)
 	case Coin, Disc, Button:
 		// Pierced through its face it is a short cylinder. Thinner than it is
@@ -65,6 +66,7 @@ func capProfile(a, rim, depth, wall float64) profile {
 		return profile{
 			left:  func(r float64) float64 { return -slope(r) },
 			right: func(r float64) float64 { return wall + slope(r) },
+			mouth: true,
 		}
 	}
 	inner := (a*a + depth*depth) / (2 * depth)
@@ -72,55 +74,93 @@ func capProfile(a, rim, depth, wall float64) profile {
 	return profile{
 		left:  func(r float64) float64 { return -(outer - math.Sqrt(max(0, outer*outer-r*r))) },
 		right: func(r float64) float64 { return wall + inner - math.Sqrt(max(0, inner*inner-r*r)) },
+		mouth: true,
 	}
 }
 
-// Face is one side of a bead as a neighbour meets it.
+// Face is one side of a bead as a neighbour meets it: the distance z(r) in mm
+// along the hole from the bead's middle to its surface, at radius r from the
+// axis of the hole, between its rim and its edge.
 type Face struct {
-	bead  *Bead
-	right bool
+	z         func(r float64) float64
+	scale     float64
+	rim, edge float64
+	reach     length.MM
+	falls     bool      // it never rises away from the hole
+	flat      bool      // it stays level
+	mouth     bool      // it is the inner face of a cap or cone
+	ring      length.MM // outside diameter of the ring it belongs to; 0 for a bead strung through
+	hole      length.MM // the hole it meets its neighbours with
 }
 
-// Face gives the right or the left face of the bead as written, not turned.
-func (b *Bead) Face(right bool) Face { return Face{b, right} }
+// Face gives the right or the left face of the bead as written, not turned. A
+// charm's is that of its ring on a cord of no thickness; see Hung.
+func (b *Bead) Face(right bool) Face {
+	if right {
+		return b.faces[1]
+	}
+	return b.faces[0]
+}
 
 // At gives the distance in mm along the hole from the bead's middle to this
 // face, at radius r mm from the hole's axis.
-func (f Face) At(r float64) float64 {
-	if f.right {
-		return f.bead.scale * f.bead.profile.right(r)
-	}
-	return f.bead.scale * f.bead.profile.left(r)
-}
+func (f Face) At(r float64) float64 { return f.scale * f.z(r) }
 
-// Rim is the radius of the hole and Edge the greatest radius of the bead.
-func (f Face) Rim() float64 { return float64(f.bead.Hole) / 2 }
+// Rim is the radius in mm of the hole.
+func (f Face) Rim() float64 { return f.rim }
 
-// Edge is the greatest radius of the bead.
-func (f Face) Edge() float64 { return float64(f.bead.Across) / 2 }
+// Edge is the greatest radius in mm of the face.
+func (f Face) Edge() float64 { return f.edge }
 
 // Reach is how far the face stands out from the bead's middle at most.
-func (f Face) Reach() length.MM {
-	if f.right {
-		return f.bead.reach[1]
+func (f Face) Reach() length.MM { return f.reach }
+
+// AtRim is how far the face stands out at the rim of its hole, where a strand
+// that ends with it is measured to. A ring hung on its cord has no hole: it
+// counts to the side of its wire.
+func (f Face) AtRim() length.MM {
+	if f.ring > 0 {
+		return f.reach
 	}
-	return f.bead.reach[0]
+	return length.MM(f.At(f.rim))
 }
 
-// furthest works out how far the face stands out.
-func (f Face) furthest() length.MM {
-	if f.bead.profile.falls {
-		return length.MM(f.At(f.Rim()))
+// IsMouth says whether the face is the inside of a cap or cone.
+func (f Face) IsMouth() bool { return f.mouth }
+
+// scaled is the face stretched along the hole, with its reach worked out.
+func (f Face) scaled(by float64) Face {
+	f.scale = by
+	if f.falls {
+		f.reach = length.MM(f.At(f.rim))
+		return f
 	}
-	_, z := highest(f.At, f.Rim(), f.Edge())
-	return length.MM(z)
+	_, z := highest(f.At, f.rim, f.edge)
+	f.reach = length.MM(z)
+	return f
 }
 
-// Contact is how two neighbours meet: the distance of their middles and the
-// radius at which they touch.
+// Hung gives the two equal faces of a charm's ring where it hangs on a cord, or
+// on several in a bundle of that diameter. Its wire stands round the cord and
+// runs down beside it: z(r) = sqrt((w/2)² - (r - (d+w)/2)²) up to the wire's
+// middle, w/2 as far as the ring's other side, then falling to 0.
+func (b *Bead) Hung(cord length.MM) Face {
+	d, w, inside := float64(cord), float64(b.Along), float64(b.Hole)
+	near, far := (d+w)/2, inside+(w-d)/2
+	z := func(r float64) float64 {
+		off := max(0, near-r, r-far)
+		return math.Sqrt(max(0, w*w/4-off*off))
+	}
+	return Face{z: z, rim: d / 2, edge: inside + w - d/2, ring: b.Hole + 2*b.Along}.scaled(b.scale)
+}
+
+// Contact is how two neighbours meet.
 type Contact struct {
-	Distance length.MM
-	Radius   float64
+	Distance length.MM // of their middles
+	Radius   float64   // at which they touch, in mm from the axis
+	// Seated says that one takes the other in its mouth, a ball in a socket:
+	// the two do not turn against each other there.
+	Seated bool
 }
 
 // Touch brings the right face of one bead against the left face of the next.
@@ -128,20 +168,25 @@ type Contact struct {
 // ok is false if they have none in common, and one passes into the other's
 // hole.
 func Touch(right, left Face) (c Contact, ok bool) {
-	from, to := max(right.Rim(), left.Rim()), min(right.Edge(), left.Edge())
-	if from > to {
+	from, to := max(right.rim, left.rim), min(right.edge, left.edge)
+	if from > to || goesInto(right, left) || goesInto(left, right) {
 		return Contact{}, false
 	}
-	a, b := right.bead.profile, left.bead.profile
 	switch {
-	case a.flat && b.flat:
+	case right.flat && left.flat:
 		return Contact{Distance: length.MM(right.At(to) + left.At(to)), Radius: to}, true
-	case a.falls && b.falls:
+	case right.falls && left.falls:
 		return Contact{Distance: length.MM(right.At(from) + left.At(from)), Radius: from}, true
 	}
 	r, z := highest(func(r float64) float64 { return right.At(r) + left.At(r) }, from, to)
-	return Contact{Distance: length.MM(z), Radius: r}, true
+	c = Contact{Distance: length.MM(z), Radius: r}
+	const clearly = 1e-6 // of a radius or a distance in mm
+	c.Seated = (right.mouth || left.mouth) && r > from+clearly && c.Distance < right.reach+left.reach-clearly
+	return c, true
 }
+
+// goesInto says whether a hung ring slips whole into the hole of its neighbour.
+func goesInto(ring, hole Face) bool { return ring.ring > 0 && ring.ring < hole.hole }
 
 // steps is how finely highest looks before it narrows down, to within what: a
 // summit is so level that a millionth beside it changes nothing that is shown.
@@ -176,8 +221,8 @@ func highest(f func(float64) float64, from, to float64) (at, value float64) {
 			lo = a
 		}
 	}
-	if z := f((lo + hi) / 2); z > value+equal {
-		return (lo + hi) / 2, z
+	if mid := (lo + hi) / 2; f(mid) > value+equal || mid > at && f(mid) >= value-equal {
+		return mid, max(value, f(mid))
 	}
 	return at, value
 }

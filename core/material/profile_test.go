@@ -73,6 +73,7 @@ func TestEveryShapeHasItsOwnLengthAtTheRim(t *testing.T) {
 		switch shape {
 		case Round:
 			want = math.Sqrt(36 - 1)
+		case Charm: // its ring alone, from one side of its wire to the other
 		case Cap:
 			s := (9.0 + 4) / 4
 			want = 2.4 - (s + .4 - math.Sqrt((s+.4)*(s+.4)-.25))
@@ -183,21 +184,90 @@ func TestHolesForPasses(t *testing.T) {
 	}
 }
 
-func TestACharmTakesItsRingsWireOfStrand(t *testing.T) {
-	charm, err := NewBead(Bead{Shape: Charm, Across: 4.4, Hole: 3, Along: 0.7, Drop: 18})
-	if err != nil {
-		t.Fatal(err)
+func TestARingHungOnTheCordTakesItsWireOfStrand(t *testing.T) {
+	charm := func(inside, wire length.MM) *Bead {
+		return bead(t, Bead{Shape: Charm, Across: inside + 2*wire, Hole: inside, Along: wire, Drop: 18})
 	}
-	round, err := NewBead(Bead{Shape: Round, Across: 8, Hole: 1})
-	if err != nil {
-		t.Fatal(err)
+	ring, cap6 := charm(4, 0.8), bead(t, Bead{Shape: Cap, Across: 6, Depth: 1.4, Wall: 0.35, Hole: 1})
+	for _, tt := range []struct {
+		name       string
+		beside     *Bead
+		ring       *Bead
+		cord, want length.MM // of the two beads beside the ring
+	}{
+		{"rounds 8 with holes of 1", round(t, 8, 1), ring, 0.36, 8.723},
+		{"rounds 8 with holes of 1.8", round(t, 8, 1.8), ring, 0.36, 8.595},
+		{"rounds 8 with holes of 2", round(t, 8, 2), ring, 0.36, 8.546},
+		{"rounds 6 on elastic 0.7", round(t, 6, 1.2), charm(4, 1), 0.7, 6.790},
+	} {
+		hung := tt.ring.Hung(tt.cord)
+		right, ok := Touch(tt.beside.Face(true), hung)
+		left, _ := Touch(hung, tt.beside.Face(false))
+		if got := right.Distance + left.Distance; !ok || math.Abs(float64(got-tt.want)) > 0.001 {
+			t.Errorf("%s: %.4f, want %.3f", tt.name, float64(got), float64(tt.want))
+		}
 	}
-	// The round's face meets the ring at the ring's inside: sqrt(16 - 1.5²) + 0.35.
-	c, ok := Touch(round.Face(true), charm.Face(false))
-	if want := 4.0582; !ok || math.Abs(float64(c.Distance)-want) > 0.001 {
-		t.Errorf("beside a round it lies at %v, want %v", c.Distance, want)
+	mouth, ok := Touch(cap6.Face(true), ring.Hung(0.36))
+	if !ok || math.Abs(float64(mouth.Distance)-2.150) > 0.001 {
+		t.Errorf("against the open mouth of a cap: %v, want 2.150", mouth)
+	}
+	// Outside it measures 5.6: a hole of 5.5 holds it off, one of 5.7 takes it in.
+	if _, ok := Touch(round(t, 9, 5.5).Face(true), ring.Hung(0.36)); !ok {
+		t.Error("a ring of 5.6 outside slips into a hole of 5.5")
+	}
+	if _, ok := Touch(round(t, 9, 5.7).Face(true), ring.Hung(0.36)); ok {
+		t.Error("a ring of 5.6 outside is held off by a hole of 5.7")
 	}
 	if _, err := NewBead(Bead{Shape: Charm, Across: 4.4, Hole: 3, Along: 0.7}); err == nil {
 		t.Error("a charm that drops nowhere is no charm")
+	}
+}
+
+func TestWhichNeighboursACapIsSeatedOn(t *testing.T) {
+	cap6 := bead(t, Bead{Shape: Cap, Across: 6, Depth: 1.4, Wall: 0.35, Hole: 1})
+	for _, tt := range []struct {
+		name   string
+		b      *Bead
+		seated bool
+	}{
+		{"round 7.9", round(t, 7.9, 1), true},
+		{"round 8", round(t, 8, 1), true},
+		{"rondelle 8 x 5", bead(t, Bead{Shape: Rondelle, Across: 8, Along: 5, Hole: 1}), true},
+		{"tube 4", bead(t, Bead{Shape: Tube, Across: 4, Along: 6, Hole: 1}), true},
+		{"round 7.8", round(t, 7.8, 1), false},
+		{"bicone 8", bead(t, Bead{Shape: Bicone, Across: 8, Along: 8, Hole: 1}), false},
+		{"oval 6 x 9", bead(t, Bead{Shape: Oval, Across: 6, Along: 9, Hole: 1}), false},
+		{"tube 8", bead(t, Bead{Shape: Tube, Across: 8, Along: 6, Hole: 1}), false},
+	} {
+		into, _ := Touch(cap6.Face(true), tt.b.Face(false))
+		onto, _ := Touch(tt.b.Face(true), cap6.Face(true))
+		if into.Seated != tt.seated || onto.Seated != tt.seated {
+			t.Errorf("on %s: seated %v and %v, want %v", tt.name, into.Seated, onto.Seated, tt.seated)
+		}
+	}
+	if facing, _ := Touch(cap6.Face(true), cap6.Face(true)); facing.Seated {
+		t.Error("two mouths are seated in each other")
+	}
+	if behind, _ := Touch(round(t, 8, 1).Face(true), cap6.Face(false)); behind.Seated {
+		t.Error("a bead behind a cap is seated in it")
+	}
+}
+
+func TestPrismsWeighWhatTheyWeigh(t *testing.T) {
+	for _, tt := range []struct {
+		name string
+		b    Bead
+		want float64 // mm³
+	}{
+		{"a cube of 6", Bead{Shape: Cube, Across: 6, Along: 6, Hole: 1}, 216 - 6*math.Pi/4},
+		{"a flat letter", Bead{Shape: Letter, Across: 7, Thick: 3.6, Along: 7, Hole: 1}, 7*7*3.6 - 7*math.Pi/4},
+		{"a coin on its edge", Bead{Shape: Coin, Across: 12, Thick: 4, Along: 12, Hole: 1}, math.Pi/4*12*12*4 - 12*math.Pi/4},
+		{"a coin through its face", Bead{Shape: Coin, Across: 12, Along: 4, Hole: 1}, math.Pi / 4 * (12*12 - 1) * 4},
+		{"a tube", Bead{Shape: Tube, Across: 3, Along: 6, Hole: 1.2}, math.Pi / 4 * (9 - 1.44) * 6},
+		{"a round", Bead{Shape: Round, Across: 8, Hole: 1}, math.Pi / 6 * math.Pow(63, 1.5)},
+	} {
+		if got := bead(t, tt.b).Volume(); math.Abs(got-tt.want) > 0.002*tt.want {
+			t.Errorf("%s: %.3f mm³, want %.3f", tt.name, got, tt.want)
+		}
 	}
 }

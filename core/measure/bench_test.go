@@ -36,7 +36,7 @@ func BenchmarkBareSum(b *testing.B) {
 			if err != nil {
 				b.Fatal(err)
 			}
-			strand := m.Strands[0].Beads
+			strand := m.Leading().Beads
 			var sum length.MM
 			for b.Loop() {
 				for i := range strand {

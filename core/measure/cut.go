@@ -10,6 +10,7 @@ import (
 type CutPart struct {
 	Part   string
 	Length length.MM
+	Spare  bool // held while working, or left to tie: the path does not cover it
 }
 
 // CutLength is the sum.
@@ -21,80 +22,158 @@ func (s *Strand) CutLength() length.MM {
 	return sum
 }
 
-// cut follows the cord: once along the axis for every pass, its slack, and at
-// each end either twice through crimp and loop with a tail, or enough to tie,
-// with something for the hand to hold.
-func (s *Strand) cut(p *piece.Piece) {
-	h, passes := p.House, length.MM(s.Row.Passes)
-	s.Cut = []CutPart{{"axis", s.Strung * passes}}
-	if s.Slack > 0 {
-		s.Cut = append(s.Cut, CutPart{"slack", s.Slack * passes})
-	}
-	first, last := h.HandAllowance()
-	if h.FromSpool() {
-		// The free end is made first, and the end at the spool is cut and made last.
-		first, last = last, first
-	}
-	if s.Row.Cord.Cord.Type == material.Elastic {
-		first, last = h.ToTie(p.Child()), h.ToTie(p.Child())
-	}
-	s.cutEnd("left", s.Left, first)
-	s.cutEnd("right", s.Right, last)
-}
-
-func (s *Strand) cutEnd(side string, e End, hand length.MM) {
-	if e.Crimped {
-		s.Cut = append(s.Cut, CutPart{side + " crimp and loop, twice", 2 * e.Turn})
-		if e.Tail > 0 {
-			s.Cut = append(s.Cut, CutPart{side + " tail", e.Tail})
-		}
-	}
-	if hand > 0 {
-		name := side + " hand"
-		if !e.Crimped {
-			name = side + " to tie"
-		}
-		s.Cut = append(s.Cut, CutPart{name, hand})
-	}
-}
-
 // PathLength is what the cord covers, with nothing over to hold or to tie.
 func (s *Strand) PathLength() length.MM {
-	passes := length.MM(s.Row.Passes)
-	sum := (s.Strung + s.Slack) * passes
-	for _, e := range []End{s.Left, s.Right} {
-		if e.Crimped {
-			sum += 2*e.Turn + e.Tail
+	sum := length.MM(0)
+	for _, c := range s.Cut {
+		if !c.Spare {
+			sum += c.Length
 		}
 	}
 	return sum
 }
 
+// leastToTie is what an elastic needs over its strand in all to be tied.
+const leastToTie = length.MM(50)
+
+// LeastCut is the shortest cord that the piece can be made of: its path, and for
+// an elastic enough over in all to tie.
+func (s *Strand) LeastCut() length.MM {
+	if s.Ring && s.Row.Cord.Cord.Type == material.Elastic {
+		return s.PathLength() + leastToTie
+	}
+	return s.PathLength()
+}
+
+// cut follows the cord: once along the beads for every pass, its slack, and what
+// each end takes.
+func (s *Strand) cut(p *piece.Piece) {
+	passes := length.MM(s.Row.Passes)
+	s.Cut = []CutPart{{Part: "beads", Length: s.Strung * passes}}
+	if s.Slack > 0 {
+		s.Cut = append(s.Cut, CutPart{Part: "slack", Length: s.Slack * passes})
+	}
+	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Left, true)...)
+	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Right, true)...)
+}
+
+// cutAtEnd lists what an end takes: through crimp and loop twice, a tail, or a
+// knot with its own tail, and with held what the hand needs.
+func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
+	var out []CutPart
+	add := func(part string, l length.MM, spare bool) {
+		if l > 0 {
+			out = append(out, CutPart{string(e.Side) + " " + part, l, spare})
+		}
+	}
+	elastic := s.Row.Cord.Cord.Type == material.Elastic
+	d := s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
+	switch e.Hold {
+	case HeldByCrimp:
+		add(crimpItem(e), 2*e.Turn, false)
+		add("tail", e.Tail, false)
+		if held {
+			add("working end", s.allowance(p, e), true)
+		}
+		return out
+	case HeldByKnot:
+		if guard := e.Find(RoleGuard); guard != nil {
+			add("guard x 2", 2*guard.Length, false)
+		}
+		if !elastic {
+			add("knot", length.MM(p.House.KnotCord())*d, false)
+		}
+	case HeldByCordEnd:
+		add("knot", piece.OverhandCord*d, false)
+	case HeldByRing:
+		if !elastic {
+			add("knot", length.MM(p.House.KnotCord()/2)*d, false)
+		}
+	case Unheld:
+		if held {
+			add("working end", s.allowance(p, e), true)
+		}
+		return out
+	}
+	add("knot tail", p.House.ToTie(p.Child()), true)
+	return out
+}
+
+func crimpItem(e *End) string {
+	name := "crimp"
+	if e.Find(RoleCover) != nil {
+		name = "cover"
+	}
+	if e.Find(RoleGuard) != nil {
+		return name + " + guard x 2"
+	}
+	return name + " + loop x 2"
+}
+
+// allowance is what is held at an end while it is made. From the spool the free
+// end is made first, and the end by the spool is cut and made last.
+func (s *Strand) allowance(p *piece.Piece, e *End) length.MM {
+	first, last := p.House.HandAllowance()
+	if (e.Side == piece.Left) != p.House.FromSpool() {
+		return first
+	}
+	return last
+}
+
 // tails works out how far the tail of each crimped end goes back, and adds its
 // way to the passes of the beads it goes through.
 func (s *Strand) tails(h piece.House) {
-	n := len(s.Beads)
-	for side, e := range map[bool]*End{false: &s.Left, true: &s.Right} {
-		if !e.Crimped || h.Tail == piece.TailTrimmed {
+	if h.Tail == piece.TailTrimmed {
+		return
+	}
+	for _, e := range []*End{&s.Left, &s.Right} {
+		if !e.Crimped() {
 			continue
 		}
-		e.Tail = h.TailLength
 		if h.Tail == piece.TailBeads {
-			e.Tail = 0
-			switch count := min(h.TailBeads, n); {
-			case count == 0:
-			case side:
-				e.Tail = s.Strung - s.Beads[n-count].From
-			default:
-				e.Tail = s.Beads[count-1].To
-			}
+			s.tailOfBeads(e, h.TailBeads)
+		} else {
+			s.tailOfLength(e, h.TailLength)
 		}
-		for i := range s.Beads {
-			b := &s.Beads[i]
-			if !side && b.From < e.Tail-closeEnough || side && b.To > s.Strung-e.Tail+closeEnough {
-				b.Passes++
-				e.TailBeads++
-			}
+		for _, i := range e.TailBeads {
+			s.Beads[i].Passes++
+		}
+	}
+}
+
+// fromEnd numbers the beads from an end inwards.
+func (s *Strand) fromEnd(side piece.Side, k int) int {
+	if side == piece.Right {
+		return len(s.Beads) - 1 - k
+	}
+	return k
+}
+
+// tailOfBeads takes the tail through exactly so many beads, whatever lies over
+// what.
+func (s *Strand) tailOfBeads(e *End, count int) {
+	for k := range min(count, len(s.Beads)) {
+		i := s.fromEnd(e.Side, k)
+		e.TailBeads = append(e.TailBeads, i)
+		if e.Side == piece.Right {
+			e.Tail = max(e.Tail, s.Strung-s.Beads[i].From)
+		} else {
+			e.Tail = max(e.Tail, s.Beads[i].To)
+		}
+	}
+}
+
+// tailOfLength takes the tail through the beads that begin before its end.
+func (s *Strand) tailOfLength(e *End, goes length.MM) {
+	e.Tail = goes
+	for k := range s.Beads {
+		b := &s.Beads[s.fromEnd(e.Side, k)]
+		begins := b.From
+		if e.Side == piece.Right {
+			begins = s.Strung - b.To
+		}
+		if begins < goes-closeEnough {
+			e.TailBeads = append(e.TailBeads, s.fromEnd(e.Side, k))
 		}
 	}
 }

@@ -6,105 +6,195 @@ import (
 	"mala/core/piece"
 )
 
+// Role is what a part of an end is there for.
+type Role string
+
+// The roles.
+const (
+	RoleCrimp   Role = "crimp"
+	RoleCover   Role = "cover"
+	RoleGuard   Role = "guard"
+	RoleCordEnd Role = "cord-end"
+	RoleLoop    Role = "loop"
+	RoleRing    Role = "ring"
+	RoleClasp   Role = "clasp"
+	RoleChain   Role = "extender"
+)
+
 // Part is one thing between the last bead and the middle of the clasp.
 type Part struct {
-	Does      string             // what it is there for: crimp, cover, guard, loop, ring, clasp, extender
+	Role      Role
+	Fitting   piece.ID           // empty for the wire's own loop
 	Material  *material.Material // nil for the wire's own loop
 	Length    length.MM          // what it adds to the piece pulled tight
 	Swallowed bool               // it slips into its bead and adds nothing
+	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
 }
 
-// The things a part does.
+// Hold is what keeps the cord from running out of an end.
+type Hold string
+
+// The holds: a crimp, a knot on a guard, ring or clasp, a cord end folded over
+// the cord, the knot that closes a ring on itself, or nothing.
 const (
-	DoesCrimp = "crimp"
-	DoesCover = "cover"
-	DoesGuard = "guard"
-	DoesLoop  = "loop"
-	DoesRing  = "ring"
-	DoesClasp = "clasp"
-	DoesChain = "extender"
+	HeldByCrimp   Hold = "crimp"
+	HeldByKnot    Hold = "knot"
+	HeldByCordEnd Hold = "cord-end"
+	HeldByRing    Hold = "ring"
+	Unheld        Hold = "nothing"
 )
 
 // End is one end of a strand, its parts in threading order from the last bead
 // outwards.
 type End struct {
-	Parts   []Part
-	Length  length.MM
-	Crimped bool
-	// Turn is what the cord goes through twice at this end: crimp and loop.
+	Side   piece.Side
+	Parts  []Part
+	Length length.MM
+	Hold   Hold
+	// Turn is what the cord goes through twice at this end: crimp, or the cover
+	// over it, and the loop or guard beyond.
 	Turn length.MM
 	// Tail is how far the cord's tail goes back through the beads, and TailBeads
-	// how many it passes.
+	// which beads it passes.
 	Tail      length.MM
-	TailBeads int
+	TailBeads []int
+}
+
+// Crimped says whether a crimp holds the end.
+func (e *End) Crimped() bool { return e.Hold == HeldByCrimp }
+
+// Find gives the first part of the role, nil for none.
+func (e *End) Find(role Role) *Part {
+	for i := range e.Parts {
+		if e.Parts[i].Role == role {
+			return &e.Parts[i]
+		}
+	}
+	return nil
 }
 
 // endOf puts the row's fittings and the closure's in a series. A ring in a
 // chain pulled tight adds its inside, since its wire lies inside its neighbour;
 // a swallowed crimp adds nothing; a cover stands in the place of its crimp; a
 // crimped end ends in a loop of the wire, or in a guard's length.
-func endOf(p *piece.Piece, fittings, closure []*material.Material, beside *Bead) End {
-	e := End{}
-	crimp, guarded := -1, false
-	for _, m := range fittings {
-		part := Part{Material: m, Length: m.Finding.InSeries()}
-		switch f := m.Finding; {
-		case f.IsCrimp():
-			part.Does, e.Crimped = DoesCrimp, true
-			e.Turn += f.Length
-			if part.Swallowed = crimp < 0 && slipsInto(f, beside); part.Swallowed {
-				part.Length = 0
-			}
-			crimp = len(e.Parts)
-		case f.Type == material.CrimpCover:
-			part.Does = DoesCover
-			if part.Swallowed = slipsInto(f, beside); part.Swallowed {
-				part.Length = 0
-			} else if crimp >= 0 {
-				e.Parts[crimp].Length, e.Parts[crimp].Swallowed = 0, false
-			}
-		case f.Type == material.WireGuard:
-			part.Does, guarded = DoesGuard, true
-			e.Turn += part.Length
-		default:
-			if e.Crimped && !guarded {
-				e.loop(p.House.Loop)
-				guarded = true
-			}
-			part.Does = DoesRing
-		}
-		e.Parts = append(e.Parts, part)
+func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *material.Bead) End {
+	b := endBuilder{piece: p, beside: beside, crimp: -1, end: End{Side: side}}
+	for _, f := range *p.End(row, side, false) {
+		b.add(f)
 	}
-	if e.Crimped && !guarded {
-		e.loop(p.House.Loop)
+	b.loop()
+	b.close(*p.End(row, side, true), side)
+	for _, part := range b.end.Parts {
+		b.end.Length += part.Length
 	}
+	b.end.Hold = b.hold(row)
+	return b.end
+}
+
+type endBuilder struct {
+	piece  *piece.Piece
+	beside *material.Bead // nil on a bare cord
+	end    End
+	crimp  int // the part that grips the cord, -1 for none yet
+	looped bool
+}
+
+func (b *endBuilder) add(fitting piece.Fitting) {
+	f := fitting.Of.Finding
+	part := Part{Fitting: fitting.ID, Material: fitting.Of, Length: f.InSeries(), Role: RoleRing}
+	switch {
+	case f.IsCrimp():
+		part.Role = RoleCrimp
+		b.end.Turn += f.Length
+		part.Swallowed = b.crimp < 0 && b.slips(b.piece.House.ClosedCrimp(f))
+		b.crimp = len(b.end.Parts)
+	case f.Type == material.CrimpCover:
+		part.Role = RoleCover
+		part.Swallowed = b.slips(f.Outside)
+		b.cover(&part)
+	case f.Type == material.WireGuard:
+		part.Role, b.looped = RoleGuard, true
+		b.end.Turn += f.Length
+	case f.Type == material.CordEnd:
+		part.Role, b.looped = RoleCordEnd, true
+	default:
+		b.loop()
+	}
+	if part.Swallowed {
+		part.Length = 0
+	}
+	b.end.Parts = append(b.end.Parts, part)
+}
+
+// cover lets a cover take the place of the crimp under it: the cord runs through
+// it twice, and it needs free cord to either side of its crimp. It keeps no
+// crimp out of a hole.
+func (b *endBuilder) cover(cover *Part) {
+	if b.crimp < 0 || cover.Swallowed {
+		return
+	}
+	under := &b.end.Parts[b.crimp]
+	b.end.Turn += cover.Material.Finding.Length - under.Material.Finding.Length
+	under.Length = 0
+}
+
+// slips says whether something of that width passes into the hole of the bead
+// beside it; one just as wide does.
+func (b *endBuilder) slips(width length.MM) bool {
+	return b.beside != nil && !b.beside.Hangs() && b.beside.Hole >= width-closeEnough
+}
+
+// loop ends a crimped end in a loop of its wire unless a guard does.
+func (b *endBuilder) loop() {
+	if b.crimp < 0 || b.looped {
+		return
+	}
+	b.looped = true
+	b.end.Parts = append(b.end.Parts, Part{Role: RoleLoop, Length: b.piece.House.Loop})
+	b.end.Turn += b.piece.House.Loop
+}
+
+// close adds the closure's fittings, listed from the outside in. Where the clasp
+// can be hooked into several of them, the piece is measured at the shortest.
+func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
+	chain := placesOf(b.piece, side)
 	for i := len(closure) - 1; i >= 0; i-- {
-		part := Part{Does: DoesRing, Material: closure[i], Length: closure[i].Finding.InSeries()}
+		f := closure[i].Of.Finding
+		part := Part{Role: RoleRing, Fitting: closure[i].ID, Material: closure[i].Of, Length: f.InSeries()}
 		switch {
-		case closure[i].Finding.IsClasp():
-			part.Does = DoesClasp
-		case closure[i].Finding.Type == material.Extender:
-			part.Does = DoesChain
+		case f.IsClasp():
+			part.Role = RoleClasp
+		case f.Type == material.Extender:
+			part.Role = RoleChain
+			if !chain.holds(i) {
+				part.Length = f.Inside * length.MM(f.Links)
+			}
 		}
-		e.Parts = append(e.Parts, part)
+		if chain.holds(i) && i != chain.inner {
+			part.Length, part.Free = 0, true
+		}
+		b.end.Parts = append(b.end.Parts, part)
 	}
-	for _, part := range e.Parts {
-		e.Length += part.Length
-	}
-	return e
 }
 
-func (e *End) loop(inside length.MM) {
-	e.Parts = append(e.Parts, Part{Does: DoesLoop, Length: inside})
-	e.Turn += inside
-}
-
-// slipsInto says whether the crimp or cover passes into the hole of the bead
-// beside it: by the rule for beads, if they have no radius in common.
-func slipsInto(f *material.Finding, beside *Bead) bool {
-	if beside == nil {
-		return false
+// hold says what keeps the cord in. Wire is crimped; other cords can be tied to
+// whatever metal there is.
+func (b *endBuilder) hold(row *piece.Row) Hold {
+	wire := row.Cord.Cord.Type == material.Wire
+	switch {
+	case b.crimp >= 0:
+		return HeldByCrimp
+	case b.piece.IsRing(row) && !wire:
+		return HeldByRing
+	case wire:
+		return Unheld
+	case b.end.Find(RoleCordEnd) != nil:
+		return HeldByCordEnd
+	case len(b.end.Parts) > 0:
+		return HeldByKnot
 	}
-	b := beside.Material.Bead
-	return max(b.Hole, f.Inside) > min(b.Across, f.Outside)
+	if clasp, at := b.piece.Clasp(); clasp != nil && clasp.HasTwoHalves() && at != b.end.Side {
+		return HeldByKnot // on the clasp's other half
+	}
+	return Unheld
 }

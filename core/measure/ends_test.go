@@ -22,8 +22,8 @@ func TestATailGoesBackByLengthByBeadsOrNotAtAll(t *testing.T) {
 		{tail: piece.TailTrimmed, passes: 0},
 	} {
 		p.House.Tail, p.House.TailBeads = tt.tail, tt.beads
-		s := measured(t, p).Strands[0]
-		if s.Left.TailBeads != tt.passes || s.Right.TailBeads != tt.passes {
+		s := measured(t, p).Leading()
+		if len(s.Left.TailBeads) != tt.passes || len(s.Right.TailBeads) != tt.passes {
 			t.Errorf("%s of %d: the tails pass %d and %d beads, want %d", tt.tail, tt.beads, s.Left.TailBeads, s.Right.TailBeads, tt.passes)
 		}
 		twice := 0
@@ -46,9 +46,9 @@ func TestATailGoesBackByLengthByBeadsOrNotAtAll(t *testing.T) {
 func TestAMoreBeadedTailThanThereAreBeadsStopsAtTheOtherEnd(t *testing.T) {
 	p := strung(t, "4P")
 	p.House.Tail, p.House.TailBeads = piece.TailBeads, 9
-	s := measured(t, p).Strands[0]
+	s := measured(t, p).Leading()
 	near(t, "tail", s.Left.Tail, s.Strung, 1e-9)
-	if s.Left.TailBeads != 4 {
+	if len(s.Left.TailBeads) != 4 {
 		t.Errorf("it passes %d beads", s.Left.TailBeads)
 	}
 }
@@ -57,26 +57,26 @@ func TestThePathIsTheCutWithoutTheHand(t *testing.T) {
 	for _, hand := range []string{piece.HandStandard, piece.HandGenerous, piece.HandSpool} {
 		p := strung(t, "40P")
 		p.House.Hand = hand
-		s := measured(t, p).Strands[0]
+		s := measured(t, p).Leading()
 		first, last := p.House.HandAllowance()
 		near(t, hand, s.PathLength(), s.CutLength()-first-last, 1e-9)
 	}
-	s := measured(t, stretch(t, "22R")).Strands[0]
+	s := measured(t, stretch(t, "22R")).Leading()
 	near(t, "of a ring", s.PathLength(), s.Strung, 1e-9)
 	near(t, "with enough to tie", s.CutLength(), s.Strung+150, 1e-9)
 	child := stretch(t, "22R")
 	child.Body = &piece.Body{Part: "wrist", Child: true}
-	near(t, "in a child's batch", measured(t, child).Strands[0].CutLength(), s.Strung+50, 1e-9)
+	near(t, "in a child's batch", measured(t, child).Leading().CutLength(), s.Strung+60, 1e-9)
 }
 
 func TestFromTheSpoolOnlyTheEndThatIsCutOffIsHeld(t *testing.T) {
 	p := strung(t, "40P")
 	p.House.Hand = piece.HandSpool
 	held := map[string]length.MM{}
-	for _, c := range measured(t, p).Strands[0].Cut {
+	for _, c := range measured(t, p).Leading().Cut {
 		held[c.Part] = c.Length
 	}
-	if _, right := held["right hand"]; right || held["left hand"] != 25 {
+	if _, right := held["right working end"]; right || held["left working end"] != 25 {
 		t.Errorf("held: %v, want 25 at the left, by the spool", held)
 	}
 }
@@ -88,14 +88,14 @@ func TestHowAStrandIsBegun(t *testing.T) {
 		change func(h *piece.House)
 		want   Start
 	}{
-		{"a stopper", strung(t, "40P"), func(*piece.House) {}, Start{"left", piece.StopStopper, 2*4 + 25 + 60}},
-		{"tape, a long end", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Hand = piece.StopTape, piece.HandGenerous }, Start{"left", piece.StopTape, 2*4 + 25 + 125}},
-		{"the spool", strung(t, "40P"), func(h *piece.House) { h.Hand = piece.HandSpool }, Start{"left", piece.StopSpool, 0}},
-		{"a ring", stretch(t, "22R"), func(*piece.House) {}, Start{"left", piece.StopStopper, 75}},
-		{"a ring has no spool", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSpool }, Start{"left", piece.StopTape, 75}},
+		{"a stopper", strung(t, "40P"), func(*piece.House) {}, Start{piece.Left, piece.StopStopper, 2*4 + 25 + 60}},
+		{"tape, a long end", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Hand = piece.StopTape, piece.HandGenerous }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 120}},
+		{"the spool", strung(t, "40P"), func(h *piece.House) { h.Hand = piece.HandSpool }, Start{piece.Left, piece.StopSpool, 0}},
+		{"a ring", stretch(t, "22R"), func(*piece.House) {}, Start{piece.Left, piece.StopStopper, 75}},
+		{"a ring has no spool", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSpool }, Start{piece.Left, piece.StopTape, 75}},
 	} {
 		tt.change(&tt.piece.House)
-		got := measured(t, tt.piece).Strands[0].Start
+		got := measured(t, tt.piece).Leading().Start
 		if got.Side != tt.want.Side || got.By != tt.want.By {
 			t.Errorf("%s: %+v, want %+v", tt.name, got, tt.want)
 		}
@@ -107,28 +107,28 @@ func TestAKnotHidesInTheFirstHoleThatTakesIt(t *testing.T) {
 	p := stretch(t, "10R G R G")
 	for knot, across := range map[string]length.MM{piece.KnotSquare: 1.75, piece.KnotSurgeons: 2.1, piece.KnotTriple: 2.45} {
 		p.House.Knot = knot
-		k := measured(t, p).Strands[0].Knot
+		k := measured(t, p).Leading().Knot
 		near(t, knot, k.Across, across, 1e-9)
 		if k.Bead != 10 {
 			t.Errorf("%s hides in bead %d, want the first with a hole of 2.5", knot, k.Bead)
 		}
 	}
-	if k := measured(t, stretch(t, "22R")).Strands[0].Knot; k.Bead != -1 {
+	if k := measured(t, stretch(t, "22R")).Leading().Knot; k.Bead != -1 {
 		t.Errorf("holes of 1 mm hide a knot in bead %d", k.Bead)
 	}
-	if measured(t, strung(t, "22R")).Strands[0].Knot != nil {
+	if measured(t, strung(t, "22R")).Leading().Knot != nil {
 		t.Error("a crimped strand has no knot")
 	}
 }
 
 func TestTheLeastSlackLetsTheCordLieInside(t *testing.T) {
-	s := measured(t, strung(t, "40P")).Strands[0]
+	s := measured(t, strung(t, "40P")).Leading()
 	if least := s.SlackLeast(); least <= 0 || least >= s.SlackNeeded {
 		t.Errorf("at least %v of the %v needed", least, s.SlackNeeded)
 	}
 	// A hole as fine as its cord lets nothing lie anywhere.
 	p := strung(t, "40P")
-	p.Sections[0].Rows[0].Cord = &material.Material{Name: "thick", Cord: &material.Cord{Type: material.Wire, Diameter: p.Palette["P"].Bead.Hole}}
-	s = measured(t, p).Strands[0]
+	p.Leading().Cord = &material.Material{Name: "thick", Cord: &material.Cord{Type: material.Wire, Diameter: p.Palette["P"].Bead.Hole}}
+	s = measured(t, p).Leading()
 	near(t, "with no play", s.SlackLeast(), s.SlackNeeded, 1e-9)
 }

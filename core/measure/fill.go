@@ -5,19 +5,19 @@ import (
 
 	"mala/core/length"
 	"mala/core/pattern"
-	"mala/core/piece"
 )
 
 // solveFills works out how often each fill of the line repeats. A fill to a
 // given length takes the number whose beads alone come nearest to it, the open
 // fill the number that brings the piece nearest to its target; the smaller on a
 // tie.
-func solveFills(p *piece.Piece, row *piece.Row, table *contactTable) (pattern.Fills, error) {
+func (mk *strandMaker) solveFills() (pattern.Fills, error) {
+	p, row := mk.piece, mk.row
 	fills := pattern.Fills{}
 	for _, n := range row.Line.Nodes {
 		if n.Kind == pattern.Fill && n.LengthText != "" {
 			count, err := nearest(n.Length, mostRepeats(n), func(count int) (length.MM, error) {
-				return fillLength(p, table, n, count)
+				return mk.fillLength(n, count)
 			})
 			if err != nil {
 				return nil, err
@@ -30,7 +30,7 @@ func solveFills(p *piece.Piece, row *piece.Row, table *contactTable) (pattern.Fi
 		return fills, nil
 	}
 	if p.Target == nil {
-		return nil, &pattern.Fault{Wrong: pattern.BadFill, Col: open.Col, Expected: "a fill with a length: {25mm: S}",
+		return nil, &pattern.Fault{Code: pattern.BadFill, Col: open.Col, Expected: "a fill with a length: {25mm: S}",
 			Says: "An open fill needs a target length to fill up to. Set a target, or give the fill a length: {25mm: S}."}
 	}
 	if row.Line.Size(fills) > pattern.MaxBeads {
@@ -45,7 +45,7 @@ func solveFills(p *piece.Piece, row *piece.Row, table *contactTable) (pattern.Fi
 	}
 	count, err := nearest(p.Target.Finished, min(most, pattern.MaxBeads), func(count int) (length.MM, error) {
 		fills[open] = count
-		s, err := layOut(p, row, table, fills)
+		s, err := mk.layOut(fills, nil)
 		if err != nil {
 			return 0, err
 		}
@@ -63,16 +63,20 @@ func mostRepeats(n *pattern.Node) int {
 }
 
 // fillLength is the length of the fill's beads alone, repeated count times.
-func fillLength(p *piece.Piece, table *contactTable, n *pattern.Node, count int) (length.MM, error) {
+func (mk *strandMaker) fillLength(n *pattern.Node, count int) (length.MM, error) {
 	group := &pattern.Node{Kind: pattern.Fill, Count: 1, Items: n.Items}
 	placed, err := (&pattern.Line{Items: []*pattern.Node{group}}).Expand(pattern.Fills{group: count})
 	if err != nil {
 		return 0, fmt.Errorf("the fill at column %d: %w", n.Col, err)
 	}
-	st := &stack{table: table}
+	st := &stack{table: mk.table}
 	for _, b := range placed {
-		m := p.Palette[b.Node.Key]
-		st.beads = append(st.beads, table.of(m, b.Reversed && m.Bead.Turns()))
+		l := mk.look(b.Node.Key)
+		way := 0
+		if b.Reversed && l.turns {
+			way = 1
+		}
+		st.beads = append(st.beads, l.faces[way])
 	}
 	return st.straight().strung, nil
 }

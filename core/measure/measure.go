@@ -1,6 +1,9 @@
 package measure
 
 import (
+	"slices"
+
+	"mala/core/chain"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
@@ -11,77 +14,130 @@ import (
 type Measured struct {
 	Piece       *piece.Piece
 	Strands     []*Strand
-	Finished    length.MM // round the closed loop along the cord
+	Finished    length.MM // round the closed loop along the cord, at the shortest place it closes
 	ForTarget   length.MM // what the house holds against the target
 	Rule        *Rule     // the rule of thumb for the inside length
-	MassG       float64
-	Unweighed   []string // materials nobody weighed, by ID
 	Tally       []Count
+	MassG       float64
+	Unweighed   []string // materials nobody weighed, by id
 	Sensitivity []Sensitivity
 
-	lie *Lie // worked out when first asked for
-	lay bool
+	wrap    *Wrap // worked out when first asked for
+	wrapErr error
+	wrapped bool
 }
 
-// Lie gives how the piece lies round a body; nil if it goes round nothing.
-func (m *Measured) Lie() *Lie {
-	if !m.lay {
-		m.lie, m.lay = m.Strands[0].lie(), true
+// Strand gives the measured row of an id; nil if the piece has none.
+func (m *Measured) Strand(id piece.ID) *Strand {
+	if i := slices.IndexFunc(m.Strands, func(s *Strand) bool { return s.Row.ID == id }); i >= 0 {
+		return m.Strands[i]
 	}
-	return m.lie
+	return nil
 }
 
-// Inside is the inside length, what the wearer feels; false if the piece goes
-// round nothing.
+// Leading is the strand whose length the target names.
+func (m *Measured) Leading() *Strand { return m.Strand(m.Piece.Leading().ID) }
+
+// Wrap gives how the piece lies round a body. The error says why it does not:
+// chain.ErrOpen if it has too few beads to close, chain.ErrNothing if it goes
+// round nothing, chain.ErrLost if no solution was found.
+func (m *Measured) Wrap() (*Wrap, error) {
+	if !m.wrapped {
+		m.wrap, m.wrapErr = m.Leading().wrap()
+		m.wrapped = true
+	}
+	return m.wrap, m.wrapErr
+}
+
+// Inside is the inside length, what the wearer feels; false if there is none.
 func (m *Measured) Inside() (length.MM, bool) {
-	if l := m.Lie(); l != nil {
-		return l.Inside, true
+	if w, err := m.Wrap(); err == nil {
+		return w.Inside, true
 	}
 	return 0, false
 }
 
-// Measure works out a well-formed piece. The error is a *pattern.Fault: too
-// many beads, a letter without a dish, or an open fill without a target.
+// Unsolved says whether the inside length could not be worked out, as against
+// there being none.
+func (m *Measured) Unsolved() bool {
+	_, err := m.Wrap()
+	return err == chain.ErrLost
+}
+
+// Measure works out a well-formed piece. The error is a *Fault with the row that
+// is wrong: too many beads, a letter without a dish, or an open fill without a
+// target.
 func Measure(p *piece.Piece) (*Measured, error) {
-	s, err := strandOf(p)
-	if err != nil {
-		return nil, err
+	m := &Measured{Piece: p}
+	for _, row := range p.Rows() {
+		s, err := strandOf(p, row)
+		if err != nil {
+			return nil, &Fault{Row: row.ID, Err: err}
+		}
+		s.cut(p)
+		s.Knot, s.Start = s.knot(p), s.start(p)
+		m.Strands = append(m.Strands, s)
 	}
-	m := &Measured{Piece: p, Finished: s.finish(p), ForTarget: s.forTarget(p)}
-	s.tails(p.House)
-	s.cut(p)
-	s.Knot, s.Start = s.knot(p), s.start(p)
-	m.Strands = []*Strand{s}
-	m.Rule = s.rule(m.Finished)
+	lead := m.Leading()
+	m.Finished, m.ForTarget = lead.finished(), lead.forTarget(p)
+	m.Rule = lead.rule(m.Finished)
 	m.count()
 	m.weigh()
-	m.sense()
+	m.sensitivities()
 	return m, nil
 }
+
+// Fault is what keeps a row from being measured.
+type Fault struct {
+	Row piece.ID
+	Err error // most often a *pattern.Fault
+}
+
+func (f *Fault) Error() string { return f.Err.Error() }
+
+// Unwrap gives the cause.
+func (f *Fault) Unwrap() error { return f.Err }
 
 // ForTarget gives only the length that is held against the target, for a piece
 // that is tried out. The error is as Measure's.
 func ForTarget(p *piece.Piece) (length.MM, error) {
-	s, err := strandOf(p)
+	row := p.Leading()
+	s, err := strandOf(p, row)
 	if err != nil {
-		return 0, err
+		return 0, &Fault{Row: row.ID, Err: err}
 	}
-	s.finish(p)
 	return s.forTarget(p), nil
 }
 
-// strandOf lays out the piece's one row, its fills solved.
-func strandOf(p *piece.Piece) (*Strand, error) {
-	row := &p.Sections[0].Rows[0]
+// strandOf lays out a row with its fills solved and its tails led back.
+func strandOf(p *piece.Piece, row *piece.Row) (*Strand, error) {
 	if err := checkKeys(p, row.Line); err != nil {
 		return nil, err
 	}
-	table := newContactTable(len(p.Palette))
-	fills, err := solveFills(p, row, table)
+	mk := newStrandMaker(p, row)
+	fills, err := mk.solveFills()
 	if err != nil {
 		return nil, err
 	}
-	return layOut(p, row, table, fills)
+	s, err := mk.layOut(fills, nil)
+	if err != nil {
+		return nil, err
+	}
+	s.tails(p.House)
+	if s.hangsInTail() {
+		// More cord in a hung ring holds its neighbours further apart.
+		if s, err = mk.layOut(fills, s); err != nil {
+			return nil, err
+		}
+		s.tails(p.House)
+	}
+	s.finish(p)
+	return s, nil
+}
+
+// hangsInTail says whether a tail goes through a ring that hangs on the cord.
+func (s *Strand) hangsInTail() bool {
+	return slices.ContainsFunc(s.Beads, func(b Bead) bool { return b.Passes > s.Row.Passes && b.Material.Bead.Hangs() })
 }
 
 // checkKeys holds every letter of the line to a dish.
@@ -91,33 +147,35 @@ func checkKeys(p *piece.Piece, line *pattern.Line) error {
 			continue
 		}
 		if m := p.Palette[n.Key]; m == nil || m.Bead == nil {
-			col := n.End - len(n.Key)
-			return &pattern.Fault{Wrong: pattern.UnknownKey, Col: max(1, col), Expected: "the letter of a dish",
-				Says: "No dish has the letter " + n.Key + ". Add a dish for it, or use another letter."}
+			return pattern.NoDish(n)
 		}
 	}
 	return nil
 }
 
-// finish works out slack and gives the finished length: strung length, slack,
-// both ends and the clasp as closed.
-func (s *Strand) finish(p *piece.Piece) length.MM {
-	rigid := s.Strung + s.Left.Length + s.Right.Length
+// finish works out the slack.
+func (s *Strand) finish(p *piece.Piece) {
+	rigid := s.rigid()
 	s.Slack, s.SlackNeeded = 0, 0
 	if s.Row.Cord.Cord.Type != material.Elastic && rigid > 0 {
-		s.SlackNeeded = slackNeeded(s.Joints, rigid)
+		s.SlackNeeded = s.slackNeeded(rigid)
 		s.Slack = p.House.PlannedSlack(s.SlackNeeded)
 	}
 	if s.Row.Slack != nil {
 		s.Slack = *s.Row.Slack
 	}
-	return rigid + s.Slack
 }
+
+// rigid is the loop pulled tight: beads and both ends.
+func (s *Strand) rigid() length.MM { return s.Strung + s.Left.Length + s.Right.Length }
+
+// finished is the length round the closed loop along the cord.
+func (s *Strand) finished() length.MM { return s.rigid() + s.Slack }
 
 // forTarget is the length the house compares with the target.
 func (s *Strand) forTarget(p *piece.Piece) length.MM {
 	if p.House.TargetCounts == piece.CountsBeads {
 		return s.Strung
 	}
-	return s.Strung + s.Slack + s.Left.Length + s.Right.Length
+	return s.finished()
 }

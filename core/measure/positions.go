@@ -3,6 +3,7 @@ package measure
 import (
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/piece"
 )
 
 // Position is one place the clasp can be hooked into.
@@ -11,52 +12,65 @@ type Position struct {
 	Finished length.MM
 }
 
-// Positions lists the places to close the piece at, the shortest first: the
-// links of its extender, or the rings one after another on the side that the
-// clasp closes into. It is nil if there is only one.
-func (m *Measured) Positions() []Position {
-	c := m.Piece.Closure
-	for _, fittings := range [][]*material.Material{c.Left, c.Right} {
-		if len(fittings) == 0 || fittings[0].Finding.IsClasp() {
-			continue
-		}
-		if f := fittings[0].Finding; f.Type == material.Extender {
-			return m.positions(f.Links, func(link int) length.MM { return f.Inside * length.MM(link) })
-		}
-		rings := 0
-		for rings < len(fittings) && fittings[rings].Finding.IsRing() {
-			rings++
-		}
-		if rings < 2 || !m.hasClasp() {
-			return nil
-		}
-		// Hooked into an inner ring, the outer ones hang free.
-		return m.positions(rings, func(link int) length.MM {
-			less := length.MM(0)
-			for _, outer := range fittings[:rings-1-link] {
-				less -= outer.Finding.Inside
-			}
-			return less
-		})
-	}
-	return nil
+// places is the stretch of a closure's fittings, counted from the outside in,
+// that a clasp can be hooked into: from outer to inner, the one nearest the piece.
+type places struct {
+	outer, inner int
+	fittings     []piece.Fitting
 }
 
-func (m *Measured) positions(n int, longer func(link int) length.MM) []Position {
-	out := make([]Position, n)
-	for i := range out {
-		out[i] = Position{Link: i + 1, Finished: m.Finished + longer(i)}
+func (c places) holds(i int) bool { return c.fittings != nil && i >= c.outer && i <= c.inner }
+
+// placesOf finds where the clasp can be hooked in on a side: at the links of an
+// extender and the rings beyond it, or at rings that follow one another from the
+// outside in. A clasp with a half at either end closes in one place.
+func placesOf(p *piece.Piece, side piece.Side) places {
+	clasp, at := p.Clasp()
+	if clasp == nil || at == side || clasp.HasTwoHalves() {
+		return places{}
+	}
+	fittings := *p.End(nil, side, true)
+	inner, links := -1, 0
+	for i, f := range fittings {
+		if f.Of.Finding.Type == material.Extender {
+			return places{0, i, fittings}
+		}
+		if !f.Of.Finding.IsRing() {
+			break
+		}
+		inner, links = i, links+1
+	}
+	if links < 2 {
+		return places{}
+	}
+	return places{0, inner, fittings}
+}
+
+// Positions lists the places to close the piece at, the shortest first; nil if
+// there is only one. The finished length is that of the first.
+func (m *Measured) Positions() []Position {
+	var c places
+	for _, side := range piece.Sides() {
+		if found := placesOf(m.Piece, side); found.fittings != nil {
+			c = found
+		}
+	}
+	if c.fittings == nil {
+		return nil
+	}
+	var out []Position
+	longer := length.MM(0)
+	for i := c.inner; i >= c.outer; i-- {
+		f := c.fittings[i].Of.Finding
+		for range max(1, f.Links) {
+			if len(out) > 0 {
+				longer += f.Inside
+			}
+			out = append(out, Position{Link: len(out) + 1, Finished: m.Finished + longer})
+		}
+	}
+	if len(out) < 2 {
+		return nil
 	}
 	return out
-}
-
-func (m *Measured) hasClasp() bool {
-	for _, side := range [][]*material.Material{m.Piece.Closure.Left, m.Piece.Closure.Right} {
-		for _, f := range side {
-			if f.Finding.IsClasp() {
-				return true
-			}
-		}
-	}
-	return false
 }

@@ -1,8 +1,6 @@
 package measure
 
 import (
-	"math"
-
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
@@ -14,8 +12,8 @@ type Bead struct {
 	Key       string
 	Material  *material.Material
 	Node      int       // of the bead line
-	At        length.MM // middle, from the first face of the strand
-	From, To  length.MM // its own two faces
+	At        length.MM // middle, from the start of the strand
+	From, To  length.MM // its own two faces at their furthest
 	Turned    bool      // it opens to the left, or stands on its head
 	Passes    int       // how often the cord goes through it
 	Swallowed bool      // it and a neighbour have no radius in common
@@ -23,16 +21,10 @@ type Bead struct {
 
 // Strand is a measured row.
 type Strand struct {
-	ID          string
 	Row         *piece.Row
 	Ring        bool
 	Fills       pattern.Fills
 	Beads       []Bead
-	Joints      []Joint // the contacts that decide the length
-	ends        lying   // the faces at both ends of that path, of an open strand
-	kinds       []kind
-	path        func() []onPath                // the beads along the path that decides the length
-	share       map[*material.Material]float64 // mm of the strung length that each material gives
 	Strung      length.MM
 	Slack       length.MM // planned
 	SlackNeeded length.MM
@@ -40,40 +32,93 @@ type Strand struct {
 	Cut         []CutPart
 	Knot        *Knot // of a ring tied on itself
 	Start       Start
+
+	kinds []kind
+	parts []stiffPart                    // along the path that decides the length
+	turns int                            // how often that path goes round a ring
+	share map[*material.Material]float64 // mm of the strung length that each material gives
 }
 
-// layOut lays out the row of the piece with the given fills.
-func layOut(p *piece.Piece, row *piece.Row, table *contactTable, fills pattern.Fills) (*Strand, error) {
-	placed, err := row.Line.Expand(fills)
+// End gives the strand's end on a side.
+func (s *Strand) End(side piece.Side) *End {
+	if side == piece.Right {
+		return &s.Right
+	}
+	return &s.Left
+}
+
+// Ends gives both ends, the left one first.
+func (s *Strand) Ends() []*End { return []*End{&s.Left, &s.Right} }
+
+// Beside gives the index of the bead beside an end, -1 on a bare cord.
+func (s *Strand) Beside(side piece.Side) int {
+	if len(s.Beads) == 0 {
+		return -1
+	}
+	return s.fromEnd(side, 0)
+}
+
+// strandMaker lays out a row of a piece again and again: with other fills, and
+// where its tails turn out to go.
+type strandMaker struct {
+	piece *piece.Piece
+	row   *piece.Row
+	table *contactTable
+}
+
+func newStrandMaker(p *piece.Piece, row *piece.Row) *strandMaker {
+	return &strandMaker{p, row, newContactTable(len(p.Palette))}
+}
+
+// layOut lays the row out with the given fills. A bead that hangs is laid out on
+// as many passes of the cord as the strand before had there; nil takes the row's.
+func (mk *strandMaker) layOut(fills pattern.Fills, before *Strand) (*Strand, error) {
+	placed, err := mk.row.Line.Expand(fills)
 	if err != nil {
 		return nil, err
 	}
-	s := &Strand{ID: "1.1", Row: row, Ring: p.IsRing(row), Fills: fills, Beads: make([]Bead, len(placed))}
-	st := &stack{table: table, beads: make([]lying, len(placed))}
-	// What a node's beads look like is found once for each way they can lie.
-	type look struct {
-		material *material.Material
-		faces    [2]lying
-		turns    bool
-	}
-	looks := make([]look, len(row.Line.Nodes))
+	s := &Strand{Row: mk.row, Ring: mk.piece.IsRing(mk.row), Fills: fills, Beads: make([]Bead, len(placed))}
+	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
+	looks := make([]nodeLook, len(mk.row.Line.Nodes))
 	for i, b := range placed {
 		l := &looks[b.Node.ID]
 		if l.material == nil {
-			m := p.Palette[b.Node.Key]
-			*l = look{material: m, turns: m.Bead.Turns(), faces: [2]lying{table.of(m, false), table.of(m, true)}}
+			*l = mk.look(b.Node.Key)
 		}
-		turned, way := b.Reversed && l.turns, 0
-		if turned {
+		way := 0
+		if b.Reversed && l.turns {
 			way = 1
 		}
-		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: turned, Passes: row.Passes}
+		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.row.Passes}
 		st.beads[i] = l.faces[way]
+		if before != nil && l.material.Bead.Hangs() {
+			st.beads[i] = mk.table.of(l.material, way == 1, before.Beads[i].Passes, mk.row.Cord.Cord.Diameter)
+		}
 	}
 	s.place(st)
-	s.Left = endOf(p, row.Left, p.Closure.Left, s.first())
-	s.Right = endOf(p, row.Right, p.Closure.Right, s.last())
+	s.Left, s.Right = s.endAt(mk.piece, piece.Left), s.endAt(mk.piece, piece.Right)
 	return s, nil
+}
+
+// nodeLook is what the beads of one node look like, in both ways they can lie.
+type nodeLook struct {
+	material *material.Material
+	faces    [2]faces
+	turns    bool
+}
+
+func (mk *strandMaker) look(key string) nodeLook {
+	m := mk.piece.Palette[key]
+	of := func(turned bool) faces { return mk.table.of(m, turned, mk.row.Passes, mk.row.Cord.Cord.Diameter) }
+	return nodeLook{material: m, turns: m.Bead.Turns(), faces: [2]faces{of(false), of(true)}}
+}
+
+func (s *Strand) endAt(p *piece.Piece, side piece.Side) End {
+	var beside *material.Bead
+	if i := s.Beside(side); i >= 0 {
+		beside = s.Beads[i].Material.Bead
+	}
+	return endOf(p, s.Row, side, beside)
 }
 
 // kind is how many beads of one material a strand has.
@@ -83,30 +128,20 @@ type kind struct {
 }
 
 // countKinds counts the beads by material, in the order they are first strung.
-func (s *Strand) countKinds(st *stack) {
-	at := make([]int, len(st.table.kinds))
-	for _, b := range st.beads {
-		k := b.left.kind()
-		if at[k] == 0 {
-			s.kinds = append(s.kinds, kind{material: st.table.kinds[k]})
-			at[k] = len(s.kinds)
+func (s *Strand) countKinds() {
+	at := map[*material.Material]int{}
+	var last *material.Material
+	for i := range s.Beads {
+		m := s.Beads[i].Material
+		if m != last || i == 0 {
+			last = m
+			if _, known := at[m]; !known {
+				at[m] = len(s.kinds)
+				s.kinds = append(s.kinds, kind{material: m})
+			}
 		}
-		s.kinds[at[k]-1].count++
+		s.kinds[at[m]].count++
 	}
-}
-
-func (s *Strand) first() *Bead {
-	if len(s.Beads) == 0 {
-		return nil
-	}
-	return &s.Beads[0]
-}
-
-func (s *Strand) last() *Bead {
-	if len(s.Beads) == 0 {
-		return nil
-	}
-	return &s.Beads[len(s.Beads)-1]
 }
 
 // place takes the positions over from the stack.
@@ -115,51 +150,23 @@ func (s *Strand) place(st *stack) {
 	if n == 0 {
 		return
 	}
-	s.countKinds(st)
-	var l laid
-	if s.Ring {
-		l, s.Joints, s.path = st.ring()
-	} else {
-		l = st.straight()
-		s.Joints = st.joints(l, l.last)
-		s.path = func() []onPath { return st.path(l) }
-		s.ends = lying{left: st.beads[l.first].left, right: st.beads[l.last].right}
-	}
-	s.Strung = l.strung
+	s.countKinds()
+	l := st.straightOrLoop(s.Ring)
+	s.Strung, s.parts, s.turns = l.strung, st.partsOf(l), l.turns
+	s.share = s.shares(st, l)
 	for i := range s.Beads {
 		b, lies := &s.Beads[i], st.beads[i]
-		b.At = l.at[i] - l.start
-		b.From, b.To = b.At-st.table.reach[lies.left], b.At+st.table.reach[lies.right]
-		if l.swallowed[i] {
-			b.Swallowed, s.Beads[(i+n-1)%n].Swallowed = true, true
+		b.At = l.at[i]
+		b.From, b.To = b.At-st.table.faces[lies.left].Reach(), b.At+st.table.faces[lies.right].Reach()
+		if next := (i + 1) % n; (i+1 < n || s.Ring && n > 1) && !st.table.between(lies.right, st.beads[next].left).touches {
+			b.Swallowed, s.Beads[next].Swallowed = true, true
 		}
 	}
-	s.shares(st.table)
 }
 
-// slackNeeded is the sum of the gaps that bending into a loop of this length
-// opens on the axis: 2ρ tan(t/2) at each joint of contact radius ρ, which turns
-// by t = 2π × its contact distance / the loop.
-func slackNeeded(joints []Joint, loop length.MM) length.MM {
-	sum := 0.0
-	for _, j := range joints {
-		half := math.Pi * float64(j.Contact.Distance/loop)
-		if half < math.Pi/2 {
-			sum += 2 * j.Contact.Radius * math.Tan(half) * float64(j.Count)
-		}
+func (s *stack) straightOrLoop(ring bool) layout {
+	if ring {
+		return s.loop()
 	}
-	return length.MM(sum)
-}
-
-// SlackLeast is the slack below which the strand will not lie round: the sum of
-// SlackNeeded with ρ - (hole - cord)/2 in place of each ρ, as the cord lies to
-// the inside of its holes. Of two beads the finer hole decides.
-func (s *Strand) SlackLeast() length.MM {
-	loop := s.Strung + s.Left.Length + s.Right.Length
-	inner := make([]Joint, len(s.Joints))
-	for i, j := range s.Joints {
-		inner[i] = j
-		inner[i].Contact.Radius = max(0, j.Contact.Radius-float64(j.hole-s.Row.Cord.Cord.Diameter)/2)
-	}
-	return slackNeeded(inner, loop)
+	return s.straight()
 }

@@ -34,7 +34,7 @@ func (m *Measured) count() {
 		}
 	}
 	for i, s := range m.Strands {
-		for _, e := range []End{s.Left, s.Right} {
+		for _, e := range s.Ends() {
 			for _, part := range e.Parts {
 				if part.Material != nil {
 					add(i, part.Material, 1)
@@ -69,10 +69,10 @@ type Sensitivity struct {
 	SizedFrom material.Sized
 }
 
-// sense works it out along the path of contacts that decides the length: to
+// sensitivities works it out along the path of contacts that decides the length: to
 // first order a face that grows moves the strand by its own share of each
 // contact.
-func (m *Measured) sense() {
+func (m *Measured) sensitivities() {
 	share := map[*material.Material]float64{} // mm of the finished length
 	for _, s := range m.Strands {
 		for mat, mm := range s.share {
@@ -91,25 +91,11 @@ func (m *Measured) sense() {
 	}
 }
 
-// shares works out how much of the strand's length each material's faces give:
-// their part of every contact that decides it, and of the ends.
-func (s *Strand) shares(t *contactTable) {
-	s.share = make(map[*material.Material]float64, len(t.kinds))
-	for _, j := range s.Joints {
-		s.share[t.kinds[j.left.kind()]] += j.share[0] * float64(j.Count)
-		s.share[t.kinds[j.right.kind()]] += j.share[1] * float64(j.Count)
-	}
-	if !s.Ring {
-		s.share[t.kinds[s.ends.left.kind()]] += float64(t.reach[s.ends.left])
-		s.share[t.kinds[s.ends.right.kind()]] += float64(t.reach[s.ends.right])
-	}
-}
-
 // inSeries counts how often the material adds its length to the ends.
 func (m *Measured) inSeries(mat *material.Material) int {
 	n := 0
 	for _, s := range m.Strands {
-		for _, e := range []End{s.Left, s.Right} {
+		for _, e := range s.Ends() {
 			for _, part := range e.Parts {
 				if part.Material == mat && part.Length > 0 {
 					n++

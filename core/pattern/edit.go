@@ -206,3 +206,91 @@ func (l *Line) SetCount(id, n int) error {
 	l.number()
 	return nil
 }
+
+// InsertBetween puts the items into a gap so that as little as possible follows:
+// outside of a group that begins or ends there, and inside a mirror that is all of
+// the line. Between two repeats of a group it goes to the end of the group, and
+// the middle of a mirror without a centre becomes its centre. The anchor stands
+// behind what was put in. The error is a *Fault.
+func (l *Line) InsertBetween(gap int, items []*Node, fills Fills, turns Turns) (Anchor, error) {
+	root := l.spans(fills)
+	if gap < 0 || gap > root.to {
+		return Anchor{}, fault(BadEdit, 1, fmt.Sprintf("There is no gap %d in a line of %d beads.", gap, root.to), "a gap between two beads")
+	}
+	in, at := root, 0
+	for {
+		inner, index := in.atGap(l, gap)
+		if inner == nil {
+			at = index
+			break
+		}
+		in = inner
+	}
+	size := size(items, fills)
+	if in.reversed {
+		items = turned(items, turns)
+	}
+	list := in.items(l)
+	*list = slices.Insert(*list, at, items...)
+	mergeRuns(list)
+	l.number()
+	return Anchor{owner: in.owner, showing: in.showing, offset: gap - in.from + size, fallback: gap + size}, l.checkFills()
+}
+
+// atGap finds where in the list a gap lies: in a list inside one of its units, or
+// at an index of its own items.
+func (l *list) atGap(line *Line, gap int) (inner *list, index int) {
+	items := l.items(line)
+	whole := l.owner == nil && len(*items) == 1 && (*items)[0].Kind == Mirror && (*items)[0].Count == 1
+	for i, u := range l.units {
+		switch {
+		case whole && gap >= u.from && gap <= u.to:
+			return u.around(gap)
+		case gap > u.from && gap < u.to:
+			return u.around(gap)
+		case gap == u.to && i+1 < len(l.units) && l.units[i+1].node == u.node && u.node.Kind != Bead:
+			return u.lists[len(u.lists)-1], 0
+		case gap == u.from:
+			return nil, l.indexAt(items, u, false)
+		case gap == u.to:
+			return nil, l.indexAt(items, u, true)
+		}
+	}
+	return nil, len(*items)
+}
+
+// indexAt is the index of the items at which what goes before or behind a unit is
+// put, a run being parted there.
+func (l *list) indexAt(items *[]*Node, u unit, behind bool) int {
+	before := u.repeat
+	if behind != l.reversed {
+		before++
+	}
+	return splitAt(items, u.node, before)
+}
+
+// around finds the list of the unit that a gap inside it lies in: of a half and a
+// centre that meet there the half, of two halves that meet the centre between.
+func (u unit) around(gap int) (*list, int) {
+	if u.node.Kind == Mirror && len(u.node.Centre) == 0 && gap == u.lists[0].to {
+		return &list{owner: u.node, centre: true, showing: u.lists[0].showing + 1, from: gap, to: gap}, 0
+	}
+	found := u.lists[0]
+	for _, inner := range u.lists {
+		if gap >= inner.from && gap <= inner.to && (!inner.centre || gap > inner.from && gap < inner.to) {
+			found = inner
+			if gap < inner.to {
+				break
+			}
+		}
+	}
+	return found, 0
+}
+
+// Merged is the line with neighbouring runs of one bead joined.
+func (l *Line) Merged() *Line {
+	out := l.Clone()
+	mergeRuns(&out.Items)
+	out.number()
+	return out
+}

@@ -90,22 +90,22 @@ func TestDeleteTakesFromTheNodes(t *testing.T) {
 func TestWrapAndUnwrap(t *testing.T) {
 	for _, tt := range []struct {
 		line     string
-		how      Wrap
+		how      Bracket
 		from, to int
 		want     string
 	}{
-		{"9P L", WrapGroup, 3, 5, "3P (2P) 4P L"},
-		{"9P L", WrapGroup, 8, 10, "8P (P L)"},
-		{"3P L", WrapMirror, 0, 4, "<3P L |>"},
-		{"3P L", WrapReverse, 2, 4, "2P ~(P L)"},
-		{"3P C", WrapReverse, 3, 4, "3P ~C"},
-		{"3P L", WrapFill, 0, 3, "{3P} L"},
-		{"4(A B)", WrapGroup, 2, 6, "(A B) (2(A B)) (A B)"},
-		{"<A B C | S>", WrapGroup, 4, 6, "<A (B C) | S>"},
-		{"<A 3B | S>", WrapGroup, 5, 7, "<A B (2B) | S>"},
+		{"9P L", InGroup, 3, 5, "3P (2P) 4P L"},
+		{"9P L", InGroup, 8, 10, "8P (P L)"},
+		{"3P L", InMirror, 0, 4, "<3P L |>"},
+		{"3P L", InReverse, 2, 4, "2P ~(P L)"},
+		{"3P C", InReverse, 3, 4, "3P ~C"},
+		{"3P L", InFill, 0, 3, "{3P} L"},
+		{"4(A B)", InGroup, 2, 6, "(A B) (2(A B)) (A B)"},
+		{"<A B C | S>", InGroup, 4, 6, "<A (B C) | S>"},
+		{"<A 3B | S>", InGroup, 5, 7, "<A B (2B) | S>"},
 	} {
 		line := mustParse(t, tt.line)
-		if _, _, err := line.Wrap(tt.how, tt.from, tt.to, fillsOf(line)); err != nil || line.String() != tt.want {
+		if _, _, err := line.Enclose(tt.how, tt.from, tt.to, fillsOf(line)); err != nil || line.String() != tt.want {
 			t.Errorf("%s %d-%d of %q: %q, %v, want %q", tt.how, tt.from, tt.to, tt.line, line, err, tt.want)
 		}
 	}
@@ -113,16 +113,16 @@ func TestWrapAndUnwrap(t *testing.T) {
 		"A 2(B C) D": "A B C B C D", "A <B | C> D": "A B C ~B D", "A {B} D": "A 2B D", "A ~(B C) D": "A ~C ~B D",
 	} {
 		line := mustParse(t, in)
-		if err := line.Unwrap(1, 2, fillsOf(line)); err != nil || line.String() != want {
+		if err := line.Ungroup(1, 2, fillsOf(line)); err != nil || line.String() != want {
 			t.Errorf("%q written out is %q, %v, want %q", in, line, err, want)
 		}
 	}
 	line := mustParse(t, "2(A B) C")
-	if _, _, err := line.Wrap(WrapGroup, 1, 5, nil); err == nil {
+	if _, _, err := line.Enclose(InGroup, 1, 5, nil); err == nil {
 		t.Error("a selection that cuts through a group was wrapped")
 	}
 	line = mustParse(t, "{A} B")
-	if _, _, err := line.Wrap(WrapFill, 2, 3, fillsOf(line)); err == nil {
+	if _, _, err := line.Enclose(InFill, 2, 3, fillsOf(line)); err == nil {
 		t.Error("a second open fill was made")
 	}
 }
@@ -164,11 +164,11 @@ func TestFiveHundredRandomEditsKeepMirrorsAndParse(t *testing.T) {
 		case k == 0 && n > 40:
 			_, err = line.Delete(from, to, nil)
 		case k == 1 && n < 400:
-			if _, _, bad := line.Wrap(WrapGroup, from, to, nil); bad != nil && bad.(*Fault).Wrong != BadEdit {
+			if _, _, bad := line.Enclose(InGroup, from, to, nil); bad != nil && bad.(*Fault).Code != BadEdit {
 				err = bad
 			}
 		case k == 2:
-			_, _, _ = line.Wrap(WrapReverse, from, to, nil)
+			_, _, _ = line.Enclose(InReverse, from, to, nil)
 		case k == 3:
 			err = line.SetCount(rng.IntN(len(line.Nodes)), 1+rng.IntN(3))
 		case n < 400:

@@ -42,7 +42,7 @@ func (n *Node) size(fills Fills) int {
 func (l *Line) Expand(fills Fills) ([]Placed, error) {
 	n := l.Size(fills)
 	if n > MaxBeads {
-		return nil, fault(TooMany, 1, fmt.Sprintf("This comes to more than %d beads, the most one strand holds here. Make a count smaller.", MaxBeads), "a smaller count")
+		return nil, fault(TooMany, 1, fmt.Sprintf("This is more than %d beads, the most in one strand. Make a count smaller.", MaxBeads), "a smaller count")
 	}
 	e := expansion{fills: fills, beads: make([]Placed, 0, n)}
 	e.items(l.Items, false, 0)

@@ -43,7 +43,7 @@ var signs = map[rune]kind{
 	'>': tokenMirrorEnd, '{': tokenFill, '}': tokenFillEnd,
 }
 
-// MaxCount is the greatest number that may stand before a bead or group.
+// MaxCount is the greatest count of a bead or group.
 const MaxCount = 9999
 
 // lexer cuts a bead line into tokens.
@@ -93,11 +93,11 @@ func (l *lexer) scan() (token, error) {
 		t.text = l.take(size)
 		return t, nil
 	case r == utf8.RuneError && size == 1:
-		return t, fault(BadCharacter, t.col, "There is a byte here that is no character. Take it out.", "a dish's letter")
+		return t, fault(BadCharacter, t.col, "There is an unreadable character here. Remove it.", "a dish's letter")
 	case r >= 'a' && r <= 'z':
 		return t, fault(BadCharacter, t.col, fmt.Sprintf("Dishes have capital letters. Type %c for %c.", unicode.ToUpper(r), r), "a dish's letter")
 	}
-	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Take it out.", string(r)), "a dish's letter, a number, or one of ~ ( ) < | > { }")
+	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ( ) < | > { }")
 }
 
 func (l *lexer) count() (token, error) {

@@ -12,7 +12,7 @@ type Mark struct {
 func (l *Line) Mark(i int, fills Fills) (Mark, error) {
 	beads, err := l.Expand(fills)
 	if err != nil || i < 0 || i >= len(beads) {
-		return Mark{}, fault(BadEdit, 1, "There is no such bead in this line.", "a bead of this line")
+		return Mark{}, fault(BadEdit, 1, "The bead line has no such bead.", "a bead of this line")
 	}
 	m := Mark{node: beads[i].Node, list: beads[i].List, at: i}
 	for _, b := range beads[:i] {

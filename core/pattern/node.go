@@ -127,3 +127,33 @@ func (l *Line) OpenFill() *Node {
 	}
 	return nil
 }
+
+// Clone copies the line with all its nodes, each keeping its number.
+func (l *Line) Clone() *Line {
+	out := &Line{Items: cloneAll(l.Items)}
+	out.number()
+	return out
+}
+
+// Of gives the fills of a clone of the line that these are for.
+func (f Fills) Of(clone *Line) Fills {
+	out := Fills{}
+	for n, count := range f {
+		if n != nil && n.ID < len(clone.Nodes) {
+			out[clone.Nodes[n.ID]] = count
+		}
+	}
+	return out
+}
+
+// Top is the item of the line that the node of an id is, or stands in.
+func (l *Line) Top(id int) *Node {
+	top := l.Items[0]
+	for _, n := range l.Items {
+		if n.ID > id {
+			break
+		}
+		top = n
+	}
+	return top
+}

@@ -74,7 +74,7 @@ func (p *parser) items(depth int) ([]*Node, error) {
 func (p *parser) item(depth int) (*Node, error) {
 	n := &Node{Count: 1, Col: p.tok.col}
 	if depth >= MaxDepth {
-		return nil, fault(TooDeep, p.tok.col, fmt.Sprintf("Groups stand at most %d deep.", MaxDepth), "fewer brackets")
+		return nil, fault(TooDeep, p.tok.col, fmt.Sprintf("Groups can be nested at most %d deep.", MaxDepth), "fewer brackets")
 	}
 	if p.tok.kind == tokenCount {
 		n.Count = p.tok.num
@@ -111,7 +111,7 @@ func (p *parser) unit(n *Node, depth int) error {
 		n.Kind = Mirror
 		return p.bracketed(n, depth, open, tokenMirrorEnd, ">")
 	}
-	says := "A count needs a bead or a group behind it."
+	says := "A count needs a bead or a group after it."
 	if n.Reversed {
 		says = "~ needs a bead or a group behind it."
 	}
@@ -134,7 +134,7 @@ func (p *parser) bracketed(n *Node, depth int, open token, closing kind, sign st
 		return err
 	}
 	if len(n.Items) == 0 && (p.tok.kind == closing || p.tok.kind == tokenCentre) {
-		return fault(Empty, open.col, fmt.Sprintf("There is nothing inside this %s. Put a bead in it, or take it out.", n.Kind), "a dish's letter")
+		return fault(Empty, open.col, fmt.Sprintf("This %s is empty. Put a bead in it, or remove it.", n.Kind), "a dish's letter")
 	}
 	if n.Kind == Mirror {
 		if err := p.centre(n, depth, open); err != nil {
@@ -145,7 +145,7 @@ func (p *parser) bracketed(n *Node, depth int, open token, closing kind, sign st
 	case closing:
 		return p.advance()
 	case tokenEnd:
-		return fault(Unclosed, open.col, fmt.Sprintf("This %s is not closed. Put a %s behind its last bead.", n.Kind, sign), sign)
+		return fault(Unclosed, open.col, fmt.Sprintf("This %s is not closed. Put a %s after its last bead.", n.Kind, sign), sign)
 	}
 	return p.unopened()
 }
@@ -171,7 +171,7 @@ func (p *parser) unopened() error {
 	if p.tok.kind == tokenCentre {
 		return fault(Unopened, p.tok.col, "| stands only inside a mirror: <20P L | S>.", "a dish's letter")
 	}
-	return fault(Unopened, p.tok.col, fmt.Sprintf("Nothing here is waiting for a %s. Take it out.", p.tok.text), "a dish's letter")
+	return fault(Unopened, p.tok.col, fmt.Sprintf("This %s closes nothing. Remove it.", p.tok.text), "a dish's letter")
 }
 
 // checkFills holds the line to one open fill, and none inside another.
@@ -182,7 +182,7 @@ func (l *Line) checkFills() error {
 		for _, n := range items {
 			if n.Kind == Fill {
 				if inside {
-					return fault(BadFill, n.Col, "A fill cannot stand inside another fill.", "a bead or a group")
+					return fault(BadFill, n.Col, "A fill cannot be inside another fill.", "a bead or a group")
 				}
 				if n.LengthText == "" && open != nil {
 					return fault(BadFill, n.Col, "A line has one open fill. Give this one a length: {25mm: S}.", "a fill with a length")

@@ -75,7 +75,7 @@ func TestFaultsSayWhereAndWhatWouldBeRight(t *testing.T) {
 	deep := strings.Repeat("(", 201) + "P" + strings.Repeat(")", 201)
 	for _, tt := range []struct {
 		in    string
-		wrong Wrong
+		wrong Code
 		col   int
 	}{
 		{"3P 4", Missing, 5},
@@ -113,7 +113,7 @@ func TestFaultsSayWhereAndWhatWouldBeRight(t *testing.T) {
 			t.Errorf("Parse(%.30q) = %v, want a fault", tt.in, err)
 			continue
 		}
-		if f.Wrong != tt.wrong || f.Col != tt.col || f.Expected == "" || !strings.HasSuffix(f.Says, ".") {
+		if f.Code != tt.wrong || f.Col != tt.col || f.Expected == "" || !strings.HasSuffix(f.Says, ".") {
 			t.Errorf("Parse(%.30q) = %+v, want %s at column %d", tt.in, f, tt.wrong, tt.col)
 		}
 	}
@@ -137,7 +137,7 @@ func TestEveryBeadKnowsItsNodeThroughMirrorAndRepeat(t *testing.T) {
 
 func TestTooManyBeadsIsRefusedBeforeTheyAreLaidOut(t *testing.T) {
 	line := mustParse(t, "9999(9999(9999(9999(9999P))))")
-	if _, err := line.Expand(nil); err == nil || err.(*Fault).Wrong != TooMany {
+	if _, err := line.Expand(nil); err == nil || err.(*Fault).Code != TooMany {
 		t.Errorf("got %v, want too many beads", err)
 	}
 	if _, err := mustParse(t, "9999P P").Expand(nil); err != nil {

@@ -19,7 +19,8 @@ type unit struct {
 	lists    []*list
 }
 
-// spans lays the line out as a tree of lists and units.
+// spans lays the line out as a tree of lists and units. It stops at MaxBeads: no
+// strand has more, and a few characters can ask for a hundred million.
 func (l *Line) spans(fills Fills) *list {
 	s := spanner{fills: fills, shown: map[*Node]int{}}
 	return s.list(nil, l.Items, false, false)
@@ -46,6 +47,9 @@ func (s *spanner) list(owner *Node, items []*Node, centre, reversed bool) *list 
 			continue
 		}
 		for j := range n.Count {
+			if s.at > MaxBeads {
+				break
+			}
 			u := unit{node: n, repeat: j, from: s.at}
 			if reversed {
 				u.repeat = n.Count - 1 - j
@@ -69,6 +73,9 @@ func (s *spanner) inside(n *Node, reversed bool) []*list {
 		lists = append(lists, s.list(n, n.Items, false, reversed))
 	case Fill:
 		for range s.fills[n] {
+			if s.at > MaxBeads {
+				break
+			}
 			lists = append(lists, s.list(n, n.Items, false, reversed))
 		}
 	case Mirror:

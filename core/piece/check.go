@@ -33,28 +33,59 @@ func (p *Piece) Check() []Fault {
 	}
 	if b := p.Body; b != nil {
 		if !slices.Contains([]string{"wrist", "neck", "ankle"}, b.Part) {
-			add("body.part", "%q is no part of the body a piece goes round. Use wrist, neck or ankle.", b.Part)
+			add("body.part", "%q is not a part of the body. Use wrist, neck or ankle.", b.Part)
 		}
 		checkRange(add, "body.measureMm", b.Measure, 0, 2000)
 		checkRange(add, "body.handMm", b.Hand, 0, 2000)
 		checkRange(add, "body.headMm", b.Head, 0, 2000)
 		if utf8.RuneCountInString(b.For) > mostWord || utf8.RuneCountInString(b.Fit) > mostWord {
-			add("body", "A size or a fit is named in at most %d characters.", mostWord)
+			add("body", "The name of a size or fit has at most %d characters.", mostWord)
 		}
 	}
 	for i, w := range p.Waived {
 		if strings.TrimSpace(w.Note) == "" || utf8.RuneCountInString(w.Note) > mostNote {
-			add(fmt.Sprintf("waived[%d].note", i), "Say in a sentence why the check may stand, in at most %d characters.", mostNote)
+			add(fmt.Sprintf("waived[%d].note", i), "Give the reason for waiving the check, in at most %d characters.", mostNote)
 		}
 	}
 	p.House.check(add)
 	p.checkClosure(add)
-	if len(p.Sections) != 1 || len(p.Sections[0].Rows) != 1 {
-		add("sections", "A piece has one section with one row so far; this one has %s.", count(p))
+	if rows := len(p.Rows()); len(p.Sections) != 1 || rows != 1 {
+		add("sections", "A piece has one section with one row so far; this one has %s.", count(len(p.Sections), rows))
 		return faults
 	}
-	p.Sections[0].Rows[0].check(add, "sections[0].rows[0]")
+	p.checkIDs(add)
+	for i, s := range p.Sections {
+		for j, r := range s.Rows {
+			r.check(add, fmt.Sprintf("sections[%d].rows[%d]", i, j))
+		}
+	}
 	return faults
+}
+
+// checkIDs holds rows and fittings to an id of their own each.
+func (p *Piece) checkIDs(add adder) {
+	seen := map[ID]bool{}
+	own := func(where string, id ID) {
+		if id == "" || seen[id] {
+			add(where, "The id %q is used twice. Give every row and fitting its own.", id)
+		}
+		seen[id] = true
+	}
+	each := func(where string, list []Fitting) {
+		for i, f := range list {
+			own(fmt.Sprintf("%s[%d].id", where, i), f.ID)
+		}
+	}
+	each("closure.left", p.Closure.Left)
+	each("closure.right", p.Closure.Right)
+	for i, s := range p.Sections {
+		for j, r := range s.Rows {
+			where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
+			own(where+".id", r.ID)
+			each(where+".left", r.Left)
+			each(where+".right", r.Right)
+		}
+	}
 }
 
 // How long a word of a table and the note of a waiver may be.
@@ -68,15 +99,15 @@ type adder func(where, format string, args ...any)
 
 func checkRange(add adder, where string, v, least, most length.MM) {
 	if !(v >= least && v <= most) {
-		add(where, "%v mm cannot be; it goes from %v to %v mm.", float64(v), float64(least), float64(most))
+		add(where, "%v mm is out of range. Use %v to %v mm.", float64(v), float64(least), float64(most))
 	}
 }
 
-func count(p *Piece) string {
-	if len(p.Sections) == 1 {
-		return fmt.Sprintf("%d rows", len(p.Sections[0].Rows))
+func count(sections, rows int) string {
+	if sections == 1 {
+		return fmt.Sprintf("%d rows", rows)
 	}
-	return fmt.Sprintf("%d sections", len(p.Sections))
+	return fmt.Sprintf("%d sections", sections)
 }
 
 // Check says what is wrong with a shop's house method.
@@ -95,7 +126,7 @@ func (h House) check(add adder) {
 		}
 	}
 	if !slices.Contains([]length.Unit{length.InMillimetres, length.InCentimetres, length.InInches}, h.Unit) {
-		add("house.unit", "%q is no unit that lengths are shown in. Use mm, cm or in.", h.Unit)
+		add("house.unit", "%q is not a unit. Use mm, cm or in.", h.Unit)
 	}
 	checkRange(add, "house.tailMm", h.TailLength, 0, mostAllowance)
 	checkRange(add, "house.loopMm", h.Loop, 0, mostAllowance)
@@ -142,25 +173,26 @@ func (h House) checkTables(add adder) {
 }
 
 func (p *Piece) checkClosure(add adder) {
-	c := p.Closure
+	c := &p.Closure
 	switch c.Type {
 	case Clasp:
 	case Knot, None:
 		if len(c.Left)+len(c.Right) > 0 {
-			add("closure", "A piece that closes by %q has no clasp or rings. Take them out, or close it with a clasp.", c.Type)
+			add("closure", "A piece closed by %q has no clasp or rings. Remove them, or close it with a clasp.", c.Type)
 		}
 		return
 	default:
-		add("closure.type", "%q is no way to close a piece. Use clasp, knot or none.", c.Type)
+		add("closure.type", "%q is not a closure. Use clasp, knot or none.", c.Type)
 		return
 	}
 	clasps := 0
-	for side, fittings := range map[string][]*material.Material{"left": c.Left, "right": c.Right} {
-		for i, m := range fittings {
-			where := fmt.Sprintf("closure.%s[%d]", side, i)
+	for _, side := range Sides() {
+		fittings := *p.End(nil, side, true)
+		for i := range fittings {
+			m, where := fittings[i].Of, fmt.Sprintf("closure.%s[%d]", side, i)
 			switch {
 			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing() || m.Finding.Type == material.Extender):
-				add(where, "%s is no clasp, ring or extender, and a closure is made of those.", m.Name)
+				add(where, "%s is not a clasp, ring or extender. Only those can be in a closure.", m.Name)
 			case m.Finding.IsClasp():
 				clasps++
 			}
@@ -173,7 +205,7 @@ func (p *Piece) checkClosure(add adder) {
 
 func (r *Row) check(add adder, where string) {
 	if r.Cord == nil || r.Cord.Cord == nil {
-		add(where+".cord", "A row needs a cord to be strung on.")
+		add(where+".cord", "A row needs a cord.")
 	}
 	if r.Passes < 1 || r.Passes > 7 {
 		add(where+".passes", "A cord runs 1 to 7 times through its beads, not %d.", r.Passes)
@@ -184,11 +216,13 @@ func (r *Row) check(add adder, where string) {
 	if r.Slack != nil {
 		checkRange(add, where+".slackMm", *r.Slack, 0, mostAllowance)
 	}
-	for side, fittings := range map[string][]*material.Material{"left": r.Left, "right": r.Right} {
-		for i, m := range fittings {
+	for _, side := range Sides() {
+		fittings := *(&Piece{}).End(r, side, false)
+		for i := range fittings {
+			m := fittings[i].Of
 			f := m.Finding
-			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard) {
-				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s does not end a strand. Use a crimp, a cover, a guard or a ring.", m.Name)
+			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard || f.Type == material.CordEnd) {
+				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s cannot be at the end of a strand. Use a crimp, a cover, a guard, a cord end or a ring.", m.Name)
 			}
 		}
 	}

@@ -1,6 +1,9 @@
 package piece
 
-import "mala/core/length"
+import (
+	"mala/core/length"
+	"mala/core/material"
+)
 
 // House is the shop's way of working. Each choice has its schools; a piece may
 // override any of them.
@@ -119,12 +122,12 @@ const (
 	easyExtra     = length.MM(2)
 	handSpool     = length.MM(25)
 	handStandard  = length.MM(60)
-	handGenerous  = length.MM(125)
+	handGenerous  = length.MM(120)
 	defaultTail   = length.MM(25)
 	defaultBeads  = 3
 	defaultLoop   = length.MM(2)
 	elasticToTie  = length.MM(75)
-	childToTie    = length.MM(25)
+	childToTie    = length.MM(30)
 	mostAllowance = length.MM(500)
 	mostTailBeads = 50
 )
@@ -171,6 +174,33 @@ func (h House) PlannedSlack(needed length.MM) length.MM {
 	}
 	return needed
 }
+
+// ClosedCrimp is how wide a crimp is once closed the house's way: folded to about
+// 0.8 of its outside, pressed from three sides to 0.9, flattened to 1.5.
+func (h House) ClosedCrimp(f *material.Finding) length.MM {
+	switch h.Crimp {
+	case CrimpFlat:
+		return 1.5 * f.Outside
+	case CrimpThreeSided:
+		return 0.9 * f.Outside
+	}
+	return 0.8 * f.Outside
+}
+
+// KnotCord is how much cord the house's knot takes in all over both ends, in
+// diameters of its cord; an overhand knot takes OverhandCord.
+func (h House) KnotCord() float64 {
+	switch h.Knot {
+	case KnotSquare:
+		return 20
+	case KnotTriple:
+		return 30
+	}
+	return 25
+}
+
+// OverhandCord is the cord of an overhand knot pulled tight, in its diameters.
+const OverhandCord = 10
 
 // KnotAcross is how thick the house's knot is, in diameters of its cord.
 func (h House) KnotAcross() float64 {

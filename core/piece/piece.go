@@ -4,6 +4,10 @@
 package piece
 
 import (
+	"fmt"
+	"maps"
+	"slices"
+
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
@@ -33,7 +37,14 @@ const (
 // outside in.
 type Closure struct {
 	Type        ClosureType
-	Left, Right []*material.Material
+	Left, Right []Fitting
+}
+
+// Fitting is one finding in its place in the piece: two equal rings are two
+// fittings.
+type Fitting struct {
+	ID ID
+	Of *material.Material
 }
 
 // Target is the finished length asked for, and how far off is still right.
@@ -51,10 +62,10 @@ type Body struct {
 	Fit                 string // the word for the ease that is wanted; empty takes any
 }
 
-// Waiver lets a finding stand, and says why.
+// Waiver accepts a finding as it is, with a reason.
 type Waiver struct {
 	Code string
-	End  string // left or right, for a finding at an end
+	At   Place // where; a zero side, fitting or row stands for any
 	Note string
 }
 
@@ -76,22 +87,135 @@ func (p *Piece) Child() bool { return p.Body != nil && p.Body.Child }
 
 // Section is a number of rows side by side between two joins.
 type Section struct {
-	Rows []Row
+	Rows []*Row
 }
 
 // Row is one strand: its cord, its bead line, and its end fittings listed from
 // the strand outwards.
 type Row struct {
+	ID          ID
 	Cord        *material.Material
 	Line        *pattern.Line
 	Slack       *length.MM // nil follows the house
 	Passes      int        // how often the cord runs through every bead
 	Cut         *length.MM // what the cord has been cut to already; nil if it has not
-	Left, Right []*material.Material
+	Left, Right []Fitting
 }
+
+// Rows lists every row of the piece, section by section.
+func (p *Piece) Rows() []*Row {
+	var rows []*Row
+	for _, s := range p.Sections {
+		rows = append(rows, s.Rows...)
+	}
+	return rows
+}
+
+// Row finds a row by its id; nil if the piece has none of that id.
+func (p *Piece) Row(id ID) *Row {
+	for _, r := range p.Rows() {
+		if r.ID == id {
+			return r
+		}
+	}
+	return nil
+}
+
+// Leading is the row whose length the target names: the first.
+func (p *Piece) Leading() *Row { return p.Rows()[0] }
 
 // IsRing says whether the row closes on itself bead to bead: no clasp, and no
 // fitting between its last bead and its first.
 func (p *Piece) IsRing(r *Row) bool {
 	return p.Closure.Type != Clasp && len(r.Left) == 0 && len(r.Right) == 0
+}
+
+// End gives the list of a row's end, from the strand outwards, or that of the
+// closure beyond it, from the outside in.
+func (p *Piece) End(r *Row, side Side, closure bool) *[]Fitting {
+	switch {
+	case closure && side == Right:
+		return &p.Closure.Right
+	case closure:
+		return &p.Closure.Left
+	case side == Right:
+		return &r.Right
+	}
+	return &r.Left
+}
+
+// Clasp gives the clasp and the side it is listed at; nil if the piece has none.
+func (p *Piece) Clasp() (*material.Finding, Side) {
+	for _, side := range Sides() {
+		for _, f := range *p.End(nil, side, true) {
+			if f.Of.Finding.IsClasp() {
+				return f.Of.Finding, side
+			}
+		}
+	}
+	return nil, ""
+}
+
+// Clone copies the piece so far that rows, fittings and dishes can be changed
+// without changing it; lines and materials are shared.
+func (p *Piece) Clone() *Piece {
+	out := *p
+	out.Palette = maps.Clone(p.Palette)
+	out.Closure.Left, out.Closure.Right = slices.Clone(p.Closure.Left), slices.Clone(p.Closure.Right)
+	out.Sections = make([]Section, len(p.Sections))
+	for i, s := range p.Sections {
+		for _, r := range s.Rows {
+			row := *r
+			row.Left, row.Right = slices.Clone(r.Left), slices.Clone(r.Right)
+			out.Sections[i].Rows = append(out.Sections[i].Rows, &row)
+		}
+	}
+	out.Waived = slices.Clone(p.Waived)
+	return &out
+}
+
+// Fittings gives every list of fittings in the piece, so that it can be changed.
+func (p *Piece) Fittings() []*[]Fitting {
+	lists := []*[]Fitting{&p.Closure.Left, &p.Closure.Right}
+	for _, r := range p.Rows() {
+		lists = append(lists, &r.Left, &r.Right)
+	}
+	return lists
+}
+
+// NewFitting gives a finding an id that no row or fitting of the piece has.
+func (p *Piece) NewFitting(of *material.Material) Fitting {
+	used := map[ID]bool{}
+	for _, r := range p.Rows() {
+		used[r.ID] = true
+	}
+	for _, list := range p.Fittings() {
+		for _, f := range *list {
+			used[f.ID] = true
+		}
+	}
+	n := 1
+	for used[ID(fmt.Sprintf("f%d", n))] {
+		n++
+	}
+	return Fitting{ID: ID(fmt.Sprintf("f%d", n)), Of: of}
+}
+
+// TakeLine gives the row a line whose letters all have a dish. The error is a
+// pattern.List of every letter that has none.
+func (r *Row) TakeLine(line *pattern.Line, palette map[string]*material.Material) error {
+	var missing pattern.List
+	for _, n := range line.Nodes {
+		if n.Kind != pattern.Bead {
+			continue
+		}
+		if m := palette[n.Key]; m == nil || m.Bead == nil {
+			missing = append(missing, pattern.NoDish(n))
+		}
+	}
+	if missing != nil {
+		return missing
+	}
+	r.Line = line
+	return nil
 }

@@ -15,8 +15,8 @@ func finding(t material.FindingType) *material.Material {
 }
 
 func strand() *Piece {
-	return &Piece{Kind: Necklace, House: DefaultHouse(), Closure: Closure{Type: Clasp, Left: []*material.Material{finding(material.Lobster)}},
-		Sections: []Section{{Rows: []Row{{Cord: cord(), Passes: 1, Left: []*material.Material{finding(material.CrimpTube)}}}}}}
+	return &Piece{Kind: Necklace, House: DefaultHouse(), Closure: Closure{Type: Clasp, Left: []Fitting{{"c1", finding(material.Lobster)}}},
+		Sections: []Section{{Rows: []*Row{{ID: "r1", Cord: cord(), Passes: 1, Left: []Fitting{{"f1", finding(material.CrimpTube)}}}}}}}
 }
 
 func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
@@ -24,20 +24,22 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 		t.Fatalf("a plain strand has faults: %v", faults)
 	}
 	for where, spoil := range map[string]func(*Piece){
-		"kind":                       func(p *Piece) { p.Kind = "boat" },
-		"target.finishedMm":          func(p *Piece) { p.Target = &Target{Finished: 0} },
-		"target.toleranceMm":         func(p *Piece) { p.Target = &Target{Finished: 100, Tolerance: 200} },
-		"body.part":                  func(p *Piece) { p.Body = &Body{Part: "elbow"} },
-		"house.hand":                 func(p *Piece) { p.House.Hand = "both" },
-		"house.loopMm":               func(p *Piece) { p.House.Loop = -1 },
-		"closure.type":               func(p *Piece) { p.Closure = Closure{Type: "glue"} },
-		"closure":                    func(p *Piece) { p.Closure.Type = Knot },
-		"closure.left[0]":            func(p *Piece) { p.Closure.Left[0] = finding(material.CrimpTube) },
-		"sections":                   func(p *Piece) { p.Sections = append(p.Sections, Section{}) },
-		"sections[0].rows[0].cord":   func(p *Piece) { p.Sections[0].Rows[0].Cord = nil },
-		"sections[0].rows[0].passes": func(p *Piece) { p.Sections[0].Rows[0].Passes = 9 },
+		"kind":                           func(p *Piece) { p.Kind = "boat" },
+		"target.finishedMm":              func(p *Piece) { p.Target = &Target{Finished: 0} },
+		"target.toleranceMm":             func(p *Piece) { p.Target = &Target{Finished: 100, Tolerance: 200} },
+		"body.part":                      func(p *Piece) { p.Body = &Body{Part: "elbow"} },
+		"house.hand":                     func(p *Piece) { p.House.Hand = "both" },
+		"house.loopMm":                   func(p *Piece) { p.House.Loop = -1 },
+		"closure.type":                   func(p *Piece) { p.Closure = Closure{Type: "glue"} },
+		"closure":                        func(p *Piece) { p.Closure.Type = Knot },
+		"closure.left[0]":                func(p *Piece) { p.Closure.Left[0].Of = finding(material.CrimpTube) },
+		"sections":                       func(p *Piece) { p.Sections = append(p.Sections, Section{}) },
+		"sections[0].rows[0].cord":       func(p *Piece) { p.Leading().Cord = nil },
+		"sections[0].rows[0].passes":     func(p *Piece) { p.Leading().Passes = 9 },
+		"sections[0].rows[0].left[0].id": func(p *Piece) { p.Leading().Left[0].ID = "r1" },
+		"sections[0].rows[0].id":         func(p *Piece) { p.Leading().ID = "" },
 		"sections[0].rows[0].left[0]": func(p *Piece) {
-			p.Sections[0].Rows[0].Left[0] = finding(material.Lobster)
+			p.Leading().Left[0].Of = finding(material.Lobster)
 		},
 	} {
 		p := strand()
@@ -47,7 +49,7 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 		}
 	}
 	two := strand()
-	two.Closure.Right = []*material.Material{finding(material.Hook)}
+	two.Closure.Right = []Fitting{{"c2", finding(material.Hook)}}
 	if faults := two.Check(); len(faults) != 1 || faults[0].Where != "closure" {
 		t.Errorf("two clasps: %v", faults)
 	}
@@ -55,7 +57,7 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 
 func TestOnlyAnEndWithoutFittingsClosesBeadToBead(t *testing.T) {
 	p := strand()
-	row := &p.Sections[0].Rows[0]
+	row := p.Leading()
 	if p.IsRing(row) {
 		t.Error("a strand with a clasp is no ring")
 	}
@@ -71,7 +73,7 @@ func TestOnlyAnEndWithoutFittingsClosesBeadToBead(t *testing.T) {
 
 func TestHouseAllowances(t *testing.T) {
 	h := DefaultHouse()
-	for hand, want := range map[string][2]float64{HandSpool: {0, 25}, HandStandard: {60, 60}, HandGenerous: {125, 125}} {
+	for hand, want := range map[string][2]float64{HandSpool: {0, 25}, HandStandard: {60, 60}, HandGenerous: {120, 120}} {
 		h.Hand = hand
 		if first, last := h.HandAllowance(); float64(first) != want[0] || float64(last) != want[1] {
 			t.Errorf("%s: %v and %v, want %v", hand, first, last, want)
@@ -83,5 +85,51 @@ func TestHouseAllowances(t *testing.T) {
 	h.Slack, h.Tail = SlackEasy, TailTrimmed
 	if h.PlannedSlack(3) != 5 || h.KnotAcross() != 3 {
 		t.Error("easy is 2 mm more, and a surgeon's knot is three cords thick")
+	}
+}
+
+func TestAPlaceCoversItselfAndWhatItHolds(t *testing.T) {
+	row := strand().Leading()
+	bead, end := row.AtBead(3), row.AtEnd(Left)
+	for _, tt := range []struct {
+		name     string
+		p, other Place
+		covers   bool
+	}{
+		{"the piece its beads", Whole(), bead, true},
+		{"the row its beads", row.At(), bead, true},
+		{"a bead itself", bead, bead, true},
+		{"a bead not another", bead, row.AtBead(4), false},
+		{"a bead not its row", bead, row.At(), false},
+		{"an end not the other", end, row.AtEnd(Right), false},
+		{"another row nothing", Place{Row: "r2", Element: NoElement}, bead, false},
+		{"a fitting not another", Place{Fitting: "f1", Element: NoElement}, Place{Fitting: "f2", Element: NoElement}, false},
+	} {
+		if got := tt.p.Covers(tt.other); got != tt.covers {
+			t.Errorf("%s: %v", tt.name, got)
+		}
+	}
+}
+
+func TestACloneCanBeChangedAlone(t *testing.T) {
+	p := strand()
+	c := p.Clone()
+	c.Leading().Left[0].Of, c.Leading().Passes, c.Closure.Left = finding(material.CrimpBead), 3, nil
+	if p.Leading().Left[0].Of.Finding.Type != material.CrimpTube || p.Leading().Passes != 1 || len(p.Closure.Left) != 1 {
+		t.Error("the piece changed with its clone")
+	}
+	if f := p.NewFitting(finding(material.JumpRing)); f.ID == "f1" || f.ID == "c1" || f.ID == "r1" {
+		t.Errorf("%q is in use", f.ID)
+	}
+}
+
+func TestACrimpClosedIsNarrowerOrFlat(t *testing.T) {
+	crimp := &material.Finding{Type: material.CrimpTube, Outside: 2}
+	for school, want := range map[string]float64{CrimpFolded: 1.6, CrimpThreeSided: 1.8, CrimpFlat: 3} {
+		h := DefaultHouse()
+		h.Crimp = school
+		if got := float64(h.ClosedCrimp(crimp)); got < want-1e-9 || got > want+1e-9 {
+			t.Errorf("%s: %v, want %v", school, got, want)
+		}
 	}
 }

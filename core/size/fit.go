@@ -49,7 +49,7 @@ const (
 	TooLoose = "too loose"
 )
 
-// Of works out the fit; nil if the piece goes round nothing, or is for nobody
+// Of works out the fit; nil if the piece has no inside length, or is for nobody
 // whose measure is known.
 func Of(m *measure.Measured) *Fit {
 	p := m.Piece
@@ -70,9 +70,16 @@ func Of(m *measure.Measured) *Fit {
 // slipsOn says whether the piece goes on without opening.
 func slipsOn(p *piece.Piece) bool { return p.Closure.Type != piece.Clasp }
 
+// stretches says whether the piece is strung on elastic.
+func stretches(p *piece.Piece) bool { return p.Leading().Cord.Cord.Type == material.Elastic }
+
 // allRanges are the house's ranges of ease for this part of the body and way of
-// closing, the tightest first.
+// closing, the tightest first. What slips on without stretching has none: it has
+// to pass the hand, so it cannot sit close.
 func allRanges(p *piece.Piece) []piece.Ease {
+	if slipsOn(p) && !stretches(p) {
+		return nil
+	}
 	var out []piece.Ease
 	for _, e := range p.House.Ease {
 		if e.Part == p.Body.Part && e.Stretch == slipsOn(p) {
@@ -178,7 +185,7 @@ func passage(m *measure.Measured, inside length.MM) *Passage {
 
 // stretch is how many times its length the strand's cord stretches to.
 func stretch(m *measure.Measured) float64 {
-	c := m.Strands[0].Row.Cord.Cord
+	c := m.Leading().Row.Cord.Cord
 	switch {
 	case c.Type != material.Elastic:
 		return 1

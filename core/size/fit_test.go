@@ -30,7 +30,7 @@ func of(t *testing.T, text string, closure piece.Closure, cord *material.Cord, k
 	}
 	p := &piece.Piece{Kind: kind, House: piece.DefaultHouse(), Closure: closure, Body: &body,
 		Palette:  map[string]*material.Material{"R": {ID: "round", Name: "round", Class: material.ClassBead, Bead: round}},
-		Sections: []piece.Section{{Rows: []piece.Row{{Line: line, Passes: 1, Cord: &material.Material{ID: "cord", Name: "cord", Class: material.ClassCord, Cord: cord}}}}}}
+		Sections: []piece.Section{{Rows: []*piece.Row{{ID: "r1", Line: line, Passes: 1, Cord: &material.Material{ID: "cord", Name: "cord", Class: material.ClassCord, Cord: cord}}}}}}
 	m, err := measure.Measure(p)
 	if err != nil {
 		t.Fatal(err)
@@ -55,7 +55,7 @@ func TestEaseAndItsWord(t *testing.T) {
 }
 
 func TestAnAskedForFitNarrowsWhatSuits(t *testing.T) {
-	clasp := piece.Closure{Type: piece.Clasp, Left: []*material.Material{{ID: "c", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Lobster, Closed: 8}}}}
+	clasp := piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "f1", Of: &material.Material{ID: "c", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Lobster, Closed: 8}}}}}
 	wire := &material.Cord{Type: material.Wire, Diameter: 0.38}
 	m := of(t, "22R", clasp, wire, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150})
 	f := Of(m)
@@ -102,7 +102,7 @@ func TestWhatSlipsOnMustPass(t *testing.T) {
 }
 
 func TestWithNoUpperLimitWhatSuitsIsRightAsItIs(t *testing.T) {
-	clasp := piece.Closure{Type: piece.Clasp, Left: []*material.Material{{ID: "c", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Lobster, Closed: 8}}}}
+	clasp := piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "f1", Of: &material.Material{ID: "c", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Lobster, Closed: 8}}}}}
 	wire := &material.Cord{Type: material.Wire, Diameter: 0.38}
 	m := of(t, "50R", clasp, wire, piece.Necklace, piece.Body{Part: "neck", Measure: 330})
 	f := Of(m)
@@ -120,11 +120,11 @@ func handed(measure, hand length.MM) *piece.Body {
 }
 
 func TestEachPositionOfAnExtenderHasItsLengthAndSizes(t *testing.T) {
-	fitting := func(f material.Finding) *material.Material {
-		return &material.Material{ID: string(f.Type), Name: string(f.Type), Class: material.ClassFinding, Finding: &f}
+	fitting := func(f material.Finding) piece.Fitting {
+		return piece.Fitting{ID: piece.ID(f.Type), Of: &material.Material{ID: string(f.Type), Name: string(f.Type), Class: material.ClassFinding, Finding: &f}}
 	}
-	clasp := piece.Closure{Type: piece.Clasp, Left: []*material.Material{fitting(material.Finding{Type: material.Lobster, Closed: 8})},
-		Right: []*material.Material{fitting(material.Finding{Type: material.Extender, Inside: 3, Wire: 0.6, Links: 8})}}
+	clasp := piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{fitting(material.Finding{Type: material.Lobster, Closed: 8})},
+		Right: []piece.Fitting{fitting(material.Finding{Type: material.Extender, Inside: 3, Wire: 0.6, Links: 8})}}
 	m := of(t, "22R", clasp, &material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150})
 	at := Positions(m)
 	if len(at) != 8 || at[0].Finished != m.Finished || math.Abs(float64(at[7].Finished-m.Finished-21)) > 1e-9 {
@@ -142,10 +142,21 @@ func TestEachPositionOfAnExtenderHasItsLengthAndSizes(t *testing.T) {
 	if !covers["adult small"] || !covers["adult medium"] || covers["adult extra large"] {
 		t.Errorf("it covers %v", covers)
 	}
-	clasp.Right = []*material.Material{fitting(material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.7}), fitting(material.Finding{Type: material.JumpRing, Inside: 3, Wire: 0.7})}
+	clasp.Right = []piece.Fitting{fitting(material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.7}), fitting(material.Finding{Type: material.JumpRing, Inside: 3, Wire: 0.7})}
 	m = of(t, "22R", clasp, &material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150})
-	if at := m.Positions(); len(at) != 2 || at[1].Finished != m.Finished || math.Abs(float64(at[0].Finished-m.Finished+4)) > 1e-9 {
+	if at := m.Positions(); len(at) != 2 || at[0].Finished != m.Finished || math.Abs(float64(at[1].Finished-m.Finished-4)) > 1e-9 {
 		t.Errorf("two rings in a row: %+v", at)
+	}
+	shortest := m.Finished
+	clasp.Right = clasp.Right[1:]
+	if one := of(t, "22R", clasp, &material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150}); math.Abs(float64(one.Finished-shortest)) > 1e-9 || one.Positions() != nil {
+		t.Errorf("with the inner ring alone it measures %v, with both at its shortest %v", one.Finished, shortest)
+	}
+	bar := material.Finding{Type: material.Toggle, RingInside: 9, RingEye: 2, Wire: 1.5, BarEye: 2}
+	clasp = piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{fitting(bar)}, Right: []piece.Fitting{fitting(material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.7}), fitting(material.Finding{Type: material.SplitRing, Inside: 3, Wire: 0.7})}}
+	m = of(t, "22R", clasp, &material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Bracelet, piece.Body{Part: "wrist", Measure: 150})
+	if at := m.Positions(); at != nil || math.Abs(float64(m.Leading().Right.Length-7)) > 1e-9 {
+		t.Errorf("rings on a toggle's bar side: places %+v, length %v, want none and 7", at, m.Leading().Right.Length)
 	}
 }
 

@@ -1,6 +1,7 @@
 package steps
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
@@ -32,24 +33,32 @@ func measured(t *testing.T, cord material.Cord, closure piece.ClosureType, chang
 	fitting := func(name string, f material.Finding) *material.Material {
 		return &material.Material{ID: name, Name: name, Class: material.ClassFinding, Finding: &f}
 	}
-	row := piece.Row{Line: line, Passes: 1, Cord: &material.Material{ID: "cord", Name: "Cord", Class: material.ClassCord, Cord: &cord}}
+	row := &piece.Row{ID: "r1", Line: line, Passes: 1, Cord: &material.Material{ID: "cord", Name: "Cord", Class: material.ClassCord, Cord: &cord}}
 	c := piece.Closure{Type: closure}
 	if closure == piece.Clasp {
 		crimp := fitting("Crimp", material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 1.8, Length: 2})
-		row.Left, row.Right = []*material.Material{crimp, fitting("Cover", material.Finding{Type: material.CrimpCover, Outside: 3, Length: 3})}, []*material.Material{crimp}
+		row.Left, row.Right = fittings("l", crimp, fitting("Cover", material.Finding{Type: material.CrimpCover, Outside: 3, Length: 3})), fittings("r", crimp)
 		ring := fitting("Ring", material.Finding{Type: material.JumpRing, Inside: 3, Wire: 0.7})
-		c.Left = []*material.Material{fitting("Lobster", material.Finding{Type: material.Lobster, Closed: 8}), ring}
-		c.Right = []*material.Material{ring}
+		c.Left = fittings("cl", fitting("Lobster", material.Finding{Type: material.Lobster, Closed: 8}), ring)
+		c.Right = fittings("cr", ring)
 	}
 	p := &piece.Piece{Kind: piece.Bracelet, House: piece.DefaultHouse(), Closure: c, Target: &piece.Target{Finished: 180},
 		Palette:  map[string]*material.Material{"P": bead(8, 1, "Pearl"), "H": bead(9, 2.5, "Barrel")},
-		Sections: []piece.Section{{Rows: []piece.Row{row}}}}
+		Sections: []piece.Section{{Rows: []*piece.Row{row}}}}
 	change(p)
 	m, err := measure.Measure(p)
 	if err != nil {
 		t.Fatal(err)
 	}
 	return m
+}
+
+func fittings(prefix string, of ...*material.Material) []piece.Fitting {
+	var out []piece.Fitting
+	for i, m := range of {
+		out = append(out, piece.Fitting{ID: piece.ID(fmt.Sprint(prefix, i)), Of: m})
+	}
+	return out
 }
 
 func told(m *measure.Measured) string {
@@ -80,16 +89,21 @@ func inOrder(t *testing.T, text string, parts ...string) {
 
 func TestACrimpedStrandIsCheckedBeforeTheCutAndTheSecondCrimp(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(*piece.House) {})
-	inOrder(t, text, "Count out 21 beads", "GATE Before you cut: ", "Cut ", ": cord. Use cutters, never scissors", "Stop the left end with a bead stopper",
-		"String the runs from the left", "Left end: thread the crimp, Ring, and go back through the crimp. Tuck the tail back through", "fold it over", "Close Cover over the crimp",
-		"GATE Before the right crimp is closed: ", "tried on", "of slack stands", "Right end:", "Clip the tails", "Left end: hang Lobster on Ring. Open the ring sideways", "GATE Before it leaves the bench: ")
+	inOrder(t, text, "Count out 21 beads", "GATE Before you cut: ", "Cut ", "of cord with wire cutters", "Hold the left end with a bead stopper",
+		"String the runs in order", "Left end: thread the crimp, Ring, and go back through the crimp. Tuck the tail back through", "Leave 0.5 mm of bare cord on either side of the crimp",
+		"turn it and fold it", "GATE After the crimp: it holds a firm pull", "Close Cover over the crimp",
+		"GATE Before the right crimp is closed: ", "tried on", "in its wearing curve, ", " of slack is left", "Right end:", "GATE After the crimp", "Trim the tail",
+		"Left end: hang Lobster on Ring. Open the ring sideways", "GATE Before it is finished: it holds a firm pull; lying in its curve no more cord shows than planned")
+	if strings.Contains(text, " 1 beads") || strings.Contains(text, "scissors") {
+		t.Errorf("%s", text)
+	}
 }
 
-func TestTheHousesWayIsTold(t *testing.T) {
+func TestTheHousesWayIsFollowed(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(h *piece.House) {
 		h.Stopper, h.Tail, h.Crimp = piece.StopSpool, piece.TailTrimmed, piece.CrimpFlat
 	})
-	inOrder(t, text, "on its spool, cord; the spool stops the left end", "from the left to the right", "Right end: thread the crimp, Ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
+	inOrder(t, text, "on its spool, cord. String from the free end: the run that goes on first ends up by the spool", "Right end: thread the crimp, Ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
 		"GATE Before you cut", "cut from the spool", "GATE Before the left crimp")
 	if strings.Contains(text, "Stop the left end") {
 		t.Error("the spool is the stop")
@@ -100,19 +114,95 @@ func TestAToggleHangsItsRingAtOneEndAndItsBarAtTheOther(t *testing.T) {
 	toggle := material.Material{ID: "t", Name: "Toggle", Class: material.ClassFinding,
 		Finding: &material.Finding{Type: material.Toggle, RingInside: 9, RingEye: 2, Wire: 1.5, Bar: 18, BarThickness: 2, BarEye: 2}}
 	m := measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {
-		p.Closure.Right = append([]*material.Material{}, p.Closure.Left[1])
-		p.Closure.Left = []*material.Material{&toggle}
+		p.Closure.Right = p.Closure.Left[1:]
+		p.Closure.Left = fittings("t", &toggle)
 	})
 	inOrder(t, told(m), "Left end: thread the crimp, the ring of Toggle,", "Right end: thread the crimp, Ring,", "Right end: hang the bar of Toggle on Ring.")
 }
 
-func TestAKnottedStrandHasItsGateBeforeTheGlue(t *testing.T) {
+func TestElasticIsPulledTwiceGluedHiddenWhileWetAndTrimmedDry(t *testing.T) {
 	elastic := material.Cord{Type: material.Elastic, Diameter: 0.7}
 	inOrder(t, made(t, elastic, piece.Knot, func(*piece.House) {}), "GATE Before you cut", "Stretch the elastic", "GATE Before you knot: ",
-		"surgeon's knot", "GATE Before the glue: the knot holds", "one drop of glue", "pull the knot into Barrel, bead 21")
+		"surgeon's knot", "Pull the knot, wait a minute, and pull it again", "GATE Before the glue: the knot holds", "one drop of glue",
+		"Draw the knot into Barrel, bead 21, while the glue is wet", "Let it dry", "GATE Before you trim: the glue is dry", "Trim the ends")
 	text := made(t, elastic, piece.Knot, func(h *piece.House) { h.Glue, h.KnotPlace, h.Knot = piece.No, piece.KnotShown, piece.KnotSquare })
-	inOrder(t, text, "square knot", "the knot stays to be seen")
+	inOrder(t, text, "square knot", "the knot stays visible")
 	if strings.Contains(text, "glue") {
 		t.Error("this house uses no glue")
+	}
+}
+
+func TestWhatIsTiedSpeaksOfNoCrimp(t *testing.T) {
+	guard := &material.Material{ID: "g", Name: "Guard", Class: material.ClassFinding, Finding: &material.Finding{Type: material.WireGuard, Length: 4}}
+	cordEnd := &material.Material{ID: "e", Name: "Cord end", Class: material.ClassFinding, Finding: &material.Finding{Type: material.CordEnd, Length: 6}}
+	tied := func(typ material.CordType, end *material.Material) string {
+		return told(measured(t, material.Cord{Type: typ, Diameter: 0.5}, piece.Clasp, func(p *piece.Piece) {
+			p.Leading().Left, p.Leading().Right = fittings("l", end), fittings("r", end)
+		}))
+	}
+	thread, leather := tied(material.Thread, guard), tied(material.Leather, cordEnd)
+	inOrder(t, thread, "GATE Before you cut", "Left end: thread the guard and Ring, come back to the beads and tie a surgeon's knot", "GATE After the knot: it holds a firm pull", "GATE Before the right knot", "of slack is left between the beads and the knot", "Right end: thread the guard")
+	inOrder(t, leather, "Left end: tie an overhand knot close to the beads, lay it in Cord end, and fold", "GATE After the cord end", "Right end: tie an overhand knot")
+	for _, text := range []string{thread, leather} {
+		if strings.Contains(text, "crimp") || strings.Contains(text, "over the hand") || strings.Contains(text, "elastic") {
+			t.Errorf("of a tied piece: %s", text)
+		}
+	}
+}
+
+func TestAnEndThatNothingHoldsHasAGate(t *testing.T) {
+	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) { p.Leading().Left = nil }))
+	inOrder(t, text, "GATE Before the left end: something holds it")
+}
+
+func TestWhatDoesNotApplyIsNotSaid(t *testing.T) {
+	wire, thread := material.Cord{Type: material.Wire, Diameter: 0.38}, material.Cord{Type: material.Thread, Diameter: 0.5}
+	guard := &material.Material{ID: "g", Name: "Guard", Class: material.ClassFinding, Finding: &material.Finding{Type: material.WireGuard, Length: 4}}
+	cordEnd := &material.Material{ID: "e", Name: "Cord end", Class: material.ClassFinding, Finding: &material.Finding{Type: material.CordEnd, Length: 6}}
+	tiedBy := func(end *material.Material, glue string) func(p *piece.Piece) {
+		return func(p *piece.Piece) {
+			p.House.Glue = glue
+			p.Leading().Left, p.Leading().Right = fittings("l", end), fittings("r", end)
+		}
+	}
+	none := length.MM(0)
+	for _, tt := range []struct {
+		name   string
+		cord   material.Cord
+		change func(p *piece.Piece)
+		says   string
+		not    string
+	}{
+		{"no target", wire, func(p *piece.Piece) { p.Target = nil }, "laid tight they measure", "is wanted"},
+		{"a trimmed tail", wire, func(p *piece.Piece) { p.House.Tail = piece.TailTrimmed }, "Trim the tail close.", "flush"},
+		{"a tucked tail", wire, func(*piece.Piece) {}, "Trim the tail flush", "Trim the tail close."},
+		{"no slack on wire", wire, func(p *piece.Piece) { p.Leading().Slack = &none }, "Before the right crimp", "slack"},
+		{"no slack on thread", thread, func(p *piece.Piece) { tiedBy(guard, piece.Yes)(p); p.Leading().Slack = &none }, "Before the right knot", "slack"},
+		{"a knot without glue", thread, tiedBy(guard, piece.No), "After the knot", "glue"},
+		{"a cord end without glue", thread, tiedBy(cordEnd, piece.No), "After the cord end", "glue"},
+		{"a cord end with glue", thread, tiedBy(cordEnd, piece.Yes), "glue inside before the last fold", "crimp"},
+	} {
+		text := told(measured(t, tt.cord, piece.Clasp, tt.change))
+		if !strings.Contains(text, tt.says) || strings.Contains(text, tt.not) {
+			t.Errorf("%s: %q and not %q, in:\n%s", tt.name, tt.says, tt.not, text)
+		}
+	}
+}
+
+func TestAKnotHidesInTheFirstBeadTooAndDoesSoByGlueOrByPulling(t *testing.T) {
+	first := func(glue string) string {
+		return told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Knot, func(p *piece.Piece) {
+			line, err := pattern.Parse("H 20P")
+			if err != nil {
+				t.Fatal(err)
+			}
+			p.Leading().Line, p.House.Glue = line, glue
+		}))
+	}
+	if text := first(piece.Yes); !strings.Contains(text, "Draw the knot into Barrel, bead 1, while the glue is wet.") {
+		t.Error(text)
+	}
+	if text := first(piece.No); !strings.Contains(text, "Draw the knot into Barrel, bead 1, by pulling on the ends.") {
+		t.Error(text)
 	}
 }

@@ -10,17 +10,18 @@ import (
 	"strings"
 
 	"mala/core/check"
+	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
 
-// Suggestion is one fitting for one end, why it is the one, and the edit that
-// puts it there.
+// Suggestion is one fitting for one end, why it is the one, and what puts it
+// there.
 type Suggestion struct {
-	Does     string // crimp, cover, guard, ring or clasp
-	End      string // left or right; empty for the clasp
+	Role     measure.Role // crimp, cover, guard, ring or clasp
+	Side     piece.Side   // empty for the clasp
 	Material *material.Material
 	Reason   string
 	Has      bool // the end has it already
@@ -35,8 +36,8 @@ func For(m *measure.Measured, shelf []*material.Material) []Suggestion {
 	}
 	p := &picker{m: m, shelf: shelf, metal: check.MainMetal(m)}
 	var out []Suggestion
-	for _, side := range []string{"left", "right"} {
-		for _, pick := range []func(side string) *Suggestion{p.crimp, p.cover, p.guard, p.ring} {
+	for _, side := range piece.Sides() {
+		for _, pick := range []func(side piece.Side) *Suggestion{p.crimp, p.cover, p.guard, p.ring} {
 			if s := pick(side); s != nil {
 				out = append(out, *s)
 			}
@@ -54,21 +55,11 @@ type picker struct {
 	metal string
 }
 
-func (p *picker) end(side string) measure.End {
-	if side == "right" {
-		return p.m.Strands[0].Right
-	}
-	return p.m.Strands[0].Left
-}
+func (p *picker) strand() *measure.Strand { return p.m.Leading() }
 
-// has gives the part of an end that does a thing, nil for none.
-func (p *picker) has(side, does string) *material.Material {
-	for _, part := range p.end(side).Parts {
-		if part.Does == does && part.Material != nil {
-			return part.Material
-		}
-	}
-	return nil
+// has gives the part of an end in a role, nil for none.
+func (p *picker) has(side piece.Side, role measure.Role) *measure.Part {
+	return p.strand().End(side).Find(role)
 }
 
 // best picks the finding that passes and is nearest to what is wanted, by how
@@ -106,50 +97,51 @@ func (p *picker) inMetal(c *material.Material) string {
 
 // want is what one fitting must be, what it should be, and what speaks for it.
 type want struct {
-	does   string
+	role   measure.Role
 	ok     func(f *material.Finding) bool
 	off    func(f *material.Finding) length.MM
 	reason func(c *material.Material) string
 }
 
 // suited suggests what an end has if that will do, else the best of the shelf.
-func (p *picker) suited(side string, w want) *Suggestion {
-	old := p.has(side, w.does)
-	if old != nil && w.ok(old.Finding) {
-		return &Suggestion{Does: w.does, End: side, Material: old, Reason: w.reason(old) + p.inMetal(old) + ".", Has: true}
+func (p *picker) suited(side piece.Side, w want) *Suggestion {
+	old := p.has(side, w.role)
+	if old != nil && w.ok(old.Material.Finding) {
+		return &Suggestion{Role: w.role, Side: side, Material: old.Material, Reason: w.reason(old.Material) + p.inMetal(old.Material) + ".", Has: true}
 	}
 	c := p.best(w.ok, w.off)
 	if c == nil {
 		return nil
 	}
-	ends := check.EndsOf(p.m.Piece)
-	switch row, closure := ends.Side(side); {
+	op := edit.Op{Do: edit.AddFitting, At: p.strand().Row.AtEnd(side), Material: c}
+	switch {
 	case old != nil:
-		ends.Swap(side, old, c)
-	case w.does == measure.DoesRing:
-		*closure = append(*closure, c)
-	default:
-		*row = insertInOrder(*row, c)
+		op.Do, op.At.Fitting = edit.SetFitting, old.Fitting
+	case w.role == measure.RoleRing:
+		const innermost = 99
+		op.Closure, op.N = true, innermost
 	}
-	return &Suggestion{Does: w.does, End: side, Material: c, Reason: w.reason(c) + p.inMetal(c) + ".",
-		Fix: &check.Fix{Says: "Use " + c.Name, Edit: check.Edit{Ends: &ends}}}
+	return &Suggestion{Role: w.role, Side: side, Material: c, Reason: w.reason(c) + p.inMetal(c) + ".",
+		Fix: &check.Fix{Says: "Use " + c.Name, Ops: []edit.Op{op}}}
 }
 
-func (p *picker) crimp(side string) *Suggestion {
-	s := p.m.Strands[0]
+func (p *picker) crimp(side piece.Side) *Suggestion {
+	s, h := p.strand(), p.m.Piece.House
+	if s.Row.Cord.Cord.Type != material.Wire {
+		return nil // other cords are tied
+	}
 	d, passes := s.Row.Cord.Cord.Diameter, 2*s.Row.Passes
 	need, hole := material.HoleFor(passes, d), p.lastHole(side)
 	return p.suited(side, want{
-		does: measure.DoesCrimp,
+		role: measure.RoleCrimp,
 		ok: func(f *material.Finding) bool {
-			return check.Grips(f, need) && f.Outside > hole &&
-				(p.m.Piece.House.Crimp != piece.CrimpFolded || f.Type == material.CrimpTube)
+			return check.Grips(f, need) && h.ClosedCrimp(f) > hole && (h.Crimp != piece.CrimpFolded || f.Type == material.CrimpTube)
 		},
 		off: func(f *material.Finding) length.MM { return f.Inside - 1.4*need },
 		reason: func(c *material.Material) string {
-			says := fmt.Sprintf("%d passes of %s take %s; it is %s inside and closes on them", passes, mm(d), mm(need), mm(c.Finding.Inside))
+			says := fmt.Sprintf("%d passes of %s need %s; it is %s inside", passes, mm(d), mm(need), mm(c.Finding.Inside))
 			if hole > 0 {
-				says += fmt.Sprintf(", and %s outside it stays out of the %s hole", mm(c.Finding.Outside), mm(hole))
+				says += fmt.Sprintf(", and closed to %s it stays out of the %s hole", mm(h.ClosedCrimp(c.Finding)), mm(hole))
 			}
 			return says
 		},
@@ -157,62 +149,65 @@ func (p *picker) crimp(side string) *Suggestion {
 }
 
 // lastHole is the hole of the bead beside an end's fittings, 0 for none.
-func (p *picker) lastHole(side string) length.MM {
-	beads := p.m.Strands[0].Beads
+func (p *picker) lastHole(side piece.Side) length.MM {
+	beads := p.strand().Beads
 	switch {
 	case len(beads) == 0:
 		return 0
-	case side == "right":
+	case side == piece.Right:
 		return beads[len(beads)-1].Material.Bead.Hole
 	}
 	return beads[0].Material.Bead.Hole
 }
 
-func (p *picker) cover(side string) *Suggestion {
-	crimp := p.has(side, measure.DoesCrimp)
+func (p *picker) cover(side piece.Side) *Suggestion {
+	crimp := p.has(side, measure.RoleCrimp)
 	if crimp == nil {
 		return nil
 	}
+	closed := p.m.Piece.House.ClosedCrimp(crimp.Material.Finding)
 	return p.suited(side, want{
-		does: measure.DoesCover,
-		ok:   func(f *material.Finding) bool { return f.Type == material.CrimpCover && check.Covers(f, crimp.Finding) },
-		off:  func(f *material.Finding) length.MM { return f.Outside - 1.6*crimp.Finding.Outside },
+		role: measure.RoleCover,
+		ok: func(f *material.Finding) bool {
+			return f.Type == material.CrimpCover && check.Covers(f, crimp.Material.Finding, closed)
+		},
+		off: func(f *material.Finding) length.MM { return f.Outside - 1.6*closed },
 		reason: func(c *material.Material) string {
-			return fmt.Sprintf("It closes to a ball of %s over the %s crimp", mm(c.Finding.Outside), mm(crimp.Finding.Outside)) + without(p.m.Piece.House.Covers == piece.No)
+			return fmt.Sprintf("It covers the crimp, %[2]s wide once closed, with a ball of %[1]s", mm(c.Finding.Outside), mm(closed)) + unused(p.m.Piece.House.Covers == piece.No)
 		},
 	})
 }
 
-// without adds that the house does without a fitting.
-func without(is bool) string {
+// unused adds that the house uses no such fitting.
+func unused(is bool) string {
 	if is {
-		return "; the house does without"
+		return "; the house method uses none"
 	}
 	return ""
 }
 
-func (p *picker) guard(side string) *Suggestion {
-	if p.m.Strands[0].Row.Cord.Cord.Type != material.Wire {
+func (p *picker) guard(side piece.Side) *Suggestion {
+	if p.strand().Row.Cord.Cord.Type != material.Wire {
 		return nil
 	}
 	return p.suited(side, want{
-		does: measure.DoesGuard,
+		role: measure.RoleGuard,
 		ok:   func(f *material.Finding) bool { return f.Type == material.WireGuard },
 		off:  func(*material.Finding) length.MM { return 0 },
 		reason: func(*material.Material) string {
-			return "It keeps the ring from wearing the wire through" + without(p.m.Piece.House.Guards == piece.GuardsNever)
+			return "It keeps the ring from wearing through the wire" + unused(p.m.Piece.House.Guards == piece.GuardsNever)
 		},
 	})
 }
 
-func (p *picker) ring(side string) *Suggestion {
+func (p *picker) ring(side piece.Side) *Suggestion {
 	if !needsRing(p.m, side) {
 		return nil
 	}
 	split := p.m.Piece.House.Attach == piece.AttachSplit
 	load := check.Load(p.m)
 	return p.suited(side, want{
-		does: measure.DoesRing,
+		role: measure.RoleRing,
 		ok: func(f *material.Finding) bool {
 			holds, known := f.Holds()
 			return f.IsRing() && (f.Type == material.SplitRing) == split && f.IsOpen() && (!known || holds >= load) && f.Inside >= 2
@@ -221,7 +216,7 @@ func (p *picker) ring(side string) *Suggestion {
 		reason: func(c *material.Material) string {
 			says := "It opens to take the clasp"
 			if split {
-				says = "Wound on, it cannot pull open"
+				says = "A split ring does not pull open"
 			}
 			if holds, known := c.Finding.Holds(); known {
 				says += fmt.Sprintf(", and bears %.0f N; tugged, the piece pulls with %.1f N", holds, load)
@@ -233,61 +228,32 @@ func (p *picker) ring(side string) *Suggestion {
 
 // needsRing says whether an end wants a ring: by the house's way of putting
 // clasps on, and so that a clasp put on directly has something to close into.
-func needsRing(m *measure.Measured, side string) bool {
-	own := m.Strands[0].Left
-	if side == "right" {
-		own = m.Strands[0].Right
-	}
-	if slices.ContainsFunc(own.Parts, func(p measure.Part) bool { return p.Does == measure.DoesChain && p.Material.Finding.IsOpen() }) {
+func needsRing(m *measure.Measured, side piece.Side) bool {
+	s := m.Leading()
+	if chain := s.End(side).Find(measure.RoleChain); chain != nil && chain.Material.Finding.IsOpen() {
 		return false // its last link opens
 	}
 	if m.Piece.House.Attach != piece.AttachDirect {
 		return true
 	}
-	e := m.Strands[0].Left
-	if side == "left" {
-		e = m.Strands[0].Right
-	}
-	return slices.ContainsFunc(e.Parts, func(p measure.Part) bool {
-		return p.Does == measure.DoesClasp && p.Material.Finding.Type != material.Toggle
-	})
+	clasp := s.End(side.Other()).Find(measure.RoleClasp)
+	return clasp != nil && !clasp.Material.Finding.HasTwoHalves()
 }
 
 func (p *picker) clasp() *Suggestion {
-	for _, side := range []string{"left", "right"} {
-		if c := p.has(side, measure.DoesClasp); c != nil {
-			return &Suggestion{Does: measure.DoesClasp, Material: c, Has: true, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c))}
+	for _, side := range piece.Sides() {
+		if part := p.has(side, measure.RoleClasp); part != nil {
+			c := part.Material
+			return &Suggestion{Role: measure.RoleClasp, Material: c, Has: true, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c))}
 		}
 	}
 	c := p.best(func(f *material.Finding) bool { return f.IsClasp() && f.Type != material.Slide }, func(f *material.Finding) length.MM { return f.InSeries() - 9 })
 	if c == nil {
 		return nil
 	}
-	ends := check.EndsOf(p.m.Piece)
-	ends.ClosureLeft = append([]*material.Material{c}, ends.ClosureLeft...)
-	return &Suggestion{Does: measure.DoesClasp, Material: c, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c)),
-		Fix: &check.Fix{Says: "Close it with " + c.Name, Edit: check.Edit{Ends: &ends}}}
-}
-
-// insertInOrder puts a crimp, cover or guard where it is threaded: crimp, cover,
-// guard, then rings.
-func insertInOrder(row []*material.Material, c *material.Material) []*material.Material {
-	rank := func(f *material.Finding) int {
-		switch {
-		case f.IsCrimp():
-			return 0
-		case f.Type == material.CrimpCover:
-			return 1
-		case f.Type == material.WireGuard:
-			return 2
-		}
-		return 3
-	}
-	at := 0
-	for at < len(row) && rank(row[at].Finding) <= rank(c.Finding) {
-		at++
-	}
-	return slices.Insert(slices.Clone(row), at, c)
+	op := edit.Op{Do: edit.AddFitting, At: p.strand().Row.AtEnd(piece.Left), Closure: true, Material: c}
+	return &Suggestion{Role: measure.RoleClasp, Material: c, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c)),
+		Fix: &check.Fix{Says: "Close it with " + c.Name, Ops: []edit.Op{op}}}
 }
 
 // mm writes a small measure to a hundredth of a millimetre.

@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
@@ -38,9 +39,9 @@ func strand(t *testing.T, change func(h *piece.House)) *measure.Measured {
 	if err != nil {
 		t.Fatal(err)
 	}
-	p := &piece.Piece{Kind: piece.Necklace, House: piece.DefaultHouse(), Closure: piece.Closure{Type: piece.Clasp, Left: catalogue[9:10]},
+	p := &piece.Piece{Kind: piece.Necklace, House: piece.DefaultHouse(), Closure: piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "f1", Of: catalogue[9]}}},
 		Palette: map[string]*material.Material{"P": {ID: "pearl", Name: "pearl", Class: material.ClassBead, Bead: pearl}},
-		Sections: []piece.Section{{Rows: []piece.Row{{Line: line, Passes: 1,
+		Sections: []piece.Section{{Rows: []*piece.Row{{ID: "r1", Line: line, Passes: 1,
 			Cord: &material.Material{ID: "wire", Name: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}}}}}}}
 	change(&p.House)
 	m, err := measure.Measure(p)
@@ -51,20 +52,25 @@ func strand(t *testing.T, change func(h *piece.House)) *measure.Measured {
 }
 
 func TestAFittingCrimpIsSuggestedWithItsReason(t *testing.T) {
+	crimps := 0
 	for _, s := range For(strand(t, func(*piece.House) {}), catalogue) {
-		if s.Does != measure.DoesCrimp {
+		if s.Role != measure.RoleCrimp {
 			continue
 		}
-		if s.Material.ID != "crimp 1.3" || !strings.Contains(s.Reason, "2 passes of 0.38 mm take 0.76 mm; it is 1 mm inside") || !strings.Contains(s.Reason, "brass like the rest") {
+		crimps++
+		if s.Material.ID != "crimp 1.3" || !strings.Contains(s.Reason, "2 passes of 0.38 mm need 0.76 mm; it is 1 mm inside") || !strings.Contains(s.Reason, "brass like the rest") {
 			t.Errorf("suggested %s: %s", s.Material.ID, s.Reason)
 		}
-		after, err := s.Fix.Edit.Try(strand(t, func(*piece.House) {}).Piece)
+		after, err := edit.Try(strand(t, func(*piece.House) {}).Piece, catalogue, s.Fix.Ops...)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if e := after.Strands[0].Left; s.End == "left" && !e.Crimped {
+		if s.Side == piece.Left && !after.Leading().Left.Crimped() {
 			t.Error("the fix crimps nothing")
 		}
+	}
+	if crimps != 2 {
+		t.Errorf("%d crimps are suggested, want one at each end", crimps)
 	}
 }
 
@@ -85,11 +91,11 @@ func TestTheHouseBuildsBothEndsItsWay(t *testing.T) {
 			if fix == nil {
 				t.Fatal("nothing to build")
 			}
-			after, err := fix.Edit.Try(m.Piece)
+			after, err := edit.Try(m.Piece, catalogue, fix.Ops...)
 			if err != nil {
 				t.Fatal(err)
 			}
-			if l, r := parts(after.Strands[0].Left), parts(after.Strands[0].Right); l != tt.left || r != tt.right {
+			if l, r := parts(after.Leading().Left), parts(after.Leading().Right); l != tt.left || r != tt.right {
 				t.Errorf("built %q and %q, want %q and %q", l, r, tt.left, tt.right)
 			}
 			if again := ByHouse(after, catalogue); again != nil {
@@ -97,12 +103,16 @@ func TestTheHouseBuildsBothEndsItsWay(t *testing.T) {
 			}
 			// Another house takes out what it does without.
 			after.Piece.House = piece.DefaultHouse()
-			if back := ByHouse(after, catalogue); back != nil {
-				plain, err := back.Edit.Try(after.Piece)
+			back := ByHouse(after, catalogue)
+			if (back == nil) != (name == "as it comes") {
+				t.Errorf("the usual house builds %+v", back)
+			}
+			if back != nil {
+				plain, err := edit.Try(after.Piece, catalogue, back.Ops...)
 				if err != nil {
 					t.Fatal(err)
 				}
-				if l := parts(plain.Strands[0].Left); l != "crimp 1.3, ring, lobster" {
+				if l := parts(plain.Leading().Left); l != "crimp 1.3, ring, lobster" {
 					t.Errorf("back in the usual house: %q", l)
 				}
 			}
@@ -123,9 +133,16 @@ func parts(e measure.End) string {
 func TestAHeavyPieceGetsARingThatBearsIt(t *testing.T) {
 	m := strand(t, func(*piece.House) {})
 	m.MassG = 200
-	for _, s := range For(m, append(catalogue, fitting("stout", "brass", material.Finding{Type: material.JumpRing, Inside: 4, Wire: 1.2, Joint: "open"}))) {
-		if s.Does == measure.DoesRing && s.Material.ID != "stout" {
+	rings := 0
+	for _, s := range For(m, append(catalogue[:len(catalogue):len(catalogue)], fitting("stout", "brass", material.Finding{Type: material.JumpRing, Inside: 4, Wire: 1.2, Joint: "open"}))) {
+		if s.Role != measure.RoleRing {
+			continue
+		}
+		if rings++; s.Material.ID != "stout" {
 			t.Errorf("%s is to bear 200 g", s.Material.ID)
 		}
+	}
+	if rings != 2 {
+		t.Errorf("%d rings are suggested, want 2", rings)
 	}
 }

@@ -13,12 +13,17 @@ export type Outline = Schemas["Outline"];
 export type LineNode = Schemas["Node"];
 export type Check = Schemas["Check"];
 export type Fix = Schemas["Fix"];
-export type Edit = Schemas["Edit"];
+export type Operation = Schemas["Operation"];
+export type Place = Schemas["Place"];
 export type House = Schemas["House"];
 export type HouseState = Schemas["HouseState"];
 export type HouseEffects = Schemas["HouseEffects"];
 export type Suggestion = Schemas["Suggestion"];
-export type Round = Schemas["Round"];
+export type Picture = Schemas["Picture"];
+export type Whole = Schemas["Whole"];
+export type Wrap = Schemas["Wrap"];
+export type Seat = Schemas["Seat"];
+export type Fitting = Schemas["Fitting"];
 export type Problem = Schemas["Problem"];
 export type PieceState = Schemas["PieceState"];
 export type PieceCard = Schemas["PieceCard"];
@@ -29,18 +34,21 @@ export type VersionNote = Schemas["VersionNote"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
 
-/** Away says that the server could not be reached at all. */
-export class Away extends Error {
-  constructor() {
-    super("Mala's server does not answer just now.");
+/** Offline says that the server, or its database, could not be reached. */
+export class Offline extends Error {
+  /** The server's own account, where it could still answer. */
+  readonly reason: string;
+  constructor(reason = "") {
+    super(reason || "Server unavailable. Try again in a moment.");
+    this.reason = reason;
   }
 }
 
-/** Refused carries the server's answer to something that cannot be. */
-export class Refused extends Error {
+/** ApiError carries the server's answer to a request that it refused or failed at. */
+export class ApiError extends Error {
   readonly problem: Problem;
   constructor(problem: Problem) {
-    super(problem.detail);
+    super(problem.request ? `${problem.detail} (request ${problem.request})` : problem.detail);
     this.problem = problem;
   }
 }
@@ -51,17 +59,17 @@ interface Answer<T> {
   response: Response;
 }
 
-/** given unwraps an answer, or throws Away or Refused. */
-export async function given<T>(call: Promise<Answer<T>>): Promise<T> {
+/** unwrap gives the data of an answer, or throws Offline or ApiError. */
+export async function unwrap<T>(call: Promise<Answer<T>>): Promise<T> {
   let answer: Answer<T>;
   try {
     answer = await call;
   } catch (cause) {
     if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
-    throw new Away();
+    throw new Offline();
   }
   if (answer.response.ok) return answer.data as T;
   const problem = answer.error as Problem | undefined;
-  if (!problem?.detail || problem.status === 503) throw new Away();
-  throw new Refused(problem);
+  if (!problem?.detail || problem.status === 503) throw new Offline(problem?.detail);
+  throw new ApiError(problem);
 }

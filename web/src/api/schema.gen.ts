@@ -30,7 +30,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Take a CSV file in: all of it or nothing, telling how far it is, a line of JSON at a time */
+        /** Import a CSV file, all of it or nothing; progress is a line of JSON at a time */
         post: operations["takeCatalogue"];
         delete?: never;
         options?: never;
@@ -64,7 +64,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What taking a CSV file in would change */
+        /** What importing a CSV file would change */
         post: operations["previewCatalogue"];
         delete?: never;
         options?: never;
@@ -81,8 +81,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Edit a bead line at a place of the laid-out strand */
+        /** Carry operations out on a piece, and analyse it */
         post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fix of every check of a piece */
+        post: operations["fixes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -115,7 +132,7 @@ export interface paths {
         };
         /** The shop's house method */
         get: operations["getHouse"];
-        /** Keep the house method */
+        /** Save the house method */
         put: operations["saveHouse"];
         post?: never;
         delete?: never;
@@ -133,7 +150,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What another house method would change, before it is kept */
+        /** What another house method would change */
         post: operations["tryHouse"];
         delete?: never;
         options?: never;
@@ -226,6 +243,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where everything of a piece lies in its pictures */
+        post: operations["picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces": {
         parameters: {
             query?: never;
@@ -233,10 +267,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The pieces, the one changed last first */
+        /** The pieces, latest change first */
         get: operations["listPieces"];
         put?: never;
-        /** Keep a piece file as a new piece */
+        /** Import a piece file as a new piece */
         post: operations["importPiece"];
         delete?: never;
         options?: never;
@@ -270,10 +304,10 @@ export interface paths {
         };
         /** One piece with its draft */
         get: operations["getPiece"];
-        /** Keep a draft */
+        /** Save a draft */
         put: operations["saveDraft"];
         post?: never;
-        /** Put a piece away */
+        /** Delete a piece */
         delete: operations["deletePiece"];
         options?: never;
         head?: never;
@@ -323,7 +357,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Fetch a deleted piece back */
+        /** Restore a deleted piece */
         post: operations["undeletePiece"];
         delete?: never;
         options?: never;
@@ -341,7 +375,7 @@ export interface paths {
         /** A piece's versions, the newest first */
         get: operations["listVersions"];
         put?: never;
-        /** Keep the draft as a version */
+        /** Save the draft as a version */
         post: operations["makeVersion"];
         delete?: never;
         options?: never;
@@ -391,7 +425,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Put a name on a version */
+        /** Name a version */
         put: operations["nameVersion"];
         post?: never;
         delete?: never;
@@ -409,7 +443,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Make a version the draft again */
+        /** Restore a version */
         post: operations["restoreVersion"];
         delete?: never;
         options?: never;
@@ -453,10 +487,15 @@ export interface components {
             format: string;
             /**
              * Format: double
-             * @description What the wearer feels; null where it is not worked out.
+             * @description What the wearer feels; null where there is none.
              */
             insideMm: number | null;
             insideRule?: components["schemas"]["InsideRule"];
+            /**
+             * @description Why there is no inside length: too few beads to close, no room left in the middle, or no solution found.
+             * @enum {string}
+             */
+            insideState?: "open" | "nothing" | "unsolved";
             /** @description The trade's name for such a finished length. */
             lengthName?: string;
             /** Format: double */
@@ -498,10 +537,17 @@ export interface components {
         };
         Catalogue: {
             items: components["schemas"]["CatalogueItem"][];
+            /** @description Every metal that the catalogue names. */
+            metals: string[];
             /** Format: int64 */
             total: number;
         };
         CatalogueItem: {
+            /**
+             * @description The family its colour belongs to.
+             * @enum {string}
+             */
+            colour?: "red" | "orange" | "yellow" | "green" | "blue" | "purple" | "pink" | "brown" | "white" | "grey" | "black";
             material: components["schemas"]["Material"];
             /** Format: int64 */
             onHand: number;
@@ -526,27 +572,38 @@ export interface components {
             code: string;
             /** Format: int64 */
             column?: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Which bead of the row, from 0.
+             */
             element?: number;
             /** @enum {string} */
             end?: "left" | "right";
+            /** @description The id of a fitting. */
+            fitting?: string;
+            /** @description Only where fixes were asked for. */
             fix?: components["schemas"]["Fix"];
+            /** @description A fix may be found on request. */
+            fixable?: boolean;
+            /** @description The other places of the same cause. */
+            more?: components["schemas"]["Place"][];
             says: string;
             /** @enum {string} */
             severity: "stop" | "warn" | "advise";
             /**
-             * @description Where in the planning it is mended.
+             * @description Where in the planning it is put right.
              * @enum {string}
              */
-            step: "lay-out" | "fit" | "ends";
-            strand: string;
+            step: "decide" | "lay-out" | "fit" | "ends";
+            /** @description The id of a row. */
+            strand?: string;
             title: string;
-            /** @description Why it may stand. */
+            /** @description The reason it was accepted for. */
             waived?: string;
         };
         Closure: {
-            left?: string[];
-            right?: string[];
+            left?: components["schemas"]["Fitting"][];
+            right?: components["schemas"]["Fitting"][];
             /** @enum {string} */
             type: "clasp" | "knot" | "none";
         };
@@ -554,6 +611,8 @@ export interface components {
             cord: string;
             /** Format: int64 */
             passes: number;
+            /** @enum {string} */
+            type: "wire" | "elastic" | "thread" | "leather" | "waxed";
         };
         Count: {
             byStrand: number[];
@@ -568,10 +627,15 @@ export interface components {
             mm: number;
             part: string;
         };
+        Details: {
+            name: string;
+            notes?: string;
+            tags?: string[];
+        };
         Document: {
             body?: components["schemas"]["Body"];
             closure: components["schemas"]["Closure"];
-            /** @description mala-piece/1 */
+            /** @description mala-piece/2 */
             format: string;
             house?: components["schemas"]["House"];
             /** @enum {string} */
@@ -584,28 +648,28 @@ export interface components {
                 [key: string]: string;
             };
             sections: components["schemas"]["Section"][];
-            /** @description Words to find the piece by. */
+            /** @description Words for finding the piece. */
             tags?: string[];
             target?: components["schemas"]["Target"];
-            /** @description Checks that may stand, and why. */
+            /** @description Waived checks, with reasons. */
             waived?: components["schemas"]["Waiver"][];
         };
         Drawing: {
-            /** @description The bead line as a tree. */
-            nodes: components["schemas"]["Node"][];
+            /** @description The bead lines as trees. */
+            lines: components["schemas"]["LineTree"][];
             /** @description By material. */
             outlines: {
                 [key: string]: components["schemas"]["Outline"];
             };
-            /** @description How it lies round a body; only on request. */
-            round?: components["schemas"]["Round"];
+            /** @description Only on request. */
+            picture?: components["schemas"]["Picture"];
         };
         Drift: {
             /** Format: double */
             afterMm: number;
             /** Format: double */
             beforeMm: number;
-            /** @description The piece with the catalogue's materials, to keep only if told. */
+            /** @description The piece with the catalogue's materials, to use only if asked. */
             document: components["schemas"]["Document"];
             /** @description Ids of the materials that changed. */
             materials: string[];
@@ -634,41 +698,14 @@ export interface components {
             toMm?: number;
             word: string;
         };
-        Edit: {
-            /** @enum {string} */
-            do: "insert" | "delete" | "group" | "mirror" | "reverse" | "fill" | "unwrap" | "copy" | "count" | "letter" | "move" | "shuffle";
-            /**
-             * Format: int64
-             * @description Gap before the first selected bead.
-             */
-            from: number;
-            /**
-             * Format: int64
-             * @description The count; of a move the gap to move to; of a shuffle its seed.
-             */
-            n?: number;
-            /**
-             * Format: int64
-             * @description Whose count to set.
-             */
-            node?: number;
-            /** @description What to insert, as a bead line; of a change of letters, the old one and the new one. */
-            text?: string;
-            /**
-             * Format: int64
-             * @description Gap behind the last selected bead.
-             */
-            to: number;
-        };
         EditInputBody: {
             document: components["schemas"]["Document"];
-            edit: components["schemas"]["Edit"];
+            operations: components["schemas"]["Operation"][];
         };
         Edited: {
+            document: components["schemas"]["Document"];
             /** Format: int64 */
             from: number;
-            line: string;
-            /** @description Of a copy: the selection, spelled. */
             text?: string;
             /** Format: int64 */
             to: number;
@@ -676,20 +713,26 @@ export interface components {
         EditedPiece: {
             analysis?: components["schemas"]["Analysis"];
             edited: components["schemas"]["Edited"];
+            /** @description What is wrong with its bead lines. */
+            faults?: components["schemas"]["ProblemFault"][];
         };
         EndPart: {
-            /** @enum {string} */
-            does: "crimp" | "cover" | "guard" | "loop" | "ring" | "clasp" | "extender";
+            fitting?: string;
+            /** @description It hangs beyond the place the piece is closed at. */
+            free?: boolean;
+            /**
+             * Format: double
+             * @description Where it begins along the straight cord, from the start of the strand.
+             */
+            fromMm: number;
             material?: string;
             /** Format: double */
             mm: number;
+            /** @enum {string} */
+            role: "crimp" | "cover" | "guard" | "cord-end" | "loop" | "ring" | "clasp" | "extender";
             swallowed: boolean;
-        };
-        Ends: {
-            closureLeft: string[];
-            closureRight: string[];
-            left: string[];
-            right: string[];
+            /** Format: double */
+            toMm: number;
         };
         Fit: {
             /**
@@ -712,21 +755,19 @@ export interface components {
             /** @description Of the range the ease lies in; too tight, too loose. */
             word: string;
         };
+        Fitting: {
+            id: string;
+            /** @description The id of its material. */
+            of: string;
+        };
         Fix: {
-            cord?: string;
-            ends?: components["schemas"]["Ends"];
-            /** @description Fields of the row to leave out: slackMm, cutMm. */
-            forget?: string[];
-            house?: components["schemas"]["House"];
-            line?: string;
-            /** @description Materials of the shelf to add to the piece first. */
-            materials?: string[];
-            palette?: {
-                [key: string]: string;
-            };
+            operations: components["schemas"]["Operation"][];
             says: string;
-            /** Format: double */
-            targetMm?: number;
+        };
+        Fixes: {
+            fixes: components["schemas"]["Fix"][];
+            /** @description All were searched for; else the time was up. */
+            whole: boolean;
         };
         Health: {
             /** @enum {string} */
@@ -794,7 +835,7 @@ export interface components {
             checks: string[];
             /** Format: double */
             cutMm: number;
-            /** @description Its ends are not built the house's way. */
+            /** @description Its ends differ from the house method. */
             endsDiffer: boolean;
             /** Format: double */
             finishedMm: number;
@@ -807,11 +848,11 @@ export interface components {
             steps: number;
         };
         HouseState: {
-            /** @description What the shop has chosen otherwise than it comes. */
+            /** @description The shop's own choices. */
             house: components["schemas"]["House"];
             /** Format: int64 */
             revision: number;
-            /** @description The same with everything filled in. */
+            /** @description The same with every default filled in. */
             whole: components["schemas"]["House"];
         };
         InsideRule: {
@@ -831,38 +872,12 @@ export interface components {
              * @description The bead whose hole takes it.
              */
             element?: number;
+            /** @description It fits when tied tight and pulled. */
+            pull?: boolean;
         };
-        Link: {
-            /**
-             * Format: double
-             * @description How far a bead's middle lies from the hinge that begins it.
-             */
-            beforeMm?: number;
-            /**
-             * Format: int64
-             * @description The bead; absent for a fitting.
-             */
-            element?: number;
-            /**
-             * Format: double
-             * @description How far it stays off the body.
-             */
-            gapMm: number;
-            /**
-             * Format: double
-             * @description Distance of the hinge that begins it from the centre.
-             */
-            jointMm: number;
-            /** Format: double */
-            lengthMm: number;
-            material?: string;
-            /**
-             * Format: double
-             * @description How far it reaches inside the line of its hinges.
-             */
-            reachMm: number;
-            /** Format: double */
-            sweepRad: number;
+        LineTree: {
+            nodes: components["schemas"]["Node"][];
+            strand: string;
         };
         Look: {
             colour?: string;
@@ -944,7 +959,8 @@ export interface components {
             /** Format: double */
             ringInsideMm?: number;
             run?: components["schemas"]["Run"];
-            shape?: string;
+            /** @enum {string} */
+            shape?: "round" | "oval" | "rondelle" | "bicone" | "tube" | "cube" | "coin" | "disc" | "drop" | "nugget" | "chip" | "seed" | "large-hole" | "cap" | "button" | "spacer" | "letter" | "beaded" | "focal" | "charm";
             /** @enum {string} */
             sized?: "nominal" | "calipered";
             /** Format: double */
@@ -953,8 +969,11 @@ export interface components {
             stretch?: number;
             /** Format: double */
             thickMm?: number;
-            /** @description Of a finding or cord. */
-            type?: string;
+            /**
+             * @description Of a finding or cord.
+             * @enum {string}
+             */
+            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "extender" | "wire" | "elastic" | "thread" | "leather" | "waxed";
             /** Format: double */
             wallMm?: number;
             /** Format: double */
@@ -1024,6 +1043,45 @@ export interface components {
             repeats?: number;
             reversed: boolean;
         };
+        Operation: {
+            at?: components["schemas"]["Place"];
+            body?: components["schemas"]["Body"];
+            /** @description The fitting belongs to the closure, not to the row. */
+            closure?: boolean;
+            details?: components["schemas"]["Details"];
+            /** @enum {string} */
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-cord" | "set-slack" | "set-cut" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            /** @description Of the house method; the code of a check to waive. */
+            field?: string;
+            /**
+             * Format: int64
+             * @description Gap before the first selected bead.
+             */
+            from?: number;
+            /** @description The id of a material of the piece or the catalogue. */
+            material?: string;
+            /** Format: double */
+            mm?: number;
+            /**
+             * Format: int64
+             * @description The count; of a move the gap to move to; of a shuffle its seed.
+             */
+            n?: number;
+            /**
+             * Format: int64
+             * @description Whose count to set, or what to turn.
+             */
+            node?: number;
+            /** @description A bead line, a letter, a choice, a reason: what the operation takes. */
+            text?: string;
+            /**
+             * Format: int64
+             * @description Gap behind the last selected bead.
+             */
+            to?: number;
+            /** Format: double */
+            toleranceMm?: number;
+        };
         Outline: {
             /** Format: double */
             holeMm: number;
@@ -1039,6 +1097,11 @@ export interface components {
             passes: boolean;
             /** Format: double */
             stretchedMm: number;
+        };
+        Picture: {
+            whole?: components["schemas"]["Whole"];
+            /** @description Absent for a piece without an inside length. */
+            wrap?: components["schemas"]["Wrap"];
         };
         PieceByHouse: {
             effect: components["schemas"]["HouseEffect"];
@@ -1057,7 +1120,7 @@ export interface components {
             /** Format: date-time */
             updatedAt: string;
             /**
-             * @description Severity of its worst check; line if its bead line does not read.
+             * @description Severity of its worst check; line if its bead line has errors.
              * @enum {string}
              */
             worst: "" | "advise" | "warn" | "stop" | "line";
@@ -1079,6 +1142,19 @@ export interface components {
             revision: number;
             /** Format: date-time */
             updatedAt: string;
+        };
+        Place: {
+            /**
+             * Format: int64
+             * @description Which bead of the row, from 0.
+             */
+            element?: number;
+            /** @enum {string} */
+            end?: "left" | "right";
+            /** @description The id of a fitting. */
+            fitting?: string;
+            /** @description The id of a row. */
+            strand?: string;
         };
         Placed: {
             /** Format: double */
@@ -1116,16 +1192,18 @@ export interface components {
             per: number;
         };
         Problem: {
-            /** @description Of a stale save: the piece as it stands. */
+            /** @description Of a stale save: the current piece. */
             current?: components["schemas"]["PieceState"];
             /** @description One sentence for the person at the bench. */
             detail: string;
             faults?: components["schemas"]["ProblemFault"][];
             /**
              * Format: int64
-             * @description Of a stale save: the version that what was sent is kept as.
+             * @description Of a stale save: the version the rejected state was saved as.
              */
             keptAs?: number;
+            /** @description Of an unexpected error: the id it has in the server's log. */
+            request?: string;
             /** Format: int64 */
             status: number;
             title: string;
@@ -1134,17 +1212,14 @@ export interface components {
             /** Format: int64 */
             column?: number;
             expected?: string;
+            /** @description The part of the piece, if it is one. */
+            place?: components["schemas"]["Place"];
             says: string;
             where?: string;
         };
         ReadLength: {
             /** Format: double */
             mm: number;
-        };
-        Round: {
-            links: components["schemas"]["Link"][];
-            /** Format: double */
-            radiusMm: number;
         };
         Row: {
             cord: string;
@@ -1153,7 +1228,8 @@ export interface components {
              * @description What the cord has been cut to already.
              */
             cutMm?: number;
-            left?: string[];
+            id: string;
+            left?: components["schemas"]["Fitting"][];
             /** @description The bead line. */
             line: string;
             /**
@@ -1161,10 +1237,10 @@ export interface components {
              * @description How often the cord runs through every bead; 1 if left out.
              */
             passes?: number;
-            right?: string[];
+            right?: components["schemas"]["Fitting"][];
             /**
              * Format: double
-             * @description Left out, it follows the house.
+             * @description If absent, the house default.
              */
             slackMm?: number;
         };
@@ -1173,7 +1249,7 @@ export interface components {
             /** Format: int64 */
             line: number;
             name?: string;
-            /** @description What changes, or why it is refused. */
+            /** @description What changes, or why it is rejected. */
             says?: string;
         };
         Run: {
@@ -1220,6 +1296,56 @@ export interface components {
             onHand: number;
             retired?: boolean;
         };
+        Seat: {
+            /** Format: double */
+            angle: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        SeatOfBead: {
+            /** Format: double */
+            angle: number;
+            /** Format: int64 */
+            element: number;
+            /** @description Where it touches. */
+            touch?: number[];
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        SeatOfLink: {
+            /** Format: double */
+            angle: number;
+            /** Format: double */
+            lengthMm: number;
+            material?: string;
+            /** Format: double */
+            thickMm: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        SeatOfPart: {
+            /** Format: double */
+            angle: number;
+            /** @enum {string} */
+            end: "left" | "right";
+            /**
+             * Format: int64
+             * @description Which part of the end.
+             */
+            index: number;
+            /** Format: double */
+            lengthMm: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         Section: {
             chain?: string;
             /** Format: int64 */
@@ -1251,17 +1377,29 @@ export interface components {
             cutMm: number;
             id: string;
             knot?: components["schemas"]["Knot"];
+            /**
+             * Format: double
+             * @description The shortest cord it can be made with.
+             */
+            leastCutMm: number;
             left: components["schemas"]["EndPart"][];
+            /**
+             * @description What keeps the cord in at the left.
+             * @enum {string}
+             */
+            leftHold: "crimp" | "knot" | "cord-end" | "ring" | "nothing";
             leftTail: components["schemas"]["Tail"];
             /** @description The bead line in its canonical form. */
             line: string;
             /**
              * Format: double
-             * @description What the cord covers, with nothing over to hold or tie.
+             * @description What the cord covers, without working allowance.
              */
             pathMm: number;
             placed: components["schemas"]["Placed"][];
             right: components["schemas"]["EndPart"][];
+            /** @enum {string} */
+            rightHold: "crimp" | "knot" | "cord-end" | "ring" | "nothing";
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
             runs: components["schemas"]["RunOf"][];
@@ -1275,18 +1413,18 @@ export interface components {
         };
         Suggestion: {
             /** @enum {string} */
-            does: "crimp" | "cover" | "guard" | "ring" | "clasp";
-            /** @enum {string} */
             end?: "left" | "right";
             fix?: components["schemas"]["Fix"];
-            /** @description The end has it already. */
+            /** @description Already in place. */
             has: boolean;
             material: string;
             name: string;
             reason: string;
+            /** @enum {string} */
+            role: "crimp" | "cover" | "guard" | "ring" | "clasp";
         };
         Suggestions: {
-            /** @description Builds both ends as the house does; absent if they are so. */
+            /** @description Builds both ends by the house method; absent if they are built so. */
             byHouse?: components["schemas"]["Fix"];
             items: components["schemas"]["Suggestion"][];
         };
@@ -1345,7 +1483,7 @@ export interface components {
             step: "decide" | "lay-out" | "fit" | "ends";
         };
         TypedLength: {
-            /** @description It may be less than nothing, as an ease may. */
+            /** @description It may be negative, as an ease may. */
             signed?: boolean;
             text: string;
             /**
@@ -1364,7 +1502,7 @@ export interface components {
             reason: "named" | "printed" | "exported" | "restored" | "quiet" | "set aside";
         };
         VersionState: {
-            /** @description Absent if its bead line does not read. */
+            /** @description Absent if its bead line has errors. */
             analysis?: components["schemas"]["Analysis"];
             /** Format: date-time */
             createdAt: string;
@@ -1377,10 +1515,54 @@ export interface components {
         };
         Waiver: {
             code: string;
+            /**
+             * Format: int64
+             * @description Which bead of the row, from 0.
+             */
+            element?: number;
             /** @enum {string} */
             end?: "left" | "right";
-            /** @description Why it may stand. */
+            /** @description The id of a fitting. */
+            fitting?: string;
+            /** @description The reason. */
             note: string;
+            /** @description The id of a row. */
+            strand?: string;
+        };
+        Whole: {
+            /** @description By element. */
+            beads: components["schemas"]["Seat"][];
+            /** @description Left, top, right and bottom of all that is drawn. */
+            box: number[];
+            /** @description The line of the cord. */
+            cord: number[][];
+            /** @description Beads are seen by their thickness, not by their width. */
+            flat?: boolean;
+            /** @description Before each bead, and behind the last. */
+            gaps: components["schemas"]["Seat"][];
+            /**
+             * @description On the circle of its finished length, or as a ring lies by itself.
+             * @enum {string}
+             */
+            lies: "circle" | "wrap";
+            /** @description The fittings. */
+            parts: components["schemas"]["SeatOfPart"][];
+        };
+        Wrap: {
+            beads: components["schemas"]["SeatOfBead"][];
+            fittings: components["schemas"]["SeatOfLink"][];
+            /** Format: double */
+            radiusMm: number;
+            /**
+             * Format: double
+             * @description How far all of it reaches from the middle.
+             */
+            reachMm: number;
+            /**
+             * Format: int64
+             * @description How many beads touch.
+             */
+            touching: number;
         };
     };
     responses: never;
@@ -1395,8 +1577,6 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
-                /** @description With the loop as it lies round a body. */
-                round?: boolean;
             };
             header?: never;
             path?: never;
@@ -1541,6 +1721,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EditedPiece"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fixes: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Fixes"];
                 };
             };
             /** @description Error */
@@ -1717,10 +1932,10 @@ export interface operations {
         parameters: {
             query?: {
                 search?: string;
-                /** @description Ids to give, with commas between. */
+                /** @description Ids to return, separated by commas. */
                 ids?: string;
                 class?: string;
-                /** @description Types of findings and cords, with commas between. */
+                /** @description Types of findings and cords, separated by commas. */
                 types?: string;
                 shape?: string;
                 metal?: string;
@@ -1730,7 +1945,7 @@ export interface operations {
                 least?: number;
                 /** @description Greatest width across, in mm. */
                 most?: number;
-                /** @description Those offered no more, too. */
+                /** @description Archived ones too. */
                 retired?: boolean;
                 limit?: number;
                 offset?: number;
@@ -1849,6 +2064,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueItem"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
                 };
             };
             /** @description Error */
@@ -2355,8 +2605,6 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
-                /** @description With the loop as it lies round a body. */
-                round?: boolean;
             };
             header?: never;
             path?: never;
@@ -2389,3 +2637,80 @@ export interface operations {
         };
     };
 }
+type FlattenedDeepRequired<T> = {
+    [K in keyof T]-?: FlattenedDeepRequired<T[K] extends unknown[] | undefined | null ? Extract<T[K], unknown[]>[number] : T[K]>;
+};
+type ReadonlyArray<T> = [
+    Exclude<T, undefined>
+] extends [
+    unknown[]
+] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
+export const pathsApiAnalysePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/analyse"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiEditPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/edit"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiFixesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/fixes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/house/try"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/suggest"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const analysisInsideStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Analysis"]["insideState"]> = ["open", "nothing", "unsolved"];
+export const bodyPartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Body"]["part"]> = ["wrist", "neck", "ankle"];
+export const bodySizePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BodySize"]["part"]> = ["wrist", "neck", "ankle"];
+export const catalogueItemColourValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CatalogueItem"]["colour"]> = ["red", "orange", "yellow", "green", "blue", "purple", "pink", "brown", "white", "grey", "black"];
+export const checkEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["end"]> = ["left", "right"];
+export const checkSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["severity"]> = ["stop", "warn", "advise"];
+export const checkStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["step"]> = ["decide", "lay-out", "fit", "ends"];
+export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none"];
+export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed"];
+export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
+export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "loop", "ring", "clasp", "extender"];
+export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
+export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["attach"]> = ["jump-rings", "split-rings", "direct"];
+export const houseCoversValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["covers"]> = ["no", "yes"];
+export const houseCrimpValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["crimp"]> = ["folded", "flat", "three-sided"];
+export const houseGlueValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["glue"]> = ["yes", "no"];
+export const houseGuardsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guards"]> = ["never", "single", "always"];
+export const houseHandValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["hand"]> = ["standard", "generous", "spool"];
+export const houseKnotValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knot"]> = ["surgeons", "square", "triple"];
+export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["hidden", "shown"];
+export const houseSlackValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["slack"]> = ["snug", "easy"];
+export const houseStopperValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["stopper"]> = ["stopper", "tape", "spool"];
+export const houseTailValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["tail"]> = ["tucked", "beads", "trimmed"];
+export const houseTargetCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["targetCounts"]> = ["closed", "beads"];
+export const houseThreadValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["thread"]> = ["single", "doubled"];
+export const houseUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["unit"]> = ["mm", "cm", "in"];
+export const lookFinishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Look"]["finish"]> = ["glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"];
+export const makeVersionInputBodyReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MakeVersionInputBody"]["reason"]> = ["named", "printed", "exported"];
+export const materialClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["class"]> = ["bead", "finding", "cord"];
+export const materialDrilledValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["drilled"]> = ["width", "height"];
+export const materialEyeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["eye"]> = ["open", "closed"];
+export const materialFacingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["facing"]> = ["none", "fore-aft", "upright"];
+export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["form"]> = ["round", "oval"];
+export const materialJointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["joint"]> = ["open", "soldered", "split"];
+export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["shape"]> = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
+export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
+export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender", "wire", "elastic", "thread", "leather", "waxed"];
+export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
+export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none"];
+export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
+export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-cord", "set-slack", "set-cut", "add-fitting", "set-fitting", "drop-fitting", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
+export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
+export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
+export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
+export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "spool"];
+export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
+export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "ring", "nothing"];
+export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "ring", "nothing"];
+export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];
+export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "cover", "guard", "ring", "clasp"];
+export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];
+export const threadStepStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["state"]> = ["untouched", "settled", "wrong"];
+export const threadStepStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["step"]> = ["decide", "lay-out", "fit", "ends"];
+export const typedLengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TypedLength"]["unit"]> = ["mm", "cm", "in"];
+export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
+export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
+export const waiverEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Waiver"]["end"]> = ["left", "right"];
+export const wholeLiesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["lies"]> = ["circle", "wrap"];

@@ -1,7 +1,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
-import { PAGE_KEYS, STRAND_KEYS, type KeyHelp } from "../bench/keys.ts";
+import { PAGE_KEYS, STRAND_KEYS, type Key } from "../bench/keys.ts";
 
-function Keys({ title, keys }: { title: string; keys: KeyHelp[] }) {
+function Keys({ title, keys }: { title: string; keys: Key<string>[] }) {
   return (
     <table className="list">
       <caption style={{ textAlign: "left", fontWeight: 700, padding: "4px 0" }}>{title}</caption>
@@ -19,7 +19,7 @@ function Keys({ title, keys }: { title: string; keys: KeyHelp[] }) {
   );
 }
 
-/** KeyList shows every key there is. */
+/** KeyList shows every key. */
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
@@ -28,11 +28,11 @@ export function KeyList({ open, onClose }: { open: boolean; onClose: () => void 
       </DialogTitle>
       <DialogContent sx={{ display: "grid", gridTemplateColumns: { md: "1.25fr 1fr" }, gap: 4, alignItems: "start" }}>
         <Keys title="On the strand" keys={STRAND_KEYS} />
-        <Keys title="Anywhere on the bench" keys={PAGE_KEYS} />
+        <Keys title="Anywhere" keys={PAGE_KEYS} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose} autoFocus>
-          Back to the bench
+          Close
         </Button>
       </DialogActions>
     </Dialog>

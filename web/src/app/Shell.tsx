@@ -3,6 +3,7 @@ import { Link, NavLink, Outlet } from "react-router";
 import { useHouse } from "../house/useHouse.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import { DishIcon, HouseIcon, StrandIcon } from "./icons.tsx";
+import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
 import { KeyList } from "./KeyList.tsx";
 
 /** Shell is what every view stands in: the rail, the unit switch, and the list of keys. */
@@ -18,7 +19,7 @@ export function Shell() {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable]");
-      if (event.key === "?" && !typing) {
+      if (actionOf(PAGE_KEYS, event) === "help" && !typing) {
         event.preventDefault();
         setKeysShown(true);
       }

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type RefObject } from "react";
-import type { Bench, BenchState } from "../bench/Bench.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
 import { Hands } from "../bench/Hands.tsx";
 import { Chips } from "./Chips.tsx";
 
@@ -12,7 +13,8 @@ interface Props {
 
 /** BeadLine is the sequence as text and as chips, in step with the felt. */
 export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
-  const { lineText, fault, analysis } = state;
+  const { lineText, faults, analysis } = state;
+  const [fault] = faults;
 
   function onKey(event: KeyboardEvent<HTMLTextAreaElement>) {
     if (event.key === "Enter" || event.key === "Escape") {
@@ -29,7 +31,21 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
           <Hands bench={bench} state={state} />
         ) : (
           <span className="hint">
-            <kbd>9P</kbd> nine · <kbd>3(A B)</kbd> three times · <kbd>{"<A | C>"}</kbd> mirrored about C · <kbd>{"{A}"}</kbd> fills · <kbd>~</kbd> turned
+            <span>
+              <kbd>9P</kbd> nine
+            </span>{" "}
+            · <span>
+              <kbd>3(A B)</kbd> three times
+            </span>{" "}
+            · <span>
+              <kbd>{"<A | C>"}</kbd> mirrored about C
+            </span>{" "}
+            · <span>
+              <kbd>{"{A}"}</kbd> fills
+            </span>{" "}
+            · <span>
+              <kbd>~</kbd> reversed
+            </span>
           </span>
         )}
       </div>
@@ -41,7 +57,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
         autoComplete="off"
         className={fault ? "wrong" : undefined}
         aria-label="The bead line as text"
-        aria-invalid={fault !== null}
+        aria-invalid={faults.length > 0}
         aria-describedby={fault ? "line-fault" : undefined}
         onChange={(e) => bench.typeLine(e.target.value.replaceAll("\n", " "))}
         onKeyDown={onKey}
@@ -49,8 +65,12 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
       {fault && (
         <div className="fault" id="line-fault" role="alert">
           <pre aria-hidden>{pointAt(lineText, fault.column)}</pre>
-          Column {fault.column}: {fault.says}
-          {fault.expected && <span className="quiet"> Here could stand {fault.expected}.</span>}
+          {faults.map((one) => (
+            <div key={one.column}>
+              Column {one.column}: {one.says}
+              {one.expected && <span className="quiet"> Expected {one.expected}.</span>}
+            </div>
+          ))}
         </div>
       )}
       {analysis?.drawing && <Chips bench={bench} state={state} />}

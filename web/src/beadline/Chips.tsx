@@ -1,6 +1,8 @@
+import { leadStrand } from "../api/piece.ts";
 import { useState, type DragEvent, type KeyboardEvent } from "react";
 import type { LineNode, Material, Outline } from "../api/client.ts";
-import type { Bench, BenchState } from "../bench/Bench.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
 import { DISH } from "../dishes/Dishes.tsx";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 
@@ -18,7 +20,9 @@ interface Tray {
 export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
   const { analysis, doc, selection } = state;
   const drawing = analysis!.drawing!;
-  const placed = analysis!.strands[0].placed;
+  const strand = leadStrand(analysis!);
+  const { placed } = strand;
+  const nodes = drawing.lines.find((line) => line.strand === strand.id)?.nodes ?? [];
   const from = Math.min(selection.anchor, selection.focus);
   const to = Math.max(selection.anchor, selection.focus);
   const chosen = from === to ? placed.slice(Math.max(0, from - 1), from) : placed.slice(from, to);
@@ -29,13 +33,13 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
     else if (span[1] === i) span[1] = i + 1;
   });
   const tray: Tray = {
-    bench, spans, groups: groupSpans(drawing.nodes, placed), selected: new Set(chosen.map((b) => b.node)),
+    bench, spans, groups: groupSpans(nodes, placed), selected: new Set(chosen.map((b) => b.node)),
     material: (key) => doc.materials.find((m) => m.id === doc.palette[key]),
     outline: (id) => drawing.outlines[id],
   };
   return (
     <div className={`chips ${state.behind ? "behind" : ""}`} role="group" aria-label="The bead line as chips">
-      <Items items={drawing.nodes} tray={tray} />
+      <Items items={nodes} tray={tray} />
     </div>
   );
 }
@@ -58,7 +62,7 @@ function Items({ items, tray }: { items: LineNode[]; tray: Tray }) {
   return items.map((node) => (node.kind === "bead" ? <Run key={node.id} node={node} tray={tray} /> : <Bracket key={node.id} node={node} tray={tray} />));
 }
 
-/** useCount lets a chip's count be typed or stepped, and the chip be taken out. It gives what is typed so far. */
+/** useCount lets a chip's count be typed or stepped, and the chip be removed. It gives what is typed so far. */
 function useCount(tray: Tray, node: LineNode) {
   const [typed, setTyped] = useState("");
   const settle = () => {
@@ -113,7 +117,7 @@ function Run({ node, tray }: { node: LineNode; tray: Tray }) {
       type="button"
       className="chip"
       aria-pressed={tray.selected.has(node.id)}
-      title={`${material?.name ?? ""}; type a count, or ↑ and ↓; Delete takes it out`}
+      title={`${material?.name ?? ""}; type a count, or ↑ and ↓; Delete removes it`}
       onClick={(e) => span && tray.bench.reach(span, e.shiftKey)}
       {...count}
       {...draggable(tray, span)}
@@ -144,7 +148,7 @@ function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
       <button
         type="button"
         className="sign"
-        title="Type how often, or ↑ and ↓; Delete takes it out"
+        title="Type how often, or ↑ and ↓; Delete removes it"
         aria-label={`${node.kind}, ${node.count} times`}
         onClick={() => span && tray.bench.select(span[0], span[1])}
         {...count}

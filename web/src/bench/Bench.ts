@@ -1,62 +1,28 @@
-import { api, Away, given, Refused, type Analysis, type Document, type Edit, type Fix, type Material, type Outline, type PieceState, type Problem } from "../api/client.ts";
-import { fetchCatalogue } from "../materials/catalogue.ts";
+import { api, ApiError, Offline, unwrap, type Analysis, type Document, type Fix, type Material, type Operation, type Outline, type PieceState } from "../api/client.ts";
+import { leadRow, leadStrand } from "../api/piece.ts";
 import type { Unit } from "../units/length.ts";
-import { Draft, keptDraft, type SaveState } from "./Draft.ts";
-import { lineOf, withFix, withLine } from "./document.ts";
-
-/** Selection is two gaps of the laid-out strand; focus is the one that moves. */
-export interface Selection {
-  anchor: number;
-  focus: number;
-}
-
-export interface LineFault {
-  column: number;
-  says: string;
-  expected?: string;
-}
-
-/** BenchState is what the bench shows. It is replaced, never changed. */
-export interface BenchState {
-  doc: Document;
-  /** The line as typed, whether or not it reads. */
-  lineText: string;
-  analysis: Analysis | null;
-  /** The figures belong to an earlier line: what is typed does not read, or the server is away. */
-  behind: boolean;
-  fault: LineFault | null;
-  /** A fault that is not the line's. */
-  trouble: string | null;
-  selection: Selection;
-  pending: string;
-  /** Something has been copied that can be put in. */
-  copied: boolean;
-  notice: string | null;
-  save: SaveState;
-  conflict: Problem | null;
-  drift: PieceState["drift"] | null;
-  canUndo: boolean;
-  canRedo: boolean;
-}
-
-interface Moment {
-  doc: Document;
-  selection: Selection;
-}
+import type { BenchState, LineFault, Selection } from "./BenchState.ts";
+import { Draft, keptDraft } from "./Draft.ts";
+import { lineOf, withTyped } from "./document.ts";
+import { findNode } from "./lineNodes.ts";
+import { Past } from "./Past.ts";
 
 /** TYPING is how long a pause ends one undoable stretch of typing, in ms. */
 const TYPING = 1200;
 
+const FIX_LINE_FIRST = "Fix the error in the bead line first.";
+
+type LineOperation = Omit<Operation, "at">;
+
 /**
- * Bench is the state behind the lay-out view: the document, its analysis, the
- * selection, and everything that has been done. It computes nothing of the job:
- * it asks the server and shows the answer.
+ * Bench is the state behind a piece's views: the document, its analysis, the
+ * selection, and everything that has been done. It computes nothing of the job
+ * and rewrites no document: it sends operations and shows the answer.
  */
 export class Bench {
   #state: BenchState;
   #listeners = new Set<() => void>();
-  #past: Moment[] = [];
-  #future: Moment[] = [];
+  #past = new Past();
   #lastTyped = 0;
   #asked = 0;
   #queue: Promise<unknown> = Promise.resolve();
@@ -70,7 +36,7 @@ export class Bench {
     const kept = keptDraft(piece.id);
     const doc = kept?.document ?? piece.document;
     this.#state = {
-      doc, lineText: lineOf(doc), analysis: null, behind: false, fault: null, trouble: null,
+      doc, lineText: lineOf(doc), analysis: null, analysed: doc, behind: false, faults: [], trouble: null,
       selection: { anchor: 0, focus: 0 }, pending: "", copied: false, notice: null, save: "saved", conflict: null,
       drift: piece.drift ?? null, canUndo: false, canRedo: false,
     };
@@ -88,7 +54,7 @@ export class Bench {
 
   /**
    * #steady keeps a material's outline the same object from one analysis to the
-   * next, so that pictures of beads that have not changed are not painted anew.
+   * next, so that pictures of beads that have not changed are not painted again.
    */
   #steady(analysis: Analysis, doc: Document): Analysis {
     const outlines = analysis.drawing?.outlines;
@@ -102,12 +68,12 @@ export class Bench {
   }
 
   #set(change: Partial<BenchState>) {
-    this.#state = { ...this.#state, ...change, canUndo: this.#past.length > 0, canRedo: this.#future.length > 0 };
+    this.#state = { ...this.#state, ...change, canUndo: this.#past.canUndo, canRedo: this.#past.canRedo };
     for (const listener of this.#listeners) listener();
   }
 
-  /** speakIn changes the unit that sentences come in. */
-  speakIn(unit: Unit) {
+  /** setUnit changes the unit that sentences use. */
+  setUnit(unit: Unit) {
     if (unit === this.#unit) return;
     this.#unit = unit;
     void this.#analyse();
@@ -121,21 +87,18 @@ export class Bench {
     void this.#draft.flush();
   }
 
-  /** idle waits until every edit asked for is done. */
+  /** idle waits until every operation asked for is done. */
   idle = () => this.#queue;
 
   // -- changes
 
-  /** change puts another document in place; it can be undone. */
-  change(doc: Document, more: Partial<BenchState> = {}, analysis?: Analysis) {
-    this.#past.push({ doc: this.#state.doc, selection: this.#state.selection });
-    this.#future = [];
-    this.#show(doc, more, analysis);
+  #remember() {
+    this.#past.remember({ doc: this.#state.doc, selection: this.#state.selection });
   }
 
   #show(doc: Document, more: Partial<BenchState>, analysis?: Analysis) {
     this.#asked++;
-    this.#set({ doc, lineText: lineOf(doc), pending: "", notice: null, ...(analysis ? { analysis, behind: false, fault: null, trouble: null } : {}), ...more });
+    this.#set({ doc, lineText: lineOf(doc), pending: "", notice: null, ...(analysis ? { analysis, analysed: doc, behind: false, faults: [], trouble: null } : {}), ...more });
     this.#draft.keep(doc);
     if (!analysis) void this.#analyse();
   }
@@ -143,9 +106,8 @@ export class Bench {
   /** typeLine takes over what is typed into the bead line. A stretch of typing is undone as one. */
   typeLine(text: string) {
     const now = Date.now();
-    const doc = withLine(this.#state.doc, text);
-    if (now - this.#lastTyped < TYPING && this.#past.length > 0) this.#show(doc, {});
-    else this.change(doc);
+    if (now - this.#lastTyped >= TYPING || !this.#past.canUndo) this.#remember();
+    this.#show(withTyped(this.#state.doc, text), {});
     this.#lastTyped = now;
   }
 
@@ -153,57 +115,59 @@ export class Bench {
     const asked = ++this.#asked;
     const { doc } = this.#state;
     try {
-      const analysis = this.#steady(await given(api.POST("/api/analyse", { params: { query: { unit: this.#unit } }, body: doc })), doc);
+      const analysis = this.#steady(await unwrap(api.POST("/api/analyse", { params: { query: { unit: this.#unit } }, body: doc })), doc);
       if (asked !== this.#asked) return;
-      const most = analysis.strands[0].beads;
-      const { anchor, focus } = this.#state.selection;
-      this.#set({ analysis, behind: false, fault: null, trouble: null, selection: { anchor: Math.min(anchor, most), focus: Math.min(focus, most) } });
+      this.#set({ analysis, analysed: doc, behind: false, faults: [], trouble: null, selection: clamped(this.#state.selection, leadStrand(analysis).beads) });
     } catch (err) {
-      if (asked === this.#asked) this.#set({ behind: true, ...this.#faultOf(err) });
+      if (asked === this.#asked) this.#set({ behind: true, ...troubleOf(err) });
     }
   }
 
-  #faultOf(err: unknown): Partial<BenchState> {
-    if (err instanceof Refused) {
-      const fault = err.problem.faults?.[0];
-      if (fault?.column) return { fault: { column: fault.column, says: fault.says, expected: fault.expected }, trouble: null };
-      return { fault: null, trouble: fault?.where ? `${fault.where}: ${fault.says}` : err.message };
-    }
-    if (err instanceof Away) return { trouble: "The server does not answer just now. Go on typing; the figures follow when it is back." };
-    throw err;
+  /** apply carries operations out; they can be undone as one. It says whether they were. Operations wait for each other, so none is made on an old piece. */
+  apply(...operations: Operation[]): Promise<boolean> {
+    return this.#enqueue(async () => (await this.#send(operations, false)) !== undefined);
   }
 
-  // -- the strand under the hands
+  /** edit changes the line at the selection, and gives what an operation spells out. */
+  edit(operation: LineOperation, select = true): Promise<string | undefined> {
+    return this.#enqueue(async () => {
+      if (this.#state.faults.length > 0) {
+        this.#set({ notice: FIX_LINE_FIRST, pending: "" });
+        return undefined;
+      }
+      const { anchor, focus } = this.#state.selection;
+      return this.#send([{ at: { strand: leadRow(this.#state.doc).id }, from: Math.min(anchor, focus), to: Math.max(anchor, focus), ...operation }], select);
+    });
+  }
 
-  /** edit changes the line at the selection. Edits wait for each other, so none is made on an old strand. */
-  edit(edit: Omit<Edit, "from" | "to"> & { from?: number; to?: number }, select = true): Promise<string | undefined> {
-    const done = this.#queue.then(() => this.#editNow(edit, select));
+  #enqueue<T>(work: () => Promise<T>): Promise<T> {
+    const done = this.#queue.then(work);
     this.#queue = done.catch(() => undefined);
     return done;
   }
 
-  async #editNow(edit: Omit<Edit, "from" | "to"> & { from?: number; to?: number }, select: boolean): Promise<string | undefined> {
-    if (this.#state.fault) {
-      this.#set({ notice: "Mend the bead line first; what is typed there does not read yet.", pending: "" });
-      return undefined;
-    }
-    const { anchor, focus } = this.#state.selection;
-    const { doc } = this.#state;
+  async #send(operations: Operation[], select: boolean): Promise<string | undefined> {
+    const { doc, selection } = this.#state;
     try {
-      const { edited, analysis } = await given(api.POST("/api/edit", {
-        params: { query: { unit: this.#unit } },
-        body: { document: doc, edit: { from: Math.min(anchor, focus), to: Math.max(anchor, focus), ...edit } },
-      }));
-      // A line typed while the hand was at work is the newer word.
-      if (analysis && lineOf(this.#state.doc) === lineOf(doc)) {
-        const most = analysis.strands[0].beads;
-        const selection = select ? { anchor: Math.min(edited.from, most), focus: Math.min(edited.to, most) } : { anchor: Math.min(anchor, most), focus: Math.min(focus, most) };
-        this.change(withLine(this.#state.doc, edited.line), { selection }, this.#steady(analysis, doc));
+      const { edited, analysis, faults } = await unwrap(api.POST("/api/edit", { params: { query: { unit: this.#unit } }, body: { document: doc, operations } }));
+      if (operations.every((o) => o.do === "copy")) return edited.text ?? "";
+      if (this.#state.doc !== doc && lineOf(this.#state.doc) !== lineOf(doc)) {
+        // What was typed while the operation was under way is newer. A change of
+        // something else is made again on it; a place in the old line means nothing now.
+        return operations.every(asksForNoPlace) ? await this.#send(operations, select) : (edited.text ?? "");
       }
-      return edited.text;
+      this.#remember();
+      const next = withSharedMaterials(edited.document, doc);
+      if (analysis) {
+        const selected = select ? { anchor: edited.from, focus: edited.to } : selection;
+        this.#show(next, { selection: clamped(selected, leadStrand(analysis).beads) }, this.#steady(analysis, next));
+      } else {
+        this.#show(next, { behind: true, faults: (faults ?? []).map(lineFault) });
+      }
+      return edited.text ?? "";
     } catch (err) {
-      const fault = err instanceof Refused ? err.message : "The server does not answer just now, so the strand cannot be changed by hand. The bead line still takes what you type.";
-      this.#set({ notice: fault, pending: "" });
+      if (!(err instanceof ApiError || err instanceof Offline)) throw err;
+      this.#set({ notice: err instanceof Offline ? "Server unavailable: only the bead line can be edited until it is back." : err.message, pending: "" });
       return undefined;
     }
   }
@@ -217,11 +181,10 @@ export class Bench {
 
   /** typeCount takes a digit of the count before a letter. */
   typeCount(digit: string) {
-    const pending = (this.#state.pending + digit).replace(/^0+/, "").slice(0, 4);
-    this.#set({ pending });
+    this.#set({ pending: (this.#state.pending + digit).replace(/^0+/, "").slice(0, 4) });
   }
 
-  /** remove takes out the selection, or the bead beside the caret. */
+  /** remove deletes the selection, or the bead beside the caret. */
   remove(side: "before" | "after") {
     if (this.#state.pending) {
       this.#set({ pending: "" });
@@ -254,7 +217,7 @@ export class Bench {
 
   /** step changes the count of the run at the caret. */
   step(by: number) {
-    const strand = this.#state.analysis?.strands[0];
+    const strand = leadStrand(this.#state.analysis);
     const { anchor, focus } = this.#state.selection;
     const bead = strand?.placed[Math.max(0, anchor === focus ? focus - 1 : Math.min(anchor, focus))];
     if (bead) this.stepNode(bead.node, by);
@@ -262,11 +225,11 @@ export class Bench {
 
   /** stepNode changes the count of one item of the line. */
   stepNode(id: number, by: number) {
-    const node = findNode(this.#state.analysis?.drawing?.nodes ?? [], id);
-    if (node && node.count + by >= 1) void this.edit({ do: "count", node: id, n: node.count + by }, false);
+    const node = findNode(this.#state.analysis?.drawing?.lines.flatMap((line) => line.nodes) ?? [], id);
+    if (node && node.count + by >= 1) this.setCount(id, node.count + by);
   }
 
-  /** moveTo takes the selection to another gap. */
+  /** moveTo moves the selection to another gap. */
   moveTo(gap: number) {
     void this.edit({ do: "move", n: gap });
   }
@@ -276,7 +239,7 @@ export class Bench {
     void this.edit({ do: "shuffle", n: Math.floor(Math.random() * 1e6) });
   }
 
-  /** setCount gives one item of the line another count; 0 takes it out. */
+  /** setCount gives one item of the line another count; 0 removes it. */
   setCount(id: number, n: number) {
     void this.edit({ do: "count", node: id, n }, false);
   }
@@ -288,19 +251,11 @@ export class Bench {
     this.select(Math.min(anchor, focus), Math.min(anchor, focus) + n);
   }
 
-  /** changeLetter gives a dish another letter, in the line and on the dish. Two dishes change places if it is in use. */
+  /** changeLetter gives a dish another letter; it gives what is wrong with it, or null. */
   async changeLetter(from: string, to: string): Promise<string | null> {
-    const { doc, fault } = this.#state;
     if (from === to) return null;
-    if (fault) return "Mend the bead line first; what is typed there does not read yet.";
-    try {
-      const { edited } = await given(api.POST("/api/edit", { body: { document: doc, edit: { do: "letter", from: 0, to: 0, text: `${from} ${to}` } } }));
-      const palette = Object.fromEntries(Object.entries(doc.palette).map(([key, id]) => [key === from ? to : key === to ? from : key, id]));
-      this.change(withLine({ ...doc, palette }, edited.line));
-      return null;
-    } catch (err) {
-      return (err as Error).message;
-    }
+    await this.edit({ do: "letter", text: `${from} ${to}` }, false);
+    return this.#state.notice;
   }
 
   /** say shows a short notice. */
@@ -310,11 +265,10 @@ export class Bench {
 
   // -- selection
 
-  beads = () => this.#state.analysis?.strands[0].beads ?? 0;
+  beads = () => leadStrand(this.#state.analysis)?.beads ?? 0;
 
   select(anchor: number, focus: number) {
-    const clamp = (i: number) => Math.max(0, Math.min(this.beads(), i));
-    this.#set({ selection: { anchor: clamp(anchor), focus: clamp(focus) }, pending: "", notice: null });
+    this.#set({ selection: clamped({ anchor, focus }, this.beads()), pending: "", notice: null });
   }
 
   /** reach selects a stretch, or extends the selection to hold it too. */
@@ -325,83 +279,91 @@ export class Bench {
   }
 
   move(to: number, extend: boolean) {
-    const at = Math.max(0, Math.min(this.beads(), to));
-    this.select(extend ? this.#state.selection.anchor : at, at);
+    this.select(extend ? this.#state.selection.anchor : to, to);
   }
 
   // -- history
 
   undo() {
-    const last = this.#past.pop();
-    if (!last) return;
-    this.#future.push({ doc: this.#state.doc, selection: this.#state.selection });
-    this.#lastTyped = 0;
-    this.#show(last.doc, { selection: last.selection });
+    this.#goTo(this.#past.back({ doc: this.#state.doc, selection: this.#state.selection }));
   }
 
   redo() {
-    const next = this.#future.pop();
-    if (!next) return;
-    this.#past.push({ doc: this.#state.doc, selection: this.#state.selection });
+    this.#goTo(this.#past.forth({ doc: this.#state.doc, selection: this.#state.selection }));
+  }
+
+  #goTo(moment: { doc: Document; selection: Selection } | undefined) {
+    if (!moment) return;
     this.#lastTyped = 0;
-    this.#show(next.doc, { selection: next.selection });
+    this.#show(moment.doc, { selection: moment.selection });
   }
 
   // -- the rest of the piece
 
-  /** applyFix carries out a fix, fetching from the shelf what it needs. */
-  async applyFix(fix: Fix) {
-    try {
-      const fetched = fix.materials?.length ? (await fetchCatalogue({ ids: fix.materials.join(",") })).items : [];
-      this.change(withFix(this.#state.doc, fix, fetched));
-    } catch (err) {
-      this.say((err as Error).message);
-    }
+  /** applyFix carries out a fix. */
+  applyFix(fix: Fix) {
+    return this.apply(...fix.operations);
   }
 
-  /** takeDrift changes the piece to the catalogue's materials, having been told to. */
+  /** takeDrift changes the piece to the catalogue's measures. */
   takeDrift() {
-    const { drift, doc } = this.#state;
+    const { drift } = this.#state;
     if (!drift) return;
-    const now = new Map(drift.document.materials.map((m) => [m.id, m]));
-    this.change({ ...doc, materials: doc.materials.map((m) => now.get(m.id) ?? m) }, { drift: null });
+    this.#remember();
+    this.#show(drift.document, { drift: null });
   }
 
   /** restored takes over what the server made of the piece by restoring a version. */
   restored(piece: PieceState) {
     this.#draft.goOn(piece.revision);
-    this.#past.push({ doc: this.#state.doc, selection: this.#state.selection });
-    this.#future = [];
-    this.#set({ doc: piece.document, lineText: lineOf(piece.document), save: "saved", fault: null, selection: { anchor: 0, focus: 0 } });
+    this.#remember();
+    this.#set({ doc: piece.document, lineText: lineOf(piece.document), save: "saved", faults: [], selection: { anchor: 0, focus: 0 } });
     void this.#analyse();
   }
 
   keepOwn = () => this.#set({ drift: null });
 
-  /** settle ends a conflict: with theirs, or with what is here put on top of it. */
+  /** settle ends a conflict: with theirs, or with what is here saved over it. */
   settle(take: "theirs" | "mine") {
     const current = this.#state.conflict?.current;
     if (!current) return;
     this.#draft.goOn(current.revision);
-    if (take === "theirs") this.change(current.document, { conflict: null, save: "saved" });
-    else {
+    if (take === "theirs") {
+      this.#remember();
+      this.#show(current.document, { conflict: null, save: "saved" });
+    } else {
       this.#set({ conflict: null });
       this.#draft.keep(this.#state.doc);
     }
   }
 }
 
-interface HasItems {
-  id: number;
-  count: number;
-  items?: HasItems[];
-  centre?: HasItems[];
+/** asksForNoPlace says whether an operation means the same whatever the line is. */
+const asksForNoPlace = (o: Operation) => o.from === undefined && o.node === undefined && o.do !== "set-line";
+
+function clamped({ anchor, focus }: Selection, most: number): Selection {
+  const clamp = (i: number) => Math.max(0, Math.min(most, i));
+  return { anchor: clamp(anchor), focus: clamp(focus) };
 }
 
-function findNode(nodes: HasItems[], id: number): HasItems | undefined {
-  for (const node of nodes) {
-    const found = node.id === id ? node : (findNode(node.items ?? [], id) ?? findNode(node.centre ?? [], id));
-    if (found) return found;
-  }
-  return undefined;
+const lineFault = (fault: { column?: number; says: string; expected?: string }): LineFault => ({ column: fault.column ?? 1, says: fault.says, expected: fault.expected });
+
+/** troubleOf says what an analysis that failed shows. */
+function troubleOf(err: unknown): Partial<BenchState> {
+  if (err instanceof Offline) return { trouble: `${err.reason || "Server unavailable."} Keep typing; the figures follow when it is back.` };
+  if (!(err instanceof ApiError)) throw err;
+  const faults = (err.problem.faults ?? []).filter((fault) => fault.column);
+  if (faults.length > 0) return { faults: faults.map(lineFault), trouble: null };
+  const first = err.problem.faults?.[0];
+  return { faults: [], trouble: first?.where ? `${first.where}: ${first.says}` : err.message };
+}
+
+/** withSharedMaterials keeps materials that have not changed the same objects, so that their pictures are kept too. */
+function withSharedMaterials(next: Document, before: Document): Document {
+  const known = new Map(before.materials.map((m) => [m.id, m]));
+  const same = (m: Material) => {
+    const old = known.get(m.id);
+    return old && JSON.stringify(old) === JSON.stringify(m) ? old : m;
+  };
+  return { ...next, materials: next.materials.map(same) };
 }

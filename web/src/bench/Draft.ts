@@ -1,4 +1,4 @@
-import { api, Away, given, Refused, type Document, type Problem } from "../api/client.ts";
+import { api, Offline, unwrap, ApiError, type Document, type Problem } from "../api/client.ts";
 
 export type SaveState = "saved" | "unsaved" | "saving" | "away" | "refused" | "conflict";
 
@@ -96,7 +96,7 @@ export class Draft {
 
   async #put(doc: Document) {
     try {
-      const kept = await given(api.PUT("/api/pieces/{id}", { params: { path: { id: this.#id } }, body: { base: this.#revision, document: doc } }));
+      const kept = await unwrap(api.PUT("/api/pieces/{id}", { params: { path: { id: this.#id } }, body: { base: this.#revision, document: doc } }));
       this.#revision = kept.revision;
       if (this.#wanted === doc) {
         this.#wanted = null;
@@ -104,15 +104,15 @@ export class Draft {
         this.#tell("saved", null);
       }
     } catch (err) {
-      if (err instanceof Refused && err.problem.status === 409) {
+      if (err instanceof ApiError && err.problem.status === 409) {
         this.#stopped = true;
         // The server has it as a version.
         this.#letGo();
         this.#tell("conflict", err.problem);
-      } else if (err instanceof Away) {
+      } else if (err instanceof Offline) {
         this.#tell("away", null);
         this.#later(RETRY);
-      } else if (err instanceof Refused) {
+      } else if (err instanceof ApiError) {
         this.#tell("refused", null);
       } else {
         throw err;

@@ -4,11 +4,13 @@ import { CloseUp } from "../felt/CloseUp.tsx";
 import type { Tone } from "../felt/cloth.ts";
 import { PLAIN_LENS } from "../felt/drawWhole.ts";
 import { keptTruePx } from "../felt/trueSize.ts";
+import { usePicture } from "../felt/usePicture.ts";
 import { WholePiece, zoomed } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
-import type { Bench, BenchState } from "./Bench.ts";
-import { strandKey } from "./keys.ts";
+import type { Bench } from "./Bench.ts";
+import type { BenchState } from "./BenchState.ts";
+import { strandKey } from "./strandKeys.ts";
 import { describePlace, handleOf, runAt, selectionFacts } from "./place.ts";
 
 const TONES: Tone[] = ["light", "middle", "dark"];
@@ -21,7 +23,7 @@ function keptTone(): Tone {
   return TONES.find((tone) => tone === kept) ?? "light";
 }
 
-/** Felt is the piece under the hands, in its two bands. */
+/** Felt shows the piece in two bands: the whole piece, and the close-up that is edited. */
 export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   const { unit } = useUnit();
   const [tone, setTone] = useState<Tone>(keptTone);
@@ -42,12 +44,13 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
     setZoom((z) => Math.max(0, Math.min(ZOOMS.length - 1, z + by)));
   }, []);
   useClipboard(bench);
+  const drawn = usePicture(analysis, state.analysed);
 
   if (!analysis) {
     return (
       <>
         <div className="felt-band">
-          <p className="felt-empty">{state.fault || state.trouble ? "The strand is laid out as soon as the bead line reads." : "Laying out …"}</p>
+          <p className="felt-empty">{state.faults.length > 0 || state.trouble ? "The strand is drawn as soon as the bead line has no errors." : "Laying out …"}</p>
         </div>
         <div className="felt-band" />
       </>
@@ -58,19 +61,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   const onPlace = (gap: number, extend: boolean) => bench.move(gap, extend);
 
   function onKey(event: KeyboardEvent) {
-    const control = event.ctrlKey || event.metaKey;
-    const letter = event.key.toLowerCase();
-    if (control && (letter === "c" || letter === "x")) {
-      event.preventDefault();
-      const taken = letter === "c" ? bench.copy() : bench.cut();
-      void taken.then((text) => (text ? navigator.clipboard?.writeText(text).catch(() => undefined) : undefined));
-      return;
-    }
-    if (event.key === "?" || event.key === "/" || event.key === "." || event.key === "+") return;
-    if (event.key === "]" || event.key === "[") {
-      onZoom(event.key === "]" ? 1 : -1);
-      event.preventDefault();
-    } else if (strandKey(bench, event)) event.preventDefault();
+    if (strandKey(bench, event, { zoom: onZoom })) event.preventDefault();
   }
 
   function showTrueSize() {
@@ -82,7 +73,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   return (
     <>
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
-        <WholePiece analysis={analysis} doc={doc} tone={tone} letters={letters} selection={gaps} lens={lens} onLens={setLens} onPlace={onPlace} />
+        {drawn ? <WholePiece drawn={drawn} tone={tone} letters={letters} selection={gaps} lens={lens} onLens={setLens} onPlace={onPlace} /> : <p className="felt-empty">Drawing …</p>}
         <div className="felt-tools">
           <button
             type="button"
@@ -92,7 +83,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
               setTone(next);
             }}
           >
-            Felt: {tone}
+            Background: {tone}
           </button>
           <button
             type="button"
@@ -104,10 +95,10 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
           >
             Letters
           </button>
-          <button type="button" aria-label="Enlarge the whole piece" onClick={() => setLens(zoomed(lens, 1.4))}>
+          <button type="button" aria-label="Zoom in on the whole piece" onClick={() => setLens(zoomed(lens, 1.4))}>
             +
           </button>
-          <button type="button" aria-label="Make the whole piece smaller" onClick={() => setLens(zoomed(lens, 1 / 1.4))}>
+          <button type="button" aria-label="Zoom out of the whole piece" onClick={() => setLens(zoomed(lens, 1 / 1.4))}>
             −
           </button>
         </div>
@@ -138,10 +129,10 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
           <button type="button" aria-pressed={truePx !== null} onClick={showTrueSize}>
             True size
           </button>
-          <button type="button" aria-label="Enlarge the close-up" title="Enlarge (])" onClick={() => onZoom(1)}>
+          <button type="button" aria-label="Zoom in on the close-up" title="Zoom in (])" onClick={() => onZoom(1)}>
             +
           </button>
-          <button type="button" aria-label="Make the close-up smaller" title="Smaller ([)" onClick={() => onZoom(-1)}>
+          <button type="button" aria-label="Zoom out of the close-up" title="Zoom out ([)" onClick={() => onZoom(-1)}>
             −
           </button>
           <button type="button" aria-pressed={fromCentre} onClick={() => setFromCentre(!fromCentre)}>

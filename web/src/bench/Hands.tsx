@@ -1,4 +1,5 @@
-import type { Bench, BenchState } from "./Bench.ts";
+import type { Bench } from "./Bench.ts";
+import type { BenchState } from "./BenchState.ts";
 
 interface Hand {
   name: string;
@@ -9,9 +10,9 @@ interface Hand {
 /** HANDS is what can be done to the selection, by mouse as by key. */
 const HANDS: Hand[] = [
   { name: "Group", key: "(", does: (b) => void b.edit({ do: "group" }) },
-  { name: "Write out", key: ")", does: (b) => void b.edit({ do: "unwrap" }) },
+  { name: "Ungroup", key: ")", does: (b) => void b.edit({ do: "ungroup" }) },
   { name: "Mirror", key: "<", does: (b) => void b.edit({ do: "mirror" }) },
-  { name: "Turn round", key: "~", does: (b) => void b.edit({ do: "reverse" }) },
+  { name: "Reverse", key: "~", does: (b) => void b.edit({ do: "reverse" }) },
   { name: "Fill", key: "{", does: (b) => void b.edit({ do: "fill" }) },
   { name: "Shuffle", key: "*", does: (b) => b.shuffle() },
   { name: "Cut", key: "Ctrl X", does: (b) => void b.cut() },

@@ -11,13 +11,13 @@ const SAVED: Record<SaveState, string> = {
   saved: "saved",
   unsaved: "saving …",
   saving: "saving …",
-  away: "not saved: the server is away",
-  refused: "not saved: mend what is marked",
+  away: "not saved: server unavailable",
+  refused: "not saved: fix what is marked",
   conflict: "not saved: changed elsewhere",
 };
 
 const KINDS: Record<string, string> = { necklace: "necklace", bracelet: "bracelet", anklet: "anklet" };
-const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "knotted on itself", none: "slips over" };
+const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "tied in a ring", none: "slips on" };
 
 /** Head names the piece and carries the thread of steps. */
 export function Head({ id, bench, state }: BenchContext) {
@@ -26,7 +26,10 @@ export function Head({ id, bench, state }: BenchContext) {
     <header className="head">
       <div className="title">
         <h1 className="hidden">{doc.name}</h1>
-        <PieceName name={doc.name} onName={(name) => bench.change({ ...bench.snapshot().doc, name })} />
+        <PieceName name={doc.name} onName={(name) => {
+          const { notes, tags } = bench.snapshot().doc;
+          void bench.apply({ do: "set-details", details: { name, notes, tags } });
+        }} />
         <div className="sub">
           {KINDS[doc.kind]}, {CLOSES[doc.closure.type]}
           {analysis && (

@@ -7,8 +7,8 @@ import { Ends } from "../ends/Ends.tsx";
 import { Gauge } from "../gauge/Gauge.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { Tally } from "../tally/Tally.tsx";
-import { freeKey, withDish } from "./document.ts";
 import { Felt } from "./Felt.tsx";
+import { actionOf, PAGE_KEYS } from "./keys.ts";
 import { useBenchContext } from "./PieceRoom.tsx";
 
 /** Choosing is what the catalogue is open for: a new dish, or another bead for one. */
@@ -23,7 +23,7 @@ export function LayOut() {
 
   const focusStrand = () => strand.current?.querySelector<HTMLElement>(".felt-close")?.focus();
 
-  // The hands begin on the strand, as soon as it lies there.
+  // The strand has the focus as soon as it is drawn.
   const lies = state.analysis !== null;
   useEffect(() => {
     if (lies) focusStrand();
@@ -31,14 +31,13 @@ export function LayOut() {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const control = event.ctrlKey || event.metaKey;
-      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
-      if (!typing && !control && (event.key === "/" || event.key === "." || event.key === "+")) {
-        event.preventDefault();
-        if (event.key === "/") line.current?.focus();
-        else if (event.key === ".") focusStrand();
-        else setChoosing({});
-      }
+      if (event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]")) return;
+      const action = actionOf(PAGE_KEYS, event);
+      if (action === "line") line.current?.focus();
+      else if (action === "strand") focusStrand();
+      else if (action === "addDish") setChoosing({});
+      else return;
+      event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
@@ -46,8 +45,8 @@ export function LayOut() {
 
   function choose(material: Material) {
     const { doc } = bench.snapshot();
-    const key = choosing?.key ?? Object.keys(doc.palette).find((k) => doc.palette[k] === material.id) ?? freeKey(doc, material.name);
-    bench.change(withDish(doc, key, material));
+    const key = choosing?.key ?? Object.keys(doc.palette).find((k) => doc.palette[k] === material.id);
+    void bench.apply({ do: "set-dish", text: key, material: material.id });
     setChoosing(null);
   }
 
@@ -62,12 +61,12 @@ export function LayOut() {
         <Felt bench={bench} state={state} />
         <BeadLine bench={bench} state={state} inputRef={line} onLeave={focusStrand} />
       </div>
-      <aside className="side right" aria-label="What it comes to">
+      <aside className="side right" aria-label="Materials and checks">
         <Tally state={state} />
         <Checks bench={bench} state={state} onShown={focusStrand} />
       </aside>
       {choosing && (
-        <CataloguePicker title={choosing.key ? `Another bead for dish ${choosing.key}` : "Add a dish"} wanted={{ class: "bead" }} onPick={choose} onClose={() => setChoosing(null)} />
+        <CataloguePicker title={choosing.key ? `Replace the bead of dish ${choosing.key}` : "Add a dish"} filter={{ class: "bead" }} onPick={choose} onClose={() => setChoosing(null)} />
       )}
     </div>
   );

@@ -1,7 +1,7 @@
 import { Length } from "../units/UnitContext.tsx";
 import type { BenchContext } from "./PieceRoom.tsx";
 
-/** Notices are the few things that must be told across the page: a conflict, a catalogue that has moved on, a server that is away. */
+/** Notices are the few messages that go across the page: a conflict, newer measures in the catalogue, a server that is unavailable. */
 export function Notices({ bench, state }: BenchContext) {
   const { conflict, drift, doc, trouble } = state;
   return (
@@ -10,10 +10,10 @@ export function Notices({ bench, state }: BenchContext) {
         <div className="notice stop" role="alert">
           <span>{conflict.detail}</span>
           <button type="button" className="link" onClick={() => bench.settle("theirs")}>
-            Go on with theirs
+            Keep theirs
           </button>
           <button type="button" className="link" onClick={() => bench.settle("mine")}>
-            Put mine on top
+            Overwrite with mine
           </button>
         </div>
       )}
@@ -27,7 +27,7 @@ export function Notices({ bench, state }: BenchContext) {
             Use the new measures
           </button>
           <button type="button" className="link" onClick={() => bench.keepOwn()}>
-            Keep these
+            Keep the old ones
           </button>
         </div>
       )}

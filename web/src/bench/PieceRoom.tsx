@@ -1,8 +1,9 @@
 import { Button } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Outlet, useOutletContext, useParams } from "react-router";
-import { api, given, type PieceState } from "../api/client.ts";
-import type { Bench, BenchState } from "./Bench.ts";
+import { api, unwrap, type PieceState } from "../api/client.ts";
+import type { Bench } from "./Bench.ts";
+import type { BenchState } from "./BenchState.ts";
 import { Head } from "./Head.tsx";
 import { Notices } from "./Notices.tsx";
 import { useBench } from "./useBench.ts";
@@ -16,15 +17,15 @@ export interface BenchContext {
 
 export const useBenchContext = () => useOutletContext<BenchContext>();
 
-/** PieceRoom opens one piece and holds it while its steps are visited. */
+/** PieceRoom opens one piece and keeps it open across its steps. */
 export function PieceRoom() {
   const { id = "" } = useParams();
   const piece = useQuery({
     queryKey: ["piece", id],
-    queryFn: () => given(api.GET("/api/pieces/{id}", { params: { path: { id } } })),
+    queryFn: () => unwrap(api.GET("/api/pieces/{id}", { params: { path: { id } } })),
     staleTime: Infinity, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false,
   });
-  if (piece.isPending) return <main className="pieces quiet">Fetching the piece …</main>;
+  if (piece.isPending) return <main className="pieces quiet">Loading …</main>;
   if (piece.isError) {
     return (
       <main className="pieces">

@@ -1,6 +1,7 @@
 import { useEffect } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
-import type { BenchState } from "./Bench.ts";
+import type { BenchState } from "./BenchState.ts";
+import { actionOf, PAGE_KEYS } from "./keys.ts";
 import type { BenchContext } from "./PieceRoom.tsx";
 
 type Bead = "untouched" | "settled" | "wrong";
@@ -11,40 +12,37 @@ interface Step {
   bead: Bead;
 }
 
-const SAYS: Record<Bead, string> = { untouched: "open", settled: "settled", wrong: "something is wrong" };
+const SAYS: Record<Bead, string> = { untouched: "open", settled: "done", wrong: "has a problem" };
 const MARKS: Record<Bead, string> = { untouched: "", settled: "✓", wrong: "!" };
 
-function stepsOf(id: string, { analysis, fault, trouble }: BenchState): Step[] {
+function stepsOf(id: string, { analysis, faults, trouble }: BenchState): Step[] {
   const state = (step: string): Bead => analysis?.thread?.find((t) => t.step === step)?.state ?? "untouched";
   return [
     { to: `/pieces/${id}/decide`, name: "Decide", bead: state("decide") },
-    { to: `/pieces/${id}`, name: "Lay out", bead: fault || trouble ? "wrong" : state("lay-out") },
+    { to: `/pieces/${id}`, name: "Lay out", bead: faults.length > 0 || trouble ? "wrong" : state("lay-out") },
     { to: `/pieces/${id}/fit`, name: "Fit", bead: state("fit") },
     { to: `/pieces/${id}/ends`, name: "Ends and cutting", bead: state("ends") },
     { to: `/pieces/${id}/plan`, name: "Printed plan", bead: "untouched" },
   ];
 }
 
-/** Thread carries the steps of the work in the order they are done, each as a bead on it, and the keys that hold at all of them. */
+/** Thread carries the steps of the work in the order they are done, each as a bead on it, and the keys that work at every step. */
 export function Thread({ id, bench, state }: BenchContext) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!event.ctrlKey && !event.metaKey) return;
-      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
-      const key = event.key.toLowerCase();
+      const action = actionOf(PAGE_KEYS, event);
       const steps = stepsOf(id, bench.snapshot());
       const here = steps.findIndex((step) => step.to === pathname);
-      const next = key === "p" ? steps.at(-1) : key === "." ? steps[here + 1] : key === "," ? steps[here - 1] : undefined;
-      if (next) {
-        event.preventDefault();
-        void navigate(next.to);
-      } else if ((key === "z" || key === "y") && !(typing && !event.target?.closest(".line"))) {
-        event.preventDefault();
-        if (key === "y" || event.shiftKey) bench.redo();
-        else bench.undo();
-      }
+      const next = action === "plan" ? steps.at(-1) : action === "nextStep" ? steps[here + 1] : action === "previousStep" ? steps[here - 1] : undefined;
+      // A field has its own undo; the bead line's is the piece's.
+      const inField = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]") && !event.target.closest(".line");
+      if (next) void navigate(next.to);
+      else if (action === "undo" && !inField) bench.undo();
+      else if (action === "redo" && !inField) bench.redo();
+      else return;
+      event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

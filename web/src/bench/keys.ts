@@ -1,114 +1,68 @@
-import type { KeyboardEvent } from "react";
-import type { Bench } from "./Bench.ts";
+/** Press is what a key needs to know of a key event. */
+export interface Press {
+  key: string;
+  ctrlKey: boolean;
+  metaKey: boolean;
+  shiftKey: boolean;
+}
 
-export interface KeyHelp {
+/** Key is one thing that keys do: how it is shown, what it does, and which key presses mean it. */
+export interface Key<Action extends string> {
+  action: Action;
   keys: string;
   does: string;
+  pressed: (press: Press) => boolean;
 }
 
-/** STRAND_KEYS lists what the keys do on the strand; the key list shows it. */
-export const STRAND_KEYS: KeyHelp[] = [
-  { keys: "A … Z", does: "drop that dish's bead at the caret" },
-  { keys: "9 P", does: "digits first: nine of them" },
-  { keys: "← →", does: "move the caret; Shift selects, Ctrl goes run by run" },
-  { keys: "Home End", does: "to the first or the last bead" },
-  { keys: "↑ ↓", does: "one more or one fewer in the run at the caret" },
-  { keys: "Backspace Delete", does: "take out the selection, or the bead beside the caret" },
-  { keys: "(", does: "group the selection" },
-  { keys: ")", does: "write out the group or mirror round it" },
-  { keys: "<", does: "mirror the selection" },
-  { keys: "~", does: "turn the selection round" },
-  { keys: "{", does: "let the selection fill what length is left" },
-  { keys: "*", does: "shuffle the selection, no two alike touching" },
-  { keys: "Ctrl X C V", does: "cut, copy, paste" },
-  { keys: "Ctrl A", does: "select every bead" },
-  { keys: "[ ]", does: "close-up smaller, larger; Ctrl with the wheel does so too, the wheel alone looks along the strand" },
-  { keys: "Esc", does: "let go of the selection" },
+export type StrandAction =
+  | "drop" | "count" | "move" | "byRun" | "toEdge" | "step" | "delete" | "group" | "ungroup" | "mirror" | "reverse" | "fill" | "shuffle"
+  | "cut" | "copy" | "paste" | "selectAll" | "zoom" | "clear";
+
+export type PageAction = "undo" | "redo" | "line" | "strand" | "addDish" | "previousStep" | "nextStep" | "plan" | "newPiece" | "help";
+
+const control = (p: Press) => p.ctrlKey || p.metaKey;
+const plain = (...keys: string[]) => (p: Press) => !control(p) && keys.includes(p.key);
+const withControl = (...keys: string[]) => (p: Press) => control(p) && keys.includes(p.key.toLowerCase());
+const matching = (pattern: RegExp) => (p: Press) => !control(p) && pattern.test(p.key);
+
+/** STRAND_KEYS are the keys of the strand, for the key list and for the strand itself. */
+export const STRAND_KEYS: Key<StrandAction>[] = [
+  { action: "drop", keys: "A … Z", does: "add that dish's bead at the caret", pressed: matching(/^[a-z]$/i) },
+  { action: "count", keys: "9 P", does: "type a number first to add that many", pressed: matching(/^[0-9]$/) },
+  { action: "move", keys: "← →", does: "move the caret; with Shift, select", pressed: plain("ArrowLeft", "ArrowRight") },
+  { action: "byRun", keys: "Ctrl ← →", does: "move the caret by a run", pressed: withControl("arrowleft", "arrowright") },
+  { action: "toEdge", keys: "Home End", does: "go to the first or last bead", pressed: plain("Home", "End") },
+  { action: "step", keys: "↑ ↓", does: "one more or one fewer in the run at the caret", pressed: plain("ArrowUp", "ArrowDown") },
+  { action: "delete", keys: "Backspace Delete", does: "delete the selection, or the bead beside the caret", pressed: plain("Backspace", "Delete") },
+  { action: "group", keys: "(", does: "group the selection", pressed: plain("(") },
+  { action: "ungroup", keys: ")", does: "ungroup the group or mirror around the selection", pressed: plain(")") },
+  { action: "mirror", keys: "<", does: "mirror the selection", pressed: plain("<") },
+  { action: "reverse", keys: "~", does: "reverse the selection", pressed: plain("~") },
+  { action: "fill", keys: "{", does: "repeat the selection to fill the target length", pressed: plain("{") },
+  { action: "shuffle", keys: "*", does: "shuffle the selection so that no two alike touch", pressed: plain("*") },
+  { action: "cut", keys: "Ctrl X", does: "cut", pressed: withControl("x") },
+  { action: "copy", keys: "Ctrl C", does: "copy", pressed: withControl("c") },
+  { action: "paste", keys: "Ctrl V", does: "paste", pressed: withControl("v") },
+  { action: "selectAll", keys: "Ctrl A", does: "select all beads", pressed: withControl("a") },
+  { action: "zoom", keys: "[ ]", does: "zoom the close-up out or in; Ctrl with the wheel does the same", pressed: plain("[", "]") },
+  { action: "clear", keys: "Esc", does: "clear selection", pressed: plain("Escape") },
 ];
 
-export const PAGE_KEYS: KeyHelp[] = [
-  { keys: "Ctrl Z", does: "undo; with Shift, or Ctrl Y, redo" },
-  { keys: "/", does: "go to the bead line" },
-  { keys: ".", does: "go to the strand" },
-  { keys: "+", does: "add a dish from the catalogue" },
-  { keys: "Ctrl , Ctrl .", does: "the step before, the next step" },
-  { keys: "Ctrl P", does: "the printed plan" },
-  { keys: "?", does: "this list" },
+/** PAGE_KEYS are the keys that work outside the strand. */
+export const PAGE_KEYS: Key<PageAction>[] = [
+  { action: "redo", keys: "Ctrl Y", does: "redo; Ctrl Shift Z does the same", pressed: (p) => withControl("y")(p) || (withControl("z")(p) && p.shiftKey) },
+  { action: "undo", keys: "Ctrl Z", does: "undo", pressed: withControl("z") },
+  { action: "line", keys: "/", does: "go to the bead line", pressed: plain("/") },
+  { action: "strand", keys: ".", does: "go to the strand", pressed: plain(".") },
+  { action: "addDish", keys: "+", does: "add a dish from the catalogue", pressed: plain("+") },
+  { action: "previousStep", keys: "Ctrl ,", does: "go to the previous step", pressed: withControl(",") },
+  { action: "nextStep", keys: "Ctrl .", does: "go to the next step", pressed: withControl(".") },
+  { action: "plan", keys: "Ctrl P", does: "go to the printed plan", pressed: withControl("p") },
+  { action: "newPiece", keys: "n", does: "new piece, among the pieces", pressed: plain("n") },
+  { action: "help", keys: "?", does: "this list", pressed: plain("?") },
 ];
 
-const PUNCTUATION: Record<string, "group" | "unwrap" | "mirror" | "reverse" | "fill"> = { "(": "group", ")": "unwrap", "<": "mirror", "~": "reverse", "{": "fill" };
-
-/** strandKey carries out a key pressed on the strand, and says whether it meant anything. */
-export function strandKey(bench: Bench, event: KeyboardEvent): boolean {
-  if (event.altKey) return false;
-  if (event.ctrlKey || event.metaKey) return controlKey(bench, event);
-  const { selection, doc } = bench.snapshot();
-  const { key } = event;
-  const wrap = PUNCTUATION[key];
-  if (wrap) {
-    void bench.edit({ do: wrap });
-    return true;
-  }
-  switch (key) {
-    case "*":
-      bench.shuffle();
-      return true;
-    case "ArrowLeft":
-    case "ArrowRight":
-      arrow(bench, key === "ArrowLeft" ? -1 : 1, event.shiftKey);
-      return true;
-    case "ArrowUp":
-    case "ArrowDown":
-      bench.step(key === "ArrowUp" ? 1 : -1);
-      return true;
-    case "Home":
-      bench.move(0, event.shiftKey);
-      return true;
-    case "End":
-      bench.move(bench.beads(), event.shiftKey);
-      return true;
-    case "Backspace":
-      bench.remove("before");
-      return true;
-    case "Delete":
-      bench.remove("after");
-      return true;
-    case "Escape":
-      bench.select(selection.focus, selection.focus);
-      return true;
-  }
-  if (/^[0-9]$/.test(key)) {
-    bench.typeCount(key);
-    return true;
-  }
-  if (/^[a-z]$/i.test(key)) {
-    const dish = key.toUpperCase();
-    if (dish in doc.palette) void bench.drop(dish);
-    else bench.say(`No dish has the letter ${dish}. Press + to add one.`);
-    return true;
-  }
-  return false;
-}
-
-function arrow(bench: Bench, by: -1 | 1, extend: boolean) {
-  const { anchor, focus } = bench.snapshot().selection;
-  if (!extend && anchor !== focus) bench.move(by < 0 ? Math.min(anchor, focus) : Math.max(anchor, focus), false);
-  else bench.move(focus + by, extend);
-}
-
-function controlKey(bench: Bench, event: KeyboardEvent): boolean {
-  const { selection, analysis } = bench.snapshot();
-  switch (event.key.toLowerCase()) {
-    case "a":
-      bench.select(0, bench.beads());
-      return true;
-    case "arrowleft":
-    case "arrowright": {
-      const edges = [0, ...(analysis?.strands[0].runs ?? []).map((run) => run.first + run.count)];
-      const to = event.key === "ArrowLeft" ? edges.findLast((e) => e < selection.focus) : edges.find((e) => e > selection.focus);
-      if (to !== undefined) bench.move(to, event.shiftKey);
-      return true;
-    }
-  }
-  return false;
+/** actionOf returns what a key press means by a table of keys; undefined if nothing. */
+export function actionOf<Action extends string>(keys: Key<Action>[], press: Press): Action | undefined {
+  return keys.find((one) => one.pressed(press))?.action;
 }

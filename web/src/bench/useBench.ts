@@ -1,14 +1,15 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
 import type { PieceState } from "../api/client.ts";
 import { useUnit } from "../units/UnitContext.tsx";
-import { Bench, type BenchState } from "./Bench.ts";
+import { Bench } from "./Bench.ts";
+import type { BenchState } from "./BenchState.ts";
 
 /** useBench keeps one bench for a piece as long as it is open. */
 export function useBench(piece: PieceState): { bench: Bench; state: BenchState } {
   const { unit } = useUnit();
   const [bench] = useState(() => new Bench(piece, unit));
   const state = useSyncExternalStore(bench.subscribe, bench.snapshot);
-  useEffect(() => bench.speakIn(unit), [bench, unit]);
+  useEffect(() => bench.setUnit(unit), [bench, unit]);
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
       if (bench.snapshot().save !== "saved") {

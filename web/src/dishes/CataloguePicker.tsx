@@ -2,23 +2,23 @@ import { Autocomplete, Button, Dialog, DialogActions, DialogContent, DialogTitle
 import { useDeferredValue, useState } from "react";
 import type { CatalogueItem, Material } from "../api/client.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
-import { useMaterials, type Wanted } from "../materials/catalogue.ts";
+import { useMaterials, type Filter } from "../materials/catalogue.ts";
 import { sizeOf } from "./size.ts";
 
 interface Props {
   title: string;
-  wanted: Wanted;
+  filter: Filter;
   onPick: (material: Material) => void;
   onClose: () => void;
-  /** Offers to take off what is there. */
+  /** Offers to remove what is there. */
   onRemove?: () => void;
 }
 
 /** CataloguePicker finds a material by typing a few letters of its name, size or colour of metal. */
-export function CataloguePicker({ title, wanted, onPick, onClose, onRemove }: Props) {
+export function CataloguePicker({ title, filter, onPick, onClose, onRemove }: Props) {
   const [typed, setTyped] = useState("");
   const search = useDeferredValue(typed);
-  const found = useMaterials({ ...wanted, search, limit: 60 });
+  const found = useMaterials({ ...filter, search, limit: 60 });
   const items: CatalogueItem[] = found.data?.items ?? [];
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="picker-title">
@@ -40,7 +40,7 @@ export function CataloguePicker({ title, wanted, onPick, onClose, onRemove }: Pr
           filterOptions={(all, { inputValue }) => all.filter((item) => matches(item, inputValue))}
           onChange={(_, item) => item && onPick(item.material)}
           onClose={(_, why) => why === "escape" && onClose()}
-          noOptionsText={found.isPending ? "Looking …" : "Nothing in the catalogue is called that."}
+          noOptionsText={found.isPending ? "Searching …" : "No material matches."}
           slotProps={{ listbox: { sx: { maxHeight: 340 } }, popper: { sx: { position: "static !important", transform: "none !important", width: "100% !important" } }, paper: { elevation: 0 } }}
           renderInput={(params) => <TextField {...params} label="Search the catalogue" autoFocus placeholder="pearl, brass, seed, 6 mm …" />}
           renderOption={({ key, ...props }, item) => (
@@ -50,7 +50,7 @@ export function CataloguePicker({ title, wanted, onPick, onClose, onRemove }: Pr
                 <span>{item.material.name}</span>
                 <span className="quiet">
                   {sizeOf(item.material)}
-                  {item.onHand > 0 && ` · ${item.onHand} on shelf`}
+                  {item.onHand > 0 && ` · ${item.onHand} in stock`}
                 </span>
               </span>
             </li>
@@ -58,8 +58,8 @@ export function CataloguePicker({ title, wanted, onPick, onClose, onRemove }: Pr
         />
       </DialogContent>
       <DialogActions>
-        {onRemove && <Button onClick={onRemove}>Take it off</Button>}
-        <Button onClick={onClose}>Leave it as it is</Button>
+        {onRemove && <Button onClick={onRemove}>Remove</Button>}
+        <Button onClick={onClose}>Cancel</Button>
       </DialogActions>
     </Dialog>
   );

@@ -1,7 +1,8 @@
+import { leadStrand } from "../api/piece.ts";
 import { Menu, MenuItem } from "@mui/material";
 import { useMemo, useState } from "react";
-import type { Bench, BenchState } from "../bench/Bench.ts";
-import { withoutDish } from "../bench/document.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 import { useHeld } from "../materials/catalogue.ts";
 import { LetterDialog } from "./LetterDialog.tsx";
@@ -24,8 +25,8 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
   const [lettering, setLettering] = useState<string | null>(null);
   const shop = useHeld(Object.values(doc.palette));
   const used = useMemo(() => new Map(analysis?.tally.map((c) => [c.material, c.count])), [analysis]);
-  const held = analysis?.strands[0].placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
-  const inLine = (key: string) => analysis?.strands[0].placed.some((b) => b.key === key) ?? false;
+  const held = leadStrand(analysis)?.placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
+  const inLine = (key: string) => leadStrand(analysis)?.placed.some((b) => b.key === key) ?? false;
 
   return (
     <section aria-label="Dishes">
@@ -45,7 +46,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
                 e.dataTransfer.setData(DISH, key);
                 e.dataTransfer.effectAllowed = "copy";
               }}
-              onClick={() => void bench.drop(key)} title={`Drop one at the caret (${key}), or drag it in; size ${sizedBy(material)}`}
+              onClick={() => void bench.drop(key)} title={`Add one at the caret (${key}), or drag it; size ${sizedBy(material)}`}
             >
               <span className="bowl">
                 <BeadPicture material={material} outline={outline} size={38} px={3.4} />
@@ -56,11 +57,11 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
                 <span className="facts" style={{ display: "block" }}>
                   {[sizeOf(material), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
-                  {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} held`}
+                  {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} in stock`}
                 </span>
               </span>
             </button>
-            <button type="button" className="more" aria-label={`Dish ${key}: change or take away`} aria-haspopup="menu" onClick={(e) => setMenu({ key, at: e.currentTarget })}>
+            <button type="button" className="more" aria-label={`Dish ${key}: change or remove`} aria-haspopup="menu" onClick={(e) => setMenu({ key, at: e.currentTarget })}>
               ⋯
             </button>
           </div>
@@ -77,7 +78,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
             setMenu(null);
           }}
         >
-          Change its bead for another …
+          Replace bead …
         </MenuItem>
         <MenuItem
           onClick={() => {
@@ -85,16 +86,16 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
             setMenu(null);
           }}
         >
-          Give it another letter …
+          Change letter …
         </MenuItem>
         <MenuItem
           disabled={menu !== null && inLine(menu.key)}
           onClick={() => {
-            bench.change(withoutDish(bench.snapshot().doc, menu!.key));
+            void bench.apply({ do: "remove-dish", text: menu!.key });
             setMenu(null);
           }}
         >
-          {menu !== null && inLine(menu.key) ? "Take away (it is in the line)" : "Take away"}
+          {menu !== null && inLine(menu.key) ? "Remove (it is in the line)" : "Remove"}
         </MenuItem>
       </Menu>
       {lettering && <LetterDialog bench={bench} letter={lettering} onClose={() => setLettering(null)} />}

@@ -24,7 +24,7 @@ export function LetterDialog({ bench, letter, onClose }: Props) {
     <Dialog open onClose={onClose} aria-labelledby="letter-title">
       <form onSubmit={(e) => void change(e)} noValidate>
         <DialogTitle id="letter-title" component="h1" variant="h1">
-          Another letter for dish {letter}
+          New letter for dish {letter}
         </DialogTitle>
         <DialogContent sx={{ pt: "8px !important" }}>
           <TextField
@@ -34,12 +34,12 @@ export function LetterDialog({ bench, letter, onClose }: Props) {
             onFocus={(e) => e.target.select()}
             onChange={(e) => setTyped(e.target.value)}
             error={says !== null}
-            helperText={says ?? "If another dish has it, the two change places."}
+            helperText={says ?? "If another dish has this letter, the two are swapped."}
             slotProps={{ htmlInput: { maxLength: 2, autoComplete: "off" } }}
           />
         </DialogContent>
         <DialogActions>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained">
             Change
           </Button>

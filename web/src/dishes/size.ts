@@ -15,13 +15,13 @@ export function sizeOf(m: Material): string {
   return `${m.acrossMm} × ${m.alongMm} mm`;
 }
 
-/** sizedBy says which source a bead's length comes from. */
+/** sizedBy says how a bead was measured. */
 export function sizedBy(m: Material): string {
   if (m.run) return `measured: ${m.run.count} make ${m.run.measuredMm} mm`;
-  return m.sized === "calipered" ? "calipered" : "by its label";
+  return m.sized === "calipered" ? "calipered" : "nominal";
 }
 
-/** sizedWord is the source of size in one word; nothing for a label, which is the usual. */
+/** sizedWord is how a bead was measured, in one word; nothing for a nominal size. */
 export function sizedWord(m: Material): string {
   return m.run ? "measured" : m.sized === "calipered" ? "calipered" : "";
 }

@@ -1,7 +1,7 @@
+import { leadRow, leadStrand } from "../api/piece.ts";
 import { useQuery } from "@tanstack/react-query";
-import { api, given, type Analysis, type Document } from "../api/client.ts";
+import { api, unwrap, type Analysis, type Document, type Operation } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
-import { rowOf, withHouse, withRow } from "../bench/document.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
@@ -11,16 +11,16 @@ interface Props {
   doc: Document;
 }
 
-const SCHOOLS = [
+const ALLOWANCES = [
   { hand: "standard", label: "standard" },
   { hand: "generous", label: "generous" },
   { hand: "spool", label: "from the spool" },
 ] as const;
 
-/** CutSum is the cord's length as a sum one can read, and what the other schools would cut. */
+/** CutSum is the cord's cut length as a readable sum, and what the other allowances would cut. */
 export function CutSum({ bench, analysis, doc }: Props) {
-  const strand = analysis.strands[0];
-  const cord = doc.materials.find((m) => m.id === rowOf(doc).cord);
+  const strand = leadStrand(analysis);
+  const cord = doc.materials.find((m) => m.id === leadRow(doc).cord);
   return (
     <section aria-label="Cut">
       <h2>Cut</h2>
@@ -42,35 +42,39 @@ export function CutSum({ bench, analysis, doc }: Props) {
           </tr>
         </tbody>
       </table>
-      {cord?.type === "wire" && <Schools doc={doc} />}
+      {cord?.type === "wire" && <Allowances doc={doc} />}
       <p className="have">
-        Cut already?{" "}
+        Already cut?{" "}
         <LengthField
-          label="What the cord is cut to"
-          mm={rowOf(doc).cutMm ?? null}
+          label="Length already cut"
+          mm={leadRow(doc).cutMm ?? null}
           placeholder="not yet"
           width={90}
-          onChange={(cutMm) => bench.change(withRow(bench.snapshot().doc, { cutMm }))}
-          onClear={() => bench.change(withRow(bench.snapshot().doc, { cutMm: undefined }))}
+          onChange={(cutMm) => void bench.apply({ do: "set-cut", mm: cutMm })}
+          onClear={() => void bench.apply({ do: "set-cut" })}
         />
         <span className="quiet">
           {" "}
-          its path alone takes <Length mm={strand.pathMm} />
+          minimum <Length mm={strand.leastCutMm} />
         </span>
       </p>
     </section>
   );
 }
 
-/** Schools shows what each way of holding the wire would cut. */
-function Schools({ doc }: { doc: Document }) {
+/** Allowances shows what each working allowance would cut. */
+function Allowances({ doc }: { doc: Document }) {
   const cuts = useQuery({
-    queryKey: ["schools", doc],
+    queryKey: ["allowances", doc],
     queryFn: () =>
       Promise.all(
-        SCHOOLS.map(async ({ hand }) => {
-          const other = withHouse(doc, { hand, stopper: hand === "spool" ? "spool" : "stopper" });
-          return (await given(api.POST("/api/analyse", { body: other }))).strands[0].cutMm;
+        ALLOWANCES.map(async ({ hand }) => {
+          const operations: Operation[] = [
+            { do: "set-house", field: "hand", text: hand },
+            { do: "set-house", field: "stopper", text: hand === "spool" ? "spool" : "stopper" },
+          ];
+          const { analysis } = await unwrap(api.POST("/api/edit", { body: { document: doc, operations } }));
+          return leadStrand(analysis)?.cutMm ?? null;
         }),
       ),
     placeholderData: (last) => last,
@@ -78,10 +82,10 @@ function Schools({ doc }: { doc: Document }) {
   });
   if (!cuts.data) return null;
   return (
-    <p className="quiet schools">
-      {SCHOOLS.map(({ hand, label }, i) => (
+    <p className="quiet allowances">
+      {ALLOWANCES.map(({ hand, label }, i) => (
         <span key={hand}>
-          {label} <Length mm={cuts.data[i]} />
+          {label} <Length mm={cuts.data[i] ?? 0} />
         </span>
       ))}
     </p>

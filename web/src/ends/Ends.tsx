@@ -1,11 +1,12 @@
+import { leadRow, leadStrand } from "../api/piece.ts";
 import { useState } from "react";
-import type { Bench, BenchState } from "../bench/Bench.ts";
-import { rowOf, withRow } from "../bench/document.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { sizeOf } from "../dishes/size.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
-import { fittingsAt, wantedAt, withCord, withFitting, withoutFitting, type Place } from "./places.ts";
+import { filterFor, fittingsAt, putFitting, type FittingList } from "./places.ts";
 
 interface Props {
   bench: Bench;
@@ -14,12 +15,13 @@ interface Props {
 
 /** Chosen is the fitting the catalogue is open for. */
 interface Chosen {
-  place: Place | "cord";
-  index: number;
+  list: FittingList | "cord";
+  /** The fitting to replace; none to add one. */
+  fitting?: string;
 }
 
-const TITLES: Record<Place | "cord", string> = {
-  cord: "What it is strung on",
+const TITLES: Record<FittingList | "cord", string> = {
+  cord: "Cord",
   left: "A fitting for the left end",
   right: "A fitting for the right end",
   claspLeft: "Left half of the closure",
@@ -30,27 +32,26 @@ const TITLES: Record<Place | "cord", string> = {
 export function Ends({ bench, state }: Props) {
   const { doc, analysis } = state;
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const strand = analysis?.strands[0];
-  const row = rowOf(doc);
+  const strand = leadStrand(analysis);
+  const row = leadRow(doc);
   const name = (id: string) => {
     const m = doc.materials.find((one) => one.id === id);
     return m ? `${m.name}, ${sizeOf(m)}` : id;
   };
   const clasped = doc.closure.type === "clasp";
-  const there = chosen && chosen.place !== "cord" ? fittingsAt(doc, chosen.place)[chosen.index] : undefined;
 
-  const list = (place: Place, label: string, short: string) => {
-    const ids = fittingsAt(doc, place);
+  const show = (list: FittingList, label: string, short: string) => {
+    const fittings = fittingsAt(doc, list);
     return (
       <div className="end-row" role="group" aria-label={label}>
         <span className="what">{short}</span>
         <span className="picks">
-          {ids.map((id, index) => (
-            <button type="button" key={`${id}${index}`} className="pick" onClick={() => setChosen({ place, index })}>
-              {name(id)}
+          {fittings.map(({ id, of }) => (
+            <button type="button" key={id} className="pick" onClick={() => setChosen({ list, fitting: id })}>
+              {name(of)}
             </button>
           ))}
-          <button type="button" className="pick quiet" onClick={() => setChosen({ place, index: ids.length })} aria-label={`Add to ${label.toLowerCase()}`}>
+          <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
             + add
           </button>
         </span>
@@ -64,15 +65,15 @@ export function Ends({ bench, state }: Props) {
       <div className="end-row">
         <span className="what">Cord</span>
         <span className="picks">
-          <button type="button" className="pick" onClick={() => setChosen({ place: "cord", index: 0 })}>
+          <button type="button" className="pick" onClick={() => setChosen({ list: "cord" })}>
             {name(row.cord)}
           </button>
         </span>
       </div>
-      {list("left", "Left end", "Left")}
-      {clasped && list("claspLeft", "Clasp at the left", "… clasp")}
-      {list("right", "Right end", "Right")}
-      {clasped && list("claspRight", "Clasp at the right", "… clasp")}
+      {show("left", "Left end", "Left")}
+      {clasped && show("claspLeft", "Clasp at the left", "… clasp")}
+      {show("right", "Right end", "Right")}
+      {clasped && show("claspRight", "Clasp at the right", "… clasp")}
       <div className="end-row">
         <span className="what">Slack</span>
         <span>
@@ -80,35 +81,36 @@ export function Ends({ bench, state }: Props) {
             label="Slack"
             mm={row.slackMm ?? strand?.slackMm ?? null}
             width={72}
-            onChange={(slackMm) => bench.change(withRow(bench.snapshot().doc, { slackMm }))}
-            onClear={() => bench.change(withRow(bench.snapshot().doc, { slackMm: undefined }))}
+            onChange={(slackMm) => void bench.apply({ do: "set-slack", mm: slackMm })}
+            onClear={() => void bench.apply({ do: "set-slack" })}
           />
           {strand && (
             <span className="quiet" style={{ display: "block", fontSize: 12 }}>
-              {row.slackMm === undefined ? "as the house has it; " : "empty it for the house's; "}
+              {row.slackMm === undefined ? "house default; " : "clear it for the house default; "}
               bending needs <Length mm={strand.slackNeededMm} />
             </span>
           )}
         </span>
       </div>
-      {chosen && <CataloguePicker
-        title={TITLES[chosen.place]}
-        wanted={wantedAt(chosen.place)}
-        onClose={() => setChosen(null)}
-        onPick={(m) => {
-          const now = bench.snapshot().doc;
-          bench.change(chosen.place === "cord" ? withCord(now, m) : withFitting(now, chosen.place, chosen.index, m));
-          setChosen(null);
-        }}
-        onRemove={
-          there
-            ? () => {
-                bench.change(withoutFitting(bench.snapshot().doc, chosen.place as Place, chosen.index));
-                setChosen(null);
-              }
-            : undefined
-        }
-      />}
+      {chosen && (
+        <CataloguePicker
+          title={TITLES[chosen.list]}
+          filter={filterFor(chosen.list)}
+          onClose={() => setChosen(null)}
+          onPick={(m) => {
+            void bench.apply(chosen.list === "cord" ? { do: "set-cord", material: m.id } : putFitting(bench.snapshot().doc, chosen.list, chosen.fitting, m.id));
+            setChosen(null);
+          }}
+          onRemove={
+            chosen.fitting
+              ? () => {
+                  void bench.apply({ do: "drop-fitting", at: { fitting: chosen.fitting } });
+                  setChosen(null);
+                }
+              : undefined
+          }
+        />
+      )}
     </section>
   );
 }

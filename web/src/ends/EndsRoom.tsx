@@ -1,3 +1,4 @@
+import { leadStrand } from "../api/piece.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { CutSum } from "./CutSum.tsx";
@@ -8,16 +9,16 @@ import { StartPicture } from "./StartPicture.tsx";
 import { Suggestions } from "./Suggestions.tsx";
 import "./ends.css";
 
-/** EndsRoom is where a strand's ends are built and its cord is cut. */
+/** EndsRoom shows a strand's ends and the cut of its cord. */
 export function EndsRoom() {
   const { bench, state } = useBenchContext();
   const { doc, analysis } = state;
-  if (!analysis) return <p className="quiet ends-room">The ends are drawn as soon as the bead line reads.</p>;
+  if (!analysis) return <p className="quiet ends-room">The ends are drawn as soon as the bead line has no errors.</p>;
   const clasped = doc.closure.type === "clasp";
   return (
     <div className={`ends-room${state.behind ? " behind" : ""}`}>
       <div className="both-ends">
-        {analysis.strands[0].ring ? (
+        {leadStrand(analysis).ring ? (
           <RingJoin analysis={analysis} doc={doc} />
         ) : (
           <>

@@ -1,5 +1,6 @@
+import { leadStrand } from "../api/piece.ts";
 import { useCallback } from "react";
-import type { Analysis, Document } from "../api/client.ts";
+import type { Analysis, Document, Strand } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
 import { materialsOf } from "../felt/drawWhole.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
@@ -17,7 +18,7 @@ const NAMES = { left: "Left end", right: "Right end" };
 
 /** ExplodedEnd shows one end drawn apart in threading order, with every pass of the cord. */
 export function ExplodedEnd({ analysis, doc, side }: Props) {
-  const strand = analysis.strands[0];
+  const strand = leadStrand(analysis);
   const view = useCallback(
     ({ width, height }: CanvasSize): ExplodedView => ({ strand, side, materials: materialsOf(doc), outlines: analysis.drawing?.outlines ?? {}, width, height }),
     [strand, side, doc, analysis],
@@ -37,7 +38,7 @@ export function ExplodedEnd({ analysis, doc, side }: Props) {
       <div className="stage">
         <canvas ref={ref} role="img" aria-label={`${NAMES[side]}, from the last bead outwards: ${stations.map((s) => s.name).join(", ") || "bare cord"}.`} />
         {stations.map((s, i) => (
-          <span key={i} className={`station${i % 2 ? " low" : ""}`} style={{ left: s.x }} aria-hidden>
+          <span key={i} className="station" style={{ left: s.label.x, width: s.label.width }} aria-hidden>
             <b>{s.name}</b>
             <span>{s.adds || <Length mm={s.part.mm} />}</span>
           </span>
@@ -48,19 +49,27 @@ export function ExplodedEnd({ analysis, doc, side }: Props) {
   );
 }
 
-/** TailLine says which wire is live, which may be snipped, and whether the tail can pass. */
+/** HOLDS says what keeps the cord in, where no crimp does. */
+const HOLDS: Record<Exclude<Strand["leftHold"], "crimp">, string> = {
+  knot: "The cord is tied to this end with a knot.",
+  "cord-end": "The knotted cord sits in the cord end.",
+  ring: "The cord is tied round the ring.",
+  nothing: "Nothing holds the cord here.",
+};
+
+/** TailLine says which wire must not be cut, which is trimmed, and whether the tail passes. */
 function TailLine({ analysis, doc, side }: Props) {
-  const strand = analysis.strands[0];
+  const strand = leadStrand(analysis);
   const tail = side === "left" ? strand.leftTail : strand.rightTail;
-  const crimped = strand[side].some((p) => p.does === "crimp");
-  if (!crimped) return <p className="quiet">The cord ends bare here.</p>;
+  const hold = side === "left" ? strand.leftHold : strand.rightHold;
+  if (hold !== "crimp") return <p className="quiet">{HOLDS[hold]}</p>;
   const finest = doc.materials.find((m) => m.id === tail.finest);
   return (
     <p className="tail-line">
-      <i className="live" aria-hidden /> the live wire, never snipped; <i className="tail" aria-hidden /> the tail,{" "}
+      <i className="live" aria-hidden /> the working wire: do not cut; <i className="tail" aria-hidden /> the tail{" "}
       {tail.mm > 0 ? (
         <>
-          back through {tail.beads} {tail.beads === 1 ? "bead" : "beads"}, <Length mm={tail.mm} />, then snipped.
+          back through {tail.beads} {tail.beads === 1 ? "bead" : "beads"}, <Length mm={tail.mm} />, then trimmed.
           {finest && (
             <>
               {" "}
@@ -69,7 +78,7 @@ function TailLine({ analysis, doc, side }: Props) {
           )}
         </>
       ) : (
-        "snipped close to the crimp."
+        "trimmed close to the crimp."
       )}
     </p>
   );
@@ -77,8 +86,8 @@ function TailLine({ analysis, doc, side }: Props) {
 
 /** RingJoin shows where a ring is tied, and what hides the knot. */
 export function RingJoin({ analysis, doc }: { analysis: Analysis; doc: Document }) {
-  const knot = analysis.strands[0].knot;
-  const hides = knot?.element === undefined ? undefined : analysis.strands[0].placed[knot.element];
+  const knot = leadStrand(analysis).knot;
+  const hides = knot?.element === undefined ? undefined : leadStrand(analysis).placed[knot.element];
   const bead = doc.materials.find((m) => m.id === hides?.material);
   return (
     <section className="exploded" aria-label="The knot">
@@ -88,7 +97,7 @@ export function RingJoin({ analysis, doc }: { analysis: Analysis; doc: Document 
         {knot && (
           <>
             It is about {knot.acrossMm.toFixed(1)} mm thick.{" "}
-            {bead ? `It hides in ${bead.name}, bead ${knot.element! + 1}, whose hole is ${bead.holeMm} mm.` : "No bead here has a hole that takes it: it stays to be seen."}
+            {bead ? `It hides in ${bead.name}, bead ${knot.element! + 1}, whose hole is ${bead.holeMm} mm.` : "No bead here has a hole that takes it, so it stays visible."}
           </>
         )}
       </p>

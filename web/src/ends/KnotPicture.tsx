@@ -1,3 +1,4 @@
+import { leadRow, leadStrand } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
@@ -27,7 +28,7 @@ export function KnotPicture({ analysis, doc }: { analysis: Analysis; doc: Docume
 
 /** drawJoin paints the beads round the knot along y, and the knot. */
 function drawJoin(ctx: CanvasRenderingContext2D, analysis: Analysis, doc: Document, width: number, y: number) {
-  const { placed, knot } = analysis.strands[0];
+  const { placed, knot } = leadStrand(analysis);
   if (placed.length === 0 || !knot) return;
   const materials = materialsOf(doc);
   const hidden = knot.element !== undefined;
@@ -37,7 +38,7 @@ function drawJoin(ctx: CanvasRenderingContext2D, analysis: Analysis, doc: Docume
   const total = shown.reduce((sum, i) => sum + placed[i].alongMm, 0) + gap;
   const px = Math.min(MOST_PX, (width - 30) / total);
   ctx.strokeStyle = "#6d675f";
-  ctx.lineWidth = Math.max(1, (materials.get(doc.sections[0].rows?.[0].cord ?? "")?.diameterMm ?? 0.7) * px);
+  ctx.lineWidth = Math.max(1, (materials.get(leadRow(doc).cord ?? "")?.diameterMm ?? 0.7) * px);
   ctx.beginPath();
   ctx.moveTo(4, y);
   ctx.lineTo(width - 4, y);

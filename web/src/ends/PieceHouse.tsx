@@ -1,7 +1,7 @@
+import { leadRow, leadStrand } from "../api/piece.ts";
 import { useState } from "react";
-import type { Analysis, Document, House } from "../api/client.ts";
+import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
-import { rowOf, withHouse } from "../bench/document.ts";
 import { ALL_CHOICES, labelOf, type ChoiceField, type HouseChoice } from "../house/choices.ts";
 import { useHouse } from "../house/useHouse.ts";
 import { formatLength } from "../units/length.ts";
@@ -15,7 +15,7 @@ interface Props {
 
 /** applies says whether a choice means anything for the piece. */
 function applies(field: ChoiceField, doc: Document): boolean {
-  const type = doc.materials.find((m) => m.id === rowOf(doc).cord)?.type;
+  const type = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type;
   if (field === "thread") return type === "thread";
   if (["knot", "knotPlace", "glue"].includes(field)) return doc.closure.type !== "clasp";
   if (field === "stopper") return true;
@@ -30,12 +30,11 @@ export function PieceHouse({ bench, analysis, doc }: Props) {
   if (!house) return null;
   function choose(choice: HouseChoice, value: string) {
     setChanged({ title: choice.title, from: analysis });
-    const next = { [choice.field]: value || undefined } as Partial<House>;
-    bench.change(withHouse(bench.snapshot().doc, next));
+    void bench.apply({ do: "set-house", field: choice.field, text: value });
   }
   return (
     <section aria-label="House method of this piece">
-      <h2>The house's way, or this piece's own</h2>
+      <h2>House method for this piece</h2>
       <table className="list own-house">
         <tbody>
           {ALL_CHOICES.filter((c) => applies(c.field, doc)).map((choice) => (
@@ -43,7 +42,7 @@ export function PieceHouse({ bench, analysis, doc }: Props) {
               <th scope="row">{choice.title}</th>
               <td>
                 <select aria-label={choice.title} title={choice.why} value={doc.house?.[choice.field] ?? ""} onChange={(e) => choose(choice, e.target.value)}>
-                  <option value="">as the house: {labelOf(choice, house).toLowerCase()}</option>
+                  <option value="">House default: {labelOf(choice, house).toLowerCase()}</option>
                   {choice.options.map((o) => (
                     <option key={o.value} value={o.value}>
                       {o.label}
@@ -68,15 +67,15 @@ function Changes({ title, from, to }: { title: string; from: Analysis; to: Analy
     if (Math.abs(a - b) > 0.05) moved.push(`${name} ${formatLength(a, unit)} to ${formatLength(b, unit)}`);
   };
   length("finished length", from.finishedMm, to.finishedMm);
-  length("slack", from.strands[0].slackMm, to.strands[0].slackMm);
-  length("cut", from.strands[0].cutMm, to.strands[0].cutMm);
+  length("slack", leadStrand(from).slackMm, leadStrand(to).slackMm);
+  length("cut", leadStrand(from).cutMm, leadStrand(to).cutMm);
   const counts = (a: Analysis) => a.checks.filter((c) => !c.waived).length;
   if (counts(from) !== counts(to)) moved.push(`open checks ${counts(from)} to ${counts(to)}`);
   const steps = (a: Analysis) => a.steps.map((s) => s.says).join();
-  if (steps(from) !== steps(to)) moved.push("the printed steps");
+  if (steps(from) !== steps(to)) moved.push("the instructions");
   return (
     <p className="changes" role="status">
-      <b>{title}:</b> {moved.length > 0 ? `changed ${moved.join(", ")}.` : "nothing here changes by it."}
+      <b>{title}:</b> {moved.length > 0 ? `changed ${moved.join(", ")}.` : "nothing changed."}
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { leadStrand } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
@@ -11,9 +12,9 @@ const BEADS = 6;
 const CORD = "#3c3a37";
 const STOP_AT = 110;
 
-/** StartPicture shows how the end that is strung first is kept from running off. */
+/** StartPicture shows how the starting end is held. */
 export function StartPicture({ analysis, doc }: { analysis: Analysis; doc: Document }) {
-  const strand = analysis.strands[0];
+  const strand = leadStrand(analysis);
   const { start } = strand;
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
@@ -48,14 +49,14 @@ export function StartPicture({ analysis, doc }: { analysis: Analysis; doc: Docum
     <section className="exploded start" aria-label="The start">
       <h2>The start</h2>
       <div className="stage">
-        <canvas ref={ref} role="img" aria-label={`The ${start.side} end, stopped by ${NAMES[start.by]}.`} />
+        <canvas ref={ref} role="img" aria-label={`The ${start.side} end, held with ${NAMES[start.by]}.`} />
       </div>
       <p className="tail-line">
         {start.by === "spool" ? (
-          "The wire stays on its spool, which stops the left end; the beads go on from its free end."
+          "String from the free end: the run that goes on first ends up by the spool."
         ) : (
           <>
-            The {start.side} end is stopped by {NAMES[start.by]}, <Length mm={start.tipMm} /> from its tip.
+            The {start.side} end is held with {NAMES[start.by]}, <Length mm={start.tipMm} /> from its tip.
           </>
         )}
       </p>

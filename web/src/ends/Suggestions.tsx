@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, given, type Document, type Suggestion } from "../api/client.ts";
+import { api, unwrap, type Document, type Suggestion } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 
@@ -14,15 +14,15 @@ export function Suggestions({ bench, doc }: { bench: Bench; doc: Document }) {
   const { unit } = useUnit();
   const found = useQuery({
     queryKey: ["suggest", doc, unit],
-    queryFn: () => given(api.POST("/api/suggest", { params: { query: { unit } }, body: doc })),
+    queryFn: () => unwrap(api.POST("/api/suggest", { params: { query: { unit } }, body: doc })),
     placeholderData: keepPreviousData,
     retry: false,
   });
   if (!found.data || found.data.items.length === 0) return null;
   const { items, byHouse } = found.data;
   return (
-    <section aria-label="What would suit">
-      <h2>What would suit</h2>
+    <section aria-label="Suggested findings">
+      <h2>Suggested findings</h2>
       {byHouse && (
         <p>
           <button type="button" className="link" onClick={() => void bench.applyFix(byHouse)}>
@@ -44,13 +44,13 @@ function Offers({ title, items, bench }: { title: string; items: Suggestion[]; b
       <h3>{title}</h3>
       <ul>
         {items.map((s) => (
-          <li key={s.does}>
+          <li key={s.role}>
             <b>{s.name}</b>{" "}
             {s.has ? (
-              <span className="all-right">✓ has it</span>
+              <span className="all-right">✓ in place</span>
             ) : (
               <button type="button" className="link" aria-label={`Use ${s.name}, ${title.toLowerCase()}`} onClick={() => void bench.applyFix(s.fix!)}>
-                Use it
+                Use
               </button>
             )}
             <span className="quiet"> {s.reason}</span>

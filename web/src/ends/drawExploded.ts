@@ -1,5 +1,5 @@
 import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
-import { drawFitting } from "../felt/paint/fitting.ts";
+import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 
 export interface ExplodedView {
@@ -21,57 +21,83 @@ export interface Station {
   adds: string;
   x: number;
   half: number;
+  /** The middle and the width of its label's column. */
+  label: { x: number; width: number };
 }
 
 const BEADS_SHOWN = 4;
+/** BEADS_MM is about how much of the strand is shown; one bead always is. */
+const BEADS_MM = 18;
 const PX = 9;
 /** TOGGLE_PX is smaller, so that a bar keeps within the picture. */
 const TOGGLE_PX = 3;
+/** The parts are drawn this far apart, and farther where there is room. */
 const GAP = 30;
-const LIVE = "#3c3a37";
+const MOST_GAP = 62;
+const WORKING = "#3c3a37";
 const TAIL = "#b0650c";
+const LEADER = "#b3a08f";
 const MARGIN = 10;
+const LABEL_WIDTH = 92;
+/** LABELS_AT is where the labels begin below the top of the picture; the style sheet has the same. */
+const LABELS_AT = 118;
 
 /** halfOf is half the width a part is drawn with, in px. */
 function halfOf(part: EndPart, drawn: string, m: Material | undefined): number {
   if (drawn === "toggle-ring") return (((m?.ringInsideMm ?? 9) + (m?.ringEyeMm ?? 1.6) + 2 * (m?.wireMm ?? 1.8)) / 2) * TOGGLE_PX;
   if (drawn === "toggle-bar") return (((m?.barEyeMm ?? 1.6) + (m?.barThicknessMm ?? 2)) / 2) * TOGGLE_PX;
-  if (part.does === "loop") return 12;
-  const mm = part.does === "ring" || part.does === "extender" ? (m?.insideMm ?? 3) : (m?.closedMm ?? m?.lengthMm ?? part.mm);
-  return Math.max(5, (mm / 2) * PX * (part.does === "clasp" ? 0.8 : 1));
+  if (part.role === "loop") return 12;
+  if (part.role === "extender") return (chainLinks(m) * (m?.insideMm ?? 3) * PX) / 2 + 4;
+  const mm = part.role === "ring" ? (m?.insideMm ?? 3) : (m?.closedMm ?? m?.lengthMm ?? part.mm);
+  return Math.max(5, (mm / 2) * PX * (part.role === "clasp" ? 0.8 : 1));
+}
+
+/** Exploded is an end laid out along the picture: its parts, where they begin, and by how much all of it is reduced to fit. */
+export interface Exploded {
+  stations: Station[];
+  start: number;
+  scale: number;
 }
 
 /** stationsOf lays the end's parts out along the picture, drawn apart. */
-export function stationsOf(view: ExplodedView): { stations: Station[]; start: number } {
-  const { strand, side, materials } = view;
+export function stationsOf(view: ExplodedView): Exploded {
+  const { strand, side, materials, width } = view;
+  const beads = beadsShown(strand, side).reduce((sum, b) => sum + b.alongMm * PX, 0);
   const parts = partsAt(view);
-  const shown = beadsShown(strand, side);
-  let x = MARGIN + shown.reduce((sum, b) => sum + b.alongMm * PX, 0);
-  const start = x;
+  const bare = beads + parts.reduce((sum, { part, drawn }) => sum + 2 * halfOf(part, drawn, materials.get(part.material ?? "")), 0);
+  const gap = Math.max(GAP, Math.min(MOST_GAP, (width - 2 * MARGIN - bare) / Math.max(1, parts.length)));
+  let x = MARGIN + beads;
   const stations = parts.map(({ part, drawn }): Station => {
     const m = materials.get(part.material ?? "");
     const half = halfOf(part, drawn, m);
-    x += GAP + half;
-    const station = { part, drawn, name: nameOf(drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part), x, half };
+    x += gap + half;
+    const station = { part, drawn, name: nameOf(drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part), x, half, label: { x: 0, width: 0 } };
     x += half;
     return station;
   });
-  // Drawn together where they would run off the picture.
-  const room = view.width - MARGIN;
-  if (x > room && stations.length > 0) {
-    const by = Math.max(0.35, (room - start) / (x - start));
-    for (const s of stations) {
-      s.x = start + (s.x - start) * by;
-      s.half *= Math.max(0.6, by);
-    }
+  const scale = Math.min(1, (width - 2 * MARGIN) / (x - MARGIN));
+  for (const s of stations) {
+    s.x = MARGIN + (s.x - MARGIN) * scale;
+    s.half *= scale;
   }
-  return { stations, start };
+  placeLabels(stations, width);
+  return { stations, start: MARGIN + beads * scale, scale };
+}
+
+/** placeLabels gives every part a column of its own for its label, as near below it as its neighbours let it. */
+function placeLabels(stations: Station[], width: number) {
+  if (stations.length === 0) return;
+  const each = Math.min(LABEL_WIDTH, (width - 2 * MARGIN) / stations.length);
+  const middle = (stations[0].x + stations[stations.length - 1].x) / 2;
+  const all = each * stations.length;
+  const left = Math.max(MARGIN, Math.min(width - MARGIN - all, middle - all / 2));
+  stations.forEach((s, i) => (s.label = { x: left + each * (i + 0.5), width: each - 6 }));
 }
 
 /** partsAt are the parts of the end, with the bar of a toggle that is listed at the other end. */
 function partsAt({ strand, side, materials }: ExplodedView): { part: EndPart; drawn: string }[] {
-  const isToggle = (part: EndPart) => part.does === "clasp" && materials.get(part.material ?? "")?.type === "toggle";
-  const own = strand[side].map((part) => ({ part, drawn: isToggle(part) ? "toggle-ring" : part.does }));
+  const isToggle = (part: EndPart) => part.role === "clasp" && materials.get(part.material ?? "")?.type === "toggle";
+  const own = strand[side].map((part) => ({ part, drawn: isToggle(part) ? "toggle-ring" : part.role }));
   const bar = strand[side === "left" ? "right" : "left"].find(isToggle);
   return bar ? [...own, { part: bar, drawn: "toggle-bar" }] : own;
 }
@@ -90,41 +116,57 @@ function addsOf(part: EndPart): string {
 
 /** beadsShown are the last beads of the side, the outermost last. */
 function beadsShown(strand: Strand, side: "left" | "right") {
-  return side === "left" ? strand.placed.slice(0, BEADS_SHOWN).reverse() : strand.placed.slice(-BEADS_SHOWN);
+  const outwards = side === "left" ? strand.placed.slice(0, BEADS_SHOWN).reverse() : strand.placed.slice(-BEADS_SHOWN);
+  const shown = outwards.filter((_, i) => outwards.slice(i).reduce((sum, b) => sum + b.alongMm, 0) <= BEADS_MM);
+  return shown.length > 0 ? shown : outwards.slice(-1);
 }
 
-/** drawExploded paints an end drawn apart along the cord's path, with every pass: the live wire dark, the tail that may be snipped in ochre. */
+/** drawExploded paints an end drawn apart along the cord's path, with every pass: the working wire dark, the tail in ochre. */
 export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) {
   const { strand, side, materials, outlines, height } = view;
   const y = height * 0.42;
-  const { stations, start } = stationsOf(view);
-  const crimped = stations.some((s) => s.part.does === "crimp");
+  const { stations, start, scale } = stationsOf(view);
+  const px = PX * scale;
+  const crimped = stations.some((s) => s.part.role === "crimp");
   const tail = side === "left" ? strand.leftTail : strand.rightTail;
   ctx.save();
+  drawLeaders(ctx, stations, y);
   drawPath(ctx, { stations, start, y, crimped, tucked: tail.mm > 0 });
   let x = start;
   for (const b of [...beadsShown(strand, side)].reverse()) {
     const m = materials.get(b.material);
-    x -= (b.alongMm / 2) * PX;
+    x -= (b.alongMm / 2) * px;
     if (m && outlines[b.material]) {
       ctx.save();
       ctx.translate(x, y);
       ctx.globalAlpha = 0.94;
-      sprites.draw(ctx, m, outlines[b.material], PX, side === "left" ? !b.turned : b.turned);
+      sprites.draw(ctx, m, outlines[b.material], px, side === "left" ? !b.turned : b.turned);
       ctx.restore();
     }
-    x -= (b.alongMm / 2) * PX;
+    x -= (b.alongMm / 2) * px;
   }
   drawThrough(ctx, start, y, crimped && tail.mm > 0);
   for (const s of stations) {
-    if (s.part.does === "loop") continue;
+    if (s.part.role === "loop") continue;
     ctx.save();
     ctx.translate(s.x, y);
-    drawFitting(ctx, s.drawn, materials.get(s.part.material ?? ""), { from: -s.half, to: s.half, px: s.drawn.startsWith("toggle") ? TOGGLE_PX : PX });
+    drawFitting(ctx, s.drawn, materials.get(s.part.material ?? ""), { from: -s.half, to: s.half, px: (s.drawn.startsWith("toggle") ? TOGGLE_PX : PX) * scale });
     ctx.restore();
   }
-  if (crimped) drawSnip(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);
+  if (crimped) drawCutters(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);
   ctx.restore();
+}
+
+/** drawLeaders ties every part to its label. */
+function drawLeaders(ctx: CanvasRenderingContext2D, stations: Station[], y: number) {
+  ctx.strokeStyle = LEADER;
+  ctx.lineWidth = 1;
+  for (const s of stations) {
+    ctx.beginPath();
+    ctx.moveTo(s.x, y + 16);
+    ctx.lineTo(s.label.x, LABELS_AT - 2);
+    ctx.stroke();
+  }
 }
 
 interface Path {
@@ -138,7 +180,7 @@ interface Path {
 /** drawPath draws the cord: out through all, round what it holds, and back to where the tail ends. */
 function drawPath(ctx: CanvasRenderingContext2D, { stations, start, y, crimped, tucked }: Path) {
   ctx.lineWidth = 1.7;
-  ctx.strokeStyle = LIVE;
+  ctx.strokeStyle = WORKING;
   ctx.beginPath();
   ctx.moveTo(0, y - 3);
   if (!crimped) {
@@ -147,7 +189,7 @@ function drawPath(ctx: CanvasRenderingContext2D, { stations, start, y, crimped, 
     return;
   }
   // The cord turns at its loop or guard, round the first thing that hangs in it.
-  const turn = stations.find((s) => s.part.does === "loop" || s.part.does === "guard") ?? stations[stations.length - 1];
+  const turn = stations.find((s) => s.part.role === "loop" || s.part.role === "guard") ?? stations[stations.length - 1];
   const held = stations[stations.indexOf(turn) + 1];
   const far = held ? held.x - held.half + 5 : turn.x + turn.half;
   ctx.lineTo(turn.x - turn.half, y - 3);
@@ -165,7 +207,7 @@ function drawPath(ctx: CanvasRenderingContext2D, { stations, start, y, crimped, 
 function drawThrough(ctx: CanvasRenderingContext2D, start: number, y: number, tucked: boolean) {
   ctx.setLineDash([5, 4]);
   ctx.lineWidth = 1.5;
-  for (const [colour, at, drawn] of [[LIVE, y - 3, true], [TAIL, y + 3, tucked]] as const) {
+  for (const [colour, at, drawn] of [[WORKING, y - 3, true], [TAIL, y + 3, tucked]] as const) {
     if (!drawn) continue;
     ctx.strokeStyle = colour;
     ctx.beginPath();
@@ -176,19 +218,26 @@ function drawThrough(ctx: CanvasRenderingContext2D, start: number, y: number, tu
   ctx.setLineDash([]);
 }
 
-/** drawSnip marks where the tail may be cut off. */
-function drawSnip(ctx: CanvasRenderingContext2D, x: number, y: number) {
-  ctx.strokeStyle = TAIL;
-  ctx.lineWidth = 1.6;
-  ctx.beginPath();
-  ctx.moveTo(x - 4, y - 10);
-  ctx.lineTo(x + 4, y + 3);
-  ctx.moveTo(x + 4, y - 10);
-  ctx.lineTo(x - 4, y + 3);
-  ctx.stroke();
-  for (const dx of [-5, 5]) {
+/** drawCutters marks where the tail is trimmed: flush cutters, jaws at the wire. */
+function drawCutters(ctx: CanvasRenderingContext2D, x: number, y: number) {
+  ctx.save();
+  ctx.translate(x, y);
+  ctx.lineCap = "round";
+  ctx.lineJoin = "round";
+  for (const side of [-1, 1]) {
+    ctx.fillStyle = "#8d9096";
     ctx.beginPath();
-    ctx.arc(x + dx, y + 6, 3, 0, 2 * Math.PI);
+    ctx.moveTo(0, -5);
+    ctx.quadraticCurveTo(side * 6, -3, side * 4, 5);
+    ctx.lineTo(0, 6);
+    ctx.closePath();
+    ctx.fill();
+    ctx.strokeStyle = TAIL;
+    ctx.lineWidth = 3;
+    ctx.beginPath();
+    ctx.moveTo(side * 1.5, 6);
+    ctx.quadraticCurveTo(side * 6, 10, side * 5, 18);
     ctx.stroke();
   }
+  ctx.restore();
 }

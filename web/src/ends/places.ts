@@ -1,57 +1,35 @@
-import type { Document, Material } from "../api/client.ts";
-import type { Wanted } from "../materials/catalogue.ts";
-import { rowOf, withMaterial, withoutUnused, withRow } from "../bench/document.ts";
+import type { Document, Fitting, Operation } from "../api/client.ts";
+import { leadRow } from "../api/piece.ts";
+import { CORDS } from "../materials/fields.ts";
+import { materialTypeValues } from "../api/schema.gen.ts";
+import type { Filter } from "../materials/catalogue.ts";
 
-/** Place is a list of fittings of the piece: a strand's end, or a side of its closure. */
-export type Place = "left" | "right" | "claspLeft" | "claspRight";
+/** FittingList is a list of fittings of the piece: a strand's end, or a side of its closure. */
+export type FittingList = "left" | "right" | "claspLeft" | "claspRight";
 
-const CLASPS = ["lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide"];
-const RINGS = ["jump-ring", "split-ring"];
-const ENDINGS = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard"];
+const isClosure = (list: FittingList) => list === "claspLeft" || list === "claspRight";
+const sideOf = (list: FittingList) => (list === "left" || list === "claspLeft" ? "left" : "right");
 
-/** wantedAt says what of the catalogue can go there. */
-export function wantedAt(place: Place | "cord"): Wanted {
-  if (place === "cord") return { class: "cord" };
-  const types = place === "left" || place === "right" ? [...ENDINGS, ...RINGS] : [...CLASPS, ...RINGS, "extender"];
+/** TYPES are the kinds of findings and cords, as the schema lists them. */
+const TYPES: readonly string[] = materialTypeValues;
+const ROW_ONLY = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end"];
+const BOTH = ["jump-ring", "split-ring"];
+
+/** filterFor says what of the catalogue can go there. */
+export function filterFor(list: FittingList | "cord"): Filter {
+  if (list === "cord") return { class: "cord" };
+  const types = isClosure(list) ? TYPES.filter((t) => !CORDS.includes(t) && !ROW_ONLY.includes(t)) : [...ROW_ONLY, ...BOTH];
   return { class: "finding", types: types.join(",") };
 }
 
 /** fittingsAt lists what is there, in threading order from the strand outwards. */
-export function fittingsAt(doc: Document, place: Place): string[] {
-  switch (place) {
-    case "left":
-    case "right":
-      return rowOf(doc)[place] ?? [];
-    case "claspLeft":
-      return [...(doc.closure.left ?? [])].reverse();
-    case "claspRight":
-      return [...(doc.closure.right ?? [])].reverse();
-  }
+export function fittingsAt(doc: Document, list: FittingList): Fitting[] {
+  if (isClosure(list)) return [...(doc.closure[sideOf(list)] ?? [])].reverse();
+  return leadRow(doc)[sideOf(list)] ?? [];
 }
 
-function withFittings(doc: Document, place: Place, ids: string[]): Document {
-  switch (place) {
-    case "left":
-    case "right":
-      return withRow(doc, { [place]: ids });
-    case "claspLeft":
-      return { ...doc, closure: { ...doc.closure, left: [...ids].reverse() } };
-    case "claspRight":
-      return { ...doc, closure: { ...doc.closure, right: [...ids].reverse() } };
-  }
-}
-
-/** withFitting puts a material at a place: in the place of one that is there, or behind the last. */
-export function withFitting(doc: Document, place: Place, index: number, m: Material): Document {
-  const ids = [...fittingsAt(doc, place)];
-  ids[Math.min(index, ids.length)] = m.id;
-  return withoutUnused(withFittings(withMaterial(doc, m), place, ids));
-}
-
-export function withoutFitting(doc: Document, place: Place, index: number): Document {
-  return withoutUnused(withFittings(doc, place, fittingsAt(doc, place).filter((_, i) => i !== index)));
-}
-
-export function withCord(doc: Document, m: Material): Document {
-  return withoutUnused(withRow(withMaterial(doc, m), { cord: m.id }));
+/** putFitting is the operation that puts a material there: in the place of a fitting, or behind the last. */
+export function putFitting(doc: Document, list: FittingList, fitting: string | undefined, material: string): Operation {
+  if (fitting) return { do: "set-fitting", at: { fitting }, material };
+  return { do: "add-fitting", at: { strand: leadRow(doc).id, end: sideOf(list) }, closure: isClosure(list), material };
 }

@@ -1,10 +1,11 @@
+import { leadStrand } from "../api/piece.ts";
 import { useCallback, useEffect, useMemo, useState, type DragEvent, type KeyboardEvent } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { DISH } from "../dishes/Dishes.tsx";
 import type { Unit } from "../units/length.ts";
 import type { Tone } from "./cloth.ts";
 import { drawCloseUp } from "./drawCloseUp.ts";
-import { gapAt, hangsMm, layEnds, nearestGap } from "./strandGeometry.ts";
+import { gapAt, hangsMm, nearestGap, reachOf } from "./strandGeometry.ts";
 import { useCanvas } from "./useCanvas.ts";
 import { useHands, type Handle } from "./useHands.ts";
 
@@ -38,14 +39,14 @@ const LEAST_PX = 3;
 
 /** closeUpScale picks how large the strand is drawn so that its widest bead fits the band. */
 function closeUpScale(analysis: Analysis, doc: Document, height: number): number {
-  const hanging = hangsMm(analysis, doc);
-  const widest = Math.max(6, hanging * 1.5, ...analysis.strands[0].placed.map((b) => b.acrossMm));
+  const hanging = hangsMm(leadStrand(analysis), doc);
+  const widest = Math.max(6, hanging * 1.5, ...leadStrand(analysis).placed.map((b) => b.acrossMm));
   return Math.max(LEAST_PX, Math.min(MOST_PX, ((height - 30) * TALLEST_PART) / widest));
 }
 
 /** leftEdge is the mm at the left edge of the band: the caret stays inside, and nothing beyond the ends is shown. */
 function leftEdge(analysis: Analysis, caretMm: number, span: number, pan: number): number {
-  const { start, end } = layEnds(analysis.strands[0]);
+  const { start, end } = reachOf(leadStrand(analysis));
   const low = start - 6;
   const high = Math.max(low, end + 6 - span);
   if (end - start + 12 <= span) return (start + end - span) / 2;
@@ -58,7 +59,7 @@ export function CloseUp(props: CloseUpProps) {
   const [focused, setFocused] = useState(false);
   // Looking elsewhere lasts until the caret moves.
   const [pan, setPan] = useState({ at: selection.focus, mm: 0 });
-  const strand = analysis.strands[0];
+  const strand = leadStrand(analysis);
   const caretMm = gapAt(strand, selection.focus);
   const panMm = pan.at === selection.focus ? pan.mm : 0;
 
@@ -102,7 +103,7 @@ export function CloseUp(props: CloseUpProps) {
       tabIndex={0}
       role="application"
       aria-roledescription="strand"
-      aria-label={`Strand. ${describe}. Arrow keys move, letters drop beads, question mark lists the keys.`}
+      aria-label={`Strand. ${describe}. Arrow keys move, letters add beads, question mark lists the keys.`}
       data-px={shown.px}
       data-left={shown.leftMm}
       {...hands}

@@ -10,7 +10,7 @@ export class WholePainting {
   #canvas: HTMLCanvasElement | null = null;
   #painted: WholeView | null = null;
 
-  /** lay puts the piece on a canvas, painting it anew only if something of it has changed. */
+  /** lay puts the piece on a canvas, painting it again only if something of it has changed. */
   lay(ctx: CanvasRenderingContext2D, view: WholeView) {
     if (!this.#painted || !same(this.#painted, view)) {
       this.#canvas = paint(this.#canvas ?? document.createElement("canvas"), view);
@@ -40,8 +40,8 @@ function paint(canvas: HTMLCanvasElement, view: WholeView): HTMLCanvasElement {
   ctx.fillStyle = cloths[tone].text;
   ctx.font = '12px "Figtree Variable", sans-serif';
   ctx.fillText("The whole piece", 18, 24);
-  ctx.fillText(`true to scale, ${((fitWhole(view) * (view.lens?.zoom ?? 1)) / PX_PER_MM).toFixed(2)} : 1`, 18, 40);
-  ctx.fillText("on the circle of", 18, height - 28);
-  ctx.fillText("its finished length", 18, height - 12);
+  ctx.fillText(`true to scale, ${((fitWhole(view) * (view.lens?.zoom ?? 1)) / PX_PER_MM).toPrecision(2)} : 1`, 18, 40);
+  const lies = view.drawn.picture.whole?.lies === "wrap" ? ["as the", "ring lies"] : ["on the circle of", "its finished length"];
+  lies.forEach((text, i) => ctx.fillText(text, 18, height - 28 + 16 * i));
   return canvas;
 }

@@ -3,15 +3,17 @@ import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "./cloth.ts";
 import { drawWhole } from "./drawWhole.ts";
 import { useCanvas, type CanvasSize } from "./useCanvas.ts";
+import { usePicture } from "./usePicture.ts";
 
 /** WholePicture shows a piece on the light felt, to look at only. Until the piece is there it shows the bare cloth. */
 export function WholePicture({ analysis, doc }: { analysis?: Analysis; doc?: Document }) {
+  const drawn = usePicture(analysis, doc);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       layCloth(ctx, "light", width, height);
-      if (analysis && doc) drawWhole(ctx, { analysis, doc, width, height, tone: "light" });
+      if (drawn) drawWhole(ctx, { drawn, width, height, tone: "light" });
     },
-    [analysis, doc],
+    [drawn],
   );
   const { ref } = useCanvas(draw);
   return <canvas ref={ref} className="picture" aria-hidden />;

@@ -1,14 +1,13 @@
+import { leadStrand } from "../api/piece.ts";
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from "react";
-import type { Analysis, Document } from "../api/client.ts";
 import type { Tone } from "./cloth.ts";
-import { drawWholeSelection, PLAIN_LENS, wholeMm, type Lens } from "./drawWhole.ts";
-import { nearestGap } from "./strandGeometry.ts";
+import { drawWholeSelection, gapNear, PLAIN_LENS, type Lens } from "./drawWhole.ts";
 import { useCanvas } from "./useCanvas.ts";
+import type { Drawn } from "./usePicture.ts";
 import { WholePainting } from "./WholePainting.ts";
 
 interface Props {
-  analysis: Analysis;
-  doc: Document;
+  drawn: Drawn;
   tone: Tone;
   letters: boolean;
   selection: { from: number; to: number };
@@ -17,10 +16,13 @@ interface Props {
   onPlace: (gap: number, extend: boolean) => void;
 }
 
+/** LIES says how the piece lies in the picture. */
+export const LIES = { circle: "on the circle of its finished length", wrap: "as the ring lies" };
+
 const MOST_ZOOM = 8;
 const STILL = 4;
 
-/** zoomed enlarges round a point, which stays where it is. */
+/** zoomed zooms about a point, which stays where it is. */
 export function zoomed(lens: Lens, factor: number, x = 0, y = 0): Lens {
   const zoom = Math.max(1, Math.min(MOST_ZOOM, lens.zoom * factor));
   if (zoom === 1) return PLAIN_LENS;
@@ -28,16 +30,16 @@ export function zoomed(lens: Lens, factor: number, x = 0, y = 0): Lens {
   return { zoom, dx: x - (x - lens.dx) * by, dy: y - (y - lens.dy) * by };
 }
 
-/** WholePiece is the felt's upper band: the piece on the circle of its finished length. */
-export function WholePiece({ analysis, doc, tone, letters, selection, lens, onLens, onPlace }: Props) {
+/** WholePiece is the felt's upper band: the piece as it lies. */
+export function WholePiece({ drawn, tone, letters, selection, lens, onLens, onPlace }: Props) {
   const [pressed, setPressed] = useState<{ x: number; y: number; lens: Lens } | null>(null);
   const [painting] = useState(() => new WholePainting());
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
-      painting.lay(ctx, { analysis, doc, width, height, tone, letters, lens });
-      drawWholeSelection(ctx, { analysis, doc, width, height, tone, lens }, selection);
+      painting.lay(ctx, { drawn, width, height, tone, letters, lens });
+      drawWholeSelection(ctx, { drawn, width, height, tone, lens }, selection);
     },
-    [painting, analysis, doc, tone, letters, selection, lens],
+    [painting, drawn, tone, letters, selection, lens],
   );
   const { ref, size } = useCanvas(draw, true);
 
@@ -63,8 +65,7 @@ export function WholePiece({ analysis, doc, tone, letters, selection, lens, onLe
     setPressed(null);
     if (Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) > STILL && lens.zoom > 1) return;
     const box = event.currentTarget.getBoundingClientRect();
-    const mm = wholeMm(analysis, event.clientX - box.left - size.width / 2 - lens.dx, event.clientY - box.top - size.height / 2 - lens.dy);
-    onPlace(nearestGap(analysis.strands[0], mm), event.shiftKey);
+    onPlace(gapNear({ drawn, width: size.width, height: size.height, tone, lens }, event.clientX - box.left, event.clientY - box.top), event.shiftKey);
   }
 
   return (
@@ -72,7 +73,7 @@ export function WholePiece({ analysis, doc, tone, letters, selection, lens, onLe
       ref={ref}
       className="felt-whole"
       role="img"
-      aria-label={`The whole piece: ${analysis.strands[0].beads} beads on a circle of its finished length.`}
+      aria-label={`The whole piece: ${leadStrand(drawn.analysis).beads} beads, ${LIES[drawn.picture.whole?.lies ?? "circle"]}.`}
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);
         setPressed({ x: e.clientX, y: e.clientY, lens });

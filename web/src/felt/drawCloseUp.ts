@@ -1,3 +1,4 @@
+import { leadRow, leadStrand } from "../api/piece.ts";
 import type { Analysis, Document, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
@@ -5,7 +6,7 @@ import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
-import { gapAt, layEnds } from "./strandGeometry.ts";
+import { gapAt, gripOf } from "./strandGeometry.ts";
 
 export interface CloseUpView {
   analysis: Analysis;
@@ -30,11 +31,14 @@ export interface CloseUpView {
 }
 
 const RULER = 30;
+/** A bare cord is drawn so many mm beyond its beads; that of a ring runs on. */
+const BARE = 8;
+const RUNS_ON = 4000;
 
 /** drawCloseUp paints the strand straight and enlarged, with ruler, ends, target and caret. */
 export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
   const { width, height, tone, px, leftMm } = view;
-  const strand = view.analysis.strands[0];
+  const strand = leadStrand(view.analysis);
   const axis = RULER + (height - RULER) / 2;
   const x = (mm: number) => (mm - leftMm) * px;
   layCloth(ctx, tone, width, height);
@@ -54,7 +58,7 @@ export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
 /** drawRuler marks the house unit from the left end, or both ways from the centre. */
 function drawRuler(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
   const { width, unit, tone, px, leftMm, fromCentre } = view;
-  const strand = view.analysis.strands[0];
+  const strand = leadStrand(view.analysis);
   const origin = fromCentre ? strand.strungMm / 2 : 0;
   const step = unit === "mm" ? 1 : 25.4 / (px * 25.4 > 90 ? 16 : 8);
   const [half, whole] = unit === "mm" ? [5, 10] : [step === 25.4 / 16 ? 8 : 4, step === 25.4 / 16 ? 16 : 8];
@@ -82,13 +86,13 @@ function drawRuler(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
 
 function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
   const { analysis, doc, tone, px, width } = view;
-  const strand = analysis.strands[0];
+  const strand = leadStrand(analysis);
   const materials = materialsOf(doc);
-  const cord = materials.get(doc.sections[0].rows?.[0].cord ?? "");
-  const { left, right } = layEnds(strand);
-  const tip = (parts: typeof left, otherwise: number) => parts.find((p) => p.does === "crimp" || p.does === "cover")?.to ?? otherwise;
-  const from = strand.ring ? -4000 : tip(left, left.length ? 0 : -8);
-  const to = strand.ring ? strand.strungMm + 4000 : tip(right, strand.strungMm + strand.slackMm + (right.length ? 0 : 8));
+  const cord = materials.get(leadRow(doc).cord ?? "");
+  const { left, right } = strand;
+  const behind = strand.strungMm + strand.slackMm;
+  const from = strand.ring ? -RUNS_ON : gripOf(left, left.length ? 0 : -BARE);
+  const to = strand.ring ? strand.strungMm + RUNS_ON : gripOf(right, behind + (right.length ? 0 : BARE));
   ctx.strokeStyle = cloths[tone].cord;
   ctx.lineWidth = Math.max(1, (cord?.diameterMm ?? 0.4) * px);
   ctx.beginPath();
@@ -97,8 +101,8 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (m
   ctx.stroke();
   for (const parts of [left, right]) {
     for (const part of parts) {
-      if (x(Math.max(part.from, part.to)) < -60 || x(Math.min(part.from, part.to)) > width + 60) continue;
-      drawFitting(ctx, part.does, materials.get(part.material ?? ""), { from: x(part.from), to: x(part.to), px });
+      if (x(Math.max(part.fromMm, part.toMm)) < -60 || x(Math.min(part.fromMm, part.toMm)) > width + 60) continue;
+      drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: x(part.fromMm), to: x(part.toMm), px });
     }
   }
 }
@@ -107,7 +111,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
   const { analysis, doc, px, width } = view;
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};
-  const seen = analysis.strands[0].placed.filter((b) => x(b.toMm) > -20 && x(b.fromMm) < width + 20);
+  const seen = leadStrand(analysis).placed.filter((b) => x(b.toMm) > -20 && x(b.fromMm) < width + 20);
   ctx.fillStyle = SHADOW;
   for (const b of seen) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
   for (const capped of [false, true]) {
@@ -132,7 +136,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
 
 /** tintSelection lays a tint under the selected beads, so that they keep their own colours. */
 function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {
-  const strand = view.analysis.strands[0];
+  const strand = leadStrand(view.analysis);
   const { from, to } = view.selection;
   if (from === to) return;
   ctx.fillStyle = "rgba(217,138,31,.22)";
@@ -143,7 +147,7 @@ function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm:
 function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {
   const target = view.analysis.target;
   if (!target) return;
-  const strand = view.analysis.strands[0];
+  const strand = leadStrand(view.analysis);
   const at = x(strand.strungMm - target.offMm);
   if (at < -40 || at > view.width + 40) return;
   const colour = cloths[view.tone].target;

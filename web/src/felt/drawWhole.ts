@@ -1,20 +1,20 @@
-import type { Analysis, Document, Material } from "../api/client.ts";
+import type { Document, Material, Seat } from "../api/client.ts";
+import { leadRow, leadStrand } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
-import { gapAt, hangsMm, layEnds, loopOf, type Loop } from "./strandGeometry.ts";
+import type { Drawn } from "./usePicture.ts";
 
 export interface WholeView {
-  analysis: Analysis;
-  doc: Document;
+  drawn: Drawn;
   width: number;
   height: number;
   tone: Tone;
   /** The most px a millimetre takes, for small pieces. */
   mostPx?: number;
   letters?: boolean;
-  /** How far it is enlarged, and where its middle is pushed to, in px. */
+  /** How far it is zoomed in, and where its middle is moved to, in px. */
   lens?: Lens;
 }
 
@@ -27,80 +27,99 @@ export interface Lens {
 export const PLAIN_LENS: Lens = { zoom: 1, dx: 0, dy: 0 };
 
 const MOST_PX = 6;
-/** MARGIN is the share of the picture left free on each side; CLASP_MM the room kept for what stands out at the clasp. */
+const LEAST_PX = 0.001;
+/** FINE is the size below which beads are drawn as a line of their colour, which is FINE wide at least. */
+const FINE = 2;
+/** MARGIN is the share of the picture left free on each side. */
 const MARGIN = 0.045;
-const CLASP_MM = 12;
 const LEAST_SHADED = 5;
+const FINE_COLOUR = "#8a7a6a";
 
 /** materialsOf finds a document's materials by id. */
 export function materialsOf(doc: Document): Map<string, Material> {
   return new Map(doc.materials.map((m) => [m.id, m]));
 }
 
-/** fitWhole says how many px a millimetre takes so that the loop fits. */
-export function fitWhole({ analysis, doc, width, height, mostPx = MOST_PX }: WholeView): number {
-  const standsOut = Math.max(CLASP_MM, ...doc.materials.map((m) => 1.2 * (m.barMm ?? 0)));
-  const widest = Math.max(standsOut, 2 * hangsMm(analysis, doc), ...analysis.strands[0].placed.map((b) => b.acrossMm));
-  const across = analysis.finishedMm / Math.PI + widest;
-  const free = Math.min(width, height) * (1 - 2 * MARGIN);
-  return Math.max(0.1, Math.min(mostPx, free / across));
+/** fitWhole says how many px a millimetre takes so that all of the piece fits. */
+export function fitWhole({ drawn, width, height, mostPx = MOST_PX }: WholeView): number {
+  const [left, top, right, bottom] = drawn.picture.whole?.box ?? [0, 0, 1, 1];
+  const free = 1 - 2 * MARGIN;
+  return Math.max(LEAST_PX, Math.min(mostPx, (width * free) / (right - left), (height * free) / (bottom - top)));
 }
 
-/** drawWhole paints the piece on the circle of its finished length, true to scale. */
-export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
-  const { analysis, doc, width, height } = view;
-  const strand = analysis.strands[0];
+/** framed moves to where the piece lies in the picture, and gives its scale. */
+function framed(ctx: CanvasRenderingContext2D, view: WholeView, draw: (px: number) => void) {
   const lens = view.lens ?? PLAIN_LENS;
+  const [left, top, right, bottom] = view.drawn.picture.whole?.box ?? [0, 0, 1, 1];
   const px = fitWhole(view) * lens.zoom;
-  const loop = loopOf(analysis);
+  ctx.save();
+  ctx.translate(view.width / 2 + lens.dx - ((left + right) / 2) * px, view.height / 2 + lens.dy - ((top + bottom) / 2) * px);
+  draw(px);
+  ctx.restore();
+}
+
+/** drawWhole paints the whole piece, true to scale, where everything of it lies. */
+export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
+  framed(ctx, view, (px) => paintWhole(ctx, view, px));
+}
+
+function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) {
+  const { analysis, doc, picture } = view.drawn;
+  const { whole } = picture;
+  if (!whole) return;
+  const strand = leadStrand(analysis);
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};
-  ctx.save();
-  ctx.translate(width / 2 + lens.dx, height / 2 + lens.dy);
-
-  drawCord(ctx, view, loop, px);
+  drawCord(ctx, view, px);
+  drawFine(ctx, view, px);
   ctx.fillStyle = SHADOW;
-  // The shadow of a bead this small is not seen.
-  const shaded = strand.placed.filter((b) => b.acrossMm * px > LEAST_SHADED);
-  for (const b of shaded) {
-    const { x, y, angle } = loop.at((b.fromMm + b.toMm) / 2);
-    castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (b.acrossMm / 2) * px, angle);
-  }
-  const { left, right } = layEnds(strand);
-  for (const [parts, out] of [[left, -1], [right, 1]] as const) {
-    for (const part of parts) {
-      const mid = loop.at((part.from + part.to) / 2);
-      const half = Math.abs(part.to - part.from) / 2;
-      along(ctx, mid, px, () => drawFitting(ctx, part.does, materials.get(part.material ?? ""), { from: -out * half * px, to: out * half * px, px }));
-    }
+  strand.placed.forEach((b, i) => {
+    // The shadow of a bead this small is not seen.
+    if (b.acrossMm * px <= LEAST_SHADED) return;
+    const { x, y, angle } = whole.beads[i];
+    castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), whole.flat) / 2) * px, angle);
+  });
+  for (const seat of whole.parts) {
+    const part = strand[seat.end][seat.index];
+    const out = seat.end === "left" ? -1 : 1;
+    const half = (seat.lengthMm / 2) * px;
+    along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px }));
   }
   for (const capped of [false, true]) {
-    for (const b of strand.placed) {
+    strand.placed.forEach((b, i) => {
       const m = materials.get(b.material);
       const outline = outlines[b.material];
-      if (!m || !outline || (m.shape === "cap") !== capped) continue;
-      along(ctx, loop.at(b.atMm), px, () => sprites.draw(ctx, m, outline, px, b.turned));
-    }
+      if (!m || !outline || (m.shape === "cap") !== capped || isFine(b, px)) return;
+      along(ctx, whole.beads[i], px, () => {
+        if (whole.flat) ctx.scale(1, acrossOf(m, true) / (m.acrossMm ?? 1));
+        sprites.draw(ctx, m, outline, px, b.turned);
+      });
+    });
   }
-  if (view.letters) {
-    for (const b of strand.placed) {
-      const { x, y } = loop.at((b.fromMm + b.toMm) / 2);
-      along(ctx, { x, y, angle: 0 }, px, () => drawLetter(ctx, b, px));
-    }
-  }
-  ctx.restore();
+  if (view.letters) strand.placed.forEach((b, i) => along(ctx, { ...whole.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
 }
 
-/** drawWholeSelection marks the caret or the selection on a piece that drawWhole has painted. */
-export function drawWholeSelection(ctx: CanvasRenderingContext2D, view: WholeView, selection: { from: number; to: number }) {
-  const lens = view.lens ?? PLAIN_LENS;
-  ctx.save();
-  ctx.translate(view.width / 2 + lens.dx, view.height / 2 + lens.dy);
-  drawSelection(ctx, view, selection, loopOf(view.analysis), fitWhole(view) * lens.zoom);
-  ctx.restore();
+const isFine = (b: { acrossMm: number }, px: number) => b.acrossMm * px < FINE;
+
+/** drawFine draws beads too small to be seen as beads: each run of one material a line of its colour. */
+function drawFine(ctx: CanvasRenderingContext2D, { drawn }: WholeView, px: number) {
+  const gaps = drawn.picture.whole?.gaps ?? [];
+  const materials = materialsOf(drawn.doc);
+  ctx.lineWidth = FINE;
+  for (const run of leadStrand(drawn.analysis).runs) {
+    const bead = leadStrand(drawn.analysis).placed[run.first];
+    if (!bead || !isFine(bead, px)) continue;
+    ctx.strokeStyle = materials.get(run.material)?.look?.colour ?? FINE_COLOUR;
+    trace(ctx, gaps.slice(run.first, run.first + run.count + 1).map(({ x, y }) => [x, y]), px);
+  }
 }
 
-function along(ctx: CanvasRenderingContext2D, at: { x: number; y: number; angle: number }, px: number, draw: () => void) {
+/** acrossOf is how wide a bead is seen: lying on its side, by its thickness. */
+function acrossOf(m: Material | undefined, flat: boolean | undefined): number {
+  return (flat ? m?.thickMm : undefined) ?? m?.acrossMm ?? 0;
+}
+
+function along(ctx: CanvasRenderingContext2D, at: Seat, px: number, draw: () => void) {
   ctx.save();
   ctx.translate(at.x * px, at.y * px);
   ctx.rotate(at.angle);
@@ -108,55 +127,44 @@ function along(ctx: CanvasRenderingContext2D, at: { x: number; y: number; angle:
   ctx.restore();
 }
 
-function drawCord(ctx: CanvasRenderingContext2D, { analysis, doc, tone }: WholeView, loop: Loop, px: number) {
-  const strand = analysis.strands[0];
-  const cord = doc.materials.find((m) => m.id === doc.sections[0].rows?.[0].cord);
+function trace(ctx: CanvasRenderingContext2D, points: [number, number][], px: number) {
+  ctx.beginPath();
+  points.forEach(([x, y], i) => (i === 0 ? ctx.moveTo(x * px, y * px) : ctx.lineTo(x * px, y * px)));
+  ctx.stroke();
+}
+
+function drawCord(ctx: CanvasRenderingContext2D, { drawn, tone }: WholeView, px: number) {
+  const cord = drawn.doc.materials.find((m) => m.id === leadRow(drawn.doc).cord);
   ctx.strokeStyle = cloths[tone].cord;
   ctx.lineWidth = Math.max(0.8, (cord?.diameterMm ?? 0.4) * px);
-  ctx.beginPath();
-  const end = strand.strungMm + strand.slackMm;
-  const steps = 180;
-  for (let i = 0; i <= steps; i++) {
-    const p = loop.at((end * i) / steps);
-    if (i === 0) ctx.moveTo(p.x * px, p.y * px);
-    else ctx.lineTo(p.x * px, p.y * px);
-  }
-  ctx.stroke();
+  trace(ctx, (drawn.picture.whole?.cord ?? []) as [number, number][], px);
 }
 
-/** drawSelection marks the caret as a tick across the cord, a selection as an arc beside it. */
-function drawSelection(ctx: CanvasRenderingContext2D, view: WholeView, { from, to }: { from: number; to: number }, loop: Loop, px: number) {
-  const strand = view.analysis.strands[0];
-  const lift = 5 + Math.max(2, ...strand.placed.slice(Math.max(0, from - 1), to + 1).map((b) => b.acrossMm / 2));
-  ctx.strokeStyle = MARIGOLD;
-  ctx.lineCap = "round";
-  ctx.lineWidth = 3;
-  ctx.beginPath();
-  if (from === to) {
-    const mm = gapAt(strand, from);
-    const inner = loop.at(mm, -lift);
-    const outer = loop.at(mm, lift);
-    ctx.moveTo(inner.x * px, inner.y * px);
-    ctx.lineTo(outer.x * px, outer.y * px);
-  } else {
-    const a = gapAt(strand, from);
-    const b = gapAt(strand, to);
-    for (let i = 0; i <= 40; i++) {
-      const p = loop.at(a + ((b - a) * i) / 40, lift);
-      if (i === 0) ctx.moveTo(p.x * px, p.y * px);
-      else ctx.lineTo(p.x * px, p.y * px);
-    }
-  }
-  ctx.stroke();
+/** lifted is a point beside the cord, outwards from it. */
+function lifted({ x, y, angle }: Seat, by: number): [number, number] {
+  return [x + by * Math.sin(angle), y - by * Math.cos(angle)];
 }
 
-/** wholeMm turns a place on the picture, from its middle, into a place along the cord. */
-export function wholeMm(analysis: Analysis, x: number, y: number): number {
-  const strand = analysis.strands[0];
-  const clasp = strand.left.find((part) => part.does === "clasp")?.mm ?? 0;
-  const top = strand.ring ? 0 : layEnds(strand).start + clasp / 2;
-  let phi = Math.atan2(-x, -y);
-  if (phi < 0) phi += 2 * Math.PI;
-  const mm = (phi / (2 * Math.PI)) * analysis.finishedMm + top;
-  return mm > analysis.finishedMm ? mm - analysis.finishedMm : mm;
+/** drawWholeSelection marks the caret as a tick across the cord, a selection as a line beside it. */
+export function drawWholeSelection(ctx: CanvasRenderingContext2D, view: WholeView, { from, to }: { from: number; to: number }) {
+  const gaps = view.drawn.picture.whole?.gaps ?? [];
+  if (to >= gaps.length) return;
+  const { placed } = leadStrand(view.drawn.analysis);
+  const lift = 5 + Math.max(2, ...placed.slice(Math.max(0, from - 1), to + 1).map((b) => b.acrossMm / 2));
+  framed(ctx, view, (px) => {
+    ctx.strokeStyle = MARIGOLD;
+    ctx.lineCap = "round";
+    ctx.lineWidth = 3;
+    trace(ctx, from === to ? [lifted(gaps[from], -lift), lifted(gaps[from], lift)] : gaps.slice(from, to + 1).map((gap) => lifted(gap, lift)), px);
+  });
+}
+
+/** gapNear finds the gap that lies nearest to a place of the picture. */
+export function gapNear(view: WholeView, x: number, y: number): number {
+  const lens = view.lens ?? PLAIN_LENS;
+  const [left, top, right, bottom] = view.drawn.picture.whole?.box ?? [0, 0, 1, 1];
+  const px = fitWhole(view) * lens.zoom;
+  const mm = { x: (x - view.width / 2 - lens.dx) / px + (left + right) / 2, y: (y - view.height / 2 - lens.dy) / px + (top + bottom) / 2 };
+  const off = (gap: Seat) => Math.hypot(gap.x - mm.x, gap.y - mm.y);
+  return (view.drawn.picture.whole?.gaps ?? []).reduce((best, gap, i, all) => (off(gap) < off(all[best]) ? i : best), 0);
 }

@@ -1,55 +1,36 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback } from "react";
-import { api, given, type Analysis, type Document, type Round } from "../api/client.ts";
+import type { Analysis, Document } from "../api/client.ts";
+import { leadStrand } from "../api/piece.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
-import { drawRound, drawStretched, TOUCHES } from "./drawRound.ts";
+import { usePicture } from "../felt/usePicture.ts";
+import { drawStretched, drawWrap } from "./drawWrap.ts";
 
 interface Props {
   analysis: Analysis;
   doc: Document;
 }
 
-/** Cross is a piece with how it lies round a body. */
-interface Cross {
-  doc: Document;
-  analysis: Analysis;
-  round: Round;
-}
-
-/** useCross asks how the piece lies; the figures of a strand being typed do without. */
-function useCross(doc: Document): Cross | undefined {
-  return useQuery({
-    queryKey: ["round", doc],
-    queryFn: async () => {
-      const analysis = await given(api.POST("/api/analyse", { params: { query: { round: true } }, body: doc }));
-      return analysis.drawing?.round ? { doc, analysis, round: analysis.drawing.round } : null;
-    },
-    placeholderData: keepPreviousData,
-    retry: false,
-  }).data ?? undefined;
-}
-
 /** CrossSection shows the body with the beads round it, true to scale. */
-export function CrossSection({ doc }: { doc: Document }) {
-  const cross = useCross(doc);
+export function CrossSection({ analysis, doc }: Props) {
+  const drawn = usePicture(analysis, doc);
+  const wrap = drawn?.picture.wrap;
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
-      if (!cross) return;
-      const { analysis, round } = cross;
-      drawRound(ctx, { round, doc: cross.doc, outlines: analysis.drawing?.outlines ?? {}, placed: analysis.strands[0].placed, measureMm: analysis.fit?.measureMm ?? null, width, height });
+      if (!drawn || !wrap) return;
+      const outlines = drawn.analysis.drawing?.outlines ?? {};
+      drawWrap(ctx, { wrap, doc: drawn.doc, outlines, placed: leadStrand(drawn.analysis).placed, measureMm: drawn.analysis.fit?.measureMm ?? null, width, height });
     },
-    [cross],
+    [drawn, wrap],
   );
   const { ref } = useCanvas(draw);
-  const touching = cross?.round.links.filter((l) => l.element !== undefined && l.gapMm < TOUCHES).length ?? 0;
-  const says = cross ? `Cross-section: ${touching} of ${cross.analysis.strands[0].beads} beads touch the widest thing it goes round.` : "It goes round nothing yet.";
+  const says = wrap ? `Cross-section: ${wrap.touching} of ${leadStrand(drawn.analysis).beads} beads touch the body.` : "There is no cross-section to draw.";
   return <canvas ref={ref} className="cross-section" role="img" aria-label={says} />;
 }
 
 /** OverTheHand shows an elastic at full stretch over the hand or head it must pass. */
 export function OverTheHand({ analysis, doc }: Props) {
   const passage = analysis.fit?.passage;
-  const strand = analysis.strands[0];
+  const strand = leadStrand(analysis);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       if (!passage) return;

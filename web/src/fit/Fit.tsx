@@ -10,19 +10,19 @@ import { Positions } from "./Positions.tsx";
 import { bodyOf, Wearer } from "./Wearer.tsx";
 import "./fit.css";
 
-/** Fit shows how the piece sits on the body it is for, and what length would suit. */
+/** Fit shows how the piece sits on its wearer, and the suggested length. */
 export function Fit() {
   const { bench, state } = useBenchContext();
   const { doc, analysis } = state;
   return (
     <div className="fit">
       <div className="answers side left">
-        <h2 className="hidden">Whom it is for</h2>
+        <h2 className="hidden">Wearer</h2>
         <Wearer bench={bench} doc={doc} />
         {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
       </div>
       <div className={`round-room${state.behind ? " behind" : ""}`}>
-        {analysis && <CrossSection doc={doc} />}
+        {analysis && <CrossSection analysis={analysis} doc={state.analysed} />}
         <Legend />
       </div>
       <aside className="side right" aria-label="How it fits">
@@ -42,15 +42,22 @@ function Legend() {
         <i className="body" /> the body
       </li>
       <li>
-        <i className="room" /> room to spare
+        <i className="room" /> ease
       </li>
       <li>
-        <i className="dot" /> a bead that touches
+        <i className="dot" /> a bead touching the body
       </li>
       <li className="quiet">across the body, true to scale</li>
     </ul>
   );
 }
+
+/** NO_INSIDE says why there is no inside length. */
+const NO_INSIDE = {
+  open: "Too few beads to close.",
+  nothing: "Closed, it leaves no room inside.",
+  unsolved: "No solution found for this inside length. The rule of thumb below is close.",
+};
 
 function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
   const { fit, insideMm, insideRule } = analysis;
@@ -58,7 +65,9 @@ function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
     <section aria-label="Inside length and ease">
       <h2>Inside</h2>
       {insideMm == null ? (
-        <p className="quiet">It goes round nothing yet: lay out more beads.</p>
+        <p className="quiet" data-testid="no-inside">
+          {NO_INSIDE[analysis.insideState ?? "open"]}
+        </p>
       ) : (
         <p className="big-figure" data-testid="inside">
           <Length mm={insideMm} />
@@ -66,7 +75,7 @@ function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
       )}
       {insideRule && (
         <p className="quiet">
-          By the rule of thumb <Length mm={insideRule.mm} />: the length as it lies, less π times <Length mm={insideRule.thickMm} />, the thickness of most of it.
+          Rule of thumb: <Length mm={insideRule.mm} /> = finished length − π × <Length mm={insideRule.thickMm} />, the typical bead thickness.
         </p>
       )}
       {fit && (
@@ -78,7 +87,7 @@ function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
           , <Length mm={fit.easeMm} /> of ease on a {bodyOf(doc).part} of <Length mm={fit.measureMm} />
         </p>
       )}
-      {!fit && insideMm != null && <p className="quiet">Say whose {bodyOf(doc).part} it goes round, and the ease is shown.</p>}
+      {!fit && insideMm != null && <p className="quiet">Enter a {bodyOf(doc).part} size to see the ease.</p>}
     </section>
   );
 }
@@ -90,8 +99,8 @@ function Passing({ analysis, doc }: { analysis: Analysis; doc: Document }) {
       <h2>Over the {passage.over}</h2>
       <OverTheHand analysis={analysis} doc={doc} />
       <p className={`ease ${passage.passes ? "right" : "off"}`}>
-        <b>{passage.passes ? "✓ it passes" : "✕ it will not pass"}</b>: it opens to <Length mm={passage.stretchedMm} />, the {passage.over} needs <Length mm={passage.needMm} />
-        {passage.measured ? "." : passage.over === "hand" ? ", a quarter more than the wrist." : ", as heads usually do."}
+        <b>{passage.passes ? "✓ it passes" : "✕ it does not pass"}</b>: it opens to <Length mm={passage.stretchedMm} />, the {passage.over} needs <Length mm={passage.needMm} />
+        {passage.measured ? "." : passage.over === "hand" ? ", estimated as a quarter more than the wrist." : ", a typical head."}
       </p>
     </section>
   );
@@ -104,17 +113,17 @@ function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis;
   if (!fit || insideMm == null) return null;
   if (fit.suits && fit.wanted.length > 0 && fit.wanted.at(-1)?.toMm === undefined && fit.passage?.passes !== false) {
     return (
-      <section className="reasoning" aria-label="What length would suit">
-        <h3>What length would suit</h3>
-        <p className="all-right">✓ It suits as it is. Here ease has no upper limit: how long it hangs is a matter of taste.</p>
+      <section className="reasoning" aria-label="Suggested length">
+        <h3>Suggested length</h3>
+        <p className="all-right">✓ The current length suits. Ease here has no upper limit, so choose the length you like.</p>
       </section>
     );
   }
-  const lies = target?.mm ?? analysis.finishedMm;
+  const flat = target?.mm ?? analysis.finishedMm;
   const suited = target?.finishedMm === fit.suitedMm;
   return (
-    <section className="reasoning" aria-label="What length would suit">
-      <h3>What length would suit</h3>
+    <section className="reasoning" aria-label="Suggested length">
+      <h3>Suggested length</h3>
       <table className="list">
         <tbody>
           <tr>
@@ -130,13 +139,13 @@ function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis;
             </td>
           </tr>
           <tr>
-            <th scope="row">what the beads' thickness takes</th>
+            <th scope="row">taken by bead thickness</th>
             <td className="n">
-              <Length mm={lies - insideMm} />
+              <Length mm={flat - insideMm} />
             </td>
           </tr>
           <tr className="sum">
-            <th scope="row">would suit{fit.passage && !fit.passage.passes ? ", and pass" : ""}</th>
+            <th scope="row">suggested length{fit.passage && !fit.passage.passes ? ", passes too" : ""}</th>
             <td className="n">
               <Length mm={fit.suitedMm} />
             </td>
@@ -154,8 +163,8 @@ function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis;
           ) : (
             "There is no target yet. "
           )}
-          <Button size="small" variant="outlined" onClick={() => bench.change({ ...bench.snapshot().doc, target: { toleranceMm: 3, ...bench.snapshot().doc.target, finishedMm: fit.suitedMm } })}>
-            {`Take ${formatLength(fit.suitedMm, unit)} as the target`}
+          <Button size="small" variant="outlined" onClick={() => void bench.apply({ do: "set-target", mm: fit.suitedMm })}>
+            {`Set target to ${formatLength(fit.suitedMm, unit)}`}
           </Button>
         </p>
       )}

@@ -16,19 +16,19 @@ const PARTS: { value: Body["part"]; label: string }[] = [
 
 const PART_OF: Record<string, Body["part"]> = { necklace: "neck", bracelet: "wrist", anklet: "ankle" };
 
-/** bodyOf is whom the piece is for; a piece that says nothing is for what its kind is worn on. */
+/** bodyOf is the wearer; without one, the body part that the kind is worn on. */
 export function bodyOf(doc: Document): Body {
   return doc.body ?? { part: PART_OF[doc.kind] ?? "wrist" };
 }
 
-/** Wearer says whom the piece is for: by measure, by standard size or by age, and how it should sit. */
+/** Wearer takes the wearer: by measure, by standard size or by age, and how it should sit. */
 export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
   const house = useHouse().data?.whole;
   const body = bodyOf(doc);
   const slipsOn = doc.closure.type !== "clasp";
   const change = (next: Partial<Body>) => {
     const now = bench.snapshot().doc;
-    bench.change({ ...now, body: { ...bodyOf(now), ...next } });
+    void bench.apply({ do: "set-body", body: { ...bodyOf(now), ...next } });
   };
   const sizes = house?.sizes?.filter((s) => s.part === body.part) ?? [];
   const words = house?.ease?.filter((e) => e.part === body.part && (e.stretch ?? false) === slipsOn) ?? [];
@@ -36,9 +36,9 @@ export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
     <>
       <Choice legend="Where is it worn?" value={body.part} options={PARTS} onChange={(part) => change({ part, for: undefined, fit: undefined })} />
       <fieldset>
-        <legend>How far round is the {body.part}?</legend>
-        <LengthField label={`Measure of the ${body.part}`} mm={body.measureMm ?? null} placeholder="not known" width={110} onChange={(measureMm) => change({ measureMm, for: undefined })} onClear={() => change({ measureMm: undefined, for: undefined })} />
-        {body.for && <span className="quiet"> as {body.for}</span>}
+        <legend>{body.part[0].toUpperCase() + body.part.slice(1)} measurement</legend>
+        <LengthField label={`Measure of the ${body.part}`} mm={body.measureMm ?? null} placeholder="not specified" width={110} onChange={(measureMm) => change({ measureMm, for: undefined })} onClear={() => change({ measureMm: undefined, for: undefined })} />
+        {body.for && <span className="quiet"> ({body.for})</span>}
         {sizes.length > 0 && (
           <div className="sizes" role="group" aria-label="Standard sizes and ages">
             {sizes.map((s) => (
@@ -53,9 +53,9 @@ export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
         <fieldset>
           <legend>What must it pass?</legend>
           {body.part === "wrist" ? (
-            <LengthField label="Measure of the hand" mm={body.handMm ?? null} placeholder="hand not known" width={130} onChange={(handMm) => change({ handMm })} onClear={() => change({ handMm: undefined })} />
+            <LengthField label="Measure of the hand" mm={body.handMm ?? null} placeholder="hand not specified" width={130} onChange={(handMm) => change({ handMm })} onClear={() => change({ handMm: undefined })} />
           ) : (
-            <LengthField label="Measure of the head" mm={body.headMm ?? null} placeholder="head not known" width={130} onChange={(headMm) => change({ headMm })} onClear={() => change({ headMm: undefined })} />
+            <LengthField label="Measure of the head" mm={body.headMm ?? null} placeholder="head not specified" width={130} onChange={(headMm) => change({ headMm })} onClear={() => change({ headMm: undefined })} />
           )}
         </fieldset>
       )}
@@ -75,7 +75,7 @@ export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
         </fieldset>
       )}
       <label className="tick">
-        <input type="checkbox" checked={body.child ?? false} onChange={(e) => change({ child: e.target.checked || undefined })} /> It is for a child
+        <input type="checkbox" checked={body.child ?? false} onChange={(e) => change({ child: e.target.checked || undefined })} /> For a child
       </label>
     </>
   );

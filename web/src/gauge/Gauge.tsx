@@ -1,19 +1,15 @@
-import type { Bench, BenchState } from "../bench/Bench.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
 import { formatLength } from "../units/length.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 
-/** Gauge holds the finished length against its target, always in sight. */
+/** Gauge compares the finished length with its target. */
 export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {
   const { unit } = useUnit();
   const { analysis, doc, behind } = state;
   const target = analysis?.target;
   const shown = target?.counts === "beads" ? target.mm : (analysis?.finishedMm ?? 0);
-
-  const setTarget = (change: Partial<NonNullable<typeof doc.target>>) => {
-    const now = bench.snapshot().doc;
-    bench.change({ ...now, target: { finishedMm: 450, toleranceMm: 3, ...now.target, ...change } });
-  };
 
   return (
     <section className="gauge" aria-label="Length">
@@ -28,13 +24,13 @@ export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {
           <LengthField
             label="Target length"
             mm={doc.target?.finishedMm ?? null}
-            placeholder="none yet"
+            placeholder="none"
             width={84}
-            onChange={(finishedMm) => setTarget({ finishedMm })}
-            onClear={() => bench.change({ ...bench.snapshot().doc, target: undefined })}
+            onChange={(mm) => void bench.apply({ do: "set-target", mm })}
+            onClear={() => void bench.apply({ do: "set-target" })}
           />
           ±
-          <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={56} onChange={(toleranceMm) => setTarget({ toleranceMm })} />
+          <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={56} onChange={(toleranceMm) => void bench.apply({ do: "set-target", mm: doc.target?.finishedMm ?? analysis?.finishedMm, toleranceMm })} />
         </span>
         {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
       </div>
@@ -50,7 +46,7 @@ function Verdict({ off, within }: { off: number; within: boolean }) {
   return <span className={`verdict ${within ? "right" : "off"}`}>{within ? `✓ ${words}` : `${off > 0 ? "▲" : "▼"} ${words}`}</span>;
 }
 
-/** Bar shows the length on a scale of which the target stands at four fifths. */
+/** Bar shows the length on a scale with the target at four fifths. */
 function Bar({ mm, target, tolerance }: { mm: number; target: number; tolerance: number }) {
   const share = (value: number) => `${Math.max(0, Math.min(100, (value / target) * 80))}%`;
   return (

@@ -2,7 +2,7 @@ import { Button, InputBase, MenuItem, Select } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, given, type VersionNote } from "../api/client.ts";
+import { api, unwrap, type VersionNote } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { formatLength, type Unit } from "../units/length.ts";
@@ -13,10 +13,10 @@ import { compare, type Difference, type Side } from "./compare.ts";
 const DRAFT = 0;
 
 const REASONS: Record<VersionNote["reason"], string> = {
-  named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "after ten quiet minutes", "set aside": "set aside: saved elsewhere meanwhile",
+  named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "autosaved", "set aside": "conflict copy",
 };
 
-/** History is the piece's past on a line: any two states compared, an old one fetched back or started from. */
+/** History lists the piece's versions, compares any two, and restores or copies one. */
 export function History() {
   const { id, bench, state } = useBenchContext();
   const { unit } = useUnit();
@@ -25,10 +25,10 @@ export function History() {
   const [chosen, setChosen] = useState<number | null>(null);
   const [against, setAgainst] = useState(DRAFT);
   const [says, setSays] = useState<string | null>(null);
-  const versions = useQuery({ queryKey: ["versions", id], queryFn: () => given(api.GET("/api/pieces/{id}/versions", { params: { path: { id } } })), refetchOnMount: "always" });
+  const versions = useQuery({ queryKey: ["versions", id], queryFn: () => unwrap(api.GET("/api/pieces/{id}/versions", { params: { path: { id } } })), refetchOnMount: "always" });
   const list = versions.data ?? [];
   const looked = chosen ?? list[0]?.number ?? DRAFT;
-  const draft: Side = { name: "the draft, as it is now", doc: state.doc, analysis: state.behind ? null : state.analysis };
+  const draft: Side = { name: "the current draft", doc: state.doc, analysis: state.behind || state.analysed !== state.doc ? null : state.analysis };
   const one = useSide(id, looked, draft);
   const other = useSide(id, against, draft);
   const note = list.find((v) => v.number === looked);
@@ -45,16 +45,16 @@ export function History() {
   }
   const restore = () =>
     act(async () => {
-      if (!(await bench.flush())) throw new Error("The draft is not saved yet, so it cannot be put aside. Try again when it is.");
-      bench.restored(await given(api.POST("/api/pieces/{id}/versions/{number}/restore", { params: { path: { id, number: looked } } })));
-      setSays(`Version ${looked} is the draft again. What the draft was is kept.`);
+      if (!(await bench.flush())) throw new Error("The draft is not saved yet. Try again when it is.");
+      bench.restored(await unwrap(api.POST("/api/pieces/{id}/versions/{number}/restore", { params: { path: { id, number: looked } } })));
+      setSays(`Version ${looked} is restored. The draft before it is kept as a version.`);
     });
   const fork = () =>
     act(async () => {
-      const made = await given(api.POST("/api/pieces", { body: { ...one!.doc, name: `${one!.doc.name}, from version ${looked}`.slice(0, 120) } }));
+      const made = await unwrap(api.POST("/api/pieces", { body: { ...one!.doc, name: `${one!.doc.name}, from version ${looked}`.slice(0, 120) } }));
       void navigate(`/pieces/${made.id}`);
     });
-  const name = (label: string) => act(() => given(api.PUT("/api/pieces/{id}/versions/{number}/label", { params: { path: { id, number: looked } }, body: { label } })));
+  const name = (label: string) => act(() => unwrap(api.PUT("/api/pieces/{id}/versions/{number}/label", { params: { path: { id, number: looked } }, body: { label } })));
 
   return (
     <div className="history">
@@ -63,7 +63,7 @@ export function History() {
           <li>
             <button type="button" className="plain" aria-pressed={looked === DRAFT} onClick={() => setChosen(DRAFT)}>
               <span className="what">The draft</span>
-              <span className="quiet">as it is now</span>
+              <span className="quiet">current</span>
             </button>
           </li>
           {list.map((v) => (
@@ -80,25 +80,25 @@ export function History() {
             </li>
           ))}
         </ol>
-        {versions.isSuccess && list.length === 0 && <p className="quiet">No version yet. One is made when the piece is named, printed or exported, and after ten quiet minutes.</p>}
+        {versions.isSuccess && list.length === 0 && <p className="quiet">No versions yet. One is saved when you name, print or export the piece, and after ten minutes without changes.</p>}
       </nav>
       <section className="sides" aria-label="Comparison">
         <div className="acts">
           {note && (
             <>
               <Button variant="contained" onClick={() => void restore()}>
-                Make it the draft again
+                Restore this version
               </Button>
               <Button variant="outlined" onClick={() => void fork()}>
-                Start a piece from it
+                Copy to a new piece
               </Button>
               <NameField key={`${note.number} ${note.label}`} label={note.label} onName={(label) => void name(label)} />
             </>
           )}
           <span style={{ marginLeft: "auto" }}>
-            against{" "}
-            <Select size="small" value={against} onChange={(e) => setAgainst(Number(e.target.value))} inputProps={{ "aria-label": "Compare against" }}>
-              <MenuItem value={DRAFT}>the draft, as it is now</MenuItem>
+            compare with{" "}
+            <Select size="small" value={against} onChange={(e) => setAgainst(Number(e.target.value))} inputProps={{ "aria-label": "Compare with" }}>
+              <MenuItem value={DRAFT}>the current draft</MenuItem>
               {list.map((v) => (
                 <MenuItem key={v.number} value={v.number}>
                   {v.label || `version ${v.number}`}
@@ -130,7 +130,7 @@ export function History() {
 function useSide(id: string, number: number, draft: Side): Side | null {
   const version = useQuery({
     queryKey: ["version", id, number],
-    queryFn: () => given(api.GET("/api/pieces/{id}/versions/{number}", { params: { path: { id, number } } })),
+    queryFn: () => unwrap(api.GET("/api/pieces/{id}/versions/{number}", { params: { path: { id, number } } })),
     enabled: number !== DRAFT, staleTime: Infinity,
   });
   if (number === DRAFT) return draft;
@@ -149,14 +149,14 @@ function NameField({ label, onName }: { label: string; onName: (label: string) =
     >
       <InputBase value={typed} onChange={(e) => setTyped(e.target.value)} placeholder="Name this version" inputProps={{ "aria-label": "Name of this version", maxLength: 120 }} />
       <Button type="submit" disabled={typed.trim() === label}>
-        Keep the name
+        Save name
       </Button>
     </form>
   );
 }
 
 function shown(value: Difference["one"], kind: Difference["kind"], unit: Unit): string {
-  if (value === null) return "does not read";
+  if (value === null) return "has an error";
   if (typeof value === "string") return value;
   if (kind === "length") return formatLength(value, unit);
   return kind === "mass" ? `${value.toFixed(1)} g` : String(value);
@@ -167,7 +167,7 @@ function Table({ differences, names, unit }: { differences: Difference[]; names:
     <table className="list" style={{ marginTop: 16 }}>
       <thead>
         <tr>
-          <th scope="col">What changed</th>
+          <th scope="col">Figure</th>
           <th scope="col" className="n">
             {names[0]}
           </th>
@@ -175,7 +175,7 @@ function Table({ differences, names, unit }: { differences: Difference[]; names:
             {names[1]}
           </th>
           <th scope="col" className="n">
-            by
+            Change
           </th>
         </tr>
       </thead>

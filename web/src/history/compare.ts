@@ -1,3 +1,4 @@
+import { leadRow, leadStrand } from "../api/piece.ts";
 import type { Analysis, Document } from "../api/client.ts";
 import { sizeOf } from "../dishes/size.ts";
 
@@ -5,7 +6,7 @@ import { sizeOf } from "../dishes/size.ts";
 export interface Side {
   name: string;
   doc: Document;
-  /** Null if its bead line does not read. */
+  /** Null if its bead line has errors. */
   analysis: Analysis | null;
 }
 
@@ -25,10 +26,10 @@ export function compare(one: Side, other: Side): Difference[] {
   const out: Difference[] = [
     { what: "Bead line", kind: "text", one: lineOf(one), other: lineOf(other) },
     figure("Finished length", "length", (a) => a.finishedMm),
-    figure("Strung", "length", (a) => a.strands[0].strungMm),
-    figure("Slack", "length", (a) => a.strands[0].slackMm),
-    figure("Cut", "length", (a) => a.strands[0].cutMm),
-    figure("Beads", "count", (a) => a.strands[0].beads),
+    figure("Strung", "length", (a) => leadStrand(a).strungMm),
+    figure("Slack", "length", (a) => leadStrand(a).slackMm),
+    figure("Cut", "length", (a) => leadStrand(a).cutMm),
+    figure("Beads", "count", (a) => leadStrand(a).beads),
     figure("Weight", "mass", (a) => a.massG),
     figure("Open checks", "count", (a) => a.checks.length),
   ];
@@ -43,4 +44,4 @@ function nameOf(doc: Document, id: string): string {
   return m ? `${m.name}, ${sizeOf(m)}` : id;
 }
 
-const lineOf = (side: Side) => side.analysis?.strands[0].line ?? side.doc.sections[0].rows?.[0].line ?? "";
+const lineOf = (side: Side) => leadStrand(side.analysis)?.line ?? leadRow(side.doc).line ?? "";

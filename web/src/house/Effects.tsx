@@ -11,16 +11,16 @@ interface Props {
 
 type Figures = HouseEffects["changed"][number]["effect"]["before"];
 
-/** Effects says what a changed house method does to the pieces, before it is kept. */
+/** Effects lists what saving the changed house method would change in each piece. */
 export function Effects({ changed, effects, fault }: Props) {
-  if (!changed) return <p className="quiet">Change a choice, and what it does to every piece is shown here before it is kept.</p>;
+  if (!changed) return <p className="quiet">Change a choice to see here what it would change in every piece, before you save.</p>;
   if (fault) return <p role="alert" className="fault">{fault}</p>;
-  if (!effects) return <p className="quiet">Working it out …</p>;
+  if (!effects) return <p className="quiet">Calculating …</p>;
   return (
-    <section aria-label="What it would change" role="status">
-      <h2>What it would change</h2>
+    <section aria-label="Effect on pieces" role="status">
+      <h2>Effect on pieces</h2>
       <p>
-        {effects.changed.length === 0 ? "No" : effects.changed.length} of {effects.pieces} pieces {effects.changed.length === 1 ? "comes" : "come"} out otherwise.
+        {effects.changed.length} of {effects.pieces} pieces would change.
       </p>
       {effects.changed.map((p) => (
         <div className="effect" key={p.id}>
@@ -44,11 +44,11 @@ function Moved({ before, after }: { before: Figures; after: Figures }) {
   if (before.beads !== after.beads) lines.push(`beads ${before.beads} → ${after.beads}`);
   const gone = before.checks.filter((c) => !after.checks.includes(c));
   const come = after.checks.filter((c) => !before.checks.includes(c));
-  if (come.length > 0) lines.push(`now: ${come.join(", ")}`);
-  if (gone.length > 0) lines.push(`mended: ${gone.join(", ")}`);
+  if (come.length > 0) lines.push(`new: ${come.join(", ")}`);
+  if (gone.length > 0) lines.push(`fixed: ${gone.join(", ")}`);
   if (before.steps !== after.steps) lines.push(`${after.steps} steps instead of ${before.steps}`);
-  if (after.endsDiffer && !before.endsDiffer) lines.push("its ends would be built otherwise");
-  if (before.endsDiffer && !after.endsDiffer) lines.push("its ends are as the house builds them");
+  if (after.endsDiffer && !before.endsDiffer) lines.push("its ends would differ from the house method");
+  if (before.endsDiffer && !after.endsDiffer) lines.push("its ends would follow the house method");
   return (
     <ul>
       {lines.map((line) => (

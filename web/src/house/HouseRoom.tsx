@@ -1,7 +1,7 @@
 import { Button } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, given, type House, type HouseState } from "../api/client.ts";
+import { api, unwrap, type House, type HouseState } from "../api/client.ts";
 import { Choice } from "../pieces/Answers.tsx";
 import { LengthField } from "../units/LengthField.tsx";
 import { useUnit } from "../units/UnitContext.tsx";
@@ -11,10 +11,10 @@ import { Tables } from "./Tables.tsx";
 import { HOUSE_KEY, useHouse } from "./useHouse.ts";
 import "./house.css";
 
-/** HouseRoom is the shop's own way of working, with the reasons of both schools. */
+/** HouseRoom edits the shop's own way of working, with reasons for each choice. */
 export function HouseRoom() {
   const house = useHouse();
-  if (house.isPending) return <main className="pieces quiet">Fetching the house method …</main>;
+  if (house.isPending) return <main className="pieces quiet">Loading …</main>;
   if (house.isError) {
     return (
       <main className="pieces">
@@ -23,25 +23,25 @@ export function HouseRoom() {
       </main>
     );
   }
-  return <HouseForm key={house.data.revision} kept={house.data} />;
+  return <HouseForm key={house.data.revision} saved={house.data} />;
 }
 
 const MEASURES = [
-  { field: "tailMm", label: "A tucked tail goes back" },
-  { field: "loopMm", label: "The wire's own loop, inside" },
-  { field: "elasticTailMm", label: "Elastic to tie, each end" },
-  { field: "childTailMm", label: "the same in a child's batch" },
+  { field: "tailMm", label: "Length of a tucked tail" },
+  { field: "loopMm", label: "Wire loop, inside" },
+  { field: "elasticTailMm", label: "Elastic tail to tie, each end" },
+  { field: "childTailMm", label: "Elastic tail, child's piece" },
 ] as const;
 
-function HouseForm({ kept }: { kept: HouseState }) {
+function HouseForm({ saved }: { saved: HouseState }) {
   const { unit, choose } = useUnit();
   const queries = useQueryClient();
-  const [draft, setDraft] = useState<House>(kept.whole);
+  const [draft, setDraft] = useState<House>(saved.whole);
   const [says, setSays] = useState<string | null>(null);
-  const changed = JSON.stringify(draft) !== JSON.stringify(kept.whole);
+  const changed = JSON.stringify(draft) !== JSON.stringify(saved.whole);
   const tried = useQuery({
     queryKey: ["tryHouse", draft, unit],
-    queryFn: () => given(api.POST("/api/house/try", { params: { query: { unit } }, body: draft })),
+    queryFn: () => unwrap(api.POST("/api/house/try", { params: { query: { unit } }, body: draft })),
     enabled: changed,
     retry: false,
   });
@@ -50,9 +50,9 @@ function HouseForm({ kept }: { kept: HouseState }) {
     setDraft((now) => ({ ...now, ...next }));
   };
 
-  async function keep() {
+  async function save() {
     try {
-      await given(api.PUT("/api/house", { body: { base: kept.revision, house: draft } }));
+      await unwrap(api.PUT("/api/house", { body: { base: saved.revision, house: draft } }));
       if (draft.unit === "mm" || draft.unit === "in") choose(draft.unit);
       await queries.invalidateQueries({ queryKey: HOUSE_KEY });
       await queries.invalidateQueries({ queryKey: ["pieces"] });
@@ -65,7 +65,7 @@ function HouseForm({ kept }: { kept: HouseState }) {
     <main className="house">
       <div className="choices">
         <h1>House method</h1>
-        <p className="quiet">How this shop works. Every piece follows it, unless it has a way of its own.</p>
+        <p className="quiet">How this shop works. Every piece follows it unless the piece overrides a choice.</p>
         {CHOICE_GROUPS.map((group) => (
           <section key={group.title} aria-label={group.title}>
             <h2>{group.title}</h2>
@@ -90,11 +90,11 @@ function HouseForm({ kept }: { kept: HouseState }) {
             </div>
           ))}
           <label className="measure">
-            <span>A tail counted in beads goes back through</span>
+            <span>Beads a tail goes back through</span>
             <input type="number" min={0} max={50} value={draft.tailBeads ?? 3} onChange={(e) => change({ tailBeads: Math.max(0, Math.min(50, Number(e.target.value) || 0)) })} />
           </label>
           <Choice
-            legend="Lengths are shown in"
+            legend="Units"
             value={draft.unit ?? "mm"}
             options={[
               { value: "mm", label: "mm" },
@@ -105,13 +105,13 @@ function HouseForm({ kept }: { kept: HouseState }) {
         </section>
         <Tables house={draft} onChange={change} />
       </div>
-      <aside className="side right" aria-label="What it changes">
+      <aside className="side right" aria-label="Effect on pieces">
         <div className="keep">
-          <Button variant="contained" disabled={!changed} onClick={() => void keep()}>
-            Keep this way
+          <Button variant="contained" disabled={!changed} onClick={() => void save()}>
+            Save
           </Button>
-          <Button disabled={!changed} onClick={() => setDraft(kept.whole)}>
-            Put back
+          <Button disabled={!changed} onClick={() => setDraft(saved.whole)}>
+            Reset
           </Button>
         </div>
         {says && <p role="alert" className="fault">{says}</p>}

@@ -10,7 +10,7 @@ interface Props {
 const PARTS = ["wrist", "neck", "ankle"] as const;
 const KINDS = ["necklace", "bracelet", "anklet"] as const;
 
-/** Tables are the shop's own sizes, eases and names of lengths, to edit. */
+/** Tables edit the shop's own sizes, ease ranges and names of lengths. */
 export function Tables(props: Props) {
   return (
     <>
@@ -53,7 +53,7 @@ function Sizes({ house, onChange }: Props) {
 function EaseWords({ house, onChange }: Props) {
   const ease = house.ease ?? [];
   return (
-    <Table title="Ease and its words" heads={["part", "goes on", "word", "from", "to"]} onAdd={() => onChange({ ease: [...ease, { part: "wrist", word: "new", fromMm: 0, toMm: 10 }] })}>
+    <Table title="Ease ranges" heads={["part", "put on", "word", "from", "to"]} onAdd={() => onChange({ ease: [...ease, { part: "wrist", word: "new", fromMm: 0, toMm: 10 }] })}>
       {ease.map((e, i) => {
         const put = (next: Partial<(typeof ease)[number]>) => onChange({ ease: ease.map((one, k) => (k === i ? { ...one, ...next } : one)) });
         const what = `${e.word}, ${e.part}`;
@@ -63,7 +63,7 @@ function EaseWords({ house, onChange }: Props) {
               <Pick label={`Part, ${what}`} value={e.part} options={PARTS} onChange={(part) => put({ part })} />
             </td>
             <td>
-              <Pick label={`Goes on, ${what}`} value={e.stretch ? "over" : "open"} options={["open", "over"]} onChange={(how) => put({ stretch: how === "over" || undefined })} />
+              <Pick label={`Put on, ${what}`} value={e.stretch ? "slipped on" : "opened"} options={["opened", "slipped on"]} onChange={(how) => put({ stretch: how === "slipped on" || undefined })} />
             </td>
             <td>
               <Word label={`Word ${i + 1}`} value={e.word} onChange={(word) => put({ word })} />
@@ -124,7 +124,7 @@ function Table({ title, heads, children, onAdd }: { title: string; heads: string
               </th>
             ))}
             <th>
-              <span className="hidden">take out</span>
+              <span className="hidden">Remove</span>
             </th>
           </tr>
         </thead>
@@ -156,7 +156,7 @@ function Word({ label, value, onChange }: { label: string; value: string; onChan
 function Drop({ what, onClick }: { what: string; onClick: () => void }) {
   return (
     <td>
-      <button type="button" className="plain drop-row" aria-label={`Take out ${what}`} onClick={onClick}>
+      <button type="button" className="plain drop-row" aria-label={`Remove ${what}`} onClick={onClick}>
         ✕
       </button>
     </td>

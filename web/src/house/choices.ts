@@ -12,7 +12,7 @@ export interface HouseChoice {
   field: ChoiceField;
   title: string;
   options: Option[];
-  /** The reasons of both schools, in a sentence. */
+  /** The reasons for either way, in a sentence. */
   why: string;
 }
 
@@ -30,36 +30,36 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
   {
     title: "Cutting and stringing",
     choices: [
-      pick("hand", "Wire to hold", [["standard", "Standard, 60 mm an end"], ["generous", "Generous, 125 mm an end"], ["spool", "From the spool"]],
-        "Little is wasted from the spool; a long end is easier to crimp for hands that learn."),
-      pick("stopper", "The end strung first is stopped by", [["stopper", "A bead stopper"], ["tape", "Tape"], ["spool", "The spool itself"]],
-        "A stopper holds and comes off at once; tape lies flat on the board; on the spool nothing need be cut too early."),
+      pick("hand", "Working allowance", [["standard", "Standard, 60 mm an end"], ["generous", "Generous, 120 mm an end"], ["spool", "From the spool"]],
+        "From the spool little is wasted; a long end is easier to crimp while learning."),
+      pick("stopper", "Starting end held with", [["stopper", "A bead stopper"], ["tape", "Tape"], ["spool", "The spool itself"]],
+        "A stopper goes on and off fast; tape lies flat on the board; on the spool nothing is cut too early."),
       pick("thread", "Thread runs", [["single", "Single"], ["doubled", "Doubled"]], "Single passes finer holes; doubled holds when one thread wears through."),
-      pick("slack", "Slack on wire", [["snug", "Snug, what bending needs"], ["easy", "Easy, 2 mm more"]], "Snug shows no wire; easy drapes softer and forgives a bead more."),
-      pick("targetCounts", "A target length counts", [["closed", "The clasp too"], ["beads", "The beads alone"]], "The wearer measures with the clasp; some sell by the beads on view."),
+      pick("slack", "Slack on wire", [["snug", "Snug, only what bending needs"], ["easy", "Easy, 2 mm more"]], "Snug shows no wire; easy drapes softer and allows for an extra bead."),
+      pick("targetCounts", "A target length counts", [["closed", "The clasp too"], ["beads", "The beads alone"]], "Wearers measure with the clasp; some shops sell by the length of beads."),
     ],
   },
   {
     title: "Crimps and ends",
     choices: [
-      pick("crimp", "A crimp is", [["folded", "Folded"], ["flat", "Pressed flat"], ["three-sided", "Pressed from three sides"]],
-        "Folded looks neat and grips two wires apart; flat is quick and shows; three-sided holds round and takes a cover well."),
-      pick("covers", "Crimp covers", [["no", "Left off"], ["yes", "Put on"]], "Bare is lighter and a fitting less; covered looks like one more bead and scratches nobody."),
-      pick("guards", "Wire guards", [["never", "Left off"], ["single", "On single strands"], ["always", "Always"]],
-        "A guard keeps the ring from wearing the wire through; left off the end is shorter, and rows lie freer."),
-      pick("attach", "The clasp is put on", [["jump-rings", "Jump rings"], ["split-rings", "Split rings"], ["direct", "Directly"]],
-        "Jump rings open for repairs; split rings do not pull open; put on directly there is one part less to fail."),
-      pick("tail", "The tail is", [["tucked", "Tucked for its length"], ["beads", "Tucked through so many beads"], ["trimmed", "Trimmed short"]],
-        "A tucked tail holds should the crimp slip; trimmed short it passes no hole twice."),
+      pick("crimp", "Crimp shape", [["folded", "Folded"], ["flat", "Pressed flat"], ["three-sided", "Pressed from three sides"]],
+        "Folded looks neat and keeps two wires apart; flat is quick and shows; three-sided holds round and takes a cover well."),
+      pick("covers", "Crimp covers", [["no", "No"], ["yes", "Yes"]], "A bare crimp is lighter and one part fewer; a cover looks like a bead and does not scratch."),
+      pick("guards", "Wire guards", [["never", "No"], ["single", "On single strands"], ["always", "Always"]],
+        "A guard keeps the ring from wearing through the wire; without it the end is shorter and rows hang more freely."),
+      pick("attach", "Clasp attached", [["jump-rings", "With jump rings"], ["split-rings", "With split rings"], ["direct", "Directly"]],
+        "Jump rings open for repairs; split rings do not pull open; attached directly there is one part fewer to fail."),
+      pick("tail", "Wire tail", [["tucked", "Tucked, by length"], ["beads", "Tucked, by number of beads"], ["trimmed", "Trimmed short"]],
+        "A tucked tail still holds if the crimp slips; a trimmed tail passes no hole twice."),
     ],
   },
   {
     title: "Knots",
     choices: [
-      pick("knot", "Elastic is tied by a", [["surgeons", "Surgeon's knot"], ["square", "Square knot"], ["triple", "Triple knot"]],
+      pick("knot", "Knot in elastic", [["surgeons", "Surgeon's knot"], ["square", "Square knot"], ["triple", "Triple knot"]],
         "A surgeon's knot does not slip while it is tied; a square one is smaller; a triple one holds thin elastic."),
-      pick("knotPlace", "The knot", [["hidden", "Hides in a bead"], ["shown", "Stays to be seen"]], "Hidden it is not seen or felt, and needs a wide hole; shown it can be checked and tied anew."),
-      pick("glue", "Glue on the knot", [["yes", "One drop"], ["no", "None"]], "Glue keeps the ends from working loose; without it nothing hardens against the skin."),
+      pick("knotPlace", "Place of the knot", [["hidden", "Hidden in a bead"], ["shown", "Stays visible"]], "A hidden knot is not seen or felt, but needs a wide hole; a visible one can be checked and retied."),
+      pick("glue", "Glue on the knot", [["yes", "One drop"], ["no", "None"]], "Glue keeps the ends from working loose; without it nothing hard touches the skin."),
     ],
   },
 ];
@@ -67,7 +67,7 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
 /** ALL_CHOICES is the same list without its groups. */
 export const ALL_CHOICES = CHOICE_GROUPS.flatMap((g) => g.choices);
 
-/** labelOf gives the words for what a house has chosen. */
+/** labelOf returns the label of the option the house has chosen. */
 export function labelOf(choice: HouseChoice, house: House): string {
   return choice.options.find((o) => o.value === house[choice.field])?.label ?? "";
 }

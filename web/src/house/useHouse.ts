@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, given } from "../api/client.ts";
+import { api, unwrap } from "../api/client.ts";
 
 /** HOUSE_KEY is what the house method is kept under among the queries. */
 export const HOUSE_KEY = ["house"];
 
 /** useHouse gives the shop's house method, all of it filled in. */
 export function useHouse() {
-  return useQuery({ queryKey: HOUSE_KEY, queryFn: () => given(api.GET("/api/house")), staleTime: 10_000 });
+  return useQuery({ queryKey: HOUSE_KEY, queryFn: () => unwrap(api.GET("/api/house")), staleTime: 10_000 });
 }

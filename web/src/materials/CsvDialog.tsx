@@ -1,11 +1,11 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { previewCatalogue, takeCatalogue, type CataloguePreview, type RowNote } from "./csv.ts";
+import { previewCatalogue, importCatalogue, type CataloguePreview, type RowNote } from "./csv.ts";
 
-type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; text: string; preview: CataloguePreview } | { at: "taking"; done: number; total: number } | { at: "done"; total: number };
+type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; text: string; preview: CataloguePreview } | { at: "importing"; done: number; total: number } | { at: "done"; total: number };
 
-/** CsvDialog takes a catalogue file in: what it would change is shown first, and nothing is half taken in. */
+/** CsvDialog imports a catalogue file: it shows first what would change, and imports all of it or nothing. */
 export function CsvDialog({ onClose }: { onClose: () => void }) {
   const queries = useQueryClient();
   const [step, setStep] = useState<Step>({ at: "choose" });
@@ -20,60 +20,60 @@ export function CsvDialog({ onClose }: { onClose: () => void }) {
       const text = await file.text();
       setStep({ at: "preview", text, preview: await previewCatalogue(text) });
     } catch (err) {
-      setSays(`${file.name} was not read. ${(err as Error).message}`);
+      setSays(`${file.name} could not be read. ${(err as Error).message}`);
       setStep({ at: "choose" });
     }
   }
 
-  async function take(text: string) {
+  async function importRows(text: string) {
     stop.current = new AbortController();
-    setStep({ at: "taking", done: 0, total: 1 });
+    setStep({ at: "importing", done: 0, total: 1 });
     try {
-      const total = await takeCatalogue(text, stop.current.signal, (done, all) => setStep({ at: "taking", done, total: all }));
+      const total = await importCatalogue(text, stop.current.signal, (done, all) => setStep({ at: "importing", done, total: all }));
       await queries.invalidateQueries({ queryKey: ["materials"] });
       setStep({ at: "done", total });
     } catch (err) {
       const cancelled = err instanceof DOMException && err.name === "AbortError";
-      setSays(cancelled ? "Stopped. Nothing of the file was kept." : (err as Error).message);
+      setSays(cancelled ? "Import cancelled. Nothing was changed." : (err as Error).message);
       setStep({ at: "choose" });
     }
   }
 
   return (
-    <Dialog open onClose={step.at === "taking" ? undefined : onClose} maxWidth="md" fullWidth aria-labelledby="csv-title">
+    <Dialog open onClose={step.at === "importing" ? undefined : onClose} maxWidth="md" fullWidth aria-labelledby="csv-title">
       <DialogTitle id="csv-title" component="h1" variant="h1">
-        Take in a catalogue
+        Import a catalogue
       </DialogTitle>
       <DialogContent>
         {says && <p role="alert">{says}</p>}
         {step.at === "choose" && (
           <label>
-            A CSV file whose columns are named as the fields of the piece file. Give the catalogue out first to see them.
+            Choose a CSV file. Its columns are named like the fields of the piece file; export the catalogue to see them.
             <br />
             <input type="file" accept=".csv,text/csv" data-testid="csv" onChange={(e) => void choose(e.target.files?.[0])} style={{ marginTop: 14 }} />
           </label>
         )}
         {step.at === "reading" && <LinearProgress aria-label="Reading" />}
         {step.at === "preview" && <Preview preview={step.preview} />}
-        {step.at === "taking" && (
+        {step.at === "importing" && (
           <>
             <p role="status">
               {step.done} of {step.total} rows
             </p>
-            <LinearProgress variant="determinate" value={(100 * step.done) / Math.max(1, step.total)} aria-label="Rows taken in" />
+            <LinearProgress variant="determinate" value={(100 * step.done) / Math.max(1, step.total)} aria-label="Rows imported" />
           </>
         )}
-        {step.at === "done" && <p role="status">✓ {step.total} rows are in the catalogue.</p>}
+        {step.at === "done" && <p role="status">✓ {step.total} rows imported.</p>}
       </DialogContent>
       <DialogActions>
-        {step.at === "taking" ? (
-          <Button onClick={() => stop.current?.abort()}>Stop, and keep nothing of it</Button>
+        {step.at === "importing" ? (
+          <Button onClick={() => stop.current?.abort()}>Cancel import</Button>
         ) : (
-          <Button onClick={onClose}>{step.at === "done" ? "Back to the catalogue" : "Not now"}</Button>
+          <Button onClick={onClose}>{step.at === "done" ? "Back to the catalogue" : "Cancel"}</Button>
         )}
         {step.at === "preview" && step.preview.new.length + step.preview.changed.length > 0 && (
-          <Button variant="contained" onClick={() => void take(step.text)}>
-            Take in {step.preview.new.length + step.preview.changed.length} rows
+          <Button variant="contained" onClick={() => void importRows(step.text)}>
+            Import {step.preview.new.length + step.preview.changed.length} rows
           </Button>
         )}
       </DialogActions>
@@ -87,9 +87,9 @@ function Preview({ preview }: { preview: CataloguePreview }) {
   return (
     <>
       <p>
-        {preview.new.length} new, {preview.changed.length} changed, {preview.same} as they are, {preview.refused.length} refused.
+        {preview.new.length} new, {preview.changed.length} changed, {preview.same} unchanged, {preview.refused.length} rejected.
       </p>
-      <Notes title="Refused, and left out" notes={preview.refused} />
+      <Notes title="Rejected" notes={preview.refused} />
       <Notes title="Changed" notes={preview.changed} />
       <Notes title="New" notes={preview.new} />
     </>

@@ -1,7 +1,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { api, given, Refused, type CatalogueItem, type Material } from "../api/client.ts";
+import { api, unwrap, ApiError, type CatalogueItem, type Material } from "../api/client.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 import { keptTruePx } from "../felt/trueSize.ts";
 import { PX_PER_MM } from "../felt/strandGeometry.ts";
@@ -16,7 +16,7 @@ interface Props {
   onDuplicate: (item: CatalogueItem) => void;
 }
 
-/** Editor changes a material, with its true size and what follows from it in sight, and what it would do to pieces before it is kept. */
+/** Editor changes a material. It shows its true size, what follows from its measures, and what saving would change in pieces. */
 export function Editor({ item, onClose, onDuplicate }: Props) {
   const queries = useQueryClient();
   const fresh = item.revision === 0;
@@ -27,24 +27,24 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
   const tried = useDeferredValue(JSON.stringify(full));
   const facts = useQuery({
     queryKey: ["try", tried],
-    queryFn: () => given(api.POST("/api/materials/try", { body: JSON.parse(tried) as Material })),
+    queryFn: () => unwrap(api.POST("/api/materials/try", { body: JSON.parse(tried) as Material })),
     retry: false, staleTime: Infinity, placeholderData: (old) => old,
   });
   const effect = useQuery({
     queryKey: ["effect", tried],
-    queryFn: () => given(api.POST("/api/materials/effect", { body: JSON.parse(tried) as Material })),
+    queryFn: () => unwrap(api.POST("/api/materials/effect", { body: JSON.parse(tried) as Material })),
     retry: false, enabled: !fresh, placeholderData: (old) => old,
   });
   const change = (next: Partial<Material>) => setMaterial({ ...m, ...next });
 
-  async function keep(retired: boolean) {
+  async function save(retired: boolean) {
     try {
       setSays(null);
-      await given(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, retired, material: full } }));
+      await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, retired, material: full } }));
       await queries.invalidateQueries({ queryKey: ["materials"] });
       onClose();
     } catch (err) {
-      const fault = err instanceof Refused ? err.problem.faults?.[0] : undefined;
+      const fault = err instanceof ApiError ? err.problem.faults?.[0] : undefined;
       setSays(fault ? `${fault.where ? `${fault.where.replace(/^material\.?/, "")} ` : ""}${fault.says}` : (err as Error).message);
     }
   }
@@ -62,11 +62,11 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
             <Input key={field.name} field={field} material={m} onChange={change} />
           ))}
           {m.class === "bead" && <BeadExtras m={m} onChange={change} />}
-          {m.class !== "cord" && <NumberField label="Held on the shelf" value={onHand} onChange={setOnHand} />}
+          {m.class !== "cord" && <NumberField label="In stock" value={onHand} onChange={setOnHand} />}
         </div>
         <div className="seen">
           {m.class === "bead" && facts.data?.outline && (
-            <div className="true-size" role="img" aria-label="At true size, and enlarged">
+            <div className="true-size" role="img" aria-label="At true size and enlarged">
               {[0, 1, 2].map((i) => (
                 <BeadPicture key={i} material={full} outline={facts.data!.outline} size={Math.min(150, ((m.acrossMm ?? 4) + 8) * (keptTruePx() ?? PX_PER_MM))} px={keptTruePx() ?? PX_PER_MM} />
               ))}
@@ -82,7 +82,7 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
           )}
           {!fresh && effect.data && (
             <section>
-              <h2>Used in {effect.data.length === 0 ? "no piece" : effect.data.length === 1 ? "one piece" : `${effect.data.length} pieces`}</h2>
+              <h2>Used in {effect.data.length === 0 ? "no pieces" : effect.data.length === 1 ? "1 piece" : `${effect.data.length} pieces`}</h2>
               <table className="list">
                 <tbody>
                   {effect.data.map((p) => (
@@ -101,7 +101,7 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
                   ))}
                 </tbody>
               </table>
-              {effect.data.length > 0 && <p className="quiet">Pieces keep their own measures until they are told to take the new ones.</p>}
+              {effect.data.length > 0 && <p className="quiet">Pieces keep their own measures until you choose the new ones in each piece.</p>}
             </section>
           )}
         </div>
@@ -114,20 +114,20 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
         )}
         {!fresh && (
           <>
-            <Button onClick={() => void keep(!item.retired)}>{item.retired ? "Offer it again" : "Retire it"}</Button>
+            <Button onClick={() => void save(!item.retired)}>{item.retired ? "Restore" : "Archive"}</Button>
             <Button onClick={() => onDuplicate({ ...item, material: full })}>Duplicate</Button>
           </>
         )}
-        <Button onClick={onClose}>Leave it</Button>
-        <Button variant="contained" onClick={() => void keep(item.retired)}>
-          Keep it
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" onClick={() => void save(item.retired)}>
+          Save
         </Button>
       </DialogActions>
     </Dialog>
   );
 }
 
-/** emptied starts a material of another class over, keeping its name. */
+/** emptied returns a new material of another class that keeps its name. */
 function emptied(cls: Material["class"], m: Material): Material {
   const base = { id: m.id, name: m.name, class: cls };
   if (cls === "cord") return { ...base, type: "wire", diameterMm: 0.38 };
@@ -146,7 +146,7 @@ function Input({ field, material, onChange }: { field: Field; material: Material
 function Choice({ label, value, choices, onChange, optional = false }: { label: string; value: string; choices: readonly string[]; onChange: (value: string) => void; optional?: boolean }) {
   return (
     <TextField select label={label} value={value} onChange={(e) => onChange(e.target.value)} slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}>
-      {optional && <option value="">not said</option>}
+      {optional && <option value="">not specified</option>}
       {choices.map((c) => (
         <option key={c}>{c}</option>
       ))}
@@ -154,16 +154,16 @@ function Choice({ label, value, choices, onChange, optional = false }: { label: 
   );
 }
 
-/** BeadExtras are a bead's run, and what it looks like. */
+/** BeadExtras are a bead's measured run and its look. */
 function BeadExtras({ m, onChange }: { m: Material; onChange: (next: Partial<Material>) => void }) {
   const look = m.look ?? {};
   const run = (count: number | undefined, measuredMm: number | undefined) => onChange({ run: count || measuredMm ? { count: count ?? 0, measuredMm: measuredMm ?? 0 } : undefined });
   return (
     <>
       <fieldset className="run">
-        <legend>Measured run: lay some out tight, and type what they measure</legend>
-        <NumberField label="How many" value={m.run?.count} onChange={(count) => run(count, m.run?.measuredMm)} />
-        <NumberField label="measure, mm" value={m.run?.measuredMm} onChange={(measured) => run(m.run?.count, measured)} />
+        <legend>Measured run: lay some beads tight and enter their length</legend>
+        <NumberField label="Beads in the run" value={m.run?.count} onChange={(count) => run(count, m.run?.measuredMm)} />
+        <NumberField label="Length of the run, mm" value={m.run?.measuredMm} onChange={(measured) => run(m.run?.count, measured)} />
       </fieldset>
       <Choice label="Finish" value={look.finish ?? "matte"} choices={FINISHES} onChange={(finish) => onChange({ look: { ...look, finish: finish as (typeof FINISHES)[number] } })} />
       <TextField label="Colour" type="color" value={look.colour ?? "#b0a08c"} onChange={(e) => onChange({ look: { ...look, colour: e.target.value } })} />

@@ -4,14 +4,14 @@ import { useHeld } from "./catalogue.ts";
 
 const TIMES = ["not at all", "once", "twice", "three times", "four times", "five times", "six times", "seven times or more"];
 
-/** Facts are what a bead's neighbours and its cord will make of it. */
+/** Facts list what a bead's measures mean: its length on a cord, and which cords pass its hole. */
 export function Facts({ facts }: { facts: MaterialFacts }) {
   const cords = useHeld(facts.fits.map((f) => f.cord));
   return (
     <table className="list">
       <tbody>
         <tr>
-          <th scope="row">One alone takes</th>
+          <th scope="row">Length of one</th>
           <td className="n">
             <Length mm={facts.aloneMm ?? 0} />
           </td>
@@ -23,8 +23,8 @@ export function Facts({ facts }: { facts: MaterialFacts }) {
           </td>
         </tr>
         <tr>
-          <th scope="row">Its size comes from</th>
-          <td className="n">{facts.sizedBy === "nominal" ? "its label" : facts.sizedBy === "calipered" ? "a calliper" : "a measured run"}</td>
+          <th scope="row">Measured by</th>
+          <td className="n">{facts.sizedBy === "nominal" ? "nominal size" : facts.sizedBy === "calipered" ? "calliper" : "measured run"}</td>
         </tr>
         {facts.fits.map((fit) => (
           <tr key={fit.cord}>

@@ -1,17 +1,17 @@
-import type { Wanted } from "./catalogue.ts";
+import type { Filter } from "./catalogue.ts";
+import { materialClassValues } from "../api/schema.gen.ts";
 import { COLOURS, SHAPES } from "./fields.ts";
 
 interface Props {
-  filter: Wanted;
-  onFilter: (filter: Wanted) => void;
+  filter: Filter;
+  onFilter: (filter: Filter) => void;
+  /** Every metal that the catalogue names. */
+  metals: string[];
 }
 
-const CLASSES = ["bead", "finding", "cord"];
-const METALS = ["brass", "copper", "silver plate", "steel"];
-
 /** Filters narrow the catalogue by class, shape, size, colour and metal. */
-export function Filters({ filter, onFilter }: Props) {
-  const choice = (label: string, name: "class" | "shape" | "colour" | "metal", options: string[]) => (
+export function Filters({ filter, onFilter, metals }: Props) {
+  const choice = (label: string, name: "class" | "shape" | "colour" | "metal", options: readonly string[]) => (
     <label>
       {label}
       <select value={filter[name] ?? ""} onChange={(e) => onFilter({ ...filter, [name]: e.target.value || undefined })}>
@@ -30,18 +30,18 @@ export function Filters({ filter, onFilter }: Props) {
   );
   return (
     <aside className="filters" aria-label="Filters">
-      {choice("Class", "class", CLASSES)}
+      {choice("Class", "class", materialClassValues)}
       {choice("Shape", "shape", SHAPES)}
       {choice("Colour", "colour", COLOURS)}
-      {choice("Metal", "metal", METALS)}
-      {size("From, mm across", "least")}
-      {size("To, mm across", "most")}
+      {choice("Metal", "metal", metals)}
+      {size("Diameter from, mm", "least")}
+      {size("Diameter to, mm", "most")}
       <label className="tick">
         <input type="checkbox" checked={filter.retired ?? false} onChange={(e) => onFilter({ ...filter, retired: e.target.checked || undefined })} />
-        retired ones too
+        show archived
       </label>
       <button type="button" className="link" onClick={() => onFilter({})}>
-        All of it
+        Clear filters
       </button>
     </aside>
   );

@@ -3,7 +3,7 @@ import { useDeferredValue, useEffect, useState } from "react";
 import type { CatalogueItem, Material } from "../api/client.ts";
 import { sizedBy, sizeOf } from "../dishes/size.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
-import { useMaterials, type Wanted } from "./catalogue.ts";
+import { useMaterials, type Filter } from "./catalogue.ts";
 import { CsvDialog } from "./CsvDialog.tsx";
 import { Editor } from "./Editor.tsx";
 import { Filters } from "./Filters.tsx";
@@ -11,20 +11,20 @@ import { idFor } from "./fields.ts";
 
 const PAGE = 100;
 
-/** FRESH is what a new material starts as. */
+/** FRESH is a new material before anything is entered. */
 const FRESH: CatalogueItem = {
   material: { id: "", class: "bead", name: "", shape: "round", acrossMm: 6, holeMm: 1, look: { colour: "#3d7f8c", finish: "glass" } },
   onHand: 0, retired: false, revision: 0,
 };
 
-/** Materials is the shop's catalogue, with sizes that can be trusted. */
+/** Materials is the shop's catalogue, with the source of every size. */
 export function Materials() {
   const [typed, setTyped] = useState("");
   const search = useDeferredValue(typed);
-  const [filter, setFilter] = useState<Wanted>({});
+  const [filter, setFilter] = useState<Filter>({});
   const [many, setMany] = useState(PAGE);
   const [open, setOpen] = useState<CatalogueItem | null>(null);
-  const [taking, setTaking] = useState(false);
+  const [importing, setImporting] = useState(false);
   const found = useMaterials({ ...filter, search, limit: Math.min(many, 500) });
   const items = found.data?.items ?? [];
   const total = found.data?.total ?? 0;
@@ -38,7 +38,7 @@ export function Materials() {
       <header className="head">
         <div className="title">
           <h1 style={{ fontSize: "1.55rem" }}>Materials</h1>
-          <div className="sub">{total} in the catalogue fit</div>
+          <div className="sub">{total} {total === 1 ? "material" : "materials"}</div>
         </div>
         <InputBase
           value={typed}
@@ -49,17 +49,17 @@ export function Materials() {
           sx={{ border: "1px solid", borderColor: "divider", borderRadius: 2, px: 1.5, width: 240, bgcolor: "background.paper" }}
         />
         <Button variant="outlined" href="/api/catalogue.csv">
-          Give out as CSV
+          Export CSV
         </Button>
-        <Button variant="outlined" onClick={() => setTaking(true)}>
-          Take in CSV
+        <Button variant="outlined" onClick={() => setImporting(true)}>
+          Import CSV
         </Button>
         <Button variant="contained" onClick={() => setOpen(FRESH)}>
           New material
         </Button>
       </header>
       <div className="materials">
-        <Filters filter={filter} onFilter={setFilter} />
+        <Filters filter={filter} onFilter={setFilter} metals={found.data?.metals ?? []} />
         <div className="table">
           {found.isError && <p role="alert">{found.error.message}</p>}
           <table className="list">
@@ -71,10 +71,10 @@ export function Materials() {
                 <th scope="col">Name</th>
                 <th scope="col">Size</th>
                 <th scope="col">Hole</th>
-                <th scope="col">Sized</th>
+                <th scope="col">Measured by</th>
                 <th scope="col">Metal</th>
                 <th scope="col" className="n">
-                  Held
+                  In stock
                 </th>
               </tr>
             </thead>
@@ -84,10 +84,10 @@ export function Materials() {
               ))}
             </tbody>
           </table>
-          {found.isSuccess && items.length === 0 && <p className="quiet">Nothing in the catalogue fits. Take a filter away, or add a new material.</p>}
+          {found.isSuccess && items.length === 0 && <p className="quiet">No material matches. Clear a filter, or add a new material.</p>}
           {items.length < total && many < 500 && (
             <Button onClick={() => setMany(many + PAGE)} sx={{ mt: 1.5 }}>
-              Show more ({total - items.length} to come)
+              Show more ({total - items.length} more)
             </Button>
           )}
           {items.length >= 500 && <p className="quiet">The first 500 are shown. Search or filter to find the others.</p>}
@@ -101,7 +101,7 @@ export function Materials() {
           onDuplicate={(item) => setOpen({ ...item, revision: 0, retired: false, onHand: 0, material: { ...item.material, name: `${item.material.name}, copy`, id: idFor(`${item.material.id}-copy`) } })}
         />
       )}
-      {taking && <CsvDialog onClose={() => setTaking(false)} />}
+      {importing && <CsvDialog onClose={() => setImporting(false)} />}
     </main>
   );
 }
@@ -118,7 +118,7 @@ function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
         <span className="size">
           {" "}
           {sort(m)}
-          {item.retired && " · retired"}
+          {item.retired && " · archived"}
         </span>
       </th>
       <td>{sizeOf(m)}</td>
@@ -130,7 +130,7 @@ function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
   );
 }
 
-/** sort says what sort of thing it is, unless its name says so already. */
+/** sort returns the material's shape or type; nothing if its name contains it. */
 function sort(m: Material): string {
   const word = (m.class === "bead" ? m.shape : m.type) ?? "";
   return m.name.toLowerCase().includes(word.replace("-", " ").split(" ")[0]) ? "" : word;

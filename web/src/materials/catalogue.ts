@@ -1,15 +1,15 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, given, type CatalogueItem } from "../api/client.ts";
+import { api, unwrap, type CatalogueItem } from "../api/client.ts";
 import type { paths } from "../api/schema.gen.ts";
 
-/** Wanted narrows the catalogue down; see the call's own description. */
-export type Wanted = NonNullable<paths["/api/materials"]["get"]["parameters"]["query"]>;
+/** Filter narrows the catalogue down; see the call's own description. */
+export type Filter = NonNullable<paths["/api/materials"]["get"]["parameters"]["query"]>;
 
-export const fetchCatalogue = (wanted: Wanted) => given(api.GET("/api/materials", { params: { query: wanted } }));
+export const fetchCatalogue = (filter: Filter) => unwrap(api.GET("/api/materials", { params: { query: filter } }));
 
 /** useMaterials keeps part of the catalogue at hand, the last one while a new one is on its way. */
-export function useMaterials(wanted: Wanted, enabled = true) {
-  return useQuery({ queryKey: ["materials", wanted], queryFn: () => fetchCatalogue(wanted), placeholderData: keepPreviousData, staleTime: 20_000, enabled });
+export function useMaterials(filter: Filter, enabled = true) {
+  return useQuery({ queryKey: ["materials", filter], queryFn: () => fetchCatalogue(filter), placeholderData: keepPreviousData, staleTime: 20_000, enabled });
 }
 
 /** useHeld gives the catalogue's own items of the ids, by id. */

@@ -1,5 +1,5 @@
 import type { components } from "../api/schema.gen.ts";
-import { Away, Refused, type Problem } from "../api/client.ts";
+import { Offline, ApiError, type Problem } from "../api/client.ts";
 
 export type CataloguePreview = components["schemas"]["CataloguePreview"];
 export type RowNote = components["schemas"]["RowNote"];
@@ -17,19 +17,19 @@ async function send(path: string, text: string, signal?: AbortSignal): Promise<R
     response = await fetch(path, { method: "POST", headers: { "Content-Type": "text/csv" }, body: text, signal });
   } catch (err) {
     if (err instanceof DOMException && err.name === "AbortError") throw err;
-    throw new Away();
+    throw new Offline();
   }
-  if (!response.ok) throw new Refused((await response.json()) as Problem);
+  if (!response.ok) throw new ApiError((await response.json()) as Problem);
   return response;
 }
 
-/** previewCatalogue asks what taking the file in would change. */
+/** previewCatalogue returns what importing the file would change. */
 export async function previewCatalogue(text: string): Promise<CataloguePreview> {
   return (await (await send("/api/catalogue/preview", text)).json()) as CataloguePreview;
 }
 
-/** takeCatalogue takes the file in, telling how far it is, and gives the number of rows. Stopped, nothing is kept. */
-export async function takeCatalogue(text: string, signal: AbortSignal, onProgress: (done: number, total: number) => void): Promise<number> {
+/** importCatalogue imports the file, reports its progress, and returns the number of rows. If it is cancelled, nothing changes. */
+export async function importCatalogue(text: string, signal: AbortSignal, onProgress: (done: number, total: number) => void): Promise<number> {
   const response = await send("/api/catalogue", text, signal);
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";
@@ -44,6 +44,6 @@ export async function takeCatalogue(text: string, signal: AbortSignal, onProgres
       onProgress(last.done, last.total);
     }
   }
-  if (last?.ended !== "kept") throw new Error(last?.says ?? "The server went away before the file was taken in. Nothing of it was kept.");
+  if (last?.ended !== "kept") throw new Error(last?.says ?? "The connection was lost before the import finished. Nothing was changed.");
   return last.total;
 }

@@ -9,10 +9,15 @@ export const KINDS: { value: NewPiece["kind"]; label: string }[] = [
 ];
 
 export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string }[] = [
-  { value: "clasp", label: "A clasp", says: "two ends, crimped on wire" },
-  { value: "knot", label: "A knot", says: "a ring tied on itself, as stretch pieces are" },
-  { value: "none", label: "It slips over", says: "a ring without a way to open" },
+  { value: "clasp", label: "A clasp", says: "two ends that open" },
+  { value: "knot", label: "A knot", says: "a ring tied with a knot, like stretch pieces" },
+  { value: "none", label: "Slips on", says: "a ring that does not open" },
 ];
+
+/** lengthQuestion asks for the length that a target counts: the closed piece, or its beads alone. */
+export function lengthQuestion(counts: string | undefined): string {
+  return counts === "beads" ? "How long should the beads be?" : "How long should it be, closed?";
+}
 
 interface ChoiceProps<T extends string> {
   legend: string;

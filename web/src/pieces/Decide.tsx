@@ -1,59 +1,54 @@
 import { Autocomplete, TextField } from "@mui/material";
-import type { Document, NewPiece } from "../api/client.ts";
+import { useState } from "react";
+import type { NewPiece } from "../api/client.ts";
 import { Link } from "react-router";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
+import { useHouse } from "../house/useHouse.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
-import { fetchCatalogue } from "../materials/catalogue.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
-import { Choice, CLOSURES, KINDS } from "./Answers.tsx";
-import { withClosure } from "./closure.ts";
+import { Choice, CLOSURES, KINDS, lengthQuestion } from "./Answers.tsx";
 
-/** Decide settles what is made, how it closes, and how long it should be. */
+/** Decide sets what is made, how it closes, and how long it should be. */
 export function Decide() {
   const { bench, state } = useBenchContext();
   const { doc, analysis } = state;
-  const change = (next: Partial<Document>) => bench.change({ ...bench.snapshot().doc, ...next });
-  // What a way to close needs is fetched from the catalogue.
-  async function close(type: NewPiece["closure"]) {
-    try {
-      const found = await fetchCatalogue({ types: "wire,elastic,crimp-tube,lobster,jump-ring", limit: 500 });
-      bench.change(withClosure(bench.snapshot().doc, type, found.items.map((c) => c.material)));
-    } catch (err) {
-      bench.say((err as Error).message);
-    }
-  }
-  const target = { finishedMm: 450, toleranceMm: 3, ...doc.target };
+  const setDetails = (next: { notes?: string; tags?: string[] }) => {
+    const { name, notes, tags } = bench.snapshot().doc;
+    void bench.apply({ do: "set-details", details: { name, notes, tags, ...next } });
+  };
+  const house = useHouse().data?.whole;
+  const counts = doc.closure.type === "clasp" ? (doc.house?.targetCounts ?? house?.targetCounts) : "closed";
 
   return (
     <div className="pieces decide">
       <div className="answers">
-        <Choice legend="What is it?" value={doc.kind} options={KINDS} onChange={(kind) => change({ kind })} />
+        <Choice legend="What is it?" value={doc.kind} options={KINDS} onChange={(kind) => void bench.apply({ do: "set-kind", text: kind })} />
         <Choice
           legend="How does it close?"
           value={doc.closure.type}
           options={CLOSURES}
           says={CLOSURES.find((c) => c.value === doc.closure.type)?.says}
-          onChange={(type: NewPiece["closure"]) => void close(type)}
+          onChange={(type: NewPiece["closure"]) => void bench.apply({ do: "set-closure", text: type })}
         />
         <fieldset>
-          <legend>How long should it be, closed?</legend>
-          <LengthField label="Target length" mm={doc.target?.finishedMm ?? null} placeholder="no target yet" width={130} onChange={(finishedMm) => change({ target: { ...target, finishedMm } })} onClear={() => change({ target: undefined })} />
-          {" give or take "}
-          <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={80} onChange={(toleranceMm) => change({ target: { ...target, toleranceMm } })} />
+          <legend>{lengthQuestion(counts)}</legend>
+          <LengthField label="Target length" mm={doc.target?.finishedMm ?? null} placeholder="no target yet" width={130} onChange={(mm) => void bench.apply({ do: "set-target", mm })} onClear={() => void bench.apply({ do: "set-target" })} />
+          {" ± "}
+          <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={80} onChange={(toleranceMm) => void bench.apply({ do: "set-target", mm: doc.target?.finishedMm ?? analysis?.finishedMm, toleranceMm })} />
           {analysis && (
             <div className="quiet" style={{ marginTop: 6 }}>
-              As laid out it comes to <Length mm={analysis.finishedMm} />
+              Current length <Length mm={analysis.finishedMm} />
               {analysis.lengthName && ` (${analysis.lengthName})`}.{" "}
               {analysis.fit && (
                 <>
-                  <Length mm={analysis.fit.suitedMm} /> would suit a {bodyOf(doc).part} of <Length mm={analysis.fit.measureMm} />
+                  Suggested length <Length mm={analysis.fit.suitedMm} /> for a {bodyOf(doc).part} of <Length mm={analysis.fit.measureMm} />
                   {doc.body?.for && `, ${doc.body.for}`}.{" "}
                 </>
               )}
               <Link to="../fit" relative="path" className="link">
-                {analysis.fit ? "See why" : "Work it out from a measure, a size or an age"}
+                {analysis.fit ? "See why" : "Work it out from a measure, size or age"}
               </Link>
             </div>
           )}
@@ -61,12 +56,12 @@ export function Decide() {
         {doc.closure.type === "clasp" && (
           <Choice
             legend="What does the target count?"
-            value={doc.house?.targetCounts ?? "closed"}
+            value={counts ?? "closed"}
             options={[
               { value: "closed", label: "The clasp too" },
               { value: "beads", label: "The beads alone" },
             ]}
-            onChange={(targetCounts) => change({ house: { ...doc.house, targetCounts } })}
+            onChange={(counts) => void bench.apply({ do: "set-house", field: "targetCounts", text: counts })}
           />
         )}
         <Autocomplete
@@ -74,12 +69,22 @@ export function Decide() {
           freeSolo
           options={[]}
           value={doc.tags ?? []}
-          onChange={(_, tags) => change({ tags: tags.length ? tags.map((t) => t.trim()).filter(Boolean).slice(0, 20) : undefined })}
+          onChange={(_, tags) => setDetails({ tags: tags.map((t) => t.trim()).filter(Boolean).slice(0, 20) })}
           renderInput={(params) => <TextField {...params} label="Tags" placeholder="a word, then Enter" slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, maxLength: 40 } }} />}
         />
-        <TextField label="Notes" value={doc.notes ?? ""} onChange={(e) => change({ notes: e.target.value || undefined })} multiline minRows={3} slotProps={{ htmlInput: { maxLength: 10_000 } }} />
+        <Notes notes={doc.notes ?? ""} onNotes={(notes) => setDetails({ notes })} />
       </div>
-      {analysis && <WholePicture analysis={analysis} doc={doc} />}
+      {analysis && <WholePicture analysis={analysis} doc={state.analysed} />}
     </div>
   );
+}
+
+/** Notes are saved when the field is left. */
+function Notes({ notes, onNotes }: { notes: string; onNotes: (notes: string) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const settle = () => {
+    if (typed !== null && typed !== notes) onNotes(typed);
+    setTyped(null);
+  };
+  return <TextField label="Notes" value={typed ?? notes} onChange={(e) => setTyped(e.target.value)} onBlur={settle} multiline minRows={3} slotProps={{ htmlInput: { maxLength: 10_000 } }} />;
 }

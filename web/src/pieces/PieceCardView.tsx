@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, given, type PieceCard } from "../api/client.ts";
+import { api, unwrap, type PieceCard } from "../api/client.ts";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
@@ -10,7 +10,7 @@ interface Props {
   onDelete: () => void;
 }
 
-const FLAGS: Record<string, string> = { stop: "✕ cannot be made as it is", warn: "▲ has an open check", line: "✕ its bead line does not read" };
+const FLAGS: Record<string, string> = { stop: "✕ has a stop", warn: "▲ has an open check", line: "✕ bead line has an error" };
 
 /** PieceCardView shows a piece by its picture, drawn from its data. */
 export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
@@ -55,8 +55,8 @@ function Picture({ piece }: { piece: PieceCard }) {
     queryKey: ["picture", piece.id, piece.updatedAt],
     queryFn: async () => {
       const [state, analysis] = await Promise.all([
-        given(api.GET("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
-        given(api.GET("/api/pieces/{id}/analysis", { params: { path: { id: piece.id } } })),
+        unwrap(api.GET("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
+        unwrap(api.GET("/api/pieces/{id}/analysis", { params: { path: { id: piece.id } } })),
       ]);
       return { doc: state.document, analysis };
     },

@@ -2,11 +2,12 @@ import { Button, InputBase, Snackbar } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, given, Refused, type Document } from "../api/client.ts";
+import { api, unwrap, ApiError, type Document } from "../api/client.ts";
+import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
 import { NewPieceDialog } from "./NewPieceDialog.tsx";
 import { PieceCardView } from "./PieceCardView.tsx";
 
-/** Pieces is everything the shop has planned, the one changed last first. */
+/** Pieces is everything the shop has planned, latest change first. */
 export function Pieces() {
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -16,13 +17,13 @@ export function Pieces() {
   const [deleted, setDeleted] = useState<{ id: string; name: string } | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const pieces = useQuery({ queryKey: ["pieces", search], queryFn: () => given(api.GET("/api/pieces", { params: { query: { search } } })), placeholderData: (old) => old });
+  const pieces = useQuery({ queryKey: ["pieces", search], queryFn: () => unwrap(api.GET("/api/pieces", { params: { query: { search } } })), placeholderData: (old) => old });
   const refresh = () => queries.invalidateQueries({ queryKey: ["pieces"] });
   const fail = (err: Error) => setSays(err.message);
 
-  const duplicate = useMutation({ mutationFn: (id: string) => given(api.POST("/api/pieces/{id}/duplicate", { params: { path: { id } } })), onSuccess: refresh, onError: fail });
+  const duplicate = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/pieces/{id}/duplicate", { params: { path: { id } } })), onSuccess: refresh, onError: fail });
   const remove = useMutation({
-    mutationFn: (piece: { id: string; name: string }) => given(api.DELETE("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
+    mutationFn: (piece: { id: string; name: string }) => unwrap(api.DELETE("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
     onSuccess: (_, piece) => {
       setDeleted(piece);
       return refresh();
@@ -30,7 +31,7 @@ export function Pieces() {
     onError: fail,
   });
   const undelete = useMutation({
-    mutationFn: (id: string) => given(api.POST("/api/pieces/{id}/undelete", { params: { path: { id } } })),
+    mutationFn: (id: string) => unwrap(api.POST("/api/pieces/{id}/undelete", { params: { path: { id } } })),
     onSuccess: () => {
       setDeleted(null);
       return refresh();
@@ -42,7 +43,7 @@ export function Pieces() {
     document.title = "Pieces · Mala";
     const onKey = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
-      if (event.key === "n" && !typing && !event.ctrlKey && !event.metaKey) {
+      if (actionOf(PAGE_KEYS, event) === "newPiece" && !typing) {
         event.preventDefault();
         setStarting(true);
       }
@@ -51,16 +52,16 @@ export function Pieces() {
     return () => window.removeEventListener("keydown", onKey);
   }, []);
 
-  async function takeFile(chosen: File | undefined) {
+  async function importFile(chosen: File | undefined) {
     if (!chosen) return;
     try {
       if (chosen.size > 4 * 1024 * 1024) throw new Error("A piece file holds at most 4 MB.");
-      const made = await given(api.POST("/api/pieces", { body: (await chosen.text()) as unknown as Document, bodySerializer: (text: unknown) => text as string, headers: { "Content-Type": "application/json" } }));
+      const made = await unwrap(api.POST("/api/pieces", { body: (await chosen.text()) as unknown as Document, bodySerializer: (text: unknown) => text as string, headers: { "Content-Type": "application/json" } }));
       await refresh();
       void navigate(`/pieces/${made.id}`);
     } catch (err) {
-      const fault = err instanceof Refused ? err.problem.faults?.[0] : undefined;
-      setSays(`${chosen.name} was not taken in. ${fault?.where ? `${fault.where}: ` : ""}${fault?.says ?? (err as Error).message}`);
+      const fault = err instanceof ApiError ? err.problem.faults?.[0] : undefined;
+      setSays(`${chosen.name} was not imported. ${fault?.where ? `${fault.where}: ` : ""}${fault?.says ?? (err as Error).message}`);
     }
   }
 
@@ -80,7 +81,7 @@ export function Pieces() {
           sx={{ border: "1px solid", borderColor: "divider", borderRadius: 2, px: 1.5, width: 260, bgcolor: "background.paper" }}
         />
         <Button variant="outlined" onClick={() => file.current?.click()}>
-          Take in a piece file
+          Import piece file
         </Button>
         <input
           ref={file}
@@ -89,7 +90,7 @@ export function Pieces() {
           hidden
           data-testid="file"
           onChange={(e) => {
-            void takeFile(e.target.files?.[0]);
+            void importFile(e.target.files?.[0]);
             e.target.value = "";
           }}
         />
@@ -111,10 +112,10 @@ export function Pieces() {
         open={deleted !== null}
         autoHideDuration={12_000}
         onClose={(_, why) => why !== "clickaway" && setDeleted(null)}
-        message={`${deleted?.name ?? ""} is put away.`}
+        message={`${deleted?.name ?? ""} is deleted.`}
         action={
           <Button color="secondary" size="small" onClick={() => undelete.mutate(deleted!.id)} sx={{ color: "#ffcf7d" }}>
-            Fetch it back
+            Undo
           </Button>
         }
       />
@@ -124,13 +125,13 @@ export function Pieces() {
 }
 
 function Empty({ search, onStart }: { search: string; onStart: () => void }) {
-  if (search) return <p className="quiet">No piece has “{search}” in its name or notes.</p>;
+  if (search) return <p className="quiet">No piece matches “{search}”.</p>;
   return (
     <div style={{ maxWidth: 460 }}>
       <h2>No pieces yet</h2>
-      <p className="quiet">A piece starts from three answers: what it is, how it closes, and how long it should be. You get a strand of the right length to type over.</p>
+      <p className="quiet">Answer three questions: what it is, how it closes, and how long it should be. You get a strand of the right length to change.</p>
       <Button variant="contained" onClick={onStart}>
-        Start the first one
+        New piece
       </Button>
     </div>
   );

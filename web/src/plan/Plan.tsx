@@ -1,13 +1,13 @@
 import { Button, InputBase } from "@mui/material";
 import { useEffect, useRef, useState, type FormEvent } from "react";
-import { api, given, type VersionNote } from "../api/client.ts";
+import { api, unwrap, type VersionNote } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import planCss from "./plan.css?inline";
 import { fitPage } from "./fitPage.ts";
 import { saveAs, standalone } from "./keep.ts";
 import { PlanSheet } from "./PlanSheet.tsx";
 
-/** Plan is the printed page of the piece, and the ways to take it along. */
+/** Plan is the printed page of the piece, with print, save and export. */
 export function Plan() {
   const { id, bench, state } = useBenchContext();
   const sheet = useRef<HTMLDivElement>(null);
@@ -25,11 +25,11 @@ export function Plan() {
   async function stampAs(reason: "printed" | "exported" | "named", label = ""): Promise<VersionNote | null> {
     setSays(null);
     if (!(await bench.flush())) {
-      setSays("Not everything is saved yet, so no version can be made. Try again when it is.");
+      setSays("The piece is not saved yet. Try again when it is.");
       return null;
     }
     try {
-      const made = await given(api.POST("/api/pieces/{id}/versions", { params: { path: { id } }, body: { reason, label } }));
+      const made = await unwrap(api.POST("/api/pieces/{id}/versions", { params: { path: { id } }, body: { reason, label } }));
       setVersion(made);
       setStamped(bench.snapshot().doc);
       return made;
@@ -66,24 +66,24 @@ export function Plan() {
           Print
         </Button>
         <Button variant="outlined" onClick={() => void saveHtml()}>
-          Keep as a page (HTML)
+          Save as a page (HTML)
         </Button>
         <Button variant="outlined" onClick={() => void exportFile()}>
-          Export the piece file
+          Export piece file
         </Button>
         <form className="name-version" onSubmit={(e) => void nameVersion(e)}>
           <InputBase value={label} onChange={(e) => setLabel(e.target.value)} placeholder="Name this version" inputProps={{ "aria-label": "Name of this version", maxLength: 120 }} />
           <Button type="submit" disabled={!label.trim()}>
-            Keep it
+            Save version
           </Button>
         </form>
-        <span className="quiet" role={says ? "alert" : undefined}>{says ?? "Each makes a version that never changes and stamps it on the page."}</span>
+        <span className="quiet" role={says ? "alert" : undefined}>{says ?? "Each of these saves a version that never changes and prints its number on the page."}</span>
       </div>
       {state.analysis && !state.behind ? (
-        <PlanSheet ref={sheet} doc={state.doc} analysis={state.analysis} version={stamp} />
+        <PlanSheet ref={sheet} doc={state.analysed} analysis={state.analysis} version={stamp} />
       ) : (
         <p className="quiet" style={{ padding: 24 }}>
-          The plan is drawn as soon as the bead line reads.
+          The plan is drawn as soon as the bead line has no errors.
         </p>
       )}
     </div>

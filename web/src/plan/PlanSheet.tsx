@@ -1,7 +1,10 @@
+import { leadRow, leadStrand } from "../api/piece.ts";
 import { useMemo, type Ref } from "react";
 import type { Analysis, Document, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
+import { usePicture } from "../felt/usePicture.ts";
+import { LIES } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import { endSteps } from "./endSteps.ts";
@@ -17,20 +20,20 @@ interface Props {
 export function PlanSheet({ doc, analysis, version, ref }: Props) {
   const { unit } = useUnit();
   const text = (mm: number) => formatLength(mm, unit);
-  const strand = analysis.strands[0];
+  const strand = leadStrand(analysis);
   const name = (id: string | undefined) => doc.materials.find((m) => m.id === id)?.name ?? "";
   const size = (id: string) => {
     const m = doc.materials.find((one) => one.id === id);
     return m ? [sizeOf(m), sizedWord(m)].filter(Boolean).join(", ") : "";
   };
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id) ?? "";
-  const cord = doc.sections[0].rows?.[0].cord;
+  const cord = leadRow(doc).cord;
 
   return (
     <article className="sheet" ref={ref}>
       <header>
         <h1>{doc.name}</h1>
-        <p className="stamp">{version ? stampOf(version) : "not stamped yet: print it to make a version"}</p>
+        <p className="stamp">{version ? stampOf(version) : "unsaved version"}</p>
       </header>
       <div className="first">
         <Picture doc={doc} analysis={analysis} />
@@ -41,7 +44,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
               <Line what="Finished, closed" value={text(analysis.finishedMm)} />
               {analysis.target && <Line what="Target" value={`${text(analysis.target.finishedMm)} ± ${text(analysis.target.toleranceMm)}`} />}
               {analysis.fit && <Line what={`Ease on ${text(analysis.fit.measureMm)}${doc.body?.for ? `, ${doc.body.for}` : ""}`} value={`${text(analysis.fit.easeMm)}, ${analysis.fit.word}`} />}
-              <Line what={strand.ring ? "Strung, round the loop" : "Strung, bead to bead"} value={text(strand.strungMm)} />
+              <Line what={strand.ring ? "Strung, round the ring" : "Strung, bead to bead"} value={text(strand.strungMm)} />
               {strand.slackMm > 0 && <Line what="Slack" value={text(strand.slackMm)} />}
               {analysis.insideMm != null ? (
                 <Line what="Inside" value={text(analysis.insideMm)} />
@@ -58,17 +61,17 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
               {strand.cut.map((c) => (
                 <Line key={c.part} what={c.part} value={text(c.mm)} />
               ))}
-              <Line what="cut" value={text(strand.cutMm)} sum />
+              <Line what="Total cut" value={text(strand.cutMm)} sum />
             </tbody>
           </table>
         </div>
         <table>
-          <caption>What it takes</caption>
+          <caption>Materials</caption>
           <tbody>
             {analysis.tally.map((c) => (
               <Line key={c.material} what={`${keyOf(c.material)} ${name(c.material)}, ${size(c.material)}`.trim()} value={c.cutMm !== undefined ? text(c.cutMm) : String(c.count)} />
             ))}
-            <Line what="beads in all" value={String(strand.beads)} sum />
+            <Line what="Total beads" value={String(strand.beads)} sum />
           </tbody>
         </table>
       </div>
@@ -80,7 +83,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
             <li key={run.first}>
               <span className="box" aria-hidden />
               <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
-              {run.turned && <em> turned</em>}
+              {run.turned && <em> reversed</em>}
               <span className="reach">{text(run.reachedMm)}</span>
             </li>
           ))}
@@ -91,7 +94,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         <EndList title="Right end, from the last bead outwards" steps={endSteps(doc, strand, "right")} />
       </div>
       <section>
-        <h2>How it is made</h2>
+        <h2>Instructions</h2>
         <ol className="steps">
           {analysis.steps.map((step, i) => (
             <li key={i} className={step.must ? "gate" : undefined}>
@@ -113,7 +116,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
       </section>
       <OpenChecks checks={analysis.checks} />
       <section className="cautions">
-        <h2>Mind</h2>
+        <h2>Cautions</h2>
         <ul>
           {analysis.cautions.map((c) => (
             <li key={c.code}>{c.says}</li>
@@ -124,12 +127,12 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
   );
 }
 
-/** OpenChecks are the judgements that are open, and those that may stand with the reason why. */
+/** OpenChecks are the open checks, and the waived ones with their reasons. */
 function OpenChecks({ checks }: { checks: Analysis["checks"] }) {
   if (checks.length === 0) return null;
   return (
     <section className="open-checks">
-      <h2>{checks.some((c) => !c.waived) ? "Open checks" : "Checks that may stand"}</h2>
+      <h2>{checks.some((c) => !c.waived) ? "Open checks" : "Waived checks"}</h2>
       <ul>
         {checks.map((c, i) => (
           <li key={i}>
@@ -137,7 +140,7 @@ function OpenChecks({ checks }: { checks: Analysis["checks"] }) {
               {c.severity === "stop" && !c.waived ? "Stop: " : ""}
               {c.title}.
             </b>{" "}
-            {c.says} {c.waived && <em>May stand: {c.waived}</em>}
+            {c.says} {c.waived && <em>Waived: {c.waived}</em>}
           </li>
         ))}
       </ul>
@@ -181,13 +184,14 @@ const PICTURE = { width: 236, height: 250, sharp: 4 };
 
 /** Picture paints the piece once, sharp enough for paper. */
 function Picture({ doc, analysis }: { doc: Document; analysis: Analysis }) {
+  const drawn = usePicture(analysis, doc);
   const source = useMemo(() => {
     const canvas = document.createElement("canvas");
     canvas.width = PICTURE.width * PICTURE.sharp;
     canvas.height = PICTURE.height * PICTURE.sharp;
     const ctx = canvas.getContext("2d")!;
-    drawWhole(ctx, { doc, analysis, tone: "light", width: canvas.width, height: canvas.height, mostPx: 4 * PICTURE.sharp });
+    if (drawn) drawWhole(ctx, { drawn, tone: "light", width: canvas.width, height: canvas.height, mostPx: 4 * PICTURE.sharp });
     return canvas.toDataURL("image/png");
-  }, [doc, analysis]);
-  return <img src={source} width={PICTURE.width} height={PICTURE.height} alt={`${doc.name}, laid on the circle of its finished length`} />;
+  }, [drawn]);
+  return <img src={source} width={PICTURE.width} height={PICTURE.height} alt={`${doc.name}, ${LIES[drawn?.picture.whole?.lies ?? "circle"]}`} />;
 }

@@ -7,7 +7,7 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
   if (parts.length === 0) return [strand.ring ? "No fittings: the cord is tied to its other end." : "No fittings: the cord ends bare."];
   const steps = parts.map((part) => {
     const name = material(part.material)?.name ?? "";
-    switch (part.does) {
+    switch (part.role) {
       case "loop":
         return "The wire turns back in a loop of its own, through the next part, and back through the crimp.";
       case "guard":
@@ -22,7 +22,7 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
         return name;
     }
   });
-  const other = strand[side === "left" ? "right" : "left"].find((part) => part.does === "clasp");
+  const other = strand[side === "left" ? "right" : "left"].find((part) => part.role === "clasp");
   if (other) {
     const clasp = material(other.material);
     steps.push(clasp?.type === "toggle" ? `${clasp.name}, its bar` : `Closes into the ${clasp?.name.toLowerCase() ?? "clasp"}.`);

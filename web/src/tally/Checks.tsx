@@ -1,15 +1,16 @@
 import { Button, TextField } from "@mui/material";
 import { useState, type FormEvent } from "react";
-import type { Check } from "../api/client.ts";
-import type { Bench, BenchState } from "../bench/Bench.ts";
-import { withWaiver } from "../bench/document.ts";
+import type { Check, Fix } from "../api/client.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
+import { useFixes } from "./useFixes.ts";
 
 interface Props {
   bench: Bench;
   state: BenchState;
-  /** Only the checks that are mended at this step. */
+  /** Only the checks that are fixed at this step. */
   step?: Check["step"];
-  /** Called when the strand has been moved to a finding's place. */
+  /** Called when the finding's place has been selected. */
   onShown?: () => void;
 }
 
@@ -19,25 +20,26 @@ const SIGNS: Record<Check["severity"], { sign: string; says: string }> = {
   advise: { sign: "•", says: "Advice" },
 };
 
-/** Checks are the judgements on the piece, worst first, each with its place and its fix. */
+/** Checks lists the findings on the piece, worst first, each with its place and its fix. */
 export function Checks({ bench, state, step, onShown }: Props) {
   const checks = (state.analysis?.checks ?? []).filter((c) => !step || c.step === step || (step === "ends" && c.end));
+  const fixes = useFixes(state);
   const open = checks.filter((c) => !c.waived);
   const waived = checks.filter((c) => c.waived);
   return (
     <section aria-label="Checks" className={state.behind ? "behind" : undefined}>
       <h2>Checks</h2>
-      {open.length === 0 && <p className="all-right">✓ Nothing stands in the way.</p>}
+      {open.length === 0 && <p className="all-right">✓ No problems found.</p>}
       {open.map((check, i) => (
-        <OpenCheck key={`${check.code}${check.end}${i}`} check={check} bench={bench} onShown={onShown} />
+        <OpenCheck key={`${check.code}${check.end}${i}`} check={check} fix={fixes.get(check)} bench={bench} onShown={onShown} />
       ))}
       {waived.map((check, i) => (
-        <div key={`${check.code}${check.end}${i}`} className="check waived" role="group" aria-label={`${check.title}, let stand`}>
-          <div className="what">{check.title}: let stand</div>
+        <div key={`${check.code}${check.end}${i}`} className="check waived" role="group" aria-label={`${check.title}, waived`}>
+          <div className="what">{check.title}: waived</div>
           <div>“{check.waived}”</div>
           <div className="acts">
-            <button type="button" className="link" onClick={() => bench.change(withWaiver(bench.snapshot().doc, check, null))}>
-              Count it again
+            <button type="button" className="link" onClick={() => void bench.apply({ do: "unwaive", field: check.code, at: placeOf(check) })}>
+              Remove waiver
             </button>
           </div>
         </div>
@@ -46,7 +48,10 @@ export function Checks({ bench, state, step, onShown }: Props) {
   );
 }
 
-function OpenCheck({ check, bench, onShown }: { check: Check; bench: Bench; onShown?: () => void }) {
+/** placeOf is the strand and end a waiver of the check holds for: it stays while the strand is edited. */
+const placeOf = ({ strand, end }: Check) => ({ strand, end });
+
+function OpenCheck({ check, fix, bench, onShown }: { check: Check; fix?: Fix | null; bench: Bench; onShown?: () => void }) {
   const [waiving, setWaiving] = useState(false);
   function show() {
     if (check.element === undefined) return;
@@ -67,31 +72,31 @@ function OpenCheck({ check, bench, onShown }: { check: Check; bench: Bench; onSh
             Show where
           </button>
         )}
-        {check.fix && (
-          <button type="button" className="link" onClick={() => void bench.applyFix(check.fix!)}>
-            {check.fix.says}
+        {fix && (
+          <button type="button" className="link" onClick={() => void bench.applyFix(fix)}>
+            {fix.says}
           </button>
         )}
         <button type="button" className="link light" aria-expanded={waiving} onClick={() => setWaiving(!waiving)}>
-          Let it stand
+          Waive
         </button>
       </div>
-      {waiving && <WaiverForm onCancel={() => setWaiving(false)} onNote={(note) => bench.change(withWaiver(bench.snapshot().doc, check, note))} />}
+      {waiving && <WaiverForm onCancel={() => setWaiving(false)} onNote={(note) => void bench.apply({ do: "waive", field: check.code, at: placeOf(check), text: note })} />}
     </div>
   );
 }
 
 function WaiverForm({ onNote, onCancel }: { onNote: (note: string) => void; onCancel: () => void }) {
   const [note, setNote] = useState("");
-  function keep(event: FormEvent) {
+  function save(event: FormEvent) {
     event.preventDefault();
     if (note.trim()) onNote(note.trim());
   }
   return (
-    <form className="waiver" onSubmit={keep} onKeyDown={(e) => e.key === "Escape" && onCancel()}>
-      <TextField autoFocus fullWidth size="small" label="Why it may stand" value={note} onChange={(e) => setNote(e.target.value)} slotProps={{ htmlInput: { maxLength: 500 } }} />
+    <form className="waiver" onSubmit={save} onKeyDown={(e) => e.key === "Escape" && onCancel()}>
+      <TextField autoFocus fullWidth size="small" label="Reason" value={note} onChange={(e) => setNote(e.target.value)} slotProps={{ htmlInput: { maxLength: 500 } }} />
       <Button type="submit" size="small" disabled={!note.trim()}>
-        Keep the note
+        Save
       </Button>
     </form>
   );

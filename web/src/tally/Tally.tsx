@@ -1,4 +1,4 @@
-import type { BenchState } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
 import { sizedBy, sizeOf } from "../dishes/size.ts";
 import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
@@ -25,7 +25,7 @@ export function Tally({ state }: { state: BenchState }) {
             if (!m) return null;
             const moved = moves.get(c.material) ?? 0;
             return (
-              <tr key={c.material} title={m.class === "bead" ? `Size ${sizedBy(m)}; 0.1 mm on each moves the piece by ${formatLength(moved, unit)}` : undefined}>
+              <tr key={c.material} title={m.class === "bead" ? `Size ${sizedBy(m)}; 0.1 mm on each changes the length by ${formatLength(moved, unit)}` : undefined}>
                 <th scope="row">
                   {m.class === "bead" && <span className="key">{keyOf(c.material)}</span>}
                   {m.name} <span className="size">{sizeOf(m)}</span>
@@ -38,13 +38,18 @@ export function Tally({ state }: { state: BenchState }) {
             <th scope="row">
               {beads} {beads === 1 ? "bead" : "beads"}
             </th>
-            <td className="n">{weight(analysis.massG, analysis.unweighed.length)}</td>
+            <td className="n">{weight(analysis.massG)}</td>
           </tr>
         </tbody>
       </table>
+      {analysis.unweighed.length > 0 && (
+        <p className="quiet moves">
+          Weight without {analysis.unweighed.length} {analysis.unweighed.length === 1 ? "material" : "materials"} of unknown weight.
+        </p>
+      )}
       {most && (
         <p className="quiet moves">
-          0.1 mm on each {material(most.material)?.name.toLowerCase()} moves this by <Length mm={most.mmPerTenth} />; it is sized {sizedShort(most.sizedBy)}.
+          0.1 mm on each {material(most.material)?.name.toLowerCase()} changes the length by <Length mm={most.mmPerTenth} />; it is measured {sizedShort(most.sizedBy)}.
         </p>
       )}
     </section>
@@ -52,10 +57,9 @@ export function Tally({ state }: { state: BenchState }) {
 }
 
 function sizedShort(by: string): string {
-  return by === "nominal" ? "by its label only" : by === "calipered" ? "by calliper" : "by a measured run";
+  return by === "nominal" ? "nominally only" : by === "calipered" ? "by calliper" : "by a measured run";
 }
 
-function weight(g: number, unweighed: number): string {
-  const known = `${g < 10 ? g.toFixed(1) : Math.round(g)} g`;
-  return unweighed > 0 ? `${known} and ${unweighed} not weighed` : known;
+function weight(g: number): string {
+  return `${g < 10 ? g.toFixed(1) : Math.round(g)} g`;
 }

@@ -1,6 +1,6 @@
 import { FormHelperText, InputBase } from "@mui/material";
 import { useId, useState, type KeyboardEvent } from "react";
-import { api, Away, given } from "../api/client.ts";
+import { api, Offline, unwrap } from "../api/client.ts";
 import { formatLength } from "./length.ts";
 import { useUnit } from "./UnitContext.tsx";
 
@@ -13,11 +13,11 @@ interface Props {
   /** Called when the field is emptied; without it an empty field is refused. */
   onClear?: () => void;
   width?: number | string;
-  /** It may be less than nothing, as an ease may. */
+  /** It may be negative, as an ease may. */
   signed?: boolean;
 }
 
-/** LengthField reads a length as people type it and keeps what was typed when it cannot. */
+/** LengthField reads a length as people type it, and keeps what was typed when that fails. */
 export function LengthField({ label, mm, placeholder, onChange, onClear, width = 92, signed }: Props) {
   const { unit } = useUnit();
   const [typed, setTyped] = useState<string | null>(null);
@@ -37,12 +37,12 @@ export function LengthField({ label, mm, placeholder, onChange, onClear, width =
       return;
     }
     try {
-      const read = await given(api.POST("/api/length", { body: { text: typed, unit, signed } }));
+      const read = await unwrap(api.POST("/api/length", { body: { text: typed, unit, signed } }));
       setTyped(null);
       setSays(null);
       if (read.mm !== mm) onChange(read.mm);
     } catch (err) {
-      setSays(err instanceof Away ? "The server does not answer; press Enter to try again." : (err as Error).message);
+      setSays(err instanceof Offline ? "Server unavailable. Press Enter to try again." : (err as Error).message);
     }
   }
 

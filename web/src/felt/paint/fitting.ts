@@ -115,10 +115,15 @@ function drawBar(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb,
 }
 
 /** drawChain draws the first link where it lies along the cord, the others hanging on behind it. */
+/** chainLinks is how many links of an extender are drawn. */
+export function chainLinks(m: Material | undefined): number {
+  return Math.min(m?.links ?? 6, 6);
+}
+
 function drawChain(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, wire: number) {
   const out = s.to > s.from ? 1 : -1;
   const inside = (m?.insideMm ?? 3) * s.px;
-  const links = Math.min(m?.links ?? 6, 6);
+  const links = chainLinks(m);
   for (let i = links - 1; i >= 0; i--) {
     const mid = s.from + out * inside * (i + 0.5);
     const flat = i % 2 === 1;

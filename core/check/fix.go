@@ -1,0 +1,237 @@
+package check
+
+import (
+	"cmp"
+	"context"
+	"fmt"
+	"math"
+	"slices"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+)
+
+// Bench is what a fix may fetch: what else lies on the shelf.
+type Bench struct {
+	Shelf []*material.Material
+}
+
+// Fix is a list of operations that put a finding right.
+type Fix struct {
+	Says string // what it does, in a few words
+	Ops  []edit.Op
+}
+
+// fix makes one.
+func fix(says string, ops ...edit.Op) Fix { return Fix{says, ops} }
+
+// mostTried bounds how many changes are tried for one finding, and enough is how
+// few beads a change may move for the search to end with it.
+const (
+	mostTried = 12
+	enough    = 1
+)
+
+// FixOf finds what puts a finding right; nil if nothing does. A fix is offered
+// only if trying it shows that it mends the finding, or some of its places, and
+// leaves no stop and no warning that was not there before, of another kind, cause
+// or place; that a strand which reads the same from both sides still does; and of
+// several the one that moves the fewest beads. The search ends when the context
+// does.
+func FixOf(ctx context.Context, m *measure.Measured, found []Finding, f *Finding, bench Bench) *Fix {
+	i := slices.IndexFunc(checks, func(c *Check) bool { return c.Code == f.Code })
+	if i < 0 || checks[i].Fix == nil {
+		return nil
+	}
+	tried := trial{measured: m, before: known(found), symmetric: symmetricRows(m)}
+	var best *Fix
+	least := math.MaxInt
+	candidates := checks[i].Fix(&View{m, length.Unit(m.Piece.House.Unit)}, f, bench)
+	for k := range candidates[:min(len(candidates), mostTried)] {
+		if ctx.Err() != nil {
+			return nil
+		}
+		c := &candidates[k]
+		moved, ok := tried.mends(f, c, bench)
+		if !ok {
+			c, moved, ok = tried.withLength(f, *c, bench)
+		}
+		if ok && moved < least {
+			best, least = c, moved
+			if least <= enough {
+				break
+			}
+		}
+	}
+	return best
+}
+
+// mostRecounts is how many changes of the counts are tried beside a change that
+// takes the piece off its target.
+const mostRecounts = 4
+
+// withLength tries a change together with one of the counts that brings the piece
+// back to its target.
+func (t *trial) withLength(f *Finding, c Fix, bench Bench) (*Fix, int, bool) {
+	after, err := edit.Try(t.measured.Piece, bench.Shelf, c.Ops...)
+	if err != nil {
+		return nil, 0, false
+	}
+	v := &View{after, length.Unit(after.Piece.House.Unit)}
+	off := lengthOff.judge(v)
+	if len(off) == 0 || t.before[key(&off[0])] != nil {
+		return nil, 0, false
+	}
+	recounts := lengthOff.Fix(v, &off[0], bench)
+	for _, r := range recounts[:min(len(recounts), mostRecounts)] {
+		both := Fix{c.Says + " and " + lower(r.Says), append(slices.Clone(c.Ops), r.Ops...)}
+		if moved, ok := t.mends(f, &both, bench); ok {
+			return &both, moved, true
+		}
+	}
+	return nil, 0, false
+}
+
+// trial is what a change is held against.
+type trial struct {
+	measured  *measure.Measured
+	before    map[string]*Finding
+	symmetric map[string]bool // rows that read the same from both sides
+}
+
+func key(f *Finding) string {
+	return f.Code + "|" + string(f.At.Row) + "|" + string(f.At.Side) + "|" + f.cause
+}
+
+func known(found []Finding) map[string]*Finding {
+	out := map[string]*Finding{}
+	for i := range found {
+		out[key(&found[i])] = &found[i]
+	}
+	return out
+}
+
+func symmetricRows(m *measure.Measured) map[string]bool {
+	out := map[string]bool{}
+	for _, s := range m.Strands {
+		out[string(s.Row.ID)] = !s.Ring && readsBothWays(orderOf(s))
+	}
+	return out
+}
+
+// mends tries a change; it gives how many beads it moves. Its words are made to
+// say how many it adds and how much longer the piece gets.
+func (t *trial) mends(f *Finding, c *Fix, bench Bench) (moved int, ok bool) {
+	after, err := edit.Try(t.measured.Piece, bench.Shelf, c.Ops...)
+	if err != nil {
+		return 0, false
+	}
+	for id, was := range t.symmetric {
+		if was && !symmetricRows(after)[id] {
+			return 0, false
+		}
+	}
+	left := All(after, "")
+	for i := range left {
+		g := &left[i]
+		was := t.before[key(g)]
+		switch {
+		case key(g) == key(f):
+			if g.places() >= f.places() || g.Severity.rank() < f.Severity.rank() {
+				return 0, false
+			}
+		case g.Severity == Advise || g.Waived != "":
+		case was == nil || g.Severity.rank() < was.Severity.rank() || g.places() > was.places():
+			return 0, false
+		}
+	}
+	more, longer := beadsOf(after)-beadsOf(t.measured), after.Finished-t.measured.Finished
+	if more != 0 {
+		c.Says += fmt.Sprintf(" (%s)", difference(more, longer, t.measured.Piece.House.Unit))
+	}
+	return max(more, -more), true
+}
+
+// difference says how many beads and how much length come or go.
+func difference(more int, longer length.MM, unit length.Unit) string {
+	sign := "+"
+	if more < 0 {
+		sign = "−"
+	}
+	return fmt.Sprintf("%s%s, %+.1f mm", sign, beads(max(more, -more)), float64(longer))
+}
+
+func beadsOf(m *measure.Measured) int {
+	n := 0
+	for _, s := range m.Strands {
+		n += len(s.Beads)
+	}
+	return n
+}
+
+// instead offers, for one fitting of an end, the shelf's others that pass, the
+// one nearest in size and metal first.
+func instead(v *View, part *measure.Part, shelf []*material.Material, ok func(f *material.Finding) bool) []Fix {
+	var fit []*material.Material
+	for _, c := range shelf {
+		if c.Finding != nil && c.ID != part.Material.ID && ok(c.Finding) && !slices.ContainsFunc(fit, func(o *material.Material) bool { return o.ID == c.ID }) {
+			fit = append(fit, c)
+		}
+	}
+	slices.SortStableFunc(fit, func(a, b *material.Material) int {
+		return cmp.Compare(unlike(part.Material, a), unlike(part.Material, b))
+	})
+	var fixes []Fix
+	for _, c := range fit {
+		at := v.Leading().Row.At()
+		at.Fitting = part.Fitting
+		fixes = append(fixes, fix("Use "+c.Name+" instead", edit.Op{Do: edit.SetFitting, At: at, Material: c}))
+	}
+	return fixes
+}
+
+// unlike says how far one fitting is from another: another metal weighs as much
+// as some millimetres.
+func unlike(a, b *material.Material) float64 {
+	const otherMetal, otherType = 8, 3
+	by := 0.0
+	if a.Metal != b.Metal {
+		by += otherMetal
+	}
+	if a.Finding.Type != b.Finding.Type {
+		by += otherType
+	}
+	for _, d := range []length.MM{a.Finding.Inside - b.Finding.Inside, a.Finding.Length - b.Finding.Length, a.Finding.InSeries() - b.Finding.InSeries()} {
+		by += math.Abs(float64(d))
+	}
+	return by
+}
+
+// strungOn offers the shelf's cords that pass instead of the strand's, the
+// thickest first.
+func strungOn(s *measure.Strand, shelf []*material.Material, ok func(c *material.Cord) bool) []Fix {
+	var fit []*material.Material
+	for _, c := range shelf {
+		if c.Cord != nil && c.ID != s.Row.Cord.ID && ok(c.Cord) {
+			fit = append(fit, c)
+		}
+	}
+	slices.SortFunc(fit, func(a, b *material.Material) int {
+		return cmp.Or(cmp.Compare(b.Cord.Diameter, a.Cord.Diameter), cmp.Compare(a.ID, b.ID))
+	})
+	var fixes []Fix
+	for _, c := range fit {
+		fixes = append(fixes, fix("String it on "+cordName(c), edit.Op{Do: edit.SetCord, At: s.Row.At(), Material: c}))
+	}
+	return fixes
+}
+
+// cordName names a cord with its size.
+func cordName(c *material.Material) string { return c.Name + ", " + mm(c.Cord.Diameter) }
+
+// thinner says of cords whether they are like the strand's but thinner.
+func thinner(than *material.Cord) func(c *material.Cord) bool {
+	return func(c *material.Cord) bool { return c.Type == than.Type && c.Diameter < than.Diameter }
+}

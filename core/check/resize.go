@@ -1,0 +1,141 @@
+package check
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/pattern"
+)
+
+// knob is a count of the line and how far the piece moves when it is one more.
+type knob struct {
+	node *pattern.Node
+	step length.MM
+}
+
+// turn is a change of one or two counts and where it should bring the piece.
+type turn struct {
+	by  map[*pattern.Node]int
+	off float64 // how far off the target it should end, by the steps
+	// share is how much of what is there it changes; little is better.
+	share float64
+}
+
+// mostKnobs bounds the counts that are looked at, the largest first.
+const mostKnobs = 16
+
+// changedCounts proposes other counts for one or two runs or groups that make
+// the piece longer by so many mm: within the tolerance with the smallest change
+// first, then the nearest.
+func changedCounts(v *View, s *measure.Strand, want, tolerance float64) []Fix {
+	knobs := knobsOf(v, s)
+	var turns []turn
+	for i, k := range knobs {
+		for _, n := range wholeSteps(want, k) {
+			left := want - float64(n)*float64(k.step)
+			turns = append(turns, turn{by: map[*pattern.Node]int{k.node: n}, off: math.Abs(left), share: share(k, n)})
+			for _, other := range knobs[i+1:] {
+				for _, n2 := range wholeSteps(left, other) {
+					turns = append(turns, turn{
+						by:  map[*pattern.Node]int{k.node: n, other.node: n2},
+						off: math.Abs(left - float64(n2)*float64(other.step)), share: 0.05 + share(k, n) + share(other, n2),
+					})
+				}
+			}
+		}
+	}
+	slices.SortStableFunc(turns, func(a, b turn) int {
+		aIn, bIn := a.off <= tolerance, b.off <= tolerance
+		switch {
+		case aIn != bIn && aIn:
+			return -1
+		case aIn != bIn:
+			return 1
+		case aIn:
+			return cmp.Compare(a.share, b.share)
+		}
+		return cmp.Compare(a.off, b.off)
+	})
+	var fixes []Fix
+	for _, t := range turns[:min(len(turns), mostTried)] {
+		fixes = append(fixes, t.fix(s))
+	}
+	return fixes
+}
+
+func share(k knob, n int) float64 {
+	return math.Abs(float64(n)) / float64(k.node.Count)
+}
+
+// wholeSteps are the whole changes on either side of the wanted one that leave
+// at least one bead standing.
+func wholeSteps(want float64, k knob) []int {
+	exact := want / float64(k.step)
+	var steps []int
+	for _, n := range []int{int(math.Floor(exact)), int(math.Ceil(exact))} {
+		if n != 0 && k.node.Count+n >= 1 && k.node.Count+n <= pattern.MaxCount && !slices.Contains(steps, n) {
+			steps = append(steps, n)
+		}
+	}
+	return steps
+}
+
+// knobsOf measures what one more of each count does.
+func knobsOf(v *View, s *measure.Strand) []knob {
+	nodes := slices.Clone(s.Row.Line.Nodes)
+	slices.SortStableFunc(nodes, func(a, b *pattern.Node) int { return cmp.Compare(b.Count, a.Count) })
+	var knobs []knob
+	for _, n := range nodes {
+		if n.Kind != pattern.Bead && n.Kind != pattern.Group || len(knobs) == mostKnobs || n.Count >= pattern.MaxCount {
+			continue
+		}
+		after, _, err := edit.Apply(v.Piece, nil, recount(s, n, 1))
+		if err != nil {
+			continue
+		}
+		longer, err := measure.ForTarget(after)
+		if err != nil {
+			continue
+		}
+		if step := longer - v.ForTarget; step > 0.01 {
+			knobs = append(knobs, knob{n, step})
+		}
+	}
+	return knobs
+}
+
+// recount is the operation that makes a node come so many times more.
+func recount(s *measure.Strand, n *pattern.Node, by int) edit.Op {
+	return edit.Op{Do: edit.Count, At: s.Row.At(), Node: n.ID, N: n.Count + by}
+}
+
+func (t turn) fix(s *measure.Strand) Fix {
+	out := Fix{Says: "Change "}
+	for _, n := range s.Row.Line.Nodes {
+		d, ok := t.by[n]
+		if !ok {
+			continue
+		}
+		if len(out.Ops) > 0 {
+			out.Says += " and "
+		}
+		after := *n
+		after.Count += d
+		out.Says += shorten(n.String()) + " to " + shorten(after.String())
+		out.Ops = append(out.Ops, recount(s, n, d))
+	}
+	return out
+}
+
+// shorten keeps a long group from filling the button.
+func shorten(text string) string {
+	const most = 18
+	if r := []rune(text); len(r) > most {
+		return string(r[:most]) + "…"
+	}
+	return text
+}

@@ -1,0 +1,31 @@
+package check
+
+import (
+	"fmt"
+	"strings"
+
+	"mala/core/length"
+)
+
+// beads counts beads: "1 bead", "12 beads".
+func beads(n int) string {
+	if n == 1 {
+		return "1 bead"
+	}
+	return fmt.Sprintf("%d beads", n)
+}
+
+// times counts passes of a cord.
+func times(passes int) string {
+	if passes == 1 {
+		return "1 pass"
+	}
+	return fmt.Sprintf("%d passes", passes)
+}
+
+// mm writes a bead's measure, which the trade always gives in millimetres, to a
+// hundredth: holes and cords are told apart by less than a tenth.
+func mm(l length.MM) string { return fmt.Sprintf("%.4g mm", float64(int(l*100+0.5))/100) }
+
+// lower begins a sentence's words in small letters.
+func lower(says string) string { return strings.ToLower(says[:1]) + says[1:] }

@@ -1,0 +1,54 @@
+package edit
+
+import (
+	"errors"
+	"testing"
+
+	"mala/core/measure"
+	"mala/core/pattern"
+)
+
+// lineOps are the operations that work on a line, for a number to pick from.
+var lineOps = []Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine}
+
+// Whatever is asked of whatever line: it is refused in words, or gives a line that
+// reads back the same and a selection inside of it, and the piece it was asked of
+// stays as it was.
+func FuzzEdit(f *testing.F) {
+	f.Add("<2P L 3(P C) | L>", "3P", byte(0), 2, 5, 4)
+	f.Add("{P} L ~C 2(P {12mm: L})", "P L", byte(13), 0, 1, 0)
+	f.Add("9999(P)", "9999P", byte(0), 1, 1, 0)
+	f.Fuzz(func(t *testing.T, line, text string, do byte, from, to, n int) {
+		if _, err := pattern.Parse(line); err != nil {
+			return
+		}
+		p := bench(t, line)
+		if _, err := measure.Measure(p); err != nil {
+			return
+		}
+		before := p.Leading().Line.String()
+		out, got, err := Apply(p, nil, Op{Do: lineOps[int(do)%len(lineOps)], Text: text, From: from, To: to, N: n, Node: n})
+		if p.Leading().Line.String() != before {
+			t.Fatalf("the piece it was asked of changed to %s", p.Leading().Line)
+		}
+		if err != nil {
+			var refused *Refused
+			if !errors.As(err, &refused) && pattern.Faults(err) == nil {
+				t.Fatalf("%v is not said as a refusal or a fault", err)
+			}
+			return
+		}
+		written := out.Leading().Line.String()
+		again, err := pattern.Parse(written)
+		if err != nil || again.String() != written {
+			t.Fatalf("%s reads back as %v, %v", written, again, err)
+		}
+		m, err := measure.Measure(out)
+		if err != nil {
+			return
+		}
+		if beads := len(m.Leading().Beads); beads > pattern.MaxBeads || IsLineOp(lineOps[int(do)%len(lineOps)]) && got.Text == "" && (got.From > beads || got.To > beads) && (got.From != from || got.To != to) {
+			t.Fatalf("of %d beads %d to %d are selected", beads, got.From, got.To)
+		}
+	})
+}

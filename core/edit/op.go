@@ -1,0 +1,309 @@
+// Package edit is everything that can be done to a piece: each thing one
+// operation, the same for keys, hands, fixes and the command line. An operation
+// leaves the piece it is given alone and gives a changed one; mirrors and groups
+// survive.
+package edit
+
+import (
+	"fmt"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+	"mala/core/start"
+)
+
+// Do names an operation.
+type Do string
+
+// The operations on a row's bead line. Most work on the selection From to To,
+// gaps of the sequence.
+const (
+	Insert  Do = "insert"   // put Text in the selection's place
+	Between Do = "between"  // put Text into gap From, outside of a group that ends there
+	Delete  Do = "delete"   // remove the selection
+	Group   Do = "group"    // bracket it
+	Mirror  Do = "mirror"   // let it come back reversed
+	Reverse Do = "reverse"  // reverse it
+	Fill    Do = "fill"     // repeat it to fill the length that is left
+	Ungroup Do = "ungroup"  // write out the group or mirror round it
+	Copy    Do = "copy"     // spell it, changing nothing
+	Count   Do = "count"    // give node Node the count N
+	Turn    Do = "turn"     // reverse node Node where it stands
+	Move    Do = "move"     // move the selection to gap N
+	Shuffle Do = "shuffle"  // put it into another order, by the seed N, no two alike touching
+	Letter  Do = "letter"   // change letters: Text is the old one and the new one
+	SetLine Do = "set-line" // take Text for the whole line
+)
+
+// The other operations.
+const (
+	SetDish     Do = "set-dish"     // give the letter Text, or a free one, the bead Material
+	RemoveDish  Do = "remove-dish"  // remove the dish of the letter Text
+	SetCord     Do = "set-cord"     // string the row on Material
+	SetSlack    Do = "set-slack"    // to Length; none follows the house
+	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
+	AddFitting  Do = "add-fitting"  // put Material at an end, behind its last fitting or beside the one at At
+	SetFitting  Do = "set-fitting"  // put Material in the place of the fitting
+	DropFitting Do = "drop-fitting" // remove the fitting
+	SetKind     Do = "set-kind"     // make it a Text
+	SetClosure  Do = "set-closure"  // close it by Text, with what that needs
+	SetTarget   Do = "set-target"   // to Length, or remove the target
+	SetBody     Do = "set-body"     // make it for Body
+	SetHouse    Do = "set-house"    // choose Text for the house method's field Field
+	Waive       Do = "waive"        // accept the finding Field at At, because of Text
+	Unwaive     Do = "unwaive"      // count it again
+)
+
+// Op is one operation with what it needs.
+type Op struct {
+	Do        Do
+	At        piece.Place
+	From, To  int
+	Text      string
+	Field     string
+	Node, N   int
+	Closure   bool // of an added fitting: it belongs to the closure, not to the row
+	Material  *material.Material
+	Length    *length.MM
+	Tolerance *length.MM
+	Body      *piece.Body
+}
+
+// Result is what an operation leaves selected, and for a copy the selection
+// spelled out.
+type Result struct {
+	From, To int
+	Text     string
+}
+
+// Apply carries the operations out one after another on a copy of the piece and
+// gives that, with the result of the last. The shelf is what may be fetched for a
+// new closure. The error is a *pattern.Fault, a *measure.Fault or a *Refused.
+func Apply(p *piece.Piece, shelf []*material.Material, ops ...Op) (*piece.Piece, Result, error) {
+	var out Result
+	p = p.Clone()
+	for _, op := range ops {
+		var err error
+		if out, err = apply(p, shelf, op); err != nil {
+			return nil, Result{}, err
+		}
+	}
+	return p, out, nil
+}
+
+// Refused says in a sentence why an operation cannot be carried out.
+type Refused struct{ Says string }
+
+func (r *Refused) Error() string { return r.Says }
+
+func refuse(says string, args ...any) error { return &Refused{fmt.Sprintf(says, args...)} }
+
+func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
+	if IsLineOp(op.Do) {
+		return editLine(p, op)
+	}
+	keep := Result{From: op.From, To: op.To}
+	switch op.Do {
+	case SetDish, RemoveDish:
+		return keep, setDish(p, op)
+	case SetCord, SetSlack, SetCut:
+		return keep, setStrand(p, op)
+	case AddFitting, SetFitting, DropFitting:
+		return keep, setFitting(p, op)
+	case SetKind:
+		p.Kind = piece.Kind(op.Text)
+		return keep, nil
+	case SetClosure:
+		return keep, start.Close(p, piece.ClosureType(op.Text), shelf)
+	case SetTarget:
+		return keep, setTarget(p, op)
+	case SetBody:
+		p.Body = op.Body
+		return keep, nil
+	case SetHouse:
+		return keep, setHouse(p, op)
+	case Waive, Unwaive:
+		return keep, setWaiver(p, op)
+	}
+	return keep, refuse("There is no operation called %q.", string(op.Do))
+}
+
+// rowOf gives the row the operation is for: the one it names, or the leading one.
+func rowOf(p *piece.Piece, op Op) (*piece.Row, error) {
+	if op.At.Row == "" {
+		return p.Leading(), nil
+	}
+	if row := p.Row(op.At.Row); row != nil {
+		return row, nil
+	}
+	return nil, refuse("This piece has no row %q.", string(op.At.Row))
+}
+
+func setDish(p *piece.Piece, op Op) error {
+	if op.Do == RemoveDish {
+		for _, row := range p.Rows() {
+			if row.Line != nil && slices.ContainsFunc(row.Line.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+				return refuse("The dish %s is still in the line. Remove its beads first.", op.Text)
+			}
+		}
+		delete(p.Palette, op.Text)
+		return nil
+	}
+	if op.Material == nil || op.Material.Bead == nil {
+		return refuse("A dish holds a bead.")
+	}
+	key := op.Text
+	if key == "" {
+		key = start.FreeKey(p, op.Material.Name)
+	}
+	p.Palette[key] = op.Material
+	return nil
+}
+
+func setStrand(p *piece.Piece, op Op) error {
+	row, err := rowOf(p, op)
+	if err != nil {
+		return err
+	}
+	switch op.Do {
+	case SetSlack:
+		row.Slack = op.Length
+	case SetCut:
+		row.Cut = op.Length
+	default:
+		if op.Material == nil || op.Material.Cord == nil {
+			return refuse("Beads are strung on a cord.")
+		}
+		row.Cord = op.Material
+	}
+	return nil
+}
+
+// setFitting adds, replaces or removes a fitting. What is listed from the outside
+// in is added in front, so that it lies outermost; beside another it goes on the
+// strand's side of that one.
+func setFitting(p *piece.Piece, op Op) error {
+	if op.Do != DropFitting && (op.Material == nil || op.Material.Finding == nil) {
+		return refuse("An end is made of findings.")
+	}
+	if op.At.Fitting == "" {
+		return addToEnd(p, op)
+	}
+	for i, list := range p.Fittings() {
+		at := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.ID == op.At.Fitting })
+		if at < 0 {
+			continue
+		}
+		switch op.Do {
+		case SetFitting:
+			(*list)[at].Of = op.Material
+		case DropFitting:
+			*list = slices.Delete(*list, at, at+1)
+		case AddFitting:
+			const closures = 2 // the first two lists are the closure's, from the outside in
+			if i < closures {
+				at++
+			}
+			*list = slices.Insert(*list, at, p.NewFitting(op.Material))
+		}
+		return nil
+	}
+	return refuse("This piece has no fitting %q.", string(op.At.Fitting))
+}
+
+func addToEnd(p *piece.Piece, op Op) error {
+	row, err := rowOf(p, op)
+	switch {
+	case err != nil:
+		return err
+	case op.Do != AddFitting:
+		return refuse("Name the fitting to change.")
+	case op.At.Side != piece.Left && op.At.Side != piece.Right:
+		return refuse("Name the end to add it to: left or right.")
+	}
+	fitting := p.NewFitting(op.Material)
+	list := p.End(row, op.At.Side, op.Closure)
+	if op.Closure {
+		*list = slices.Insert(*list, min(op.N, len(*list)), fitting)
+		return nil
+	}
+	*list = slices.Insert(*list, threadedAt(*list, op.Material.Finding), fitting)
+	return nil
+}
+
+// threadedAt is where a fitting is threaded among a row's: crimp, cover, guard,
+// then rings.
+func threadedAt(list []piece.Fitting, f *material.Finding) int {
+	rank := func(f *material.Finding) int {
+		switch {
+		case f.IsCrimp() || f.Type == material.CordEnd:
+			return 0
+		case f.Type == material.CrimpCover:
+			return 1
+		case f.Type == material.WireGuard:
+			return 2
+		}
+		return 3
+	}
+	at := 0
+	for at < len(list) && rank(list[at].Of.Finding) <= rank(f) {
+		at++
+	}
+	return at
+}
+
+// standardTolerance is how far off a target is still right until somebody says.
+const standardTolerance = length.MM(3)
+
+func setTarget(p *piece.Piece, op Op) error {
+	if op.Length == nil && op.Tolerance == nil {
+		p.Target = nil
+		return nil
+	}
+	t := piece.Target{Tolerance: standardTolerance}
+	if p.Target != nil {
+		t = *p.Target
+	}
+	if op.Length != nil {
+		t.Finished = *op.Length
+	}
+	if op.Tolerance != nil {
+		t.Tolerance = *op.Tolerance
+	}
+	p.Target = &t
+	return nil
+}
+
+func setHouse(p *piece.Piece, op Op) error {
+	for _, c := range piece.Choices() {
+		if c.Field == op.Field {
+			if !slices.Contains(c.Allowed, op.Text) {
+				return refuse("%q is not one of the choices. Use one of %v.", op.Text, c.Allowed)
+			}
+			*c.Of(&p.House) = op.Text
+			return nil
+		}
+	}
+	return refuse("The house method has no choice called %q.", op.Field)
+}
+
+func setWaiver(p *piece.Piece, op Op) error {
+	p.Waived = slices.DeleteFunc(p.Waived, func(w piece.Waiver) bool { return w.Code == op.Field && w.At.Covers(op.At) })
+	if op.Do == Waive {
+		p.Waived = append(p.Waived, piece.Waiver{Code: op.Field, At: op.At, Note: op.Text})
+	}
+	return nil
+}
+
+// Try gives the piece measured as it would be after the operations.
+func Try(p *piece.Piece, shelf []*material.Material, ops ...Op) (*measure.Measured, error) {
+	after, _, err := Apply(p, shelf, ops...)
+	if err != nil {
+		return nil, err
+	}
+	return measure.Measure(after)
+}

@@ -1,0 +1,239 @@
+package measure
+
+import (
+	"math"
+	"sort"
+
+	"mala/core/chain"
+	"mala/core/length"
+	"mala/core/material"
+)
+
+// Link is one stiff part of the loop as it goes round a body: a bead with the
+// caps seated on it, cut at its contact planes, or a fitting.
+type Link struct {
+	Beads   []BeadInLink // none for a fitting
+	Part    *Part        // nil for beads
+	Segment chain.Segment
+}
+
+// BeadInLink is a bead of a link, with how far its middle lies in mm from the
+// hinge that begins the link.
+type BeadInLink struct {
+	Bead   int
+	Before float64
+}
+
+// Wrap is the piece round the widest thing it goes round without strain.
+type Wrap struct {
+	Links  []Link
+	Chain  *chain.Wrap
+	Inside length.MM // what the wearer feels
+}
+
+// wrap works out how the loop lies round a body. Wire whose slack is short of
+// what bending needs is that much less inside; elastic opens by itself. The error
+// is as Measured.Wrap's.
+func (s *Strand) wrap() (*Wrap, error) {
+	links := s.links()
+	segments := make([]chain.Segment, len(links))
+	for i, l := range links {
+		segments[i] = l.Segment
+	}
+	round, err := chain.Tightest(segments)
+	if err != nil {
+		return nil, err
+	}
+	inside := length.MM(round.Girth())
+	if s.Row.Cord.Cord.Type != material.Elastic {
+		inside -= max(0, s.SlackNeeded-s.Slack)
+	}
+	if inside <= 0 {
+		return nil, chain.ErrNothing
+	}
+	return &Wrap{Links: links, Chain: round, Inside: inside}, nil
+}
+
+// links lists the loop's stiff parts from the strand's left end on. One between
+// joints that turn at radius ρ reaches half its thickness less the mean ρ inside
+// the line of its hinges.
+func (s *Strand) links() []Link {
+	var list []Link
+	for _, p := range s.once() {
+		link := Link{Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}}
+		for _, b := range p.beads {
+			link.Beads = append(link.Beads, BeadInLink{b.bead, b.middle})
+		}
+		list = append(list, link)
+	}
+	list = append(list, s.Right.links()...)
+	left := s.Left.links()
+	for i := len(left) - 1; i >= 0; i-- {
+		list = append(list, left[i])
+	}
+	return withoutSlivers(list)
+}
+
+// once gives the stiff parts of one turn. Of a ring whose path closes only after
+// several turns those of the first are taken, stretched to the ring's length.
+func (s *Strand) once() []stiffPart {
+	if s.turns < 2 {
+		return s.parts
+	}
+	var out []stiffPart
+	sum := 0.0
+	for _, p := range s.parts {
+		if sum += p.length; sum > float64(s.Strung)+1e-6 {
+			sum -= p.length
+			break
+		}
+		out = append(out, p)
+	}
+	for i := range out {
+		out[i].length *= float64(s.Strung) / sum
+	}
+	return out
+}
+
+// leastLink is the shortest stiff part in mm that is looked at by itself.
+const leastLink = 0.05
+
+// withoutSlivers shares out links that add next to nothing, as a cap that stands
+// hardly proud of its bead, half to either neighbour, so that it matters neither
+// which way the loop is read nor where it begins.
+func withoutSlivers(links []Link) []Link {
+	n := len(links)
+	isSliver := func(i int) bool { return links[i].Segment.Length < leastLink }
+	wide := 0
+	for i := range links {
+		if !isSliver(i) {
+			wide++
+		}
+	}
+	if wide == n || wide < 3 {
+		return links
+	}
+	start := 0
+	for isSliver(start) {
+		start++
+	}
+	out := make([]Link, 0, wide)
+	carried := 0.0
+	for k := range n {
+		link := links[(start+k)%n]
+		if isSliver((start + k) % n) {
+			carried += link.Segment.Length
+			continue
+		}
+		if len(out) > 0 {
+			out[len(out)-1].Segment.Length += carried / 2
+		}
+		link = link.moved(carried / 2)
+		out = append(out, link)
+		carried = 0
+	}
+	out[len(out)-1].Segment.Length += carried / 2
+	out[0] = out[0].moved(carried / 2)
+	if short := len(out); short < n {
+		return withoutSlivers(rotated(out, start))
+	}
+	return out
+}
+
+// moved is the link with so many mm more before what it carries.
+func (l Link) moved(mm float64) Link {
+	l.Segment.Length += mm
+	l.Beads = append([]BeadInLink(nil), l.Beads...)
+	for i := range l.Beads {
+		l.Beads[i].Before += mm
+	}
+	return l
+}
+
+// rotated puts the link that carries the first bead back in front.
+func rotated(links []Link, start int) []Link {
+	if start == 0 {
+		return links
+	}
+	first := 0
+	for i, l := range links {
+		if len(l.Beads) > 0 && (len(links[first].Beads) == 0 || l.Beads[0].Bead < links[first].Beads[0].Bead) {
+			first = i
+		}
+	}
+	return append(append([]Link(nil), links[first:]...), links[:first]...)
+}
+
+// links are the end's fittings from the strand outwards. A toggle hinges between
+// its ring and its bar.
+func (e *End) links() []Link {
+	var list []Link
+	for i := range e.Parts {
+		p := &e.Parts[i]
+		if p.Length <= 0 {
+			continue
+		}
+		add := func(mm length.MM) {
+			list = append(list, Link{Part: p, Segment: chain.Segment{Length: float64(mm), Reach: p.reach()}})
+		}
+		if f := p.finding(); f != nil && f.Type == material.Toggle && f.Closed == 0 {
+			add(p.Length - f.BarEye)
+			add(f.BarEye)
+			continue
+		}
+		add(p.Length)
+	}
+	return list
+}
+
+func (p *Part) finding() *material.Finding {
+	if p.Material == nil {
+		return nil
+	}
+	return p.Material.Finding
+}
+
+// reach is how far a fitting reaches inwards from the cord, in mm: half its
+// outside, or half its wire as it lies flat.
+func (p *Part) reach() float64 {
+	f := p.finding()
+	switch {
+	case f == nil:
+		return 0
+	case f.IsCrimp() || f.Type == material.CrimpCover:
+		return float64(f.Outside) / 2
+	}
+	return float64(f.Wire) / 2
+}
+
+// Rule is the rule of thumb for the inside length: the finished length as it
+// lies, less π times the thickness of the beads that touch.
+type Rule struct {
+	Inside length.MM
+	Thick  length.MM // the thickness it was worked out with
+}
+
+// rule takes as the beads that touch those that make up the strand: the
+// thickness that half of its length reaches. Each counts by what it gives to the
+// length, a cap by what it stands proud.
+func (s *Strand) rule(finished length.MM) *Rule {
+	byThick, total := map[length.MM]float64{}, 0.0
+	for _, k := range s.kinds {
+		if b := k.material.Bead; !b.Hangs() {
+			byThick[b.Thick] += s.share[k.material]
+			total += s.share[k.material]
+		}
+	}
+	thick := make([]length.MM, 0, len(byThick))
+	for t := range byThick {
+		thick = append(thick, t)
+	}
+	sort.Slice(thick, func(i, j int) bool { return thick[i] > thick[j] })
+	sum := 0.0
+	for _, t := range thick {
+		if sum += byThick[t]; sum*2 >= total {
+			return &Rule{Inside: finished - math.Pi*t, Thick: t}
+		}
+	}
+	return nil
+}

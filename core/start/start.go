@@ -1,0 +1,190 @@
+// Package start picks what a new piece, or a piece that closes another way,
+// begins with: a cord, a bead that fills the length, and what its ends need, out
+// of what the shop has.
+package start
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// The cord in mm that a new piece is strung on, by type, and the bead it starts
+// with, by kind.
+var (
+	firstCord = map[material.CordType]length.MM{material.Wire: 0.36, material.Elastic: 0.7}
+	firstBead = map[piece.Kind]length.MM{piece.Necklace: 4, piece.Bracelet: 6, piece.Anklet: 4}
+)
+
+// snug is how much wider than its cords a hole should be.
+const snug = 1.1
+
+// NoCord says that the shelf has no cord to string the piece on.
+type NoCord struct{ Wanted material.CordType }
+
+func (e *NoCord) Error() string {
+	return "The catalogue has no " + string(e.Wanted) + " to string this on. Add one to the materials first."
+}
+
+// New gives a piece from three answers: a strand of one bead that fills the
+// length, to type over, on the cord and with the ends the shelf has for it. The
+// error is a *NoCord.
+func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance length.MM, house piece.House, shelf []*material.Material) (*piece.Piece, error) {
+	row := &piece.Row{ID: "r1", Passes: 1}
+	p := &piece.Piece{Kind: kind, House: house, Palette: map[string]*material.Material{}, Sections: []piece.Section{{Rows: []*piece.Row{row}}},
+		Target: &piece.Target{Finished: target, Tolerance: tolerance}}
+	if err := Close(p, closure, shelf); err != nil {
+		return nil, err
+	}
+	line := ""
+	if closure != piece.Clasp {
+		if knot := knotBead(p, shelf); knot != nil {
+			line = dish(p, knot) + " "
+		}
+	}
+	if bead := fillBead(p, shelf); bead != nil {
+		line += "{" + dish(p, bead) + "}"
+	}
+	var err error
+	row.Line, err = pattern.Parse(line)
+	return p, err
+}
+
+// Close changes how a piece closes, with what that needs of the shelf: crimps,
+// rings and a lobster for a clasp; nothing on a ring, which is strung on elastic.
+// The error is a *NoCord.
+func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material) error {
+	wanted := material.Elastic
+	if closure == piece.Clasp {
+		wanted = material.Wire
+	}
+	p.Closure = piece.Closure{Type: closure}
+	for _, row := range p.Rows() {
+		row.Left, row.Right = nil, nil
+		if row.Cord == nil || row.Cord.Cord.Type != wanted {
+			row.Cord = best(shelf, func(m *material.Material) bool { return m.Cord != nil && m.Cord.Type == wanted },
+				func(m *material.Material) float64 { return math.Abs(float64(m.Cord.Diameter - firstCord[wanted])) })
+		}
+		if row.Cord == nil {
+			return &NoCord{wanted}
+		}
+		if closure != piece.Clasp {
+			row.Slack = nil
+			continue
+		}
+		need := material.HoleFor(2*row.Passes, row.Cord.Cord.Diameter)
+		crimp := best(shelf, func(m *material.Material) bool {
+			return m.Finding != nil && m.Finding.Type == material.CrimpTube && m.Finding.Inside >= need
+		}, func(m *material.Material) float64 { return float64(m.Finding.Inside) })
+		for _, side := range piece.Sides() {
+			put(p, p.End(row, side, false), crimp)
+		}
+	}
+	if closure == piece.Clasp {
+		closeByClasp(p, shelf)
+	}
+	return nil
+}
+
+// closeByClasp puts a lobster at the left and a ring at either side.
+func closeByClasp(p *piece.Piece, shelf []*material.Material) {
+	of := func(typ material.FindingType) *material.Material {
+		return best(shelf, func(m *material.Material) bool {
+			return m.Finding != nil && m.Finding.Type == typ && m.Finding.IsOpen() == (typ == material.JumpRing)
+		},
+			func(m *material.Material) float64 { return float64(m.Finding.Length + m.Finding.Inside) })
+	}
+	ring := of(material.JumpRing)
+	put(p, &p.Closure.Left, of(material.Lobster))
+	put(p, &p.Closure.Left, ring)
+	put(p, &p.Closure.Right, ring)
+}
+
+func put(p *piece.Piece, list *[]piece.Fitting, of *material.Material) {
+	if of != nil {
+		*list = append(*list, p.NewFitting(of))
+	}
+}
+
+// best picks the material that passes and is least off, by id where two are alike.
+func best(shelf []*material.Material, ok func(m *material.Material) bool, off func(m *material.Material) float64) *material.Material {
+	var fit []*material.Material
+	for _, m := range shelf {
+		if ok(m) {
+			fit = append(fit, m)
+		}
+	}
+	if len(fit) == 0 {
+		return nil
+	}
+	return slices.MinFunc(fit, func(a, b *material.Material) int {
+		return cmp.Or(cmp.Compare(off(a), off(b)), cmp.Compare(a.ID, b.ID))
+	})
+}
+
+// knotBead is the bead to begin a ring with, whose hole hides the knot.
+func knotBead(p *piece.Piece, shelf []*material.Material) *material.Material {
+	across := length.MM(p.House.KnotAcross()) * p.Leading().Cord.Cord.Diameter
+	return best(shelf, func(m *material.Material) bool {
+		return m.Bead != nil && m.Bead.Hole >= across && m.Bead.Facing == material.FacingNone && material.Hides(m.Bead.Shape)
+	}, func(m *material.Material) float64 { return float64(m.Bead.Hole + m.Bead.Across) })
+}
+
+// fillBead is the round bead to fill the length with; the tail goes back through
+// the last ones of a crimped strand.
+func fillBead(p *piece.Piece, shelf []*material.Material) *material.Material {
+	row, passes := p.Leading(), 1
+	if p.Closure.Type == piece.Clasp {
+		passes = 2
+	}
+	need := snug * material.HoleFor(passes*row.Passes, row.Cord.Cord.Diameter)
+	return best(shelf, func(m *material.Material) bool {
+		return m.Bead != nil && m.Bead.Shape == material.Round && m.Bead.Hole >= need
+	}, func(m *material.Material) float64 { return math.Abs(float64(m.Bead.Across - firstBead[p.Kind])) })
+}
+
+// dish gives the bead a letter: the first capital of its name that is free, else
+// the first free one.
+func dish(p *piece.Piece, bead *material.Material) string {
+	key := FreeKey(p, bead.Name)
+	p.Palette[key] = bead
+	return key
+}
+
+// FreeKey is a letter for a new dish: the first of the name that no dish has,
+// else the first free one, with a small letter behind it once all are taken.
+func FreeKey(p *piece.Piece, name string) string {
+	const letters = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
+	for _, r := range upper(name) + letters {
+		if p.Palette[string(r)] == nil {
+			return string(r)
+		}
+	}
+	for _, first := range letters {
+		for small := 'a'; small <= 'z'; small++ {
+			if key := string(first) + string(small); p.Palette[key] == nil {
+				return key
+			}
+		}
+	}
+	return ""
+}
+
+// upper gives the letters A to Z of a name, capitals first as they stand.
+func upper(name string) string {
+	capitals, rest := "", ""
+	for _, r := range name {
+		switch {
+		case r >= 'A' && r <= 'Z':
+			capitals += string(r)
+		case r >= 'a' && r <= 'z':
+			rest += string(r - 'a' + 'A')
+		}
+	}
+	return capitals + rest
+}

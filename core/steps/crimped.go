@@ -1,0 +1,152 @@
+package steps
+
+import (
+	"fmt"
+
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// crimped makes a strand with crimped ends: stopped at the left, strung, the
+// left end made, the right end last.
+func (w *writer) crimped() {
+	if w.s.Start.By == piece.StopSpool {
+		w.do("Leave the cord on its spool, %s. String from the free end: the run that goes on first ends up by the spool.", w.cord())
+		w.stringRuns()
+		w.end(&w.s.Right)
+		w.beforeCutting()
+		w.do("Push the beads up and cut from the spool %s beyond the last bead, with wire cutters.", w.in(w.s.Beyond(w.m.Piece, &w.s.Left)))
+		w.secondEnd(&w.s.Left)
+	} else {
+		w.start(" with wire cutters")
+		w.stop()
+		w.do("Remove the stop and hold the strand level.")
+		w.end(&w.s.Left)
+		w.secondEnd(&w.s.Right)
+	}
+}
+
+// secondEnd is the least reversible moment, so its gate comes first.
+func (w *writer) secondEnd(e *measure.End) {
+	must := []string{
+		fmt.Sprintf("the beads measure %s and none is missing or reversed by mistake", w.in(w.s.Strung)),
+		"it has been tried on",
+		"the strand is not twisted and the order is right",
+	}
+	if w.s.Slack > 0 {
+		must = append(must, fmt.Sprintf("in its wearing curve, %s of slack is left between the beads and the crimp", w.in(w.s.Slack)))
+	}
+	if e.Hold == measure.Unheld {
+		w.unheld(e.Side)
+		return
+	}
+	closes := "crimp is closed"
+	if !e.Crimped() {
+		closes = "end is made"
+	}
+	w.gate(fmt.Sprintf("Before the %s %s", e.Side, closes), must...)
+	w.end(e)
+	w.attachAll()
+}
+
+// end makes one end in threading order.
+func (w *writer) end(e *measure.End) {
+	switch e.Hold {
+	case measure.HeldByCrimp:
+		w.crimp(e)
+	case measure.Unheld:
+		w.unheld(e.Side)
+	default:
+		w.tie(e)
+	}
+}
+
+func (w *writer) crimp(e *measure.End) {
+	way := "the crimp"
+	if e.Find(measure.RoleGuard) != nil {
+		way += ", the guard"
+	}
+	if hung := w.hung(e.Side); len(hung) > 0 { // what hangs beyond the first comes on its own
+		way += ", " + hung[0].name
+	}
+	tail := "Trim the tail close."
+	if e.Tail > 0 {
+		tail = fmt.Sprintf("Tuck the tail back through %s, %s.", beads(len(e.TailBeads)), w.in(e.Tail))
+	}
+	w.do("%s end: thread %s, and go back through the crimp. %s", title(e.Side), way, tail)
+	if cover := e.Find(measure.RoleCover); cover != nil && e.Find(measure.RoleCrimp) != nil {
+		room := (cover.Material.Finding.Length - e.Find(measure.RoleCrimp).Material.Finding.Length) / 2
+		w.do("Leave %s of bare cord on either side of the crimp: the cover needs the room.", w.in(max(0, room)))
+	}
+	w.do("%s", map[string]string{
+		piece.CrimpFolded:     "Close the crimp: press it between the two wires, which lie side by side, then turn it and fold it.",
+		piece.CrimpFlat:       "Press the crimp flat over the two wires. They lie side by side, not crossed.",
+		piece.CrimpThreeSided: "Press the crimp from three sides around the two wires. They lie side by side, not crossed.",
+	}[w.h.Crimp])
+	w.gate("After the crimp", "it holds a firm pull")
+	if e.Tail > 0 {
+		w.do("Trim the tail flush where it comes out.")
+	}
+	if cover := e.Find(measure.RoleCover); cover != nil {
+		w.do("Close %s over the crimp.", cover.Material.Name)
+	}
+}
+
+func (w *writer) attachAll() {
+	for _, side := range piece.Sides() {
+		w.attach(side)
+	}
+}
+
+// attach hangs on what the cord itself does not go through: each fitting on the
+// one before it.
+func (w *writer) attach(side piece.Side) {
+	hung := w.hung(side)
+	for i := 1; i < len(hung); i++ {
+		w.do("%s end: hang %s on %s.%s", title(side), hung[i].name, hung[i-1].name, howItOpens(hung[i-1].finding, hung[i].finding))
+	}
+}
+
+// hanging is one fitting at an end, as it is named there.
+type hanging struct {
+	name    string
+	finding *material.Finding
+}
+
+// hung lists what hangs at an end from the cord outwards. A toggle is listed at
+// its ring; its bar hangs at the other end.
+func (w *writer) hung(side piece.Side) []hanging {
+	var out []hanging
+	for _, p := range w.s.End(side).Parts {
+		switch p.Role {
+		case measure.RoleRing, measure.RoleClasp, measure.RoleChain:
+			h := hanging{p.Material.Name, p.Material.Finding}
+			if h.finding.Type == material.Toggle {
+				h.name = "the ring of " + h.name
+			}
+			out = append(out, h)
+		}
+	}
+	if clasp := w.s.End(side.Other()).Find(measure.RoleClasp); clasp != nil && clasp.Material.Finding.HasTwoHalves() {
+		half := "the other half of "
+		if clasp.Material.Finding.Type == material.Toggle {
+			half = "the bar of "
+		}
+		out = append(out, hanging{half + clasp.Material.Name, clasp.Material.Finding})
+	}
+	return out
+}
+
+// howItOpens says how the one of two fittings that opens is opened.
+func howItOpens(a, b *material.Finding) string {
+	for _, f := range []*material.Finding{a, b} {
+		switch {
+		case f.Type == material.JumpRing && f.IsOpen():
+			return " Open the ring sideways, never apart, and close it until nothing can be felt at the joint."
+		case f.Type == material.SplitRing:
+			return " Wind on the split ring."
+		}
+	}
+	return ""
+}

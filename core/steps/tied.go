@@ -1,0 +1,122 @@
+package steps
+
+import (
+	"fmt"
+
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// knots names the house's knots.
+var knots = map[string]string{piece.KnotSurgeons: "surgeon's knot", piece.KnotSquare: "square knot", piece.KnotTriple: "triple knot"}
+
+// ring makes a strand that is knotted on itself.
+func (w *writer) ring() {
+	if w.s.Left.Hold == measure.Unheld {
+		w.start("")
+		w.stop()
+		w.unheld(piece.Left)
+		return
+	}
+	elastic := w.s.Row.Cord.Cord.Type == material.Elastic
+	w.start(" with scissors")
+	if elastic {
+		w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
+	}
+	w.stop()
+	must := []string{fmt.Sprintf("round the loop it measures %s", w.in(w.s.Strung)), "it has been tried on", "no bead is missing or reversed by mistake"}
+	if elastic {
+		must[1] = "it has been tried on, over the hand where it must pass"
+	}
+	w.gate("Before you knot", must...)
+	w.do("Tie a %s, pulled tight to the beads.", knots[w.h.Knot])
+	if elastic {
+		w.do("Pull the knot, wait a minute, and pull it again: elastic settles.")
+	}
+	w.glueAndHide()
+}
+
+// glueAndHide glues the knot, draws it into its bead while the glue is wet, and
+// clips the ends only once it is dry.
+func (w *writer) glueAndHide() {
+	k := w.s.Knot
+	hides := k != nil && k.Bead >= 0 && w.h.KnotPlace == piece.KnotHidden
+	glue := w.h.Glue == piece.Yes
+	if glue {
+		w.gate("Before the glue", "the knot holds a firm pull", "the strand lies as it should")
+		w.do("Put one drop of glue on the knot, with the window open.")
+	}
+	if hides {
+		wet := ""
+		if glue {
+			wet = " while the glue is wet"
+		}
+		w.do("Draw the knot into %s, bead %d,%s.", w.s.Beads[k.Bead].Material.Name, k.Bead+1, orNow(wet))
+	}
+	if glue {
+		w.do("Let it dry as the glue's label says.")
+		w.gate("Before you trim", "the glue is dry")
+	}
+	if hides {
+		w.do("Trim the ends close to the bead.")
+		return
+	}
+	w.do("Trim the ends; the knot stays visible.")
+}
+
+// orNow closes a sentence that may have no time given.
+func orNow(when string) string {
+	if when == "" {
+		return " by pulling on the ends"
+	}
+	return when
+}
+
+// tiedOn makes a strand whose ends are tied to their fittings, or held by cord
+// ends.
+func (w *writer) tiedOn() {
+	w.start("")
+	w.stop()
+	w.do("Remove the stop and hold the strand level.")
+	w.end(&w.s.Left)
+	if w.s.Right.Hold == measure.Unheld {
+		w.unheld(piece.Right)
+		return
+	}
+	must := []string{fmt.Sprintf("the beads measure %s and none is missing or reversed by mistake", w.in(w.s.Strung)), "it has been tried on"}
+	if w.s.Slack > 0 {
+		must = append(must, fmt.Sprintf("in its wearing curve, %s of slack is left between the beads and the knot", w.in(w.s.Slack)))
+	}
+	w.gate("Before the right knot", must...)
+	w.end(&w.s.Right)
+	w.attachAll()
+}
+
+// tie makes an end that is knotted to a fitting or held by a cord end.
+func (w *writer) tie(e *measure.End) {
+	if e.Hold == measure.HeldByCordEnd {
+		w.do("%s end: tie an overhand knot close to the beads, lay it in %s, and fold the cord end over it.", title(e.Side), e.Find(measure.RoleCordEnd).Material.Name)
+		if w.h.Glue == piece.Yes {
+			w.do("Put a drop of glue inside before the last fold, with the window open, and let it dry as its label says.")
+		}
+		w.gate("After the cord end", "it holds a firm pull")
+		return
+	}
+	way := ""
+	if e.Find(measure.RoleGuard) != nil {
+		way = "the guard"
+	}
+	if hung := w.hung(e.Side); len(hung) > 0 {
+		if way != "" {
+			way += " and "
+		}
+		way += hung[0].name
+	}
+	w.do("%s end: thread %s, come back to the beads and tie a %s round the cord.", title(e.Side), way, knots[w.h.Knot])
+	if w.h.Glue == piece.Yes {
+		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")
+	}
+	w.gate("After the knot", "it holds a firm pull")
+	w.do("Thread the tail back through the last beads and trim it.")
+}

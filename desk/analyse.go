@@ -1,0 +1,251 @@
+// Package desk is the application's work on a piece file: it analyses, edits,
+// starts, suggests and compares, the same for the page and the command line. What
+// it works out comes from the core; files are read and written by format.
+package desk
+
+import (
+	"context"
+	"errors"
+	"math"
+
+	"mala/core/chain"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+	"mala/format"
+)
+
+// Options are how a piece is looked at.
+type Options struct {
+	Unit    length.Unit  // that sentences speak in
+	Shelf   *Shelf       // what may be fetched beside the piece's own materials
+	Fixes   bool         // with the fix of every check; without, they are searched for later
+	Drawing bool         // with outlines and the lines as trees
+	Picture bool         // and with where everything lies in the pictures
+	House   format.House // the shop's house method
+}
+
+// Analyse works out the document. The error is format.Faults, or the context's
+// if it ends before the figures are there; a search for fixes just ends with it.
+func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis, error) {
+	m, err := measured(doc, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	a := &Analysis{Format: AnalysisFormat, FinishedMm: exact(m.Finished), MassG: thousandth(m.MassG), Unweighed: nonNil(m.Unweighed)}
+	if err := ctx.Err(); err != nil {
+		return nil, err
+	}
+	a.insides(m)
+	a.target(m)
+	for _, s := range m.Strands {
+		a.Strands = append(a.Strands, strandOf(s))
+	}
+	a.counts(m)
+	if err := ctx.Err(); err != nil {
+		return nil, err
+	}
+	a.judge(ctx, m, doc, opt)
+	a.fit(m)
+	a.making(m, opt)
+	if opt.Drawing {
+		a.draw(m, opt.Picture)
+	}
+	return a, nil
+}
+
+// measured measures the piece in a shop of this house method. The error is
+// format.Faults.
+func measured(doc *format.Document, house format.House) (*measure.Measured, error) {
+	p, err := doc.Piece(house)
+	if err != nil {
+		return nil, err
+	}
+	return measureOf(doc, p)
+}
+
+func measureOf(doc *format.Document, p *piece.Piece) (*measure.Measured, error) {
+	m, err := measure.Measure(p)
+	var fault *measure.Fault
+	if errors.As(err, &fault) {
+		return nil, doc.LineFault(fault.Row, fault.Err)
+	}
+	return m, err
+}
+
+// exact rounds away what floating-point sums leave behind a millionth of a
+// millimetre.
+func exact(l length.MM) length.MM { return length.MM(math.Round(float64(l)*1e6) / 1e6) }
+
+func thousandth(v float64) float64 { return math.Round(v*1000) / 1000 }
+
+// nonNil writes an empty list as [] and not as null.
+func nonNil[T any](list []T) []T {
+	if list == nil {
+		return []T{}
+	}
+	return list
+}
+
+func (a *Analysis) insides(m *measure.Measured) {
+	switch w, err := m.Wrap(); {
+	case err == nil:
+		inside := exact(w.Inside)
+		a.InsideMm = &inside
+	case errors.Is(err, chain.ErrLost):
+		a.InsideState = InsideUnsolved
+	case errors.Is(err, chain.ErrNothing):
+		a.InsideState = InsideNothing
+	default:
+		a.InsideState = InsideOpen
+	}
+	if m.Rule != nil {
+		a.InsideRule = &InsideRule{Mm: exact(m.Rule.Inside), ThickMm: m.Rule.Thick}
+	}
+}
+
+func (a *Analysis) target(m *measure.Measured) {
+	t := m.Piece.Target
+	if t == nil {
+		return
+	}
+	off := exact(m.ForTarget - t.Finished)
+	a.Target = &TargetState{FinishedMm: t.Finished, ToleranceMm: t.Tolerance, Counts: m.Piece.House.TargetCounts,
+		Mm: exact(m.ForTarget), OffMm: off, Within: math.Abs(float64(off)) <= float64(t.Tolerance)+1e-9}
+}
+
+func strandOf(s *measure.Strand) Strand {
+	out := Strand{ID: string(s.Row.ID), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
+		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
+		Placed: make([]Placed, len(s.Beads)), Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{},
+		PathMm: exact(s.PathLength()),
+		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
+	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)
+	if k := s.Knot; k != nil {
+		out.Knot = &Knot{AcrossMm: exact(k.Across), Pull: k.Pull}
+		if k.Bead >= 0 {
+			out.Knot.Element = &k.Bead
+		}
+	}
+	for _, c := range s.Cut {
+		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
+	}
+	for i, b := range s.Beads {
+		out.Placed[i] = Placed{Key: b.Key, Material: b.Material.ID, Node: b.Node, AtMm: exact(b.At), FromMm: exact(b.From), ToMm: exact(b.To),
+			AlongMm: exact(b.To - b.From), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
+	}
+	for _, r := range s.Runs() {
+		out.Runs = append(out.Runs, RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached)})
+	}
+	return out
+}
+
+// tailOf tells of a tail and of the finest hole on its way.
+func tailOf(s *measure.Strand, e *measure.End) Tail {
+	t := Tail{Mm: exact(e.Tail), Beads: len(e.TailBeads)}
+	for _, i := range e.TailBeads {
+		b := &s.Beads[i]
+		need := material.HoleFor(b.Passes, s.Row.Cord.Cord.Diameter)
+		if hole := b.Material.Bead.Hole; t.Finest == "" || hole-need < t.HoleMm-t.NeedMm {
+			t.Finest, t.HoleMm, t.NeedMm, t.Passes = b.Material.ID, hole, exact(need), b.Passes
+		}
+	}
+	return t
+}
+
+func partsOf(s *measure.Strand, e *measure.End) []EndPart {
+	out := []EndPart{}
+	spans := spansOf(s, e)
+	for i, p := range e.Parts {
+		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Free: p.Free,
+			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1]))}
+		if p.Material != nil {
+			part.Material = p.Material.ID
+		}
+		out = append(out, part)
+	}
+	return out
+}
+
+func (a *Analysis) counts(m *measure.Measured) {
+	a.Tally, a.Sensitivity = []Count{}, []Sensitivity{}
+	for _, c := range m.Tally {
+		count := Count{Material: c.Material.ID, Count: c.Count, ByStrand: c.ByStrand}
+		if c.Material.Class == material.ClassCord {
+			cut := exact(c.Length)
+			count.CutMm = &cut
+		}
+		a.Tally = append(a.Tally, count)
+	}
+	for _, s := range m.Sensitivity {
+		a.Sensitivity = append(a.Sensitivity, Sensitivity{s.Material.ID, string(s.SizedFrom), exact(s.PerTenth)})
+	}
+}
+
+// outlinePoints is how many points one face is drawn with.
+const outlinePoints = 33
+
+func (a *Analysis) draw(m *measure.Measured, picture bool) {
+	a.Drawing = &Drawing{Outlines: map[string]Outline{}}
+	for _, s := range m.Strands {
+		a.Drawing.Lines = append(a.Drawing.Lines, LineTree{string(s.Row.ID), nodesOf(s.Row.Line.Items, s.Fills)})
+	}
+	for _, mat := range m.Piece.Palette {
+		a.Drawing.Outlines[mat.ID] = OutlineOf(mat.Bead)
+	}
+	if picture {
+		a.Drawing.Picture = pictureOf(m)
+	}
+}
+
+// OutlineOf draws a bead's faces, closest together where they fall away most
+// steeply.
+func OutlineOf(b *material.Bead) Outline {
+	face := func(f material.Face) [][2]float64 {
+		points := make([][2]float64, outlinePoints)
+		for i := range points {
+			part := math.Sin(math.Pi / 2 * float64(i) / (outlinePoints - 1))
+			r := f.Rim() + (f.Edge()-f.Rim())*part
+			points[i] = [2]float64{thousandth(r), math.Round(f.At(r)*1e4) / 1e4}
+		}
+		return points
+	}
+	return Outline{Left: face(b.Face(false)), Right: face(b.Face(true)), HoleMm: b.Hole}
+}
+
+func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {
+	out := []Node{}
+	for _, n := range items {
+		node := Node{ID: n.ID, Kind: string(n.Kind), Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
+			Repeats: fills[n], Column: n.Col, End: n.End}
+		if len(n.Items) > 0 {
+			node.Items = nodesOf(n.Items, fills)
+		}
+		if len(n.Centre) > 0 {
+			node.Centre = nodesOf(n.Centre, fills)
+		}
+		out = append(out, node)
+	}
+	return out
+}
+
+// PictureOf draws the document. The error is format.Faults.
+func PictureOf(doc *format.Document, house format.House) (*Picture, error) {
+	m, err := measured(doc, house)
+	if err != nil {
+		return nil, err
+	}
+	return pictureOf(m), nil
+}
+
+// Strand finds the figures of a row by its id; nil if there are none.
+func (a *Analysis) Strand(id string) *Strand {
+	for i := range a.Strands {
+		if a.Strands[i].ID == id {
+			return &a.Strands[i]
+		}
+	}
+	return nil
+}

@@ -1,0 +1,334 @@
+package desk
+
+import (
+	"mala/core/length"
+	"mala/format"
+)
+
+// AnalysisFormat is the format and version of the analysis.
+const AnalysisFormat = "mala-analysis/1"
+
+// Analysis is everything that follows from a piece: lengths, positions, counts,
+// cut, checks. The page and the command line show the same one.
+type Analysis struct {
+	Format      string         `json:"format"`
+	FinishedMm  length.MM      `json:"finishedMm" doc:"Round the closed loop along the cord."`
+	InsideMm    *length.MM     `json:"insideMm" nullable:"true" doc:"What the wearer feels; null where there is none."`
+	InsideState string         `json:"insideState,omitempty" enum:"open,nothing,unsolved" doc:"Why there is no inside length: too few beads to close, no room left in the middle, or no solution found."`
+	InsideRule  *InsideRule    `json:"insideRule,omitempty"`
+	LengthName  string         `json:"lengthName,omitempty" doc:"The trade's name for such a finished length."`
+	Fit         *Fit           `json:"fit,omitempty" doc:"How it sits on the body it is for."`
+	Positions   []Position     `json:"positions,omitempty" doc:"Where the clasp can be hooked in, the shortest first."`
+	Target      *TargetState   `json:"target,omitempty"`
+	MassG       float64        `json:"massG"`
+	Unweighed   []string       `json:"unweighed"`
+	Strands     []Strand       `json:"strands"`
+	Tally       []Count        `json:"tally"`
+	Sensitivity []Sensitivity  `json:"sensitivity"`
+	Checks      []Check        `json:"checks"`
+	Cautions    []CautionShown `json:"cautions"`
+	Steps       []MakingStep   `json:"steps" doc:"How it is made, in order."`
+	Thread      []ThreadStep   `json:"thread" doc:"How far each step of the planning is."`
+	Drawing     *Drawing       `json:"drawing,omitempty" doc:"What a picture needs; only on request."`
+}
+
+// InsideRule is the rule of thumb for the inside length.
+type InsideRule struct {
+	Mm      length.MM `json:"mm"`
+	ThickMm length.MM `json:"thickMm" doc:"Thickness of the beads taken to touch."`
+}
+
+// Why a piece has no inside length.
+const (
+	InsideOpen     = "open"
+	InsideNothing  = "nothing"
+	InsideUnsolved = "unsolved"
+)
+
+// TargetState holds the piece against its target.
+type TargetState struct {
+	FinishedMm  length.MM `json:"finishedMm"`
+	ToleranceMm length.MM `json:"toleranceMm"`
+	Counts      string    `json:"counts" enum:"closed,beads" doc:"Whether the target counts the clasp or the beads alone."`
+	Mm          length.MM `json:"mm" doc:"The length held against the target."`
+	OffMm       length.MM `json:"offMm" doc:"Over the target, or under it if negative."`
+	Within      bool      `json:"within"`
+}
+
+// Strand is one row, measured.
+type Strand struct {
+	ID            string    `json:"id"`
+	Line          string    `json:"line" doc:"The bead line in its canonical form."`
+	Ring          bool      `json:"ring"`
+	StrungMm      length.MM `json:"strungMm"`
+	SlackMm       length.MM `json:"slackMm"`
+	SlackNeededMm length.MM `json:"slackNeededMm"`
+	CutMm         length.MM `json:"cutMm"`
+	Cut           []CutPart `json:"cut"`
+	Beads         int       `json:"beads"`
+	Placed        []Placed  `json:"placed"`
+	Runs          []RunOf   `json:"runs"`
+	Left          []EndPart `json:"left"`
+	Right         []EndPart `json:"right"`
+	LeftTail      Tail      `json:"leftTail"`
+	RightTail     Tail      `json:"rightTail"`
+	PathMm        length.MM `json:"pathMm" doc:"What the cord covers, without working allowance."`
+	LeastCutMm    length.MM `json:"leastCutMm" doc:"The shortest cord it can be made with."`
+	LeftHold      string    `json:"leftHold" enum:"crimp,knot,cord-end,ring,nothing" doc:"What keeps the cord in at the left."`
+	RightHold     string    `json:"rightHold" enum:"crimp,knot,cord-end,ring,nothing"`
+	Knot          *Knot     `json:"knot,omitempty"`
+	Start         Start     `json:"start"`
+}
+
+// Start is how the end that is strung first is stopped.
+type Start struct {
+	Side  string    `json:"side" enum:"left,right"`
+	By    string    `json:"by" enum:"stopper,tape,spool"`
+	TipMm length.MM `json:"tipMm" doc:"From the cord's tip; 0 on the spool."`
+}
+
+// Tail is how far a cord's tail goes back, through how many beads, and whether
+// the finest of them takes it.
+type Tail struct {
+	Mm     length.MM `json:"mm"`
+	Beads  int       `json:"beads"`
+	Finest string    `json:"finest,omitempty" doc:"The bead with the finest hole among them."`
+	HoleMm length.MM `json:"holeMm,omitempty"`
+	NeedMm length.MM `json:"needMm,omitempty" doc:"What its passes need."`
+	Passes int       `json:"passes,omitempty" doc:"How often the cord goes through it."`
+}
+
+// Knot is how a ring is tied on itself.
+type Knot struct {
+	AcrossMm length.MM `json:"acrossMm"`
+	Element  *int      `json:"element,omitempty" doc:"The bead whose hole takes it."`
+	Pull     bool      `json:"pull,omitempty" doc:"It fits when tied tight and pulled."`
+}
+
+// Fit is how a piece sits on a body.
+type Fit struct {
+	MeasureMm length.MM   `json:"measureMm"`
+	EaseMm    length.MM   `json:"easeMm"`
+	Word      string      `json:"word" doc:"Of the range the ease lies in; too tight, too loose."`
+	Suits     bool        `json:"suits"`
+	Wanted    []EaseRange `json:"wanted"`
+	SuitedMm  length.MM   `json:"suitedMm" doc:"The target at which the ease would be in the middle of what is wanted."`
+	AimMm     length.MM   `json:"aimMm" doc:"That middle."`
+	Passage   *Passage    `json:"passage,omitempty"`
+}
+
+// EaseRange is one range of ease that is right.
+type EaseRange struct {
+	Word   string     `json:"word"`
+	FromMm length.MM  `json:"fromMm"`
+	ToMm   *length.MM `json:"toMm,omitempty" doc:"Absent where there is no upper limit."`
+}
+
+// Passage is what a piece that does not open must go over.
+type Passage struct {
+	Over        string    `json:"over" enum:"hand,head"`
+	NeedMm      length.MM `json:"needMm"`
+	Measured    bool      `json:"measured"`
+	StretchedMm length.MM `json:"stretchedMm"`
+	Passes      bool      `json:"passes"`
+}
+
+// Position is one place the clasp can be hooked in.
+type Position struct {
+	Link       int       `json:"link"`
+	FinishedMm length.MM `json:"finishedMm"`
+	InsideMm   length.MM `json:"insideMm,omitempty"`
+	Word       string    `json:"word,omitempty"`
+	Covers     []string  `json:"covers"`
+}
+
+// MakingStep is one thing to do; a gate has what must be true first.
+type MakingStep struct {
+	Says string   `json:"says"`
+	Must []string `json:"must,omitempty"`
+}
+
+// ThreadStep is one step of the planning.
+type ThreadStep struct {
+	Step  string `json:"step" enum:"decide,lay-out,fit,ends"`
+	State string `json:"state" enum:"untouched,settled,wrong"`
+}
+
+// CutPart is one item of the cut sum.
+type CutPart struct {
+	Part string    `json:"part"`
+	Mm   length.MM `json:"mm"`
+}
+
+// Placed is one bead where it lies, from the first face of the strand.
+type Placed struct {
+	Key      string    `json:"key"`
+	Material string    `json:"material"`
+	Node     int       `json:"node"`
+	AtMm     length.MM `json:"atMm"`
+	FromMm   length.MM `json:"fromMm"`
+	ToMm     length.MM `json:"toMm"`
+	AlongMm  length.MM `json:"alongMm"`
+	AcrossMm length.MM `json:"acrossMm"`
+	Turned   bool      `json:"turned"`
+	Passes   int       `json:"passes"`
+}
+
+// RunOf is alike beads in a row and the length reached behind them.
+type RunOf struct {
+	Key       string    `json:"key"`
+	Material  string    `json:"material"`
+	Turned    bool      `json:"turned"`
+	First     int       `json:"first"`
+	Count     int       `json:"count"`
+	ReachedMm length.MM `json:"reachedMm"`
+}
+
+// EndPart is one thing of an end, in threading order from the last bead.
+type EndPart struct {
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,loop,ring,clasp,extender"`
+	Fitting   string    `json:"fitting,omitempty"`
+	Material  string    `json:"material,omitempty"`
+	Mm        length.MM `json:"mm"`
+	FromMm    length.MM `json:"fromMm" doc:"Where it begins along the straight cord, from the start of the strand."`
+	ToMm      length.MM `json:"toMm"`
+	Swallowed bool      `json:"swallowed"`
+	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
+}
+
+// Count is how many of a material, for a cord also how much is cut.
+type Count struct {
+	Material string     `json:"material"`
+	Count    int        `json:"count"`
+	ByStrand []int      `json:"byStrand"`
+	CutMm    *length.MM `json:"cutMm,omitempty"`
+}
+
+// Sensitivity is how far the finished length moves per 0.1 mm of a material.
+type Sensitivity struct {
+	Material   string    `json:"material"`
+	SizedBy    string    `json:"sizedBy"`
+	MmPerTenth length.MM `json:"mmPerTenth"`
+}
+
+// Check is one judgement, with its places and its fix.
+type Check struct {
+	Code     string `json:"code"`
+	Severity string `json:"severity" enum:"stop,warn,advise"`
+	format.Place
+	More    []format.Place `json:"more,omitempty" doc:"The other places of the same cause."`
+	Column  int            `json:"column,omitempty"`
+	Title   string         `json:"title"`
+	Says    string         `json:"says"`
+	Step    string         `json:"step" enum:"decide,lay-out,fit,ends" doc:"Where in the planning it is put right."`
+	Waived  string         `json:"waived,omitempty" doc:"The reason it was accepted for."`
+	Fix     *Fix           `json:"fix,omitempty" doc:"Only where fixes were asked for."`
+	Fixable bool           `json:"fixable,omitempty" doc:"A fix may be found on request."`
+}
+
+// Fix is a list of operations that put a finding right.
+type Fix struct {
+	Says       string      `json:"says"`
+	Operations []Operation `json:"operations"`
+}
+
+// CautionShown is one thing that can hurt someone.
+type CautionShown struct {
+	Code string `json:"code"`
+	Says string `json:"says"`
+}
+
+// Drawing is what a picture of the piece needs beside the positions.
+type Drawing struct {
+	Outlines map[string]Outline `json:"outlines" doc:"By material."`
+	Lines    []LineTree         `json:"lines" doc:"The bead lines as trees."`
+	Picture  *Picture           `json:"picture,omitempty" doc:"Only on request."`
+}
+
+// LineTree is the bead line of a strand as a tree.
+type LineTree struct {
+	Strand string `json:"strand"`
+	Nodes  []Node `json:"nodes"`
+}
+
+// Seat is where something lies in a picture: its middle in mm, and which way the
+// cord runs there, as an angle from x. X goes to the right, y down.
+type Seat struct {
+	X     float64 `json:"x"`
+	Y     float64 `json:"y"`
+	Angle float64 `json:"angle"`
+}
+
+// Whole is the whole piece as a picture: its middle at 0, the closure at the top.
+type Whole struct {
+	Lies  string       `json:"lies" enum:"circle,wrap" doc:"On the circle of its finished length, or as a ring lies by itself."`
+	Beads []Seat       `json:"beads" doc:"By element."`
+	Gaps  []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
+	Parts []SeatOfPart `json:"parts" doc:"The fittings."`
+	Cord  [][2]float64 `json:"cord" doc:"The line of the cord."`
+	Box   [4]float64   `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
+	Flat  bool         `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
+}
+
+// SeatOfPart is where a part of an end lies.
+type SeatOfPart struct {
+	Seat
+	End      string  `json:"end" enum:"left,right"`
+	Index    int     `json:"index" doc:"Which part of the end."`
+	LengthMm float64 `json:"lengthMm"`
+}
+
+// Wrap is the loop round the widest thing it goes round, seen from above with that
+// in the middle, the closure at the top.
+type Wrap struct {
+	RadiusMm length.MM    `json:"radiusMm"`
+	Beads    []SeatOfBead `json:"beads"`
+	Fittings []SeatOfLink `json:"fittings"`
+	Touching int          `json:"touching" doc:"How many beads touch."`
+	ReachMm  float64      `json:"reachMm" doc:"How far all of it reaches from the middle."`
+}
+
+// SeatOfBead is where a bead lies in a wrap.
+type SeatOfBead struct {
+	Seat
+	Element int         `json:"element"`
+	Touch   *[2]float64 `json:"touch,omitempty" doc:"Where it touches."`
+}
+
+// SeatOfLink is where a fitting lies in a wrap, edge on.
+type SeatOfLink struct {
+	Seat
+	Material string  `json:"material,omitempty"`
+	LengthMm float64 `json:"lengthMm"`
+	ThickMm  float64 `json:"thickMm"`
+}
+
+// Picture is a piece as the page draws it.
+type Picture struct {
+	Whole *Whole `json:"whole,omitempty"`
+	Wrap  *Wrap  `json:"wrap,omitempty" doc:"Absent for a piece without an inside length."`
+}
+
+// Outline is a bead's two faces as points [radius, distance from its middle] in
+// mm, from the hole outwards, not turned. Lengths are worked out from the same
+// faces, so neighbours drawn from them touch.
+type Outline struct {
+	Left   [][2]float64 `json:"left"`
+	Right  [][2]float64 `json:"right"`
+	HoleMm length.MM    `json:"holeMm"`
+}
+
+// Node is one item of the bead line.
+type Node struct {
+	ID       int    `json:"id"`
+	Kind     string `json:"kind" enum:"bead,group,mirror,fill"`
+	Count    int    `json:"count"`
+	Reversed bool   `json:"reversed"`
+	Key      string `json:"key,omitempty"`
+	Length   string `json:"length,omitempty"`
+	Repeats  int    `json:"repeats,omitempty" doc:"How often a fill was found to repeat."`
+	Column   int    `json:"column"`
+	End      int    `json:"end"`
+	Items    []Node `json:"items,omitempty"`
+	Centre   []Node `json:"centre,omitempty"`
+}

@@ -1,0 +1,411 @@
+package desk_test
+
+import (
+	"encoding/json"
+	"math"
+	"os"
+	"reflect"
+	"strings"
+	"testing"
+
+	"mala/core/length"
+	"mala/desk"
+	"mala/format"
+)
+
+// example is the document of the format's own description.
+var example = func() string {
+	text, err := os.ReadFile("../format/testdata/example.json")
+	if err != nil {
+		panic(err)
+	}
+	return string(text)
+}()
+
+func read(t *testing.T, text string) *format.Document {
+	t.Helper()
+	doc, err := format.Read([]byte(text))
+	if err != nil {
+		t.Fatal(err)
+	}
+	return doc
+}
+
+func TestTheExampleComesToItsFigures(t *testing.T) {
+	a, err := desk.Analyse(t.Context(), read(t, example), desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	// Worked by hand: 100 pearls of 3.919 beside three lanterns whose holes they
+	// enter at radius 1.25.
+	pearl, joint := math.Sqrt(16-0.64), math.Sqrt(4-1.5625)+math.Sqrt(25-1.5625)
+	strung := 2*35*pearl + 2*13*pearl + 6*joint + pearl
+	finished := strung + 3 + 2*(2+2) + 2*3.6 + 8.6
+	for name, pair := range map[string][2]float64{
+		"strung":   {float64(a.Strand("r1").StrungMm), strung},
+		"finished": {float64(a.FinishedMm), finished},
+		"mass":     {a.MassG, 3.9},
+		"cut":      {float64(a.Strand("r1").CutMm), strung + 3 + 2*(2*(2+2)+25+60)},
+		"off":      {float64(a.Target.OffMm), finished - 445},
+	} {
+		if math.Abs(pair[0]-pair[1]) > 0.001 {
+			t.Errorf("%s = %.4f, want %.4f", name, pair[0], pair[1])
+		}
+	}
+	if got := strings.Join(a.Unweighed, " "); got != "pearl-4 crimp-2x2 lobster-10 ring-5" && got != "pearl-4 crimp-2x2 ring-5 lobster-10" {
+		t.Errorf("unweighed: %s", got)
+	}
+	counts := map[string]int{}
+	for _, c := range a.Tally {
+		counts[c.Material] = c.Count
+	}
+	if want := map[string]int{"pearl-4": 100, "lantern-10": 3, "crimp-2x2": 2, "ring-5": 2, "lobster-10": 1, "wire-038-19": 1}; !reflect.DeepEqual(counts, want) {
+		t.Errorf("tally %v, want %v", counts, want)
+	}
+	if a.InsideMm == nil || math.Abs(float64(*a.InsideMm-a.InsideRule.Mm)) > 8 {
+		t.Errorf("inside %v is far from the rule of thumb, %v", a.InsideMm, a.InsideRule.Mm)
+	}
+}
+
+func TestNamesInAnyScriptAreTaken(t *testing.T) {
+	for _, name := range []string{"Ночь", "夜の港", "ليل", "Fête 🌙", "<b>bold</b> & \"quoted\""} {
+		doc := read(t, example)
+		doc.Name = name
+		if _, err := desk.Analyse(t.Context(), doc, desk.Options{}); err != nil {
+			t.Errorf("%q: %v", name, err)
+		}
+	}
+}
+
+func TestTheHouseCanBeOverridden(t *testing.T) {
+	doc := read(t, example)
+	zero := length.MM(0)
+	doc.House = format.House{Tail: "trimmed", Hand: "spool", LoopMm: &zero, TargetCounts: "beads"}
+	a, err := desk.Analyse(t.Context(), doc, desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	s := a.Strand("r1")
+	if want := s.StrungMm + 3 + 2*2*2 + 25; math.Abs(float64(s.CutMm-want)) > 0.001 {
+		t.Errorf("cut = %v, want %v", float64(s.CutMm), float64(want))
+	}
+	if a.Target.Counts != "beads" || a.Target.Mm != s.StrungMm {
+		t.Errorf("target %+v, want the beads alone held against it", a.Target)
+	}
+}
+
+func TestSchemasAreThoseInTheDocs(t *testing.T) {
+	for name, schema := range map[string][]byte{"piece": format.PieceSchema(), "analysis": desk.AnalysisSchema()} {
+		kept, err := os.ReadFile("../docs/format/" + name + ".schema.json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		if string(kept) != string(schema) {
+			t.Errorf("docs/format/%s.schema.json is not what the types give; run make generate", name)
+		}
+	}
+}
+
+func TestDriftTellsTheLengthBeforeAndAfter(t *testing.T) {
+	doc := read(t, example)
+	now := doc.Materials[0]
+	now.AcrossMm = 4.2
+	catalogue := map[string]format.Material{"pearl-4": now, "lantern-10": doc.Materials[1]}
+	d := desk.DriftOf(t.Context(), doc, catalogue, format.House{})
+	if d == nil || len(d.Materials) != 1 || d.Materials[0] != "pearl-4" || d.AfterMm <= d.BeforeMm+15 {
+		t.Fatalf("drift = %+v", d)
+	}
+	if doc.Materials[0].AcrossMm != 4 {
+		t.Error("looking for drift changed the piece")
+	}
+	if desk.DriftOf(t.Context(), &d.Document, catalogue, format.House{}) != nil {
+		t.Error("a piece with the catalogue's measures still drifts")
+	}
+}
+
+func TestStartersComeToTheirLength(t *testing.T) {
+	var catalogue struct {
+		Materials []format.Material
+	}
+	data, _ := os.ReadFile("../demo/catalogue.json")
+	if err := json.Unmarshal(data, &catalogue); err != nil {
+		t.Fatal(err)
+	}
+	for _, tt := range []struct {
+		kind, closure string
+		target        length.MM
+	}{{"necklace", "clasp", 450}, {"bracelet", "knot", 190}, {"anklet", "clasp", 240}, {"bracelet", "none", 200}} {
+		doc, err := desk.Starter("x", tt.kind, tt.closure, tt.target, desk.NewShelf(catalogue.Materials), format.House{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		a, err := desk.Analyse(t.Context(), &doc, desk.Options{})
+		if err != nil || !a.Target.Within || len(a.Checks) > 0 {
+			t.Errorf("%s by %s: %+v %v, %v", tt.kind, tt.closure, a.Target, a.Checks, err)
+		}
+	}
+	if _, err := desk.Starter("x", "necklace", "clasp", 450, nil, format.House{}); err == nil {
+		t.Error("a starter was made from an empty catalogue")
+	}
+}
+func TestAPieceFollowsItsShopAndTheShopTheDefaults(t *testing.T) {
+	doc := read(t, example)
+	plain := analysed(t, doc, desk.Options{})
+	shop := desk.Options{House: format.House{Slack: "easy", Hand: "generous"}}
+	followed := analysed(t, doc, shop)
+	if by := followed.Strand("r1").CutMm - plain.Strand("r1").CutMm; by < 119.9 || by > 120.1 {
+		t.Errorf("in a generous house it is cut %v longer", by)
+	}
+	doc.House = format.House{Hand: "standard"}
+	if own := analysed(t, doc, shop); own.Strand("r1").CutMm != plain.Strand("r1").CutMm {
+		t.Errorf("with a way of its own it is cut to %v, want %v", own.Strand("r1").CutMm, plain.Strand("r1").CutMm)
+	}
+}
+
+func TestDoubledThreadPassesTwice(t *testing.T) {
+	doc := read(t, example)
+	doc.Row("r1").Cord = "thread"
+	doc.Materials = append(doc.Materials, format.Material{ID: "thread", Class: "cord", Name: "Thread", Type: "thread", DiameterMm: 0.2})
+	passes := func(h format.House) int {
+		a := analysed(t, doc, desk.Options{House: h})
+		return a.Strand("r1").Placed[len(a.Strand("r1").Placed)/2].Passes
+	}
+	if single, doubled := passes(format.House{}), passes(format.House{Thread: "doubled"}); single != 1 || doubled != 2 {
+		t.Errorf("single thread passes %d times, doubled %d", single, doubled)
+	}
+	doc.Row("r1").Passes = 3
+	if own := passes(format.House{Thread: "doubled"}); own != 3 {
+		t.Errorf("a row of its own passes %d times", own)
+	}
+}
+
+func TestWhatAnotherHouseDoesIsTold(t *testing.T) {
+	doc := read(t, example)
+	house := func(h format.House) desk.Options { return desk.Options{House: h, Unit: length.InMillimetres} }
+	if effect := desk.EffectOf(t.Context(), doc, house(format.House{}), house(format.House{Knot: "triple"})); effect != nil {
+		t.Errorf("a knot moves a crimped strand: %+v", effect)
+	}
+	effect := desk.EffectOf(t.Context(), doc, house(format.House{}), house(format.House{Stopper: "spool"}))
+	if effect == nil || effect.After.CutMm >= effect.Before.CutMm || effect.After.Steps == effect.Before.Steps {
+		t.Errorf("from the spool: %+v", effect)
+	}
+	doc.Row("r1").Line = "9("
+	if effect := desk.EffectOf(t.Context(), doc, house(format.House{}), house(format.House{Hand: "spool"})); effect != nil {
+		t.Error("a line with an error has figures")
+	}
+}
+
+func TestThreadAndStepsFollowThePiece(t *testing.T) {
+	states := func(doc *format.Document) map[string]string {
+		out := map[string]string{}
+		for _, s := range analysed(t, doc, desk.Options{}).Thread {
+			out[s.Step] = s.State
+		}
+		return out
+	}
+	doc := read(t, example)
+	doc.House.Tail = "trimmed" // its pearls only just take two passes
+	doc.Body, doc.Target.FinishedMm = nil, analysed(t, doc, desk.Options{}).FinishedMm
+	if got, want := states(doc), map[string]string{"decide": "settled", "lay-out": "settled", "fit": "untouched", "ends": "settled"}; !reflect.DeepEqual(got, want) {
+		t.Errorf("settled but for its wearer: %v", got)
+	}
+	doc.Target = nil
+	doc.Closure.Left, doc.Row("r1").Left, doc.Row("r1").Right = nil, nil, nil
+	doc.Closure.Right = nil
+	if got := states(doc); got["decide"] != "untouched" || got["ends"] != "wrong" {
+		t.Errorf("nothing decided and no ends: %v", got)
+	}
+	doc = read(t, example)
+	doc.House.Tail = "trimmed"
+	cut := length.MM(100)
+	doc.Row("r1").CutMm = &cut
+	if got := states(doc); got["ends"] != "wrong" {
+		t.Errorf("cut too short: %v", got)
+	}
+	doc.Waived = []format.Waiver{{Code: "leg-short", Note: "joined"}}
+	if got := states(doc); got["ends"] != "settled" {
+		t.Errorf("cut too short, and may be: %v", got)
+	}
+}
+
+func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
+	entries, err := os.ReadDir("../demo/pieces")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, e := range entries {
+		data, err := os.ReadFile("../demo/pieces/" + e.Name())
+		if err != nil {
+			t.Fatal(err)
+		}
+		a := analysed(t, read(t, string(data)), desk.Options{Drawing: true, Picture: true})
+		p, strand := a.Drawing.Picture, a.Strand("r1")
+		if a.InsideMm == nil || p.Wrap == nil || p.Wrap.Touching < 3 {
+			t.Errorf("%s has no inside length: %+v", e.Name(), p.Wrap)
+			continue
+		}
+		if len(p.Whole.Beads) != strand.Beads || len(p.Whole.Gaps) != strand.Beads+1 || (p.Whole.Lies == "wrap") != strand.Ring {
+			t.Errorf("%s: %d seats of %d beads, lying as %s", e.Name(), len(p.Whole.Beads), strand.Beads, p.Whole.Lies)
+		}
+		for _, b := range p.Wrap.Beads {
+			if r := math.Hypot(b.X, b.Y); r < float64(p.Wrap.RadiusMm) {
+				t.Errorf("%s: bead %d lies inside the body", e.Name(), b.Element)
+			}
+		}
+		for i, b := range p.Whole.Beads {
+			half := float64(strand.Placed[i].AcrossMm) / 2
+			if b.X-half < p.Whole.Box[0]-1e-3 || b.X+half > p.Whole.Box[2]+1e-3 || b.Y-half < p.Whole.Box[1]-1e-3 || b.Y+half > p.Whole.Box[3]+1e-3 {
+				t.Errorf("%s: bead %d lies outside the box", e.Name(), i)
+			}
+		}
+	}
+}
+
+// On the circle beads lie as far from each other as along the cord, and the clasp
+// is at the top.
+func TestTheWholePieceLiesOnTheCircleOfItsLength(t *testing.T) {
+	a := analysed(t, read(t, example), desk.Options{Drawing: true, Picture: true})
+	w, s := a.Drawing.Picture.Whole, a.Strand("r1")
+	radius := float64(a.FinishedMm) / (2 * math.Pi)
+	for i := 1; i < len(w.Beads); i++ {
+		turn := math.Abs(math.Remainder(math.Atan2(w.Beads[i].Y, w.Beads[i].X)-math.Atan2(w.Beads[i-1].Y, w.Beads[i-1].X), 2*math.Pi))
+		if want := float64(s.Placed[i].AtMm - s.Placed[i-1].AtMm); math.Abs(turn*radius-want) > 0.01 {
+			t.Fatalf("beads %d and %d lie %v apart, want %v", i-1, i, turn*radius, want)
+		}
+	}
+	for _, p := range w.Parts {
+		if part := s.Left[p.Index]; p.End == "left" && part.Role == "clasp" && (math.Abs(p.X) > 0.01 || p.Y > -radius+0.01) {
+			t.Errorf("the clasp lies at %v, %v", p.X, p.Y)
+		}
+	}
+	if first := s.Left[0]; first.FromMm != 0 || first.ToMm != -2 {
+		t.Errorf("the left crimp lies from %v to %v", first.FromMm, first.ToMm)
+	}
+}
+
+func analysed(t *testing.T, doc *format.Document, opt desk.Options) *desk.Analysis {
+	t.Helper()
+	a, err := desk.Analyse(t.Context(), doc, opt)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return a
+}
+
+func TestTheCardShowsWhatIsOpenAndNotWhatIsWaived(t *testing.T) {
+	doc := read(t, strings.Replace(example, "<36P L 14P | L>", "30P", 1))
+	doc.House.Tail = "trimmed"
+	if c := desk.CardOf(t.Context(), doc, format.House{}); c.Worst != "warn" || c.Beads != 30 || c.FinishedMm == nil {
+		t.Errorf("a strand far too short: %+v", c)
+	}
+	doc.Waived = []format.Waiver{{Code: "length-off", Note: "a sample"}, {Code: "ease-off", Note: "a sample"}}
+	if c := desk.CardOf(t.Context(), doc, format.House{}); c.Worst != "" {
+		t.Errorf("waived: %+v", c)
+	}
+	doc.Row("r1").Line = "9("
+	if c := desk.CardOf(t.Context(), doc, format.House{}); c.Worst != "line" || c.FinishedMm != nil {
+		t.Errorf("with a line that has errors: %+v", c)
+	}
+}
+
+func apply(t *testing.T, doc *format.Document, ops ...desk.Operation) *format.Document {
+	t.Helper()
+	out, err := desk.Apply(doc, ops, desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &out.Document
+}
+
+func TestOperationsChangeTheDocumentAndNothingElse(t *testing.T) {
+	doc := read(t, example)
+	before, _ := json.Marshal(doc)
+	after := apply(t, doc, desk.Operation{Do: "insert", From: 0, To: 0, Text: "2L"}, desk.Operation{Do: "set-house", Field: "tail", Text: "trimmed"},
+		desk.Operation{Do: "set-details", Details: &desk.Details{Name: "Harbour Dusk", Tags: []string{"sea"}}},
+		desk.Operation{Do: "drop-fitting", At: &format.Place{Fitting: doc.Closure.Right[0].ID}})
+	if row := after.Row("r1"); row.Line != "<2L 36P L 14P | L>" || after.House.Tail != "trimmed" || after.Name != "Harbour Dusk" || len(after.Closure.Right) != 0 {
+		t.Errorf("%+v %+v", row, after)
+	}
+	if now, _ := json.Marshal(doc); string(now) != string(before) {
+		t.Error("the document that was given changed too")
+	}
+	// Half a line keeps nothing else from being changed, and stays as it is typed.
+	half := apply(t, doc, desk.Operation{Do: "set-line", Text: "<36P  L"}, desk.Operation{Do: "set-target", Mm: mm(500)})
+	if half.Row("r1").Line != "<36P  L" || half.Target.FinishedMm != 500 {
+		t.Errorf("%+v %+v", half.Row("r1"), half.Target)
+	}
+	for name, op := range map[string]desk.Operation{
+		"a line that has errors":  {Do: "reverse", From: 0, To: 2},
+		"a material nobody has":   {Do: "set-cord", Material: "moon"},
+		"no details":              {Do: "set-details"},
+		"a row that is not there": {Do: "set-line", At: &format.Place{Strand: "r7"}, Text: "P"},
+		"a kind there is not":     {Do: "set-kind", Text: "boat"},
+	} {
+		if _, err := desk.Apply(half, []desk.Operation{op}, desk.Options{}); err == nil {
+			t.Errorf("%s was carried out", name)
+		} else if _, ok := err.(format.Faults); !ok {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+}
+
+func mm(v length.MM) *length.MM { return &v }
+
+func TestEveryFixIsCarriedOutOnTheDocument(t *testing.T) {
+	doc := read(t, strings.Replace(example, "<36P L 14P | L>", "L 20P L", 1))
+	doc.Target.FinishedMm = 150
+	doc.House.Tail = "trimmed"
+	a, err := desk.Analyse(t.Context(), doc, desk.Options{Fixes: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	fixed := 0
+	for _, c := range a.Checks {
+		if c.Fix == nil {
+			continue
+		}
+		fixed++
+		after, err := desk.Apply(doc, c.Fix.Operations, desk.Options{})
+		if err != nil {
+			t.Fatalf("%s: %v", c.Fix.Says, err)
+		}
+		b, err := desk.Analyse(t.Context(), &after.Document, desk.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, left := range b.Checks {
+			if left.Code == c.Code && left.End == c.End && left.Severity == c.Severity {
+				t.Errorf("%s leaves %s", c.Fix.Says, left.Says)
+			}
+		}
+	}
+	if fixed < 2 {
+		t.Errorf("%d of %+v have a fix", fixed, a.Checks)
+	}
+	fixes, err := desk.Fixes(t.Context(), doc, desk.Options{})
+	if err != nil || len(fixes) != len(a.Checks) {
+		t.Fatalf("%d fixes, %v", len(fixes), err)
+	}
+	for i := range fixes {
+		if (fixes[i] == nil) != (a.Checks[i].Fix == nil) {
+			t.Errorf("check %d: %+v here, %+v there", i, fixes[i], a.Checks[i].Fix)
+		}
+	}
+}
+
+func TestEqualMeasuresAreNoNewMeasures(t *testing.T) {
+	doc := read(t, example)
+	catalogue := map[string]format.Material{}
+	for _, m := range doc.Materials {
+		if m.Class == "bead" {
+			m.ThickMm, m.Facing, m.Sized, m.Name, m.Look = m.AcrossMm, "none", "nominal", "By another name", &format.Look{Colour: "#ffffff"}
+		}
+		if m.Type == "jump-ring" {
+			m.Joint, m.Form, m.Price = "open", "round", &format.Price{Amount: 3, Per: 100}
+		}
+		catalogue[m.ID] = m
+	}
+	if d := desk.DriftOf(t.Context(), doc, catalogue, format.House{}); d != nil {
+		t.Errorf("drift %+v", d.Materials)
+	}
+}

@@ -1,0 +1,37 @@
+package desk
+
+import (
+	"mala/core/measure"
+	"mala/core/piece"
+	"mala/core/size"
+)
+
+// fit adds how the piece sits on its body, and where it can be closed.
+func (a *Analysis) fit(m *measure.Measured) {
+	a.LengthName = size.LengthName(m.Piece, m.Finished)
+	for _, p := range size.Positions(m) {
+		a.Positions = append(a.Positions, Position{Link: p.Link, FinishedMm: exact(p.Finished), InsideMm: exact(p.Inside), Word: p.Word, Covers: nonNil(p.Covers)})
+	}
+	f := size.Of(m)
+	if f == nil {
+		return
+	}
+	a.Fit = &Fit{MeasureMm: f.Measure, EaseMm: exact(f.Ease), Word: f.Word, Suits: f.Suits(), Wanted: rangesOf(f.Wanted),
+		SuitedMm: f.Suited(m), AimMm: f.Middle}
+	if p := f.Passage; p != nil {
+		a.Fit.Passage = &Passage{Over: p.Over, NeedMm: exact(p.Need), Measured: p.Measured, StretchedMm: exact(p.Stretched), Passes: p.Passes}
+	}
+}
+
+func rangesOf(wanted []piece.Ease) []EaseRange {
+	out := []EaseRange{}
+	for _, e := range wanted {
+		r := EaseRange{Word: e.Word, FromMm: e.From}
+		if !size.Unlimited(e) {
+			to := e.To
+			r.ToMm = &to
+		}
+		out = append(out, r)
+	}
+	return out
+}

@@ -1,0 +1,114 @@
+package desk
+
+import (
+	"context"
+
+	"mala/core/caution"
+	"mala/core/check"
+	"mala/core/measure"
+	"mala/core/piece"
+	"mala/core/steps"
+	"mala/format"
+)
+
+// judge adds checks and cautions.
+func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.Document, opt Options) {
+	a.Checks, a.Cautions = []Check{}, []CautionShown{}
+	found := check.All(m, opt.Unit)
+	bench := check.Bench{}
+	if opt.Fixes {
+		bench.Shelf = opt.Shelf.beside(doc)
+	}
+	for i := range found {
+		f := &found[i]
+		c := Check{Code: f.Code, Severity: string(f.Severity), Place: format.PlaceOf(f.At), Column: f.Column, Title: f.Title, Says: f.Says,
+			Waived: f.Waived, Step: string(f.Step), Fixable: check.HasFix(f.Code)}
+		for _, p := range f.More {
+			c.More = append(c.More, format.PlaceOf(p))
+		}
+		if opt.Fixes {
+			if fix := check.FixOf(ctx, m, found, f, bench); fix != nil {
+				c.Fix = fixOf(fix)
+			}
+		}
+		a.Checks = append(a.Checks, c)
+	}
+	for _, c := range caution.For(m) {
+		a.Cautions = append(a.Cautions, CautionShown{c.Code, c.Says})
+	}
+}
+
+// Fixes searches for the fix of every check of the document, in the order of the
+// analysis; nil where there is none. The search ends with the context. The error
+// is format.Faults.
+func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, error) {
+	m, err := measured(doc, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	found := check.All(m, opt.Unit)
+	bench := check.Bench{Shelf: opt.Shelf.beside(doc)}
+	out := make([]*Fix, len(found))
+	for i := range found {
+		if fix := check.FixOf(ctx, m, found, &found[i], bench); fix != nil {
+			out[i] = fixOf(fix)
+		}
+	}
+	return out, ctx.Err()
+}
+
+func fixOf(f *check.Fix) *Fix {
+	out := &Fix{Says: f.Says}
+	for _, op := range f.Ops {
+		out.Operations = append(out.Operations, operationOf(op))
+	}
+	return out
+}
+
+// making adds the steps of the work and of the planning.
+func (a *Analysis) making(m *measure.Measured, opt Options) {
+	a.Steps = []MakingStep{}
+	for _, s := range steps.For(m, opt.Unit) {
+		a.Steps = append(a.Steps, MakingStep{s.Says, s.Must})
+	}
+	p := m.Piece
+	touched := []struct {
+		step check.Step
+		is   bool
+	}{
+		{check.StepDecide, p.Target != nil},
+		{check.StepLayOut, a.beads() > 0},
+		{check.StepFit, p.Body != nil && p.Body.Measure > 0},
+		{check.StepEnds, p.Closure.Type != piece.Clasp || bothEndsMade(m)},
+	}
+	for _, t := range touched {
+		state := "untouched"
+		if t.is {
+			state = "settled"
+		}
+		for _, c := range a.Checks {
+			here := c.Step == string(t.step) || t.step == check.StepEnds && c.End != ""
+			if here && c.Waived == "" && c.Severity != string(check.Advise) {
+				state = "wrong"
+			}
+		}
+		a.Thread = append(a.Thread, ThreadStep{string(t.step), state})
+	}
+}
+
+func (a *Analysis) beads() int {
+	n := 0
+	for _, s := range a.Strands {
+		n += s.Beads
+	}
+	return n
+}
+
+func bothEndsMade(m *measure.Measured) bool {
+	for _, s := range m.Strands {
+		if s.Left.Length <= 0 || s.Right.Length <= 0 {
+			return false
+		}
+	}
+	return true
+}

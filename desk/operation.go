@@ -1,0 +1,176 @@
+package desk
+
+import (
+	"errors"
+	"slices"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+	"mala/format"
+)
+
+// Operation is one change to a piece: the same for keys, hands, fixes and the
+// command line.
+type Operation struct {
+	Do          string        `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,set-dish,remove-dish,set-cord,set-slack,set-cut,add-fitting,set-fitting,drop-fitting,set-kind,set-closure,set-target,set-body,set-house,waive,unwaive,set-details"`
+	At          *format.Place `json:"at,omitempty"`
+	From        int           `json:"from,omitempty" doc:"Gap before the first selected bead."`
+	To          int           `json:"to,omitempty" doc:"Gap behind the last selected bead."`
+	Text        string        `json:"text,omitempty" maxLength:"65536" doc:"A bead line, a letter, a choice, a reason: what the operation takes."`
+	Field       string        `json:"field,omitempty" doc:"Of the house method; the code of a check to waive."`
+	Node        int           `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
+	N           int           `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
+	Closure     bool          `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`
+	Material    string        `json:"material,omitempty" doc:"The id of a material of the piece or the catalogue."`
+	Mm          *length.MM    `json:"mm,omitempty"`
+	ToleranceMm *length.MM    `json:"toleranceMm,omitempty"`
+	Body        *format.Body  `json:"body,omitempty"`
+	Details     *Details      `json:"details,omitempty"`
+}
+
+// Details are what a piece is called and found by.
+type Details struct {
+	Name  string   `json:"name"`
+	Notes string   `json:"notes,omitempty"`
+	Tags  []string `json:"tags,omitempty"`
+}
+
+// setDetails changes nothing that is computed.
+const setDetails = "set-details"
+
+// Edited is a document after operations: what to select in it, and for a copy the
+// selection, spelled.
+type Edited struct {
+	Document format.Document `json:"document"`
+	From     int             `json:"from"`
+	To       int             `json:"to"`
+	Text     string          `json:"text,omitempty"`
+}
+
+// operationOf is an operation of the core as calls have it.
+func operationOf(op edit.Op) Operation {
+	out := Operation{Do: string(op.Do), From: op.From, To: op.To, Text: op.Text, Field: op.Field, Node: op.Node, N: op.N, Closure: op.Closure,
+		Mm: op.Length, ToleranceMm: op.Tolerance}
+	if op.At != (piece.Place{}) {
+		at := format.PlaceOf(op.At)
+		out.At = &at
+	}
+	if op.Material != nil {
+		out.Material = op.Material.ID
+	}
+	return out
+}
+
+// core is the operation as the core has it. The error is format.Faults.
+func (o *Operation) core(find func(id string) *material.Material) (edit.Op, error) {
+	op := edit.Op{Do: edit.Do(o.Do), At: piece.Whole(), From: o.From, To: o.To, Text: o.Text, Field: o.Field, Node: o.Node, N: o.N, Closure: o.Closure,
+		Length: o.Mm, Tolerance: o.ToleranceMm, Body: o.Body.Core()}
+	if o.At != nil {
+		op.At = o.At.Core()
+	}
+	if o.Material != "" {
+		if op.Material = find(o.Material); op.Material == nil {
+			return op, format.Faults{{Where: "operation.material", Says: "No material in the piece or the catalogue has the id " + o.Material + "."}}
+		}
+	}
+	return op, nil
+}
+
+// Apply carries operations out on the document. What is written and does not
+// change stays as it is written; a line that has errors does not keep other
+// things from being changed. The error is format.Faults.
+func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, error) {
+	out := Edited{Document: *doc}
+	d := &out.Document
+	d.Sections = cloneSections(doc.Sections)
+	for i := range operations {
+		o := &operations[i]
+		out.From, out.To, out.Text = o.From, o.To, ""
+		if o.Do == setDetails {
+			if o.Details == nil {
+				return Edited{}, format.Faults{{Where: "operation.details", Says: "Give the details to set."}}
+			}
+			d.Name, d.Notes, d.Tags = o.Details.Name, o.Details.Notes, o.Details.Tags
+			continue
+		}
+		result, err := applyOne(d, o, opt)
+		if err != nil {
+			return Edited{}, err
+		}
+		out.From, out.To, out.Text = result.From, result.To, result.Text
+	}
+	if err := d.Check(); err != nil {
+		return Edited{}, err
+	}
+	return out, nil
+}
+
+func applyOne(d *format.Document, o *Operation, opt Options) (edit.Result, error) {
+	if o.Do == string(edit.SetLine) {
+		return edit.Result{From: o.From, To: o.To}, setLine(d, o)
+	}
+	if o.Do == string(edit.SetHouse) && o.Text == "" {
+		if !d.House.Clear(o.Field) {
+			return edit.Result{}, format.Faults{{Where: "operation.field", Says: "The house method has no choice called " + o.Field + "."}}
+		}
+		return edit.Result{From: o.From, To: o.To}, nil
+	}
+	before, err := d.Piece(opt.House)
+	if faults, ok := err.(format.Faults); err != nil && (!ok || !faults.OfLine() || edit.IsLineOp(edit.Do(o.Do))) {
+		return edit.Result{}, err
+	}
+	shelf := opt.Shelf.beside(d)
+	op, err := o.core(func(id string) *material.Material {
+		if i := slices.IndexFunc(shelf, func(m *material.Material) bool { return m.ID == id }); i >= 0 {
+			return shelf[i]
+		}
+		return nil
+	})
+	if err != nil {
+		return edit.Result{}, err
+	}
+	after, result, err := edit.Apply(before, shelf, op)
+	if err != nil {
+		return edit.Result{}, faultOf(d, o, err)
+	}
+	d.Take(before, after, opt.Shelf.find)
+	return result, nil
+}
+
+// setLine takes a line as it is typed, whether or not it can be read yet.
+func setLine(d *format.Document, o *Operation) error {
+	for i := range d.Sections {
+		for j := range d.Sections[i].Rows {
+			if r := &d.Sections[i].Rows[j]; o.At == nil || o.At.Strand == "" || o.At.Strand == r.ID {
+				r.Line = o.Text
+				return nil
+			}
+		}
+	}
+	return format.Faults{{Where: "operation.at", Says: "This piece has no such row."}}
+}
+
+// faultOf gives what went wrong its place.
+func faultOf(d *format.Document, o *Operation, err error) error {
+	var measured *measure.Fault
+	var line *pattern.Fault
+	switch {
+	case errors.As(err, &measured):
+		return d.LineFault(measured.Row, measured.Err)
+	case errors.As(err, &line):
+		return format.Faults{{Where: "operation", Column: line.Col, Says: line.Says, Expected: line.Expected}}
+	}
+	return format.Faults{{Where: "operation", Says: err.Error()}}
+}
+
+func cloneSections(sections []format.Section) []format.Section {
+	out := slices.Clone(sections)
+	for i := range out {
+		out[i].Rows = slices.Clone(out[i].Rows)
+	}
+	return out
+}

@@ -1,0 +1,71 @@
+package desk
+
+import (
+	"mala/core/material"
+	"mala/format"
+)
+
+// Shelf is what a piece may fetch beside its own materials.
+type Shelf struct {
+	Materials []format.Material
+	made      []*material.Material
+}
+
+// NewShelf makes a shelf of the materials that are well formed.
+func NewShelf(materials []format.Material) *Shelf {
+	s := &Shelf{}
+	for i := range materials {
+		if m, faults := materials[i].Material(""); faults == nil {
+			s.Materials, s.made = append(s.Materials, materials[i]), append(s.made, m)
+		}
+	}
+	return s
+}
+
+// beside is the shelf and what the document lists for itself. Of a material that
+// is both, the document's own copy counts: fetching it by its id would change
+// nothing else.
+func (s *Shelf) beside(doc *format.Document) []*material.Material {
+	listed := map[string]bool{}
+	var out []*material.Material
+	for i := range doc.Materials {
+		listed[doc.Materials[i].ID] = true
+		if own, faults := doc.Materials[i].Material(""); faults == nil {
+			out = append(out, own)
+		}
+	}
+	if s == nil {
+		return out
+	}
+	for _, m := range s.made {
+		if !listed[m.ID] {
+			out = append(out, m)
+		}
+	}
+	return out
+}
+
+// find gives a material of the shelf by its id.
+func (s *Shelf) find(id string) (format.Material, bool) {
+	if s != nil {
+		for _, m := range s.Materials {
+			if m.ID == id {
+				return m, true
+			}
+		}
+	}
+	return format.Material{}, false
+}
+
+// Cords lists the cords of the shelf.
+func (s *Shelf) Cords() []*material.Material {
+	var out []*material.Material
+	if s != nil {
+		for _, m := range s.made {
+			if m.Cord != nil {
+				out = append(out, m)
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,107 @@
+package desk
+
+import (
+	"context"
+
+	"mala/core/length"
+	"mala/core/suggest"
+	"mala/format"
+)
+
+// Suggestions are fittings for the ends of a strand.
+type Suggestions struct {
+	Items   []Suggestion `json:"items"`
+	ByHouse *Fix         `json:"byHouse,omitempty" doc:"Builds both ends by the house method; absent if they are built so."`
+}
+
+// Suggestion is one fitting and why it is the one.
+type Suggestion struct {
+	Role     string `json:"role" enum:"crimp,cover,guard,ring,clasp"`
+	End      string `json:"end,omitempty" enum:"left,right"`
+	Material string `json:"material"`
+	Name     string `json:"name"`
+	Reason   string `json:"reason"`
+	Has      bool   `json:"has" doc:"Already in place."`
+	Fix      *Fix   `json:"fix,omitempty"`
+}
+
+// Suggest picks fittings from the shelf. The error is Faults.
+func Suggest(doc *format.Document, opt Options) (*Suggestions, error) {
+	m, err := measured(doc, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	shelf := opt.Shelf.beside(doc)
+	out := &Suggestions{Items: []Suggestion{}}
+	for _, s := range suggest.For(m, shelf) {
+		item := Suggestion{Role: string(s.Role), End: string(s.Side), Material: s.Material.ID, Name: s.Material.Name, Reason: s.Reason, Has: s.Has}
+		if s.Fix != nil {
+			item.Fix = fixOf(s.Fix)
+		}
+		out.Items = append(out.Items, item)
+	}
+	if fix := suggest.ByHouse(m, shelf); fix != nil {
+		out.ByHouse = fixOf(fix)
+	}
+	return out, nil
+}
+
+// HouseEffect is what another house method does to a piece.
+type HouseEffect struct {
+	Before HouseFigures `json:"before"`
+	After  HouseFigures `json:"after"`
+}
+
+// HouseFigures are the figures of a piece that a house method moves.
+type HouseFigures struct {
+	FinishedMm length.MM `json:"finishedMm"`
+	SlackMm    length.MM `json:"slackMm"`
+	CutMm      length.MM `json:"cutMm"`
+	Beads      int       `json:"beads"`
+	Checks     []string  `json:"checks" doc:"The titles of the checks that are open."`
+	Steps      int       `json:"steps" doc:"How many steps its making has."`
+	EndsDiffer bool      `json:"endsDiffer" doc:"Its ends differ from the house method."`
+}
+
+// EffectOf works the document out under two house methods; nil if nothing that
+// is counted changes or its bead line has an error.
+func EffectOf(ctx context.Context, doc *format.Document, before, after Options) *HouseEffect {
+	a, err := figures(ctx, doc, before)
+	if err != nil {
+		return nil
+	}
+	b, err := figures(ctx, doc, after)
+	if err != nil || sameFigures(a, b) {
+		return nil
+	}
+	return &HouseEffect{Before: a, After: b}
+}
+
+func figures(ctx context.Context, doc *format.Document, opt Options) (HouseFigures, error) {
+	a, err := Analyse(ctx, doc, opt)
+	if err != nil {
+		return HouseFigures{}, err
+	}
+	f := HouseFigures{FinishedMm: a.FinishedMm, Steps: len(a.Steps), Checks: []string{}}
+	for _, s := range a.Strands {
+		f.SlackMm, f.CutMm, f.Beads = f.SlackMm+s.SlackMm, f.CutMm+s.CutMm, f.Beads+s.Beads
+	}
+	for _, c := range a.Checks {
+		if c.Waived == "" {
+			f.Checks = append(f.Checks, c.Title)
+		}
+	}
+	if ends, err := Suggest(doc, opt); err == nil {
+		f.EndsDiffer = ends.ByHouse != nil
+	}
+	return f, nil
+}
+
+func sameFigures(a, b HouseFigures) bool {
+	same := len(a.Checks) == len(b.Checks)
+	for i := 0; same && i < len(a.Checks); i++ {
+		same = a.Checks[i] == b.Checks[i]
+	}
+	return same && a.FinishedMm == b.FinishedMm && a.SlackMm == b.SlackMm && a.CutMm == b.CutMm && a.Beads == b.Beads &&
+		a.Steps == b.Steps && a.EndsDiffer == b.EndsDiffer
+}

@@ -1,0 +1,158 @@
+package desk
+
+import (
+	"math"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// cordPoints is how many points the line of the cord is drawn with.
+const cordPoints = 180
+
+// wholeOf draws the whole piece: a ring as it lies by itself, any other piece on
+// the circle of its finished length until drape is worked out.
+func wholeOf(m *measure.Measured, wrap *Wrap) *Whole {
+	s := m.Leading()
+	w := &Whole{Lies: "circle", Parts: []SeatOfPart{}}
+	if s.Ring && wrap != nil && len(wrap.Beads) == len(s.Beads) {
+		w.asItLies(wrap)
+	} else {
+		w.onCircle(m)
+	}
+	w.frame(m)
+	return w
+}
+
+// asItLies takes the seats of a ring over from its wrap.
+func (w *Whole) asItLies(wrap *Wrap) {
+	n := len(wrap.Beads)
+	w.Lies, w.Flat = "wrap", true
+	w.Beads, w.Gaps = make([]Seat, n), make([]Seat, n+1)
+	for _, b := range wrap.Beads {
+		w.Beads[b.Element] = b.Seat
+	}
+	for i := range n + 1 {
+		w.Gaps[i] = between(w.Beads[(i+n-1)%n], w.Beads[i%n])
+		w.Cord = append(w.Cord, [2]float64{w.Beads[i%n].X, w.Beads[i%n].Y})
+	}
+}
+
+// between is midway between two seats.
+func between(a, b Seat) Seat {
+	return Seat{X: fine((a.X + b.X) / 2), Y: fine((a.Y + b.Y) / 2), Angle: fine(math.Atan2(b.Y-a.Y, b.X-a.X))}
+}
+
+// onCircle lays the cord on the circle of the finished length, the middle of the
+// clasp at the top, running down on the left.
+func (w *Whole) onCircle(m *measure.Measured) {
+	s := m.Leading()
+	whole := max(float64(m.Finished), 1)
+	radius, top := whole/(2*math.Pi), 0.0
+	left := spansOf(s, &s.Left)
+	if n := len(left); n > 0 {
+		top = left[n-1][1]
+		if clasp := s.Left.Find(measure.RoleClasp); clasp != nil {
+			top += float64(clasp.Length) / 2
+		}
+	}
+	at := func(mm length.MM) Seat {
+		phi := (float64(mm) - top) / whole * 2 * math.Pi
+		return Seat{X: fine(-radius * math.Sin(phi)), Y: fine(-radius * math.Cos(phi)), Angle: fine(math.Atan2(math.Sin(phi), -math.Cos(phi)))}
+	}
+	for i := range s.Beads {
+		w.Beads = append(w.Beads, at(s.Beads[i].At))
+	}
+	for i := range len(s.Beads) + 1 {
+		w.Gaps = append(w.Gaps, at(gapAt(s, i)))
+	}
+	for _, e := range s.Ends() {
+		for i, span := range spansOf(s, e) {
+			w.Parts = append(w.Parts, SeatOfPart{at(length.MM(span[0]+span[1]) / 2), string(e.Side), i, fine(math.Abs(span[1] - span[0]))})
+		}
+	}
+	for i := range cordPoints + 1 {
+		p := at((s.Strung + s.Slack) * length.MM(i) / cordPoints)
+		w.Cord = append(w.Cord, [2]float64{p.X, p.Y})
+	}
+}
+
+// gapAt is where the gap before bead i lies along the cord.
+func gapAt(s *measure.Strand, i int) length.MM {
+	switch n := len(s.Beads); {
+	case n == 0:
+		return 0
+	case i == 0:
+		return s.Beads[0].From
+	case i == n:
+		return s.Beads[n-1].To
+	}
+	return (s.Beads[i-1].To + s.Beads[i].From) / 2
+}
+
+// spansOf gives where each part of an end lies along the straight cord, in mm from
+// the start of the strand: the left end runs back from 0, the right one on from
+// behind the slack.
+func spansOf(s *measure.Strand, e *measure.End) [][2]float64 {
+	at, out := 0.0, -1.0
+	if e.Side == piece.Right {
+		at, out = float64(s.Strung+s.Slack), 1
+	}
+	var spans [][2]float64
+	for _, p := range e.Parts {
+		to := at + out*float64(p.Length)
+		spans = append(spans, [2]float64{at, to})
+		at = to
+	}
+	return spans
+}
+
+// frame works out the box round all that is drawn. What hangs and a toggle's bar
+// stand out from the cord.
+func (w *Whole) frame(m *measure.Measured) {
+	w.Box = [4]float64{math.Inf(1), math.Inf(1), math.Inf(-1), math.Inf(-1)}
+	grow := func(x, y, by float64) {
+		w.Box = [4]float64{min(w.Box[0], x-by), min(w.Box[1], y-by), max(w.Box[2], x+by), max(w.Box[3], y+by)}
+	}
+	s := m.Leading()
+	for _, p := range w.Cord {
+		grow(p[0], p[1], 1)
+	}
+	for i, seat := range w.Beads {
+		b := s.Beads[i].Material.Bead
+		half := math.Hypot(float64(b.Across), float64(b.Length())) / 2
+		grow(seat.X, seat.Y, half)
+		if b.Hangs() {
+			grow(seat.X, seat.Y, float64(b.Drop))
+		}
+	}
+	for _, p := range w.Parts {
+		grow(p.X, p.Y, standsOut(s.End(piece.Side(p.End)).Parts[p.Index].Material))
+	}
+	for i := range w.Box {
+		w.Box[i] = fine(w.Box[i])
+	}
+}
+
+// leastPart is how far a fitting without measures stands out from the cord, in mm.
+const leastPart = 3
+
+func standsOut(m *material.Material) float64 {
+	if m == nil {
+		return leastPart
+	}
+	f := m.Finding
+	return max(leastPart, 0.6*float64(f.Bar), 0.6*float64(f.Length), float64(f.RingInside+2*f.Wire), float64(f.Outside)/2, float64(f.Inside)/2+float64(f.Wire))
+}
+
+// pictureOf draws the piece.
+func pictureOf(m *measure.Measured) *Picture {
+	p := &Picture{}
+	if w, err := m.Wrap(); err == nil {
+		p.Wrap = wrapOf(m, w)
+	}
+	p.Whole = wholeOf(m, p.Wrap)
+	return p
+}

@@ -1,0 +1,89 @@
+package desk
+
+import (
+	"math"
+
+	"mala/core/length"
+	"mala/core/measure"
+)
+
+// touches is the gap in mm below which a bead is said to touch.
+const touches = 0.02
+
+// wrapOf draws the loop round a body.
+func wrapOf(m *measure.Measured, w *measure.Wrap) *Wrap {
+	out := &Wrap{RadiusMm: exact(length.MM(w.Chain.Radius)), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
+	angle := -math.Pi/2 - toClosure(w)
+	for i, link := range w.Links {
+		next := angle + w.Chain.Sweeps[i]
+		from, to := polar(w.Chain.Joints[i], angle), polar(w.Chain.Joints[(i+1)%len(w.Links)], next)
+		out.draw(m, link, w.Chain.Gaps[i] < touches, from, to)
+		angle = next
+	}
+	return out
+}
+
+// toClosure is the angle from the first hinge to the middle of the fittings, or of
+// a ring to the middle of its first bead.
+func toClosure(w *measure.Wrap) float64 {
+	angle, from, to := 0.0, -1.0, 0.0
+	for i, l := range w.Links {
+		if len(l.Beads) == 0 {
+			if from < 0 {
+				from = angle
+			}
+			to = angle + w.Chain.Sweeps[i]
+		}
+		angle += w.Chain.Sweeps[i]
+	}
+	if from < 0 {
+		return w.Chain.Sweeps[0] / 2
+	}
+	return (from + to) / 2
+}
+
+func polar(r, angle float64) [2]float64 { return [2]float64{r * math.Cos(angle), r * math.Sin(angle)} }
+
+// draw places what lies between two hinges. Beads hinge nearer to the body than
+// their own middle lies.
+func (w *Wrap) draw(m *measure.Measured, link measure.Link, touching bool, from, to [2]float64) {
+	dx, dy := to[0]-from[0], to[1]-from[1]
+	whole := math.Hypot(dx, dy)
+	angle := math.Atan2(dy, dx)
+	seat := func(part, out float64) Seat {
+		return Seat{X: fine(from[0] + dx*part + out*math.Sin(angle)), Y: fine(from[1] + dy*part - out*math.Cos(angle)), Angle: fine(angle)}
+	}
+	if len(link.Beads) == 0 {
+		name := ""
+		if link.Part.Material != nil {
+			name = link.Part.Material.ID
+		}
+		w.Fittings = append(w.Fittings, SeatOfLink{seat(0.5, 0), name, fine(whole), fine(2 * link.Segment.Reach)})
+		return
+	}
+	beads := m.Leading().Beads
+	for k, b := range link.Beads {
+		half := float64(beads[b.Bead].Material.Bead.Thick) / 2
+		out := SeatOfBead{Seat: seat(b.Before/whole, max(0, thickest(m, link)/2-link.Segment.Reach)), Element: b.Bead}
+		if touching && k == len(link.Beads)/2 {
+			w.Touching++
+			at := [2]float64{from[0] + dx/2, from[1] + dy/2}
+			scale := float64(w.RadiusMm) / math.Hypot(at[0], at[1])
+			out.Touch = &[2]float64{fine(at[0] * scale), fine(at[1] * scale)}
+		}
+		w.ReachMm = max(w.ReachMm, math.Hypot(out.X, out.Y)+half)
+		w.Beads = append(w.Beads, out)
+	}
+}
+
+// thickest is how much the thickest bead of a link measures from front to back.
+func thickest(m *measure.Measured, link measure.Link) float64 {
+	most := 0.0
+	for _, b := range link.Beads {
+		most = max(most, float64(m.Leading().Beads[b.Bead].Material.Bead.Thick))
+	}
+	return most
+}
+
+// fine rounds to a ten thousandth of a millimetre.
+func fine(v float64) float64 { return math.Round(v*1e4) / 1e4 }

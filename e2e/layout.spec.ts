@@ -1,0 +1,30 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { expect, strand, test } from "./mala.ts";
+import { faultsOfLayout } from "./layoutFaults.ts";
+
+const NAMES = readdirSync("demo/pieces").map((file) => (JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8")) as { name: string }).name);
+const STEPS = [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Printed plan/, /^History/];
+const WIDTHS = [1024, 1280, 1440];
+
+for (const name of NAMES) {
+  test(`nothing of ${name} is clipped or overprinted at any width, in either unit`, async ({ page }) => {
+    const wrong: string[] = [];
+    await page.goto("/pieces");
+    await page.getByRole("link", { name, exact: true }).click();
+    await expect(strand(page)).toBeFocused();
+    for (const step of STEPS) {
+      await page.getByRole("link", { name: step }).click();
+      for (const unit of ["in", "mm"]) {
+        await page.getByRole("button", { name: unit, exact: true }).click();
+        await page.waitForLoadState("networkidle");
+        for (const width of WIDTHS) {
+          await page.setViewportSize({ width, height: 800 });
+          await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+          const faults = await page.evaluate(faultsOfLayout);
+          wrong.push(...faults.map((fault) => `${step.source} at ${width} px in ${unit}: ${fault}`));
+        }
+      }
+    }
+    expect(wrong.join("\n")).toBe("");
+  });
+}

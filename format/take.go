@@ -1,0 +1,162 @@
+package format
+
+import (
+	"maps"
+	"reflect"
+	"slices"
+
+	"mala/core/material"
+	"mala/core/piece"
+)
+
+// Take writes into the document what differs between the piece it described
+// before and the one after: what is the same in both stays as it is written.
+// Materials that the document does not list are fetched by id, and those that it
+// needs no more are left out.
+func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Material, bool)) {
+	d.Kind = string(after.Kind)
+	d.takeTarget(after)
+	if after.Body != before.Body {
+		d.Body = bodyOf(after.Body)
+	}
+	if !maps.Equal(before.Palette, after.Palette) {
+		d.Palette = map[string]string{}
+		for key, m := range after.Palette {
+			d.Palette[key] = m.ID
+		}
+	}
+	d.Closure = Closure{string(after.Closure.Type), fittingsOf(after.Closure.Left), fittingsOf(after.Closure.Right)}
+	for i, s := range after.Sections {
+		for j, r := range s.Rows {
+			d.Sections[i].Rows[j].take(before.Row(r.ID), r)
+		}
+	}
+	d.takeHouse(before.House, after.House)
+	if !reflect.DeepEqual(before.Waived, after.Waived) {
+		d.Waived = nil
+		for _, w := range after.Waived {
+			d.Waived = append(d.Waived, Waiver{w.Code, PlaceOf(w.At), w.Note})
+		}
+	}
+	d.takeMaterials(after, fetch)
+}
+
+func (d *Document) takeTarget(p *piece.Piece) {
+	d.Target = nil
+	if t := p.Target; t != nil {
+		d.Target = &Target{t.Finished, t.Tolerance}
+	}
+}
+
+func bodyOf(b *piece.Body) *Body {
+	if b == nil {
+		return nil
+	}
+	return &Body{Part: b.Part, MeasureMm: b.Measure, HandMm: b.Hand, HeadMm: b.Head, For: b.For, Child: b.Child, Fit: b.Fit}
+}
+
+// Core is the wearer as the core has them.
+func (b *Body) Core() *piece.Body {
+	if b == nil {
+		return nil
+	}
+	return &piece.Body{Part: b.Part, Measure: b.MeasureMm, Hand: b.HandMm, Head: b.HeadMm, For: b.For, Child: b.Child, Fit: b.Fit}
+}
+
+func fittingsOf(list []piece.Fitting) []Fitting {
+	var out []Fitting
+	for _, f := range list {
+		out = append(out, Fitting{string(f.ID), f.Of.ID})
+	}
+	return out
+}
+
+func (r *Row) take(before, after *piece.Row) {
+	if before == nil || before.Line != after.Line {
+		r.Line = after.Line.String()
+	}
+	r.Cord, r.SlackMm, r.CutMm = after.Cord.ID, after.Slack, after.Cut
+	r.Left, r.Right = fittingsOf(after.Left), fittingsOf(after.Right)
+}
+
+// takeHouse overrides the choices that differ.
+func (d *Document) takeHouse(before, after piece.House) {
+	for _, c := range piece.Choices() {
+		if was, is := *c.Of(&before), *c.Of(&after); was != is {
+			*d.House.choice(c.Field) = is
+		}
+	}
+}
+
+func (d *Document) takeMaterials(p *piece.Piece, fetch func(id string) (Material, bool)) {
+	used := d.Used()
+	listed := func(id string) bool {
+		return slices.ContainsFunc(d.Materials, func(m Material) bool { return m.ID == id })
+	}
+	for _, m := range MaterialsOf(p) {
+		if !listed(m.ID) {
+			if doc, ok := fetch(m.ID); ok {
+				d.Materials = append(slices.Clip(d.Materials), doc)
+			}
+		}
+	}
+	d.Materials = slices.DeleteFunc(slices.Clone(d.Materials), func(m Material) bool { return !slices.Contains(used, m.ID) })
+}
+
+// MaterialsOf lists the materials of a piece: dishes by letter, cords, fittings.
+func MaterialsOf(p *piece.Piece) []*material.Material {
+	var out []*material.Material
+	for _, key := range slices.Sorted(maps.Keys(p.Palette)) {
+		out = append(out, p.Palette[key])
+	}
+	for _, r := range p.Rows() {
+		out = append(out, r.Cord)
+	}
+	for _, list := range p.Fittings() {
+		for _, f := range *list {
+			out = append(out, f.Of)
+		}
+	}
+	return out
+}
+
+// Used lists the ids of the materials that the document refers to.
+func (d *Document) Used() []string {
+	used := map[string]bool{}
+	for _, id := range d.Palette {
+		used[id] = true
+	}
+	add := func(list []Fitting) {
+		for _, f := range list {
+			used[f.Of] = true
+		}
+	}
+	add(d.Closure.Left)
+	add(d.Closure.Right)
+	for _, s := range d.Sections {
+		for _, r := range s.Rows {
+			used[r.Cord] = true
+			add(r.Left)
+			add(r.Right)
+		}
+	}
+	return slices.Sorted(maps.Keys(used))
+}
+
+// Tidied is the document with only the materials it refers to.
+func (d *Document) Tidied() *Document {
+	out := *d
+	used := d.Used()
+	out.Materials = slices.DeleteFunc(slices.Clone(d.Materials), func(m Material) bool { return !slices.Contains(used, m.ID) })
+	return &out
+}
+
+// Check says whether a document can be saved: all of it is right, but for a bead
+// line that may be half typed. The error is Faults.
+func (d *Document) Check() error {
+	_, err := d.Piece(House{})
+	if faults, ok := err.(Faults); ok && faults.OfLine() {
+		return nil
+	}
+	return err
+}

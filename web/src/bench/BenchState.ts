@@ -1,0 +1,40 @@
+import type { Analysis, Document, PieceState, Problem } from "../api/client.ts";
+import type { SaveState } from "./Draft.ts";
+
+/** Selection is two gaps of the laid-out strand; focus is the one that moves. */
+export interface Selection {
+  anchor: number;
+  focus: number;
+}
+
+export interface LineFault {
+  column: number;
+  says: string;
+  expected?: string;
+}
+
+/** BenchState is what the bench shows. It is replaced, never changed. */
+export interface BenchState {
+  doc: Document;
+  /** The line as typed, whether or not it can be read. */
+  lineText: string;
+  analysis: Analysis | null;
+  /** The document that the analysis is of; the document itself may be newer. */
+  analysed: Document;
+  /** The figures belong to an earlier line: the one typed has an error, or the server is unavailable. */
+  behind: boolean;
+  /** What is wrong with the line, the first first. */
+  faults: LineFault[];
+  /** A fault that is not the line's. */
+  trouble: string | null;
+  selection: Selection;
+  pending: string;
+  /** Something has been copied that can be pasted. */
+  copied: boolean;
+  notice: string | null;
+  save: SaveState;
+  conflict: Problem | null;
+  drift: PieceState["drift"] | null;
+  canUndo: boolean;
+  canRedo: boolean;
+}

@@ -1,0 +1,25 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, unwrap, type Analysis, type Document, type Picture } from "../api/client.ts";
+import { leadStrand } from "../api/piece.ts";
+
+/** Drawn is a piece with where everything of it lies, all of one document. */
+export interface Drawn {
+  doc: Document;
+  analysis: Analysis;
+  picture: Picture;
+}
+
+/**
+ * usePicture asks where everything of a piece lies, once its figures are there.
+ * While an answer is on its way the last picture stays.
+ */
+export function usePicture(analysis: Analysis | null | undefined, doc: Document | undefined): Drawn | undefined {
+  return useQuery({
+    queryKey: ["picture", doc, analysis],
+    queryFn: async ({ signal }) => ({ doc: doc!, analysis: analysis!, picture: await unwrap(api.POST("/api/picture", { body: doc!, signal })) }),
+    enabled: Boolean(analysis && doc && leadStrand(analysis)?.line !== undefined),
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+    retry: false,
+  }).data;
+}

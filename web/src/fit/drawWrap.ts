@@ -1,0 +1,139 @@
+import type { Document, Material, Outline, Seat, Wrap } from "../api/client.ts";
+import { drawFitting } from "../felt/paint/fitting.ts";
+import { sprites } from "../felt/paint/sprites.ts";
+
+export interface WrapView {
+  wrap: Wrap;
+  doc: Document;
+  outlines: Record<string, Outline>;
+  /** The bead of each place of the strand, and whether it lies turned. */
+  placed: { material: string; turned: boolean }[];
+  measureMm: number | null;
+  width: number;
+  height: number;
+}
+
+const BODY = "#ecd9c3";
+const BODY_EDGE = "#a98a68";
+const EASE = "rgba(31,111,101,.16)";
+const TIGHT = "rgba(168,52,39,.22)";
+const SEA = "#1f6f65";
+const BRICK = "#a83427";
+const MOST_PX = 9;
+
+/** scaleOf says how many px a millimetre takes. */
+function scaleOf({ wrap, measureMm, width, height }: WrapView): number {
+  const reach = Math.max(wrap.radiusMm + 4, (measureMm ?? 0) / (2 * Math.PI), wrap.reachMm);
+  return Math.min(MOST_PX, (Math.min(width, height) / 2 - 8) / reach);
+}
+
+/** drawWrap paints the cross-section: the body, the beads round it as they lie, and where they touch. */
+export function drawWrap(ctx: CanvasRenderingContext2D, view: WrapView) {
+  const { wrap, measureMm, width, height } = view;
+  const px = scaleOf(view);
+  ctx.save();
+  ctx.translate(width / 2, height / 2);
+  const inner = wrap.radiusMm * px;
+  const body = measureMm === null ? inner : (measureMm / (2 * Math.PI)) * px;
+  disc(ctx, body, BODY);
+  band(ctx, body, inner);
+  paintWrap(ctx, view, px);
+  ctx.strokeStyle = BODY_EDGE;
+  ctx.lineWidth = 1.5;
+  circle(ctx, body);
+  ctx.stroke();
+  ctx.setLineDash([4, 4]);
+  ctx.strokeStyle = inner < body ? BRICK : SEA;
+  ctx.lineWidth = 1.4;
+  circle(ctx, inner);
+  ctx.stroke();
+  ctx.restore();
+}
+
+function circle(ctx: CanvasRenderingContext2D, r: number) {
+  ctx.beginPath();
+  ctx.arc(0, 0, Math.max(0, r), 0, 2 * Math.PI);
+}
+
+function disc(ctx: CanvasRenderingContext2D, r: number, fill: string) {
+  ctx.fillStyle = fill;
+  circle(ctx, r);
+  ctx.fill();
+}
+
+/** band fills what lies between body and beads: room to spare, or what it lacks. */
+function band(ctx: CanvasRenderingContext2D, body: number, inner: number) {
+  ctx.fillStyle = inner < body ? TIGHT : EASE;
+  ctx.beginPath();
+  ctx.arc(0, 0, Math.max(body, inner), 0, 2 * Math.PI);
+  ctx.arc(0, 0, Math.max(0, Math.min(body, inner)), 0, 2 * Math.PI, true);
+  ctx.fill();
+}
+
+/** paintWrap paints fittings edge on, then beads, then the caps that sit on them, then where they touch. */
+function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed }: WrapView, px: number) {
+  const materials = new Map(doc.materials.map((m) => [m.id, m]));
+  const at = ({ x, y, angle }: Seat, draw: () => void) => {
+    ctx.save();
+    ctx.translate(x * px, y * px);
+    ctx.rotate(angle);
+    draw();
+    ctx.restore();
+  };
+  for (const one of wrap.fittings) {
+    // Seen across the body a fitting lies flat: what shows is its thickness.
+    const edge = { ...materials.get(one.material ?? ""), outsideMm: Math.max(0.7, one.thickMm) } as Material;
+    at(one, () => drawFitting(ctx, "crimp", edge, { from: (-one.lengthMm / 2) * px, to: (one.lengthMm / 2) * px, px }));
+  }
+  for (const capped of [false, true]) {
+    for (const one of wrap.beads) {
+      const bead = placed[one.element];
+      const m = materials.get(bead?.material ?? "");
+      if (!m || !outlines[m.id] || (m.shape === "cap") !== capped) continue;
+      at(one, () => {
+        ctx.scale(1, (m.thickMm ?? m.acrossMm ?? 1) / (m.acrossMm ?? 1));
+        sprites.draw(ctx, m, outlines[m.id], px, bead.turned);
+      });
+    }
+  }
+  ctx.fillStyle = SEA;
+  for (const { touch } of wrap.beads) {
+    if (!touch) continue;
+    ctx.beginPath();
+    ctx.arc(touch[0] * px, touch[1] * px, 2.2, 0, 2 * Math.PI);
+    ctx.fill();
+  }
+}
+
+/** drawStretched paints an elastic at full stretch with its beads drawn apart, over what it must pass. */
+export function drawStretched(ctx: CanvasRenderingContext2D, view: Omit<WrapView, "wrap" | "measureMm"> & { stretchedMm: number; needMm: number; alongMm: number[]; passes: boolean }) {
+  const { doc, outlines, placed, stretchedMm, needMm, passes, width, height } = view;
+  const materials = new Map(doc.materials.map((m) => [m.id, m]));
+  const thickest = Math.max(0, ...placed.map((b) => materials.get(b.material)?.thickMm ?? materials.get(b.material)?.acrossMm ?? 0));
+  const inner = stretchedMm / (2 * Math.PI);
+  const need = needMm / (2 * Math.PI);
+  const px = (Math.min(width, height) / 2 - 6) / (Math.max(inner, need) + thickest);
+  ctx.save();
+  ctx.translate(width / 2, height / 2);
+  disc(ctx, need * px, BODY);
+  ctx.strokeStyle = passes ? SEA : BRICK;
+  ctx.lineWidth = 1.3;
+  circle(ctx, (inner + thickest / 2) * px);
+  ctx.stroke();
+  const total = view.alongMm.at(-1) ?? 1;
+  placed.forEach((b, i) => {
+    const m = materials.get(b.material);
+    if (!m || !outlines[m.id]) return;
+    const phi = (view.alongMm[i] / total) * 2 * Math.PI - Math.PI / 2;
+    ctx.save();
+    ctx.rotate(phi);
+    ctx.translate((inner + thickest / 2) * px, 0);
+    ctx.rotate(Math.PI / 2);
+    sprites.draw(ctx, m, outlines[m.id], px, b.turned);
+    ctx.restore();
+  });
+  ctx.strokeStyle = BODY_EDGE;
+  circle(ctx, need * px);
+  ctx.stroke();
+  ctx.restore();
+}
