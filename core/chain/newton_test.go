@@ -73,21 +73,22 @@ func TestTheRingSolverSolvesItsRing(t *testing.T) {
 			full[j][j] += jj
 			full[i][j] += b
 			full[j][i] += b
-			for k := range m.right {
-				m.right[k][i] = r.Float64()
+			for k := range m.rows[i].right {
+				m.rows[i].right[k] = r.Float64()
 			}
 		}
-		var right [3][]float64
-		for k := range right {
-			right[k] = append([]float64{}, m.right[k]...)
-		}
+		rows := append([]ringRow{}, m.rows...)
 		if !m.solve() {
 			t.Fatalf("a ring of %d was not solved", n)
 		}
-		for k := range right {
-			for i := range n {
-				if got := dot(full[i], m.right[k]); math.Abs(got-right[k][i]) > 1e-9 {
-					t.Errorf("ring of %d, row %d comes to %v, want %v", n, i, got, right[k][i])
+		for i := range n {
+			for k, want := range rows[i].right {
+				got := 0.0
+				for j := range n {
+					got += full[i][j] * m.rows[j].right[k]
+				}
+				if math.Abs(got-want) > 1e-9 {
+					t.Errorf("ring of %d, row %d comes to %v, want %v", n, i, got, want)
 				}
 			}
 		}
@@ -136,6 +137,45 @@ func TestALongerOrThinnerChainGoesRoundMore(t *testing.T) {
 		thinner, err := Tightest(thin)
 		if want := plain.Girth() + 2*math.Pi; err != nil || math.Abs(thinner.Girth()-want) > 1e-3 {
 			t.Errorf("a millimetre thinner it goes round %v, want %v", thinner.Girth(), want)
+		}
+	}
+}
+
+// The slopes and curvatures of a bar are those of its sweep and its clearance.
+func TestABarsSlopesAreThoseOfWhatItIs(t *testing.T) {
+	const step = 1e-3
+	seg := Segment{Length: 6, Reach: 2}
+	at := func(x, y, rounded float64) bar {
+		var b bar
+		if !b.at(x, y, seg, rounded) {
+			t.Fatalf("no bar between %v and %v", x, y)
+		}
+		return b
+	}
+	for _, tt := range []struct{ x, y, rounded float64 }{
+		{900, 910, 0}, {900, 890, 0}, {2500, 2500, 0}, {90, 90, 0}, {900, 1000, 0}, {1000, 900, 0}, {900, 910, 0.01},
+	} {
+		x, y, r := tt.x, tt.y, tt.rounded
+		b := at(x, y, r)
+		right, left, up, down := at(x+step, y, r), at(x-step, y, r), at(x, y+step, r), at(x, y-step, r)
+		slope := func(more, less float64) float64 { return (more - less) / (2 * step) }
+		for name, pair := range map[string][2]float64{
+			"sx": {b.sx, slope(right.sweep, left.sweep)}, "sy": {b.sy, slope(up.sweep, down.sweep)},
+			"cx": {b.cx, slope(right.clear, left.clear)}, "cy": {b.cy, slope(up.clear, down.clear)},
+			"sxx": {b.sxx, slope(right.sx, left.sx)}, "sxy": {b.sxy, slope(up.sx, down.sx)}, "syx": {b.sxy, slope(right.sy, left.sy)}, "syy": {b.syy, slope(up.sy, down.sy)},
+			"cxx": {b.cxx, slope(right.cx, left.cx)}, "cxy": {b.cxy, slope(up.cx, down.cx)}, "cyx": {b.cxy, slope(right.cy, left.cy)}, "cyy": {b.cyy, slope(up.cy, down.cy)},
+		} {
+			if math.Abs(pair[0]-pair[1]) > 1e-5*max(1e-3, math.Abs(pair[1])) {
+				t.Errorf("at %v, %v rounded %v: %s is %v, its difference quotient %v", x, y, r, name, pair[0], pair[1])
+			}
+		}
+	}
+}
+
+func TestASmallAngleIsThatOfItsCosine(t *testing.T) {
+	for _, angle := range []float64{1e-4, 0.01, 0.1, 0.19, 0.2003, 0.201, 1, 3} {
+		if got := angleOf(math.Cos(angle)); math.Abs(got-angle) > 1e-11 {
+			t.Errorf("the angle of the cosine of %v is %v", angle, got)
 		}
 	}
 }

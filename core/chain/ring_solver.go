@@ -5,90 +5,90 @@ package chain
 // the ring is taken out as one more column. It also holds the method's scratch
 // space.
 type ringSolver struct {
-	main, off     []float64    // off[i] couples i and i+1, the last one the ring's corner
-	right         [3][]float64 // right sides, then solutions
+	rows          []ringRow
 	border        [2][]float64
-	last          []float64 // the corner's column
 	spare, ds, dz []float64
 	bars          []bar
 }
 
+// ringRow is one unknown's row: its own entry (its reciprocal once eliminated),
+// the one it shares with the next unknown, the last one's being the ring's corner,
+// the corner's column, and its right sides, then its solutions.
+type ringRow struct {
+	main, off, last float64
+	right           [3]float64
+}
+
 func (m *ringSolver) make(n int) {
-	block := make([]float64, 11*n)
+	block := make([]float64, 5*n)
 	cut := func() []float64 {
 		out := block[:n:n]
 		block = block[n:]
 		return out
 	}
-	m.main, m.off, m.last, m.spare, m.ds, m.dz = cut(), cut(), cut(), cut(), cut(), cut()
-	for i := range m.right {
-		m.right[i] = cut()
-	}
+	m.spare, m.ds, m.dz = cut(), cut(), cut()
 	for i := range m.border {
 		m.border[i] = cut()
 	}
+	m.rows = make([]ringRow, n)
 	m.bars = make([]bar, n)
-}
-
-func (m *ringSolver) clearAll() {
-	clear(m.main)
-	clear(m.off)
-	for i := range m.right {
-		clear(m.right[i])
-	}
 }
 
 // add puts a 2 by 2 block on unknowns i and j, its neighbour.
 func (m *ringSolver) add(i, j int, ii, ij, jj float64) {
-	m.main[i] += ii
-	m.main[j] += jj
-	m.off[i] += ij
+	m.rows[i].main += ii
+	m.rows[j].main += jj
+	m.rows[i].off += ij
 }
 
 // solve eliminates from the first unknown to the last but one, carrying the
 // coupling of each to the last along. The matrix is negative definite, so no
 // pivoting is needed; false if it is not.
 func (m *ringSolver) solve() bool {
-	n := len(m.main)
-	end := n - 1
-	clear(m.last)
-	m.last[0] += m.off[end]
-	m.last[end-1] += m.off[end-1]
+	rows := m.rows
+	end := len(rows) - 1
+	last := &rows[end]
+	rows[0].last += last.off
+	rows[end-1].last += rows[end-1].off
 	// A little stiffness keeps a hinge that nothing holds where it is.
-	for i := range m.main {
-		m.main[i] -= 1e-14
+	for i := range rows {
+		rows[i].main -= 1e-14
 	}
 	for i := 0; i < end; i++ {
-		if !(m.main[i] < 0) {
+		row := &rows[i]
+		if !(row.main < 0) {
 			return false
 		}
-		f := m.last[i] / m.main[i]
-		m.main[end] -= f * m.last[i]
-		for k := range m.right {
-			m.right[k][end] -= f * m.right[k][i]
+		row.main = 1 / row.main
+		f := row.last * row.main
+		last.main -= f * row.last
+		for k := range row.right {
+			last.right[k] -= f * row.right[k]
 		}
 		if i+1 == end {
 			break
 		}
-		g := m.off[i] / m.main[i]
-		m.main[i+1] -= g * m.off[i]
-		m.last[i+1] -= g * m.last[i]
-		for k := range m.right {
-			m.right[k][i+1] -= g * m.right[k][i]
+		next, g := &rows[i+1], row.off*row.main
+		next.main -= g * row.off
+		next.last -= g * row.last
+		for k := range row.right {
+			next.right[k] -= g * row.right[k]
 		}
 	}
-	if !(m.main[end] < 0) {
+	if !(last.main < 0) {
 		return false
 	}
-	for k := range m.right {
-		r := m.right[k]
-		r[end] /= m.main[end]
-		for i := end - 1; i >= 0; i-- {
-			v := r[i] - m.last[i]*r[end]
+	for k := range last.right {
+		last.right[k] /= last.main
+	}
+	for i := end - 1; i >= 0; i-- {
+		row := &rows[i]
+		for k := range row.right {
+			v := row.right[k] - row.last*last.right[k]
 			if i+1 < end {
-				v -= m.off[i] * r[i+1]
+				v -= row.off * rows[i+1].right[k]
 			}
-			r[i] = v / m.main[i]
+			row.right[k] = v * row.main
 		}
 	}
 	return true
