@@ -42,8 +42,9 @@ var ErrLost = errors.New("no solution of the chain was found")
 // Tightest finds the largest radius q at which a closed chain of the segments,
 // hinged end to end and going once round a centre, keeps every point of segment
 // i at least q + its reach from that centre. Equal segments have a closed form;
-// other chains are solved by Newton's method on a barrier, and where its steps go
-// to and fro again with the corners of the clearances rounded off. The error is
+// other chains are solved by Newton's method on a barrier, boldly, then carefully,
+// and where its steps still go to and fro with the corners of the clearances
+// rounded off. The error is
 // ErrOpen, ErrNothing or ErrLost.
 func Tightest(segments []Segment) (*Wrap, error) {
 	if !closes(segments) {
@@ -52,8 +53,11 @@ func Tightest(segments []Segment) (*Wrap, error) {
 	l := equal(segments)
 	if l == nil {
 		var err error
-		if l, err = newton(segments, 0); err == ErrLost {
-			l, err = newton(segments, roundStart)
+		if l, err = newton(segments, 0, bold); err != nil {
+			l, err = newton(segments, 0, careful)
+		}
+		if err == ErrLost {
+			l, err = newton(segments, roundStart, careful)
 		}
 		if err != nil {
 			return nil, err

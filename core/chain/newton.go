@@ -5,7 +5,6 @@ import "math"
 // The method's settings.
 const (
 	barrierEnd = 5e-6 // mm of the radius that the barrier is let down to
-	mostSteps  = 500
 	nothing    = 1    // mm of radius
 	settled    = 1e-6 // of the full turn in radians, and of every clearance in mm
 
@@ -19,6 +18,21 @@ const (
 	roundStart = 0.1
 	roundEnd   = 1e-7
 	roundLeast = 1000
+)
+
+// pace is how boldly the steps are taken: by how much the barrier is let down at
+// each, how much a step is cut when the last one missed by more than stall times
+// what the one before did, how fast it grows back, and when to give up.
+type pace struct {
+	letDown, stall, cut, grow float64
+	steps                     int
+}
+
+// Most chains lie within twenty bold steps. Where a short segment presses with its
+// end only careful ones arrive.
+var (
+	bold    = pace{letDown: 0.1, stall: 1, cut: 0.7, grow: 2, steps: 45}
+	careful = pace{letDown: 0.2, stall: 0.9, cut: 0.6, grow: 1.2, steps: 500}
 )
 
 // state is a chain on the way to its tightest lie: the squared distances of its
@@ -49,7 +63,7 @@ type bar struct {
 // the radius while every segment stays clear of the circle and the sweeps sum to
 // a full turn. Each step solves a cyclic tridiagonal system, so it takes time in
 // proportion to the number of segments.
-func newton(segments []Segment, round float64) (*Wrap, error) {
+func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 	n := len(segments)
 	s := &state{segments: segments, round: round, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
 	s.solver.make(n)
@@ -70,7 +84,7 @@ func newton(segments []Segment, round float64) (*Wrap, error) {
 	}
 	lambda := wide / (2 * math.Pi)
 	damping, before := 1.0, math.Inf(1)
-	for taken := range mostSteps {
+	for taken := range by.steps {
 		gap, off := s.quality()
 		done := off < settled || taken > patience && s.worth(lambda) < s.accepted()
 		if gap < barrierEnd && done && s.round <= roundEnd {
@@ -81,13 +95,13 @@ func newton(segments []Segment, round float64) (*Wrap, error) {
 		}
 		// Where a segment's nearest point runs onto its hinge the curvature jumps,
 		// and full steps can go to and fro across the jump for ever.
-		if off > 0.9*before {
-			damping = max(0.1, 0.6*damping)
+		if off > by.stall*before {
+			damping = max(0.1, by.cut*damping)
 		} else {
-			damping = min(1, 1.2*damping)
+			damping = min(1, by.grow*damping)
 		}
 		before = off
-		mu = min(mu, 0.2*gap/float64(n))
+		mu = min(mu, by.letDown*gap/float64(n))
 		mu = max(mu, barrierEnd/float64(4*n))
 		var ok bool
 		if lambda, ok = s.step(mu, lambda, damping); !ok {
