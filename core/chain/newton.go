@@ -46,6 +46,7 @@ type state struct {
 	clear    []float64
 	force    []float64
 	bars     []bar
+	over     float64 // what the sweeps are over a full turn
 	solver   ringSolver
 }
 
@@ -67,7 +68,8 @@ func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 	n := len(segments)
 	s := &state{segments: segments, round: round, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
 	s.solver.make(n)
-	if !s.look(s.x, s.bars) {
+	var ok bool
+	if s.over, ok = s.look(s.x, s.bars); !ok {
 		return nil, ErrLost
 	}
 	wide := 0.0
@@ -103,7 +105,6 @@ func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 		before = off
 		mu = min(mu, by.letDown*gap/float64(n))
 		mu = max(mu, barrierEnd/float64(4*n))
-		var ok bool
 		if lambda, ok = s.step(mu, lambda, damping); !ok {
 			break
 		}
@@ -122,13 +123,13 @@ func (s *state) quality() (gap, off float64) {
 		gap += s.clear[i] * s.force[i]
 		off = max(off, math.Abs(s.miss(i)))
 	}
-	return gap, max(off, math.Abs(fullTurnLess(s.bars)))
+	return gap, max(off, math.Abs(s.over))
 }
 
 // worth is how much radius in mm at most what the chain still misses can be worth:
 // each clearance by the force behind it, the full turn by the tension.
 func (s *state) worth(tension float64) float64 {
-	sum := math.Abs(tension * fullTurnLess(s.bars))
+	sum := math.Abs(tension * s.over)
 	for i := range s.force {
 		sum += s.force[i] * math.Abs(s.miss(i))
 	}
@@ -142,28 +143,22 @@ func (s *state) accepted() float64 {
 	return accepted
 }
 
-// fullTurnLess is the sum of the sweeps less a full turn.
-func fullTurnLess(bars []bar) float64 {
-	off := -2 * math.Pi
-	for i := range bars {
-		off += bars[i].sweep
-	}
-	return off
-}
-
-// look works out every bar at these squared distances.
-func (s *state) look(x []float64, bars []bar) bool {
+// look works out every bar at these squared distances, and by how much their
+// sweeps are over a full turn; false if a segment does not reach.
+func (s *state) look(x []float64, bars []bar) (over float64, ok bool) {
 	n := len(x)
+	over = -2 * math.Pi
 	for i := range bars {
 		j := i + 1
 		if j == n {
 			j = 0
 		}
 		if !bars[i].at(x[i], x[j], s.segments[i], s.round) {
-			return false
+			return 0, false
 		}
+		over += bars[i].sweep
 	}
-	return true
+	return over, true
 }
 
 // at works the bar out; false if there is no such bar.
@@ -277,7 +272,7 @@ func (s *state) step(mu, lambda, damping float64) (float64, bool) {
 	n := len(s.x)
 	m := &s.solver
 	clear(m.rows)
-	gq, hqq, off := 1.0, 0.0, fullTurnLess(s.bars)
+	gq, hqq := 1.0, 0.0
 	weight := max(lambda, 0)
 	for i := range s.bars {
 		b, j := &s.bars[i], i+1
@@ -305,7 +300,7 @@ func (s *state) step(mu, lambda, damping float64) (float64, bool) {
 		return 0, false
 	}
 	// x = r - c·dq - j·lambda; put into the two rows of q and of the full turn.
-	a, b, c, d, e, f := hqq, 0.0, 0.0, 0.0, -gq, -off
+	a, b, c, d, e, f := hqq, 0.0, 0.0, 0.0, -gq, -s.over
 	for i := range m.rows {
 		r, byQ, byTurn := &m.rows[i].right, m.border[0][i], m.border[1][i]
 		a -= byQ * r[1]
@@ -354,19 +349,18 @@ func (s *state) move(mu float64, dx []float64, dq, damping float64) bool {
 			press = min(press, -nearly*s.force[i]/dz[i])
 		}
 	}
-	before := math.Abs(fullTurnLess(s.bars))
+	before := math.Abs(s.over)
 	for ; step > 1e-8; step /= 2 {
 		for i := range x {
 			x[i] = s.x[i] + step*dx[i]
 		}
-		if !s.look(x, trial) {
-			continue
-		}
-		if math.Abs(fullTurnLess(trial)) > max(2*before, 0.3) {
+		over, ok := s.look(x, trial)
+		if !ok || math.Abs(over) > max(2*before, 0.3) {
 			continue
 		}
 		copy(s.x, x)
 		s.q += step * dq
+		s.over = over
 		s.bars, s.solver.bars = trial, s.bars
 		for i := range s.bars {
 			s.clear[i] += step * ds[i]

@@ -11,18 +11,11 @@ import (
 // with the caps that are seated on it. Its length runs between the planes in
 // which it meets its neighbours; where a strand ends, to the rim of its hole.
 type stiffPart struct {
-	beads       []beadInPart
+	beads       []BeadInLink
 	length      float64 // mm
 	left, right float64 // radius in mm at which it turns against the part on that side
 	inwards     float64 // how far it reaches from the cord towards the body, in mm
 	gap         length.MM
-}
-
-// beadInPart is a bead of a stiff part, its middle so many mm from the plane
-// that begins the part.
-type beadInPart struct {
-	bead   int
-	middle float64
 }
 
 // partsOf cuts the deciding path into stiff parts. A ring's path that goes round
@@ -43,7 +36,7 @@ func (s *stack) partsOf(l layout) []stiffPart {
 			begin++
 		}
 	}
-	var parts []stiffPart
+	parts, beads := make([]stiffPart, 0, n), make([]BeadInLink, n)
 	open := false
 	for k := range n {
 		i := (begin + k) % n
@@ -57,7 +50,8 @@ func (s *stack) partsOf(l layout) []stiffPart {
 		if !open {
 			part.left = left.hinge
 		}
-		part.beads = append(part.beads, beadInPart{bead: l.path[i], middle: part.length + before})
+		beads[k] = BeadInLink{l.path[i], part.length + before}
+		part.beads = beads[k-len(part.beads) : k+1]
 		part.length += before + behind
 		part.right, part.gap = right.hinge, right.hole
 		part.inwards = max(part.inwards, s.table.inwards(b.left))

@@ -17,8 +17,8 @@ type Link struct {
 	Segment chain.Segment
 }
 
-// BeadInLink is a bead of a link, with how far its middle lies in mm from the
-// hinge that begins the link.
+// BeadInLink is a bead of a stiff part, with how far its middle lies in mm from
+// the plane or hinge that begins it.
 type BeadInLink struct {
 	Bead   int
 	Before float64
@@ -58,13 +58,10 @@ func (s *Strand) wrap() (*Wrap, error) {
 // joints that turn at radius ρ reaches half its thickness less the mean ρ inside
 // the line of its hinges.
 func (s *Strand) links() []Link {
-	var list []Link
-	for _, p := range s.once() {
-		link := Link{Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}}
-		for _, b := range p.beads {
-			link.Beads = append(link.Beads, BeadInLink{b.bead, b.middle})
-		}
-		list = append(list, link)
+	parts := s.once()
+	list := make([]Link, 0, len(parts)+len(s.Left.Parts)+len(s.Right.Parts))
+	for _, p := range parts {
+		list = append(list, Link{Beads: p.beads, Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}})
 	}
 	list = append(list, s.Right.links()...)
 	left := s.Left.links()
