@@ -68,6 +68,7 @@ export class Bench {
   }
 
   #set(change: Partial<BenchState>) {
+    if (Object.entries(change).every(([name, value]) => this.#state[name as keyof BenchState] === value)) return;
     this.#state = { ...this.#state, ...change, canUndo: this.#past.canUndo, canRedo: this.#past.canRedo };
     for (const listener of this.#listeners) listener();
   }

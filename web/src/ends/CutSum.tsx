@@ -1,6 +1,7 @@
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Analysis, type Document, type Operation } from "../api/client.ts";
+import { identity } from "../api/identity.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
@@ -65,7 +66,7 @@ export function CutSum({ bench, analysis, doc }: Props) {
 /** Allowances shows what each working allowance would cut. */
 function Allowances({ doc }: { doc: Document }) {
   const cuts = useQuery({
-    queryKey: ["allowances", doc],
+    queryKey: ["allowances", identity(doc)],
     queryFn: () =>
       Promise.all(
         ALLOWANCES.map(async ({ hand }) => {

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Document, type Suggestion } from "../api/client.ts";
+import { identity } from "../api/identity.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 
@@ -13,7 +14,7 @@ const ENDS = [
 export function Suggestions({ bench, doc }: { bench: Bench; doc: Document }) {
   const { unit } = useUnit();
   const found = useQuery({
-    queryKey: ["suggest", doc, unit],
+    queryKey: ["suggest", identity(doc), unit],
     queryFn: () => unwrap(api.POST("/api/suggest", { params: { query: { unit } }, body: doc })),
     placeholderData: keepPreviousData,
     retry: false,

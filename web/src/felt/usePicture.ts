@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Analysis, type Document, type Picture } from "../api/client.ts";
+import { identity } from "../api/identity.ts";
 import { leadStrand } from "../api/piece.ts";
 
 /** Drawn is a piece with where everything of it lies, all of one document. */
@@ -15,7 +16,7 @@ export interface Drawn {
  */
 export function usePicture(analysis: Analysis | null | undefined, doc: Document | undefined): Drawn | undefined {
   return useQuery({
-    queryKey: ["picture", doc, analysis],
+    queryKey: ["picture", identity(doc), identity(analysis)],
     queryFn: async ({ signal }) => ({ doc: doc!, analysis: analysis!, picture: await unwrap(api.POST("/api/picture", { body: doc!, signal })) }),
     enabled: Boolean(analysis && doc && leadStrand(analysis)?.line !== undefined),
     placeholderData: keepPreviousData,

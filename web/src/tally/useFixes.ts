@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, unwrap, type Check, type Fix } from "../api/client.ts";
+import { identity } from "../api/identity.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 
@@ -17,7 +18,7 @@ export function useFixes({ analysis, doc, behind }: BenchState): Map<Check, Fix 
     return () => clearTimeout(timer);
   }, [analysis]);
   const found = useQuery({
-    queryKey: ["fixes", doc, unit],
+    queryKey: ["fixes", identity(doc), unit],
     queryFn: ({ signal }) => unwrap(api.POST("/api/fixes", { params: { query: { unit } }, body: doc, signal })),
     enabled: fixable && rested === analysis,
     retry: false,
