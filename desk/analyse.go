@@ -24,6 +24,7 @@ type Options struct {
 	Fixes   bool         // with the fix of every check; without, they are searched for later
 	Drawing bool         // with outlines and the lines as trees
 	Picture bool         // and with where everything lies in the pictures
+	Brief   bool         // with the beads in few words
 	House   format.House // the shop's house method
 }
 
@@ -41,7 +42,13 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	a.insides(m)
 	a.target(m)
 	for _, s := range m.Strands {
-		a.Strands = append(a.Strands, strandOf(s))
+		strand := strandOf(s)
+		if opt.Brief {
+			strand.Brief = briefly(s)
+		} else {
+			strand.Placed = placedOf(s)
+		}
+		a.Strands = append(a.Strands, strand)
 	}
 	a.counts(m)
 	if err := ctx.Err(); err != nil {
@@ -119,7 +126,7 @@ func (a *Analysis) target(m *measure.Measured) {
 func strandOf(s *measure.Strand) Strand {
 	out := Strand{ID: string(s.Row.ID), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
-		Placed: make([]Placed, len(s.Beads)), Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{},
+		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{},
 		PathMm: exact(s.PathLength()),
 		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
 	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)
@@ -132,12 +139,36 @@ func strandOf(s *measure.Strand) Strand {
 	for _, c := range s.Cut {
 		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
 	}
-	for i, b := range s.Beads {
-		out.Placed[i] = Placed{Key: b.Key, Material: b.Material.ID, Node: b.Node, AtMm: exact(b.At), FromMm: exact(b.From), ToMm: exact(b.To),
-			AlongMm: exact(b.To - b.From), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
-	}
 	for _, r := range s.Runs() {
 		out.Runs = append(out.Runs, RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached)})
+	}
+	return out
+}
+
+func placedOf(s *measure.Strand) []Placed {
+	out := make([]Placed, len(s.Beads))
+	for i, b := range s.Beads {
+		out[i] = Placed{Key: b.Key, Material: b.Material.ID, Node: b.Node, AtMm: exact(b.At), FromMm: exact(b.From), ToMm: exact(b.To),
+			AlongMm: exact(b.To - b.From), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
+	}
+	return out
+}
+
+// briefly gives the beads by their kinds. Their middles are for a picture: rounded
+// to a ten-thousandth of a millimetre.
+func briefly(s *measure.Strand) *BeadRow {
+	n := len(s.Beads)
+	out := &BeadRow{Kinds: []BeadKind{}, Kind: make([]int, n), Node: make([]int, n), AtMm: make([]length.MM, n)}
+	known := map[BeadKind]int{}
+	for i, b := range s.Beads {
+		kind := BeadKind{Key: b.Key, Material: b.Material.ID, FromMm: exact(b.From - b.At), ToMm: exact(b.To - b.At),
+			AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
+		k, ok := known[kind]
+		if !ok {
+			k = len(out.Kinds)
+			known[kind], out.Kinds = k, append(out.Kinds, kind)
+		}
+		out.Kind[i], out.Node[i], out.AtMm[i] = k, b.Node, length.MM(math.Round(float64(b.At)*1e4)/1e4)
 	}
 	return out
 }

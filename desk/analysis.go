@@ -66,7 +66,8 @@ type Strand struct {
 	CutMm         length.MM `json:"cutMm"`
 	Cut           []CutPart `json:"cut"`
 	Beads         int       `json:"beads"`
-	Placed        []Placed  `json:"placed"`
+	Placed        []Placed  `json:"placed,omitzero"`
+	Brief         *BeadRow  `json:"brief,omitempty" doc:"The same beads in few words, in place of placed; only on request."`
 	Runs          []RunOf   `json:"runs"`
 	Left          []EndPart `json:"left"`
 	Right         []EndPart `json:"right"`
@@ -169,6 +170,26 @@ type Placed struct {
 	FromMm   length.MM `json:"fromMm"`
 	ToMm     length.MM `json:"toMm"`
 	AlongMm  length.MM `json:"alongMm"`
+	AcrossMm length.MM `json:"acrossMm"`
+	Turned   bool      `json:"turned"`
+	Passes   int       `json:"passes"`
+}
+
+// BeadRow is a strand's beads in few words: what kinds there are, and of each bead
+// its kind, its item of the line and its middle.
+type BeadRow struct {
+	Kinds []BeadKind  `json:"kinds"`
+	Kind  []int       `json:"kind"`
+	Node  []int       `json:"node"`
+	AtMm  []length.MM `json:"atMm"`
+}
+
+// BeadKind is what alike beads share; fromMm and toMm are from their middle.
+type BeadKind struct {
+	Key      string    `json:"key"`
+	Material string    `json:"material"`
+	FromMm   length.MM `json:"fromMm"`
+	ToMm     length.MM `json:"toMm"`
 	AcrossMm length.MM `json:"acrossMm"`
 	Turned   bool      `json:"turned"`
 	Passes   int       `json:"passes"`

@@ -8,7 +8,7 @@ async function call<T>(mala: Mala, path: string, body: unknown): Promise<T> {
   return answer.json() as Promise<T>;
 }
 
-export const analyse = (mala: Mala, doc: Document) => call<Analysis>(mala, "/api/analyse", doc);
+export const analyse = (mala: Mala, doc: Document, query = "") => call<Analysis>(mala, `/api/analyse${query}`, doc);
 
 export const fixesOf = async (mala: Mala, doc: Document) => (await call<{ fixes: (Fix | null)[] }>(mala, "/api/fixes", doc)).fixes;
 

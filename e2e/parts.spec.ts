@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import type { Analysis, Document, Material, Outline } from "../web/src/api/client.ts";
+import { opened } from "../web/src/api/opened.ts";
 import { leadRow, leadStrand } from "../web/src/api/piece.ts";
 import { lineOf, withTyped } from "../web/src/bench/document.ts";
 import { describePlace, handleOf, runAt, selectionFacts } from "../web/src/bench/place.ts";
@@ -12,7 +13,7 @@ import { gapAt, nearestGap, reachOf } from "../web/src/felt/strandGeometry.ts";
 import { compare } from "../web/src/history/compare.ts";
 import { fieldsOf, idFor } from "../web/src/materials/fields.ts";
 import { endSteps } from "../web/src/plan/endSteps.ts";
-import { apply } from "./calls.ts";
+import { analyse, apply } from "./calls.ts";
 import { Mala } from "./mala.ts";
 
 // The page's parts that need no browser: what they do with a document and its analysis.
@@ -79,6 +80,21 @@ test("ends reach outwards from the strand, and all of it is the finished length"
   const { start, end } = reachOf(strand);
   expect(strand.left[0].fromMm).toBe(0);
   expect(end - start).toBeCloseTo(analysis.finishedMm, 3);
+});
+
+test("beads given in few words are the beads given one by one", async () => {
+  for (const piece of ["slack-tide", "harbour-lights", "first-tide"]) {
+    const one = JSON.parse(readFileSync(`demo/pieces/${piece}.json`, "utf8"));
+    const each = leadStrand(await analyse(mala, one)).placed;
+    const answer = await analyse(mala, one, "?brief=true");
+    expect(leadStrand(answer).placed).toBeUndefined();
+    const { placed } = leadStrand(opened(answer));
+    expect(placed.map(({ key, material: of, node, turned, passes, acrossMm }) => ({ key, of, node, turned, passes, acrossMm }))).toEqual(
+      each.map(({ key, material: of, node, turned, passes, acrossMm }) => ({ key, of, node, turned, passes, acrossMm })));
+    each.forEach((b, i) => {
+      for (const at of ["atMm", "fromMm", "toMm", "alongMm"] as const) expect(Math.abs(placed[i][at] - b[at]), `${piece} ${i} ${at}`).toBeLessThan(1e-4);
+    });
+  }
 });
 
 test("gaps are found where they lie", () => {

@@ -23,12 +23,14 @@ type UnitParam struct {
 
 type analyseInput struct {
 	UnitParam
-	Body format.Document
+	Brief bool `query:"brief" doc:"Give the beads of a strand in few words."`
+	Body  format.Document
 }
 
 type editInput struct {
 	UnitParam
-	Body struct {
+	Brief bool `query:"brief" doc:"Give the beads of a strand in few words."`
+	Body  struct {
 		Document   format.Document  `json:"document"`
 		Operations []desk.Operation `json:"operations"`
 	}
@@ -70,7 +72,7 @@ const (
 func (s *server) registerAnalysis(api huma.API) {
 	call(api, huma.Operation{OperationID: "analyse", Method: http.MethodPost, Path: "/api/analyse", Summary: "Everything that follows from a piece"},
 		func(ctx context.Context, in *analyseInput) (*answer[*desk.Analysis], error) {
-			a, err := s.analyse(ctx, &in.Body, in.Unit)
+			a, err := s.analyse(ctx, &in.Body, in.Unit, in.Brief)
 			return &answer[*desk.Analysis]{a}, err
 		})
 	call(api, huma.Operation{OperationID: "edit", Method: http.MethodPost, Path: "/api/edit", Summary: "Carry operations out on a piece, and analyse it"}, s.edit)
@@ -112,7 +114,7 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 	}
 	out := EditedPiece{Edited: edited}
 	var faults format.Faults
-	switch out.Analysis, err = s.analyse(ctx, &edited.Document, in.Unit); {
+	switch out.Analysis, err = s.analyse(ctx, &edited.Document, in.Unit, in.Brief); {
 	case errors.As(err, &faults):
 		out.Faults = problemFaults(faults)
 	case err != nil:
@@ -137,9 +139,9 @@ func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], e
 	return &answer[Fixes]{Fixes{fixes, err == nil}}, nil
 }
 
-func (s *server) analyse(ctx context.Context, doc *format.Document, unit string) (*desk.Analysis, error) {
+func (s *server) analyse(ctx context.Context, doc *format.Document, unit string, brief bool) (*desk.Analysis, error) {
 	opt := s.options(ctx, unit)
-	opt.Drawing = true
+	opt.Drawing, opt.Brief = true, brief
 	return desk.Analyse(ctx, doc, opt)
 }
 

@@ -108,7 +108,7 @@ func (s *server) registerPieces(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
-			a, err := s.analyse(ctx, &p.Document, in.Unit)
+			a, err := s.analyse(ctx, &p.Document, in.Unit, false)
 			return &answer[*desk.Analysis]{a}, err
 		})
 }

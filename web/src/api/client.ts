@@ -5,8 +5,8 @@ type Schemas = components["schemas"];
 
 export type Document = Schemas["Document"];
 export type Material = Schemas["Material"];
-export type Analysis = Schemas["Analysis"];
-export type Strand = Schemas["Strand"];
+export type Strand = Schemas["Strand"] & { placed: Placed[] };
+export type Analysis = Omit<Schemas["Analysis"], "strands"> & { strands: Strand[] };
 export type Placed = Schemas["Placed"];
 export type EndPart = Schemas["EndPart"];
 export type Outline = Schemas["Outline"];

@@ -512,6 +512,25 @@ export interface components {
             thread: components["schemas"]["ThreadStep"][];
             unweighed: string[];
         };
+        BeadKind: {
+            /** Format: double */
+            acrossMm: number;
+            /** Format: double */
+            fromMm: number;
+            key: string;
+            material: string;
+            /** Format: int64 */
+            passes: number;
+            /** Format: double */
+            toMm: number;
+            turned: boolean;
+        };
+        BeadRow: {
+            atMm: number[];
+            kind: number[];
+            kinds: components["schemas"]["BeadKind"][];
+            node: number[];
+        };
         Body: {
             child?: boolean;
             /** @description The word for the ease that is wanted. */
@@ -1372,6 +1391,8 @@ export interface components {
         Strand: {
             /** Format: int64 */
             beads: number;
+            /** @description The same beads in few words, in place of placed; only on request. */
+            brief?: components["schemas"]["BeadRow"];
             cut: components["schemas"]["CutPart"][];
             /** Format: double */
             cutMm: number;
@@ -1396,7 +1417,7 @@ export interface components {
              * @description What the cord covers, without working allowance.
              */
             pathMm: number;
-            placed: components["schemas"]["Placed"][];
+            placed?: components["schemas"]["Placed"][];
             right: components["schemas"]["EndPart"][];
             /** @enum {string} */
             rightHold: "crimp" | "knot" | "cord-end" | "ring" | "nothing";
@@ -1577,6 +1598,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                /** @description Give the beads of a strand in few words. */
+                brief?: boolean;
             };
             header?: never;
             path?: never;
@@ -1703,6 +1726,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                /** @description Give the beads of a strand in few words. */
+                brief?: boolean;
             };
             header?: never;
             path?: never;
@@ -1738,6 +1763,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                /** @description Give the beads of a strand in few words. */
+                brief?: boolean;
             };
             header?: never;
             path?: never;
@@ -2081,6 +2108,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                /** @description Give the beads of a strand in few words. */
+                brief?: boolean;
             };
             header?: never;
             path?: never;
@@ -2605,6 +2634,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                /** @description Give the beads of a strand in few words. */
+                brief?: boolean;
             };
             header?: never;
             path?: never;

@@ -1,4 +1,5 @@
 import { api, ApiError, Offline, unwrap, type Analysis, type Document, type Fix, type Material, type Operation, type Outline, type PieceState } from "../api/client.ts";
+import { opened } from "../api/opened.ts";
 import { leadRow, leadStrand } from "../api/piece.ts";
 import type { Unit } from "../units/length.ts";
 import type { BenchState, LineFault, Selection } from "./BenchState.ts";
@@ -116,7 +117,7 @@ export class Bench {
     const asked = ++this.#asked;
     const { doc } = this.#state;
     try {
-      const analysis = this.#steady(await unwrap(api.POST("/api/analyse", { params: { query: { unit: this.#unit } }, body: doc })), doc);
+      const analysis = this.#steady(opened(await unwrap(api.POST("/api/analyse", { params: { query: { unit: this.#unit, brief: true } }, body: doc }))), doc);
       if (asked !== this.#asked) return;
       this.#set({ analysis, analysed: doc, behind: false, faults: [], trouble: null, selection: clamped(this.#state.selection, leadStrand(analysis).beads) });
     } catch (err) {
@@ -150,7 +151,7 @@ export class Bench {
   async #send(operations: Operation[], select: boolean): Promise<string | undefined> {
     const { doc, selection } = this.#state;
     try {
-      const { edited, analysis, faults } = await unwrap(api.POST("/api/edit", { params: { query: { unit: this.#unit } }, body: { document: doc, operations } }));
+      const { edited, analysis: answer, faults } = await unwrap(api.POST("/api/edit", { params: { query: { unit: this.#unit, brief: true } }, body: { document: doc, operations } }));
       if (operations.every((o) => o.do === "copy")) return edited.text ?? "";
       if (this.#state.doc !== doc && lineOf(this.#state.doc) !== lineOf(doc)) {
         // What was typed while the operation was under way is newer. A change of
@@ -159,7 +160,8 @@ export class Bench {
       }
       this.#remember();
       const next = withSharedMaterials(edited.document, doc);
-      if (analysis) {
+      if (answer) {
+        const analysis = opened(answer);
         const selected = select ? { anchor: edited.from, focus: edited.to } : selection;
         this.#show(next, { selection: clamped(selected, leadStrand(analysis).beads) }, this.#steady(analysis, next));
       } else {

@@ -1,6 +1,7 @@
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Analysis, type Document, type Operation } from "../api/client.ts";
+import { opened } from "../api/opened.ts";
 import { identity } from "../api/identity.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { LengthField } from "../units/LengthField.tsx";
@@ -75,7 +76,7 @@ function Allowances({ doc }: { doc: Document }) {
             { do: "set-house", field: "stopper", text: hand === "spool" ? "spool" : "stopper" },
           ];
           const { analysis } = await unwrap(api.POST("/api/edit", { body: { document: doc, operations } }));
-          return leadStrand(analysis)?.cutMm ?? null;
+          return analysis ? leadStrand(opened(analysis)).cutMm : null;
         }),
       ),
     placeholderData: (last) => last,

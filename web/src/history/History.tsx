@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
+import { opened } from "../api/opened.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { formatLength, type Unit } from "../units/length.ts";
@@ -130,11 +131,13 @@ export function History() {
 function useSide(id: string, number: number, draft: Side): Side | null {
   const version = useQuery({
     queryKey: ["version", id, number],
-    queryFn: () => unwrap(api.GET("/api/pieces/{id}/versions/{number}", { params: { path: { id, number } } })),
+    queryFn: async () => {
+      const { document: doc, analysis } = await unwrap(api.GET("/api/pieces/{id}/versions/{number}", { params: { path: { id, number } } }));
+      return { name: `version ${number}`, doc, analysis: analysis ? opened(analysis) : null };
+    },
     enabled: number !== DRAFT, staleTime: Infinity,
   });
-  if (number === DRAFT) return draft;
-  return version.data ? { name: `version ${number}`, doc: version.data.document, analysis: version.data.analysis ?? null } : null;
+  return number === DRAFT ? draft : (version.data ?? null);
 }
 
 function NameField({ label, onName }: { label: string; onName: (label: string) => void }) {

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, unwrap, type PieceCard } from "../api/client.ts";
+import { opened } from "../api/opened.ts";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
@@ -58,7 +59,7 @@ function Picture({ piece }: { piece: PieceCard }) {
         unwrap(api.GET("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
         unwrap(api.GET("/api/pieces/{id}/analysis", { params: { path: { id: piece.id } } })),
       ]);
-      return { doc: state.document, analysis };
+      return { doc: state.document, analysis: opened(analysis) };
     },
     staleTime: Infinity, enabled: piece.worst !== "line", retry: false,
   });
