@@ -36,7 +36,7 @@ type catalogueFile struct {
 // Load puts the shop into a store that holds nothing yet, and says whether it
 // did.
 func Load(ctx context.Context, s *store.Store) (bool, error) {
-	_, materials, err := s.Materials(ctx, store.Filter{Retired: true, Limit: 1})
+	_, materials, err := s.Materials(ctx, store.Filter{Archived: true, Limit: 1})
 	if err != nil || materials > 0 {
 		return false, err
 	}

@@ -282,7 +282,7 @@ type Seat struct {
 
 // Whole is the whole piece as a picture: its middle at 0, the closure at the top.
 type Whole struct {
-	Lies  string       `json:"lies" enum:"circle,wrap" doc:"On the circle of its finished length, or as a ring lies by itself."`
+	Shape string       `json:"shape" enum:"circle,wrap" doc:"On the circle of its finished length, or as a ring lies by itself."`
 	Beads []Seat       `json:"beads" doc:"By element."`
 	Gaps  []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
 	Parts []SeatOfPart `json:"parts" doc:"The fittings."`

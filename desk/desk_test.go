@@ -80,7 +80,7 @@ func TestNamesInAnyScriptAreTaken(t *testing.T) {
 func TestTheHouseCanBeOverridden(t *testing.T) {
 	doc := read(t, example)
 	zero := length.MM(0)
-	doc.House = format.House{Tail: "trimmed", Hand: "spool", LoopMm: &zero, TargetCounts: "beads"}
+	doc.House = format.House{Tail: "trimmed", Allowance: "spool", LoopMm: &zero, TargetCounts: "beads"}
 	a, err := desk.Analyse(t.Context(), doc, desk.Options{})
 	if err != nil {
 		t.Fatal(err)
@@ -106,7 +106,7 @@ func TestSchemasAreThoseInTheDocs(t *testing.T) {
 	}
 }
 
-func TestDriftTellsTheLengthBeforeAndAfter(t *testing.T) {
+func TestDriftGivesTheLengthBeforeAndAfter(t *testing.T) {
 	doc := read(t, example)
 	now := doc.Materials[0]
 	now.AcrossMm = 4.2
@@ -151,12 +151,12 @@ func TestStartersComeToTheirLength(t *testing.T) {
 func TestAPieceFollowsItsShopAndTheShopTheDefaults(t *testing.T) {
 	doc := read(t, example)
 	plain := analysed(t, doc, desk.Options{})
-	shop := desk.Options{House: format.House{Slack: "easy", Hand: "generous"}}
+	shop := desk.Options{House: format.House{Slack: "easy", Allowance: "generous"}}
 	followed := analysed(t, doc, shop)
 	if by := followed.Strand("r1").CutMm - plain.Strand("r1").CutMm; by < 119.9 || by > 120.1 {
 		t.Errorf("in a generous house it is cut %v longer", by)
 	}
-	doc.House = format.House{Hand: "standard"}
+	doc.House = format.House{Allowance: "standard"}
 	if own := analysed(t, doc, shop); own.Strand("r1").CutMm != plain.Strand("r1").CutMm {
 		t.Errorf("with a way of its own it is cut to %v, want %v", own.Strand("r1").CutMm, plain.Strand("r1").CutMm)
 	}
@@ -179,7 +179,7 @@ func TestDoubledThreadPassesTwice(t *testing.T) {
 	}
 }
 
-func TestWhatAnotherHouseDoesIsTold(t *testing.T) {
+func TestTheEffectsOfAnotherHouseMethod(t *testing.T) {
 	doc := read(t, example)
 	house := func(h format.House) desk.Options { return desk.Options{House: h, Unit: length.InMillimetres} }
 	if effect := desk.EffectOf(t.Context(), doc, house(format.House{}), house(format.House{Knot: "triple"})); effect != nil {
@@ -190,7 +190,7 @@ func TestWhatAnotherHouseDoesIsTold(t *testing.T) {
 		t.Errorf("from the spool: %+v", effect)
 	}
 	doc.Row("r1").Line = "9("
-	if effect := desk.EffectOf(t.Context(), doc, house(format.House{}), house(format.House{Hand: "spool"})); effect != nil {
+	if effect := desk.EffectOf(t.Context(), doc, house(format.House{}), house(format.House{Allowance: "spool"})); effect != nil {
 		t.Error("a line with an error has figures")
 	}
 }
@@ -244,8 +244,8 @@ func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
 			t.Errorf("%s has no inside length: %+v", e.Name(), p.Wrap)
 			continue
 		}
-		if len(p.Whole.Beads) != strand.Beads || len(p.Whole.Gaps) != strand.Beads+1 || (p.Whole.Lies == "wrap") != strand.Ring {
-			t.Errorf("%s: %d seats of %d beads, lying as %s", e.Name(), len(p.Whole.Beads), strand.Beads, p.Whole.Lies)
+		if len(p.Whole.Beads) != strand.Beads || len(p.Whole.Gaps) != strand.Beads+1 || (p.Whole.Shape == "wrap") != strand.Ring {
+			t.Errorf("%s: %d seats of %d beads, lying as %s", e.Name(), len(p.Whole.Beads), strand.Beads, p.Whole.Shape)
 		}
 		for _, b := range p.Wrap.Beads {
 			if r := math.Hypot(b.X, b.Y); r < float64(p.Wrap.RadiusMm) {

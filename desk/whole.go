@@ -16,9 +16,9 @@ const cordPoints = 180
 // the circle of its finished length until drape is worked out.
 func wholeOf(m *measure.Measured, wrap *Wrap) *Whole {
 	s := m.Leading()
-	w := &Whole{Lies: "circle", Parts: []SeatOfPart{}}
+	w := &Whole{Shape: "circle", Parts: []SeatOfPart{}}
 	if s.Ring && wrap != nil && len(wrap.Beads) == len(s.Beads) {
-		w.asItLies(wrap)
+		w.asWrapped(wrap)
 	} else {
 		w.onCircle(m)
 	}
@@ -26,10 +26,10 @@ func wholeOf(m *measure.Measured, wrap *Wrap) *Whole {
 	return w
 }
 
-// asItLies takes the seats of a ring over from its wrap.
-func (w *Whole) asItLies(wrap *Wrap) {
+// asWrapped takes the seats of a ring over from its wrap.
+func (w *Whole) asWrapped(wrap *Wrap) {
 	n := len(wrap.Beads)
-	w.Lies, w.Flat = "wrap", true
+	w.Shape, w.Flat = "wrap", true
 	w.Beads, w.Gaps = make([]Seat, n), make([]Seat, n+1)
 	for _, b := range wrap.Beads {
 		w.Beads[b.Element] = b.Seat

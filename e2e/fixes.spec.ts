@@ -75,10 +75,10 @@ test("a choice of the piece's own outweighs the house's, and once cleared follow
   const choose = (field: string, text: string) => apply(mala, doc, { do: "set-house", field, text });
   const cut = async (d: Document) => leadStrand(await analyse(mala, d)).cutMm;
   const before = await cut(doc);
-  const generous = await choose("hand", "generous");
+  const generous = await choose("allowance", "generous");
   expect(await cut(generous)).toBeCloseTo(before + 120, 6);
-  expect(await cut(await apply(mala, generous, { do: "set-house", field: "hand", text: "" }))).toBe(before);
-  const spool = await analyse(mala, await choose("hand", "spool"));
+  expect(await cut(await apply(mala, generous, { do: "set-house", field: "allowance", text: "" }))).toBe(before);
+  const spool = await analyse(mala, await choose("allowance", "spool"));
   expect(leadStrand(spool).start).toEqual({ side: "left", by: "spool", tipMm: 0 });
   expect(spool.steps.some((s) => s.says.includes("on its spool"))).toBe(true);
   const trimmed = leadStrand(await analyse(mala, await choose("tail", "trimmed")));

@@ -2,7 +2,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { writeFileSync } from "node:fs";
 import { expect, finished, saved, startPiece, strand, test, typeLine } from "./mala.ts";
 
-test("a bead is added from a measured run, found, used, retired and offered again", async ({ page }) => {
+test("a bead is added from a measured run, found, used, archived and offered again", async ({ page }) => {
   await page.goto("/materials");
   await page.getByRole("button", { name: "New material" }).click();
   await page.getByLabel("Name").fill("Gannet pearl");

@@ -53,7 +53,7 @@ func TestACatalogueToCSVAndBackLosesNothing(t *testing.T) {
 	}
 }
 
-func TestRowsThatCannotBeAreToldAndTheOthersStand(t *testing.T) {
+func TestInvalidRowsAreReportedAndTheOthersKept(t *testing.T) {
 	head := "id,class,name,shape,acrossMm,holeMm,run.count,run.measuredMm,look.colour,onHand\n"
 	good := "pearl-4,bead,Pearl,round,4,0.8,,,#efe6da,12\n"
 	for _, tt := range []struct{ name, row, says string }{

@@ -138,7 +138,7 @@ func TestALineHalfTypedCanBeKept(t *testing.T) {
 	}
 }
 
-func TestOneHouseOverAnotherAndBesideIt(t *testing.T) {
+func TestHouseMethodsMergeAndDiffer(t *testing.T) {
 	tail := length.MM(40)
 	below := format.House{Slack: "easy", Tail: "trimmed", TailMm: &tail}
 	over := format.House{Slack: "snug"}.Merge(below)
@@ -157,7 +157,7 @@ func TestOneHouseOverAnotherAndBesideIt(t *testing.T) {
 	}
 }
 
-func TestAHouseThatCannotBeIsTold(t *testing.T) {
+func TestAnInvalidHouseMethodIsReported(t *testing.T) {
 	far := length.MM(9000)
 	many := 99
 	for where, h := range map[string]format.House{
@@ -201,6 +201,50 @@ func TestAFileOfVersionOneGetsIdsAndReadsForEver(t *testing.T) {
 	}
 	if _, err := format.Read([]byte(strings.Replace(example, `["crimp-2x2"]`, `[{"id": "f1", "on": "crimp-2x2"}]`, 1))); err == nil {
 		t.Error("an unknown field of a fitting was read")
+	}
+}
+
+func TestEveryPieceOfVersionOneReadsAndComesBackTheSame(t *testing.T) {
+	files, err := filepath.Glob("testdata/version1/*.json")
+	if err != nil || len(files) < 14 {
+		t.Fatalf("%d files: %v", len(files), err)
+	}
+	figures := func(doc *format.Document) string {
+		a, err := desk.Analyse(t.Context(), doc, desk.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		out, err := json.Marshal(a)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return string(out)
+	}
+	for _, file := range files {
+		data, err := os.ReadFile(file)
+		if err != nil {
+			t.Fatal(err)
+		}
+		doc := read(t, string(data))
+		written, err := json.Marshal(doc)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if again := read(t, string(written)); figures(again) != figures(doc) {
+			t.Errorf("%s is analysed differently once it is written again", file)
+		}
+	}
+}
+
+func TestTheOldNameOfTheAllowanceIsRead(t *testing.T) {
+	doc := read(t, strings.Replace(example, `"house": {}`, `"house": {"hand": "generous"}`, 1))
+	written, err := json.Marshal(doc)
+	if err != nil || doc.House.Allowance != "generous" || strings.Contains(string(written), `"hand"`) {
+		t.Errorf("%+v, written %s: %v", doc.House, written, err)
+	}
+	_, err = format.Read([]byte(strings.Replace(example, `"house": {}`, `"house": {"hands": "generous"}`, 1)))
+	if faults, ok := err.(format.Faults); !ok || faults[0].Where != "house.hands" {
+		t.Errorf("an unknown field of the house method: %v", err)
 	}
 }
 

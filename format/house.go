@@ -3,6 +3,8 @@ package format
 import (
 	"reflect"
 
+	"github.com/go-json-experiment/json"
+
 	"mala/core/length"
 	"mala/core/piece"
 )
@@ -19,7 +21,7 @@ type House struct {
 	Tail          string        `json:"tail,omitempty" enum:"tucked,beads,trimmed"`
 	TailMm        *length.MM    `json:"tailMm,omitempty"`
 	TailBeads     *int          `json:"tailBeads,omitempty"`
-	Hand          string        `json:"hand,omitempty" enum:"standard,generous,spool"`
+	Allowance     string        `json:"allowance,omitempty" enum:"standard,generous,spool"`
 	Stopper       string        `json:"stopper,omitempty" enum:"stopper,tape,spool"`
 	LoopMm        *length.MM    `json:"loopMm,omitempty"`
 	TargetCounts  string        `json:"targetCounts,omitempty" enum:"closed,beads"`
@@ -33,6 +35,24 @@ type House struct {
 	Ease          []Ease        `json:"ease,omitzero"`
 	Sizes         []BodySize    `json:"sizes,omitzero"`
 	Lengths       []NamedLength `json:"lengths,omitzero"`
+}
+
+// UnmarshalJSON reads a house method. Until November 2026 its allowance was called
+// hand.
+func (h *House) UnmarshalJSON(data []byte) error {
+	type plain House
+	var old struct {
+		*plain
+		Hand string `json:"hand"`
+	}
+	old.plain = (*plain)(h)
+	if err := json.Unmarshal(data, &old, json.RejectUnknownMembers(true)); err != nil {
+		return err
+	}
+	if h.Allowance == "" {
+		h.Allowance = old.Hand
+	}
+	return nil
 }
 
 // Ease is a range of inside length less body measure, and the word for it.
@@ -85,7 +105,7 @@ func DefaultHouse() House {
 func (h *House) choice(field string) *string {
 	return map[string]*string{
 		"crimp": &h.Crimp, "guards": &h.Guards, "covers": &h.Covers, "attach": &h.Attach, "slack": &h.Slack, "tail": &h.Tail,
-		"hand": &h.Hand, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
+		"allowance": &h.Allowance, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
 		"glue": &h.Glue, "thread": &h.Thread,
 	}[field]
 }

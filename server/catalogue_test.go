@@ -40,13 +40,13 @@ func TestTheCatalogueIsSearchedAndNarrowedDown(t *testing.T) {
 	}
 }
 
-func TestARetiredMaterialIsOfferedNoMoreButStaysKnown(t *testing.T) {
+func TestAnArchivedMaterialIsNotOfferedButStaysKnown(t *testing.T) {
 	b := start(t)
 	var found server.Catalogue
 	b.call("GET", "/api/materials?ids=sea-pearl-4", nil, &found)
 	item := found.Items[0]
-	b.call("PUT", "/api/materials/sea-pearl-4", map[string]any{"base": item.Revision, "onHand": 1, "retired": true, "material": item.Material}, nil)
-	for query, want := range map[string]int{"search=sea-pearl+4": 0, "search=sea-pearl+4&retired=true": 1, "ids=sea-pearl-4": 1} {
+	b.call("PUT", "/api/materials/sea-pearl-4", map[string]any{"base": item.Revision, "onHand": 1, "archived": true, "material": item.Material}, nil)
+	for query, want := range map[string]int{"search=sea-pearl+4": 0, "search=sea-pearl+4&archived=true": 1, "ids=sea-pearl-4": 1} {
 		b.call("GET", "/api/materials?"+query, nil, &found)
 		if len(found.Items) != want {
 			t.Errorf("%s finds %d, want %d", query, len(found.Items), want)
@@ -54,7 +54,7 @@ func TestARetiredMaterialIsOfferedNoMoreButStaysKnown(t *testing.T) {
 	}
 }
 
-func TestWhatFollowsFromAMaterialIsToldBeforeItIsKept(t *testing.T) {
+func TestTheEffectsOfAMaterialAreShownBeforeItIsSaved(t *testing.T) {
 	b := start(t)
 	doc := b.piece("Harbour Lights").Document
 	pearl := doc.Materials[0]

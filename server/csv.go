@@ -39,7 +39,7 @@ const maxCSVBody = format.MaxCatalogueBytes + 64<<10
 func (s *server) registerCSV(api huma.API) {
 	call(api, huma.Operation{OperationID: "catalogueCSV", Method: http.MethodGet, Path: "/api/catalogue.csv", Summary: "The catalogue as CSV"},
 		func(ctx context.Context, _ *struct{}) (*huma.StreamResponse, error) {
-			rows, _, err := s.store.Materials(ctx, store.Filter{Retired: true})
+			rows, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
 			if err != nil {
 				return nil, err
 			}
@@ -70,7 +70,7 @@ func (s *server) preview(ctx context.Context, rows []format.CatalogueRow, refuse
 	for _, r := range refused {
 		p.Refused = append(p.Refused, RowNote{Line: r.Line, Says: r.Says})
 	}
-	known, _, err := s.store.Materials(ctx, store.Filter{Retired: true})
+	known, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
 	if err != nil {
 		return p, err
 	}

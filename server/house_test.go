@@ -24,7 +24,7 @@ func TestAHouseMethodIsTriedKeptAndFollowed(t *testing.T) {
 		t.Fatalf("a new shop: %+v", house)
 	}
 	other := house.Whole
-	other.Hand = "generous"
+	other.Allowance = "generous"
 	var effects server.HouseEffects
 	b.call("POST", "/api/house/try", other, &effects)
 	if effects.Pieces < 10 || len(effects.Changed) == 0 {
@@ -43,16 +43,16 @@ func TestAHouseMethodIsTriedKeptAndFollowed(t *testing.T) {
 	if by := after.Strand("r1").CutMm - before.Strand("r1").CutMm; by < 119.9 || by > 120.1 {
 		t.Errorf("kept, it is cut %v longer", by)
 	}
-	if house.House.Hand != "generous" || house.House.Tail != "" {
+	if house.House.Allowance != "generous" || house.House.Tail != "" {
 		t.Errorf("kept %+v: only what differs from the defaults is a choice", house.House)
 	}
 	if resp := b.call("PUT", "/api/house", houseSave{1, other}, nil); resp.StatusCode != 409 {
 		t.Errorf("a stale house: %s", resp.Status)
 	}
-	other.Hand = "both"
+	other.Allowance = "both"
 	other.Sizes[0].Name = ""
 	var problem server.Problem
-	if resp := b.call("PUT", "/api/house", houseSave{2, other}, &problem); resp.StatusCode != 422 || len(problem.Faults) != 2 || problem.Faults[0].Where != "house.hand" {
+	if resp := b.call("PUT", "/api/house", houseSave{2, other}, &problem); resp.StatusCode != 422 || len(problem.Faults) != 2 || problem.Faults[0].Where != "house.allowance" {
 		t.Errorf("a house that cannot be: %s %+v", resp.Status, problem)
 	}
 }

@@ -18,7 +18,7 @@ import (
 type CatalogueItem struct {
 	Material format.Material `json:"material"`
 	OnHand   int             `json:"onHand"`
-	Retired  bool            `json:"retired"`
+	Archived bool            `json:"archived"`
 	Revision int64           `json:"revision"`
 	Outline  *desk.Outline   `json:"outline,omitempty" doc:"Of a bead."`
 	Colour   format.Colour   `json:"colour,omitempty" doc:"The family its colour belongs to."`
@@ -33,7 +33,7 @@ type Catalogue struct {
 }
 
 func itemOf(m store.Material) CatalogueItem {
-	item := CatalogueItem{Colour: format.Colour(m.Colour), Material: m.Document, OnHand: m.OnHand, Retired: m.Retired, Revision: m.Revision}
+	item := CatalogueItem{Colour: format.Colour(m.Colour), Material: m.Document, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision}
 	if made, _ := m.Document.Material(""); made != nil && made.Bead != nil {
 		outline := desk.OutlineOf(made.Bead)
 		item.Outline = &outline
@@ -42,23 +42,23 @@ func itemOf(m store.Material) CatalogueItem {
 }
 
 type listMaterialsInput struct {
-	Search  string  `query:"search" maxLength:"200"`
-	IDs     string  `query:"ids" doc:"Ids to return, separated by commas." maxLength:"20000"`
-	Class   string  `query:"class"`
-	Types   string  `query:"types" doc:"Types of findings and cords, separated by commas."`
-	Shape   string  `query:"shape"`
-	Metal   string  `query:"metal"`
-	Colour  string  `query:"colour" doc:"A colour family."`
-	Least   float64 `query:"least" doc:"Least width across, in mm."`
-	Most    float64 `query:"most" doc:"Greatest width across, in mm."`
-	Retired bool    `query:"retired" doc:"Archived ones too."`
-	Limit   int     `query:"limit" default:"200" minimum:"1" maximum:"500"`
-	Offset  int     `query:"offset" minimum:"0"`
+	Search   string  `query:"search" maxLength:"200"`
+	IDs      string  `query:"ids" doc:"Ids to return, separated by commas." maxLength:"20000"`
+	Class    string  `query:"class"`
+	Types    string  `query:"types" doc:"Types of findings and cords, separated by commas."`
+	Shape    string  `query:"shape"`
+	Metal    string  `query:"metal"`
+	Colour   string  `query:"colour" doc:"A colour family."`
+	Least    float64 `query:"least" doc:"Least width across, in mm."`
+	Most     float64 `query:"most" doc:"Greatest width across, in mm."`
+	Archived bool    `query:"archived" doc:"Archived ones too."`
+	Limit    int     `query:"limit" default:"200" minimum:"1" maximum:"500"`
+	Offset   int     `query:"offset" minimum:"0"`
 }
 
 func (in *listMaterialsInput) filter() store.Filter {
 	w := store.Filter{Search: in.Search, Class: in.Class, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
-		Least: in.Least, Most: in.Most, Retired: in.Retired, Limit: in.Limit, Offset: in.Offset}
+		Least: in.Least, Most: in.Most, Archived: in.Archived, Limit: in.Limit, Offset: in.Offset}
 	if in.IDs != "" {
 		w.IDs = strings.Split(in.IDs, ",")
 	}
@@ -73,7 +73,7 @@ type saveMaterialInput struct {
 	Body struct {
 		Base     int64           `json:"base" doc:"The revision it was made from; 0 for a new material."`
 		OnHand   int             `json:"onHand"`
-		Retired  bool            `json:"retired,omitempty"`
+		Archived bool            `json:"archived,omitempty"`
 		Material format.Material `json:"material"`
 	}
 }
@@ -138,7 +138,7 @@ func (s *server) saveMaterial(ctx context.Context, in *saveMaterialInput) (*answ
 	if _, faults := doc.Material("material"); faults != nil {
 		return nil, faults
 	}
-	m, err := s.store.SaveMaterial(ctx, store.Material{Document: doc, OnHand: in.Body.OnHand, Retired: in.Body.Retired, Revision: in.Body.Base})
+	m, err := s.store.SaveMaterial(ctx, store.Material{Document: doc, OnHand: in.Body.OnHand, Archived: in.Body.Archived, Revision: in.Body.Base})
 	s.shelf.moved()
 	return &answer[CatalogueItem]{itemOf(m)}, err
 }

@@ -234,7 +234,7 @@ func TestALineHalfTypedIsKeptAsADraft(t *testing.T) {
 	}
 }
 
-func TestRemeasuringABeadIsToldAndChangesNothing(t *testing.T) {
+func TestRemeasuringABeadIsReportedAndChangesNothing(t *testing.T) {
 	b := start(t)
 	before := b.piece("Harbour Lights")
 	var shop server.Catalogue

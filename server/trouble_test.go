@@ -13,7 +13,7 @@ import (
 	"github.com/go-chi/chi/v5/middleware"
 )
 
-func TestAnAnswerSaysWhyTheDatabaseIsAway(t *testing.T) {
+func TestAnAnswerSaysWhyTheDatabaseIsDown(t *testing.T) {
 	answered := func(trouble func() error, err error) string {
 		var said error
 		h := knowing(trouble)(http.HandlerFunc(func(_ http.ResponseWriter, r *http.Request) { said = logged(r.Context(), "try", err) }))

@@ -70,7 +70,7 @@ func TestVersionsAreListedNamedAndMadeTheDraftAgain(t *testing.T) {
 	}
 }
 
-func TestPiecesAreCopiedPutAwayAndFetchedBack(t *testing.T) {
+func TestPiecesAreCopiedDeletedAndRestored(t *testing.T) {
 	b := start(t)
 	p := b.piece("Slack Tide")
 	var copied server.PieceState
@@ -90,7 +90,7 @@ func TestPiecesAreCopiedPutAwayAndFetchedBack(t *testing.T) {
 	}
 }
 
-func TestWithTheDatabaseAwayFiguresComeAndSavesSaySo(t *testing.T) {
+func TestWithoutADatabaseFiguresComeAndSavesSaySo(t *testing.T) {
 	b := start(t)
 	p := b.piece("Slack Tide")
 	if err := b.store.Close(); err != nil {

@@ -20,7 +20,7 @@ type Material struct {
 	Document  format.Material `gorm:"serializer:json"`
 	Colour    string          // the family its colour belongs to
 	OnHand    int
-	Retired   bool // kept for what uses it, offered no more
+	Archived  bool `gorm:"column:retired"` // kept for what uses it, offered no more
 	Revision  int64
 	UpdatedAt time.Time `gorm:"autoUpdateTime:false"`
 }
@@ -35,18 +35,18 @@ func (e *StaleMaterial) Error() string {
 
 // Filter narrows a list of materials down; what is left empty does not.
 type Filter struct {
-	IDs     []string
-	Search  string // words, each in the name, shape, type, finish, metal or size
-	Class   string
-	Types   []string // of findings and cords
-	Shape   string
-	Metal   string
-	Colour  string  // a colour family
-	Least   float64 // across, in mm
-	Most    float64
-	Retired bool // those too
-	Limit   int  // 0 for all
-	Offset  int
+	IDs      []string
+	Search   string // words, each in the name, shape, type, finish, metal or size
+	Class    string
+	Types    []string // of findings and cords
+	Shape    string
+	Metal    string
+	Colour   string  // a colour family
+	Least    float64 // across, in mm
+	Most     float64
+	Archived bool // those too
+	Limit    int  // 0 for all
+	Offset   int
 }
 
 // aboutMaterial is the text that a search looks through.
@@ -57,7 +57,7 @@ const aboutMaterial = `concat_ws(' ', name, id, document->>'shape', document->>'
 // beyond the limit.
 func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error) {
 	q := s.db.WithContext(ctx).Model(&Material{})
-	if !w.Retired && w.IDs == nil {
+	if !w.Archived && w.IDs == nil {
 		q = q.Where("NOT retired")
 	}
 	if w.IDs != nil {

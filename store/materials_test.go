@@ -21,7 +21,7 @@ func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
 	list := []store.Material{
 		bead("red-4", "round", "#b23a2e", 4), bead("red-8", "oval", "#b23a2e", 8), bead("blue-4", "oval", "#2b3a67", 4),
 		{Document: format.Material{ID: "ring", Class: "finding", Name: "Ring", Type: "jump-ring", InsideMm: 3, WireMm: 0.7, Metal: "brass"}},
-		{Document: format.Material{ID: "old", Class: "cord", Name: "Old wire", Type: "wire", DiameterMm: 0.3}, Retired: true},
+		{Document: format.Material{ID: "old", Class: "cord", Name: "Old wire", Type: "wire", DiameterMm: 0.3}, Archived: true},
 	}
 	for _, m := range list {
 		if _, err := s.SaveMaterial(t.Context(), m); err != nil {
@@ -33,8 +33,8 @@ func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
 		want   int
 	}{
 		"all that is offered": {store.Filter{}, 4},
-		"the retired too":     {store.Filter{Retired: true}, 5},
-		"by id, retired":      {store.Filter{IDs: []string{"old"}}, 1},
+		"the archived too":    {store.Filter{Archived: true}, 5},
+		"by id, archived":     {store.Filter{IDs: []string{"old"}}, 1},
 		"by no id":            {store.Filter{IDs: []string{}}, 0},
 		"by class":            {store.Filter{Class: "bead"}, 3},
 		"by shape":            {store.Filter{Shape: "oval"}, 2},
@@ -57,7 +57,7 @@ func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
 	}
 }
 
-func TestTakingInAListIsAllOrNothing(t *testing.T) {
+func TestAnImportIsAllOrNothing(t *testing.T) {
 	s := open(t)
 	var list []store.Material
 	for i := range 600 {

@@ -106,7 +106,7 @@ func (s *Store) SaveDraft(ctx context.Context, id string, base int64, doc format
 		case reflect.DeepEqual(normal(current.Document), normal(doc)):
 			return nil
 		case current.Revision != base:
-			kept, err := s.addVersion(tx, id, doc, SetAside, "")
+			kept, err := s.addVersion(tx, id, doc, Conflict, "")
 			stale = &Stale{Current: *current, KeptAs: kept.Number}
 			return err
 		}

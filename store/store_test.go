@@ -98,7 +98,7 @@ func TestAStaleSaveIsRefusedAndBothAreKept(t *testing.T) {
 		t.Fatalf("got %v, want the stale save refused with the current one at hand", err)
 	}
 	v, err := s.Version(t.Context(), p.ID, stale.KeptAs)
-	if err != nil || v.Document.Row("r1").Line != "8P" || v.Reason != store.SetAside {
+	if err != nil || v.Document.Row("r1").Line != "8P" || v.Reason != store.Conflict {
 		t.Errorf("the refused draft is not kept: %+v, %v", v, err)
 	}
 	if _, err = s.SaveDraft(t.Context(), p.ID, p.Revision, theirs, figures); err != nil {
@@ -161,18 +161,18 @@ func TestVersionsAreMadeOnlyWhereSomethingChanged(t *testing.T) {
 	}
 }
 
-func TestQuietDraftsBecomeVersionsOnce(t *testing.T) {
+func TestDraftsAreAutosavedAsVersionsOnce(t *testing.T) {
 	s, doc := open(t), document(t)
 	p, _ := s.CreatePiece(t.Context(), doc, figures)
-	if n, err := s.KeepQuiet(t.Context(), time.Now().Add(-time.Minute)); n != 0 || err != nil {
+	if n, err := s.Autosave(t.Context(), time.Now().Add(-time.Minute)); n != 0 || err != nil {
 		t.Errorf("a draft just saved is not quiet: %d, %v", n, err)
 	}
 	for i, want := range []int{1, 0} {
-		if n, err := s.KeepQuiet(t.Context(), time.Now().Add(time.Minute)); n != want || err != nil {
+		if n, err := s.Autosave(t.Context(), time.Now().Add(time.Minute)); n != want || err != nil {
 			t.Errorf("round %d made %d, %v, want %d", i, n, err, want)
 		}
 	}
-	if versions, _ := s.Versions(t.Context(), p.ID); len(versions) != 1 || versions[0].Reason != store.Quiet {
+	if versions, _ := s.Versions(t.Context(), p.ID); len(versions) != 1 || versions[0].Reason != store.Autosaved {
 		t.Errorf("versions: %+v", versions)
 	}
 }

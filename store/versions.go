@@ -15,12 +15,12 @@ type Reason string
 
 // The reasons.
 const (
-	Named    Reason = "named"
-	Printed  Reason = "printed"
-	Exported Reason = "exported"
-	Restored Reason = "restored"
-	Quiet    Reason = "quiet"
-	SetAside Reason = "set aside"
+	Named     Reason = "named"
+	Printed   Reason = "printed"
+	Exported  Reason = "exported"
+	Restored  Reason = "restored"
+	Autosaved Reason = "quiet"
+	Conflict  Reason = "set aside"
 )
 
 // Version is a state of a piece that never changes. It holds its own copy of
@@ -123,16 +123,16 @@ func (s *Store) RestoreVersion(ctx context.Context, id string, number int, figur
 	return p, err
 }
 
-// KeepQuiet makes a version of every draft that has been quiet since the given
+// Autosave makes a version of every draft unchanged since the given
 // time, and says how many it made.
-func (s *Store) KeepQuiet(ctx context.Context, since time.Time) (int, error) {
+func (s *Store) Autosave(ctx context.Context, since time.Time) (int, error) {
 	var ids []string
 	err := s.db.WithContext(ctx).Model(&Piece{}).
 		Where("updated_at <= ? AND NOT EXISTS (SELECT 1 FROM versions v WHERE v.piece_id = pieces.id AND v.created_at >= pieces.updated_at)", since).
 		Pluck("id", &ids).Error
 	made := 0
 	for _, id := range ids {
-		if _, err := s.MakeVersion(ctx, id, Quiet, ""); err != nil {
+		if _, err := s.MakeVersion(ctx, id, Autosaved, ""); err != nil {
 			return made, err
 		}
 		made++

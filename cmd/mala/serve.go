@@ -71,7 +71,7 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 		return err
 	}
 	fmt.Printf("Mala is ready at http://%s\nIts data lives in %s\nCtrl-C stops it.\n", listener.Addr(), where)
-	go server.KeepQuietDrafts(ctx, s, time.Minute, log)
+	go server.AutosaveDrafts(ctx, s, time.Minute, log)
 	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log, Trouble: trouble}))
 }
 

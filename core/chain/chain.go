@@ -1,4 +1,4 @@
-// Package chain lies a closed chain of straight hinged segments round a centre
+// Package chain wraps a closed chain of straight hinged segments round a centre
 // as tightly as it goes: the geometry of a strand of beads round a wrist or a
 // neck. Lengths are in millimetres, angles in radians.
 package chain

@@ -86,7 +86,7 @@ func random(r *rand.Rand, n int) []Segment {
 	return segments
 }
 
-func TestALieIsAChainThatKeepsClear(t *testing.T) {
+func TestAWrapIsAChainThatKeepsClear(t *testing.T) {
 	r := rand.New(rand.NewPCG(7, 7))
 	for range 200 {
 		segments := random(r, 20+r.IntN(200))
@@ -115,7 +115,7 @@ func TestALieIsAChainThatKeepsClear(t *testing.T) {
 	}
 }
 
-func TestWhatGoesRoundNothing(t *testing.T) {
+func TestAChainThatLeavesNoRoom(t *testing.T) {
 	for name, c := range map[string]struct {
 		segments []Segment
 		want     error

@@ -52,7 +52,7 @@ func TestChainsAtTheEdgeAreSolvedToo(t *testing.T) {
 	}
 }
 
-func TestWhatCannotCloseIsToldFromWhatGoesRoundNothing(t *testing.T) {
+func TestTooFewBeadsIsNotTooLittleRoom(t *testing.T) {
 	for _, tt := range []struct {
 		segments []Segment
 		want     error

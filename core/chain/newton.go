@@ -35,7 +35,7 @@ var (
 	careful = pace{letDown: 0.2, stall: 0.9, cut: 0.6, grow: 1.2, steps: 500}
 )
 
-// state is a chain on the way to its tightest lie: the squared distances of its
+// state is a chain on the way to its tightest wrap: the squared distances of its
 // hinges, the radius, how far each segment stays clear, and the force with which
 // it presses on the circle.
 type state struct {
@@ -60,7 +60,7 @@ type bar struct {
 	cxx, cxy, cyy float64
 }
 
-// newton finds the tightest lie by a primal-dual barrier method: it maximises
+// newton finds the tightest wrap by a primal-dual barrier method: it maximises
 // the radius while every segment stays clear of the circle and the sweeps sum to
 // a full turn. Each step solves a cyclic tridiagonal system, so it takes time in
 // proportion to the number of segments.
@@ -265,7 +265,7 @@ func concave(a, b, d float64) (float64, float64, float64) {
 	return low * (1 + c2) / 2, low * s2 / 2, low * (1 - c2) / 2
 }
 
-// step takes one Newton step, damped, towards the lie at which clear times force is mu
+// step takes one Newton step, damped, towards the wrap at which clear times force is mu
 // everywhere. Lambda is the tension of the chain: what a turn more of sweep is
 // worth in radius.
 func (s *state) step(mu, lambda, damping float64) (float64, bool) {

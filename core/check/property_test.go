@@ -66,7 +66,7 @@ func sometimes(rng *rand.Rand, oneIn int, c change) change {
 // written is a finding as it is told from others, without the code under test.
 func written(f *Finding) string { return fmt.Sprint(f.Code, f.At.Side, f.cause) }
 
-func TestAFixMendsAndBringsNoStopAndNoWarning(t *testing.T) {
+func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 4))
 	offered := map[string]int{}
 	trials := 300

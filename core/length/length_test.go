@@ -133,7 +133,7 @@ func TestInWritesTheTableThePageIsHeldTo(t *testing.T) {
 	}
 }
 
-func TestAnEaseMayBeLessThanNothing(t *testing.T) {
+func TestAnEaseCanBeNegative(t *testing.T) {
 	for in, want := range map[string]MM{"-6 mm": -6, "−1/4 in": -6.35, " 10": 10, "-0,5 cm": -5} {
 		if got, err := ParseSigned(in, InMillimetres); err != nil || got != want {
 			t.Errorf("ParseSigned(%q) = %v, %v; want %v", in, got, err, want)

@@ -64,7 +64,7 @@ func TestWhatOpensToTakeAnotherIn(t *testing.T) {
 	}
 }
 
-func TestAFindingThatCannotBeIsTold(t *testing.T) {
+func TestAnInvalidFindingIsReported(t *testing.T) {
 	for says, f := range map[string]Finding{
 		"links is 0":    {Type: Extender, Inside: 3, Wire: 0.6},
 		"links is 900":  {Type: Extender, Inside: 3, Wire: 0.6, Links: 900},

@@ -58,7 +58,7 @@ func (s *Strand) cut(p *piece.Piece) {
 }
 
 // cutAtEnd lists what an end takes: through crimp and loop twice, a tail, or a
-// knot with its own tail, and with held what the hand needs.
+// knot with its own tail, and with held the working allowance.
 func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 	var out []CutPart
 	add := func(part string, l length.MM, spare bool) {
@@ -113,7 +113,7 @@ func crimpItem(e *End) string {
 // allowance is what is held at an end while it is made. From the spool the free
 // end is made first, and the end by the spool is cut and made last.
 func (s *Strand) allowance(p *piece.Piece, e *End) length.MM {
-	first, last := p.House.HandAllowance()
+	first, last := p.House.WorkingAllowance()
 	if (e.Side == piece.Left) != p.House.FromSpool() {
 		return first
 	}

@@ -54,12 +54,12 @@ func TestAMoreBeadedTailThanThereAreBeadsStopsAtTheOtherEnd(t *testing.T) {
 }
 
 func TestThePathIsTheCutWithoutTheHand(t *testing.T) {
-	for _, hand := range []string{piece.HandStandard, piece.HandGenerous, piece.HandSpool} {
+	for _, allowance := range []string{piece.AllowanceStandard, piece.AllowanceGenerous, piece.AllowanceSpool} {
 		p := strung(t, "40P")
-		p.House.Hand = hand
+		p.House.Allowance = allowance
 		s := measured(t, p).Leading()
-		first, last := p.House.HandAllowance()
-		near(t, hand, s.PathLength(), s.CutLength()-first-last, 1e-9)
+		first, last := p.House.WorkingAllowance()
+		near(t, allowance, s.PathLength(), s.CutLength()-first-last, 1e-9)
 	}
 	s := measured(t, stretch(t, "22R")).Leading()
 	near(t, "of a ring", s.PathLength(), s.Strung, 1e-9)
@@ -71,7 +71,7 @@ func TestThePathIsTheCutWithoutTheHand(t *testing.T) {
 
 func TestFromTheSpoolOnlyTheEndThatIsCutOffIsHeld(t *testing.T) {
 	p := strung(t, "40P")
-	p.House.Hand = piece.HandSpool
+	p.House.Allowance = piece.AllowanceSpool
 	held := map[string]length.MM{}
 	for _, c := range measured(t, p).Leading().Cut {
 		held[c.Part] = c.Length
@@ -89,8 +89,8 @@ func TestHowAStrandIsBegun(t *testing.T) {
 		want   Start
 	}{
 		{"a stopper", strung(t, "40P"), func(*piece.House) {}, Start{piece.Left, piece.StopStopper, 2*4 + 25 + 60}},
-		{"tape, a long end", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Hand = piece.StopTape, piece.HandGenerous }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 120}},
-		{"the spool", strung(t, "40P"), func(h *piece.House) { h.Hand = piece.HandSpool }, Start{piece.Left, piece.StopSpool, 0}},
+		{"tape, a long end", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Allowance = piece.StopTape, piece.AllowanceGenerous }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 120}},
+		{"the spool", strung(t, "40P"), func(h *piece.House) { h.Allowance = piece.AllowanceSpool }, Start{piece.Left, piece.StopSpool, 0}},
 		{"a ring", stretch(t, "22R"), func(*piece.House) {}, Start{piece.Left, piece.StopStopper, 75}},
 		{"a ring has no spool", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSpool }, Start{piece.Left, piece.StopTape, 75}},
 	} {

@@ -292,7 +292,7 @@ func TestCutIsASumThatCanBeRead(t *testing.T) {
 	near(t, "elastic", elastic.CutLength(), elastic.Strung+150, 1e-9)
 
 	p := strung(t, "20R")
-	p.House.Hand, p.House.Tail = piece.HandSpool, piece.TailTrimmed
+	p.House.Allowance, p.House.Tail = piece.AllowanceSpool, piece.TailTrimmed
 	p.Leading().Passes = 2
 	doubled := measured(t, p).Leading()
 	near(t, "doubled from the spool, trimmed", doubled.CutLength(), 2*doubled.Strung+2*doubled.Slack+16+25, 1e-9)

@@ -36,7 +36,7 @@ func (s *Strand) Beyond(p *piece.Piece, e *End) length.MM {
 	for _, part := range s.cutAtEnd(p, e, false) {
 		sum += part.Length
 	}
-	first, last := p.House.HandAllowance()
+	first, last := p.House.WorkingAllowance()
 	if e.Crimped() {
 		sum += max(first, last)
 	}

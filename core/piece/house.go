@@ -16,7 +16,7 @@ type House struct {
 	Tail         string    // tucked back through the beads, trimmed short, or through so many beads
 	TailLength   length.MM // how far a tail is tucked
 	TailBeads    int       // through how many beads it goes, if that is counted
-	Hand         string    // what the hand needs at the ends: spool, standard, generous
+	Allowance    string    // working allowance at the ends: spool, standard, generous
 	Stopper      string    // what stops the end strung first: stopper, tape, or the spool itself
 	Loop         length.MM // inside of the wire's own loop beyond a crimp
 	TargetCounts string    // closed: a target counts the clasp; beads: the beads alone
@@ -57,37 +57,37 @@ type NamedLength struct {
 
 // The choices of a house method.
 const (
-	CrimpFolded     = "folded"
-	CrimpFlat       = "flat"
-	CrimpThreeSided = "three-sided"
-	GuardsAlways    = "always"
-	GuardsSingle    = "single"
-	GuardsNever     = "never"
-	Yes             = "yes"
-	No              = "no"
-	AttachDirect    = "direct"
-	AttachJump      = "jump-rings"
-	AttachSplit     = "split-rings"
-	SlackSnug       = "snug"
-	SlackEasy       = "easy"
-	TailTucked      = "tucked"
-	TailTrimmed     = "trimmed"
-	TailBeads       = "beads"
-	HandSpool       = "spool"
-	HandStandard    = "standard"
-	HandGenerous    = "generous"
-	StopStopper     = "stopper"
-	StopTape        = "tape"
-	StopSpool       = "spool"
-	CountsClosed    = "closed"
-	CountsBeads     = "beads"
-	KnotSurgeons    = "surgeons"
-	KnotSquare      = "square"
-	KnotTriple      = "triple"
-	KnotHidden      = "hidden"
-	KnotShown       = "shown"
-	ThreadSingle    = "single"
-	ThreadDoubled   = "doubled"
+	CrimpFolded       = "folded"
+	CrimpFlat         = "flat"
+	CrimpThreeSided   = "three-sided"
+	GuardsAlways      = "always"
+	GuardsSingle      = "single"
+	GuardsNever       = "never"
+	Yes               = "yes"
+	No                = "no"
+	AttachDirect      = "direct"
+	AttachJump        = "jump-rings"
+	AttachSplit       = "split-rings"
+	SlackSnug         = "snug"
+	SlackEasy         = "easy"
+	TailTucked        = "tucked"
+	TailTrimmed       = "trimmed"
+	TailBeads         = "beads"
+	AllowanceSpool    = "spool"
+	AllowanceStandard = "standard"
+	AllowanceGenerous = "generous"
+	StopStopper       = "stopper"
+	StopTape          = "tape"
+	StopSpool         = "spool"
+	CountsClosed      = "closed"
+	CountsBeads       = "beads"
+	KnotSurgeons      = "surgeons"
+	KnotSquare        = "square"
+	KnotTriple        = "triple"
+	KnotHidden        = "hidden"
+	KnotShown         = "shown"
+	ThreadSingle      = "single"
+	ThreadDoubled     = "doubled"
 )
 
 // Choice is one field of the house method with what may be chosen, the house's
@@ -107,7 +107,7 @@ func Choices() []Choice {
 		{"attach", func(h *House) *string { return &h.Attach }, []string{AttachJump, AttachSplit, AttachDirect}},
 		{"slack", func(h *House) *string { return &h.Slack }, []string{SlackSnug, SlackEasy}},
 		{"tail", func(h *House) *string { return &h.Tail }, []string{TailTucked, TailBeads, TailTrimmed}},
-		{"hand", func(h *House) *string { return &h.Hand }, []string{HandStandard, HandGenerous, HandSpool}},
+		{"allowance", func(h *House) *string { return &h.Allowance }, []string{AllowanceStandard, AllowanceGenerous, AllowanceSpool}},
 		{"stopper", func(h *House) *string { return &h.Stopper }, []string{StopStopper, StopTape, StopSpool}},
 		{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
 		{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
@@ -144,20 +144,20 @@ func DefaultHouse() House {
 	return h
 }
 
-// HandAllowance is the extra cord to hold at the end strung first and at the
+// WorkingAllowance is the extra cord to hold at the end strung first and at the
 // end finished last. From the spool only the last one is needed.
-func (h House) HandAllowance() (first, last length.MM) {
+func (h House) WorkingAllowance() (first, last length.MM) {
 	switch {
 	case h.FromSpool():
 		return 0, handSpool
-	case h.Hand == HandGenerous:
+	case h.Allowance == AllowanceGenerous:
 		return handGenerous, handGenerous
 	}
 	return handStandard, handStandard
 }
 
 // FromSpool says whether the strand is strung from the spool and cut off last.
-func (h House) FromSpool() bool { return h.Hand == HandSpool || h.Stopper == StopSpool }
+func (h House) FromSpool() bool { return h.Allowance == AllowanceSpool || h.Stopper == StopSpool }
 
 // ToTie is what is left at each end of an elastic to tie it.
 func (h House) ToTie(child bool) length.MM {

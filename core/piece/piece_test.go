@@ -28,7 +28,7 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 		"target.finishedMm":              func(p *Piece) { p.Target = &Target{Finished: 0} },
 		"target.toleranceMm":             func(p *Piece) { p.Target = &Target{Finished: 100, Tolerance: 200} },
 		"body.part":                      func(p *Piece) { p.Body = &Body{Part: "elbow"} },
-		"house.hand":                     func(p *Piece) { p.House.Hand = "both" },
+		"house.allowance":                func(p *Piece) { p.House.Allowance = "both" },
 		"house.loopMm":                   func(p *Piece) { p.House.Loop = -1 },
 		"closure.type":                   func(p *Piece) { p.Closure = Closure{Type: "glue"} },
 		"closure":                        func(p *Piece) { p.Closure.Type = Knot },
@@ -73,10 +73,10 @@ func TestOnlyAnEndWithoutFittingsClosesBeadToBead(t *testing.T) {
 
 func TestHouseAllowances(t *testing.T) {
 	h := DefaultHouse()
-	for hand, want := range map[string][2]float64{HandSpool: {0, 25}, HandStandard: {60, 60}, HandGenerous: {120, 120}} {
-		h.Hand = hand
-		if first, last := h.HandAllowance(); float64(first) != want[0] || float64(last) != want[1] {
-			t.Errorf("%s: %v and %v, want %v", hand, first, last, want)
+	for allowance, want := range map[string][2]float64{AllowanceSpool: {0, 25}, AllowanceStandard: {60, 60}, AllowanceGenerous: {120, 120}} {
+		h.Allowance = allowance
+		if first, last := h.WorkingAllowance(); float64(first) != want[0] || float64(last) != want[1] {
+			t.Errorf("%s: %v and %v, want %v", allowance, first, last, want)
 		}
 	}
 	if h.PlannedSlack(3) != 3 {

@@ -72,7 +72,7 @@ func TestAnAskedForFitNarrowsWhatSuits(t *testing.T) {
 	}
 }
 
-func TestTheShopsRangesMayStandInAnyOrder(t *testing.T) {
+func TestTheShopsRangesCanBeInAnyOrder(t *testing.T) {
 	m := ring(t, piece.Body{Part: "wrist", Measure: 160})
 	m.Piece.House.Ease = append(m.Piece.House.Ease, piece.Ease{Part: "wrist", Stretch: true, Word: "hugging", From: -12, To: -6})
 	if f := Of(m); f.Word != "hugging" || f.Wanted[0].Word != "hugging" || !f.Suits() {

@@ -562,6 +562,7 @@ export interface components {
             total: number;
         };
         CatalogueItem: {
+            archived: boolean;
             /**
              * @description The family its colour belongs to.
              * @enum {string}
@@ -572,7 +573,6 @@ export interface components {
             onHand: number;
             /** @description Of a bead. */
             outline?: components["schemas"]["Outline"];
-            retired: boolean;
             /** Format: int64 */
             revision: number;
         };
@@ -794,6 +794,8 @@ export interface components {
         };
         House: {
             /** @enum {string} */
+            allowance?: "standard" | "generous" | "spool";
+            /** @enum {string} */
             attach?: "jump-rings" | "split-rings" | "direct";
             /** Format: double */
             childTailMm?: number;
@@ -808,8 +810,6 @@ export interface components {
             glue?: "yes" | "no";
             /** @enum {string} */
             guards?: "never" | "single" | "always";
-            /** @enum {string} */
-            hand?: "standard" | "generous" | "spool";
             /** @enum {string} */
             knot?: "surgeons" | "square" | "triple";
             /** @enum {string} */
@@ -1305,6 +1305,7 @@ export interface components {
             house: components["schemas"]["House"];
         };
         SaveMaterialInputBody: {
+            archived?: boolean;
             /**
              * Format: int64
              * @description The revision it was made from; 0 for a new material.
@@ -1313,7 +1314,6 @@ export interface components {
             material: components["schemas"]["Material"];
             /** Format: int64 */
             onHand: number;
-            retired?: boolean;
         };
         Seat: {
             /** Format: double */
@@ -1561,13 +1561,13 @@ export interface components {
             flat?: boolean;
             /** @description Before each bead, and behind the last. */
             gaps: components["schemas"]["Seat"][];
+            /** @description The fittings. */
+            parts: components["schemas"]["SeatOfPart"][];
             /**
              * @description On the circle of its finished length, or as a ring lies by itself.
              * @enum {string}
              */
-            lies: "circle" | "wrap";
-            /** @description The fittings. */
-            parts: components["schemas"]["SeatOfPart"][];
+            shape: "circle" | "wrap";
         };
         Wrap: {
             beads: components["schemas"]["SeatOfBead"][];
@@ -1973,7 +1973,7 @@ export interface operations {
                 /** @description Greatest width across, in mm. */
                 most?: number;
                 /** @description Archived ones too. */
-                retired?: boolean;
+                archived?: boolean;
                 limit?: number;
                 offset?: number;
             };
@@ -2697,12 +2697,12 @@ export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
 export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "loop", "ring", "clasp", "extender"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
+export const houseAllowanceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["allowance"]> = ["standard", "generous", "spool"];
 export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["attach"]> = ["jump-rings", "split-rings", "direct"];
 export const houseCoversValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["covers"]> = ["no", "yes"];
 export const houseCrimpValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["crimp"]> = ["folded", "flat", "three-sided"];
 export const houseGlueValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["glue"]> = ["yes", "no"];
 export const houseGuardsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guards"]> = ["never", "single", "always"];
-export const houseHandValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["hand"]> = ["standard", "generous", "spool"];
 export const houseKnotValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knot"]> = ["surgeons", "square", "triple"];
 export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["hidden", "shown"];
 export const houseSlackValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["slack"]> = ["snug", "easy"];
@@ -2744,4 +2744,4 @@ export const typedLengthUnitValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const waiverEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Waiver"]["end"]> = ["left", "right"];
-export const wholeLiesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["lies"]> = ["circle", "wrap"];
+export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap"];

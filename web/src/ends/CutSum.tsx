@@ -14,9 +14,9 @@ interface Props {
 }
 
 const ALLOWANCES = [
-  { hand: "standard", label: "standard" },
-  { hand: "generous", label: "generous" },
-  { hand: "spool", label: "from the spool" },
+  { allowance: "standard", label: "standard" },
+  { allowance: "generous", label: "generous" },
+  { allowance: "spool", label: "from the spool" },
 ] as const;
 
 /** CutSum is the cord's cut length as a readable sum, and what the other allowances would cut. */
@@ -70,10 +70,10 @@ function Allowances({ doc }: { doc: Document }) {
     queryKey: ["allowances", identity(doc)],
     queryFn: () =>
       Promise.all(
-        ALLOWANCES.map(async ({ hand }) => {
+        ALLOWANCES.map(async ({ allowance }) => {
           const operations: Operation[] = [
-            { do: "set-house", field: "hand", text: hand },
-            { do: "set-house", field: "stopper", text: hand === "spool" ? "spool" : "stopper" },
+            { do: "set-house", field: "allowance", text: allowance },
+            { do: "set-house", field: "stopper", text: allowance === "spool" ? "spool" : "stopper" },
           ];
           const { analysis } = await unwrap(api.POST("/api/edit", { body: { document: doc, operations } }));
           return analysis ? leadStrand(opened(analysis)).cutMm : null;
@@ -85,8 +85,8 @@ function Allowances({ doc }: { doc: Document }) {
   if (!cuts.data) return null;
   return (
     <p className="quiet allowances">
-      {ALLOWANCES.map(({ hand, label }, i) => (
-        <span key={hand}>
+      {ALLOWANCES.map(({ allowance, label }, i) => (
+        <span key={allowance}>
           {label} <Length mm={cuts.data[i] ?? 0} />
         </span>
       ))}

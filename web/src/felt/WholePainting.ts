@@ -41,7 +41,7 @@ function paint(canvas: HTMLCanvasElement, view: WholeView): HTMLCanvasElement {
   ctx.font = '12px "Figtree Variable", sans-serif';
   ctx.fillText("The whole piece", 18, 24);
   ctx.fillText(`true to scale, ${((fitWhole(view) * (view.lens?.zoom ?? 1)) / PX_PER_MM).toPrecision(2)} : 1`, 18, 40);
-  const lies = view.drawn.picture.whole?.lies === "wrap" ? ["as the", "ring lies"] : ["on the circle of", "its finished length"];
+  const lies = view.drawn.picture.whole?.shape === "wrap" ? ["as the", "ring lies"] : ["on the circle of", "its finished length"];
   lies.forEach((text, i) => ctx.fillText(text, 18, height - 28 + 16 * i));
   return canvas;
 }

@@ -16,8 +16,8 @@ interface Props {
   onPlace: (gap: number, extend: boolean) => void;
 }
 
-/** LIES says how the piece lies in the picture. */
-export const LIES = { circle: "on the circle of its finished length", wrap: "as the ring lies" };
+/** SHAPES describes the shape the piece has in the picture. */
+export const SHAPES = { circle: "on the circle of its finished length", wrap: "as the ring lies" };
 
 const MOST_ZOOM = 8;
 const STILL = 4;
@@ -73,7 +73,7 @@ export function WholePiece({ drawn, tone, letters, selection, lens, onLens, onPl
       ref={ref}
       className="felt-whole"
       role="img"
-      aria-label={`The whole piece: ${leadStrand(drawn.analysis).beads} beads, ${LIES[drawn.picture.whole?.lies ?? "circle"]}.`}
+      aria-label={`The whole piece: ${leadStrand(drawn.analysis).beads} beads, ${SHAPES[drawn.picture.whole?.shape ?? "circle"]}.`}
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);
         setPressed({ x: e.clientX, y: e.clientY, lens });

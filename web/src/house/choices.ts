@@ -1,7 +1,7 @@
 import type { House } from "../api/client.ts";
 
 /** ChoiceField is a field of the house method that is picked from a few. */
-export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "hand" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread";
+export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread";
 
 export interface Option {
   value: string;
@@ -30,7 +30,7 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
   {
     title: "Cutting and stringing",
     choices: [
-      pick("hand", "Working allowance", [["standard", "Standard, 60 mm an end"], ["generous", "Generous, 120 mm an end"], ["spool", "From the spool"]],
+      pick("allowance", "Working allowance", [["standard", "Standard, 60 mm an end"], ["generous", "Generous, 120 mm an end"], ["spool", "From the spool"]],
         "From the spool little is wasted; a long end is easier to crimp while learning."),
       pick("stopper", "Starting end held with", [["stopper", "A bead stopper"], ["tape", "Tape"], ["spool", "The spool itself"]],
         "A stopper goes on and off fast; tape lies flat on the board; on the spool nothing is cut too early."),

@@ -37,10 +37,10 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
   });
   const change = (next: Partial<Material>) => setMaterial({ ...m, ...next });
 
-  async function save(retired: boolean) {
+  async function save(archived: boolean) {
     try {
       setSays(null);
-      await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, retired, material: full } }));
+      await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, archived, material: full } }));
       await queries.invalidateQueries({ queryKey: ["materials"] });
       onClose();
     } catch (err) {
@@ -114,12 +114,12 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
         )}
         {!fresh && (
           <>
-            <Button onClick={() => void save(!item.retired)}>{item.retired ? "Restore" : "Archive"}</Button>
+            <Button onClick={() => void save(!item.archived)}>{item.archived ? "Restore" : "Archive"}</Button>
             <Button onClick={() => onDuplicate({ ...item, material: full })}>Duplicate</Button>
           </>
         )}
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" onClick={() => void save(item.retired)}>
+        <Button variant="contained" onClick={() => void save(item.archived)}>
           Save
         </Button>
       </DialogActions>

@@ -37,7 +37,7 @@ export function Filters({ filter, onFilter, metals }: Props) {
       {size("Diameter from, mm", "least")}
       {size("Diameter to, mm", "most")}
       <label className="tick">
-        <input type="checkbox" checked={filter.retired ?? false} onChange={(e) => onFilter({ ...filter, retired: e.target.checked || undefined })} />
+        <input type="checkbox" checked={filter.archived ?? false} onChange={(e) => onFilter({ ...filter, archived: e.target.checked || undefined })} />
         show archived
       </label>
       <button type="button" className="link" onClick={() => onFilter({})}>

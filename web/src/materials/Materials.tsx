@@ -14,7 +14,7 @@ const PAGE = 100;
 /** FRESH is a new material before anything is entered. */
 const FRESH: CatalogueItem = {
   material: { id: "", class: "bead", name: "", shape: "round", acrossMm: 6, holeMm: 1, look: { colour: "#3d7f8c", finish: "glass" } },
-  onHand: 0, retired: false, revision: 0,
+  onHand: 0, archived: false, revision: 0,
 };
 
 /** Materials is the shop's catalogue, with the source of every size. */
@@ -98,7 +98,7 @@ export function Materials() {
           key={`${open.material.id} ${open.revision}`}
           item={open}
           onClose={() => setOpen(null)}
-          onDuplicate={(item) => setOpen({ ...item, revision: 0, retired: false, onHand: 0, material: { ...item.material, name: `${item.material.name}, copy`, id: idFor(`${item.material.id}-copy`) } })}
+          onDuplicate={(item) => setOpen({ ...item, revision: 0, archived: false, onHand: 0, material: { ...item.material, name: `${item.material.name}, copy`, id: idFor(`${item.material.id}-copy`) } })}
         />
       )}
       {importing && <CsvDialog onClose={() => setImporting(false)} />}
@@ -109,7 +109,7 @@ export function Materials() {
 function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
   const m = item.material;
   return (
-    <tr className={item.retired ? "retired" : undefined}>
+    <tr className={item.archived ? "archived" : undefined}>
       <td style={{ width: 44 }}>{item.outline && <BeadPicture material={m} outline={item.outline} size={34} px={3} />}</td>
       <th scope="row">
         <button type="button" className="link" onClick={onOpen}>
@@ -118,7 +118,7 @@ function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
         <span className="size">
           {" "}
           {sort(m)}
-          {item.retired && " · archived"}
+          {item.archived && " · archived"}
         </span>
       </th>
       <td>{sizeOf(m)}</td>

@@ -4,7 +4,7 @@ import type { Analysis, Document, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
 import { usePicture } from "../felt/usePicture.ts";
-import { LIES } from "../felt/WholePiece.tsx";
+import { SHAPES } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import { endSteps } from "./endSteps.ts";
@@ -193,5 +193,5 @@ function Picture({ doc, analysis }: { doc: Document; analysis: Analysis }) {
     if (drawn) drawWhole(ctx, { drawn, tone: "light", width: canvas.width, height: canvas.height, mostPx: 4 * PICTURE.sharp });
     return canvas.toDataURL("image/png");
   }, [drawn]);
-  return <img src={source} width={PICTURE.width} height={PICTURE.height} alt={`${doc.name}, ${LIES[drawn?.picture.whole?.lies ?? "circle"]}`} />;
+  return <img src={source} width={PICTURE.width} height={PICTURE.height} alt={`${doc.name}, ${SHAPES[drawn?.picture.whole?.shape ?? "circle"]}`} />;
 }

@@ -1,0 +1,29 @@
+package server
+
+import (
+	"context"
+	"log/slog"
+	"time"
+
+	"mala/store"
+)
+
+// Rest is how long a draft rests before it becomes a version.
+const Rest = 10 * time.Minute
+
+// AutosaveDrafts makes versions of drafts that have come to rest, looking every
+// so often until the context ends.
+func AutosaveDrafts(ctx context.Context, s *store.Store, every time.Duration, log *slog.Logger) {
+	tick := time.NewTicker(every)
+	defer tick.Stop()
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-tick.C:
+			if _, err := s.Autosave(ctx, time.Now().Add(-Rest)); err != nil && ctx.Err() == nil {
+				log.Warn("drafts at rest were not kept as versions; trying again", "cause", err)
+			}
+		}
+	}
+}
