@@ -69,8 +69,13 @@ func loadCatalogue(ctx context.Context, s *store.Store) error {
 		return fmt.Errorf("catalogue.json: %w", err)
 	}
 	var list []store.Material
+	docs := make([]format.Material, len(c.Materials))
+	for i := range c.Materials {
+		docs[i] = c.Materials[i].Material
+	}
+	stock := format.StockOf(docs)
 	for i, m := range c.Materials {
-		if _, faults := m.Material.Material(fmt.Sprintf("materials[%d]", i)); faults != nil {
+		if _, faults := stock.Make(&docs[i], fmt.Sprintf("materials[%d]", i)); faults != nil {
 			return fmt.Errorf("catalogue.json: %w", faults)
 		}
 		list = append(list, store.Material{Document: m.Material, OnHand: m.OnHand})

@@ -203,16 +203,23 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 func (a *Analysis) counts(m *measure.Measured) {
 	a.Tally, a.Sensitivity = []Count{}, []Sensitivity{}
 	for _, c := range m.Tally {
-		count := Count{Material: c.Material.ID, Count: c.Count, ByStrand: c.ByStrand}
-		if c.Material.Class == material.ClassCord {
-			cut := exact(c.Length)
-			count.CutMm = &cut
-		}
-		a.Tally = append(a.Tally, count)
+		a.Tally = append(a.Tally, countOf(c))
+	}
+	for _, c := range m.Bought() {
+		a.Bought = append(a.Bought, countOf(c))
 	}
 	for _, s := range m.Sensitivity {
 		a.Sensitivity = append(a.Sensitivity, Sensitivity{s.Material.ID, string(s.SizedFrom), exact(s.PerTenth)})
 	}
+}
+
+func countOf(c measure.Count) Count {
+	out := Count{Material: c.Material.ID, Count: c.Count, ByStrand: c.ByStrand, Parts: partsOfMaterial(c.Material, c.Count)}
+	if c.Material.Class == material.ClassCord {
+		cut := exact(c.Length)
+		out.CutMm = &cut
+	}
+	return out
 }
 
 // outlinePoints is how many points one face is drawn with.
@@ -224,16 +231,15 @@ func (a *Analysis) draw(m *measure.Measured, picture bool) {
 		a.Drawing.Lines = append(a.Drawing.Lines, LineTree{string(s.Row.ID), nodesOf(s.Row.Line.Items, s.Fills)})
 	}
 	for _, mat := range m.Piece.Palette {
-		a.Drawing.Outlines[mat.ID] = OutlineOf(mat.Bead)
+		a.Drawing.Outlines[mat.ID] = *OutlineOf(mat)
 	}
 	if picture {
 		a.Drawing.Picture = pictureOf(m)
 	}
 }
 
-// OutlineOf draws a bead's faces, closest together where they fall away most
-// steeply.
-func OutlineOf(b *material.Bead) Outline {
+// facesOf draws a bead's faces, closest together where they fall away most steeply.
+func facesOf(b *material.Bead) Outline {
 	face := func(f material.Face) [][2]float64 {
 		points := make([][2]float64, outlinePoints)
 		for i := range points {

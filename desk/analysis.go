@@ -24,6 +24,7 @@ type Analysis struct {
 	Unweighed   []string       `json:"unweighed"`
 	Strands     []Strand       `json:"strands"`
 	Tally       []Count        `json:"tally"`
+	Bought      []Count        `json:"bought" doc:"The same with every component broken down to its parts."`
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
 	Cautions    []CautionShown `json:"cautions"`
@@ -223,6 +224,7 @@ type Count struct {
 	Count    int        `json:"count"`
 	ByStrand []int      `json:"byStrand"`
 	CutMm    *length.MM `json:"cutMm,omitempty"`
+	Parts    []PartOf   `json:"parts,omitempty" doc:"What these components are made of."`
 }
 
 // Sensitivity is how far the finished length moves per 0.1 mm of a material.
@@ -337,6 +339,11 @@ type Outline struct {
 	Left   [][2]float64 `json:"left"`
 	Right  [][2]float64 `json:"right"`
 	HoleMm length.MM    `json:"holeMm"`
+
+	Seats   []SeatDrawn `json:"seats,omitempty" doc:"Of a component: where its parts lie."`
+	Looks   []SeatLook  `json:"looks,omitempty" doc:"What those parts are drawn from."`
+	DropMm  length.MM   `json:"dropMm,omitempty" doc:"Of a component: how far it reaches from the middle of the cord."`
+	WidthMm length.MM   `json:"widthMm,omitempty"`
 }
 
 // Node is one item of the bead line.

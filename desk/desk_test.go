@@ -111,14 +111,14 @@ func TestDriftGivesTheLengthBeforeAndAfter(t *testing.T) {
 	now := doc.Materials[0]
 	now.AcrossMm = 4.2
 	catalogue := map[string]format.Material{"pearl-4": now, "lantern-10": doc.Materials[1]}
-	d := desk.DriftOf(t.Context(), doc, catalogue, format.House{})
+	d := desk.DriftOf(t.Context(), doc, catalogue, nil, format.House{})
 	if d == nil || len(d.Materials) != 1 || d.Materials[0] != "pearl-4" || d.AfterMm <= d.BeforeMm+15 {
 		t.Fatalf("drift = %+v", d)
 	}
 	if doc.Materials[0].AcrossMm != 4 {
 		t.Error("looking for drift changed the piece")
 	}
-	if desk.DriftOf(t.Context(), &d.Document, catalogue, format.House{}) != nil {
+	if desk.DriftOf(t.Context(), &d.Document, catalogue, nil, format.House{}) != nil {
 		t.Error("a piece with the catalogue's measures still drifts")
 	}
 }
@@ -405,7 +405,7 @@ func TestEqualMeasuresAreNoNewMeasures(t *testing.T) {
 		}
 		catalogue[m.ID] = m
 	}
-	if d := desk.DriftOf(t.Context(), doc, catalogue, format.House{}); d != nil {
+	if d := desk.DriftOf(t.Context(), doc, catalogue, nil, format.House{}); d != nil {
 		t.Errorf("drift %+v", d.Materials)
 	}
 }

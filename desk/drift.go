@@ -20,8 +20,9 @@ type Drift struct {
 }
 
 // DriftOf compares the document's materials with the catalogue's of the same
-// ids, by what is measured; nil if none differs.
-func DriftOf(ctx context.Context, doc *format.Document, catalogue map[string]format.Material, house format.House) *Drift {
+// ids, by what is measured; nil if none differs. A component that has changed
+// brings the parts that the document does not list.
+func DriftOf(ctx context.Context, doc *format.Document, catalogue map[string]format.Material, parts []format.Material, house format.House) *Drift {
 	d := &Drift{Document: *doc}
 	d.Document.Materials = slices.Clone(doc.Materials)
 	for i, own := range doc.Materials {
@@ -37,6 +38,12 @@ func DriftOf(ctx context.Context, doc *format.Document, catalogue map[string]for
 	if d.Materials == nil {
 		return nil
 	}
+	for _, part := range parts {
+		if !slices.ContainsFunc(d.Document.Materials, func(m format.Material) bool { return m.ID == part.ID }) {
+			d.Document.Materials = append(d.Document.Materials, part)
+		}
+	}
+	d.Document = *d.Document.Tidied()
 	if before, err := Analyse(ctx, doc, Options{House: house}); err == nil {
 		d.BeforeMm = before.FinishedMm
 	}
@@ -49,7 +56,7 @@ func DriftOf(ctx context.Context, doc *format.Document, catalogue map[string]for
 // measures leaves of a material what its figures follow from, with what a file may
 // leave out filled in.
 func measures(m format.Material) format.Material {
-	m.Name, m.Price, m.Look, m.Metal = "", nil, nil, ""
+	m.Name, m.Price, m.Look, m.Metal, m.Note = "", nil, nil, "", ""
 	if m.ThickMm == m.AcrossMm {
 		m.ThickMm = 0
 	}

@@ -14,8 +14,9 @@ type Shelf struct {
 // NewShelf makes a shelf of the materials that are well formed.
 func NewShelf(materials []format.Material) *Shelf {
 	s := &Shelf{}
+	stock := format.StockOf(materials)
 	for i := range materials {
-		if m, faults := materials[i].Material(""); faults == nil {
+		if m, faults := stock.Make(&materials[i], ""); faults == nil {
 			s.Materials, s.made = append(s.Materials, materials[i]), append(s.made, m)
 		}
 	}
@@ -28,9 +29,10 @@ func NewShelf(materials []format.Material) *Shelf {
 func (s *Shelf) beside(doc *format.Document) []*material.Material {
 	listed := map[string]bool{}
 	var out []*material.Material
+	stock := format.StockOf(doc.Materials)
 	for i := range doc.Materials {
 		listed[doc.Materials[i].ID] = true
-		if own, faults := doc.Materials[i].Material(""); faults == nil {
+		if own, faults := stock.Make(&doc.Materials[i], ""); faults == nil {
 			out = append(out, own)
 		}
 	}
@@ -55,6 +57,19 @@ func (s *Shelf) find(id string) (format.Material, bool) {
 		}
 	}
 	return format.Material{}, false
+}
+
+// Made gives a material of the shelf by its id, as the core has it; nil if there is
+// none.
+func (s *Shelf) Made(id string) *material.Material {
+	if s != nil {
+		for _, m := range s.made {
+			if m.ID == id {
+				return m
+			}
+		}
+	}
+	return nil
 }
 
 // Cords lists the cords of the shelf.

@@ -39,11 +39,11 @@ const (
 // named with a dot: run.count.
 type column struct {
 	name string
-	kind reflect.Kind
+	of   reflect.Type
 }
 
 // columns are those of the CSV, named as the fields of the file.
-var columns = append(columnsOf(reflect.TypeFor[Material](), ""), column{onHandColumn, reflect.Int})
+var columns = append(columnsOf(reflect.TypeFor[Material](), ""), column{onHandColumn, reflect.TypeFor[int]()})
 
 // ColumnNames lists the columns that are fields of a material.
 func ColumnNames() []string {
@@ -68,7 +68,7 @@ func columnsOf(t reflect.Type, before string) []column {
 			out = append(out, columnsOf(kind.Elem(), before+name+".")...)
 			continue
 		}
-		out = append(out, column{before + name, kind.Kind()})
+		out = append(out, column{before + name, kind})
 	}
 	return out
 }
@@ -223,6 +223,10 @@ func rowOf(fields []column, record []string) (CatalogueRow, string) {
 	if err != nil {
 		return row, err.Error()
 	}
+	// A component is looked at together with its parts, which may be further down.
+	if row.Material.Component != nil {
+		return row, ""
+	}
 	if _, faults := row.Material.Material(""); faults != nil {
 		return row, strings.TrimPrefix(strings.ReplaceAll(faults.Error(), "\n", " "), ".")
 	}
@@ -230,7 +234,16 @@ func rowOf(fields []column, record []string) (CatalogueRow, string) {
 }
 
 func cellValue(c column, text string) (any, string) {
-	switch c.kind {
+	switch c.of.Kind() {
+	case reflect.Slice:
+		return strings.Fields(text), ""
+	case reflect.Map:
+		return pairsOf(c, text)
+	case reflect.Bool:
+		if text != "true" && text != "false" {
+			return nil, fmt.Sprintf("%s: %q is neither true nor false.", c.name, text)
+		}
+		return text == "true", ""
 	case reflect.Float64:
 		v, err := strconv.ParseFloat(strings.Replace(text, ",", ".", 1), 64)
 		if err != nil || v != v || v-v != 0 {
@@ -245,4 +258,27 @@ func cellValue(c column, text string) (any, string) {
 		return v, ""
 	}
 	return text, ""
+}
+
+// pairsOf reads a cell of pairs: P=pearl-4 C=cap-6.
+func pairsOf(c column, text string) (any, string) {
+	out := map[string]any{}
+	for _, pair := range strings.Fields(text) {
+		name, value, ok := strings.Cut(pair, "=")
+		if !ok {
+			return nil, fmt.Sprintf("%s: %q has no = in it. Write pairs like P=pearl-4, with spaces between.", c.name, pair)
+		}
+		if _, twice := out[name]; twice {
+			return nil, fmt.Sprintf("%s: %s is there twice. Keep one of them.", c.name, name)
+		}
+		out[name] = value
+		if c.of.Elem().Kind() == reflect.Int {
+			n, says := cellValue(column{c.name, c.of.Elem()}, value)
+			if says != "" {
+				return nil, says
+			}
+			out[name] = n
+		}
+	}
+	return out, ""
 }

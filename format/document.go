@@ -109,7 +109,7 @@ type Row struct {
 // class.
 type Material struct {
 	ID    string `json:"id" maxLength:"64"`
-	Class string `json:"class" enum:"bead,finding,cord"`
+	Class string `json:"class" enum:"bead,finding,cord,component"`
 	Name  string `json:"name" maxLength:"120"`
 
 	Shape      Shape     `json:"shape,omitempty"`
@@ -149,9 +149,12 @@ type Material struct {
 	Filaments  int       `json:"filaments,omitempty"`
 	Stretch    float64   `json:"stretch,omitempty"`
 
+	Component *Component `json:"component,omitempty" doc:"What a component is made of."`
+
 	Metal     string  `json:"metal,omitempty" maxLength:"60"`
 	StrengthN float64 `json:"strengthN,omitempty"`
 	Price     *Price  `json:"price,omitempty"`
+	Note      string  `json:"note,omitempty" maxLength:"500" doc:"For the bench, at the step that first uses it."`
 }
 
 // Run is beads strung tight and measured together.

@@ -6,6 +6,7 @@ import (
 	"math"
 	"regexp"
 	"slices"
+	"unicode/utf8"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -16,15 +17,22 @@ var (
 	colourPattern = regexp.MustCompile(`^#[0-9a-f]{6}$`)
 )
 
-// heaviest is the most one bead or finding weighs, in grams.
-const heaviest = 2000
+// heaviest is the most one bead or finding weighs, in grams, and maxNote the length
+// of a bench note.
+const (
+	heaviest = 2000
+	maxNote  = 500
+)
 
 // Material makes the material that the document describes, or says all that is
 // wrong with it. Where is the place of the material in its file.
 func (d *Material) Material(where string) (*material.Material, Faults) {
 	r := &materialReader{doc: d, where: where}
 	r.common()
-	m := &material.Material{ID: d.ID, Name: d.Name, Class: material.Class(d.Class), Metal: d.Metal, MassG: d.MassG}
+	m := &material.Material{ID: d.ID, Name: d.Name, Class: material.Class(d.Class), Metal: d.Metal, MassG: d.MassG, Note: d.Note}
+	if d.Look != nil {
+		m.Look = material.Look{Colour: d.Look.Colour, Finish: string(d.Look.Finish), Second: d.Look.Second}
+	}
 	var err error
 	switch m.Class {
 	case material.ClassBead:
@@ -36,8 +44,10 @@ func (d *Material) Material(where string) (*material.Material, Faults) {
 		m.Finding, err = r.finding()
 	case material.ClassCord:
 		m.Cord, err = r.cord()
+	case material.ClassComponent:
+		r.add("class", "A component is made of other materials, which are not known here.")
 	default:
-		r.add("class", "%q is not a class of material. Use bead, finding or cord.", d.Class)
+		r.add("class", "%q is not a class of material. Use bead, finding, cord or component.", d.Class)
 	}
 	if err != nil {
 		r.faults = append(r.faults, Fault{Where: where, Says: r.named(err.Error())})
@@ -89,6 +99,9 @@ func (r *materialReader) common() {
 	if says := checkName(d.Name); says != "" {
 		r.add("name", "%s", says)
 	}
+	if utf8.RuneCountInString(d.Note) > maxNote {
+		r.add("note", "The note is longer than %d characters. Shorten it.", maxNote)
+	}
 	r.atMost("massG", d.MassG, heaviest)
 	r.atMost("densityGCm3", d.DensityGCm, 25)
 	r.atMost("strengthN", d.StrengthN, 1e5)
@@ -136,9 +149,6 @@ func (r *materialReader) bead() (*material.Bead, error) {
 		if d.Run.Count < 1 {
 			r.add("run.count", "%d beads cannot be measured. Use at least 1.", d.Run.Count)
 		}
-	}
-	if d.Look != nil {
-		b.Look = material.Look{Colour: d.Look.Colour, Finish: string(d.Look.Finish), Second: d.Look.Second}
 	}
 	return material.NewBead(b)
 }

@@ -137,6 +137,7 @@ func (b *builder) readMaterials() {
 		b.add("materials", "A piece uses at most %d materials; this one lists %d.", maxMaterials, len(b.doc.Materials))
 		return
 	}
+	stock := StockOf(b.doc.Materials)
 	for i := range b.doc.Materials {
 		doc := &b.doc.Materials[i]
 		where := fmt.Sprintf("materials[%d]", i)
@@ -144,7 +145,7 @@ func (b *builder) readMaterials() {
 			b.add(where+".id", "%s: %q is listed twice. Give each material an id of its own.", doc.Name, doc.ID)
 			continue
 		}
-		made, faults := doc.Material(where)
+		made, faults := stock.Make(doc, where)
 		b.faults = append(b.faults, faults...)
 		if made != nil {
 			b.materials[doc.ID] = made

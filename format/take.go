@@ -89,17 +89,24 @@ func (d *Document) takeHouse(before, after piece.House) {
 }
 
 func (d *Document) takeMaterials(p *piece.Piece, fetch func(id string) (Material, bool)) {
-	used := d.Used()
 	listed := func(id string) bool {
 		return slices.ContainsFunc(d.Materials, func(m Material) bool { return m.ID == id })
 	}
+	var needed []string
 	for _, m := range MaterialsOf(p) {
-		if !listed(m.ID) {
-			if doc, ok := fetch(m.ID); ok {
-				d.Materials = append(slices.Clip(d.Materials), doc)
-			}
+		needed = append(needed, m.ID)
+	}
+	// What is fetched brings its parts.
+	for ; len(needed) > 0; needed = needed[1:] {
+		if listed(needed[0]) {
+			continue
+		}
+		if doc, ok := fetch(needed[0]); ok {
+			d.Materials = append(slices.Clip(d.Materials), doc)
+			needed = append(needed, doc.Refers()...)
 		}
 	}
+	used := d.Used()
 	d.Materials = slices.DeleteFunc(slices.Clone(d.Materials), func(m Material) bool { return !slices.Contains(used, m.ID) })
 }
 
@@ -120,7 +127,8 @@ func MaterialsOf(p *piece.Piece) []*material.Material {
 	return out
 }
 
-// Used lists the ids of the materials that the document refers to.
+// Used lists the ids of the materials that the document refers to, the parts of its
+// components among them.
 func (d *Document) Used() []string {
 	used := map[string]bool{}
 	for _, id := range d.Palette {
@@ -138,6 +146,20 @@ func (d *Document) Used() []string {
 			used[r.Cord] = true
 			add(r.Left)
 			add(r.Right)
+		}
+	}
+	parts := slices.Collect(maps.Keys(used))
+	for ; len(parts) > 0; parts = parts[1:] {
+		for i := range d.Materials {
+			if d.Materials[i].ID != parts[0] {
+				continue
+			}
+			for _, id := range d.Materials[i].Refers() {
+				if !used[id] {
+					used[id] = true
+					parts = append(parts, id)
+				}
+			}
 		}
 	}
 	return slices.Sorted(maps.Keys(used))

@@ -74,6 +74,8 @@ func (s *server) preview(ctx context.Context, rows []format.CatalogueRow, refuse
 	if err != nil {
 		return p, err
 	}
+	rows, faulty := wellMade(rows, documents(known))
+	p.Refused = append(p.Refused, faulty...)
 	byID := make(map[string]*store.Material, len(known))
 	for i := range known {
 		byID[known[i].ID] = &known[i]
@@ -92,6 +94,28 @@ func (s *server) preview(ctx context.Context, rows []format.CatalogueRow, refuse
 		}
 	}
 	return p, nil
+}
+
+// wellMade keeps the rows whose components can be made, of other rows or of the
+// catalogue's materials, and gives the others as refused.
+func wellMade(rows []format.CatalogueRow, known []format.Material) (kept []format.CatalogueRow, refused []RowNote) {
+	own := make([]format.Material, len(rows))
+	for i := range rows {
+		own[i] = rows[i].Material
+	}
+	stock := format.StockOf(own, known)
+	for i, row := range rows {
+		if row.Material.Component == nil {
+			kept = append(kept, row)
+			continue
+		}
+		if _, faults := stock.Make(&own[i], ""); faults != nil {
+			refused = append(refused, RowNote{Line: row.Line, ID: row.Material.ID, Name: row.Material.Name, Says: faults[0].Says})
+			continue
+		}
+		kept = append(kept, row)
+	}
+	return kept, refused
 }
 
 // changes names the fields that differ, with what they were and what they become.
@@ -140,11 +164,16 @@ type Progress struct {
 
 // takeCatalogue keeps every row that stands, in one transaction. If the page
 // goes away meanwhile nothing of it is kept.
-func (s *server) takeCatalogue(_ context.Context, in *csvInput) (*huma.StreamResponse, error) {
+func (s *server) takeCatalogue(ctx context.Context, in *csvInput) (*huma.StreamResponse, error) {
 	rows, _, err := format.ReadCSV(in.RawBody)
 	if err != nil {
 		return nil, err
 	}
+	known, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
+	if err != nil {
+		return nil, err
+	}
+	rows, _ = wellMade(rows, documents(known))
 	list := make([]store.Material, len(rows))
 	for i, row := range rows {
 		list[i] = store.Material{Document: row.Material, OnHand: row.OnHand}

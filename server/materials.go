@@ -32,13 +32,11 @@ type Catalogue struct {
 	Metals []string        `json:"metals" doc:"Every metal that the catalogue names."`
 }
 
-func itemOf(m store.Material) CatalogueItem {
-	item := CatalogueItem{Colour: format.Colour(m.Colour), Material: m.Document, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision}
-	if made, _ := m.Document.Material(""); made != nil && made.Bead != nil {
-		outline := desk.OutlineOf(made.Bead)
-		item.Outline = &outline
-	}
-	return item
+// itemOf gives a material as the catalogue shows it; its parts, if it is a
+// component, are in the stock.
+func itemOf(m store.Material, stock *format.Stock) CatalogueItem {
+	made, _ := stock.Make(&m.Document, "")
+	return CatalogueItem{Colour: format.Colour(m.Colour), Material: m.Document, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision, Outline: desk.OutlineOf(made)}
 }
 
 type listMaterialsInput struct {
@@ -115,10 +113,14 @@ func (s *server) registerMaterials(api huma.API) {
 			if err != nil {
 				return nil, err
 			}
+			stock, err := s.stock(ctx, documents(rows))
+			if err != nil {
+				return nil, err
+			}
 			metals, err := s.store.Metals(ctx)
 			out := Catalogue{Items: make([]CatalogueItem, len(rows)), Total: total, Metals: metals}
 			for i := range rows {
-				out.Items[i] = itemOf(rows[i])
+				out.Items[i] = itemOf(rows[i], stock)
 			}
 			return &answer[Catalogue]{out}, err
 		})
@@ -135,23 +137,30 @@ func (s *server) saveMaterial(ctx context.Context, in *saveMaterialInput) (*answ
 	if in.Body.OnHand < 0 || in.Body.OnHand > mostOnHand {
 		return nil, format.Faults{{Where: "onHand", Says: "The number in stock is 0 to 10,000,000."}}
 	}
-	if _, faults := doc.Material("material"); faults != nil {
+	stock, err := s.stock(ctx, []format.Material{doc})
+	if err != nil {
+		return nil, err
+	}
+	if _, faults := stock.Make(&doc, "material"); faults != nil {
 		return nil, faults
 	}
 	m, err := s.store.SaveMaterial(ctx, store.Material{Document: doc, OnHand: in.Body.OnHand, Archived: in.Body.Archived, Revision: in.Body.Base})
 	s.shelf.moved()
-	return &answer[CatalogueItem]{itemOf(m)}, err
+	return &answer[CatalogueItem]{itemOf(m, stock)}, err
 }
 
 func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[MaterialFacts], error) {
-	m, faults := in.Body.Material("")
+	stock, err := s.stock(ctx, []format.Material{in.Body})
+	if err != nil {
+		return nil, err
+	}
+	m, faults := stock.Make(&in.Body, "")
 	if faults != nil {
 		return nil, faults
 	}
 	facts := MaterialFacts{MassG: m.MassG, Fits: []CordFit{}}
 	if m.Bead != nil {
-		outline := desk.OutlineOf(m.Bead)
-		facts.Outline, facts.SizedBy = &outline, string(m.Bead.SizedBy())
+		facts.Outline, facts.SizedBy = desk.OutlineOf(m), string(m.Bead.SizedBy())
 		facts.AloneMm, facts.TenMm = m.Bead.Length(), m.Bead.Length()+9*m.Bead.Pitch()
 		shelf, _ := s.shelf.at(ctx)
 		for _, c := range shelf.Cords() {
@@ -162,25 +171,76 @@ func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[Mat
 }
 
 func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[[]PieceEffect], error) {
-	if _, faults := in.Body.Material(""); faults != nil {
+	known := []format.Material{in.Body}
+	stock, err := s.stock(ctx, known)
+	if err != nil {
+		return nil, err
+	}
+	if _, faults := stock.Make(&in.Body, ""); faults != nil {
 		return nil, faults
 	}
 	pieces, err := s.store.Using(ctx, in.Body.ID)
 	if err != nil {
 		return nil, err
 	}
-	out := []PieceEffect{}
+	if known, err = s.withParts(ctx, known); err != nil {
+		return nil, err
+	}
 	changed := map[string]format.Material{in.Body.ID: in.Body}
 	_, house := s.shelf.at(ctx)
+	out := []PieceEffect{}
 	for _, p := range pieces {
 		effect := PieceEffect{ID: p.ID, Name: p.Name}
 		if p.FinishedMM != nil {
 			effect.BeforeMm, effect.AfterMm = length.MM(*p.FinishedMM), length.MM(*p.FinishedMM)
 		}
-		if d := desk.DriftOf(ctx, &p.Document, changed, house); d != nil {
+		if d := desk.DriftOf(ctx, &p.Document, changed, known, house); d != nil {
 			effect.BeforeMm, effect.AfterMm = d.BeforeMm, d.AfterMm
 		}
 		out = append(out, effect)
 	}
 	return &answer[[]PieceEffect]{out}, nil
+}
+
+func documents(rows []store.Material) []format.Material {
+	out := make([]format.Material, len(rows))
+	for i := range rows {
+		out[i] = rows[i].Document
+	}
+	return out
+}
+
+// withParts adds the catalogue's materials that the given ones are made of, all the
+// way down.
+func (s *server) withParts(ctx context.Context, docs []format.Material) ([]format.Material, error) {
+	have := map[string]bool{}
+	for i := range docs {
+		have[docs[i].ID] = true
+	}
+	for from := 0; from < len(docs); {
+		var missing []string
+		for ; from < len(docs); from++ {
+			for _, id := range docs[from].Refers() {
+				if !have[id] {
+					have[id] = true
+					missing = append(missing, id)
+				}
+			}
+		}
+		if len(missing) == 0 {
+			break
+		}
+		rows, _, err := s.store.Materials(ctx, store.Filter{IDs: missing})
+		if err != nil {
+			return nil, err
+		}
+		docs = append(docs, documents(rows)...)
+	}
+	return docs, nil
+}
+
+// stock makes the materials, and what they are made of of the catalogue's.
+func (s *server) stock(ctx context.Context, docs []format.Material) (*format.Stock, error) {
+	all, err := s.withParts(ctx, docs)
+	return format.StockOf(all), err
 }

@@ -159,7 +159,11 @@ func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error
 	if err != nil {
 		return nil, err
 	}
-	return &pieceAnswer{stateOf(p, desk.DriftOf(ctx, &p.Document, catalogue(rows), s.options(ctx, "").House))}, nil
+	parts, err := s.withParts(ctx, documents(rows))
+	if err != nil {
+		return nil, err
+	}
+	return &pieceAnswer{stateOf(p, desk.DriftOf(ctx, &p.Document, catalogue(rows), parts, s.options(ctx, "").House))}, nil
 }
 
 func (s *server) figures(ctx context.Context, doc *format.Document) store.Figures {

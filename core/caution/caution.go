@@ -29,11 +29,15 @@ func For(m *measure.Measured) []Caution {
 	var out []Caution
 	add := func(code, says string) { out = append(out, Caution{code, says}) }
 	add("small-parts", "Small parts choke: not for children under three. Length and breakaway rules for children are set locally; see your local rules.")
+	bought := m.Bought()
 	uses := func(ok func(*material.Material) bool) bool {
-		return slices.ContainsFunc(m.Tally, func(c measure.Count) bool { return ok(c.Material) })
+		return slices.ContainsFunc(bought, func(c measure.Count) bool { return ok(c.Material) })
 	}
 	if uses(func(x *material.Material) bool { return x.Cord != nil && x.Cord.Type == material.Wire }) {
 		add("cut-ends", "Cut wire ends fly: wear eye protection, and hold the end as you cut.")
+	}
+	if uses(func(x *material.Material) bool { return x.Finding != nil && x.Finding.IsPin() }) {
+		add("cut-pins", "Cut pin ends fly: wear eye protection, and hold the end as you cut. Press every tip in, so that none scratches.")
 	}
 	if uses(func(x *material.Material) bool { return x.Finding != nil && x.Finding.Type == material.Magnetic }) {
 		add("magnet", "Magnets are dangerous if swallowed and can disturb medical implants; see your local rules.")
@@ -49,17 +53,24 @@ func For(m *measure.Measured) []Caution {
 	if m.Piece.Closure.Type == piece.Knot && m.Piece.House.Glue == piece.Yes {
 		add("glue", "Glue: open a window, keep it off skin and eyes, and let it dry as its label says.")
 	}
-	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Bead.Look.Finish == "stone" }) {
+	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Look.Finish == "stone" }) {
 		add("stones", "Make no health claims for stones; see your local rules.")
 	}
-	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Bead.Look.Finish == "lava" }) {
+	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Look.Finish == "lava" }) {
 		add("oils", "Oils put on porous beads can irritate skin and stain clothes.")
 	}
 	if m.Piece.Closure.Type != piece.Clasp {
 		add("tight-band", "A band that is too tight cuts circulation: it should turn freely.")
 	}
-	if m.Finished >= longStrand {
-		add("snag", "Long strands snag: keep them from machines, cots and pets.")
+	tassel := slices.ContainsFunc(m.Tally, func(c measure.Count) bool { return holdsTassel(c.Material) })
+	if m.Finished >= longStrand || tassel {
+		add("snag", "Long strands and tassels snag: keep them from machines, cots and pets.")
 	}
 	return out
+}
+
+// holdsTassel says whether there is a tassel in the material.
+func holdsTassel(m *material.Material) bool {
+	c := m.Component
+	return c != nil && (c.Kind == material.Tassel || slices.ContainsFunc(c.Parts, func(p material.PartCount) bool { return holdsTassel(p.Of) }))
 }

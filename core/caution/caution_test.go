@@ -24,10 +24,11 @@ func TestCautionsFollowFromWhatIsUsed(t *testing.T) {
 	}
 	for code, m := range map[string]*measure.Measured{
 		"cut-ends": with(material.Material{Cord: &material.Cord{Type: material.Wire}}),
+		"cut-pins": with(material.Material{Finding: &material.Finding{Type: material.EyePin}}),
 		"magnet":   with(material.Material{Finding: &material.Finding{Type: material.Magnetic}}),
 		"metal":    with(material.Material{Metal: "brass"}),
-		"stones":   with(material.Material{Bead: &material.Bead{Look: material.Look{Finish: "stone"}}}),
-		"oils":     with(material.Material{Bead: &material.Bead{Look: material.Look{Finish: "lava"}}}),
+		"stones":   with(material.Material{Bead: &material.Bead{}, Look: material.Look{Finish: "stone"}}),
+		"oils":     with(material.Material{Bead: &material.Bead{}, Look: material.Look{Finish: "lava"}}),
 	} {
 		if got := codes(m); !slices.Contains(got, code) || !slices.Contains(got, "small-parts") {
 			t.Errorf("got %v, want %s and small-parts", got, code)

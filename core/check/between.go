@@ -81,7 +81,7 @@ func candidates(v *View, s *measure.Strand, shelf []*material.Material) []candid
 		on[mat.ID] = true
 	}
 	for _, mat := range shelf {
-		if mat.Bead == nil || on[mat.ID] {
+		if mat.Class != material.ClassBead || on[mat.ID] {
 			continue
 		}
 		if key := start.FreeKey(v.Piece, ""); key != "" {

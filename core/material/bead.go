@@ -33,6 +33,8 @@ const (
 	Focal     Shape = "focal"
 	// Charm hangs from a ring on the cord: it takes the ring's wire of strand.
 	Charm Shape = "charm"
+	// Coiled is the wire of a pin wound round the cord; only components have it.
+	Coiled Shape = "coil"
 )
 
 // Shapes lists every shape there is.
@@ -43,27 +45,28 @@ func Shapes() []Shape {
 
 // Bead is anything that slides on one cord through one hole.
 type Bead struct {
-	Shape   Shape
-	Across  length.MM // diameter across the hole, the wide way of a flat bead
-	Thick   length.MM // front to back
-	Along   length.MM // along the hole, at its rim; not for rounds and caps
-	Hole    length.MM // diameter of the hole
-	Depth   length.MM // inner depth of a cap
-	Wall    length.MM // wall of a cap
-	Drop    length.MM // how far a charm hangs below the cord; its hole is its ring's inside, its length the ring's wire
-	Facing  Facing
-	Drilled Drilled
-	Sized   Sized
-	Run     Run
-	Look    Look
+	Shape  Shape
+	Across length.MM // diameter across the hole, the wide way of a flat bead
+	Thick  length.MM // front to back
+	Along  length.MM // along the hole, at its rim; not for rounds and caps
+	Hole   length.MM // diameter of the hole
+	Depth  length.MM // inner depth of a cap
+	Wall   length.MM // wall of a cap
+	Drop   length.MM // how far a charm hangs below the cord; its hole is its ring's inside, its length the ring's wire
+	// StandsOff is how far the beads of a coil reach from the middle of the cord.
+	StandsOff length.MM
+	Facing    Facing
+	Drilled   Drilled
+	Sized     Sized
+	Run       Run
 
 	faces [2]Face // the left and the right one
 	scale float64
 }
 
 // Hides says whether a bead of the shape closes round a knot in its hole: a cap
-// and a charm's ring are open.
-func Hides(s Shape) bool { return s != Cap && s != Charm }
+// and a charm's ring are open, and a coil is.
+func Hides(s Shape) bool { return s != Cap && s != Charm && s != Coiled }
 
 // Hangs says whether the bead hangs on the cord by a ring.
 func (b *Bead) Hangs() bool { return b.Shape == Charm }
@@ -80,7 +83,7 @@ func (b *Bead) Swallows(other *Bead) bool {
 	return b.Hole > other.Across
 }
 
-// Look is what a bead is drawn from: a colour as #rrggbb, a finish, and a
+// Look is what a thing is drawn from: a colour as #rrggbb, a finish, and a
 // second colour for patterns and linings.
 type Look struct {
 	Colour, Finish, Second string

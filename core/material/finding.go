@@ -9,8 +9,8 @@ import (
 // FindingType names a finding.
 type FindingType string
 
-// The findings. Connectors, cones, pins, chain and tassels come with the
-// structures that need them.
+// The findings. Connectors, cones and chain come with the structures that need
+// them.
 const (
 	CrimpTube  FindingType = "crimp-tube"
 	CrimpBead  FindingType = "crimp-bead"
@@ -27,12 +27,14 @@ const (
 	Magnetic   FindingType = "magnetic"
 	Slide      FindingType = "slide"
 	Extender   FindingType = "extender"
+	HeadPin    FindingType = "head-pin" // its length is the stem's; outside is its head
+	EyePin     FindingType = "eye-pin"  // its length is the stem's; inside is its eye
 )
 
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
 	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, JumpRing, SplitRing,
-		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, Extender}
+		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, Extender, HeadPin, EyePin}
 }
 
 // Finding is a metal part that ends, joins or closes a strand.
@@ -62,6 +64,9 @@ func (f *Finding) IsCrimp() bool { return f.Type == CrimpTube || f.Type == Crimp
 
 // IsRing says whether the finding is a jump or split ring.
 func (f *Finding) IsRing() bool { return f.Type == JumpRing || f.Type == SplitRing }
+
+// IsPin says whether the finding is a pin, for components.
+func (f *Finding) IsPin() bool { return f.Type == HeadPin || f.Type == EyePin }
 
 // IsClasp says whether the finding closes the piece.
 func (f *Finding) IsClasp() bool {
@@ -141,6 +146,10 @@ func NewFinding(f Finding) (*Finding, error) {
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
 	case f.IsRing() || f.Type == Extender:
 		needs = map[string]length.MM{"insideMm": f.Inside, "wireMm": f.Wire}
+	case f.Type == HeadPin:
+		needs = map[string]length.MM{"lengthMm": f.Length, "wireMm": f.Wire, "outsideMm": f.Outside}
+	case f.Type == EyePin:
+		needs = map[string]length.MM{"lengthMm": f.Length, "wireMm": f.Wire, "insideMm": f.Inside}
 	case f.Type == CrimpCover:
 		needs = map[string]length.MM{"outsideMm": f.Outside, "lengthMm": f.Length}
 	case f.IsClasp() && f.Closed > 0:

@@ -5,7 +5,7 @@ package material
 
 import "mala/core/length"
 
-// Class says which of the three kinds of thing a material is.
+// Class says which kind of thing a material is.
 type Class string
 
 // The classes.
@@ -13,19 +13,25 @@ const (
 	ClassBead    Class = "bead"
 	ClassFinding Class = "finding"
 	ClassCord    Class = "cord"
+	// ClassComponent is made of others first, and then used as one thing.
+	ClassComponent Class = "component"
 )
 
 // Material is anything that can lie in the shop's catalogue. Exactly one of
-// Bead, Finding and Cord is set, as Class says.
+// Bead, Finding and Cord is set, as Class says; a component has a Bead too, which
+// is what a strand meets of it.
 type Material struct {
-	ID      string
-	Name    string
-	Class   Class
-	Metal   string
-	MassG   float64 // one bead or finding; 0 when nobody weighed it
-	Bead    *Bead
-	Finding *Finding
-	Cord    *Cord
+	ID        string
+	Name      string
+	Class     Class
+	Metal     string
+	MassG     float64 // one bead, finding or component; 0 when nobody weighed it
+	Look      Look
+	Note      string // for the bench, at the step that first uses it
+	Bead      *Bead
+	Finding   *Finding
+	Cord      *Cord
+	Component *Component
 }
 
 // Sized says where a bead's length along the hole comes from.

@@ -28,7 +28,7 @@ func (b *Bead) shapeProfile() profile {
 		return symmetric(func(r float64) float64 { return half * (a - r) / (a - rim) })
 	case Cap:
 		return capProfile(a, rim, float64(b.Depth), float64(b.Wall))
-	case Tube, Cube, Spacer, Letter:
+	case Tube, Cube, Spacer, Letter, Coiled:
 		return level(half)
 	case Coin, Disc, Button:
 		// Pierced through its face it is a short cylinder. Thinner than it is

@@ -123,11 +123,11 @@ func (t *contactTable) halfThick(f face) float64 {
 }
 
 // inwards is how far the bead reaches from the cord towards the body, in mm. What
-// hangs never reaches it.
+// hangs never reaches it; the beads of coils lie all round the cord.
 func (t *contactTable) inwards(f face) float64 {
 	b := t.bead(f)
 	if b.Hangs() {
 		return 0
 	}
-	return float64(b.Thick) / 2
+	return max(float64(b.Thick)/2, float64(b.StandsOff))
 }

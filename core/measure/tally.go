@@ -1,6 +1,8 @@
 package measure
 
 import (
+	"slices"
+
 	"mala/core/length"
 	"mala/core/material"
 )
@@ -16,12 +18,12 @@ type Count struct {
 // count derives the parts list from the sequence: beads in the order they are
 // first strung, then findings in threading order, then cord.
 func (m *Measured) count() {
-	at := map[*material.Material]int{}
+	at := map[string]int{}
 	add := func(strand int, mat *material.Material, n int) *Count {
-		i, ok := at[mat]
+		i, ok := at[mat.ID]
 		if !ok {
 			i = len(m.Tally)
-			at[mat] = i
+			at[mat.ID] = i
 			m.Tally = append(m.Tally, Count{Material: mat, ByStrand: make([]int, len(m.Strands))})
 		}
 		m.Tally[i].Count += n
@@ -47,18 +49,58 @@ func (m *Measured) count() {
 	}
 }
 
+// Bought is the parts list with every component broken down to what it is made of,
+// the materials in the order they are first needed.
+func (m *Measured) Bought() []Count {
+	at := map[string]int{}
+	var out []Count
+	for _, c := range m.Tally {
+		c.Material.Each(func(of *material.Material, n int, mm length.MM) {
+			i, known := at[of.ID]
+			if !known {
+				i = len(out)
+				at[of.ID] = i
+				out = append(out, Count{Material: of, ByStrand: make([]int, len(c.ByStrand))})
+			}
+			out[i].Count += n * c.Count
+			out[i].Length += mm * length.MM(c.Count)
+			if of == c.Material {
+				out[i].Length += c.Length
+			}
+			for k := range c.ByStrand {
+				out[i].ByStrand[k] += n * c.ByStrand[k]
+			}
+		})
+	}
+	return out
+}
+
 // weigh adds up what is known and lists what is not. Cord is not weighed.
 func (m *Measured) weigh() {
 	for _, c := range m.Tally {
-		if c.Material.Class == material.ClassCord {
-			continue
-		}
-		if c.Material.MassG <= 0 {
-			m.Unweighed = append(m.Unweighed, c.Material.ID)
-			continue
-		}
-		m.MassG += c.Material.MassG * float64(c.Count)
+		m.MassG += m.weightOf(c.Material) * float64(c.Count)
 	}
+}
+
+// weightOf is what one of the material weighs, a component that nobody weighed as
+// far as its parts are known.
+func (m *Measured) weightOf(mat *material.Material) float64 {
+	switch {
+	case mat.Class == material.ClassCord:
+		return 0
+	case mat.MassG > 0:
+		return mat.MassG
+	case mat.Component == nil:
+		if !slices.Contains(m.Unweighed, mat.ID) {
+			m.Unweighed = append(m.Unweighed, mat.ID)
+		}
+		return 0
+	}
+	sum := 0.0
+	for _, part := range mat.Component.Parts {
+		sum += m.weightOf(part.Of) * float64(part.Count)
+	}
+	return sum
 }
 
 // Sensitivity is how far the finished length moves if every one of a material
@@ -82,7 +124,7 @@ func (m *Measured) sensitivities() {
 	for _, c := range m.Tally {
 		const tenth = 0.1
 		switch mat := c.Material; mat.Class {
-		case material.ClassBead:
+		case material.ClassBead, material.ClassComponent:
 			perLength := tenth / float64(mat.Bead.Length())
 			m.Sensitivity = append(m.Sensitivity, Sensitivity{mat, length.MM(share[mat] * perLength), mat.Bead.SizedBy()})
 		case material.ClassFinding:

@@ -131,7 +131,7 @@ func best(shelf []*material.Material, ok func(m *material.Material) bool, off fu
 func knotBead(p *piece.Piece, shelf []*material.Material) *material.Material {
 	across := length.MM(p.House.KnotAcross()) * p.Leading().Cord.Cord.Diameter
 	return best(shelf, func(m *material.Material) bool {
-		return m.Bead != nil && m.Bead.Hole >= across && m.Bead.Facing == material.FacingNone && material.Hides(m.Bead.Shape)
+		return m.Class == material.ClassBead && m.Bead.Hole >= across && m.Bead.Facing == material.FacingNone && material.Hides(m.Bead.Shape)
 	}, func(m *material.Material) float64 { return float64(m.Bead.Hole + m.Bead.Across) })
 }
 
@@ -144,7 +144,7 @@ func fillBead(p *piece.Piece, shelf []*material.Material) *material.Material {
 	}
 	need := snug * material.HoleFor(passes*row.Passes, row.Cord.Cord.Diameter)
 	return best(shelf, func(m *material.Material) bool {
-		return m.Bead != nil && m.Bead.Shape == material.Round && m.Bead.Hole >= need
+		return m.Class == material.ClassBead && m.Bead.Shape == material.Round && m.Bead.Hole >= need
 	}, func(m *material.Material) float64 { return math.Abs(float64(m.Bead.Across - firstBead[p.Kind])) })
 }
 

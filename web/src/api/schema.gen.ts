@@ -473,6 +473,8 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         Analysis: {
+            /** @description The same with every component broken down to its parts. */
+            bought: components["schemas"]["Count"][];
             cautions: components["schemas"]["CautionShown"][];
             checks: components["schemas"]["Check"][];
             /** @description What a picture needs; only on request. */
@@ -626,6 +628,53 @@ export interface components {
             /** @enum {string} */
             type: "clasp" | "knot" | "none";
         };
+        Component: {
+            /** @description What hangs below: charms and components. */
+            below?: string[];
+            /** @description Of a tassel. */
+            cord?: string;
+            /** @description An eye pin's two loops lie crosswise. */
+            crosswise?: boolean;
+            /** @enum {string} */
+            kind: "charm" | "link" | "drop" | "pendant" | "tassel" | "coil" | "beaded";
+            /**
+             * Format: double
+             * @description Length of a tassel.
+             */
+            legMm?: number;
+            /** @description The bead line of the pin, from its loop down; of a coil from the cord out. */
+            line?: string;
+            /** @enum {string} */
+            loop?: "simple" | "wrapped";
+            /**
+             * Format: double
+             * @description Inside of the loop turned from the pin.
+             */
+            loopMm?: number;
+            /** @description The letters of that line. */
+            palette?: {
+                [key: string]: string;
+            };
+            /** @description The beads of a beaded bead, by their ids. */
+            parts?: {
+                [key: string]: number;
+            };
+            pin?: string;
+            /** @description The rings it hangs on, from the cord down. */
+            rings?: string[];
+            /**
+             * Format: double
+             * @description That a coil is wound on.
+             */
+            rodMm?: number;
+            /** Format: int64 */
+            strands?: number;
+            /**
+             * Format: int64
+             * @description Of a wrapped loop round its stem.
+             */
+            turns?: number;
+        };
         CordFit: {
             cord: string;
             /** Format: int64 */
@@ -640,6 +689,8 @@ export interface components {
             /** Format: double */
             cutMm?: number;
             material: string;
+            /** @description What these components are made of. */
+            parts?: components["schemas"]["PartOf"][];
         };
         CutPart: {
             /** Format: double */
@@ -925,9 +976,11 @@ export interface components {
             /** Format: double */
             barThicknessMm?: number;
             /** @enum {string} */
-            class: "bead" | "finding" | "cord";
+            class: "bead" | "finding" | "cord" | "component";
             /** Format: double */
             closedMm?: number;
+            /** @description What a component is made of. */
+            component?: components["schemas"]["Component"];
             /** Format: double */
             densityGCm3?: number;
             /** Format: double */
@@ -970,6 +1023,8 @@ export interface components {
             massG?: number;
             metal?: string;
             name: string;
+            /** @description For the bench, at the step that first uses it. */
+            note?: string;
             /** Format: double */
             outsideMm?: number;
             price?: components["schemas"]["Price"];
@@ -992,7 +1047,7 @@ export interface components {
              * @description Of a finding or cord.
              * @enum {string}
              */
-            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "extender" | "wire" | "elastic" | "thread" | "leather" | "waxed";
+            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "extender" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed";
             /** Format: double */
             wallMm?: number;
             /** Format: double */
@@ -1102,10 +1157,32 @@ export interface components {
             toleranceMm?: number;
         };
         Outline: {
+            /**
+             * Format: double
+             * @description Of a component: how far it reaches from the middle of the cord.
+             */
+            dropMm?: number;
             /** Format: double */
             holeMm: number;
             left: number[][];
+            /** @description What those parts are drawn from. */
+            looks?: components["schemas"]["SeatLook"][];
             right: number[][];
+            /** @description Of a component: where its parts lie. */
+            seats?: components["schemas"]["SeatDrawn"][];
+            /** Format: double */
+            widthMm?: number;
+        };
+        PartOf: {
+            /** Format: int64 */
+            count: number;
+            material: string;
+            /**
+             * Format: double
+             * @description Of a cord: its length in all.
+             */
+            mm?: number;
+            parts?: components["schemas"]["PartOf"][];
         };
         Passage: {
             measured: boolean;
@@ -1322,6 +1399,36 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        SeatDrawn: {
+            /**
+             * Format: double
+             * @description Of its axis from straight down, in radians.
+             */
+            angle: number;
+            edgeOn?: boolean;
+            /** Format: double */
+            longMm: number;
+            /**
+             * Format: int64
+             * @description Which of the component's looks; -1 for the component's own.
+             */
+            of: number;
+            /** @enum {string} */
+            role: "ring" | "loop" | "stem" | "bead" | "head" | "charm" | "coil" | "tassel";
+            turned?: boolean;
+            /** Format: double */
+            wideMm: number;
+            /** Format: double */
+            wireMm?: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        SeatLook: {
+            material: components["schemas"]["Material"];
+            outline?: components["schemas"]["Outline"];
         };
         SeatOfBead: {
             /** Format: double */
@@ -2692,6 +2799,8 @@ export const checkEndValues: ReadonlyArray<FlattenedDeepRequired<components>["sc
 export const checkSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["severity"]> = ["stop", "warn", "advise"];
 export const checkStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["step"]> = ["decide", "lay-out", "fit", "ends"];
 export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none"];
+export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded"];
+export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
@@ -2713,7 +2822,7 @@ export const houseThreadValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const houseUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["unit"]> = ["mm", "cm", "in"];
 export const lookFinishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Look"]["finish"]> = ["glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"];
 export const makeVersionInputBodyReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MakeVersionInputBody"]["reason"]> = ["named", "printed", "exported"];
-export const materialClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["class"]> = ["bead", "finding", "cord"];
+export const materialClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["class"]> = ["bead", "finding", "cord", "component"];
 export const materialDrilledValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["drilled"]> = ["width", "height"];
 export const materialEyeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["eye"]> = ["open", "closed"];
 export const materialFacingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["facing"]> = ["none", "fore-aft", "upright"];
@@ -2721,7 +2830,7 @@ export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>
 export const materialJointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["joint"]> = ["open", "soldered", "split"];
 export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["shape"]> = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
 export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
-export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender", "wire", "elastic", "thread", "leather", "waxed"];
+export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
@@ -2730,6 +2839,7 @@ export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
+export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
 export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "spool"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];

@@ -1,0 +1,132 @@
+// Package component works out what is made first and then used as one thing: a
+// charm on its rings, a drop on a pin, a pendant, a tassel, a coil. It says what
+// pin it takes, how it hangs, what a strand meets of it, and where every part of
+// it lies. Lengths are in millimetres.
+package component
+
+import (
+	"fmt"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+)
+
+// Plan is what a component is made of, its materials known.
+type Plan struct {
+	Kind      material.ComponentKind
+	Rings     []*material.Material // from the cord down
+	Pin       *material.Material
+	Loop      material.Loop
+	Crosswise bool
+	Line      *pattern.Line // on the pin, from its loop down; of a coil from the cord out
+	Palette   map[string]*material.Material
+	Rod       length.MM            // that a coil is wound on
+	Below     []*material.Material // charms and components
+	Cord      *material.Material   // of a tassel
+	Strands   int
+	Leg       length.MM
+	Bead      *material.Bead // of a beaded bead: as measured
+	Parts     []material.PartCount
+}
+
+// The limits of a component.
+const (
+	MostParts  = 200
+	MostLevels = 8
+	mostRings  = 8
+	mostBelow  = 20
+)
+
+// Fault says what is wrong with a plan, in a sentence, and in which field.
+type Fault struct{ Field, Says string }
+
+func (f *Fault) Error() string { return f.Says }
+
+func fault(field, says string, args ...any) error { return &Fault{field, fmt.Sprintf(says, args...)} }
+
+// Make works a component out and gives it as a material. The error is a *Fault.
+func Make(id, name string, p Plan) (*material.Material, error) {
+	mk := &maker{plan: p, out: &material.Component{Kind: p.Kind, Rings: p.Rings, Below: p.Below}}
+	var steps []func() error
+	switch p.Kind {
+	case material.BeadedBead:
+		steps = []func() error{mk.beaded}
+	case material.Coil:
+		steps = []func() error{mk.putOnPin, mk.coil}
+	case material.Tassel:
+		steps = []func() error{mk.checkRings, mk.tassel}
+	default:
+		steps = []func() error{mk.checkRings, mk.putOnPin, mk.checkBelow}
+	}
+	for _, step := range append(steps, mk.count) {
+		if err := step(); err != nil {
+			return nil, err
+		}
+	}
+	if p.Kind.Hangs() {
+		mk.hang()
+	}
+	bead, err := mk.bead()
+	if err != nil {
+		return nil, err
+	}
+	return &material.Material{ID: id, Name: name, Class: material.ClassComponent, Bead: bead, Component: mk.out, MassG: mass(mk.out.Parts)}, nil
+}
+
+// mass adds the parts up; 0 if nobody weighed one of them. Cord is not weighed.
+func mass(parts []material.PartCount) float64 {
+	sum := 0.0
+	for _, p := range parts {
+		if p.Of.Class == material.ClassCord {
+			continue
+		}
+		if p.Of.MassG <= 0 {
+			return 0
+		}
+		sum += p.Of.MassG * float64(p.Count)
+	}
+	return sum
+}
+
+// maker works one component out.
+type maker struct {
+	plan Plan
+	out  *material.Component
+}
+
+func (mk *maker) checkRings() error {
+	p := &mk.plan
+	if len(p.Rings) > mostRings {
+		return fault("rings", "A component hangs on at most %d rings.", mostRings)
+	}
+	for i, r := range p.Rings {
+		if r.Finding == nil || !r.Finding.IsRing() {
+			return fault(fmt.Sprintf("rings[%d]", i), "%s is not a ring. Components hang on jump rings or split rings.", r.Name)
+		}
+	}
+	if len(p.Rings) == 0 && (p.Pin == nil || p.Kind == material.Tassel) {
+		return fault("rings", "Nothing holds this component. Add a ring to hang it on.")
+	}
+	return nil
+}
+
+func (mk *maker) checkBelow() error {
+	p := &mk.plan
+	if len(p.Below) > mostBelow {
+		return fault("below", "At most %d things hang below one another's ring. Remove some.", mostBelow)
+	}
+	for i, m := range p.Below {
+		where := fmt.Sprintf("below[%d]", i)
+		if m.Bead == nil || !m.Bead.Hangs() {
+			return fault(where, "%s does not hang. Below hang charms, and components that hang.", m.Name)
+		}
+	}
+	if len(p.Below) > 0 && p.Pin != nil && p.Pin.Finding.Type == material.HeadPin {
+		return fault("below", "Nothing can hang below a head pin. Use an eye pin.")
+	}
+	if len(p.Below) == 0 && (p.Pin == nil || p.Kind == material.Pendant) {
+		return fault("below", "Nothing hangs here yet. Add a charm or a component below.")
+	}
+	return nil
+}
