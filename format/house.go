@@ -31,6 +31,8 @@ type House struct {
 	KnotPlace     string        `json:"knotPlace,omitempty" enum:"hidden,shown"`
 	Glue          string        `json:"glue,omitempty" enum:"yes,no"`
 	Thread        string        `json:"thread,omitempty" enum:"single,doubled"`
+	PinLoops      string        `json:"pinLoops,omitempty" enum:"size,fixed" doc:"What a loop takes of its pin."`
+	FixedLoopMm   *length.MM    `json:"fixedLoopMm,omitempty"`
 	Unit          string        `json:"unit,omitempty" enum:"mm,cm,in"`
 	Ease          []Ease        `json:"ease,omitzero"`
 	Sizes         []BodySize    `json:"sizes,omitzero"`
@@ -88,6 +90,7 @@ func DefaultHouse() House {
 		*h.choice(c.Field) = *c.Of(&p)
 	}
 	h.TailMm, h.LoopMm, h.ElasticTailMm, h.ChildTailMm = &p.TailLength, &p.Loop, &p.ElasticTail, &p.ChildTail
+	h.FixedLoopMm = &p.FixedLoop
 	h.TailBeads, h.Unit = &p.TailBeads, string(p.Unit)
 	for _, e := range p.Ease {
 		h.Ease = append(h.Ease, Ease{e.Part, e.Stretch, e.Word, e.From, e.To})
@@ -106,7 +109,7 @@ func (h *House) choice(field string) *string {
 	return map[string]*string{
 		"crimp": &h.Crimp, "guards": &h.Guards, "covers": &h.Covers, "attach": &h.Attach, "slack": &h.Slack, "tail": &h.Tail,
 		"allowance": &h.Allowance, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
-		"glue": &h.Glue, "thread": &h.Thread,
+		"glue": &h.Glue, "thread": &h.Thread, "pinLoops": &h.PinLoops,
 	}[field]
 }
 
@@ -146,7 +149,7 @@ func (h House) Diff(below House) House {
 // Resolve gives the house method with everything filled in.
 func (h House) Resolve() piece.House {
 	h = h.Merge(DefaultHouse())
-	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm,
+	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm, FixedLoop: *h.FixedLoopMm,
 		TailBeads: *h.TailBeads, Unit: length.Unit(h.Unit)}
 	for _, c := range piece.Choices() {
 		*c.Of(&out) = *h.choice(c.Field)

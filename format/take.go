@@ -95,6 +95,11 @@ func (d *Document) takeMaterials(p *piece.Piece, fetch func(id string) (Material
 	var needed []string
 	for _, m := range MaterialsOf(p) {
 		needed = append(needed, m.ID)
+		if m.Component != nil {
+			for _, part := range m.Component.Parts {
+				needed = append(needed, part.Of.ID)
+			}
+		}
 	}
 	// What is fetched brings its parts.
 	for ; len(needed) > 0; needed = needed[1:] {
@@ -106,8 +111,36 @@ func (d *Document) takeMaterials(p *piece.Piece, fetch func(id string) (Material
 			needed = append(needed, doc.Refers()...)
 		}
 	}
+	d.takeComponents(p)
 	used := d.Used()
 	d.Materials = slices.DeleteFunc(slices.Clone(d.Materials), func(m Material) bool { return !slices.Contains(used, m.ID) })
+}
+
+// takeComponents writes the rings and pins of components that have been changed.
+func (d *Document) takeComponents(p *piece.Piece) {
+	for _, m := range p.Palette {
+		if m.Component == nil {
+			continue
+		}
+		for i := range d.Materials {
+			doc := &d.Materials[i]
+			if doc.ID != m.ID || doc.Component == nil {
+				continue
+			}
+			c := *doc.Component
+			c.Rings = nil
+			for _, r := range m.Component.Rings {
+				c.Rings = append(c.Rings, r.ID)
+			}
+			if m.Component.Pin != nil {
+				c.Pin = m.Component.Pin.Of.ID
+			}
+			if !reflect.DeepEqual(c, *doc.Component) {
+				d.Materials = slices.Clone(d.Materials)
+				d.Materials[i].Component = &c
+			}
+		}
+	}
 }
 
 // MaterialsOf lists the materials of a piece: dishes by letter, cords, fittings.

@@ -34,9 +34,10 @@ var charmHidden = Check{
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
 		charm := s.Beads[f.At.Element].Material.Bead
-		return putInto(v, s, []int{f.At.Element, f.At.Element + 1}, "on either side", func(c *material.Bead) bool {
+		fixes := moreRings(s, f, 1, 2)
+		return append(fixes, putInto(v, s, []int{f.At.Element, f.At.Element + 1}, "on either side", func(c *material.Bead) bool {
 			return c.Across/2 < charm.Drop && touching(c, charm)
-		}, bench.Shelf)
+		}, bench.Shelf)...)
 	},
 }
 

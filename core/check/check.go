@@ -80,7 +80,7 @@ type Check struct {
 
 // checks lists every check there is.
 var checks = []*Check{
-	&holeTooSmall, &crimpSwallowed, &beadSwallowed, &crimpMisfit, &coverMisfit, // what goes through what
+	&holeTooSmall, &crimpSwallowed, &beadSwallowed, &crimpMisfit, &coverMisfit, &pinSlipping, // what goes through what
 	&lengthOff, &slackShort, &slackLong, &easeOff, // how it lies
 	&loopBreak, &centreParity, &patternBreak, &capMisfit, &liesSideways, &charmHidden, // the order of the beads
 	&endUnheld, &noClasp, &toggleBlocked, &ringTooSmall, &claspClosedEye, &chainSoldered, &weakLink, &metalsDiffer, // the ends

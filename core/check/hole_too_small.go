@@ -18,7 +18,7 @@ const snugFit = 1.1
 // finding.
 var holeTooSmall = Check{
 	Code: "hole-too-small", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Finding {
 		cord, elastic := s.Row.Cord.Cord.Diameter, s.Row.Cord.Cord.Type == material.Elastic
 		g := gather{strand: s}
 		for i := range s.Beads {
@@ -42,11 +42,14 @@ var holeTooSmall = Check{
 			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
 				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
 		}
-		return g.found
+		return append(g.found, ofComponents(v, s, pinTooThick)...)
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		var fixes []Fix
 		s := v.Strand(f.At.Row)
+		if c := componentAt(s, f); c != nil {
+			return finerLinks(s, f, c, bench)
+		}
 		if s.Beads[f.At.Element].Passes > s.Row.Passes {
 			fixes = append(fixes, fix("Trim the tails short", edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
 		}

@@ -11,33 +11,43 @@ import (
 
 // legShort fires when the cord has been cut to less than the piece can be made
 // of, which stops the work, or leaves less to hold or to tie than the house
-// allows.
+// allows; and when a pin is shorter than the beads and the loop on it.
 var legShort = Check{
 	Code: "leg-short", Step: StepEnds,
 	Strand: func(v *View, s *measure.Strand) []Finding {
-		if s.Row.Cut == nil {
-			return nil
-		}
-		f := Finding{Severity: Warn, At: s.Row.At(), Title: "Little left to hold"}
-		elastic := s.Row.Cord.Cord.Type == material.Elastic
-		switch cut := *s.Row.Cut; {
-		case cut < s.LeastCut()-rulerShows:
-			f.Severity, f.Title = Stop, "Cut too short"
-			f.Says = fmt.Sprintf("The cord is cut to %s; it needs at least %s.", cut.In(v.Unit), s.LeastCut().In(v.Unit))
-		case cut < s.CutLength()-rulerShows:
-			if elastic {
-				f.Severity, f.Title = Advise, "Little left to tie"
-			}
-			f.Says = fmt.Sprintf("The cord is cut to %s; with the house's allowance it would be %s.", cut.In(v.Unit), s.CutLength().In(v.Unit))
-		default:
-			return nil
-		}
-		return []Finding{f}
+		return append(cordShort(v, s), ofComponents(v, s, pinShort)...)
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
+		if c := componentAt(s, f); c != nil {
+			return otherPins(s, f, bench, func(pin *material.Finding) bool {
+				held := *c.Component.Pin
+				return pin.Wire == held.Of.Finding.Wire && pin.Length >= PinNeeded(&held, v.Piece.House)
+			})
+		}
 		return []Fix{fix(fmt.Sprintf("Cut a new one of %s", s.CutLength().In(v.Unit)), edit.Op{Do: edit.SetCut, At: s.Row.At()})}
 	},
+}
+
+func cordShort(v *View, s *measure.Strand) []Finding {
+	if s.Row.Cut == nil {
+		return nil
+	}
+	f := Finding{Severity: Warn, At: s.Row.At(), Title: "Little left to hold"}
+	elastic := s.Row.Cord.Cord.Type == material.Elastic
+	switch cut := *s.Row.Cut; {
+	case cut < s.LeastCut()-rulerShows:
+		f.Severity, f.Title = Stop, "Cut too short"
+		f.Says = fmt.Sprintf("The cord is cut to %s; it needs at least %s.", cut.In(v.Unit), s.LeastCut().In(v.Unit))
+	case cut < s.CutLength()-rulerShows:
+		if elastic {
+			f.Severity, f.Title = Advise, "Little left to tie"
+		}
+		f.Says = fmt.Sprintf("The cord is cut to %s; with the house's allowance it would be %s.", cut.In(v.Unit), s.CutLength().In(v.Unit))
+	default:
+		return nil
+	}
+	return []Finding{f}
 }
 
 // rulerShows keeps what a ruler cannot show from deciding.

@@ -23,8 +23,9 @@ const (
 var liesSideways = Check{
 	Code: "lies-sideways", Step: StepLayOut,
 	Strand: func(v *View, s *measure.Strand) []Finding {
+		turned := ofComponents(v, s, charmSideways)
 		if v.Piece.Kind != piece.Necklace || v.Finished <= 0 {
-			return nil
+			return turned
 		}
 		g := gather{strand: s}
 		for i, b := range s.Beads {
@@ -45,6 +46,12 @@ var liesSideways = Check{
 				})
 			}
 		}
-		return g.found
+		return append(turned, g.found...)
+	},
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		if s := v.Strand(f.At.Row); componentAt(s, f) != nil {
+			return moreRings(s, f, -1, 1)
+		}
+		return nil
 	},
 }

@@ -20,7 +20,11 @@ var metalsDiffer = Check{
 		return []Finding{{Severity: Advise, At: piece.Whole(), Title: "Findings of different metals",
 			Says: fmt.Sprintf("%s is %s, the other findings are %s.", odd[0].Name, strings.ToLower(odd[0].Metal), strings.ToLower(most))}}
 	},
-	Fix: func(v *View, _ *Finding, bench Bench) []Fix {
+	Strand: func(v *View, s *measure.Strand) []Finding { return ofComponents(v, s, partsOfOtherMetal) },
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		if f.At.Row != "" {
+			return nil
+		}
 		most, odd := metalsOf(v.Measured)
 		if len(odd) == 0 {
 			return nil

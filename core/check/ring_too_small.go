@@ -28,8 +28,12 @@ var ringTooSmall = Check{
 		}
 		return found
 	},
+	Strand: func(v *View, s *measure.Strand) []Finding { return ofComponents(v, s, linkOvercrowded) },
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
+		if c := componentAt(s, f); c != nil {
+			return otherRings(s, f, c, bench, func(was, ring *material.Finding) bool { return ring.Inside > was.Inside })
+		}
 		e := s.End(f.At.Side)
 		for i := range e.Parts {
 			if p := &e.Parts[i]; p.Fitting == f.At.Fitting {

@@ -20,13 +20,14 @@ const (
 var weakLink = Check{
 	Code: "weak-link", Step: StepEnds,
 	Strand: func(v *View, s *measure.Strand) []Finding {
+		found := ofComponents(v, s, linkWeak)
 		load, c := Load(v.Measured), s.Row.Cord
 		holds := c.Cord.Strength * float64(s.Row.Passes)
 		if c.Cord.Strength <= 0 || holds >= load-tiny {
-			return nil
+			return found
 		}
-		return []Finding{{Severity: Warn, At: s.Row.At(), Title: "Cord too weak for its weight", cause: "cord",
-			Says: fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s holds %.1f N.", v.MassG, load, c.Name, holds)}}
+		return append(found, Finding{Severity: Warn, At: s.Row.At(), Title: "Cord too weak for its weight", cause: "cord",
+			Says: fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s holds %.1f N.", v.MassG, load, c.Name, holds)})
 	},
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		load := Load(v.Measured)
@@ -54,6 +55,12 @@ var weakLink = Check{
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		load, s := Load(v.Measured), v.Strand(f.At.Row)
+		if c := componentAt(s, f); c != nil {
+			return otherRings(s, f, c, bench, func(was, ring *material.Finding) bool {
+				holds, known := ring.Holds()
+				return ring.Inside >= was.Inside && (!openRound(ring) || known && holds >= c.MassG/1000*gravity*tugged)
+			})
+		}
 		if f.cause == "cord" {
 			was := s.Row.Cord.Cord
 			return strungOn(s, bench.Shelf, func(c *material.Cord) bool {

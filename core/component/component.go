@@ -6,6 +6,7 @@ package component
 
 import (
 	"fmt"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -21,6 +22,7 @@ type Plan struct {
 	Crosswise bool
 	Line      *pattern.Line // on the pin, from its loop down; of a coil from the cord out
 	Palette   map[string]*material.Material
+	Beads     []material.PinBead   // the same, where there is no line
 	Rod       length.MM            // that a coil is wound on
 	Below     []*material.Material // charms and components
 	Cord      *material.Material   // of a tassel
@@ -72,6 +74,19 @@ func Make(id, name string, p Plan) (*material.Material, error) {
 		return nil, err
 	}
 	return &material.Material{ID: id, Name: name, Class: material.ClassComponent, Bead: bead, Component: mk.out, MassG: mass(mk.out.Parts)}, nil
+}
+
+// PlanOf is the plan by which a component was made, to be changed and made again.
+func PlanOf(m *material.Material) Plan {
+	c := m.Component
+	p := Plan{Kind: c.Kind, Rings: slices.Clone(c.Rings), Below: slices.Clone(c.Below), Cord: c.Cord, Strands: c.Strands, Leg: c.Leg}
+	if c.Pin != nil {
+		p.Pin, p.Loop, p.Crosswise, p.Rod, p.Beads = c.Pin.Of, c.Pin.Loop, c.Pin.Crosswise, c.Pin.Rod, slices.Clone(c.Pin.Beads)
+	}
+	if c.Kind == material.BeadedBead {
+		p.Bead, p.Parts = m.Bead, c.Parts
+	}
+	return p
 }
 
 // mass adds the parts up; 0 if nobody weighed one of them. Cord is not weighed.

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"reflect"
 	"strings"
 	"testing"
 
@@ -248,6 +249,24 @@ func TestPlansThatCannotBeMade(t *testing.T) {
 	}
 	if _, err := Make("it", "It", Plan{Kind: material.BeadedBead, Bead: b.pearl.Bead, Parts: []material.PartCount{{Of: b.seed, Count: 200}}}); err != nil {
 		t.Errorf("200 parts: %v", err)
+	}
+}
+
+func TestAComponentIsMadeAgainFromItsPlan(t *testing.T) {
+	b := newBench(t)
+	rings := []*material.Material{b.ring}
+	for _, p := range []Plan{
+		{Kind: material.CharmOnRings, Rings: rings, Below: []*material.Material{b.charm}},
+		{Kind: material.BeadLink, Pin: b.eye, Loop: simple, Crosswise: true, Line: line(t, "P 2S"), Palette: b.palette(), Below: []*material.Material{b.charm}},
+		{Kind: material.Tassel, Rings: rings, Cord: b.silk, Strands: 12, Leg: 40},
+		{Kind: material.Coil, Pin: b.head, Rod: 1.5, Line: line(t, "S P S"), Palette: b.palette()},
+		{Kind: material.BeadedBead, Bead: b.pearl.Bead, Parts: []material.PartCount{{Of: b.seed, Count: 120}}},
+	} {
+		once := made(t, p)
+		again := made(t, PlanOf(once))
+		if !reflect.DeepEqual(once.Component, again.Component) || once.Bead.Length() != again.Bead.Length() {
+			t.Errorf("%s: made again %+v, was %+v", p.Kind, again.Component, once.Component)
+		}
 	}
 }
 

@@ -27,7 +27,7 @@ func (mk *maker) tassel() error {
 	case !(p.Leg >= 1 && p.Leg <= mostLeg):
 		return fault("legMm", "A tassel is 1 to %v mm long.", float64(mostLeg))
 	}
-	mk.out.Tassel = p.Cord
+	mk.out.Cord, mk.out.Strands, mk.out.Leg = p.Cord, p.Strands, p.Leg
 	return nil
 }
 
@@ -143,7 +143,7 @@ func (mk *maker) bead() (*material.Bead, error) {
 	} else {
 		inside, wire = out.Pin.Loop.Inside, out.Pin.Of.Finding.Wire
 	}
-	b := material.Bead{Shape: material.Charm, Hole: inside, Along: wire, Drop: out.Drop, Across: max(out.Across, inside+2*wire), Facing: material.FacingUpright}
+	b := material.Bead{Shape: material.Charm, Hole: inside, Along: wire, Drop: out.Drop, Across: max(out.Across, inside+2*wire)}
 	bead, err := material.NewBead(b)
 	if err != nil {
 		return nil, fault("", "As it is, it cannot hang on a cord: %s", err.Error())

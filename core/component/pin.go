@@ -72,6 +72,9 @@ func (mk *maker) checkPin() error {
 // beadsOnPin reads the line of the pin.
 func (mk *maker) beadsOnPin() ([]material.PinBead, error) {
 	p := &mk.plan
+	if p.Line == nil && len(p.Beads) > 0 {
+		return p.Beads, nil
+	}
 	if p.Line == nil || len(p.Line.Items) == 0 {
 		return nil, fault("line", "Put at least one bead on the pin.")
 	}

@@ -43,6 +43,8 @@ const (
 const (
 	SetDish     Do = "set-dish"     // give the letter Text, or a free one, the bead Material
 	RemoveDish  Do = "remove-dish"  // remove the dish of the letter Text
+	SetRings    Do = "set-rings"    // hang the component in dish Text on N rings, or put Material in the place of its ring N
+	SetPin      Do = "set-pin"      // make the component in dish Text on the pin Material
 	SetCord     Do = "set-cord"     // string the row on Material
 	SetSlack    Do = "set-slack"    // to Length; none follows the house
 	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
@@ -110,6 +112,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 	switch op.Do {
 	case SetDish, RemoveDish:
 		return keep, setDish(p, op)
+	case SetRings, SetPin:
+		return keep, changeComponent(p, op)
 	case SetCord, SetSlack, SetCut:
 		return keep, setStrand(p, op)
 	case AddFitting, SetFitting, DropFitting:
@@ -154,7 +158,7 @@ func setDish(p *piece.Piece, op Op) error {
 		return nil
 	}
 	if op.Material == nil || op.Material.Bead == nil {
-		return refuse("A dish holds a bead.")
+		return refuse("A dish holds a bead or a component.")
 	}
 	key := op.Text
 	if key == "" {

@@ -30,13 +30,15 @@ func (k ComponentKind) Hangs() bool { return k != Coil && k != BeadedBead }
 // Component is how a component is made and what that comes to. Its Bead is what a
 // strand meets of it.
 type Component struct {
-	Kind   ComponentKind
-	Parts  []PartCount // its own parts, from the top; components among them with theirs
-	Rings  []*Material // from the cord down
-	Pin    *Pin        // nil without one
-	Below  []*Material // what hangs below
-	Tassel *Material   // the cord of a tassel
-	Seats  []Seat      // where all of it lies, to the last part
+	Kind    ComponentKind
+	Parts   []PartCount // its own parts, from the top; components among them with theirs
+	Rings   []*Material // from the cord down
+	Pin     *Pin        // nil without one
+	Below   []*Material // what hangs below
+	Cord    *Material   // of a tassel, in so many strands of this length
+	Strands int
+	Leg     length.MM
+	Seats   []Seat // where all of it lies, to the last part
 
 	Across    length.MM // hung: the greatest width; strung: across the cord
 	Drop      length.MM // how far it reaches below the middle of a thin cord

@@ -132,6 +132,7 @@ func (h House) check(add adder) {
 	checkRange(add, "house.loopMm", h.Loop, 0, mostAllowance)
 	checkRange(add, "house.elasticTailMm", h.ElasticTail, 0, mostAllowance)
 	checkRange(add, "house.childTailMm", h.ChildTail, 0, mostAllowance)
+	checkRange(add, "house.fixedLoopMm", h.FixedLoop, 1, mostAllowance)
 	if h.TailBeads < 0 || h.TailBeads > mostTailBeads {
 		add("house.tailBeads", "A tail goes back through 0 to %d beads, not %d.", mostTailBeads, h.TailBeads)
 	}

@@ -26,6 +26,8 @@ type House struct {
 	KnotPlace    string    // hidden in a bead, or shown
 	Glue         string    // yes or no, on knots
 	Thread       string    // single or doubled
+	PinLoops     string    // what a loop takes of its pin: by its size, or a fixed length
+	FixedLoop    length.MM // that length
 	Unit         length.Unit
 	Ease         []Ease
 	Sizes        []BodySize
@@ -88,6 +90,8 @@ const (
 	KnotShown         = "shown"
 	ThreadSingle      = "single"
 	ThreadDoubled     = "doubled"
+	LoopsBySize       = "size"
+	LoopsFixed        = "fixed"
 )
 
 // Choice is one field of the house method with what may be chosen, the house's
@@ -114,6 +118,7 @@ func Choices() []Choice {
 		{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},
 		{"glue", func(h *House) *string { return &h.Glue }, []string{Yes, No}},
 		{"thread", func(h *House) *string { return &h.Thread }, []string{ThreadSingle, ThreadDoubled}},
+		{"pinLoops", func(h *House) *string { return &h.PinLoops }, []string{LoopsBySize, LoopsFixed}},
 	}
 }
 
@@ -128,6 +133,7 @@ const (
 	defaultLoop   = length.MM(2)
 	elasticToTie  = length.MM(75)
 	childToTie    = length.MM(30)
+	fixedLoop     = length.MM(9)
 	mostAllowance = length.MM(500)
 	mostTailBeads = 50
 )
@@ -135,7 +141,7 @@ const (
 // DefaultHouse is the way a shop works until it chooses otherwise.
 func DefaultHouse() House {
 	h := House{
-		TailLength: defaultTail, TailBeads: defaultBeads, Loop: defaultLoop, ElasticTail: elasticToTie, ChildTail: childToTie,
+		TailLength: defaultTail, TailBeads: defaultBeads, Loop: defaultLoop, ElasticTail: elasticToTie, ChildTail: childToTie, FixedLoop: fixedLoop,
 		Unit: length.InMillimetres, Ease: defaultEase(), Sizes: defaultSizes(), Lengths: defaultLengths(),
 	}
 	for _, c := range Choices() {

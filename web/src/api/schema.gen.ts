@@ -857,6 +857,8 @@ export interface components {
             ease?: components["schemas"]["Ease"][];
             /** Format: double */
             elasticTailMm?: number;
+            /** Format: double */
+            fixedLoopMm?: number;
             /** @enum {string} */
             glue?: "yes" | "no";
             /** @enum {string} */
@@ -868,6 +870,11 @@ export interface components {
             lengths?: components["schemas"]["NamedLength"][];
             /** Format: double */
             loopMm?: number;
+            /**
+             * @description What a loop takes of its pin.
+             * @enum {string}
+             */
+            pinLoops?: "size" | "fixed";
             sizes?: components["schemas"]["BodySize"][];
             /** @enum {string} */
             slack?: "snug" | "easy";
@@ -1124,7 +1131,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-cord" | "set-slack" | "set-cut" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method; the code of a check to waive. */
             field?: string;
             /**
@@ -2814,6 +2821,7 @@ export const houseGlueValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const houseGuardsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guards"]> = ["never", "single", "always"];
 export const houseKnotValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knot"]> = ["surgeons", "square", "triple"];
 export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["hidden", "shown"];
+export const housePinLoopsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["pinLoops"]> = ["size", "fixed"];
 export const houseSlackValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["slack"]> = ["snug", "easy"];
 export const houseStopperValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["stopper"]> = ["stopper", "tape", "spool"];
 export const houseTailValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["tail"]> = ["tucked", "beads", "trimmed"];
@@ -2835,7 +2843,7 @@ export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-cord", "set-slack", "set-cut", "add-fitting", "set-fitting", "drop-fitting", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "add-fitting", "set-fitting", "drop-fitting", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -1,7 +1,7 @@
 import type { House } from "../api/client.ts";
 
 /** ChoiceField is a field of the house method that is picked from a few. */
-export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread";
+export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread" | "pinLoops";
 
 export interface Option {
   value: string;
@@ -51,6 +51,13 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
         "Jump rings open for repairs; split rings do not pull open; attached directly there is one part fewer to fail."),
       pick("tail", "Wire tail", [["tucked", "Tucked, by length"], ["beads", "Tucked, by number of beads"], ["trimmed", "Trimmed short"]],
         "A tucked tail still holds if the crimp slips; a trimmed tail passes no hole twice."),
+    ],
+  },
+  {
+    title: "Components",
+    choices: [
+      pick("pinLoops", "Loop of a pin takes", [["size", "What its size needs"], ["fixed", "A fixed length"]],
+        "By its size a pin is used to the end; a fixed length is quick to mark and leaves some to cut off."),
     ],
   },
   {

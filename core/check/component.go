@@ -1,0 +1,293 @@
+package check
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// pinSlipping stops a pin whose end does not hold its beads.
+var pinSlipping = Check{
+	Code: "pin-slips", Step: StepLayOut,
+	Strand: func(v *View, s *measure.Strand) []Finding { return ofComponents(v, s, pinSlips) },
+}
+
+// judgeComponent is one judgement on a component by itself.
+type judgeComponent func(m *material.Material, h piece.House) (Finding, bool)
+
+// componentChecks are the judgements on components by their codes.
+var componentChecks = map[string]judgeComponent{
+	legShort.Code: pinShort, holeTooSmall.Code: pinTooThick, pinSlipping.Code: pinSlips, ringTooSmall.Code: linkOvercrowded,
+	weakLink.Code: linkWeak, liesSideways.Code: charmSideways, metalsDiffer.Code: partsOfOtherMetal,
+}
+
+// Component judges a component by itself, as the maker shows it, the gravest first.
+func Component(m *material.Material, h piece.House) []Finding {
+	var out []Finding
+	for _, code := range slices.Sorted(mapsKeys(componentChecks)) {
+		if f, fires := componentChecks[code](m, h); fires {
+			f.Code = code
+			out = append(out, f)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Finding) int { return a.Severity.rank() - b.Severity.rank() })
+	return out
+}
+
+func mapsKeys[V any](m map[string]V) func(func(string) bool) {
+	return func(yield func(string) bool) {
+		for key := range m {
+			if !yield(key) {
+				return
+			}
+		}
+	}
+}
+
+// ofComponents makes a judgement on every component of the strand, one finding a
+// component with all its places.
+func ofComponents(v *View, s *measure.Strand, judge judgeComponent) []Finding {
+	g := gather{strand: s}
+	judged := map[*material.Material]*Finding{}
+	for i := range s.Beads {
+		m := s.Beads[i].Material
+		if m.Component == nil {
+			continue
+		}
+		f, known := judged[m]
+		if !known {
+			if found, fires := judge(m, v.Piece.House); fires {
+				f = &found
+			}
+			judged[m] = f
+		}
+		if f != nil {
+			g.add("component "+m.ID, i, func() Finding { return *f })
+		}
+	}
+	return g.found
+}
+
+// within calls do for the component and for every component in it.
+func within(m *material.Material, do func(*material.Material)) {
+	if m.Component == nil {
+		return
+	}
+	do(m)
+	for _, p := range m.Component.Parts {
+		within(p.Of, do)
+	}
+}
+
+// PinNeeded is how much of its pin a component takes, its loop reckoned the
+// house's way: by its size, or as a fixed length.
+func PinNeeded(pin *material.Pin, h piece.House) length.MM {
+	if h.PinLoops == piece.LoopsFixed && pin.LoopTakes > 0 {
+		return pin.Stack + h.FixedLoop
+	}
+	return pin.Needed
+}
+
+// pinShort stops a component whose pin is shorter than what goes on it.
+func pinShort(m *material.Material, h piece.House) (f Finding, fires bool) {
+	within(m, func(c *material.Material) {
+		pin := c.Component.Pin
+		if pin == nil || c.Component.Kind == material.Coil {
+			return
+		}
+		if need := PinNeeded(pin, h); need > pin.Held+rulerShows && !fires {
+			f = Finding{Severity: Stop, Title: "Pin too short", Says: fmt.Sprintf("%s needs %s of pin: beads %s, loop %s. %s is %s. Use a longer pin.",
+				c.Name, mm(need), mm(pin.Stack), mm(need-pin.Stack), pin.Of.Name, mm(pin.Held))}
+			fires = true
+		}
+	})
+	return f, fires
+}
+
+// pinTooThick stops a component whose bead does not take its pin, or whose charm
+// does not take its ring.
+func pinTooThick(m *material.Material, _ piece.House) (f Finding, fires bool) {
+	within(m, func(c *material.Material) {
+		if pin := c.Component.Pin; pin != nil && !fires {
+			wire := pin.Of.Finding.Wire
+			for _, b := range pin.Beads {
+				if hole := b.Material.Bead.Hole; hole < wire-tiny && !fires {
+					f, fires = Finding{Severity: Stop, Title: "Hole too small for the pin", Says: fmt.Sprintf("%s in %s has a hole of %s; %s is %s thick. Use a finer pin.",
+						b.Material.Name, c.Name, mm(hole), pin.Of.Name, mm(wire))}, true
+				}
+			}
+		}
+		wire, by := lastLink(c)
+		for _, charm := range c.Component.Below {
+			if charm.Component == nil && charm.Bead.Hole < wire-tiny && !fires {
+				f, fires = Finding{Severity: Stop, Title: "Ring too thick for the charm", Says: fmt.Sprintf("%s has a hole of %s; %s is made of %s wire. Use a finer ring.",
+					charm.Name, mm(charm.Bead.Hole), by, mm(wire))}, true
+			}
+		}
+	})
+	return f, fires
+}
+
+// lastLink gives the wire of the link that things below hang on, and whose it is.
+func lastLink(c *material.Material) (wire length.MM, by string) {
+	if pin := c.Component.Pin; pin != nil {
+		return pin.Of.Finding.Wire, pin.Of.Name
+	}
+	if n := len(c.Component.Rings); n > 0 {
+		return c.Component.Rings[n-1].Finding.Wire, c.Component.Rings[n-1].Name
+	}
+	return 0, ""
+}
+
+// pinSlips stops a component whose head, eye or loop passes through the bead that
+// should rest on it.
+func pinSlips(m *material.Material, _ piece.House) (f Finding, fires bool) {
+	within(m, func(c *material.Material) {
+		pin := c.Component.Pin
+		if pin == nil || fires {
+			return
+		}
+		end := func(name string, wide length.MM, b material.PinBead) {
+			if hole := b.Material.Bead.Hole; wide <= hole+tiny && !fires {
+				f, fires = Finding{Severity: Stop, Title: "The pin slips through", Says: fmt.Sprintf("The %s of %s is %s wide and passes the hole of %s, %s. Put a small bead there.",
+					name, pin.Of.Name, mm(wide), b.Material.Name, mm(hole))}, true
+			}
+		}
+		last := pin.Beads[len(pin.Beads)-1]
+		if pin.Of.Finding.Type == material.HeadPin {
+			end("head", pin.Of.Finding.Outside, last)
+		} else {
+			end("eye", pin.Of.Finding.Inside+2*pin.Of.Finding.Wire, last)
+		}
+		if c.Component.Kind != material.Coil {
+			end("loop", pin.Loop.Inside+2*pin.Of.Finding.Wire, pin.Beads[0])
+		}
+	})
+	return f, fires
+}
+
+// RingTakes says whether a ring of this inside takes what pulls on it from two
+// opposite directions: what pulls one way lies side by side in half of its inside,
+// the sum of thicknesses at most π/2 × (inside - thickest), and the thickest of the
+// two together fit across.
+func RingTakes(inside length.MM, one, other []length.MM) bool {
+	thickest := func(list []length.MM) length.MM {
+		most := length.MM(0)
+		for _, t := range list {
+			most = max(most, t)
+		}
+		return most
+	}
+	for _, list := range [][]length.MM{one, other} {
+		sum := length.MM(0)
+		for _, t := range list {
+			sum += t
+		}
+		if len(list) > 1 && sum > math.Pi/2*(inside-thickest(list))+tiny {
+			return false
+		}
+	}
+	return thickest(one)+thickest(other) <= inside+tiny
+}
+
+// linkOvercrowded stops a component whose last ring or loop does not take all that
+// hangs on it.
+func linkOvercrowded(m *material.Material, _ piece.House) (f Finding, fires bool) {
+	within(m, func(c *material.Material) {
+		for i, r := range c.Component.Rings {
+			above := length.MM(0)
+			if i > 0 {
+				above = c.Component.Rings[i-1].Finding.Wire
+			}
+			if below := hangingOn(c, i); !RingTakes(r.Finding.Inside, []length.MM{above}, below) && !fires {
+				f, fires = Finding{Severity: Stop, Title: "Ring too small for what it holds", Says: fmt.Sprintf("%s in %s is %s inside; %s and what carries it do not fit. Use a larger ring.",
+					r.Name, c.Name, mm(r.Finding.Inside), things(len(below)))}, true
+			}
+		}
+	})
+	return f, fires
+}
+
+func things(n int) string {
+	if n == 1 {
+		return "what hangs on it"
+	}
+	return fmt.Sprintf("the %d things on it", n)
+}
+
+// hangingOn lists the thicknesses of what hangs on ring i of a component.
+func hangingOn(c *material.Material, i int) []length.MM {
+	out := []length.MM{}
+	switch rings := c.Component.Rings; {
+	case i+1 < len(rings):
+		return append(out, rings[i+1].Finding.Wire)
+	case c.Component.Pin != nil:
+		return append(out, c.Component.Pin.Of.Finding.Wire)
+	case c.Component.Cord != nil:
+		return append(out, material.HoleFor(c.Component.Strands, c.Component.Cord.Cord.Diameter))
+	}
+	for _, m := range c.Component.Below {
+		out = append(out, m.Bead.Along)
+	}
+	return out
+}
+
+// linkWeak warns where a ring or a loop bent shut bears less than a tug on what
+// hangs below it.
+func linkWeak(m *material.Material, _ piece.House) (f Finding, fires bool) {
+	within(m, func(c *material.Material) {
+		load := c.MassG / 1000 * gravity * tugged
+		for _, r := range c.Component.Rings {
+			if holds, known := r.Finding.Holds(); known && holds < load-tiny && !fires {
+				f, fires = Finding{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; %s holds %.1f N. Use a soldered or split ring, or a heavier one.",
+					c.Name, c.MassG, load, r.Name, holds)}, true
+			}
+		}
+		if pin := c.Component.Pin; pin != nil && c.Component.Kind.Hangs() && pin.Loop.Kind != material.WrappedLoop {
+			w := float64(pin.Of.Finding.Wire)
+			if holds := 300 * w * w * w / (3 * (float64(pin.Loop.Inside) + w)); holds < load-tiny && !fires {
+				f, fires = Finding{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; its open loop holds %.1f N. Wrap the loop, or use a heavier pin.",
+					c.Name, c.MassG, load, holds)}, true
+			}
+		}
+	})
+	return f, fires
+}
+
+// charmSideways advises on a charm that its rings turn to the side.
+func charmSideways(m *material.Material, _ piece.House) (Finding, bool) {
+	c := m.Component
+	if c == nil || !c.Faces || !c.Sideways {
+		return Finding{}, false
+	}
+	return Finding{Severity: Advise, Title: "Charm faces sideways", Says: fmt.Sprintf("Each ring or loop turns what hangs on it by a quarter; on %s the charm in %s shows its edge. Use one ring more or one less.",
+		plural(len(c.Rings), "ring"), m.Name)}, true
+}
+
+func plural(n int, word string) string {
+	if n == 1 {
+		return "1 " + word
+	}
+	return fmt.Sprintf("%d %ss", n, word)
+}
+
+// partsOfOtherMetal advises on a component whose findings are of different metals.
+func partsOfOtherMetal(m *material.Material, _ piece.House) (f Finding, fires bool) {
+	first := ""
+	m.Each(func(of *material.Material, _ int, _ length.MM) {
+		switch {
+		case of.Finding == nil || of.Metal == "" || fires:
+		case first == "":
+			first = of.Metal
+		case !strings.EqualFold(first, of.Metal):
+			f, fires = Finding{Severity: Advise, Title: "Findings of different metals", Says: fmt.Sprintf("%s in %s is %s, another finding in it is %s.", of.Name, m.Name, strings.ToLower(of.Metal), strings.ToLower(first))}, true
+		}
+	})
+	return f, fires
+}

@@ -1,0 +1,184 @@
+package check
+
+import (
+	"context"
+	"strings"
+	"testing"
+
+	"mala/core/component"
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// plans change a drop on a head pin: a pearl with hole 0.9 and a round 8 on a pin
+// of 40 x 0.6, its loop 2, hung on a ring.
+type planned = func(p *component.Plan)
+
+var (
+	headPin  = finding("head pin", "brass", material.Finding{Type: material.HeadPin, Length: 40, Wire: 0.6, Outside: 1.6})
+	shortPin = finding("short pin", "brass", material.Finding{Type: material.HeadPin, Length: 20, Wire: 0.6, Outside: 1.6})
+	finePin  = finding("fine pin", "brass", material.Finding{Type: material.HeadPin, Length: 40, Wire: 0.5, Outside: 1.6})
+	smallPin = finding("small-headed pin", "brass", material.Finding{Type: material.HeadPin, Length: 40, Wire: 0.6, Outside: 1})
+)
+
+func dropOf(t *testing.T, line string, changes ...planned) *material.Material {
+	t.Helper()
+	parsed, err := pattern.Parse(line)
+	if err != nil {
+		t.Fatal(err)
+	}
+	palette := dishes(t)
+	for _, m := range palette {
+		m.MassG = 0.5
+	}
+	p := component.Plan{Kind: material.PinDrop, Rings: []*material.Material{jump}, Pin: headPin, Loop: material.Loop{Inside: 2}, Line: parsed, Palette: palette}
+	for _, change := range changes {
+		change(&p)
+	}
+	m, err := component.Make("drop", "drop", p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m
+}
+
+func on(pin *material.Material) planned { return func(p *component.Plan) { p.Pin = pin } }
+
+func rings(of ...*material.Material) planned { return func(p *component.Plan) { p.Rings = of } }
+
+// charmOf hangs charms, their holes front to back, on rings.
+func charmOf(t *testing.T, n int, hole length.MM, of ...*material.Material) *material.Material {
+	t.Helper()
+	charm := bead(t, "shell", material.Bead{Shape: material.Charm, Across: 9, Hole: hole, Along: 0.8, Drop: 12})
+	charm.MassG = 1
+	p := component.Plan{Kind: material.CharmOnRings, Rings: of}
+	for range n {
+		p.Below = append(p.Below, charm)
+	}
+	m, err := component.Make("charms", "charms", p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m
+}
+
+func with(m *material.Material) change {
+	return func(p *piece.Piece, _ *piece.Row) { p.Palette["K"] = m }
+}
+
+func heavy(m *material.Material, g float64) *material.Material { m.MassG = g; return m }
+
+func TestComponentsAreJudgedAndTheNearMissIsNot(t *testing.T) {
+	sterling := finding("sterling ring", "silver", material.Finding{Type: material.JumpRing, Inside: 3.6, Wire: 0.7, Joint: "open", Form: "round"})
+	// The stack of P and R is 1.960 + 5.9x + 3.969; a loop of 2 from 0.6 takes 8.168.
+	for _, tt := range []struct {
+		code         string
+		severity     Severity
+		says         string
+		fires, quiet *material.Material
+	}{
+		{"leg-short", Stop, "drop needs 27.93 mm of pin: beads 19.76 mm, loop 8.17 mm. short pin is 20 mm", dropOf(t, "P 2R", on(shortPin)), dropOf(t, "P R", on(shortPin))},
+		{"hole-too-small", Stop, "fine pearl in drop has a hole of 0.6 mm; thick pin is 0.61 mm thick", dropOf(t, "Z", on(finding("thick pin", "brass", material.Finding{Type: material.HeadPin, Length: 40, Wire: 0.61, Outside: 1.6}))), dropOf(t, "Z")},
+		{"hole-too-small", Stop, "shell has a hole of 0.65 mm; jump ring is made of 0.7 mm wire", charmOf(t, 1, 0.65, jump), charmOf(t, 1, 0.7, jump)},
+		{"pin-slips", Stop, "The head of small-headed pin is 1 mm wide and passes the hole of round, 1 mm", dropOf(t, "P R", on(smallPin)), dropOf(t, "R P", on(smallPin))},
+		{"pin-slips", Stop, "The loop of head pin is 2.2 mm wide and passes the hole of lantern, 2.5 mm", dropOf(t, "G P", func(p *component.Plan) { p.Loop.Inside = 1 }), dropOf(t, "G P")},
+		{"ring-too-small", Stop, "fine ring in charms is 1.2 mm inside; the 3 things on it", charmOf(t, 3, 1, fine), charmOf(t, 3, 1, jump)},
+		{"weak-link", Warn, "pulls with 9.8 N; jump ring holds 8.0 N", heavy(charmOf(t, 1, 1, jump), 100), heavy(charmOf(t, 1, 1, jump), 81)},
+		{"weak-link", Warn, "its open loop holds 8.3 N", heavy(dropOf(t, "P", rings(soldered)), 90), heavy(dropOf(t, "P", rings(soldered)), 84)},
+		{"lies-sideways", Advise, "on 2 rings the charm in charms shows its edge", charmOf(t, 1, 1, jump, jump), charmOf(t, 1, 1, jump)},
+		{"metals-differ", Advise, "sterling ring in charms is silver", charmOf(t, 1, 1, jump, jump, sterling), charmOf(t, 1, 1, jump, jump, jump)},
+	} {
+		for _, p := range []struct {
+			m    *material.Material
+			want bool
+		}{{tt.fires, true}, {tt.quiet, false}} {
+			m := measuredPiece(t, stretch(t, "R K R 20R", with(p.m)))
+			f := of(All(m, length.InMillimetres), tt.code)
+			if (f != nil) != p.want {
+				t.Errorf("%s: fires %v, want %v", tt.code, f != nil, p.want)
+				continue
+			}
+			if f == nil {
+				continue
+			}
+			if f.Severity != tt.severity || !strings.Contains(f.Says, tt.says) || f.At.Element != 1 {
+				t.Errorf("%s: %s at %d, %q, want %s %q", tt.code, f.Severity, f.At.Element, f.Says, tt.severity, tt.says)
+			}
+			alone := Component(p.m, piece.DefaultHouse())
+			if own := of(alone, tt.code); own == nil || own.Says != f.Says {
+				t.Errorf("%s: by itself %+v", tt.code, alone)
+			}
+		}
+	}
+}
+
+func TestAFixedLengthForALoopIsTheHousesChoice(t *testing.T) {
+	// 11.6 mm of beads and a loop of 8.2: with 9 mm a loop it is 0.8 more.
+	tight := finding("tight pin", "brass", material.Finding{Type: material.HeadPin, Length: 20.3, Wire: 0.6, Outside: 1.6})
+	drop := dropOf(t, "P R", on(tight))
+	fixed := piece.DefaultHouse()
+	fixed.PinLoops = piece.LoopsFixed
+	if of(Component(drop, piece.DefaultHouse()), "leg-short") != nil {
+		t.Errorf("by its size it is short: %+v", drop.Component.Pin)
+	}
+	if f := of(Component(drop, fixed), "leg-short"); f == nil || !strings.Contains(f.Says, "loop 9 mm") {
+		t.Errorf("by a fixed length: %+v, needs %v", f, PinNeeded(drop.Component.Pin, fixed))
+	}
+}
+
+func TestARingTakesWhatPullsOnIt(t *testing.T) {
+	mm := func(list ...length.MM) []length.MM { return list }
+	for _, tt := range []struct {
+		name       string
+		inside     length.MM
+		one, other []length.MM
+		want       bool
+	}{
+		{"one and one", 2, mm(1), mm(1), true},
+		{"one and one a little more", 2, mm(1), mm(1.01), false},
+		// π/2 × (4 - 1) = 4.712 side by side.
+		{"four side by side", 4, mm(1, 1, 1, 1), mm(1), true},
+		{"five side by side", 4, mm(1, 1, 1, 1, 1), mm(1), false},
+		{"the other way round", 4, mm(1), mm(1, 1, 1, 1, 1), false},
+		{"nothing", 1, nil, nil, true},
+	} {
+		if got := RingTakes(tt.inside, tt.one, tt.other); got != tt.want {
+			t.Errorf("%s: %v", tt.name, got)
+		}
+	}
+}
+
+func TestFixesOfComponents(t *testing.T) {
+	shelf := []*material.Material{shortPin, headPin, finePin, jump, fine, split, soldered}
+	for _, tt := range []struct {
+		code string
+		m    *material.Material
+		says string
+		op   edit.Op
+	}{
+		{"leg-short", dropOf(t, "P 2R", on(shortPin)), "Make drop on head pin", edit.Op{Do: edit.SetPin, Text: "K", Material: headPin}},
+		{"ring-too-small", charmOf(t, 3, 1, fine), "Use jump ring in charms", edit.Op{Do: edit.SetRings, Text: "K", Material: jump}},
+		{"lies-sideways", charmOf(t, 1, 1, jump, jump), "Hang charms on 1 ring", edit.Op{Do: edit.SetRings, Text: "K", N: 1}},
+	} {
+		m := measuredPiece(t, stretch(t, "R K R 20R", with(tt.m)))
+		found := All(m, length.InMillimetres)
+		fix := FixOf(context.Background(), m, found, of(found, tt.code), Bench{Shelf: shelf})
+		if fix == nil || !strings.HasPrefix(fix.Says, tt.says) || fix.Ops[0].Do != tt.op.Do || fix.Ops[0].Material != tt.op.Material || fix.Ops[0].N != tt.op.N {
+			t.Errorf("%s: %+v", tt.code, fix)
+			continue
+		}
+		after, err := edit.Try(m.Piece, shelf, fix.Ops...)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if of(All(after, length.InMillimetres), tt.code) != nil {
+			t.Errorf("%s: still there after %s", tt.code, fix.Says)
+		}
+		if m.Piece.Palette["K"] != tt.m {
+			t.Errorf("%s: the fix changed the piece it was tried on", tt.code)
+		}
+	}
+}
