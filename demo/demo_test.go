@@ -23,6 +23,11 @@ func TestPiecesAreSoundButTheOneWithAFaultWorthFinding(t *testing.T) {
 			}
 			continue
 		}
+		if name == "crab-pot.json" {
+			if len(a.Checks) != 1 || a.Checks[0].Code != "lies-sideways" || a.Checks[0].Fix == nil || len(a.Checks[0].More) != 1 {
+				t.Errorf("%s: %+v, want both crabs sideways", name, a.Checks)
+			}
+		}
 		for _, c := range a.Checks {
 			if c.Severity != "advise" {
 				t.Errorf("%s: %s", name, c.Says)

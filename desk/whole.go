@@ -123,9 +123,14 @@ func (w *Whole) frame(m *measure.Measured) {
 	for i, seat := range w.Beads {
 		b := s.Beads[i].Material.Bead
 		half := math.Hypot(float64(b.Across), float64(b.Length())) / 2
-		grow(seat.X, seat.Y, half)
-		if b.Hangs() {
+		switch {
+		case b.Hangs() && w.Flat:
 			grow(seat.X, seat.Y, float64(b.Drop))
+		case b.Hangs():
+			grow(seat.X, seat.Y, float64(b.Across)/2)
+			grow(seat.X, seat.Y+float64(b.Drop), 0)
+		default:
+			grow(seat.X, seat.Y, max(half, float64(b.StandsOff)))
 		}
 	}
 	for _, p := range w.Parts {

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 )
 
@@ -63,26 +64,37 @@ func (w *Wrap) draw(m *measure.Measured, link measure.Link, touching bool, from,
 	}
 	beads := m.Leading().Beads
 	for k, b := range link.Beads {
-		half := float64(beads[b.Bead].Material.Bead.Thick) / 2
-		out := SeatOfBead{Seat: seat(b.Before/whole, max(0, thickest(m, link)/2-link.Segment.Reach)), Element: b.Bead}
+		bead := beads[b.Bead].Material.Bead
+		outwards := max(inwards(bead), float64(bead.StandsOff))
+		if bead.Hangs() {
+			outwards = float64(bead.Drop)
+		}
+		out := SeatOfBead{Seat: seat(b.Before/whole, max(0, furthestIn(m, link)-link.Segment.Reach)), Element: b.Bead}
 		if touching && k == len(link.Beads)/2 {
 			w.Touching++
 			at := [2]float64{from[0] + dx/2, from[1] + dy/2}
 			scale := float64(w.RadiusMm) / math.Hypot(at[0], at[1])
 			out.Touch = &[2]float64{fine(at[0] * scale), fine(at[1] * scale)}
 		}
-		w.ReachMm = max(w.ReachMm, math.Hypot(out.X, out.Y)+half)
+		w.ReachMm = max(w.ReachMm, math.Hypot(out.X, out.Y)+outwards)
 		w.Beads = append(w.Beads, out)
 	}
 }
 
-// thickest is how much the thickest bead of a link measures from front to back.
-func thickest(m *measure.Measured, link measure.Link) float64 {
+// furthestIn is how far the beads of a link reach from the cord towards the body.
+func furthestIn(m *measure.Measured, link measure.Link) float64 {
 	most := 0.0
 	for _, b := range link.Beads {
-		most = max(most, float64(m.Leading().Beads[b.Bead].Material.Bead.Thick))
+		most = max(most, inwards(m.Leading().Beads[b.Bead].Material.Bead))
 	}
 	return most
+}
+
+func inwards(b *material.Bead) float64 {
+	if b.Hangs() {
+		return 0
+	}
+	return max(float64(b.Thick)/2, float64(b.Inwards))
 }
 
 // fine rounds to a ten thousandth of a millimetre.

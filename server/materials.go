@@ -42,7 +42,7 @@ func itemOf(m store.Material, stock *format.Stock) CatalogueItem {
 type listMaterialsInput struct {
 	Search   string  `query:"search" maxLength:"200"`
 	IDs      string  `query:"ids" doc:"Ids to return, separated by commas." maxLength:"20000"`
-	Class    string  `query:"class"`
+	Class    string  `query:"class" doc:"Classes, separated by commas."`
 	Types    string  `query:"types" doc:"Types of findings and cords, separated by commas."`
 	Shape    string  `query:"shape"`
 	Metal    string  `query:"metal"`
@@ -126,6 +126,7 @@ func (s *server) registerMaterials(api huma.API) {
 		})
 	call(api, huma.Operation{OperationID: "saveMaterial", Method: http.MethodPut, Path: "/api/materials/{id}", Summary: "Keep a material"}, s.saveMaterial)
 	call(api, huma.Operation{OperationID: "tryMaterial", Method: http.MethodPost, Path: "/api/materials/try", Summary: "What follows from a material's measures"}, s.tryMaterial)
+	call(api, huma.Operation{OperationID: "tryComponent", Method: http.MethodPost, Path: "/api/components/try", Summary: "What follows from how a component is made"}, s.tryComponent)
 	call(api, huma.Operation{OperationID: "materialEffect", Method: http.MethodPost, Path: "/api/materials/effect", Summary: "The pieces that use a material, before and after a change of it"}, s.materialEffect)
 }
 
@@ -168,6 +169,21 @@ func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[Mat
 		}
 	}
 	return &answer[MaterialFacts]{facts}, nil
+}
+
+func (s *server) tryComponent(ctx context.Context, in *materialBody) (*answer[desk.ComponentFacts], error) {
+	stock, err := s.stock(ctx, []format.Material{in.Body})
+	if err != nil {
+		return nil, err
+	}
+	m, faults := stock.Make(&in.Body, "")
+	if faults != nil {
+		return nil, faults
+	}
+	if m.Component == nil {
+		return nil, format.Faults{{Where: "class", Says: "This material is not a component."}}
+	}
+	return &answer[desk.ComponentFacts]{desk.FactsOf(m, s.options(ctx, "").House)}, nil
 }
 
 func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[[]PieceEffect], error) {

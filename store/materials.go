@@ -66,10 +66,13 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 	for _, word := range strings.Fields(w.Search) {
 		q = q.Where(aboutMaterial+" ILIKE ?", "%"+plainLike(word)+"%")
 	}
-	for column, value := range map[string]string{"class": w.Class, "document->>'shape'": w.Shape, "document->>'metal'": w.Metal, "colour": w.Colour} {
+	for column, value := range map[string]string{"document->>'shape'": w.Shape, "document->>'metal'": w.Metal, "colour": w.Colour} {
 		if value != "" {
 			q = q.Where(column+" = ?", value)
 		}
+	}
+	if w.Class != "" {
+		q = q.Where("class IN ?", strings.Split(w.Class, ","))
 	}
 	if len(w.Types) > 0 {
 		q = q.Where("document->>'type' IN ?", w.Types)

@@ -171,6 +171,7 @@ func TestACoilIsWoundFromWhatTheBeadsLeave(t *testing.T) {
 	near(t, "across", m.Bead.Across, 2.7)
 	near(t, "its hole", m.Bead.Hole, 1.5)
 	near(t, "how far its beads stand off", m.Bead.StandsOff, 1.35+pin.Stack+0.6)
+	near(t, "how far towards the body", m.Bead.Inwards, 2)
 	if m.Bead.Hangs() || material.Hides(m.Bead.Shape) {
 		t.Error("a coil hangs, or hides a knot")
 	}

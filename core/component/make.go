@@ -131,7 +131,7 @@ func (mk *maker) bead() (*material.Bead, error) {
 	case material.BeadedBead:
 		return mk.plan.Bead, nil
 	case material.Coil:
-		return material.NewBead(material.Bead{Shape: material.Coiled, Across: out.Across, Along: out.Pin.Coiled, Hole: out.Pin.Rod, StandsOff: out.StandsOff})
+		return material.NewBead(material.Bead{Shape: material.Coiled, Across: out.Across, Along: out.Pin.Coiled, Hole: out.Pin.Rod, StandsOff: out.StandsOff, Inwards: max(out.Across, widestOn(out.Pin)) / 2})
 	}
 	var inside, wire length.MM
 	if len(mk.plan.Rings) > 0 {
@@ -149,4 +149,13 @@ func (mk *maker) bead() (*material.Bead, error) {
 		return nil, fault("", "As it is, it cannot hang on a cord: %s", err.Error())
 	}
 	return bead, nil
+}
+
+// widestOn is the width of the widest bead on a pin.
+func widestOn(pin *material.Pin) length.MM {
+	wide := length.MM(0)
+	for _, b := range pin.Beads {
+		wide = max(wide, b.Material.Bead.Across)
+	}
+	return wide
 }

@@ -53,12 +53,13 @@ type Bead struct {
 	Depth  length.MM // inner depth of a cap
 	Wall   length.MM // wall of a cap
 	Drop   length.MM // how far a charm hangs below the cord; its hole is its ring's inside, its length the ring's wire
-	// StandsOff is how far the beads of a coil reach from the middle of the cord.
-	StandsOff length.MM
-	Facing    Facing
-	Drilled   Drilled
-	Sized     Sized
-	Run       Run
+	// StandsOff is how far the beads of a coil reach from the middle of the cord, and
+	// Inwards how far towards the body: coils turn, and their beads lean aside there.
+	StandsOff, Inwards length.MM
+	Facing             Facing
+	Drilled            Drilled
+	Sized              Sized
+	Run                Run
 
 	faces [2]Face // the left and the right one
 	scale float64

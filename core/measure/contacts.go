@@ -123,11 +123,11 @@ func (t *contactTable) halfThick(f face) float64 {
 }
 
 // inwards is how far the bead reaches from the cord towards the body, in mm. What
-// hangs never reaches it; the beads of coils lie all round the cord.
+// hangs never reaches it; the beads of coils lean aside.
 func (t *contactTable) inwards(f face) float64 {
 	b := t.bead(f)
 	if b.Hangs() {
 		return 0
 	}
-	return max(float64(b.Thick)/2, float64(b.StandsOff))
+	return max(float64(b.Thick)/2, float64(b.Inwards))
 }

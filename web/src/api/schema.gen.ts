@@ -72,6 +72,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/components/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What follows from how a component is made */
+        post: operations["tryComponent"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edit": {
         parameters: {
             query?: never;
@@ -675,6 +692,47 @@ export interface components {
              */
             turns?: number;
         };
+        ComponentFacts: {
+            /** @description The same, broken down to what is bought. */
+            bought: components["schemas"]["Count"][];
+            checks: components["schemas"]["Check"][];
+            /**
+             * Format: double
+             * @description How far it hangs below the middle of the cord, or stands off it.
+             */
+            dropMm: number;
+            /**
+             * @description Which way its charms face.
+             * @enum {string}
+             */
+            faces: "any" | "front" | "side";
+            /** @description It hangs on the cord; else it is strung through. */
+            hangs: boolean;
+            /**
+             * Format: double
+             * @description Of what the cord goes through.
+             */
+            holeMm: number;
+            /** Format: double */
+            massG: number;
+            outline: components["schemas"]["Outline"];
+            parts: components["schemas"]["PartOf"][];
+            pin?: components["schemas"]["PinFacts"];
+            /**
+             * Format: int64
+             * @description How many neighbouring coils lie round the cord before their beads would touch.
+             */
+            spreadOver?: number;
+            /**
+             * Format: double
+             * @description Along the cord, alone on a thin one.
+             */
+            takesMm: number;
+            /** @description Parts nobody weighed, by id. */
+            unweighed: string[];
+            /** Format: double */
+            widthMm: number;
+        };
         CordFit: {
             cord: string;
             /** Format: int64 */
@@ -1245,6 +1303,47 @@ export interface components {
             revision: number;
             /** Format: date-time */
             updatedAt: string;
+        };
+        PinFacts: {
+            /** Format: double */
+            coiledMm?: number;
+            /**
+             * Format: double
+             * @description What is left over; negative if it is too short.
+             */
+            cutOffMm: number;
+            /**
+             * Format: double
+             * @description Wire for a loop where the shop allows a fixed length.
+             */
+            fixedMm: number;
+            /** Format: double */
+            heldMm: number;
+            /**
+             * Format: double
+             * @description Wire that the loop takes by its size.
+             */
+            loopMm: number;
+            /**
+             * Format: double
+             * @description The house's way.
+             */
+            neededMm: number;
+            /**
+             * Format: double
+             * @description The beads on it.
+             */
+            stackMm: number;
+            /**
+             * Format: double
+             * @description The stem above the last bead to bend for the loop.
+             */
+            stemMm: number;
+            /**
+             * Format: double
+             * @description Of a coil.
+             */
+            turns?: number;
         };
         Place: {
             /**
@@ -1823,6 +1922,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CataloguePreview"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tryComponent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Material"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComponentFacts"];
                 };
             };
             /** @description Error */
@@ -2808,6 +2940,7 @@ export const checkStepValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none"];
 export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded"];
 export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
+export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComponentFacts"]["faces"]> = ["any", "front", "side"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];

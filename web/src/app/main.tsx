@@ -28,6 +28,7 @@ const router = createBrowserRouter([
       { path: "/pieces", element: <Pieces /> },
       { path: "/house", lazy: async () => ({ Component: (await import("../house/HouseRoom.tsx")).HouseRoom }) },
       { path: "/materials", lazy: async () => ({ Component: (await import("../materials/Materials.tsx")).Materials }) },
+      { path: "/materials/component/:id", lazy: async () => ({ Component: (await import("../maker/Maker.tsx")).Maker }) },
       {
         path: "/pieces/:id",
         element: <PieceRoom />,

@@ -66,7 +66,7 @@ export function LayOut() {
         <Checks bench={bench} state={state} onShown={focusStrand} />
       </aside>
       {choosing && (
-        <CataloguePicker title={choosing.key ? `Replace the bead of dish ${choosing.key}` : "Add a dish"} filter={{ class: "bead" }} onPick={choose} onClose={() => setChoosing(null)} />
+        <CataloguePicker title={choosing.key ? `Replace the bead of dish ${choosing.key}` : "Add a dish"} filter={{ class: "bead,component" }} onPick={choose} onClose={() => setChoosing(null)} />
       )}
     </div>
   );

@@ -49,7 +49,7 @@ export function CataloguePicker({ title, filter, onPick, onClose, onRemove }: Pr
                 {item.outline ? <BeadPicture material={item.material} outline={item.outline} size={36} /> : <span />}
                 <span>{item.material.name}</span>
                 <span className="quiet">
-                  {sizeOf(item.material)}
+                  {sizeOf(item.material, item.outline)}
                   {item.onHand > 0 && ` · ${item.onHand} in stock`}
                 </span>
               </span>

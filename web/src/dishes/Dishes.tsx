@@ -1,6 +1,7 @@
 import { leadStrand } from "../api/piece.ts";
 import { Menu, MenuItem } from "@mui/material";
 import { useMemo, useState } from "react";
+import { useLocation, useNavigate } from "react-router";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
@@ -26,6 +27,9 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
   const shop = useHeld(Object.values(doc.palette));
   const used = useMemo(() => new Map(analysis?.tally.map((c) => [c.material, c.count])), [analysis]);
   const held = leadStrand(analysis)?.placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const componentAt = (key: string | undefined) => key !== undefined && doc.materials.some((m) => m.id === doc.palette[key] && m.component);
   const inLine = (key: string) => leadStrand(analysis)?.placed.some((b) => b.key === key) ?? false;
 
   return (
@@ -55,7 +59,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
               <span>
                 <span className="name">{material.name}</span>
                 <span className="facts" style={{ display: "block" }}>
-                  {[sizeOf(material), sizedWord(material)].filter(Boolean).join(", ")}
+                  {[sizeOf(material, outline), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
                   {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} in stock`}
                 </span>
@@ -80,6 +84,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
         >
           Replace bead …
         </MenuItem>
+        {componentAt(menu?.key) && <MenuItem onClick={() => void navigate(`/materials/component/${doc.palette[menu!.key]}`, { state: { back: pathname } })}>Edit component …</MenuItem>}
         <MenuItem
           onClick={() => {
             setLettering(menu!.key);

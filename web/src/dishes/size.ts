@@ -1,10 +1,12 @@
-import type { Material } from "../api/client.ts";
+import type { Material, Outline } from "../api/client.ts";
 
-/** sizeOf writes a material's size in the trade's way, always in millimetres. */
-export function sizeOf(m: Material): string {
+/** sizeOf writes a material's size in the trade's way, always in millimetres; of a component what its outline measures. */
+export function sizeOf(m: Material, outline?: Outline): string {
+  if (m.component) return componentSize(m, outline);
   if (m.class === "cord") return `${m.diameterMm} mm`;
   if (m.class === "finding") {
     if (m.type === "toggle") return `ring ${m.ringInsideMm} mm, bar ${m.barMm} mm`;
+    if (m.type === "head-pin" || m.type === "eye-pin") return `${m.wireMm} × ${m.lengthMm} mm`;
     if (m.insideMm && m.wireMm) return `${m.insideMm} mm inside`;
     if (m.outsideMm && m.lengthMm) return `${m.outsideMm} × ${m.lengthMm} mm`;
     return `${m.lengthMm ?? m.closedMm} mm`;
@@ -15,8 +17,17 @@ export function sizeOf(m: Material): string {
   return `${m.acrossMm} × ${m.alongMm} mm`;
 }
 
+function componentSize(m: Material, outline: Outline | undefined): string {
+  if (m.component!.kind === "beaded") return `${m.acrossMm} × ${m.alongMm} mm`;
+  if (!outline?.dropMm) return "component";
+  return m.component!.kind === "coil" ? `${tenth(2 * outline.left[0][1])} mm of coil` : `hangs ${tenth(outline.dropMm)} mm`;
+}
+
+const tenth = (mm: number) => Math.round(mm * 10) / 10;
+
 /** sizedBy says how a bead was measured. */
 export function sizedBy(m: Material): string {
+  if (m.component) return "worked out of its parts";
   if (m.run) return `measured: ${m.run.count} make ${m.run.measuredMm} mm`;
   return m.sized === "calipered" ? "calipered" : "nominal";
 }

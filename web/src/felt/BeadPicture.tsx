@@ -1,5 +1,6 @@
 import { useCallback } from "react";
 import type { Material, Outline } from "../api/client.ts";
+import { boxOf, drawComponent } from "./paint/component.ts";
 import { sprites } from "./paint/sprites.ts";
 import { useCanvas } from "./useCanvas.ts";
 
@@ -26,6 +27,13 @@ export function BeadPicture({ material, outline, size, px, turned = false }: Pro
         const scale = Math.min(px ?? Infinity, (size - 4) / high);
         ctx.translate(size / 2, (size - high * scale) / 2);
         sprites.draw(ctx, material, outline, scale, turned);
+        return;
+      }
+      if (outline.seats) {
+        const box = boxOf(outline);
+        const scale = Math.min(px ?? Infinity, (size - 4) / Math.max(box.right - box.left, box.bottom - box.top));
+        ctx.translate(size / 2 - ((box.left + box.right) / 2) * scale, size / 2 - ((box.top + box.bottom) / 2) * scale);
+        drawComponent(ctx, material, outline, { px: scale });
         return;
       }
       const scale = Math.min(px ?? Infinity, (size - 4) / Math.max(left + right, 2 * up));

@@ -39,7 +39,7 @@ const LEAST_PX = 3;
 
 /** closeUpScale picks how large the strand is drawn so that its widest bead fits the band. */
 function closeUpScale(analysis: Analysis, doc: Document, height: number): number {
-  const hanging = hangsMm(leadStrand(analysis), doc);
+  const hanging = hangsMm(leadStrand(analysis), doc, analysis.drawing?.outlines);
   const widest = Math.max(6, hanging * 1.5, ...leadStrand(analysis).placed.map((b) => b.acrossMm));
   return Math.max(LEAST_PX, Math.min(MOST_PX, ((height - 30) * TALLEST_PART) / widest));
 }

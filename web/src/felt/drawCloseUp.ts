@@ -1,11 +1,12 @@
 import { leadRow, leadStrand } from "../api/piece.ts";
-import type { Analysis, Document, Strand } from "../api/client.ts";
+import type { Analysis, Document, Material, Outline, Placed, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
+import { spinsOf } from "./spins.ts";
 import { gapAt, gripOf } from "./strandGeometry.ts";
 
 export interface CloseUpView {
@@ -111,17 +112,20 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
   const { analysis, doc, px, width } = view;
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};
-  const seen = leadStrand(analysis).placed.filter((b) => x(b.toMm) > -20 && x(b.fromMm) < width + 20);
+  const { placed } = leadStrand(analysis);
+  const spins = spinsOf(placed, outlines);
+  const reach = (b: Placed) => 20 + (outlines[b.material]?.widthMm ?? 0) * px;
+  const seen = placed.map((b, i) => ({ ...b, spin: spins[i] })).filter((b) => x(b.toMm) > -reach(b) && x(b.fromMm) < width + reach(b));
   ctx.fillStyle = SHADOW;
-  for (const b of seen) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
-  for (const capped of [false, true]) {
+  for (const b of seen) if (!outlines[b.material]?.seats) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
+  for (const layer of [0, 1, 2]) {
     for (const b of seen) {
       const m = materials.get(b.material);
       const outline = outlines[b.material];
-      if (!m || !outline || (m.shape === "cap") !== capped) continue;
+      if (!m || !outline || layerOf(m, outline) !== layer) continue;
       ctx.save();
       ctx.translate(x(b.atMm), 0);
-      sprites.draw(ctx, m, outline, px, b.turned);
+      sprites.draw(ctx, m, outline, px, b.turned, b.spin);
       ctx.restore();
     }
   }
@@ -133,6 +137,9 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
     ctx.restore();
   }
 }
+
+/** layerOf says what is painted first: beads, then the caps that sit on them, then what hangs in front. */
+export const layerOf = (m: Material, outline: Outline) => (outline.seats || m.shape === "charm" ? 2 : m.shape === "cap" ? 1 : 0);
 
 /** tintSelection lays a tint under the selected beads, so that they keep their own colours. */
 function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {

@@ -1,9 +1,11 @@
 import type { Document, Material, Seat } from "../api/client.ts";
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
+import { layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
+import { hangs, spinsOf } from "./spins.ts";
 import type { Drawn } from "./usePicture.ts";
 
 export interface WholeView {
@@ -75,7 +77,7 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
   ctx.fillStyle = SHADOW;
   strand.placed.forEach((b, i) => {
     // The shadow of a bead this small is not seen.
-    if (b.acrossMm * px <= LEAST_SHADED) return;
+    if (b.acrossMm * px <= LEAST_SHADED || outlines[b.material]?.seats) return;
     const { x, y, angle } = whole.beads[i];
     castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), whole.flat) / 2) * px, angle);
   });
@@ -85,19 +87,23 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
     const half = (seat.lengthMm / 2) * px;
     along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px }));
   }
-  for (const capped of [false, true]) {
+  const spins = spinsOf(strand.placed, outlines);
+  for (const layer of [0, 1, 2]) {
     strand.placed.forEach((b, i) => {
       const m = materials.get(b.material);
       const outline = outlines[b.material];
-      if (!m || !outline || (m.shape === "cap") !== capped || isFine(b, px)) return;
-      along(ctx, whole.beads[i], px, () => {
-        if (whole.flat) ctx.scale(1, acrossOf(m, true) / (m.acrossMm ?? 1));
-        sprites.draw(ctx, m, outline, px, b.turned);
+      if (!m || !outline || layerOf(m, outline) !== layer || isFine(b, px)) return;
+      along(ctx, hangs(m, outline) ? hanging(whole.beads[i], whole.flat) : whole.beads[i], px, () => {
+        if (whole.flat && m.acrossMm) ctx.scale(1, acrossOf(m, true) / m.acrossMm);
+        sprites.draw(ctx, m, outline, px, b.turned, spins[i]);
       });
     });
   }
   if (view.letters) strand.placed.forEach((b, i) => along(ctx, { ...whole.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
 }
+
+/** hanging is how a thing hangs there: straight down, or in a ring that lies flat outwards. */
+const hanging = (seat: Seat, flat: boolean | undefined): Seat => ({ ...seat, angle: flat ? seat.angle + Math.PI : 0 });
 
 const isFine = (b: { acrossMm: number }, px: number) => b.acrossMm * px < FINE;
 

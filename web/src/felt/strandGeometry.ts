@@ -1,4 +1,4 @@
-import type { Document, EndPart, Strand } from "../api/client.ts";
+import type { Document, EndPart, Outline, Strand } from "../api/client.ts";
 
 /** reachOf is how far the strand's ends reach along the straight cord, in mm from its start. */
 export function reachOf(strand: Strand): { start: number; end: number } {
@@ -11,11 +11,10 @@ export function gripOf(parts: EndPart[], otherwise: number): number {
   return parts.find((p) => p.role === "crimp" || p.role === "cover")?.toMm ?? otherwise;
 }
 
-/** hangsMm is how far the longest charm of the strand hangs below the cord, 0 without one. */
-export function hangsMm(strand: Strand, doc: Document): number {
-  const charms = new Map(doc.materials.filter((m) => m.shape === "charm").map((m) => [m.id, m.dropMm ?? 0]));
-  if (charms.size === 0) return 0;
-  return Math.max(0, ...strand.placed.map((b) => charms.get(b.material) ?? 0));
+/** hangsMm is how far the longest thing that hangs on the strand reaches below the cord, 0 without one. */
+export function hangsMm(strand: Strand, doc: Document, outlines: Record<string, Outline> = {}): number {
+  const drops = new Map(doc.materials.map((m) => [m.id, outlines[m.id]?.dropMm ?? (m.shape === "charm" ? (m.dropMm ?? 0) : 0)]));
+  return Math.max(0, ...strand.runs.map((run) => drops.get(run.material) ?? 0));
 }
 
 /** gapAt is where the gap before bead i lies along the cord, in mm. */

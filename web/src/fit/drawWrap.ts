@@ -1,6 +1,8 @@
-import type { Document, Material, Outline, Seat, Wrap } from "../api/client.ts";
+import type { Document, Material, Outline, Placed, Seat, Wrap } from "../api/client.ts";
+import { layerOf } from "../felt/drawCloseUp.ts";
 import { drawFitting } from "../felt/paint/fitting.ts";
 import { sprites } from "../felt/paint/sprites.ts";
+import { hangs, spinsOf } from "../felt/spins.ts";
 
 export interface WrapView {
   wrap: Wrap;
@@ -85,14 +87,16 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed 
     const edge = { ...materials.get(one.material ?? ""), outsideMm: Math.max(0.7, one.thickMm) } as Material;
     at(one, () => drawFitting(ctx, "crimp", edge, { from: (-one.lengthMm / 2) * px, to: (one.lengthMm / 2) * px, px }));
   }
-  for (const capped of [false, true]) {
+  const spins = spinsOf(placed as Placed[], outlines);
+  for (const layer of [0, 1, 2]) {
     for (const one of wrap.beads) {
       const bead = placed[one.element];
       const m = materials.get(bead?.material ?? "");
-      if (!m || !outlines[m.id] || (m.shape === "cap") !== capped) continue;
+      if (!m || !outlines[m.id] || layerOf(m, outlines[m.id]) !== layer) continue;
       at(one, () => {
-        ctx.scale(1, (m.thickMm ?? m.acrossMm ?? 1) / (m.acrossMm ?? 1));
-        sprites.draw(ctx, m, outlines[m.id], px, bead.turned);
+        if (hangs(m, outlines[m.id])) ctx.rotate(Math.PI);
+        else if (m.acrossMm) ctx.scale(1, (m.thickMm ?? m.acrossMm) / m.acrossMm);
+        sprites.draw(ctx, m, outlines[m.id], px, bead.turned, spins[one.element]);
       });
     }
   }
@@ -128,7 +132,7 @@ export function drawStretched(ctx: CanvasRenderingContext2D, view: Omit<WrapView
     ctx.save();
     ctx.rotate(phi);
     ctx.translate((inner + thickest / 2) * px, 0);
-    ctx.rotate(Math.PI / 2);
+    ctx.rotate(hangs(m, outlines[m.id]) ? -Math.PI / 2 : Math.PI / 2);
     sprites.draw(ctx, m, outlines[m.id], px, b.turned);
     ctx.restore();
   });

@@ -1,5 +1,6 @@
 import { Button, InputBase } from "@mui/material";
 import { useDeferredValue, useEffect, useState } from "react";
+import { Link, useNavigate } from "react-router";
 import type { CatalogueItem, Material } from "../api/client.ts";
 import { sizedBy, sizeOf } from "../dishes/size.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
@@ -25,6 +26,7 @@ export function Materials() {
   const [many, setMany] = useState(PAGE);
   const [open, setOpen] = useState<CatalogueItem | null>(null);
   const [importing, setImporting] = useState(false);
+  const navigate = useNavigate();
   const found = useMaterials({ ...filter, search, limit: Math.min(many, 500) });
   const items = found.data?.items ?? [];
   const total = found.data?.total ?? 0;
@@ -54,6 +56,9 @@ export function Materials() {
         <Button variant="outlined" onClick={() => setImporting(true)}>
           Import CSV
         </Button>
+        <Button variant="outlined" component={Link} to="/materials/component/new">
+          New component
+        </Button>
         <Button variant="contained" onClick={() => setOpen(FRESH)}>
           New material
         </Button>
@@ -80,7 +85,7 @@ export function Materials() {
             </thead>
             <tbody>
               {items.map((item) => (
-                <Row key={item.material.id} item={item} onOpen={() => setOpen(item)} />
+                <Row key={item.material.id} item={item} onOpen={() => (item.material.component ? void navigate(`/materials/component/${item.material.id}`) : setOpen(item))} />
               ))}
             </tbody>
           </table>
@@ -121,7 +126,7 @@ function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
           {item.archived && " · archived"}
         </span>
       </th>
-      <td>{sizeOf(m)}</td>
+      <td>{sizeOf(m, item.outline)}</td>
       <td>{m.holeMm ? `${m.holeMm} mm` : ""}</td>
       <td>{m.class === "bead" ? sizedBy(m) : ""}</td>
       <td>{m.metal}</td>
@@ -132,6 +137,6 @@ function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
 
 /** sort returns the material's shape or type; nothing if its name contains it. */
 function sort(m: Material): string {
-  const word = (m.class === "bead" ? m.shape : m.type) ?? "";
+  const word = (m.class === "bead" ? m.shape : m.class === "component" ? "component" : m.type) ?? "";
   return m.name.toLowerCase().includes(word.replace("-", " ").split(" ")[0]) ? "" : word;
 }

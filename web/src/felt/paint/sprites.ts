@@ -1,6 +1,7 @@
 import type { Material, Outline } from "../../api/client.ts";
 import { drawBead } from "./bead.ts";
 import { widthOfCharm } from "./charm.ts";
+import { boxOf, drawComponent } from "./component.ts";
 
 interface Sprite {
   image: HTMLCanvasElement;
@@ -10,6 +11,9 @@ interface Sprite {
   width: number;
   height: number;
 }
+
+/** SPINS is how many turns round the cord a coil is painted in. */
+const SPINS = 24;
 
 /**
  * Sprites keeps each bead painted once per size, so that a strand of a thousand
@@ -21,9 +25,9 @@ export class Sprites {
   #named = 0;
   #ratio = Math.max(1, window.devicePixelRatio || 1);
 
-  /** draw copies a bead round the origin of ctx, px to the mm. */
-  draw(ctx: CanvasRenderingContext2D, m: Material, outline: Outline, px: number, turned: boolean) {
-    const s = this.#sprite(m, outline, px, turned);
+  /** draw copies a bead or a component round the origin of ctx, px to the mm; a coil turned so far round its cord. */
+  draw(ctx: CanvasRenderingContext2D, m: Material, outline: Outline, px: number, turned: boolean, spin?: number) {
+    const s = this.#sprite(m, outline, px, turned, spin);
     ctx.drawImage(s.image, -s.x, -s.y, s.width, s.height);
   }
 
@@ -35,21 +39,24 @@ export class Sprites {
     return this.#named;
   }
 
-  #sprite(m: Material, outline: Outline, px: number, turned: boolean): Sprite {
-    const key = `${this.#name(m)}|${px.toFixed(3)}|${turned}`;
+  #sprite(m: Material, outline: Outline, px: number, turned: boolean, spin?: number): Sprite {
+    const step = spin === undefined ? undefined : Math.round((spin / (2 * Math.PI)) * SPINS) % SPINS;
+    const key = `${this.#name(m)}|${px.toFixed(3)}|${turned}|${step}`;
     const kept = this.#kept.get(key);
     if (kept) return kept;
     if (this.#kept.size > 600) this.#kept.clear();
-    const wide = m.shape === "charm" ? widthOfCharm(m) / 2 : 0;
+    const box = boxOf(outline);
+    const wide = Math.max(-box.left, box.right, m.shape === "charm" ? widthOfCharm(m) / 2 : 0);
     const reach = Math.max(wide, ...outline.left.map((p) => p[1]), ...outline.right.map((p) => p[1]), ...outline.left.map((p) => -p[1])) * px + 2;
-    const up = Math.max(outline.left[outline.left.length - 1][0], m.dropMm ?? 0) * px + 2;
+    const up = Math.max(outline.left[outline.left.length - 1][0], m.dropMm ?? 0, -box.top, box.bottom) * px + 2;
     const image = document.createElement("canvas");
     image.width = Math.ceil(2 * reach * this.#ratio);
     image.height = Math.ceil(2 * up * this.#ratio);
     const paint = image.getContext("2d")!;
     paint.scale(this.#ratio, this.#ratio);
     paint.translate(reach, up);
-    drawBead(paint, m, outline, px, turned);
+    if (outline.seats) drawComponent(paint, m, outline, { px, spin: step === undefined ? undefined : (step / SPINS) * 2 * Math.PI });
+    else drawBead(paint, m, outline, px, turned);
     const sprite = { image, x: reach, y: up, width: image.width / this.#ratio, height: image.height / this.#ratio };
     this.#kept.set(key, sprite);
     return sprite;

@@ -1,0 +1,13 @@
+import type { Outline, Placed } from "../api/client.ts";
+import { GOLDEN } from "./paint/component.ts";
+
+/** spinsOf says how far round the cord each coil turns its beads: every one by the same angle more. */
+export function spinsOf(placed: Placed[], outlines: Record<string, Outline>): (number | undefined)[] {
+  let coils = 0;
+  return placed.map((b) => (isCoil(outlines[b.material]) ? (coils++ * GOLDEN) % (2 * Math.PI) : undefined));
+}
+
+const isCoil = (outline: Outline | undefined) => outline?.seats?.some((s) => s.role === "coil") ?? false;
+
+/** hangs says whether a material hangs on the cord. */
+export const hangs = (m: { shape?: string }, outline: Outline | undefined) => m.shape === "charm" || (outline?.seats !== undefined && !isCoil(outline) && (outline.dropMm ?? 0) > 0);
