@@ -30,8 +30,8 @@ func (mk *maker) hang() {
 	if mk.plan.Kind == material.Tassel {
 		low = mk.tasselBelow(at)
 	}
-	for i, m := range mk.plan.Below {
-		low = max(low, mk.below(m, i, at))
+	for _, i := range outermostFirst(len(mk.plan.Below)) {
+		low = max(low, mk.below(mk.plan.Below[i], i, at))
 	}
 	mk.out.Drop = low
 	mk.measureAcross()
@@ -68,6 +68,19 @@ func (mk *maker) pinBelow(on carrier) (carrier, length.MM) {
 	mk.seat(material.Seat{Role: material.SeatLoop, Of: pin.Of, Y: float64(end + f.Wire + f.Inside/2), Long: f.Inside, Wide: f.Inside, Wire: f.Wire, EdgeOn: edgeOn})
 	bottom := end + f.Wire + f.Inside + f.Wire
 	return carrier{y: bottom - f.Wire/2, wire: f.Wire, edgeOn: edgeOn}, bottom
+}
+
+// outermostFirst orders things on one ring as they are seen: those in the middle
+// hang in front.
+func outermostFirst(n int) []int {
+	var order []int
+	for i, j := 0, n-1; i <= j; i, j = i+1, j-1 {
+		order = append(order, i)
+		if j > i {
+			order = append(order, j)
+		}
+	}
+	return order
 }
 
 // fan is how far apart things on one ring are drawn, in radians.

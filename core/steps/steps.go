@@ -20,9 +20,13 @@ type Step struct {
 
 // For lists the steps of a piece, strand by strand, with lengths in the unit.
 func For(m *measure.Measured, unit length.Unit) []Step {
-	w := &writer{m: m, h: m.Piece.House, unit: unit}
+	w := &writer{m: m, h: m.Piece.House, unit: unit, noted: map[string]bool{}}
+	w.componentsFirst()
 	for _, s := range m.Strands {
 		w.s = s
+		for _, c := range m.Tally {
+			w.notesOf(c.Material)
+		}
 		w.do("Count out %s from the list and lay them out in order.", beads(len(s.Beads)))
 		switch {
 		case s.Ring:
@@ -32,6 +36,9 @@ func For(m *measure.Measured, unit length.Unit) []Step {
 		default:
 			w.tiedOn()
 		}
+	}
+	for _, says := range w.later {
+		w.do("%s", says)
 	}
 	w.inspect()
 	return w.out
@@ -43,6 +50,9 @@ type writer struct {
 	h    piece.House
 	unit length.Unit
 	out  []Step
+
+	noted map[string]bool // materials whose bench note has been given
+	later []string        // what is hung on once the strand is finished
 }
 
 func (w *writer) do(says string, args ...any) {
@@ -113,4 +123,5 @@ func title(side piece.Side) string {
 
 func (w *writer) stringRuns() {
 	w.do("String the runs in order and tick each one; the length after each run is given beside it.")
+	w.later = append(w.later, w.hanging()...)
 }

@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/component"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
@@ -204,5 +205,59 @@ func TestAKnotHidesInTheFirstBeadTooAndDoesSoByGlueOrByPulling(t *testing.T) {
 	}
 	if text := first(piece.No); !strings.Contains(text, "Draw the knot into Barrel, bead 1, by pulling on the ends.") {
 		t.Error(text)
+	}
+}
+
+func TestComponentsAreMadeFirstAndHungByTheirRings(t *testing.T) {
+	pin := &material.Material{ID: "pin", Name: "Head pin", Class: material.ClassFinding, Finding: &material.Finding{Type: material.HeadPin, Length: 40, Wire: 0.6, Outside: 1.6}}
+	ring := func(joint string) *material.Material {
+		return &material.Material{ID: "ring " + joint, Name: "Ring", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.8, Joint: joint}}
+	}
+	floss := &material.Material{ID: "floss", Name: "Floss", Class: material.ClassCord, Cord: &material.Cord{Type: material.Thread, Diameter: 0.4}}
+	make := func(name string, p component.Plan) *material.Material {
+		m, err := component.Make(name, name, p)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return m
+	}
+	text := told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Knot, func(p *piece.Piece) {
+		pearl := p.Palette["P"]
+		pearl.Note = "clear the hole first"
+		beads := []material.PinBead{{Material: pearl}, {Material: pearl}, {Material: p.Palette["H"], Turned: true}}
+		drop := make("Drop", component.Plan{Kind: material.PinDrop, Rings: []*material.Material{ring("soldered")}, Pin: pin, Loop: material.Loop{Kind: material.WrappedLoop, Inside: 2, Turns: 2}, Beads: beads})
+		cluster := make("Cluster", component.Plan{Kind: material.Pendant, Rings: []*material.Material{ring("open")}, Below: []*material.Material{drop, drop}})
+		tassel := make("Tassel", component.Plan{Kind: material.Tassel, Rings: []*material.Material{ring("open")}, Cord: floss, Strands: 12, Leg: 40})
+		coil := make("Coil", component.Plan{Kind: material.Coil, Pin: pin, Rod: 1.5, Beads: beads[:1]})
+		p.Palette["D"], p.Palette["K"], p.Palette["T"], p.Palette["C"] = drop, cluster, tassel, coil
+		line, err := pattern.Parse("6P K 3P D 3P T 4P 3C H")
+		if err != nil {
+			t.Fatal(err)
+		}
+		p.Leading().Line = line
+	}))
+	for _, want := range []string{
+		"Pearl: clear the hole first.",
+		"Make drop (the first of 3): put reversed barrel, 2 pearl on head pin; bend the stem over",
+		"turn a loop round a rod of 2 mm; wind the end 2 times round the stem",
+		"Before you make the other 2",
+		"Make cluster: hang 2 × drop on ring; open ring by twisting it sideways",
+		"Make tassel: cut 12 strands of floss, each of 80 mm; fold them over ring; bind them with one more strand",
+		"Make coil (the first of 3): put pearl on head pin; wind the free end of the pin from its tip round a rod of 1.5 mm",
+		"Drop has a closed ring: it goes on the cord while stringing",
+		"Cluster goes on the cord by its ring",
+		"Hang tassel last",
+	} {
+		if !strings.Contains(text, want) {
+			t.Errorf("nothing of %q in\n%s", want, text)
+		}
+	}
+	if strings.Count(text, "clear the hole first") != 1 {
+		t.Error("a bench note is given more than once")
+	}
+	for _, order := range [][2]string{{"Make drop", "Make cluster"}, {"Make coil", "Count out"}, {"String the runs", "Hang tassel last"}, {"Hang tassel last", "Before it is finished"}} {
+		if strings.Index(text, order[0]) > strings.Index(text, order[1]) {
+			t.Errorf("%q comes behind %q", order[0], order[1])
+		}
 	}
 }

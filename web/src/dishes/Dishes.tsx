@@ -61,7 +61,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
                 <span className="facts" style={{ display: "block" }}>
                   {[sizeOf(material, outline), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
-                  {used.get(id) ?? 0} used{onShelf !== undefined && `, ${onShelf} in stock`}
+                  {used.get(id) ?? 0} used{onShelf !== undefined && !(material.component && onShelf === 0) && `, ${onShelf} in stock`}
                 </span>
               </span>
             </button>

@@ -116,7 +116,7 @@ function Rings({ maker, ask }: Props) {
   const last = rings.at(-1) ?? maker.usual.ring;
   return (
     <section>
-      <h2>Rings, from the cord down</h2>
+      <h2>Rings</h2>
       {rings.map((id, i) => (
         <PartRow key={i} maker={maker} id={id} onRemove={() => set(rings.filter((_, k) => k !== i))} onChange={() => ask({ title: "Another ring", filter: RINGS, take: (m) => set(rings.map((r, k) => (k === i ? m.id : r))) })} />
       ))}
@@ -146,8 +146,8 @@ function Loop({ maker }: Props) {
       <h2>Loop</h2>
       <div className="pair">
         <TextField select label="Made" value={c.loop ?? "simple"} onChange={(e) => maker.changeComponent({ loop: e.target.value as Component["loop"], turns: e.target.value === "wrapped" ? (c.turns ?? 2) : undefined })} slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}>
-          <option value="simple">turned and closed</option>
-          <option value="wrapped">wrapped round its stem</option>
+          <option value="simple">simple</option>
+          <option value="wrapped">wrapped</option>
         </TextField>
         <NumberField label="Inside, mm" value={c.loopMm} onChange={(loopMm) => maker.changeComponent({ loopMm })} />
         {c.loop === "wrapped" && <NumberField label="Wraps" value={c.turns} onChange={(turns) => maker.changeComponent({ turns: turns && Math.round(turns) })} />}
@@ -169,7 +169,7 @@ function Line({ maker, ask }: Props) {
   };
   return (
     <section>
-      <h2>{kind === "coil" ? "Beads, from the cord out" : "Beads, from the loop down"}</h2>
+      <h2>{kind === "coil" ? "Beads, from the cord out" : "Beads, from the loop"}</h2>
       {Object.entries(palette).map(([key, id]) => (
         <PartRow
           key={key}

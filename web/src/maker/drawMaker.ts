@@ -80,7 +80,7 @@ function nameParts(ctx: CanvasRenderingContext2D, v: MakerView, x: number, y: nu
   ctx.font = `13px ${SANS}`;
   ctx.textAlign = "left";
   let last = "";
-  let below = 0;
+  let below = y - 8 + LABEL;
   ctx.fillStyle = cloths.light.text;
   ctx.fillText("the cord", 18, y - 8);
   for (const seat of [...(v.outline.seats ?? [])].filter((s) => s.role !== "stem").sort((a, b) => a.y - b.y)) {

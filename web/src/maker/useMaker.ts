@@ -74,13 +74,19 @@ function idsIn(c: Component | undefined): string[] {
   return [...new Set(all.filter((id): id is string => Boolean(id)))];
 }
 
+/** middling is a material of the type that is neither the smallest nor the largest. */
+async function middling(types: string): Promise<string | undefined> {
+  const size = ({ material: m }: CatalogueItem) => (m.insideMm ?? 0) + (m.lengthMm ?? 0) + (m.diameterMm ?? 0);
+  const found = (await fetchCatalogue({ types, limit: 100 })).items.filter((item) => item.material.joint !== "soldered").sort((a, b) => size(a) - size(b));
+  return found[Math.floor((found.length - 1) / 2)]?.material.id;
+}
+
 /** useUsual finds a ring, pins and a cord of the catalogue to begin with. */
 function useUsual(): Usual | undefined {
   return useQuery({
     queryKey: ["materials", "usual"],
     queryFn: async () => {
-      const first = async (types: string) => (await fetchCatalogue({ types, limit: 1 })).items[0]?.material.id;
-      const [ring, headPin, eyePin, cord] = await Promise.all(["jump-ring", "head-pin", "eye-pin", "thread"].map(first));
+      const [ring, headPin, eyePin, cord] = await Promise.all(["jump-ring", "head-pin", "eye-pin", "thread"].map(middling));
       return { ring, headPin, eyePin, cord };
     },
     staleTime: 60_000,

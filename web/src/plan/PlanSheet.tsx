@@ -1,6 +1,6 @@
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { useMemo, type Ref } from "react";
-import type { Analysis, Document, VersionNote } from "../api/client.ts";
+import type { Analysis, Document, PartOf, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
 import { usePicture } from "../felt/usePicture.ts";
@@ -24,7 +24,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
   const name = (id: string | undefined) => doc.materials.find((m) => m.id === id)?.name ?? "";
   const size = (id: string) => {
     const m = doc.materials.find((one) => one.id === id);
-    return m ? [sizeOf(m), sizedWord(m)].filter(Boolean).join(", ") : "";
+    return m ? [sizeOf(m, analysis.drawing?.outlines[id]), sizedWord(m)].filter(Boolean).join(", ") : "";
   };
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id) ?? "";
   const cord = leadRow(doc).cord;
@@ -68,9 +68,12 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         <table>
           <caption>Materials</caption>
           <tbody>
-            {analysis.tally.map((c) => (
-              <Line key={c.material} what={`${keyOf(c.material)} ${name(c.material)}, ${size(c.material)}`.trim()} value={c.cutMm !== undefined ? text(c.cutMm) : String(c.count)} />
-            ))}
+            {analysis.tally.flatMap((c) => [
+              <Line key={c.material} what={`${keyOf(c.material)} ${name(c.material)}, ${size(c.material)}`.trim()} value={c.cutMm !== undefined ? text(c.cutMm) : String(c.count)} />,
+              ...flat(c.parts).map(({ part, level }, i) => (
+                <Line key={`${c.material} ${i}`} what={`${"· ".repeat(level)}${name(part.material)}, ${size(part.material)}`} value={part.mm ? text(part.mm) : String(part.count)} />
+              )),
+            ])}
             <Line what="Total beads" value={String(strand.beads)} sum />
           </tbody>
         </table>
@@ -194,4 +197,9 @@ function Picture({ doc, analysis }: { doc: Document; analysis: Analysis }) {
     return canvas.toDataURL("image/png");
   }, [drawn]);
   return <img src={source} width={PICTURE.width} height={PICTURE.height} alt={`${doc.name}, ${SHAPES[drawn?.picture.whole?.shape ?? "circle"]}`} />;
+}
+
+/** flat lists the parts of a component and theirs, each with how deep it lies. */
+function flat(parts: PartOf[] | undefined, level = 1): { part: PartOf; level: number }[] {
+  return (parts ?? []).flatMap((part) => [{ part, level }, ...flat(part.parts, level + 1)]);
 }

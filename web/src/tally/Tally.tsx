@@ -1,3 +1,5 @@
+import { useState, type ReactNode } from "react";
+import type { Count, Document, PartOf } from "../api/client.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { sizedBy, sizeOf } from "../dishes/size.ts";
 import { formatLength } from "../units/length.ts";
@@ -7,7 +9,10 @@ import { Length, useUnit } from "../units/UnitContext.tsx";
 export function Tally({ state }: { state: BenchState }) {
   const { analysis, doc, behind } = state;
   const { unit } = useUnit();
+  const [bought, setBought] = useState(false);
   if (!analysis) return null;
+  const hasComponents = analysis.tally.some((c) => c.parts);
+  const shown: Count[] = bought && hasComponents ? analysis.bought : analysis.tally;
   const material = (id: string) => doc.materials.find((m) => m.id === id);
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id);
   const beads = analysis.strands.reduce((sum, s) => sum + s.beads, 0);
@@ -18,21 +23,27 @@ export function Tally({ state }: { state: BenchState }) {
   return (
     <section aria-label="Tally" className={behind ? "behind" : undefined}>
       <h2>Tally</h2>
+      {hasComponents && (
+        <label className="tick bought">
+          <input type="checkbox" checked={bought} onChange={(e) => setBought(e.target.checked)} /> only what is bought
+        </label>
+      )}
       <table className="list">
         <tbody>
-          {analysis.tally.map((c) => {
+          {shown.map((c) => {
             const m = material(c.material);
             if (!m) return null;
             const moved = moves.get(c.material) ?? 0;
-            return (
-              <tr key={c.material} title={m.class === "bead" ? `Size ${sizedBy(m)}; 0.1 mm on each changes the length by ${formatLength(moved, unit)}` : undefined}>
+            return [
+              <tr key={c.material} title={!bought && (m.class === "bead" || m.component) ? `Size ${sizedBy(m)}; 0.1 mm on each changes the length by ${formatLength(moved, unit)}` : undefined}>
                 <th scope="row">
-                  {m.class === "bead" && <span className="key">{keyOf(c.material)}</span>}
-                  {m.name} <span className="size">{sizeOf(m)}</span>
+                  {(m.class === "bead" || m.component) && <span className="key">{keyOf(c.material)}</span>}
+                  {m.name} <span className="size">{sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
                 </th>
                 <td className="n">{c.cutMm !== undefined ? <Length mm={c.cutMm} /> : c.count}</td>
-              </tr>
-            );
+              </tr>,
+              ...partRows(c.parts, doc, c.material, 1),
+            ];
           })}
           <tr className="sum">
             <th scope="row">
@@ -54,6 +65,23 @@ export function Tally({ state }: { state: BenchState }) {
       )}
     </section>
   );
+}
+
+/** partRows are the parts of a component, each below what it is part of. */
+function partRows(parts: PartOf[] | undefined, doc: Document, under: string, level: number): ReactNode[] {
+  return (parts ?? []).flatMap((part) => {
+    const m = doc.materials.find((one) => one.id === part.material);
+    const key = `${under} ${part.material}`;
+    return [
+      <tr key={key} className="part">
+        <th scope="row" style={{ paddingLeft: 22 + 12 * (level - 1) }}>
+          {m?.name} <span className="size">{m && !m.component && sizeOf(m)}</span>
+        </th>
+        <td className="n">{part.mm ? <Length mm={part.mm} /> : part.count}</td>
+      </tr>,
+      ...partRows(part.parts, doc, key, level + 1),
+    ];
+  });
 }
 
 function sizedShort(by: string): string {

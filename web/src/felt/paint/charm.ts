@@ -1,9 +1,10 @@
 import type { Material } from "../../api/client.ts";
 import { css, darker, lighter, type Rgb } from "./colour.ts";
 
-/** widthOfCharm is how wide a charm is drawn, in mm: it is measured by its drop alone. */
+/** widthOfCharm is how wide a charm is drawn, in mm: as it measures, or by its drop where only its ring was measured. */
 export function widthOfCharm(m: Material): number {
-  return ((m.dropMm ?? 12) - (m.holeMm ?? 3)) * 0.62;
+  const ring = (m.holeMm ?? 3) + 2 * (m.alongMm ?? 0.7);
+  return (m.acrossMm ?? 0) > ring + 0.5 ? m.acrossMm! : ((m.dropMm ?? 12) - (m.holeMm ?? 3)) * 0.62;
 }
 
 /** drawCharm paints a charm hanging from its ring, the ring seen edge on round the cord. */

@@ -1,6 +1,6 @@
 import type { Material, Outline, SeatDrawn } from "../../api/client.ts";
 import { drawBead } from "./bead.ts";
-import { drawCharm } from "./charm.ts";
+import { drawCharm, widthOfCharm } from "./charm.ts";
 import { css, darker, lighter, type Rgb } from "./colour.ts";
 import { surfaceColours } from "./finish.ts";
 import { metalOf, wireStroke } from "./fitting.ts";
@@ -26,7 +26,8 @@ export function boxOf(outline: Outline): { left: number; top: number; right: num
   const box = { left: 0, top: 0, right: 0, bottom: 0 };
   for (const s of outline.seats ?? []) {
     const wire = s.wireMm ?? 0;
-    const [long, wide] = [s.longMm / 2 + wire, s.wideMm / 2 + wire];
+    const charm = s.role === "charm" ? widthOfCharm(outline.looks![s.of].material) : 0;
+    const [long, wide] = [s.longMm / 2 + wire, Math.max(s.wideMm, charm) / 2 + wire];
     const [c, n] = [Math.abs(Math.cos(s.angle)), Math.abs(Math.sin(s.angle))];
     box.left = Math.min(box.left, s.x - wide * c - long * n);
     box.right = Math.max(box.right, s.x + wide * c + long * n);
@@ -43,11 +44,31 @@ export function drawComponent(ctx: CanvasRenderingContext2D, m: Material, outlin
   const down = look.spin === undefined ? 1 : Math.cos(look.spin);
   // Beads of a coil that stand towards the viewer are painted over it, the others behind it.
   const behind = coil && look.spin !== undefined && Math.sin(look.spin) < 0;
-  const ordered = coil ? (behind ? [...seats.filter((s) => s !== coil).reverse(), coil] : [coil, ...seats.filter((s) => s !== coil)]) : seats;
+  const others = capsOver(seats.filter((s) => s !== coil), outline);
+  const ordered = coil ? (behind ? [...others, coil] : [coil, ...others]) : others;
   for (const seat of ordered) {
     const placed = coil && seat !== coil ? { ...seat, y: seat.y * down, longMm: seat.role === "bead" ? seat.longMm : seat.longMm * Math.abs(down) } : seat;
     drawSeat(ctx, m, outline, placed, look, coil && seat !== coil ? down : 1);
   }
+}
+
+/** capsOver paints every cap after the bead it sits on, which may come behind it on the pin. */
+function capsOver(seats: SeatDrawn[], outline: Outline): SeatDrawn[] {
+  const out: SeatDrawn[] = [];
+  let waiting: SeatDrawn[] = [];
+  for (const seat of seats) {
+    const shape = outline.looks?.[seat.of]?.material.shape;
+    if (shape === "cap" && !seat.turned) {
+      waiting.push(seat);
+      continue;
+    }
+    out.push(seat);
+    if (seat.role === "bead") {
+      out.push(...waiting);
+      waiting = [];
+    }
+  }
+  return [...out, ...waiting];
 }
 
 function drawSeat(ctx: CanvasRenderingContext2D, own: Material, outline: Outline, seat: SeatDrawn, { px, view = "front" }: ComponentLook, down: number) {
