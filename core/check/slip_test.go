@@ -1,0 +1,165 @@
+package check
+
+import (
+	"strings"
+	"testing"
+
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// spelled writes the beads of a line one by one.
+func spelled(t *testing.T, line string) []string {
+	t.Helper()
+	parsed, err := pattern.Parse(line)
+	if err != nil {
+		t.Fatal(err)
+	}
+	beads, err := parsed.Expand(nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out []string
+	for _, b := range beads {
+		out = append(out, b.Node.Key)
+	}
+	return out
+}
+
+func without(keys []string, i int) []string {
+	return append(append([]string{}, keys[:i]...), keys[i+1:]...)
+}
+
+func withBead(keys []string, i int, key string) []string {
+	return append(append(append([]string{}, keys[:i]...), key), keys[i:]...)
+}
+
+// mended is the beads as the slip says they should be.
+func mended(s *measure.Strand, keys []string, l *slip) []string {
+	switch l.kind {
+	case missing:
+		return withBead(keys, l.at, l.spell(s))
+	case extra:
+		return without(keys, l.at)
+	}
+	return withBead(without(keys, l.at), l.at, l.spell(s))
+}
+
+// regular says whether the beads are a mirror, or whole repeats of one stretch.
+func regular(keys []string, ring bool) bool {
+	n := len(keys)
+	mirror := true
+	for i := range keys {
+		mirror = mirror && keys[i] == keys[n-1-i]
+	}
+	for p := 2; p <= n/2; p++ {
+		repeats := !ring || n%p == 0
+		for i := p; i < n && repeats; i++ {
+			repeats = keys[i] == keys[i-p]
+		}
+		if repeats {
+			return true
+		}
+	}
+	if !ring || mirror {
+		return mirror
+	}
+	for turn := range n {
+		open := append(append([]string{}, keys[turn+1:]...), keys[:turn]...)
+		same := true
+		for i := range open {
+			same = same && open[i] == open[len(open)-1-i]
+		}
+		if same {
+			return true
+		}
+	}
+	return false
+}
+
+// One bead of a regular order is left out, put in or taken for another, at every
+// place in turn. Whatever is said about it makes the order regular again, and where
+// a bead was left out of a mirror or a repeat it is noticed.
+func TestOneSlipAnywhereInARegularOrder(t *testing.T) {
+	for _, tt := range []struct {
+		line                          string
+		ring                          bool
+		leftOut, putIn, takenForOther int // at how many places it is noticed
+	}{
+		{"3P T 4P G 4P T 3P", false, 14, 16, 12},
+		{"T 3P T P G P T 3P T 3P G 3P T 3P T P G P T 3P T", false, 32, 32, 30},
+		{"6(2P T F)", false, 16, 17, 17},
+		{"8(P T)", false, 14, 16, 15},
+		{"6(2P T F)", true, 0, 0, 24},
+		{"5(P T F)", true, 0, 0, 15},
+		{"A 3P T 4P T 3P B 3P T 4P T 3P", true, 24, 24, 24},
+	} {
+		keys := spelled(t, tt.line)
+		found := [3]int{}
+		try := func(kind int, spoilt []string) {
+			if regular(spoilt, tt.ring) {
+				return
+			}
+			line := strings.Join(spoilt, " ")
+			var p *piece.Piece
+			if tt.ring {
+				p = stretch(t, line)
+			} else {
+				p = necklace(t, line)
+			}
+			s := measuredPiece(t, p).Leading()
+			l := slipIn(s)
+			if l == nil {
+				return
+			}
+			found[kind]++
+			if back := mended(s, spoilt, l); !regular(back, tt.ring) {
+				t.Errorf("%s: in %s a bead is %s at %d, and %s is not regular either", tt.line, line, l.kind, l.at, strings.Join(back, " "))
+			}
+		}
+		for i, key := range keys {
+			try(0, without(keys, i))
+			try(1, withBead(keys, i, key))
+			other := "P"
+			if key == "P" {
+				other = "T"
+			}
+			try(2, withBead(without(keys, i), i, other))
+		}
+		if want := [3]int{tt.leftOut, tt.putIn, tt.takenForOther}; found != want {
+			t.Errorf("%s, ring %v: noticed left out, put in, taken for another %v times, want %v of %d", tt.line, tt.ring, found, want, len(keys))
+		}
+	}
+}
+
+// A ring of whole repeats and a part of one breaks, wherever its line begins; the
+// fix finishes the repeat or takes the part out, whichever is less.
+func TestARingAPartOfARepeatOverIsPutRightFromAnyPlace(t *testing.T) {
+	for _, repeat := range []string{"P T", "P 2T", "A B F D", "2P T F"} {
+		keys := spelled(t, repeat)
+		for part := 1; part < len(keys); part++ {
+			ring := append(spelled(t, "6("+repeat+")"), keys[:part]...)
+			for turn := range ring {
+				line := strings.Join(append(append([]string{}, ring[turn:]...), ring[:turn]...), " ")
+				p := stretch(t, line)
+				if b := breakIn(measuredPiece(t, p).Leading()); b == nil || b.part == 0 || b.period != len(keys) || b.part != part || b.repeats != 6 {
+					t.Errorf("%s: %+v, want a part of %d of %d", line, b, part, len(keys))
+					continue
+				}
+				fix, after := fixed(t, p, "loop-break")
+				if fix == nil {
+					t.Errorf("%s is not put right", line)
+					continue
+				}
+				var now []string
+				for _, b := range measuredPiece(t, after).Leading().Beads {
+					now = append(now, b.Key)
+				}
+				if !regular(now, true) || len(now)%len(keys) != 0 || max(len(now)-len(ring), len(ring)-len(now)) > min(part, len(keys)-part) {
+					t.Errorf("%s: %s gives %s", line, fix.Says, strings.Join(now, " "))
+				}
+			}
+		}
+	}
+}
