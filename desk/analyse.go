@@ -195,6 +195,9 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 		if p.Material != nil {
 			part.Material = p.Material.ID
 		}
+		for _, m := range p.Hung {
+			part.Hung = append(part.Hung, m.ID)
+		}
 		out = append(out, part)
 	}
 	return out
@@ -232,6 +235,13 @@ func (a *Analysis) draw(m *measure.Measured, picture bool) {
 	}
 	for _, mat := range m.Piece.Palette {
 		a.Drawing.Outlines[mat.ID] = *OutlineOf(mat)
+	}
+	for _, list := range m.Piece.Fittings() {
+		for _, f := range *list {
+			for _, hung := range f.Hung {
+				a.Drawing.Outlines[hung.ID] = *OutlineOf(hung)
+			}
+		}
 	}
 	if picture {
 		a.Drawing.Picture = pictureOf(m)

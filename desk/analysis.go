@@ -216,6 +216,7 @@ type EndPart struct {
 	ToMm      length.MM `json:"toMm"`
 	Swallowed bool      `json:"swallowed"`
 	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
+	Hung      []string  `json:"hung,omitempty" doc:"What hangs on it, by the ids of the materials."`
 }
 
 // Count is how many of a material, for a cord also how much is cut.

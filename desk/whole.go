@@ -134,7 +134,11 @@ func (w *Whole) frame(m *measure.Measured) {
 		}
 	}
 	for _, p := range w.Parts {
-		grow(p.X, p.Y, standsOut(s.End(piece.Side(p.End)).Parts[p.Index].Material))
+		part := s.End(piece.Side(p.End)).Parts[p.Index]
+		grow(p.X, p.Y, standsOut(part.Material))
+		for _, hung := range part.Hung {
+			grow(p.X, p.Y+standsOut(part.Material)+float64(hung.Bead.Drop), float64(hung.Bead.Across)/2)
+		}
 	}
 	for i := range w.Box {
 		w.Box[i] = fine(w.Box[i])

@@ -179,7 +179,7 @@ func TestAnInvalidHouseMethodIsReported(t *testing.T) {
 func TestAFileOfVersionOneGetsIdsAndReadsForEver(t *testing.T) {
 	doc := read(t, example)
 	row := doc.Row("r1")
-	if doc.Format != format.PieceFormat || row.ID != "r1" || row.Left[0] != (format.Fitting{ID: "f1", Of: "crimp-2x2"}) || doc.Closure.Left[1].Of != "ring-5" {
+	if doc.Format != format.PieceFormat || row.ID != "r1" || row.Left[0].ID != "f1" || row.Left[0].Of != "crimp-2x2" || doc.Closure.Left[1].Of != "ring-5" {
 		t.Errorf("upgraded: %+v %+v", row, doc.Closure)
 	}
 	if again := read(t, example); !reflect.DeepEqual(again, doc) {

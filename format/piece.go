@@ -188,7 +188,13 @@ func (b *builder) fittings(where string, list []Fitting) []piece.Fitting {
 	var out []piece.Fitting
 	for i, f := range list {
 		if m := b.find(fmt.Sprintf("%s[%d]", where, i), f.Of); m != nil {
-			out = append(out, piece.Fitting{ID: piece.ID(f.ID), Of: m})
+			made := piece.Fitting{ID: piece.ID(f.ID), Of: m}
+			for k, id := range f.Hung {
+				if hung := b.find(fmt.Sprintf("%s[%d].hung[%d]", where, i, k), id); hung != nil {
+					made.Hung = append(made.Hung, hung)
+				}
+			}
+			out = append(out, made)
 		}
 	}
 	return out

@@ -66,7 +66,11 @@ func (b *Body) Core() *piece.Body {
 func fittingsOf(list []piece.Fitting) []Fitting {
 	var out []Fitting
 	for _, f := range list {
-		out = append(out, Fitting{string(f.ID), f.Of.ID})
+		fitting := Fitting{ID: string(f.ID), Of: f.Of.ID}
+		for _, m := range f.Hung {
+			fitting.Hung = append(fitting.Hung, m.ID)
+		}
+		out = append(out, fitting)
 	}
 	return out
 }
@@ -154,7 +158,7 @@ func MaterialsOf(p *piece.Piece) []*material.Material {
 	}
 	for _, list := range p.Fittings() {
 		for _, f := range *list {
-			out = append(out, f.Of)
+			out = append(append(out, f.Of), f.Hung...)
 		}
 	}
 	return out
@@ -170,6 +174,9 @@ func (d *Document) Used() []string {
 	add := func(list []Fitting) {
 		for _, f := range list {
 			used[f.Of] = true
+			for _, id := range f.Hung {
+				used[id] = true
+			}
 		}
 	}
 	add(d.Closure.Left)

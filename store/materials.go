@@ -37,6 +37,7 @@ func (e *StaleMaterial) Error() string {
 type Filter struct {
 	IDs      []string
 	Search   string // words, each in the name, shape, type, finish, metal or size
+	Hangs    bool   // only what hangs: charms, and components that hang
 	Class    string
 	Types    []string // of findings and cords
 	Shape    string
@@ -73,6 +74,9 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 	}
 	if w.Class != "" {
 		q = q.Where("class IN ?", strings.Split(w.Class, ","))
+	}
+	if w.Hangs {
+		q = q.Where("document->>'shape' = 'charm' OR class = 'component' AND document->'component'->>'kind' NOT IN ('coil', 'beaded')")
 	}
 	if len(w.Types) > 0 {
 		q = q.Where("document->>'type' IN ?", w.Types)

@@ -182,3 +182,63 @@ func TestFixesOfComponents(t *testing.T) {
 		}
 	}
 }
+
+func hungOnRight(of *material.Material, hung ...*material.Material) change {
+	return func(p *piece.Piece, _ *piece.Row) {
+		p.Closure.Left, p.Closure.Right = fittings("cl", lobster), fittings("cr", of)
+		p.Closure.Right[0].Hung = hung
+	}
+}
+
+func TestWhatHangsOnAFittingIsCountedWeighedAndCarried(t *testing.T) {
+	drop := dropOf(t, "P")
+	plain, with := measuredPiece(t, necklace(t, "20P", hungOnRight(jump))), measuredPiece(t, necklace(t, "20P", hungOnRight(jump, drop, drop)))
+	if plain.Finished != with.Finished {
+		t.Errorf("what hangs on a ring changes the length from %v to %v", plain.Finished, with.Finished)
+	}
+	if off := with.MassG - plain.MassG; off < 2*drop.Component.Pin.Beads[0].Material.MassG-tiny {
+		t.Errorf("two drops weigh %v", off)
+	}
+	counts := map[string]int{}
+	for _, c := range with.Bought() {
+		counts[c.Material.ID] = c.Count
+	}
+	// The ring at the clasp and those of both drops.
+	if counts["head pin"] != 2 || counts["jump ring"] != 3 {
+		t.Errorf("bought %v", counts)
+	}
+	// Beside the crimped wire's loop, 0.7 wires hang in 1.2 of inside: one, not two.
+	for n, want := range map[int]bool{0: false, 1: false, 2: true, 3: true} {
+		var hung []*material.Material
+		for range n {
+			hung = append(hung, drop)
+		}
+		small := finding("small ring", "brass", material.Finding{Type: material.JumpRing, Inside: 1.15, Wire: 0.5, Joint: "open", Form: "round"})
+		if f := of(all(t, necklace(t, "20P", hungOnRight(small, hung...))), "ring-too-small"); (f != nil) != want {
+			t.Errorf("%d things on a small ring: %+v", n, f)
+		}
+	}
+	p := necklace(t, "20P", hungOnRight(jump))
+	for _, tt := range []struct {
+		op   edit.Op
+		want int
+	}{
+		{edit.Op{Do: edit.Hang, At: piece.Place{Fitting: "cr1"}, Material: drop}, 1},
+		{edit.Op{Do: edit.Hang, At: piece.Place{Fitting: "cr1"}, Material: jump}, -1},
+		{edit.Op{Do: edit.Hang, At: piece.Place{Fitting: "fl1"}, Material: drop}, -1},
+		{edit.Op{Do: edit.Hang, At: piece.Place{Fitting: "none"}, Material: drop}, -1},
+		{edit.Op{Do: edit.Unhang, At: piece.Place{Fitting: "cr1"}}, -1},
+	} {
+		after, _, err := edit.Apply(p, nil, tt.op)
+		if (err == nil) != (tt.want >= 0) || err == nil && len(after.Closure.Right[0].Hung) != tt.want {
+			t.Errorf("%s on %s: %v", tt.op.Do, tt.op.At.Fitting, err)
+		}
+		if len(p.Closure.Right[0].Hung) != 0 {
+			t.Fatal("the piece itself was changed")
+		}
+	}
+	after, _, err := edit.Apply(p, nil, edit.Op{Do: edit.Hang, At: piece.Place{Fitting: "cr1"}, Material: drop}, edit.Op{Do: edit.Unhang, At: piece.Place{Fitting: "cr1"}})
+	if err != nil || len(after.Closure.Right[0].Hung) != 0 {
+		t.Errorf("hung and taken off again: %v", err)
+	}
+}

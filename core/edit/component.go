@@ -1,6 +1,8 @@
 package edit
 
 import (
+	"slices"
+
 	"mala/core/component"
 	"mala/core/piece"
 )
@@ -60,4 +62,30 @@ func setRings(plan *component.Plan, op Op) error {
 		}
 	}
 	return nil
+}
+
+// hang puts Material on a fitting, or takes the N-th thing off it.
+func hang(p *piece.Piece, op Op) error {
+	for _, list := range p.Fittings() {
+		for i := range *list {
+			f := &(*list)[i]
+			if f.ID != op.At.Fitting {
+				continue
+			}
+			switch {
+			case op.Do == Unhang && (op.N < 0 || op.N >= len(f.Hung)):
+				return refuse("Nothing hangs there.")
+			case op.Do == Unhang:
+				f.Hung = slices.Delete(slices.Clone(f.Hung), op.N, op.N+1)
+				return nil
+			case op.Material == nil || op.Material.Bead == nil || !op.Material.Bead.Hangs():
+				return refuse("Hang a charm, or a component that hangs.")
+			case !f.Carries():
+				return refuse("Nothing can hang on %s. Hang it on a ring, an extender or a clasp.", f.Of.Name)
+			}
+			f.Hung = append(slices.Clone(f.Hung), op.Material)
+			return nil
+		}
+	}
+	return refuse("This piece has no fitting %q.", string(op.At.Fitting))
 }

@@ -51,6 +51,8 @@ const (
 	AddFitting  Do = "add-fitting"  // put Material at an end, behind its last fitting or beside the one at At
 	SetFitting  Do = "set-fitting"  // put Material in the place of the fitting
 	DropFitting Do = "drop-fitting" // remove the fitting
+	Hang        Do = "hang"         // hang Material on the fitting
+	Unhang      Do = "unhang"       // remove what hangs N-th on the fitting, from 0
 	SetKind     Do = "set-kind"     // make it a Text
 	SetClosure  Do = "set-closure"  // close it by Text, with what that needs
 	SetTarget   Do = "set-target"   // to Length, or remove the target
@@ -118,6 +120,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setStrand(p, op)
 	case AddFitting, SetFitting, DropFitting:
 		return keep, setFitting(p, op)
+	case Hang, Unhang:
+		return keep, hang(p, op)
 	case SetKind:
 		p.Kind = piece.Kind(op.Text)
 		return keep, nil

@@ -29,6 +29,7 @@ type Part struct {
 	Length    length.MM          // what it adds to the piece pulled tight
 	Swallowed bool               // it slips into its bead and adds nothing
 	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
+	Hung      []*material.Material
 }
 
 // Hold is what keeps the cord from running out of an end.
@@ -101,7 +102,7 @@ type endBuilder struct {
 
 func (b *endBuilder) add(fitting piece.Fitting) {
 	f := fitting.Of.Finding
-	part := Part{Fitting: fitting.ID, Material: fitting.Of, Length: f.InSeries(), Role: RoleRing}
+	part := Part{Fitting: fitting.ID, Material: fitting.Of, Length: f.InSeries(), Role: RoleRing, Hung: fitting.Hung}
 	switch {
 	case f.IsCrimp():
 		part.Role = RoleCrimp
@@ -160,7 +161,7 @@ func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 	chain := placesOf(b.piece, side)
 	for i := len(closure) - 1; i >= 0; i-- {
 		f := closure[i].Of.Finding
-		part := Part{Role: RoleRing, Fitting: closure[i].ID, Material: closure[i].Of, Length: f.InSeries()}
+		part := Part{Role: RoleRing, Fitting: closure[i].ID, Material: closure[i].Of, Length: f.InSeries(), Hung: closure[i].Hung}
 		switch {
 		case f.IsClasp():
 			part.Role = RoleClasp

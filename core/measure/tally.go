@@ -41,6 +41,9 @@ func (m *Measured) count() {
 				if part.Material != nil {
 					add(i, part.Material, 1)
 				}
+				for _, m := range part.Hung {
+					add(i, m, 1)
+				}
 			}
 		}
 	}

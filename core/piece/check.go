@@ -74,6 +74,7 @@ func (p *Piece) checkIDs(add adder) {
 	each := func(where string, list []Fitting) {
 		for i, f := range list {
 			own(fmt.Sprintf("%s[%d].id", where, i), f.ID)
+			f.checkHung(func(says string, args ...any) { add(fmt.Sprintf("%s[%d].hung", where, i), says, args...) })
 		}
 	}
 	each("closure.left", p.Closure.Left)
@@ -86,6 +87,32 @@ func (p *Piece) checkIDs(add adder) {
 			each(where+".right", r.Right)
 		}
 	}
+}
+
+// mostHung is how many things hang on one fitting.
+const mostHung = 10
+
+func (f *Fitting) checkHung(add func(says string, args ...any)) {
+	if len(f.Hung) == 0 {
+		return
+	}
+	if !f.Carries() {
+		add("Nothing can hang on %s. Hang it on a ring, an extender or a clasp.", f.Of.Name)
+	}
+	if len(f.Hung) > mostHung {
+		add("At most %d things hang on one fitting. Remove some.", mostHung)
+	}
+	for _, m := range f.Hung {
+		if m.Bead == nil || !m.Bead.Hangs() {
+			add("%s does not hang. Charms do, and components that hang.", m.Name)
+		}
+	}
+}
+
+// Carries says whether something can hang on the fitting.
+func (f *Fitting) Carries() bool {
+	of := f.Of.Finding
+	return of != nil && (of.IsRing() || of.IsClasp() || of.Type == material.Extender)
 }
 
 // How long a word of a table and the note of a waiver may be.

@@ -51,7 +51,7 @@ func TestLimitsAreWhereTheyAreSaidToBe(t *testing.T) {
 		{"one pass", func(p *Piece) { p.Leading().Passes = 1 }, func(p *Piece) { p.Leading().Passes = 0 }},
 		{"seven passes", func(p *Piece) { p.Leading().Passes = 7 }, func(p *Piece) { p.Leading().Passes = 8 }},
 		{"a ring's own nothing", func(p *Piece) { p.Closure = Closure{Type: Knot} }, func(p *Piece) {
-			p.Closure = Closure{Type: Knot, Right: []Fitting{{"c1", finding(material.JumpRing)}}}
+			p.Closure = Closure{Type: Knot, Right: []Fitting{{ID: "c1", Of: finding(material.JumpRing)}}}
 		}},
 	} {
 		for want, change := range map[int]func(*Piece){0: tt.right, 1: tt.not} {
@@ -82,7 +82,7 @@ func TestANewFittingHasTheFirstFreeID(t *testing.T) {
 	if f := p.NewFitting(finding(material.JumpRing)); f.ID != "f2" {
 		t.Errorf("it has %s", f.ID)
 	}
-	p.Leading().Right = []Fitting{{"f2", finding(material.CrimpTube)}, {"f4", finding(material.CrimpTube)}}
+	p.Leading().Right = []Fitting{{ID: "f2", Of: finding(material.CrimpTube)}, {ID: "f4", Of: finding(material.CrimpTube)}}
 	if f := p.NewFitting(finding(material.JumpRing)); f.ID != "f3" {
 		t.Errorf("it has %s", f.ID)
 	}

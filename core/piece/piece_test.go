@@ -15,8 +15,8 @@ func finding(t material.FindingType) *material.Material {
 }
 
 func strand() *Piece {
-	return &Piece{Kind: Necklace, House: DefaultHouse(), Closure: Closure{Type: Clasp, Left: []Fitting{{"c1", finding(material.Lobster)}}},
-		Sections: []Section{{Rows: []*Row{{ID: "r1", Cord: cord(), Passes: 1, Left: []Fitting{{"f1", finding(material.CrimpTube)}}}}}}}
+	return &Piece{Kind: Necklace, House: DefaultHouse(), Closure: Closure{Type: Clasp, Left: []Fitting{{ID: "c1", Of: finding(material.Lobster)}}},
+		Sections: []Section{{Rows: []*Row{{ID: "r1", Cord: cord(), Passes: 1, Left: []Fitting{{ID: "f1", Of: finding(material.CrimpTube)}}}}}}}
 }
 
 func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
@@ -49,7 +49,7 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 		}
 	}
 	two := strand()
-	two.Closure.Right = []Fitting{{"c2", finding(material.Hook)}}
+	two.Closure.Right = []Fitting{{ID: "c2", Of: finding(material.Hook)}}
 	if faults := two.Check(); len(faults) != 1 || faults[0].Where != "closure" {
 		t.Errorf("two clasps: %v", faults)
 	}

@@ -97,6 +97,23 @@ func (w *writer) attachAll() {
 	for _, side := range piece.Sides() {
 		w.attach(side)
 	}
+	w.hangOnFittings()
+}
+
+// hangOnFittings hangs what is carried by rings, clasp and extender.
+func (w *writer) hangOnFittings() {
+	for _, e := range w.s.Ends() {
+		for _, p := range e.Parts {
+			if len(p.Hung) == 0 {
+				continue
+			}
+			on := lower(p.Material.Name)
+			if p.Role == measure.RoleChain {
+				on = "the last link of " + on
+			}
+			w.do("%s end: hang %s on %s.", title(e.Side), names(p.Hung), on)
+		}
+	}
 }
 
 // attach hangs on what the cord itself does not go through: each fitting on the

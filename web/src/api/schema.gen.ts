@@ -853,6 +853,8 @@ export interface components {
              * @description Where it begins along the straight cord, from the start of the strand.
              */
             fromMm: number;
+            /** @description What hangs on it, by the ids of the materials. */
+            hung?: string[];
             material?: string;
             /** Format: double */
             mm: number;
@@ -884,6 +886,8 @@ export interface components {
             word: string;
         };
         Fitting: {
+            /** @description The ids of what hangs on it; of an extender on its last link. */
+            hung?: string[];
             id: string;
             /** @description The id of its material. */
             of: string;
@@ -1189,7 +1193,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "add-fitting" | "set-fitting" | "drop-fitting" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method; the code of a check to waive. */
             field?: string;
             /**
@@ -2207,9 +2211,12 @@ export interface operations {
                 search?: string;
                 /** @description Ids to return, separated by commas. */
                 ids?: string;
+                /** @description Classes, separated by commas. */
                 class?: string;
                 /** @description Types of findings and cords, separated by commas. */
                 types?: string;
+                /** @description Only what hangs: charms, and components that hang. */
+                hangs?: boolean;
                 shape?: string;
                 metal?: string;
                 /** @description A colour family. */
@@ -2976,7 +2983,7 @@ export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "add-fitting", "set-fitting", "drop-fitting", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "add-fitting", "set-fitting", "drop-fitting", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

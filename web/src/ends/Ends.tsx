@@ -1,12 +1,12 @@
 import { leadRow, leadStrand } from "../api/piece.ts";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { sizeOf } from "../dishes/size.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
-import { filterFor, fittingsAt, putFitting, type FittingList } from "./places.ts";
+import { carrierOf, filterFor, fittingsAt, hangOn, HANGS, isHung, putFitting, type FittingList } from "./places.ts";
 
 interface Props {
   bench: Bench;
@@ -18,6 +18,8 @@ interface Chosen {
   list: FittingList | "cord";
   /** The fitting to replace; none to add one. */
   fitting?: string;
+  /** What hangs on that fitting is chosen, the n-th or one more. */
+  hung?: number;
 }
 
 const TITLES: Record<FittingList | "cord", string> = {
@@ -42,18 +44,31 @@ export function Ends({ bench, state }: Props) {
 
   const show = (list: FittingList, label: string, short: string) => {
     const fittings = fittingsAt(doc, list);
+    const carrier = carrierOf(doc, list);
     return (
       <div className="end-row" role="group" aria-label={label}>
         <span className="what">{short}</span>
         <span className="picks">
-          {fittings.map(({ id, of }) => (
-            <button type="button" key={id} className="pick" onClick={() => setChosen({ list, fitting: id })}>
-              {name(of)}
-            </button>
+          {fittings.map(({ id, of, hung }) => (
+            <Fragment key={id}>
+              <button type="button" className="pick" onClick={() => setChosen({ list, fitting: id })}>
+                {name(of)}
+              </button>
+              {hung?.map((m, n) => (
+                <button type="button" key={n} className="pick hung" onClick={() => setChosen({ list, fitting: id, hung: n })} aria-label={`${name(m)}, hangs on ${name(of)}`}>
+                  ↳ {name(m)}
+                </button>
+              ))}
+            </Fragment>
           ))}
           <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
             + add
           </button>
+          {carrier && (
+            <button type="button" className="pick quiet" onClick={() => setChosen({ list, fitting: carrier.id, hung: carrier.hung?.length ?? 0 })} aria-label={`Hang something on ${name(carrier.of)}`}>
+              + hang
+            </button>
+          )}
         </span>
       </div>
     );
@@ -94,17 +109,18 @@ export function Ends({ bench, state }: Props) {
       </div>
       {chosen && (
         <CataloguePicker
-          title={TITLES[chosen.list]}
-          filter={filterFor(chosen.list)}
+          title={chosen.hung === undefined ? TITLES[chosen.list] : "Hang a charm or a component"}
+          filter={chosen.hung === undefined ? filterFor(chosen.list) : HANGS}
           onClose={() => setChosen(null)}
           onPick={(m) => {
-            void bench.apply(chosen.list === "cord" ? { do: "set-cord", material: m.id } : putFitting(bench.snapshot().doc, chosen.list, chosen.fitting, m.id));
+            if (chosen.hung !== undefined) void bench.apply(...hangOn(bench.snapshot().doc, chosen.fitting!, chosen.hung, m.id));
+            else void bench.apply(chosen.list === "cord" ? { do: "set-cord", material: m.id } : putFitting(bench.snapshot().doc, chosen.list, chosen.fitting, m.id));
             setChosen(null);
           }}
           onRemove={
-            chosen.fitting
+            chosen.fitting && (chosen.hung === undefined || isHung(doc, chosen.fitting, chosen.hung))
               ? () => {
-                  void bench.apply({ do: "drop-fitting", at: { fitting: chosen.fitting } });
+                  void bench.apply(chosen.hung === undefined ? { do: "drop-fitting", at: { fitting: chosen.fitting } } : { do: "unhang", at: { fitting: chosen.fitting }, n: chosen.hung });
                   setChosen(null);
                 }
               : undefined

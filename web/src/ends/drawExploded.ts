@@ -71,7 +71,7 @@ export function stationsOf(view: ExplodedView): Exploded {
     const m = materials.get(part.material ?? "");
     const half = halfOf(part, drawn, m);
     x += gap + half;
-    const station = { part, drawn, name: nameOf(drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part), x, half, label: { x: 0, width: 0 } };
+    const station = { part, drawn, name: nameOf(drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part, materials), x, half, label: { x: 0, width: 0 } };
     x += half;
     return station;
   });
@@ -109,7 +109,8 @@ function nameOf(drawn: string, m: Material | undefined): string {
   return m?.name ?? drawn;
 }
 
-function addsOf(part: EndPart): string {
+function addsOf(part: EndPart, materials: Map<string, Material>): string {
+  if (part.hung?.length) return `carries ${part.hung.map((id) => materials.get(id)?.name ?? id).join(", ")}`;
   if (part.swallowed) return "slips into the bead";
   return part.mm > 0 ? "" : "adds nothing";
 }

@@ -33,3 +33,25 @@ export function putFitting(doc: Document, list: FittingList, fitting: string | u
   if (fitting) return { do: "set-fitting", at: { fitting }, material };
   return { do: "add-fitting", at: { strand: leadRow(doc).id, end: sideOf(list) }, closure: isClosure(list), material };
 }
+
+/** HANGS is what of the catalogue can hang on a fitting. */
+export const HANGS: Filter = { hangs: true };
+
+const CARRIERS = ["jump-ring", "split-ring", "extender", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide"];
+
+/** carrierOf is the outermost fitting there that something can hang on. */
+export function carrierOf(doc: Document, list: FittingList): Fitting | undefined {
+  const typeOf = (id: string) => doc.materials.find((m) => m.id === id)?.type ?? "";
+  return fittingsAt(doc, list).findLast(({ of }) => CARRIERS.includes(typeOf(of)));
+}
+
+const fittingOf = (doc: Document, id: string) => (["left", "right", "claspLeft", "claspRight"] as const).flatMap((list) => fittingsAt(doc, list)).find((f) => f.id === id);
+
+/** isHung says whether an n-th thing hangs on a fitting. */
+export const isHung = (doc: Document, fitting: string, n: number) => n < (fittingOf(doc, fitting)?.hung?.length ?? 0);
+
+/** hangOn hangs a material on a fitting, in the place of the n-th thing there or as one more. */
+export function hangOn(doc: Document, fitting: string, n: number, material: string): Operation[] {
+  const hang: Operation = { do: "hang", at: { fitting }, material };
+  return isHung(doc, fitting, n) ? [{ do: "unhang", at: { fitting }, n }, hang] : [hang];
+}

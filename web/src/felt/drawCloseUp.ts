@@ -1,5 +1,5 @@
 import { leadRow, leadStrand } from "../api/piece.ts";
-import type { Analysis, Document, Material, Outline, Placed, Strand } from "../api/client.ts";
+import type { Analysis, Document, EndPart, Material, Outline, Placed, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { materialsOf } from "./drawWhole.ts";
@@ -103,8 +103,25 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (m
   for (const parts of [left, right]) {
     for (const part of parts) {
       if (x(Math.max(part.fromMm, part.toMm)) < -60 || x(Math.min(part.fromMm, part.toMm)) > width + 60) continue;
-      drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: x(part.fromMm), to: x(part.toMm), px });
+      const m = materials.get(part.material ?? "");
+      drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px });
+      drawHung(ctx, view, part, { x: x(part.role === "extender" ? part.toMm : (part.fromMm + part.toMm) / 2), y: hangsFrom(m) * px });
     }
+  }
+}
+
+/** hangsFrom is how far below the middle of a fitting things hang on it, in mm. */
+export const hangsFrom = (m: Material | undefined) => (m?.type === "extender" || !m?.insideMm ? 0 : (m.insideMm + (m.wireMm ?? 0)) / 2);
+
+function drawHung(ctx: CanvasRenderingContext2D, { analysis, doc, px }: CloseUpView, part: EndPart, at: { x: number; y: number }) {
+  for (const id of part.hung ?? []) {
+    const m = materialsOf(doc).get(id);
+    const outline = analysis.drawing?.outlines[id];
+    if (!m || !outline) continue;
+    ctx.save();
+    ctx.translate(at.x, at.y);
+    sprites.draw(ctx, m, outline, px, false);
+    ctx.restore();
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Document, Material, Seat } from "../api/client.ts";
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
-import { layerOf } from "./drawCloseUp.ts";
+import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
@@ -86,6 +86,10 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
     const out = seat.end === "left" ? -1 : 1;
     const half = (seat.lengthMm / 2) * px;
     along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px }));
+    for (const id of part.hung ?? []) {
+      const [m, outline] = [materials.get(id), outlines[id]];
+      if (m && outline) along(ctx, { ...seat, y: seat.y + hangsFrom(materials.get(part.material ?? "")), angle: 0 }, px, () => sprites.draw(ctx, m, outline, px, false));
+    }
   }
   const spins = spinsOf(strand.placed, outlines);
   for (const layer of [0, 1, 2]) {

@@ -14,7 +14,8 @@ export function gripOf(parts: EndPart[], otherwise: number): number {
 /** hangsMm is how far the longest thing that hangs on the strand reaches below the cord, 0 without one. */
 export function hangsMm(strand: Strand, doc: Document, outlines: Record<string, Outline> = {}): number {
   const drops = new Map(doc.materials.map((m) => [m.id, outlines[m.id]?.dropMm ?? (m.shape === "charm" ? (m.dropMm ?? 0) : 0)]));
-  return Math.max(0, ...strand.runs.map((run) => drops.get(run.material) ?? 0));
+  const onFittings = [...strand.left, ...strand.right].flatMap((part) => part.hung ?? []);
+  return Math.max(0, ...strand.runs.map((run) => drops.get(run.material) ?? 0), ...onFittings.map((id) => drops.get(id) ?? 0));
 }
 
 /** gapAt is where the gap before bead i lies along the cord, in mm. */
