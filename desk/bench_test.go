@@ -47,3 +47,25 @@ func BenchmarkPiece(b *testing.B) {
 		}
 	})
 }
+
+// A strand of 1,000 with 200 components, over one of as many plain beads.
+func BenchmarkComponents(b *testing.B) {
+	data, err := os.ReadFile("../demo/pieces/barnacle-row.json")
+	if err != nil {
+		b.Fatal(err)
+	}
+	for name, line := range map[string]string{"200 components in 1,000": "<100(4S P) | 4S>", "1,000 plain beads": "<500S | 4S>"} {
+		doc, err := format.Read(data)
+		if err != nil {
+			b.Fatal(err)
+		}
+		doc.Row("r1").Line = line
+		b.Run(name, func(b *testing.B) {
+			for b.Loop() {
+				if _, err := desk.Analyse(context.Background(), doc, desk.Options{Drawing: true}); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
+	}
+}

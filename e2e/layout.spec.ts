@@ -28,3 +28,22 @@ for (const name of NAMES) {
     expect(wrong.join("\n")).toBe("");
   });
 }
+
+test("nothing of a component in the maker is clipped or overprinted at any width, in either unit", async ({ page }) => {
+  const { materials } = JSON.parse(readFileSync("demo/catalogue.json", "utf8")) as { materials: { id: string; class: string }[] };
+  const wrong: string[] = [];
+  for (const { id } of materials.filter((m) => m.class === "component")) {
+    await page.goto(`/materials/component/${id}`);
+    await page.locator(".maker-picture").waitFor();
+    for (const unit of ["in", "mm"]) {
+      await page.getByRole("button", { name: unit, exact: true }).click();
+      for (const width of WIDTHS) {
+        await page.setViewportSize({ width, height: 800 });
+        await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+        const faults = await page.evaluate(faultsOfLayout);
+        wrong.push(...faults.map((fault) => `${id} at ${width} px in ${unit}: ${fault}`));
+      }
+    }
+  }
+  expect(wrong.join("\n")).toBe("");
+});

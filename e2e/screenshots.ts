@@ -37,6 +37,11 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByLabel("Length of the run, mm").fill("199");
   await expect(page.getByTestId("ten")).toHaveText("39.8 mm");
   await keep("material");
+  await page.goto("/materials/component/lantern-pendant");
+  await page.locator(".maker-picture").waitFor();
+  await keep("maker");
+  await openPiece(page, "Barnacle Row");
+  await keep("components");
   await openPiece(page, "Cinder Walk");
   await page.locator(".chip", { hasText: "9 R" }).click();
   await page.getByRole("button", { name: /^Background/ }).click();

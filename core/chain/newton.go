@@ -28,6 +28,10 @@ type pace struct {
 	steps                     int
 }
 
+// mostStalls is how often a bold step may miss by more than the one before, until
+// the steps are damped as carefully as they can be.
+const mostStalls = 4
+
 // Most chains lie within twenty bold steps. Where a short segment presses with its
 // end only careful ones arrive.
 var (
@@ -85,7 +89,7 @@ func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 		mu += s.clear[i] * s.force[i] / float64(n)
 	}
 	lambda := wide / (2 * math.Pi)
-	damping, before := 1.0, math.Inf(1)
+	damping, before, stalls := 1.0, math.Inf(1), 0
 	for taken := range by.steps {
 		gap, off := s.quality()
 		done := off < settled || taken > patience && s.worth(lambda) < s.accepted()
@@ -99,6 +103,9 @@ func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 		// and full steps can go to and fro across the jump for ever.
 		if off > by.stall*before {
 			damping = max(0.1, by.cut*damping)
+			if stalls++; stalls == mostStalls {
+				by.stall, by.cut, by.grow = careful.stall, careful.cut, careful.grow
+			}
 		} else {
 			damping = min(1, by.grow*damping)
 		}
