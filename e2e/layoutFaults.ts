@@ -57,7 +57,10 @@ export function faultsOfLayout(): string[] {
   }
 
   for (const field of document.querySelectorAll<HTMLInputElement>("#root input:not([type=range], [type=checkbox], [type=file], [type=number]), #root textarea")) {
-    const rect = field.getBoundingClientRect();
+    // Its text, without the padding in which its label lies.
+    const whole = field.getBoundingClientRect();
+    const { paddingTop, paddingBottom } = getComputedStyle(field);
+    const rect = new DOMRect(whole.x, whole.y + parseFloat(paddingTop), whole.width, whole.height - parseFloat(paddingTop) - parseFloat(paddingBottom));
     if (field.closest(".hidden") || !field.value || rect.width < 2 || field.tabIndex < 0) continue;
     if (field.scrollWidth > field.clientWidth + 1) faults.push(`the field “${field.value}” shows only a part of it`);
     shown.push({ text: field.value, element: field, box: seen(field, rect, field.value) });

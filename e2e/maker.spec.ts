@@ -89,7 +89,7 @@ test("a coil, a tassel, a bead link and a woven bead are made with a few choices
   await done();
   await begin("Plover ball", "Beaded bead");
   await page.getByLabel("Diameter, mm").fill("12");
-  await page.getByLabel("Along the hole, mm").fill("11");
+  await page.getByLabel("Along, mm").fill("11");
   await page.getByRole("textbox", { name: "Hole, mm", exact: true }).fill("2");
   await page.getByRole("button", { name: "Add beads" }).click();
   await choose(page, "tar seed");

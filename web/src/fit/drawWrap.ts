@@ -116,7 +116,8 @@ export function drawStretched(ctx: CanvasRenderingContext2D, view: Omit<WrapView
   const thickest = Math.max(0, ...placed.map((b) => materials.get(b.material)?.thickMm ?? materials.get(b.material)?.acrossMm ?? 0));
   const inner = stretchedMm / (2 * Math.PI);
   const need = needMm / (2 * Math.PI);
-  const px = (Math.min(width, height) / 2 - 6) / (Math.max(inner, need) + thickest);
+  const hanging = Math.max(0, ...placed.map((b) => outlines[b.material]?.dropMm ?? 0));
+  const px = (Math.min(width, height) / 2 - 6) / (Math.max(inner, need) + Math.max(thickest, thickest / 2 + hanging));
   ctx.save();
   ctx.translate(width / 2, height / 2);
   disc(ctx, need * px, BODY);

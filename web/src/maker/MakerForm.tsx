@@ -46,9 +46,9 @@ export function MakerForm({ maker }: { maker: Maker }) {
         <h2>In the catalogue</h2>
         <div className="pair">
           <NumberField label="In stock" value={maker.onHand} onChange={(n) => maker.setOnHand(n ?? 0)} />
-          <NumberField label="Weight, if weighed, g" value={material.massG} onChange={(massG) => maker.change({ massG })} />
+          <NumberField label="Weight, g" value={material.massG} onChange={(massG) => maker.change({ massG })} />
         </div>
-        <TextField label="Note for the bench" value={material.note ?? ""} onChange={(e) => maker.change({ note: e.target.value || undefined })} slotProps={{ htmlInput: { maxLength: 500 } }} />
+        <TextField multiline label="Note for the bench" value={material.note ?? ""} onChange={(e) => maker.change({ note: e.target.value || undefined })} slotProps={{ htmlInput: { maxLength: 500 } }} />
       </section>
       {asked && (
         <CataloguePicker
@@ -248,7 +248,7 @@ function Beaded({ maker, ask }: Props) {
       <h2>Measured as one bead</h2>
       <div className="pair">
         <NumberField label="Diameter, mm" value={m.acrossMm} onChange={(acrossMm) => maker.change({ acrossMm })} />
-        <NumberField label="Along the hole, mm" value={m.alongMm} onChange={(alongMm) => maker.change({ alongMm })} />
+        <NumberField label="Along, mm" value={m.alongMm} onChange={(alongMm) => maker.change({ alongMm })} />
         <NumberField label="Hole, mm" value={m.holeMm} onChange={(holeMm) => maker.change({ holeMm })} />
       </div>
       {maker.faults.size > 0 && <BeadTrouble maker={maker} />}
