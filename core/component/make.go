@@ -10,7 +10,7 @@ import (
 // The limits of a tassel.
 const (
 	mostStrands = 400
-	mostLeg     = length.MM(400)
+	mostLeg     = length.MM(180)
 )
 
 // tassel folds strands of cord over its ring and binds them below it. One more
