@@ -76,8 +76,8 @@ type Strand struct {
 	RightTail     Tail      `json:"rightTail"`
 	PathMm        length.MM `json:"pathMm" doc:"What the cord covers, without working allowance."`
 	LeastCutMm    length.MM `json:"leastCutMm" doc:"The shortest cord it can be made with."`
-	LeftHold      string    `json:"leftHold" enum:"crimp,knot,cord-end,ring,nothing" doc:"What keeps the cord in at the left."`
-	RightHold     string    `json:"rightHold" enum:"crimp,knot,cord-end,ring,nothing"`
+	LeftHold      string    `json:"leftHold" enum:"crimp,knot,cord-end,fold-over,ring,nothing" doc:"What keeps the cord in at the left."`
+	RightHold     string    `json:"rightHold" enum:"crimp,knot,cord-end,fold-over,ring,nothing"`
 	Knot          *Knot     `json:"knot,omitempty"`
 	Start         Start     `json:"start"`
 }
@@ -208,7 +208,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,loop,ring,clasp,extender"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,fold-over,loop,ring,clasp,extender"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`

@@ -33,6 +33,7 @@ type House struct {
 	Thread        string        `json:"thread,omitempty" enum:"single,doubled"`
 	PinLoops      string        `json:"pinLoops,omitempty" enum:"size,fixed" doc:"What a loop takes of its pin."`
 	FixedLoopMm   *length.MM    `json:"fixedLoopMm,omitempty"`
+	NeedleMm      *length.MM    `json:"needleMm,omitempty" doc:"Thickness of the needle that thread goes on with."`
 	Unit          string        `json:"unit,omitempty" enum:"mm,cm,in"`
 	Ease          []Ease        `json:"ease,omitzero"`
 	Sizes         []BodySize    `json:"sizes,omitzero"`
@@ -90,7 +91,7 @@ func DefaultHouse() House {
 		*h.choice(c.Field) = *c.Of(&p)
 	}
 	h.TailMm, h.LoopMm, h.ElasticTailMm, h.ChildTailMm = &p.TailLength, &p.Loop, &p.ElasticTail, &p.ChildTail
-	h.FixedLoopMm = &p.FixedLoop
+	h.FixedLoopMm, h.NeedleMm = &p.FixedLoop, &p.Needle
 	h.TailBeads, h.Unit = &p.TailBeads, string(p.Unit)
 	for _, e := range p.Ease {
 		h.Ease = append(h.Ease, Ease{e.Part, e.Stretch, e.Word, e.From, e.To})
@@ -149,7 +150,7 @@ func (h House) Diff(below House) House {
 // Resolve gives the house method with everything filled in.
 func (h House) Resolve() piece.House {
 	h = h.Merge(DefaultHouse())
-	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm, FixedLoop: *h.FixedLoopMm,
+	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm, FixedLoop: *h.FixedLoopMm, Needle: *h.NeedleMm,
 		TailBeads: *h.TailBeads, Unit: length.Unit(h.Unit)}
 	for _, c := range piece.Choices() {
 		*c.Of(&out) = *h.choice(c.Field)

@@ -21,6 +21,9 @@ var crimpMisfit = Check{
 		passes := 2 * s.Row.Passes
 		need := material.HoleFor(passes, s.Row.Cord.Cord.Diameter)
 		for _, p := range e.Parts {
+			if p.Role == measure.RoleFold {
+				found = append(found, foldMisfit(s, e, &p)...)
+			}
 			if p.Role != measure.RoleCrimp {
 				continue
 			}
@@ -43,6 +46,9 @@ var crimpMisfit = Check{
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
 		need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
+		if fold := s.End(f.At.Side).Find(measure.RoleFold); fold != nil && fold.Fitting == f.At.Fitting {
+			return instead(v, fold, bench.Shelf, func(c *material.Finding) bool { return FoldsOver(c, s) })
+		}
 		for i, p := range s.End(f.At.Side).Parts {
 			if p.Fitting == f.At.Fitting {
 				return instead(v, &s.End(f.At.Side).Parts[i], bench.Shelf, func(c *material.Finding) bool { return Grips(c, need) })
@@ -50,6 +56,27 @@ var crimpMisfit = Check{
 		}
 		return nil
 	},
+}
+
+// foldMisfit stops a fold-over end that is too narrow for the cords laid side by
+// side in it.
+func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
+	if FoldsOver(p.Material.Finding, s) {
+		return nil
+	}
+	at := s.Row.AtEnd(e.Side)
+	at.Fitting = p.Fitting
+	return []Finding{{Severity: Stop, At: at, Title: "Fold-over end too narrow", cause: string(p.Fitting),
+		Says: fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", p.Material.Name, e.Side, mm(p.Material.Finding.Inside), mm(sideBySide(s)))}}
+}
+
+// FoldsOver says whether a fold-over end takes the cords of the strand side by side.
+func FoldsOver(f *material.Finding, s *measure.Strand) bool {
+	return f.Type == material.FoldOver && sideBySide(s) <= f.Inside+tiny
+}
+
+func sideBySide(s *measure.Strand) length.MM {
+	return s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
 }
 
 // tiny keeps the rounding of sums from deciding, in mm.

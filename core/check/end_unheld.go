@@ -1,7 +1,9 @@
 package check
 
 import (
+	"cmp"
 	"fmt"
+	"slices"
 
 	"mala/core/edit"
 	"mala/core/material"
@@ -28,7 +30,7 @@ var endUnheld = Check{
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
 		if s.Row.Cord.Cord.Type != material.Wire {
-			return nil
+			return foldedOver(s, f, bench)
 		}
 		need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
 		var fixes []Fix
@@ -39,6 +41,22 @@ var endUnheld = Check{
 		}
 		return fixes
 	},
+}
+
+// foldedOver ends a cord in a fold-over end that takes it, the narrowest first.
+func foldedOver(s *measure.Strand, f *Finding, bench Bench) []Fix {
+	var fit []*material.Material
+	for _, c := range bench.Shelf {
+		if c.Finding != nil && FoldsOver(c.Finding, s) {
+			fit = append(fit, c)
+		}
+	}
+	slices.SortFunc(fit, func(a, b *material.Material) int { return cmp.Compare(a.Finding.Inside, b.Finding.Inside) })
+	var fixes []Fix
+	for _, c := range fit {
+		fixes = append(fixes, fix("End it in "+c.Name, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
+	}
+	return fixes
 }
 
 // noClasp fires when a piece that closes by a clasp has none.

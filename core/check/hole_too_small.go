@@ -2,8 +2,10 @@ package check
 
 import (
 	"fmt"
+	"strings"
 
 	"mala/core/edit"
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -24,6 +26,12 @@ var holeTooSmall = Check{
 		for i := range s.Beads {
 			b := &s.Beads[i]
 			need, hole := material.HoleFor(b.Passes, cord), b.Material.Bead.Hole
+			if needed := NeedleNeeds(s, b.Passes, v.Piece.House); hole < needed-tiny && hole >= need-tiny {
+				g.add("needle "+b.Material.ID, i, func() Finding {
+					return Finding{Severity: Stop, Title: "Hole too small for the needle"}
+				})
+				continue
+			}
 			if hole >= snugFit*need-tiny || elastic && hole >= need-tiny { // elasticMisfit speaks of what only just passes
 				continue
 			}
@@ -39,6 +47,11 @@ var holeTooSmall = Check{
 		for i := range g.found {
 			f := &g.found[i]
 			b := &s.Beads[f.At.Element]
+			if strings.HasPrefix(f.cause, "needle ") {
+				f.Says = fmt.Sprintf("Thread of %s on a needle of %s needs a hole of %s; %s, %s here, has %s. Use a finer needle or thread.", mm(cord), mm(v.Piece.House.Needle),
+					mm(NeedleNeeds(s, b.Passes, v.Piece.House)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
+				continue
+			}
 			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
 				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
 		}
@@ -55,4 +68,16 @@ var holeTooSmall = Check{
 		}
 		return append(fixes, strungOn(s, bench.Shelf, thinner(s.Row.Cord.Cord))...)
 	},
+}
+
+// NeedleNeeds is the hole that a thread needs to be pulled through a bead so often:
+// its needle, or the thread folded in its eye, whichever is thicker, beside the
+// threads that are there already. 0 for cord that goes on without a needle.
+func NeedleNeeds(s *measure.Strand, passes int, h piece.House) length.MM {
+	c := s.Row.Cord.Cord
+	if c.Type != material.Thread {
+		return 0
+	}
+	folded := material.HoleFor(max(2, s.Row.Passes), c.Diameter)
+	return material.HoleFor(passes-s.Row.Passes, c.Diameter) + max(h.Needle, folded)
 }

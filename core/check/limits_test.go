@@ -1,6 +1,7 @@
 package check
 
 import (
+	"fmt"
 	"testing"
 
 	"mala/core/length"
@@ -48,6 +49,12 @@ func TestEveryLimitAtUnderAndOver(t *testing.T) {
 		{"a hole its elastic only just passes", "hole-too-small", 0.7, func(v float64) *piece.Piece {
 			return stretch(t, "30P", hole(length.MM(v)), func(p *piece.Piece, _ *piece.Row) { p.House.KnotPlace = piece.KnotShown })
 		}, Stop, "", ""},
+		{"a hole its needle just passes", "hole-too-small", 0.45, func(v float64) *piece.Piece {
+			return necklace(t, "40P", ends(guard), closed(lobster, jump), cordOf(thread(material.Thread, 0.2)), hole(length.MM(v)))
+		}, Stop, "", ""},
+		{"a hole its folded thread just passes", "hole-too-small", 0.6, func(v float64) *piece.Piece {
+			return necklace(t, "40P", ends(guard), closed(lobster, jump), cordOf(thread(material.Thread, 0.3)), hole(length.MM(v)))
+		}, Stop, "", ""},
 		{"a crimp its cords just pass", "crimp-misfit", 2 * 0.38, func(v float64) *piece.Piece { return necklace(t, "20P", crimpOf(length.MM(v))) }, Stop, "", ""},
 		{"a crimp that just grips", "crimp-misfit", 4 * 0.38, func(v float64) *piece.Piece { return necklace(t, "20P", crimpOf(length.MM(v))) }, "", "", Warn},
 		{"a cover that just closes", "cover-misfit", 0.8 * 1.8 / 0.9, func(v float64) *piece.Piece { return necklace(t, "20P", coverOf(length.MM(v), 3)) }, Advise, "", ""},
@@ -61,6 +68,12 @@ func TestEveryLimitAtUnderAndOver(t *testing.T) {
 		{"the most ease", "ease-off", float64(inside) - 25 - 0.05 + 1e-6, func(v float64) *piece.Piece { return necklace(t, "43P", wrist(length.MM(v), "")) }, Warn, "", ""},
 		{"a ring as wide as what it holds", "ring-too-small", 1 + 2*0.38, func(v float64) *piece.Piece {
 			p := necklace(t, "20P", ringOf(length.MM(v)))
+			p.Leading().Passes = 2
+			return p
+		}, Stop, "", ""},
+		{"a trough as wide as its cords", "crimp-misfit", 2 * 1.5, func(v float64) *piece.Piece {
+			fold := finding("a fold", "", material.Finding{Type: material.FoldOver, Inside: length.MM(v), Length: 7, RingEye: 2})
+			p := necklace(t, "9H", ends(fold), closed(lobster, jump), cordOf(thread(material.Leather, 1.5)))
 			p.Leading().Passes = 2
 			return p
 		}, Stop, "", ""},
@@ -87,6 +100,10 @@ func TestEveryLimitAtUnderAndOver(t *testing.T) {
 			}
 		}
 	}
+}
+
+func foldOf(inside length.MM) *material.Material {
+	return finding(fmt.Sprint("fold ", float64(inside)), "", material.Finding{Type: material.FoldOver, Inside: inside, Length: 7, RingEye: 2})
 }
 
 // The bar passes if all within half of it goes beside it through the ring.
@@ -138,6 +155,8 @@ func TestWhatCanBeFixedByAnotherPartOfTheShelf(t *testing.T) {
 		{"cover-misfit", necklace(t, "20P", leftEnd(crimp18, bigCover)), []*material.Material{cover}, "cover 3"},
 		{"ring-too-small", necklace(t, "20P", closed(lobster, fine)), []*material.Material{fine, jump}, "jump ring"},
 		{"ring-too-small", necklace(t, "20P", closed(lobster, fine)), []*material.Material{soldered}, ""},
+		{"end-unheld", necklace(t, "9H", ends(), closed(), cordOf(thread(material.Leather, 1.5))), []*material.Material{foldOf(3), foldOf(2), foldOf(1.4)}, "fold 2"},
+		{"crimp-misfit", necklace(t, "9H", ends(foldOf(1.4)), closed(lobster, jump), cordOf(thread(material.Leather, 1.5))), []*material.Material{foldOf(1.4), foldOf(2)}, "fold 2"},
 	} {
 		fix, _ := fixed(t, tt.p, tt.code, tt.from...)
 		got := ""

@@ -248,7 +248,7 @@ func addToEnd(p *piece.Piece, op Op) error {
 func threadedAt(list []piece.Fitting, f *material.Finding) int {
 	rank := func(f *material.Finding) int {
 		switch {
-		case f.IsCrimp() || f.Type == material.CordEnd:
+		case f.IsCrimp() || f.Type == material.CordEnd || f.Type == material.FoldOver:
 			return 0
 		case f.Type == material.CrimpCover:
 			return 1

@@ -16,10 +16,11 @@ const (
 	Thread  CordType = "thread"
 	Leather CordType = "leather"
 	Waxed   CordType = "waxed"
+	Nylon   CordType = "nylon" // a single line, crimped or tied
 )
 
 // CordTypes lists every type of cord there is.
-func CordTypes() []CordType { return []CordType{Wire, Elastic, Thread, Leather, Waxed} }
+func CordTypes() []CordType { return []CordType{Wire, Elastic, Thread, Leather, Waxed, Nylon} }
 
 // Cord is what beads are strung on.
 type Cord struct {

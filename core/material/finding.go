@@ -16,7 +16,8 @@ const (
 	CrimpBead  FindingType = "crimp-bead"
 	CrimpCover FindingType = "crimp-cover"
 	WireGuard  FindingType = "wire-guard"
-	CordEnd    FindingType = "cord-end" // folds over the end of a cord, with an eye
+	CordEnd    FindingType = "cord-end"  // folds over the end of a cord, with an eye
+	FoldOver   FindingType = "fold-over" // a trough of two flaps, its inside the trough's width, with an eye
 	JumpRing   FindingType = "jump-ring"
 	SplitRing  FindingType = "split-ring"
 	Lobster    FindingType = "lobster"
@@ -33,7 +34,7 @@ const (
 
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
-	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, JumpRing, SplitRing,
+	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, FoldOver, JumpRing, SplitRing,
 		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, Extender, HeadPin, EyePin}
 }
 
@@ -120,13 +121,15 @@ func (f *Finding) IsOpen() bool {
 
 // InSeries is the length the finding adds to a piece pulled tight: a ring its
 // inside; an extender the inside of the one link its clasp is hooked into
-// nearest the piece; a clasp as closed, from eye to eye, measured if known, else its
+// nearest the piece; a fold-over end its trough and its eye; a clasp as closed, from eye to eye, measured if known, else its
 // overall length less twice its wire; a toggle the ring's eye, its wire, the
 // ring's inside and the bar's eye; all else its length.
 func (f *Finding) InSeries() length.MM {
 	switch {
 	case f.IsRing() || f.Type == Extender:
 		return f.Inside
+	case f.Type == FoldOver:
+		return f.Length + f.RingEye
 	case f.IsClasp() && f.Closed > 0:
 		return f.Closed
 	case f.Type == Toggle:
@@ -146,6 +149,8 @@ func NewFinding(f Finding) (*Finding, error) {
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
 	case f.IsRing() || f.Type == Extender:
 		needs = map[string]length.MM{"insideMm": f.Inside, "wireMm": f.Wire}
+	case f.Type == FoldOver:
+		needs = map[string]length.MM{"insideMm": f.Inside, "lengthMm": f.Length, "ringEyeMm": f.RingEye}
 	case f.Type == HeadPin:
 		needs = map[string]length.MM{"lengthMm": f.Length, "wireMm": f.Wire, "outsideMm": f.Outside}
 	case f.Type == EyePin:

@@ -85,6 +85,12 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 		}
 	case HeldByCordEnd:
 		add("knot", piece.OverhandCord*d, false)
+	case HeldByFold:
+		add("in the fold-over end", e.Find(RoleFold).Material.Finding.Length*length.MM(s.Row.Passes), false)
+		if held {
+			add("working end", s.allowance(p, e), true)
+		}
+		return out
 	case HeldByRing:
 		if !elastic {
 			add("knot", length.MM(p.House.KnotCord()/2)*d, false)

@@ -15,6 +15,7 @@ const (
 	RoleCover   Role = "cover"
 	RoleGuard   Role = "guard"
 	RoleCordEnd Role = "cord-end"
+	RoleFold    Role = "fold-over"
 	RoleLoop    Role = "loop"
 	RoleRing    Role = "ring"
 	RoleClasp   Role = "clasp"
@@ -35,12 +36,13 @@ type Part struct {
 // Hold is what keeps the cord from running out of an end.
 type Hold string
 
-// The holds: a crimp, a knot on a guard, ring or clasp, a cord end folded over
-// the cord, the knot that closes a ring on itself, or nothing.
+// The holds: a crimp, a knot on a guard, ring or clasp, a cord end over a knot, a
+// fold-over end whose flaps press the cord, the knot that closes a ring on itself, or nothing.
 const (
 	HeldByCrimp   Hold = "crimp"
 	HeldByKnot    Hold = "knot"
 	HeldByCordEnd Hold = "cord-end"
+	HeldByFold    Hold = "fold-over"
 	HeldByRing    Hold = "ring"
 	Unheld        Hold = "nothing"
 )
@@ -118,6 +120,8 @@ func (b *endBuilder) add(fitting piece.Fitting) {
 		b.end.Turn += f.Length
 	case f.Type == material.CordEnd:
 		part.Role, b.looped = RoleCordEnd, true
+	case f.Type == material.FoldOver:
+		part.Role, b.looped = RoleFold, true
 	default:
 		b.loop()
 	}
@@ -185,6 +189,8 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 	switch {
 	case b.crimp >= 0:
 		return HeldByCrimp
+	case b.end.Find(RoleFold) != nil:
+		return HeldByFold
 	case b.piece.IsRing(row) && !wire:
 		return HeldByRing
 	case wire:

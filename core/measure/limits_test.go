@@ -249,3 +249,26 @@ func TestAFittingsReachAndItsLinks(t *testing.T) {
 		t.Errorf("links %v, want 2, 4, and a toggle of 13 and 3", lengths)
 	}
 }
+
+// A fold-over end adds its trough and its eye, holds the cord, and takes its own
+// length of cord into the trough.
+func TestACordEndsInATrough(t *testing.T) {
+	fold := finding(t, material.Finding{Type: material.FoldOver, Inside: 2, Length: 7, RingEye: 2.5})
+	p := strung(t, "20R")
+	row := p.Leading()
+	row.Cord, row.Left, row.Right = cord(material.Leather, 1), fittings("fl", fold), fittings("fr", fold)
+	m := measured(t, p)
+	s := m.Leading()
+	if s.Left.Hold != HeldByFold || s.Right.Hold != HeldByFold || s.Left.Find(RoleFold) == nil {
+		t.Fatalf("held by %s and %s", s.Left.Hold, s.Right.Hold)
+	}
+	bare := measured(t, func() *piece.Piece {
+		q := strung(t, "20R")
+		q.Leading().Cord, q.Leading().Left, q.Leading().Right = row.Cord, nil, nil
+		return q
+	}())
+	near(t, "both ends", m.Finished-s.Slack, bare.Finished-bare.Leading().Slack+2*(7+2.5), 1e-9)
+	first, last := p.House.WorkingAllowance()
+	near(t, "the cut", s.CutLength(), s.Strung+s.Slack+2*7+first+last, 1e-9)
+	near(t, "the least", s.LeastCut(), s.Strung+s.Slack+2*7, 1e-9)
+}

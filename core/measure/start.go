@@ -37,7 +37,7 @@ func (s *Strand) Beyond(p *piece.Piece, e *End) length.MM {
 		sum += part.Length
 	}
 	first, last := p.House.WorkingAllowance()
-	if e.Crimped() {
+	if e.Crimped() || e.Hold == HeldByFold {
 		sum += max(first, last)
 	}
 	return sum

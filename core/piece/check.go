@@ -159,6 +159,7 @@ func (h House) check(add adder) {
 	checkRange(add, "house.loopMm", h.Loop, 0, mostAllowance)
 	checkRange(add, "house.elasticTailMm", h.ElasticTail, 0, mostAllowance)
 	checkRange(add, "house.childTailMm", h.ChildTail, 0, mostAllowance)
+	checkRange(add, "house.needleMm", h.Needle, 0, 5)
 	checkRange(add, "house.fixedLoopMm", h.FixedLoop, 1, mostAllowance)
 	if h.TailBeads < 0 || h.TailBeads > mostTailBeads {
 		add("house.tailBeads", "A tail goes back through 0 to %d beads, not %d.", mostTailBeads, h.TailBeads)
@@ -249,7 +250,7 @@ func (r *Row) check(add adder, where string) {
 		for i := range fittings {
 			m := fittings[i].Of
 			f := m.Finding
-			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard || f.Type == material.CordEnd) {
+			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard || f.Type == material.CordEnd || f.Type == material.FoldOver) {
 				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s cannot be at the end of a strand. Use a crimp, a cover, a guard, a cord end or a ring.", m.Name)
 			}
 		}

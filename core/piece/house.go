@@ -28,6 +28,7 @@ type House struct {
 	Thread       string    // single or doubled
 	PinLoops     string    // what a loop takes of its pin: by its size, or a fixed length
 	FixedLoop    length.MM // that length
+	Needle       length.MM // thickness of the needle that thread goes on with
 	Unit         length.Unit
 	Ease         []Ease
 	Sizes        []BodySize
@@ -134,6 +135,7 @@ const (
 	elasticToTie  = length.MM(75)
 	childToTie    = length.MM(30)
 	fixedLoop     = length.MM(9)
+	needle        = length.MM(0.45)
 	mostAllowance = length.MM(500)
 	mostTailBeads = 50
 )
@@ -141,7 +143,7 @@ const (
 // DefaultHouse is the way a shop works until it chooses otherwise.
 func DefaultHouse() House {
 	h := House{
-		TailLength: defaultTail, TailBeads: defaultBeads, Loop: defaultLoop, ElasticTail: elasticToTie, ChildTail: childToTie, FixedLoop: fixedLoop,
+		TailLength: defaultTail, TailBeads: defaultBeads, Loop: defaultLoop, ElasticTail: elasticToTie, ChildTail: childToTie, FixedLoop: fixedLoop, Needle: needle,
 		Unit: length.InMillimetres, Ease: defaultEase(), Sizes: defaultSizes(), Lengths: defaultLengths(),
 	}
 	for _, c := range Choices() {

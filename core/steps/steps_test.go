@@ -261,3 +261,22 @@ func TestComponentsAreMadeFirstAndHungByTheirRings(t *testing.T) {
 		}
 	}
 }
+
+func TestACordInAFoldOverEndIsGluedBeforeItsFlapsArePressed(t *testing.T) {
+	fold := &material.Material{ID: "fold", Name: "Fold", Class: material.ClassFinding, Finding: &material.Finding{Type: material.FoldOver, Inside: 2, Length: 7, RingEye: 2}}
+	text := told(measured(t, material.Cord{Type: material.Leather, Diameter: 1.5}, piece.Clasp, func(p *piece.Piece) {
+		p.Leading().Left, p.Leading().Right = fittings("l", fold), fittings("r", fold)
+	}))
+	at := -1
+	for _, want := range []string{"Left end: trim the cord square, 7 mm beyond the last bead, and lay it in the trough of Fold", "Put a drop of glue in the trough", "Press one flap down on the cord, then the other over that",
+		"Let the glue dry", "After the fold-over end", "Before the right flaps are pressed", "Right end: trim the cord square"} {
+		found := strings.Index(text, want)
+		if found <= at {
+			t.Errorf("%q does not come next in\n%s", want, text)
+		}
+		at = found
+	}
+	if strings.Contains(text, "Before the right knot") {
+		t.Errorf("a knot is spoken of: %s", text)
+	}
+}

@@ -88,7 +88,11 @@ func (w *writer) tiedOn() {
 	if w.s.Slack > 0 {
 		must = append(must, fmt.Sprintf("in its wearing curve, %s of slack is left between the beads and the knot", w.in(w.s.Slack)))
 	}
-	w.gate("Before the right knot", must...)
+	before := "Before the right knot"
+	if w.s.Right.Hold == measure.HeldByFold {
+		before = "Before the right flaps are pressed"
+	}
+	w.gate(before, must...)
 	w.end(&w.s.Right)
 	w.attachAll()
 }
@@ -101,6 +105,18 @@ func (w *writer) tie(e *measure.End) {
 			w.do("Put a drop of glue inside before the last fold, with the window open, and let it dry as its label says.")
 		}
 		w.gate("After the cord end", "it holds a firm pull")
+		return
+	}
+	if e.Hold == measure.HeldByFold {
+		w.do("%s end: trim the cord square, %s beyond the last bead, and lay it in the trough of %s.", title(e.Side), w.in(e.Find(measure.RoleFold).Material.Finding.Length), e.Find(measure.RoleFold).Material.Name)
+		if w.h.Glue == piece.Yes {
+			w.do("Put a drop of glue in the trough, with the window open.")
+		}
+		w.do("Press one flap down on the cord, then the other over that.")
+		if w.h.Glue == piece.Yes {
+			w.do("Let the glue dry as its label says.")
+		}
+		w.gate("After the fold-over end", "it holds a firm pull")
 		return
 	}
 	way := ""

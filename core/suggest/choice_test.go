@@ -40,7 +40,9 @@ func TestWhatSuitsIsChosenByItsMeasures(t *testing.T) {
 			p.Leading().Cord = &material.Material{ID: "c", Name: "c", Class: material.ClassCord, Cord: &material.Cord{Type: typ, Diameter: d}}
 		}
 	}
-	shelf := append([]*material.Material{fitting("crimp stout", "brass", material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 2.5, Length: 2})}, catalogue...)
+	shelf := append([]*material.Material{fitting("crimp stout", "brass", material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 2.5, Length: 2}),
+		fitting("fold 2", "brass", material.Finding{Type: material.FoldOver, Inside: 2, Length: 7, RingEye: 2}),
+		fitting("fold 3", "brass", material.Finding{Type: material.FoldOver, Inside: 3, Length: 8, RingEye: 2})}, catalogue...)
 	for _, tt := range []struct {
 		name   string
 		change func(p *piece.Piece)
@@ -58,6 +60,10 @@ func TestWhatSuitsIsChosenByItsMeasures(t *testing.T) {
 		{"a house that folds replaces them", func(p *piece.Piece) { p.Leading().Left = put("l", 3) }, measure.RoleCrimp, piece.Left, "crimp 1.3", ""},
 		{"thread is tied", cord(material.Thread, 0.3), measure.RoleCrimp, piece.Left, "", ""},
 		{"thread needs no guard", cord(material.Thread, 0.3), measure.RoleGuard, piece.Left, "", ""},
+		{"leather is folded over", cord(material.Leather, 1.5), measure.RoleFold, piece.Left, "fold 2", "its trough of 2 mm takes the cord's 1.5 mm"},
+		{"thick leather in a wide trough", cord(material.Leather, 2.5), measure.RoleFold, piece.Right, "fold 3", ""},
+		{"thicker leather in none", cord(material.Leather, 3.5), measure.RoleFold, piece.Right, "", ""},
+		{"thread is not folded over", cord(material.Thread, 0.3), measure.RoleFold, piece.Left, "", ""},
 		{"wire may have a guard", func(*piece.Piece) {}, measure.RoleGuard, piece.Right, "guard", "; the house method uses none"},
 		{"a house with guards just says why", func(p *piece.Piece) { p.House.Guards = piece.GuardsSingle }, measure.RoleGuard, piece.Right, "guard", "through the wire, brass like the rest."},
 		{"nothing to cover", func(*piece.Piece) {}, measure.RoleCover, piece.Left, "", ""},

@@ -37,7 +37,7 @@ func For(m *measure.Measured, shelf []*material.Material) []Suggestion {
 	p := &picker{m: m, shelf: shelf, metal: check.MainMetal(m)}
 	var out []Suggestion
 	for _, side := range piece.Sides() {
-		for _, pick := range []func(side piece.Side) *Suggestion{p.crimp, p.cover, p.guard, p.ring} {
+		for _, pick := range []func(side piece.Side) *Suggestion{p.crimp, p.fold, p.cover, p.guard, p.ring} {
 			if s := pick(side); s != nil {
 				out = append(out, *s)
 			}
@@ -123,6 +123,24 @@ func (p *picker) suited(side piece.Side, w want) *Suggestion {
 	}
 	return &Suggestion{Role: w.role, Side: side, Material: c, Reason: w.reason(c) + p.inMetal(c) + ".",
 		Fix: &check.Fix{Says: "Use " + c.Name, Ops: []edit.Op{op}}}
+}
+
+// fold suggests a fold-over end for cord that is neither crimped nor fine enough to
+// be tied neatly: leather and waxed cord.
+func (p *picker) fold(side piece.Side) *Suggestion {
+	s := p.strand()
+	if t := s.Row.Cord.Cord.Type; t != material.Leather && t != material.Waxed || p.has(side, measure.RoleCordEnd) != nil {
+		return nil
+	}
+	wide := s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
+	return p.suited(side, want{
+		role: measure.RoleFold,
+		ok:   func(f *material.Finding) bool { return check.FoldsOver(f, s) },
+		off:  func(f *material.Finding) length.MM { return f.Inside - wide },
+		reason: func(c *material.Material) string {
+			return fmt.Sprintf("its trough of %s takes the cord's %s", mm(c.Finding.Inside), mm(wide))
+		},
+	})
 }
 
 func (p *picker) crimp(side piece.Side) *Suggestion {

@@ -738,7 +738,7 @@ export interface components {
             /** Format: int64 */
             passes: number;
             /** @enum {string} */
-            type: "wire" | "elastic" | "thread" | "leather" | "waxed";
+            type: "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
         };
         Count: {
             byStrand: number[];
@@ -859,7 +859,7 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "loop" | "ring" | "clasp" | "extender";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "fold-over" | "loop" | "ring" | "clasp" | "extender";
             swallowed: boolean;
             /** Format: double */
             toMm: number;
@@ -932,6 +932,11 @@ export interface components {
             lengths?: components["schemas"]["NamedLength"][];
             /** Format: double */
             loopMm?: number;
+            /**
+             * Format: double
+             * @description Thickness of the needle that thread goes on with.
+             */
+            needleMm?: number;
             /**
              * @description What a loop takes of its pin.
              * @enum {string}
@@ -1116,7 +1121,7 @@ export interface components {
              * @description Of a finding or cord.
              * @enum {string}
              */
-            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "extender" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed";
+            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "extender" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
             /** Format: double */
             wallMm?: number;
             /** Format: double */
@@ -1625,7 +1630,7 @@ export interface components {
              * @description What keeps the cord in at the left.
              * @enum {string}
              */
-            leftHold: "crimp" | "knot" | "cord-end" | "ring" | "nothing";
+            leftHold: "crimp" | "knot" | "cord-end" | "fold-over" | "ring" | "nothing";
             leftTail: components["schemas"]["Tail"];
             /** @description The bead line in its canonical form. */
             line: string;
@@ -1637,7 +1642,7 @@ export interface components {
             placed?: components["schemas"]["Placed"][];
             right: components["schemas"]["EndPart"][];
             /** @enum {string} */
-            rightHold: "crimp" | "knot" | "cord-end" | "ring" | "nothing";
+            rightHold: "crimp" | "knot" | "cord-end" | "fold-over" | "ring" | "nothing";
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
             runs: components["schemas"]["RunOf"][];
@@ -2948,10 +2953,10 @@ export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded"];
 export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
 export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComponentFacts"]["faces"]> = ["any", "front", "side"];
-export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed"];
+export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "loop", "ring", "clasp", "extender"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "fold-over", "loop", "ring", "clasp", "extender"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
 export const houseAllowanceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["allowance"]> = ["standard", "generous", "spool"];
 export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["attach"]> = ["jump-rings", "split-rings", "direct"];
@@ -2978,7 +2983,7 @@ export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>
 export const materialJointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["joint"]> = ["open", "soldered", "split"];
 export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["shape"]> = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
 export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
-export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed"];
+export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
@@ -2991,8 +2996,8 @@ export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
 export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "spool"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
-export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "ring", "nothing"];
-export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "ring", "nothing"];
+export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "fold-over", "ring", "nothing"];
+export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "fold-over", "ring", "nothing"];
 export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];
 export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "cover", "guard", "ring", "clasp"];
 export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];

@@ -53,6 +53,7 @@ export function ExplodedEnd({ analysis, doc, side }: Props) {
 const HOLDS: Record<Exclude<Strand["leftHold"], "crimp">, string> = {
   knot: "The cord is tied to this end with a knot.",
   "cord-end": "The knotted cord sits in the cord end.",
+  "fold-over": "The cord lies in the trough, one flap pressed over it, the other over that.",
   ring: "The cord is tied round the ring.",
   nothing: "Nothing holds the cord here.",
 };

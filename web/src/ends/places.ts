@@ -12,7 +12,7 @@ const sideOf = (list: FittingList) => (list === "left" || list === "claspLeft" ?
 
 /** TYPES are the kinds of findings and cords, as the schema lists them. */
 const TYPES: readonly string[] = materialTypeValues;
-const ROW_ONLY = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end"];
+const ROW_ONLY = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "fold-over"];
 const BOTH = ["jump-ring", "split-ring"];
 
 /** filterFor says what of the catalogue can go there. */

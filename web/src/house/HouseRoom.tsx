@@ -31,6 +31,7 @@ const MEASURES = [
   { field: "loopMm", label: "Wire loop, inside" },
   { field: "elasticTailMm", label: "Elastic tail to tie, each end" },
   { field: "childTailMm", label: "Elastic tail, child's piece" },
+  { field: "needleMm", label: "Needle for thread, thickness" },
   { field: "fixedLoopMm", label: "Pin for a loop, if fixed" },
 ] as const;
 

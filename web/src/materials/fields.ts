@@ -48,6 +48,7 @@ function findingMeasures(type: string): Field[] {
   if (type === "crimp-cover") return [mm("outsideMm", "Outside"), mm("insideMm", "Inside, if known"), mm("lengthMm", "Length")];
   if (type === "wire-guard" || type === "cord-end") return [mm("lengthMm", "Length")];
   if (type.endsWith("-ring") && type !== "spring-ring") return [mm("insideMm", "Inside"), mm("wireMm", "Wire"), choice("joint", "Joint", materialJointValues), choice("form", "Form", materialFormValues)];
+  if (type === "fold-over") return [mm("insideMm", "Trough, inside"), mm("lengthMm", "Trough, length"), mm("ringEyeMm", "Eye, inside")];
   if (type === "head-pin") return [mm("lengthMm", "Length below the head"), mm("wireMm", "Wire"), mm("outsideMm", "Head, across")];
   if (type === "eye-pin") return [mm("lengthMm", "Length below the eye"), mm("wireMm", "Wire"), mm("insideMm", "Eye, inside")];
   if (type === "extender") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), { name: "links", label: "Links", kind: "number" }, choice("joint", "Joint", ["open", "soldered"])];

@@ -55,6 +55,10 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
     case "crimp":
       tube(ctx, c, s.from, s.to, Math.max(1, ((m?.outsideMm ?? 2) / 2) * s.px));
       break;
+    case "cord-end":
+    case "fold-over":
+      drawFold(ctx, m, c, s);
+      break;
     case "cover":
       tube(ctx, c, s.from, s.to, Math.max(1.5, ((m?.outsideMm ?? 3) / 2) * s.px));
       break;
@@ -86,6 +90,20 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
       break;
   }
   ctx.restore();
+}
+
+/** drawFold draws a trough with its flaps over the cord, and the eye beyond. */
+function drawFold(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch) {
+  const out = s.to > s.from ? 1 : -1;
+  const eye = ((m?.ringEyeMm ?? 1.6) / 2) * s.px;
+  const end = s.to - out * 2 * eye;
+  const up = Math.max(2, ((m?.insideMm ?? 2) / 2 + 0.6) * s.px);
+  wireStroke(ctx, c, Math.max(0.9, 0.7 * s.px), () => ctx.arc(s.to - out * eye, 0, eye, 0, 2 * Math.PI));
+  tube(ctx, c, s.from, end, up);
+  wireStroke(ctx, darker(c, 0.3), 0.8, () => {
+    ctx.moveTo(s.from, -up * 0.15);
+    ctx.lineTo(end, -up * 0.15);
+  });
 }
 
 /** drawToggleRing draws a toggle's ring by its eye, and gives where the ring's middle lies. */
