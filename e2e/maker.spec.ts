@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import type { Material } from "../web/src/api/client.ts";
-import { expect, startPiece, test, typeLine } from "./mala.ts";
+import { expect, openCopy, saved, startPiece, test, typeLine } from "./mala.ts";
 
 /** choose finds a material in the open picker by keyboard alone. */
 async function choose(page: Page, words: string) {
@@ -127,4 +127,21 @@ test("the catalogue's CSV carries components, and a component in itself is refus
   expect(await preview(`${rows}a-loop,component,Loop,pendant,ring-5,b-loop\nb-loop,component,Other,pendant,ring-5 ring-5,a-loop\n`)).toMatchObject({ refused: [{ id: "a-loop" }, { id: "b-loop", says: expect.stringContaining("cannot contain itself") }] });
   expect(await preview(`${rows}c-loop,component,Fine,charm,ring-5,shell-charm\n`)).toMatchObject({ new: [{ id: "c-loop" }], refused: [] });
   expect(await preview(`${rows}d-loop,component,Lost,charm,ring-5,no-such-charm\n`)).toMatchObject({ refused: [{ says: expect.stringContaining("no-such-charm") }] });
+});
+
+test("something hangs on the extender's last link, is counted, and is taken off again", async ({ page }) => {
+  await openCopy(page, "Tide Table");
+  const ends = page.getByRole("region", { name: "Cord and ends" });
+  const tally = page.getByRole("region", { name: "Tally" });
+  await expect(tally.getByRole("row", { name: /Buoy charm/ })).toContainText("1");
+  await ends.getByRole("button", { name: /Hang something on Extender/ }).click();
+  await choose(page, "pearl drop");
+  await expect(ends.getByRole("button", { name: /Pearl drop, .* hangs on Extender/ })).toBeVisible();
+  await expect(tally.getByRole("row", { name: /Pearl drop/ })).toContainText("1");
+  await ends.getByRole("button", { name: /Buoy charm, .* hangs on Extender/ }).click();
+  await page.getByRole("button", { name: "Remove", exact: true }).click();
+  await expect(tally.getByRole("row", { name: /Buoy charm/ })).toHaveCount(0);
+  await page.keyboard.press("Control+z");
+  await expect(tally.getByRole("row", { name: /Buoy charm/ })).toContainText("1");
+  await saved(page);
 });

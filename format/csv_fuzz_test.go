@@ -15,6 +15,7 @@ func FuzzReadCSV(f *testing.F) {
 	f.Add([]byte(head + "pearl-4,bead,Pearl,round,4,0.8,,,#efe6da,12\n"))
 	f.Add([]byte(head + "a,bead,\"A \"\"B\"\"\",round,4,0.8,20,79,,\n,,,,,,,,,\n"))
 	f.Add([]byte("id,class,name,type,diameterMm\nw,cord,Wire,wire,0.38\n"))
+	f.Add([]byte("id,class,name,component.kind,component.rings,component.palette,component.parts,component.crosswise,component.turns\na,component,A,link,ring ring,P=pearl C=cap,seed=12,true,2\n"))
 	f.Fuzz(func(t *testing.T, data []byte) {
 		rows, refused, err := format.ReadCSV(data)
 		if err != nil {

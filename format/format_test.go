@@ -305,6 +305,7 @@ func TestWhatAPieceIsChangedToIsWrittenAndTheRestStays(t *testing.T) {
 // Files and edits that a stranger sends.
 func FuzzRead(f *testing.F) {
 	f.Add([]byte(example))
+	f.Add([]byte(pendantPiece(f)))
 	f.Add([]byte(`{"format": "mala-piece/2", "sections": [{"rows": [{}]}]}`))
 	f.Fuzz(func(t *testing.T, data []byte) {
 		doc, err := format.Read(data)

@@ -37,7 +37,7 @@ export function Tally({ state }: { state: BenchState }) {
             return [
               <tr key={c.material} title={!bought && (m.class === "bead" || m.component) ? `Size ${sizedBy(m)}; 0.1 mm on each changes the length by ${formatLength(moved, unit)}` : undefined}>
                 <th scope="row">
-                  {(m.class === "bead" || m.component) && <span className="key">{keyOf(c.material)}</span>}
+                  {keyOf(c.material) && <span className="key">{keyOf(c.material)}</span>}
                   {m.name} <span className="size">{sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
                 </th>
                 <td className="n">{c.cutMm !== undefined ? <Length mm={c.cutMm} /> : c.count}</td>
