@@ -43,6 +43,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	a.target(m)
 	for _, s := range m.Strands {
 		strand := strandOf(s)
+		strand.Outwards = outwardsOf(s, m.Piece.House)
 		if opt.Brief {
 			strand.Brief = briefly(s)
 		} else {
@@ -140,7 +141,27 @@ func strandOf(s *measure.Strand) Strand {
 		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
 	}
 	for _, r := range s.Runs() {
-		out.Runs = append(out.Runs, RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached)})
+		out.Runs = append(out.Runs, runOf(r, ""))
+	}
+	return out
+}
+
+func runOf(r measure.Run, side piece.Side) RunOf {
+	return RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached), string(side)}
+}
+
+// outwardsOf lists the runs from the centre, if the house strings so.
+func outwardsOf(s *measure.Strand, h piece.House) []RunOf {
+	if !s.FromCentre(h) {
+		return nil
+	}
+	var out []RunOf
+	right, left := s.Outwards()
+	for _, r := range right {
+		out = append(out, runOf(r, piece.Right))
+	}
+	for _, r := range left {
+		out = append(out, runOf(r, piece.Left))
 	}
 	return out
 }

@@ -69,7 +69,8 @@ type Strand struct {
 	Beads         int       `json:"beads"`
 	Placed        []Placed  `json:"placed,omitzero"`
 	Brief         *BeadRow  `json:"brief,omitempty" doc:"The same beads in few words, in place of placed; only on request."`
-	Runs          []RunOf   `json:"runs"`
+	Runs          []RunOf   `json:"runs" doc:"Alike beads in a row, from the left."`
+	Outwards      []RunOf   `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
 	Left          []EndPart `json:"left"`
 	Right         []EndPart `json:"right"`
 	LeftTail      Tail      `json:"leftTail"`
@@ -204,6 +205,7 @@ type RunOf struct {
 	First     int       `json:"first"`
 	Count     int       `json:"count"`
 	ReachedMm length.MM `json:"reachedMm"`
+	Side      string    `json:"side,omitempty" enum:"left,right" doc:"Of the centre, where it is strung from there; reached is from the centre."`
 }
 
 // EndPart is one thing of an end, in threading order from the last bead.

@@ -31,6 +31,7 @@ type House struct {
 	KnotPlace     string        `json:"knotPlace,omitempty" enum:"hidden,shown"`
 	Glue          string        `json:"glue,omitempty" enum:"yes,no"`
 	Thread        string        `json:"thread,omitempty" enum:"single,doubled"`
+	Order         string        `json:"order,omitempty" enum:"left,centre" doc:"Strung from the left, or from the centre outwards with both ends open."`
 	PinLoops      string        `json:"pinLoops,omitempty" enum:"size,fixed" doc:"What a loop takes of its pin."`
 	FixedLoopMm   *length.MM    `json:"fixedLoopMm,omitempty"`
 	NeedleMm      *length.MM    `json:"needleMm,omitempty" doc:"Thickness of the needle that thread goes on with."`
@@ -110,7 +111,7 @@ func (h *House) choice(field string) *string {
 	return map[string]*string{
 		"crimp": &h.Crimp, "guards": &h.Guards, "covers": &h.Covers, "attach": &h.Attach, "slack": &h.Slack, "tail": &h.Tail,
 		"allowance": &h.Allowance, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
-		"glue": &h.Glue, "thread": &h.Thread, "pinLoops": &h.PinLoops,
+		"glue": &h.Glue, "thread": &h.Thread, "pinLoops": &h.PinLoops, "order": &h.Order,
 	}[field]
 }
 

@@ -1,6 +1,7 @@
 package measure
 
 import (
+	"fmt"
 	"math"
 	"testing"
 
@@ -271,4 +272,57 @@ func TestACordEndsInATrough(t *testing.T) {
 	first, last := p.House.WorkingAllowance()
 	near(t, "the cut", s.CutLength(), s.Strung+s.Slack+2*7+first+last, 1e-9)
 	near(t, "the least", s.LeastCut(), s.Strung+s.Slack+2*7, 1e-9)
+}
+
+func TestAStrandIsStrungFromItsCentreOutwards(t *testing.T) {
+	for _, tt := range []struct {
+		line        string
+		right, left string
+	}{
+		{"3P 2R G 2R 3P", "1G 2R 3P", "2R 3P"},
+		{"3P 4R 3P", "2R 3P", "2R 3P"},
+		{"P R", "1R", "1P"},
+		{"5P", "3P", "2P"},
+	} {
+		p := strung(t, tt.line)
+		p.House.Order = piece.OrderCentre
+		s := measured(t, p).Leading()
+		if !s.FromCentre(p.House) {
+			t.Fatalf("%s is not strung from its centre", tt.line)
+		}
+		spell := func(runs []Run) (out string) {
+			for _, r := range runs {
+				out += fmt.Sprint(" ", r.Count, r.Key)
+			}
+			return out[1:]
+		}
+		right, left := s.Outwards()
+		if spell(right) != tt.right || spell(left) != tt.left {
+			t.Errorf("%s: %s and %s", tt.line, spell(right), spell(left))
+		}
+		// Both halves together reach from end to end.
+		near(t, tt.line, right[len(right)-1].Reached+left[len(left)-1].Reached, s.Beads[len(s.Beads)-1].To-s.Beads[0].From, 1e-9)
+		count := 0
+		for _, r := range append(right, left...) {
+			count += r.Count
+			for i := range r.Count {
+				if s.Beads[r.First+i].Material != r.Material {
+					t.Errorf("%s: run at %d is not of %s", tt.line, r.First, r.Key)
+				}
+			}
+		}
+		if count != len(s.Beads) {
+			t.Errorf("%s: %d beads of %d", tt.line, count, len(s.Beads))
+		}
+	}
+	centre := piece.DefaultHouse()
+	centre.Order = piece.OrderCentre
+	if measured(t, stretch(t, "20R")).Leading().FromCentre(centre) || measured(t, strung(t, "20R")).Leading().FromCentre(piece.DefaultHouse()) {
+		t.Error("a ring, or a strand of a house that strings from the left, is strung from its centre")
+	}
+	spool := strung(t, "20R")
+	spool.House.Order, spool.House.Stopper = piece.OrderCentre, piece.StopSpool
+	if measured(t, spool).Leading().FromCentre(spool.House) {
+		t.Error("what is on its spool is strung from its centre")
+	}
 }

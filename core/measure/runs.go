@@ -3,6 +3,7 @@ package measure
 import (
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/piece"
 )
 
 // Run is a number of alike beads in a row, as they are strung.
@@ -15,19 +16,49 @@ type Run struct {
 	Reached  length.MM // from the first face of the strand to the end of the run
 }
 
-// Runs gives the strand as it is strung from the left.
+// Runs gives the strand as it reads from the left.
 func (s *Strand) Runs() []Run {
+	return s.runsOver(len(s.Beads), func(k int) int { return k }, func(b *Bead) length.MM { return b.To })
+}
+
+// runsOver gathers n beads, in the order at gives them, into runs; far says how far
+// the strand reaches with a bead.
+func (s *Strand) runsOver(n int, at func(k int) int, far func(b *Bead) length.MM) []Run {
 	var runs []Run
 	reached := length.MM(0)
-	for i, b := range s.Beads {
-		reached = max(reached, b.To)
+	for k := range n {
+		i := at(k)
+		b := &s.Beads[i]
+		reached = max(reached, far(b))
 		last := len(runs) - 1
 		if last < 0 || runs[last].Material != b.Material || runs[last].Turned != b.Turned {
 			runs = append(runs, Run{Key: b.Key, Material: b.Material, Turned: b.Turned, First: i})
 			last++
 		}
+		runs[last].First = min(runs[last].First, i)
 		runs[last].Count++
 		runs[last].Reached = reached
 	}
 	return runs
+}
+
+// FromCentre says whether the house strings this strand from its centre outwards: a
+// ring has none, and what is on its spool begins at an end.
+func (s *Strand) FromCentre(h piece.House) bool {
+	return h.Order == piece.OrderCentre && !s.Ring && s.Start.By != piece.StopSpool && len(s.Beads) > 1
+}
+
+// Outwards gives the strand as it is strung from its centre: the runs to the right,
+// the centre bead first, then those to the left. What they reach is from the middle
+// of the centre bead, or from midway between the two in the middle.
+func (s *Strand) Outwards() (right, left []Run) {
+	n := len(s.Beads)
+	first := n / 2
+	middle := s.Beads[first].At
+	if n%2 == 0 {
+		middle = (s.Beads[first-1].To + s.Beads[first].From) / 2
+	}
+	right = s.runsOver(n-first, func(k int) int { return first + k }, func(b *Bead) length.MM { return b.To - middle })
+	left = s.runsOver(first, func(k int) int { return first - 1 - k }, func(b *Bead) length.MM { return middle - b.From })
+	return right, left
 }

@@ -26,6 +26,7 @@ type House struct {
 	KnotPlace    string    // hidden in a bead, or shown
 	Glue         string    // yes or no, on knots
 	Thread       string    // single or doubled
+	Order        string    // strung from the left, or from the centre outwards
 	PinLoops     string    // what a loop takes of its pin: by its size, or a fixed length
 	FixedLoop    length.MM // that length
 	Needle       length.MM // thickness of the needle that thread goes on with
@@ -91,6 +92,8 @@ const (
 	KnotShown         = "shown"
 	ThreadSingle      = "single"
 	ThreadDoubled     = "doubled"
+	OrderLeft         = "left"
+	OrderCentre       = "centre"
 	LoopsBySize       = "size"
 	LoopsFixed        = "fixed"
 )
@@ -119,6 +122,7 @@ func Choices() []Choice {
 		{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},
 		{"glue", func(h *House) *string { return &h.Glue }, []string{Yes, No}},
 		{"thread", func(h *House) *string { return &h.Thread }, []string{ThreadSingle, ThreadDoubled}},
+		{"order", func(h *House) *string { return &h.Order }, []string{OrderLeft, OrderCentre}},
 		{"pinLoops", func(h *House) *string { return &h.PinLoops }, []string{LoopsBySize, LoopsFixed}},
 	}
 }

@@ -83,6 +83,12 @@ func (w *writer) start(with string) {
 }
 
 func (w *writer) stop() {
+	if w.s.FromCentre(w.h) {
+		w.do("Mark the middle of the cord. Whenever it is set down, hold either end with %s, %s from the left tip and %s from the right.",
+			stoppers[w.s.Start.By], w.in(w.s.Beyond(w.m.Piece, &w.s.Left)), w.in(w.s.Beyond(w.m.Piece, &w.s.Right)))
+		w.stringRuns()
+		return
+	}
 	w.do("Hold the %s end with %s, %s from its tip.", w.s.Start.Side, stoppers[w.s.Start.By], w.in(w.s.Start.Tip))
 	w.stringRuns()
 }
@@ -122,6 +128,10 @@ func title(side piece.Side) string {
 }
 
 func (w *writer) stringRuns() {
-	w.do("String the runs in order and tick each one; the length after each run is given beside it.")
+	says := "String the runs in order and tick each one; the length after each run is given beside it."
+	if w.s.FromCentre(w.h) {
+		says = "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."
+	}
+	w.do("%s", says)
 	w.later = append(w.later, w.hanging()...)
 }

@@ -280,3 +280,15 @@ func TestACordInAFoldOverEndIsGluedBeforeItsFlapsArePressed(t *testing.T) {
 		t.Errorf("a knot is spoken of: %s", text)
 	}
 }
+
+func TestFromTheCentreBothEndsStayOpen(t *testing.T) {
+	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) { p.House.Order = piece.OrderCentre }))
+	for _, want := range []string{"Mark the middle of the cord. Whenever it is set down, hold either end with a bead stopper", "from the left tip and", "first all to the right, then all to the left"} {
+		if !strings.Contains(text, want) {
+			t.Errorf("nothing of %q in\n%s", want, text)
+		}
+	}
+	if strings.Contains(text, "Hold the left end") || strings.Contains(text, "in order and tick") {
+		t.Errorf("it is stopped at one end too:\n%s", text)
+	}
+}

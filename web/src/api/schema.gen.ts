@@ -938,6 +938,11 @@ export interface components {
              */
             needleMm?: number;
             /**
+             * @description Strung from the left, or from the centre outwards with both ends open.
+             * @enum {string}
+             */
+            order?: "left" | "centre";
+            /**
              * @description What a loop takes of its pin.
              * @enum {string}
              */
@@ -1478,6 +1483,11 @@ export interface components {
             material: string;
             /** Format: double */
             reachedMm: number;
+            /**
+             * @description Of the centre, where it is strung from there; reached is from the centre.
+             * @enum {string}
+             */
+            side?: "left" | "right";
             turned: boolean;
         };
         SaveDraftInputBody: {
@@ -1634,6 +1644,8 @@ export interface components {
             leftTail: components["schemas"]["Tail"];
             /** @description The bead line in its canonical form. */
             line: string;
+            /** @description The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left. */
+            outwards?: components["schemas"]["RunOf"][];
             /**
              * Format: double
              * @description What the cord covers, without working allowance.
@@ -1645,6 +1657,7 @@ export interface components {
             rightHold: "crimp" | "knot" | "cord-end" | "fold-over" | "ring" | "nothing";
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
+            /** @description Alike beads in a row, from the left. */
             runs: components["schemas"]["RunOf"][];
             /** Format: double */
             slackMm: number;
@@ -2966,6 +2979,7 @@ export const houseGlueValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const houseGuardsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guards"]> = ["never", "single", "always"];
 export const houseKnotValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knot"]> = ["surgeons", "square", "triple"];
 export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["hidden", "shown"];
+export const houseOrderValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["order"]> = ["left", "centre"];
 export const housePinLoopsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["pinLoops"]> = ["size", "fixed"];
 export const houseSlackValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["slack"]> = ["snug", "easy"];
 export const houseStopperValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["stopper"]> = ["stopper", "tape", "spool"];
@@ -2992,6 +3006,7 @@ export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
+export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
 export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "spool"];

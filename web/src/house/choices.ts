@@ -1,7 +1,7 @@
 import type { House } from "../api/client.ts";
 
 /** ChoiceField is a field of the house method that is picked from a few. */
-export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread" | "pinLoops";
+export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread" | "pinLoops" | "order";
 
 export interface Option {
   value: string;
@@ -34,6 +34,8 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
         "From the spool little is wasted; a long end is easier to crimp while learning."),
       pick("stopper", "Starting end held with", [["stopper", "A bead stopper"], ["tape", "Tape"], ["spool", "The spool itself"]],
         "A stopper goes on and off fast; tape lies flat on the board; on the spool nothing is cut too early."),
+      pick("order", "Stringing order", [["left", "From the left"], ["centre", "From the centre outwards"]],
+        "From the left one end is stopped and done; from the centre both ends stay open, and either side can still be changed."),
       pick("thread", "Thread runs", [["single", "Single"], ["doubled", "Doubled"]], "Single passes finer holes; doubled holds when one thread wears through."),
       pick("slack", "Slack on wire", [["snug", "Snug, only what bending needs"], ["easy", "Easy, 2 mm more"]], "Snug shows no wire; easy drapes softer and allows for an extra bead."),
       pick("targetCounts", "A target length counts", [["closed", "The clasp too"], ["beads", "The beads alone"]], "Wearers measure with the clasp; some shops sell by the length of beads."),

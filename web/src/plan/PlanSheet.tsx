@@ -79,14 +79,15 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         </table>
       </div>
       <section>
-        <h2>String from the left</h2>
+        <h2>{strand.outwards ? "String from the centre: to the right, then to the left" : "String from the left"}</h2>
         <p className="bead-line">{strand.line}</p>
         <ol className={`runs ${crowd(strand.runs.length)}`}>
-          {strand.runs.map((run) => (
-            <li key={run.first}>
+          {(strand.outwards ?? strand.runs).map((run, i, all) => (
+            <li key={`${run.side} ${run.first}`}>
               <span className="box" aria-hidden />
               <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
               {run.turned && <em> reversed</em>}
+              {run.side && run.side !== all[i - 1]?.side && <em> {run.side === "right" ? "to the right" : "to the left"}</em>}
               <span className="reach">{text(run.reachedMm)}</span>
             </li>
           ))}
