@@ -8,3 +8,11 @@ test("shots", async ({ page }) => {
   }
   if (process.env.PATHS) for (const path of process.env.PATHS.split(",")) { await page.goto(path); await shot(`path${path.replace(/\W/g, "-")}`); }
 });
+test("plan from the centre", async ({ page }) => {
+  await page.goto("/pieces"); await page.getByRole("link", { name: "Harbour Lights", exact: true }).click();
+  await page.getByRole("link", { name: /Ends/ }).click();
+  await page.getByRole("combobox", { name: "Stringing order" }).selectOption("From the centre outwards");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.setViewportSize({ width: 1000, height: 1300 });
+  await page.waitForTimeout(900); await page.screenshot({ path: `/tmp/shots/centre.png`, fullPage: true });
+});
