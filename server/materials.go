@@ -139,12 +139,9 @@ func (s *server) saveMaterial(ctx context.Context, in *saveMaterialInput) (*answ
 	if in.Body.OnHand < 0 || in.Body.OnHand > mostOnHand {
 		return nil, format.Faults{{Where: "onHand", Says: "The number in stock is 0 to 10,000,000."}}
 	}
-	stock, err := s.stock(ctx, []format.Material{doc})
+	_, stock, err := s.made(ctx, doc, "material")
 	if err != nil {
 		return nil, err
-	}
-	if _, faults := stock.Make(&doc, "material"); faults != nil {
-		return nil, faults
 	}
 	m, err := s.store.SaveMaterial(ctx, store.Material{Document: doc, OnHand: in.Body.OnHand, Archived: in.Body.Archived, Revision: in.Body.Base})
 	s.shelf.moved()
@@ -152,13 +149,9 @@ func (s *server) saveMaterial(ctx context.Context, in *saveMaterialInput) (*answ
 }
 
 func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[MaterialFacts], error) {
-	stock, err := s.stock(ctx, []format.Material{in.Body})
+	m, _, err := s.made(ctx, in.Body, "")
 	if err != nil {
 		return nil, err
-	}
-	m, faults := stock.Make(&in.Body, "")
-	if faults != nil {
-		return nil, faults
 	}
 	facts := MaterialFacts{MassG: m.MassG, Fits: []CordFit{}}
 	if m.Bead != nil {
@@ -173,13 +166,9 @@ func (s *server) tryMaterial(ctx context.Context, in *materialBody) (*answer[Mat
 }
 
 func (s *server) tryComponent(ctx context.Context, in *materialBody) (*answer[desk.ComponentFacts], error) {
-	stock, err := s.stock(ctx, []format.Material{in.Body})
+	m, _, err := s.made(ctx, in.Body, "")
 	if err != nil {
 		return nil, err
-	}
-	m, faults := stock.Make(&in.Body, "")
-	if faults != nil {
-		return nil, faults
 	}
 	if m.Component == nil {
 		return nil, format.Faults{{Where: "class", Says: "This material is not a component."}}
@@ -188,19 +177,15 @@ func (s *server) tryComponent(ctx context.Context, in *materialBody) (*answer[de
 }
 
 func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[[]PieceEffect], error) {
-	known := []format.Material{in.Body}
-	stock, err := s.stock(ctx, known)
-	if err != nil {
+	if _, _, err := s.made(ctx, in.Body, ""); err != nil {
 		return nil, err
-	}
-	if _, faults := stock.Make(&in.Body, ""); faults != nil {
-		return nil, faults
 	}
 	pieces, err := s.store.Using(ctx, in.Body.ID)
 	if err != nil {
 		return nil, err
 	}
-	if known, err = s.withParts(ctx, known); err != nil {
+	known, err := s.withParts(ctx, []format.Material{in.Body})
+	if err != nil {
 		return nil, err
 	}
 	changed := map[string]format.Material{in.Body.ID: in.Body}
@@ -260,4 +245,18 @@ func (s *server) withParts(ctx context.Context, docs []format.Material) ([]forma
 func (s *server) stock(ctx context.Context, docs []format.Material) (*format.Stock, error) {
 	all, err := s.withParts(ctx, docs)
 	return format.StockOf(all), err
+}
+
+// made makes one material, of the catalogue's if it is a component. The error is
+// format.Faults if it cannot be made.
+func (s *server) made(ctx context.Context, doc format.Material, where string) (*material.Material, *format.Stock, error) {
+	stock, err := s.stock(ctx, []format.Material{doc})
+	if err != nil {
+		return nil, nil, err
+	}
+	m, faults := stock.Make(&doc, where)
+	if faults != nil {
+		return nil, nil, faults
+	}
+	return m, stock, nil
 }

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, unwrap, type ComponentFacts } from "../api/client.ts";
+import { Moved } from "../materials/Moved.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import type { Maker } from "./useMaker.ts";
 
@@ -136,13 +137,7 @@ function UsedIn({ maker }: { maker: Maker }) {
       <dl>
         {used.data.map((p) => (
           <Fact key={p.id} name={p.name}>
-            <Length mm={p.beforeMm} />
-            {p.afterMm !== p.beforeMm && (
-              <b>
-                {" → "}
-                <Length mm={p.afterMm} />
-              </b>
-            )}
+            <Moved beforeMm={p.beforeMm} afterMm={p.afterMm} />
           </Fact>
         ))}
       </dl>

@@ -5,9 +5,9 @@ import { api, unwrap, ApiError, type CatalogueItem, type Material } from "../api
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 import { keptTruePx } from "../felt/trueSize.ts";
 import { PX_PER_MM } from "../felt/strandGeometry.ts";
-import { Length } from "../units/UnitContext.tsx";
 import { Facts } from "./Facts.tsx";
 import { fieldsOf, FINISHES, idFor, type Field } from "./fields.ts";
+import { Moved } from "./Moved.tsx";
 import { NumberField } from "./NumberField.tsx";
 
 interface Props {
@@ -89,13 +89,7 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
                     <tr key={p.id}>
                       <th scope="row">{p.name}</th>
                       <td className="n">
-                        <Length mm={p.beforeMm} />
-                        {p.afterMm !== p.beforeMm && (
-                          <b>
-                            {" → "}
-                            <Length mm={p.afterMm} />
-                          </b>
-                        )}
+                        <Moved beforeMm={p.beforeMm} afterMm={p.afterMm} />
                       </td>
                     </tr>
                   ))}
