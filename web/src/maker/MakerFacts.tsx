@@ -17,9 +17,7 @@ export function MakerFacts({ maker }: { maker: Maker }) {
       {facts.pin && <PinFacts facts={facts} pin={facts.pin} loopMm={maker.component.loopMm ?? 0} />}
       <h2>On the strand</h2>
       <dl>
-        <Fact name="takes along the cord">
-          <Length mm={facts.takesMm} />
-        </Fact>
+        <Fact name="takes along the cord">{fine(facts.takesMm)}</Fact>
         <Fact name={facts.hangs ? "hangs below it" : facts.dropMm > 0 ? "beads stand off" : "across"}>
           <Length mm={facts.dropMm > 0 ? facts.dropMm : facts.widthMm} />
         </Fact>
@@ -31,9 +29,7 @@ export function MakerFacts({ maker }: { maker: Maker }) {
         <Fact name="weight">{facts.massG > 0 ? `${facts.massG.toFixed(2)} g` : "not weighed"}</Fact>
         {facts.hangs && <Fact name="faces">{FACES[facts.faces]}</Fact>}
         {!facts.hangs && (
-          <Fact name="hole for the cord">
-            <Length mm={facts.holeMm} />
-          </Fact>
+          <Fact name="hole for the cord">{fine(facts.holeMm)}</Fact>
         )}
         {(facts.spreadOver ?? 0) > 1 && <Fact name="spread round the cord">{`every ${facts.spreadOver} coils`}</Fact>}
       </dl>
@@ -62,6 +58,9 @@ export function MakerFacts({ maker }: { maker: Maker }) {
     </aside>
   );
 }
+
+/** fine writes a size that sixteenths of an inch cannot show: in millimetres, as materials are sized. */
+const fine = (mm: number) => `${Math.round(mm * 100) / 100} mm`;
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {
   return (

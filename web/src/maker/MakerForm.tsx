@@ -86,7 +86,7 @@ function PartRow({ maker, id, onChange, onRemove, extra }: { maker: Maker; id: s
   return (
     <div className="part-row">
       <button type="button" className="plain" onClick={onChange} title="Choose another">
-        {part?.outline ? <BeadPicture material={part.material} outline={part.outline} size={30} /> : <span className="dot" />}
+        {part?.outline ? <BeadPicture material={part.material} outline={part.outline} size={30} /> : <span className={part?.material.type?.endsWith("-pin") ? "dot pin" : "dot"} />}
         <span>
           <b>{name}</b>
           <small>{part ? sizeOf(part.material) : "…"}</small>

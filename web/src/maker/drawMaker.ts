@@ -19,6 +19,7 @@ const MARGIN = 46;
 const MOST_PX = 16;
 const NEIGHBOUR = 8;
 const LABEL = 17;
+const DROP_LABEL = 128;
 const SANS = '"Figtree Variable", sans-serif';
 
 /** drawMaker paints the component on its cord between two beads, its parts named on the left, its drop on the right. */
@@ -33,7 +34,8 @@ export function drawMaker(ctx: CanvasRenderingContext2D, v: MakerView) {
   drawComponent(ctx, v.material, v.outline, { px, view: v.view });
   ctx.restore();
   nameParts(ctx, v, x, y, px);
-  measureDrop(ctx, v, x + box.right * px + 34, y, px);
+  const beside = (NEIGHBOUR + v.outline.right[0][1]) * px;
+  measureDrop(ctx, v, Math.max(x + box.right * px + 16, Math.min(x + Math.max(box.right * px, beside) + 16, v.width - DROP_LABEL)), y, px);
   drawTrueSize(ctx, v, box);
 }
 

@@ -130,7 +130,7 @@ function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
       <td>{m.holeMm ? `${m.holeMm} mm` : ""}</td>
       <td>{m.class === "bead" ? sizedBy(m) : ""}</td>
       <td>{m.metal}</td>
-      <td className="n">{m.class === "cord" ? "" : item.onHand}</td>
+      <td className="n">{m.class === "cord" || (m.component && item.onHand === 0) ? "" : item.onHand}</td>
     </tr>
   );
 }
