@@ -256,6 +256,12 @@ func (a *Analysis) draw(m *measure.Measured, picture bool) {
 	}
 	for _, mat := range m.Piece.Palette {
 		a.Drawing.Outlines[mat.ID] = *OutlineOf(mat)
+		if mat.Component == nil {
+			continue
+		}
+		for _, one := range mat.Component.Turn {
+			a.Drawing.Outlines[one.ID] = *OutlineOf(one)
+		}
 	}
 	for _, list := range m.Piece.Fittings() {
 		for _, f := range *list {

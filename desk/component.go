@@ -77,8 +77,11 @@ func OutlineOf(m *material.Material) *Outline {
 			LongMm: rounded(s.Long), WideMm: rounded(s.Wide), WireMm: rounded(s.Wire), EdgeOn: s.EdgeOn, Turned: s.Turned})
 	}
 	out.DropMm, out.WidthMm = rounded(m.Bead.Drop), rounded(c.Across)
-	if c.Kind == material.Coil {
+	switch c.Kind {
+	case material.Coil:
 		out.DropMm = rounded(c.StandsOff)
+	case material.InTurn:
+		out.DropMm = 0
 	}
 	return &out
 }

@@ -47,8 +47,11 @@ func FactsOf(m *material.Material, house format.House) ComponentFacts {
 	c := m.Component
 	out := ComponentFacts{Outline: *OutlineOf(m), Hangs: c.Kind.Hangs(), TakesMm: exact(m.Bead.Length()), DropMm: exact(m.Bead.Drop), WidthMm: exact(c.Across),
 		MassG: thousandth(m.MassG), Unweighed: []string{}, Faces: "any", HoleMm: exact(m.Bead.Hole), Parts: partsOfMaterial(m, 1), Checks: []Check{}}
-	if c.Kind == material.Coil {
+	switch c.Kind {
+	case material.Coil:
 		out.DropMm, out.SpreadOver = exact(c.StandsOff), spreadOver(c)
+	case material.InTurn:
+		out.DropMm = 0
 	}
 	if c.Faces {
 		out.Faces = map[bool]string{false: "front", true: "side"}[c.Sideways]

@@ -99,22 +99,22 @@ test("a coil, a tassel, a bead link and a woven bead are made with a few choices
 
 test("a component changed in the catalogue leaves its pieces alone until they take it", async ({ page, mala }) => {
   const get = async (id: string) => (await (await fetch(`${mala.url}/api/materials?ids=${id}`)).json()).items[0] as { material: Material; revision: number; onHand: number };
-  const item = await get("anchor-on-ring");
-  await page.goto("/materials/component/anchor-on-ring");
+  const item = await get("crab-on-two");
+  await page.goto("/materials/component/crab-on-two");
   await page.getByRole("button", { name: "Add a ring" }).click();
-  await expect(figures(page).getByRole("region", { name: "Used in" })).toContainText("Bell Buoy");
+  await expect(figures(page).getByRole("region", { name: "Used in" })).toContainText("Crab Pot");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("status")).toHaveText("Saved");
   await page.goto("/pieces");
-  await page.getByRole("link", { name: "Bell Buoy", exact: true }).click();
-  const dish = page.locator(".dish").filter({ hasText: "Anchor on a ring" });
-  await expect(dish).toContainText("hangs 19.6 mm");
+  await page.getByRole("link", { name: "Crab Pot", exact: true }).click();
+  const dish = page.locator(".dish").filter({ hasText: "Crab on two rings" });
+  await expect(dish).toContainText("hangs 19.2 mm");
   await page.getByRole("button", { name: /new measures/i }).click();
-  await expect(dish).toContainText("hangs 23.2 mm");
+  await expect(dish).toContainText("hangs 22.8 mm");
   await page.keyboard.press("Control+z");
-  await expect(dish).toContainText("hangs 19.6 mm");
-  const now = await get("anchor-on-ring");
-  const put = await fetch(`${mala.url}/api/materials/anchor-on-ring`, { method: "PUT", headers: { "Content-Type": "application/json" }, body: JSON.stringify({ base: now.revision, onHand: now.onHand, material: item.material }) });
+  await expect(dish).toContainText("hangs 19.2 mm");
+  const now = await get("crab-on-two");
+  const put = await fetch(`${mala.url}/api/materials/crab-on-two`, { method: "PUT", headers: { "Content-Type": "application/json" }, body: JSON.stringify({ base: now.revision, onHand: now.onHand, material: item.material }) });
   expect(put.status).toBe(200);
 });
 

@@ -16,7 +16,7 @@ import (
 // Component is what a component is made of; materials go by their ids. Which fields
 // it has follows from its kind.
 type Component struct {
-	Kind      string    `json:"kind" enum:"charm,link,drop,pendant,tassel,coil,beaded"`
+	Kind      string    `json:"kind" enum:"charm,link,drop,pendant,tassel,coil,beaded,turn"`
 	Rings     IDs       `json:"rings,omitempty" doc:"The rings it hangs on, from the cord down."`
 	Pin       string    `json:"pin,omitempty"`
 	Loop      string    `json:"loop,omitempty" enum:"simple,wrapped"`
@@ -27,6 +27,7 @@ type Component struct {
 	Palette   Letters   `json:"palette,omitempty" doc:"The letters of that line."`
 	RodMm     length.MM `json:"rodMm,omitempty" doc:"That a coil is wound on."`
 	Below     IDs       `json:"below,omitempty" doc:"What hangs below: charms and components."`
+	Turn      IDs       `json:"turn,omitempty" doc:"What each use takes in turn: beads and components."`
 	Cord      string    `json:"cord,omitempty" doc:"Of a tassel."`
 	Strands   int       `json:"strands,omitempty"`
 	LegMm     length.MM `json:"legMm,omitempty" doc:"Length of a tassel."`
@@ -67,7 +68,7 @@ func (d *Material) Refers() []string {
 	if c == nil {
 		return nil
 	}
-	out := slices.Concat(c.Rings, c.Below, slices.Collect(maps.Values(c.Palette)), slices.Collect(maps.Keys(c.Parts)))
+	out := slices.Concat(c.Rings, c.Below, c.Turn, slices.Collect(maps.Values(c.Palette)), slices.Collect(maps.Keys(c.Parts)))
 	for _, id := range []string{c.Pin, c.Cord} {
 		if id != "" {
 			out = append(out, id)
@@ -149,6 +150,9 @@ func (s *Stock) component(r *materialReader) (*material.Material, Faults) {
 	}
 	for i, id := range c.Below {
 		plan.Below = append(plan.Below, part(fmt.Sprintf("below[%d]", i), id))
+	}
+	for i, id := range c.Turn {
+		plan.Turn = append(plan.Turn, part(fmt.Sprintf("turn[%d]", i), id))
 	}
 	if c.Pin != "" {
 		plan.Pin = part("pin", c.Pin)

@@ -76,7 +76,7 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 		q = q.Where("class IN ?", strings.Split(w.Class, ","))
 	}
 	if w.Hangs {
-		q = q.Where("document->>'shape' = 'charm' OR class = 'component' AND document->'component'->>'kind' NOT IN ('coil', 'beaded')")
+		q = q.Where("document->>'shape' = 'charm' OR class = 'component' AND document->'component'->>'kind' NOT IN ('coil', 'beaded', 'turn')")
 	}
 	if len(w.Types) > 0 {
 		q = q.Where("document->>'type' IN ?", w.Types)

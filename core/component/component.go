@@ -28,7 +28,8 @@ type Plan struct {
 	Cord      *material.Material   // of a tassel
 	Strands   int
 	Leg       length.MM
-	Bead      *material.Bead // of a beaded bead: as measured
+	Turn      []*material.Material // taken one after the other
+	Bead      *material.Bead       // of a beaded bead: as measured
 	Parts     []material.PartCount
 }
 
@@ -52,6 +53,8 @@ func Make(id, name string, p Plan) (*material.Material, error) {
 	mk := &maker{plan: p, out: &material.Component{Kind: p.Kind, Rings: p.Rings, Below: p.Below}}
 	var steps []func() error
 	switch p.Kind {
+	case material.InTurn:
+		steps = []func() error{mk.inTurn}
 	case material.BeadedBead:
 		steps = []func() error{mk.beaded}
 	case material.Coil:
@@ -83,6 +86,7 @@ func PlanOf(m *material.Material) Plan {
 	if c.Pin != nil {
 		p.Pin, p.Loop, p.Crosswise, p.Rod, p.Beads = c.Pin.Of, c.Pin.Loop, c.Pin.Crosswise, c.Pin.Rod, slices.Clone(c.Pin.Beads)
 	}
+	p.Turn = slices.Clone(c.Turn)
 	if c.Kind == material.BeadedBead {
 		p.Bead, p.Parts = m.Bead, c.Parts
 	}
@@ -133,7 +137,7 @@ func (mk *maker) checkBelow() error {
 	}
 	for i, m := range p.Below {
 		where := fmt.Sprintf("below[%d]", i)
-		if m.Bead == nil || !m.Bead.Hangs() {
+		if !m.Hangs() {
 			return fault(where, "%s does not hang. Below hang charms, and components that hang.", m.Name)
 		}
 	}

@@ -1,7 +1,9 @@
 package component
 
 import (
+	"fmt"
 	"math"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -99,7 +101,7 @@ func (mk *maker) count() error {
 	for _, part := range p.Parts {
 		add(part.Of, part.Count, part.Length)
 	}
-	for _, m := range p.Below {
+	for _, m := range append(slices.Clone(p.Below), p.Turn...) {
 		add(m, 1, 0)
 	}
 	return mk.checkCount()
@@ -128,6 +130,8 @@ func (mk *maker) checkCount() error {
 func (mk *maker) bead() (*material.Bead, error) {
 	out := mk.out
 	switch out.Kind {
+	case material.InTurn:
+		return mk.plan.Turn[0].Bead, nil
 	case material.BeadedBead:
 		return mk.plan.Bead, nil
 	case material.Coil:
@@ -158,4 +162,46 @@ func widestOn(pin *material.Pin) length.MM {
 		wide = max(wide, b.Material.Bead.Across)
 	}
 	return wide
+}
+
+// mostInTurn is how many things one dish takes in turn.
+const mostInTurn = 40
+
+// inTurn takes beads and components one after the other. In the maker they lie side
+// by side.
+func (mk *maker) inTurn() error {
+	p := &mk.plan
+	if len(p.Turn) < 2 || len(p.Turn) > mostInTurn {
+		return fault("turn", "Take 2 to %d beads or components in turn.", mostInTurn)
+	}
+	x := 0.0
+	for i, m := range p.Turn {
+		if m.Bead == nil || m.Component != nil && m.Component.Kind == material.InTurn {
+			return fault(fmt.Sprintf("turn[%d]", i), "%s cannot be taken in turn. Beads and components can.", m.Name)
+		}
+		wide := float64(max(m.Bead.Across, m.Bead.Length()))
+		if i > 0 {
+			x += wide / 2
+		}
+		mk.beside(m, x)
+		x += wide/2 + 1
+	}
+	mk.out.Turn = p.Turn
+	mk.out.Across = p.Turn[0].Bead.Across
+	return nil
+}
+
+// beside draws a bead or a component so far along the cord.
+func (mk *maker) beside(m *material.Material, x float64) {
+	switch {
+	case m.Component != nil:
+		for _, s := range m.Component.Seats {
+			s.X += x
+			mk.seat(s)
+		}
+	case m.Bead.Hangs():
+		mk.seat(material.Seat{Role: material.SeatCharm, Of: m, X: x, Y: float64(m.Bead.Drop) / 2, Long: m.Bead.Drop, Wide: m.Bead.Across})
+	default:
+		mk.seat(material.Seat{Role: material.SeatBead, Of: m, X: x, Long: m.Bead.Length(), Wide: m.Bead.Across, Angle: -math.Pi / 2})
+	}
 }

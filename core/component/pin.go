@@ -85,7 +85,7 @@ func (mk *maker) beadsOnPin() ([]material.PinBead, error) {
 		case n.Kind != pattern.Bead:
 		case m == nil:
 			return nil, fault("line", "No dish has the letter %s.", n.Key)
-		case m.Bead == nil || m.Bead.Hangs():
+		case m.Bead == nil || m.Bead.Hangs() || m.Component != nil && m.Component.Kind == material.InTurn:
 			return nil, fault("palette."+n.Key, "%s cannot be strung on a pin. Beads and beaded beads can.", m.Name)
 		}
 	}

@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"mala/core/component"
+	"mala/core/material"
 	"mala/core/piece"
 )
 
@@ -15,7 +16,7 @@ func changeComponent(p *piece.Piece, op Op) error {
 	if was == nil {
 		return refuse("This piece has no dish %q.", op.Text)
 	}
-	if was.Component == nil {
+	if was.Component == nil || was.Component.Kind == material.InTurn {
 		return refuse("%s is not a component.", was.Name)
 	}
 	plan := component.PlanOf(was)
@@ -78,7 +79,7 @@ func hang(p *piece.Piece, op Op) error {
 			case op.Do == Unhang:
 				f.Hung = slices.Delete(slices.Clone(f.Hung), op.N, op.N+1)
 				return nil
-			case op.Material == nil || op.Material.Bead == nil || !op.Material.Bead.Hangs():
+			case op.Material == nil || !op.Material.Hangs():
 				return refuse("Hang a charm, or a component that hangs.")
 			case !f.Carries():
 				return refuse("Nothing can hang on %s. Hang it on a ring, an extender or a clasp.", f.Of.Name)

@@ -7,7 +7,7 @@ type ComponentKind string
 
 // The kinds: a charm on its rings, a bead link on an eye pin, a drop on a head
 // pin, a pendant that carries others, a tassel of cord, a pin coiled round the
-// cord, and a bead of beads.
+// cord, a bead of beads, and several taken in turn.
 const (
 	CharmOnRings ComponentKind = "charm"
 	BeadLink     ComponentKind = "link"
@@ -16,16 +16,18 @@ const (
 	Tassel       ComponentKind = "tassel"
 	Coil         ComponentKind = "coil"
 	BeadedBead   ComponentKind = "beaded"
+	// InTurn is no thing of its own: each use takes the next of several.
+	InTurn ComponentKind = "turn"
 )
 
 // ComponentKinds lists every kind of component.
 func ComponentKinds() []ComponentKind {
-	return []ComponentKind{CharmOnRings, BeadLink, PinDrop, Pendant, Tassel, Coil, BeadedBead}
+	return []ComponentKind{CharmOnRings, BeadLink, PinDrop, Pendant, Tassel, Coil, BeadedBead, InTurn}
 }
 
 // Hangs says whether such a component hangs on the cord; the others are strung
 // through like a bead.
-func (k ComponentKind) Hangs() bool { return k != Coil && k != BeadedBead }
+func (k ComponentKind) Hangs() bool { return k != Coil && k != BeadedBead && k != InTurn }
 
 // Component is how a component is made and what that comes to. Its Bead is what a
 // strand meets of it.
@@ -35,6 +37,7 @@ type Component struct {
 	Rings   []*Material // from the cord down
 	Pin     *Pin        // nil without one
 	Below   []*Material // what hangs below
+	Turn    []*Material // what is taken in turn
 	Cord    *Material   // of a tassel, in so many strands of this length
 	Strands int
 	Leg     length.MM
@@ -119,6 +122,12 @@ type Seat struct {
 	Long, Wide, Wire length.MM
 	EdgeOn           bool // a ring or loop seen from its edge; a charm that faces to the side
 	Turned           bool
+}
+
+// Hangs says whether the material is one thing that hangs: a charm, or a component
+// that does.
+func (m *Material) Hangs() bool {
+	return m.Bead != nil && m.Bead.Hangs() && (m.Component == nil || m.Component.Kind != InTurn)
 }
 
 // Each calls do for every part of the material, components broken down to what is

@@ -69,9 +69,10 @@ func (mk *strandMaker) fillLength(n *pattern.Node, count int) (length.MM, error)
 	if err != nil {
 		return 0, fmt.Errorf("the fill at column %d: %w", n.Col, err)
 	}
-	st := &stack{table: mk.table}
+	st, taken := &stack{table: mk.table}, map[string]int{}
 	for _, b := range placed {
-		l := mk.look(b.Node.Key)
+		look := mk.look(b.Node.Key)
+		l := look.next(taken, b.Node.Key)
 		way := 0
 		if b.Reversed && l.turns {
 			way = 1

@@ -79,12 +79,13 @@ func (mk *strandMaker) layOut(fills pattern.Fills, before *Strand) (*Strand, err
 	}
 	s := &Strand{Row: mk.row, Ring: mk.piece.IsRing(mk.row), Fills: fills, Beads: make([]Bead, len(placed))}
 	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
-	looks := make([]nodeLook, len(mk.row.Line.Nodes))
+	looks, taken := make([]nodeLook, len(mk.row.Line.Nodes)), map[string]int{}
 	for i, b := range placed {
 		l := &looks[b.Node.ID]
 		if l.material == nil {
 			*l = mk.look(b.Node.Key)
 		}
+		l = l.next(taken, b.Node.Key)
 		way := 0
 		if b.Reversed && l.turns {
 			way = 1
@@ -105,10 +106,32 @@ type nodeLook struct {
 	material *material.Material
 	faces    [2]faces
 	turns    bool
+	inTurn   []nodeLook // of a dish that holds several, each use taking the next
+}
+
+// next is the look of the next bead of a letter, of which so many have been taken.
+func (l *nodeLook) next(taken map[string]int, key string) *nodeLook {
+	n := len(l.inTurn)
+	if n == 0 {
+		return l
+	}
+	k := taken[key] % n
+	taken[key]++
+	return &l.inTurn[k]
 }
 
 func (mk *strandMaker) look(key string) nodeLook {
 	m := mk.piece.Palette[key]
+	l := mk.lookOf(m)
+	if m.Component != nil {
+		for _, one := range m.Component.Turn {
+			l.inTurn = append(l.inTurn, mk.lookOf(one))
+		}
+	}
+	return l
+}
+
+func (mk *strandMaker) lookOf(m *material.Material) nodeLook {
 	of := func(turned bool) faces { return mk.table.of(m, turned, mk.row.Passes, mk.row.Cord.Cord.Diameter) }
 	return nodeLook{material: m, turns: m.Bead.Turns(), faces: [2]faces{of(false), of(true)}}
 }

@@ -103,7 +103,7 @@ func (f *Fitting) checkHung(add func(says string, args ...any)) {
 		add("At most %d things hang on one fitting. Remove some.", mostHung)
 	}
 	for _, m := range f.Hung {
-		if m.Bead == nil || !m.Bead.Hangs() {
+		if !m.Hangs() {
 			add("%s does not hang. Charms do, and components that hang.", m.Name)
 		}
 	}

@@ -653,7 +653,7 @@ export interface components {
             /** @description An eye pin's two loops lie crosswise. */
             crosswise?: boolean;
             /** @enum {string} */
-            kind: "charm" | "link" | "drop" | "pendant" | "tassel" | "coil" | "beaded";
+            kind: "charm" | "link" | "drop" | "pendant" | "tassel" | "coil" | "beaded" | "turn";
             /**
              * Format: double
              * @description Length of a tassel.
@@ -686,6 +686,8 @@ export interface components {
             rodMm?: number;
             /** Format: int64 */
             strands?: number;
+            /** @description What each use takes in turn: beads and components. */
+            turn?: string[];
             /**
              * Format: int64
              * @description Of a wrapped loop round its stem.
@@ -2963,7 +2965,7 @@ export const checkEndValues: ReadonlyArray<FlattenedDeepRequired<components>["sc
 export const checkSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["severity"]> = ["stop", "warn", "advise"];
 export const checkStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["step"]> = ["decide", "lay-out", "fit", "ends"];
 export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none"];
-export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded"];
+export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded", "turn"];
 export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
 export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComponentFacts"]["faces"]> = ["any", "front", "side"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];

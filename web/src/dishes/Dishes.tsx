@@ -30,6 +30,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const componentAt = (key: string | undefined) => key !== undefined && doc.materials.some((m) => m.id === doc.palette[key] && m.component);
+  const takenInTurn = (key: string) => leadStrand(analysis)?.placed.filter((b) => b.key === key).length ?? 0;
   const inLine = (key: string) => leadStrand(analysis)?.placed.some((b) => b.key === key) ?? false;
 
   return (
@@ -61,7 +62,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
                 <span className="facts" style={{ display: "block" }}>
                   {[sizeOf(material, outline), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
-                  {used.get(id) ?? 0} used{onShelf !== undefined && !(material.component && onShelf === 0) && `, ${onShelf} in stock`}
+                  {material.component?.kind === "turn" ? takenInTurn(key) : (used.get(id) ?? 0)} used{onShelf !== undefined && !(material.component && onShelf === 0) && `, ${onShelf} in stock`}
                 </span>
               </span>
             </button>

@@ -19,6 +19,7 @@ export function sizeOf(m: Material, outline?: Outline): string {
 
 function componentSize(m: Material, outline: Outline | undefined): string {
   if (m.component!.kind === "beaded") return `${m.acrossMm} × ${m.alongMm} mm`;
+  if (m.component!.kind === "turn") return `${m.component!.turn?.length ?? 0} in turn`;
   if (!outline?.dropMm) return "component";
   return m.component!.kind === "coil" ? `${tenth(2 * outline.left[0][1])} mm of coil` : `hangs ${tenth(outline.dropMm)} mm`;
 }

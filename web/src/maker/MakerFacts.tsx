@@ -15,25 +15,8 @@ export function MakerFacts({ maker }: { maker: Maker }) {
     <aside className="maker-facts" aria-label="Figures" aria-busy={faults.size > 0}>
       {faults.size > 0 && <p className="quiet">The figures are of the last one that could be made.</p>}
       {facts.pin && <PinFacts facts={facts} pin={facts.pin} loopMm={maker.component.loopMm ?? 0} />}
-      <h2>On the strand</h2>
-      <dl>
-        <Fact name="takes along the cord">{fine(facts.takesMm)}</Fact>
-        <Fact name={facts.hangs ? "hangs below it" : facts.dropMm > 0 ? "beads stand off" : "across"}>
-          <Length mm={facts.dropMm > 0 ? facts.dropMm : facts.widthMm} />
-        </Fact>
-        {facts.dropMm > 0 && (
-          <Fact name="widest">
-            <Length mm={facts.widthMm} />
-          </Fact>
-        )}
-        <Fact name="weight">{facts.massG > 0 ? `${facts.massG.toFixed(2)} g` : "not weighed"}</Fact>
-        {facts.hangs && <Fact name="faces">{FACES[facts.faces]}</Fact>}
-        {!facts.hangs && (
-          <Fact name="hole for the cord">{fine(facts.holeMm)}</Fact>
-        )}
-        {(facts.spreadOver ?? 0) > 1 && <Fact name="spread round the cord">{`every ${facts.spreadOver} coils`}</Fact>}
-      </dl>
-      <h2>To buy for one</h2>
+      {maker.component.kind !== "turn" && <OnStrand facts={facts} />}
+      <h2>{maker.component.kind === "turn" ? "To buy for one round" : "To buy for one"}</h2>
       <dl>
         {facts.bought.map((part) => (
           <Fact key={part.material} name={facts.outline.looks?.find((l) => l.material.id === part.material)?.material.name ?? maker.parts.get(part.material)?.material.name ?? part.material}>
@@ -56,6 +39,32 @@ export function MakerFacts({ maker }: { maker: Maker }) {
       )}
       {maker.item.revision > 0 && <UsedIn maker={maker} />}
     </aside>
+  );
+}
+
+/** OnStrand is what a strand meets of the component. */
+function OnStrand({ facts }: { facts: ComponentFacts }) {
+  return (
+    <section aria-label="On the strand">
+      <h2>On the strand</h2>
+      <dl>
+        <Fact name="takes along the cord">{fine(facts.takesMm)}</Fact>
+        <Fact name={facts.hangs ? "hangs below it" : facts.dropMm > 0 ? "beads stand off" : "across"}>
+          <Length mm={facts.dropMm > 0 ? facts.dropMm : facts.widthMm} />
+        </Fact>
+        {facts.dropMm > 0 && (
+          <Fact name="widest">
+            <Length mm={facts.widthMm} />
+          </Fact>
+        )}
+        <Fact name="weight">{facts.massG > 0 ? `${facts.massG.toFixed(2)} g` : "not weighed"}</Fact>
+        {facts.hangs && <Fact name="faces">{FACES[facts.faces]}</Fact>}
+        {!facts.hangs && (
+          <Fact name="hole for the cord">{fine(facts.holeMm)}</Fact>
+        )}
+        {(facts.spreadOver ?? 0) > 1 && <Fact name="spread round the cord">{`every ${facts.spreadOver} coils`}</Fact>}
+      </dl>
+    </section>
   );
 }
 

@@ -66,7 +66,7 @@ export function MakerForm({ maker }: { maker: Maker }) {
   );
 }
 
-const SECTIONS: Record<Section, (props: Props) => ReactNode> = { rings: Rings, pin: Pin, loop: Loop, line: Line, below: Below, coil: Coil, tassel: Tassel, beaded: Beaded };
+const SECTIONS: Record<Section, (props: Props) => ReactNode> = { rings: Rings, pin: Pin, loop: Loop, line: Line, below: Below, coil: Coil, tassel: Tassel, beaded: Beaded, turn: Turn };
 
 /** Trouble says what is wrong with a field, below it. */
 function Trouble({ maker, of }: { maker: Maker; of: string }) {
@@ -206,6 +206,22 @@ function Below({ maker, ask }: Props) {
         <Add onClick={() => ask({ title: "Hang a component", filter: { class: "component" }, take: add })}>Add a component</Add>
       </div>
       <Trouble maker={maker} of="below" />
+    </section>
+  );
+}
+
+function Turn({ maker, ask }: Props) {
+  const turn = maker.component.turn ?? [];
+  const set = (next: string[]) => maker.changeComponent({ turn: next });
+  const filter: Filter = { class: "bead,component" };
+  return (
+    <section>
+      <h2>Taken in turn</h2>
+      {turn.map((id, i) => (
+        <PartRow key={i} maker={maker} id={id} onRemove={() => set(turn.filter((_, k) => k !== i))} onChange={() => ask({ title: "Another in its place", filter, take: (m) => set(turn.map((t, k) => (k === i ? m.id : t))) })} />
+      ))}
+      <Add onClick={() => ask({ title: "The next in turn", filter, take: (m) => set([...turn, m.id]) })}>Add the next</Add>
+      <Trouble maker={maker} of="turn" />
     </section>
   );
 }

@@ -26,27 +26,29 @@ const SANS = '"Figtree Variable", sans-serif';
 export function drawMaker(ctx: CanvasRenderingContext2D, v: MakerView) {
   const box = boxOf(v.outline);
   const top = Math.min(box.top, -NEIGHBOUR / 2);
-  const px = Math.min(MOST_PX, (v.height - 2 * MARGIN) / (box.bottom - top), (v.width * 0.42) / Math.max(box.right - box.left, 1));
-  const [x, y] = [v.width / 2, MARGIN - top * px];
-  drawCord(ctx, v, x, y, px);
+  const px = Math.min(MOST_PX, (v.height - 2 * MARGIN) / (box.bottom - top), (v.width * (v.material.component?.kind === "turn" ? 0.8 : 0.42)) / Math.max(box.right - box.left, 1));
+  const row = v.material.component?.kind === "turn";
+  const [x, y] = [v.width / 2 - (row ? ((box.left + box.right) / 2) * px : 0), MARGIN - top * px];
+  drawCord(ctx, v, x, y, px, !row);
   ctx.save();
   ctx.translate(x, y);
   drawComponent(ctx, v.material, v.outline, { px, view: v.view });
   ctx.restore();
-  nameParts(ctx, v, x, y, px);
+  if (!row) nameParts(ctx, v, x, y, px);
   const beside = (NEIGHBOUR + v.outline.right[0][1]) * px;
   measureDrop(ctx, v, Math.max(x + box.right * px + 16, Math.min(x + Math.max(box.right * px, beside) + 16, v.width - DROP_LABEL)), y, px);
   drawTrueSize(ctx, v, box);
 }
 
 /** drawCord paints the cord it goes on, and a bead at either side. */
-function drawCord(ctx: CanvasRenderingContext2D, v: MakerView, x: number, y: number, px: number) {
+function drawCord(ctx: CanvasRenderingContext2D, v: MakerView, x: number, y: number, px: number, between: boolean) {
   ctx.strokeStyle = cloths.light.cord;
   ctx.lineWidth = 3;
   ctx.beginPath();
   ctx.moveTo(0, y);
   ctx.lineTo(v.width, y);
   ctx.stroke();
+  if (!between) return;
   const beside = v.outline.right[0][1];
   for (const side of [-1, 1]) {
     const at = x + side * (NEIGHBOUR / 2 + beside) * px;

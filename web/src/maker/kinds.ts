@@ -10,11 +10,12 @@ export const KINDS: { kind: Kind; name: string; says: string }[] = [
   { kind: "pendant", name: "Pendant", says: "Charms and components hanging together." },
   { kind: "tassel", name: "Tassel", says: "Strands of cord folded over a ring and bound." },
   { kind: "coil", name: "Coil round the cord", says: "A head pin wound round the cord, its beads standing beside it." },
+  { kind: "turn", name: "Several in turn", says: "A dish of beads or components, each use taking the next." },
   { kind: "beaded", name: "Beaded bead", says: "A bead woven of beads, measured as one." },
 ];
 
 /** Section is a part of the form. */
-export type Section = "rings" | "pin" | "loop" | "line" | "below" | "coil" | "tassel" | "beaded";
+export type Section = "rings" | "pin" | "loop" | "line" | "below" | "coil" | "tassel" | "beaded" | "turn";
 
 const SECTIONS: Record<Kind, Section[]> = {
   charm: ["rings", "below"],
@@ -24,6 +25,7 @@ const SECTIONS: Record<Kind, Section[]> = {
   tassel: ["rings", "tassel"],
   coil: ["pin", "coil", "line"],
   beaded: ["beaded"],
+  turn: ["turn"],
 };
 
 /** sectionsOf lists the parts of the form that a component needs. */
@@ -53,6 +55,7 @@ export function asKind(c: Component, kind: Kind, usual: Usual): Component {
   if (wants.includes("loop")) Object.assign(next, { loop: c.loop ?? "simple", loopMm: c.loopMm ?? 2 });
   if (kind === "coil") next.rodMm = c.rodMm ?? 1.5;
   if (kind === "tassel") Object.assign(next, { cord: c.cord ?? usual.cord, strands: c.strands ?? 12, legMm: c.legMm ?? 40 });
+  if (kind === "turn") next.turn = c.turn ?? [];
   if (kind === "beaded") next.parts = c.parts ?? {};
   return next;
 }
