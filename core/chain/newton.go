@@ -70,25 +70,11 @@ type bar struct {
 // proportion to the number of segments.
 func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 	n := len(segments)
-	s := &state{segments: segments, round: round, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
-	s.solver.make(n)
-	var ok bool
-	if s.over, ok = s.look(s.x, s.bars); !ok {
+	s, lambda, mu := begin(segments, round)
+	if s == nil {
 		return nil, ErrLost
 	}
-	wide := 0.0
-	for i := range s.bars {
-		s.q = min(s.q, s.bars[i].clear)
-		wide += math.Sqrt(s.x[i]) / float64(n)
-	}
-	s.q -= 0.05 * wide
-	mu := 0.0
-	for i := range s.bars {
-		s.clear[i] = s.bars[i].clear - s.q
-		s.force[i] = 1 / float64(n)
-		mu += s.clear[i] * s.force[i] / float64(n)
-	}
-	lambda := wide / (2 * math.Pi)
+	var ok bool
 	damping, before, stalls := 1.0, math.Inf(1), 0
 	for taken := range by.steps {
 		gap, off := s.quality()
@@ -121,6 +107,30 @@ func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 		return nil, ErrNothing
 	}
 	return nil, ErrLost
+}
+
+// begin inscribes the chain in a circle; it gives the tension and the barrier to
+// begin with, and nil where a segment does not reach.
+func begin(segments []Segment, round float64) (s *state, lambda, mu float64) {
+	n := len(segments)
+	s = &state{segments: segments, round: round, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
+	s.solver.make(n)
+	var ok bool
+	if s.over, ok = s.look(s.x, s.bars); !ok {
+		return nil, 0, 0
+	}
+	wide := 0.0
+	for i := range s.bars {
+		s.q = min(s.q, s.bars[i].clear)
+		wide += math.Sqrt(s.x[i]) / float64(n)
+	}
+	s.q -= 0.05 * wide
+	for i := range s.bars {
+		s.clear[i] = s.bars[i].clear - s.q
+		s.force[i] = 1 / float64(n)
+		mu += s.clear[i] * s.force[i] / float64(n)
+	}
+	return s, wide / (2 * math.Pi), mu
 }
 
 // quality gives how far the radius may still be off, and by how much at most the
