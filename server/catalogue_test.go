@@ -9,6 +9,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/desk"
 	"mala/format"
 	"mala/server"
 	"mala/store"
@@ -136,5 +137,32 @@ func TestACatalogueStoppedHalfWayIsNotKept(t *testing.T) {
 	}
 	if _, total, _ := b.store.Materials(t.Context(), store.Filter{Search: "halted-"}); total != 0 {
 		t.Errorf("%d rows of a stopped file were kept", total)
+	}
+}
+
+func TestAComponentIsTriedAndSavedWithItsPartsOfTheCatalogue(t *testing.T) {
+	b := start(t)
+	drop := format.Material{ID: "gull-drop", Class: "component", Name: "Gull drop",
+		Component: &format.Component{Kind: "drop", Rings: format.IDs{"ring-5"}, Pin: "head-pin-50", Loop: "simple", LoopMm: 2, Line: "P", Palette: format.Letters{"P": "sea-pearl-4"}}}
+	var facts desk.ComponentFacts
+	if resp := b.call("POST", "/api/components/try", drop, &facts); resp.StatusCode != 200 || facts.Pin == nil || len(facts.Bought) != 3 {
+		t.Fatalf("%s: %+v", resp.Status, facts)
+	}
+	var item server.CatalogueItem
+	if resp := b.call("PUT", "/api/materials/gull-drop", map[string]any{"base": 0, "onHand": 2, "material": drop}, &item); resp.StatusCode != 200 || item.Outline == nil || len(item.Outline.Seats) != 5 {
+		t.Fatalf("%s: %+v", resp.Status, item)
+	}
+	var listed server.Catalogue
+	b.call("GET", "/api/materials?hangs=true&search=gull", nil, &listed)
+	if len(listed.Items) != 1 || listed.Items[0].Outline == nil || listed.Items[0].Outline.DropMm == 0 {
+		t.Errorf("listed %+v", listed.Items)
+	}
+	var p server.Problem
+	drop.Component.Pin = "no-such-pin"
+	if resp := b.call("PUT", "/api/materials/gull-drop", map[string]any{"base": 1, "onHand": 2, "material": drop}, &p); resp.StatusCode != 422 || p.Faults[0].Where != "material.component.pin" {
+		t.Errorf("%s: %+v", resp.Status, p)
+	}
+	if resp := b.call("POST", "/api/components/try", format.Material{ID: "x", Class: "bead", Name: "X", Shape: "round", AcrossMm: 4, HoleMm: 1}, &p); resp.StatusCode != 422 {
+		t.Errorf("a bead was tried as a component: %s", resp.Status)
 	}
 }
