@@ -2,6 +2,7 @@ package check
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 	"strings"
@@ -30,7 +31,7 @@ var componentChecks = map[string]judgeComponent{
 // Component judges a component by itself, as the maker shows it, the gravest first.
 func Component(m *material.Material, h piece.House) []Finding {
 	var out []Finding
-	for _, code := range slices.Sorted(mapsKeys(componentChecks)) {
+	for _, code := range slices.Sorted(maps.Keys(componentChecks)) {
 		if f, fires := componentChecks[code](m, h); fires {
 			f.Code = code
 			out = append(out, f)
@@ -40,35 +41,38 @@ func Component(m *material.Material, h piece.House) []Finding {
 	return out
 }
 
-func mapsKeys[V any](m map[string]V) func(func(string) bool) {
-	return func(yield func(string) bool) {
-		for key := range m {
-			if !yield(key) {
-				return
-			}
-		}
-	}
-}
-
-// ofComponents makes a judgement on every component of the strand, one finding a
-// component with all its places.
+// ofComponents makes a judgement on every component of the strand and of its ends, one
+// finding a component with all its places on the strand.
 func ofComponents(v *View, s *measure.Strand, judge judgeComponent) []Finding {
 	g := gather{strand: s}
 	judged := map[*material.Material]*Finding{}
-	for i := range s.Beads {
-		m := s.Beads[i].Material
-		if m.Component == nil {
-			continue
-		}
+	finding := func(m *material.Material) *Finding {
 		f, known := judged[m]
-		if !known {
+		if !known && m.Component != nil {
 			if found, fires := judge(m, v.Piece.House); fires {
 				f = &found
 			}
 			judged[m] = f
 		}
-		if f != nil {
-			g.add("component "+m.ID, i, func() Finding { return *f })
+		return f
+	}
+	for i := range s.Beads {
+		if m := s.Beads[i].Material; m.Component != nil {
+			if f := finding(m); f != nil {
+				g.add("component "+m.ID, i, func() Finding { return *f })
+			}
+		}
+	}
+	for _, e := range s.Ends() {
+		for _, p := range e.Parts {
+			for _, m := range p.Hung {
+				if f := finding(m); f != nil {
+					hung := *f
+					hung.At, hung.cause = s.Row.AtEnd(e.Side), "hung "+m.ID
+					hung.At.Fitting = p.Fitting
+					g.found = append(g.found, hung)
+				}
+			}
 		}
 	}
 	return g.found

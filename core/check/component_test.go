@@ -242,3 +242,22 @@ func TestWhatHangsOnAFittingIsCountedWeighedAndCarried(t *testing.T) {
 		t.Errorf("hung and taken off again: %v", err)
 	}
 }
+
+func TestAComponentOnAFittingIsJudgedThere(t *testing.T) {
+	thick := finding("thick pin", "brass", material.Finding{Type: material.HeadPin, Length: 40, Wire: 1.2, Outside: 2.6})
+	for code, m := range map[string]*material.Material{
+		"lies-sideways": charmOf(t, 1, 1, jump, jump), "leg-short": dropOf(t, "P 2R", on(shortPin)), "hole-too-small": dropOf(t, "P", on(thick)),
+		"ring-too-small": charmOf(t, 3, 1, fine), "pin-slips": dropOf(t, "P R", on(smallPin)),
+	} {
+		piece := necklace(t, "20P", hungOnRight(jump, m))
+		measured := measuredPiece(t, piece)
+		found := All(measured, length.InMillimetres)
+		f := of(found, code)
+		if f == nil || f.At.Fitting != "cr1" || f.At.Element >= 0 {
+			t.Errorf("%s: %+v", code, f)
+			continue
+		}
+		// There may be no fix for it yet, but looking for one does no harm.
+		FixOf(context.Background(), measured, found, f, Bench{Shelf: shelf(t)})
+	}
+}

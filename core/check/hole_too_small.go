@@ -63,6 +63,9 @@ var holeTooSmall = Check{
 		if c := componentAt(s, f); c != nil {
 			return finerLinks(s, f, c, bench)
 		}
+		if f.At.Element < 0 {
+			return nil // of a component that hangs on a fitting
+		}
 		if s.Beads[f.At.Element].Passes > s.Row.Passes {
 			fixes = append(fixes, fix("Trim the tails short", edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
 		}
