@@ -2,6 +2,7 @@ package check
 
 import (
 	"fmt"
+	"slices"
 
 	"mala/core/edit"
 	"mala/core/material"
@@ -49,8 +50,22 @@ var capMisfit = Check{
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		s := v.Strand(f.At.Row)
-		return []Fix{fix("Reverse the cap", edit.Op{Do: edit.Turn, At: s.Row.At(), Node: s.Beads[f.At.Element].Node})}
+		nodes := []int{s.Beads[f.At.Element].Node}
+		for _, at := range f.More {
+			if node := s.Beads[at.Element].Node; !slices.Contains(nodes, node) {
+				nodes = append(nodes, node)
+			}
+		}
+		return []Fix{turned(s, nodes[:1], "Reverse the cap"), turned(s, nodes, "Reverse the caps")}
 	},
+}
+
+func turned(s *measure.Strand, nodes []int, says string) Fix {
+	var ops []edit.Op
+	for _, node := range nodes {
+		ops = append(ops, edit.Op{Do: edit.Turn, At: s.Row.At(), Node: node})
+	}
+	return fix(says, ops...)
 }
 
 func isCap(b *measure.Bead) bool { return b.Material.Bead.Shape == material.Cap }
