@@ -86,7 +86,7 @@ type Strand struct {
 // Start is how the end that is strung first is stopped.
 type Start struct {
 	Side  string    `json:"side" enum:"left,right"`
-	By    string    `json:"by" enum:"stopper,tape,spool"`
+	By    string    `json:"by" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool"`
 	TipMm length.MM `json:"tipMm" doc:"From the cord's tip; 0 on the spool."`
 }
 

@@ -22,7 +22,7 @@ type House struct {
 	TailMm        *length.MM    `json:"tailMm,omitempty"`
 	TailBeads     *int          `json:"tailBeads,omitempty"`
 	Allowance     string        `json:"allowance,omitempty" enum:"standard,generous,spool"`
-	Stopper       string        `json:"stopper,omitempty" enum:"stopper,tape,spool"`
+	Stopper       string        `json:"stopper,omitempty" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool"`
 	LoopMm        *length.MM    `json:"loopMm,omitempty"`
 	TargetCounts  string        `json:"targetCounts,omitempty" enum:"closed,beads"`
 	ElasticTailMm *length.MM    `json:"elasticTailMm,omitempty"`

@@ -46,7 +46,7 @@ func (s *Strand) LeastCut() length.MM {
 }
 
 // cut follows the cord: once along the beads for every pass, its slack, and what
-// each end takes.
+// each end takes, with what stops the first.
 func (s *Strand) cut(p *piece.Piece) {
 	passes := length.MM(s.Row.Passes)
 	s.Cut = []CutPart{{Part: "beads", Length: s.Strung * passes}}
@@ -55,6 +55,9 @@ func (s *Strand) cut(p *piece.Piece) {
 	}
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Left, true)...)
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Right, true)...)
+	if by := s.startedBy(p.House); s.startTakes(p, by) > 0 {
+		s.Cut = append(s.Cut, CutPart{"left start", s.startTakes(p, by), true})
+	}
 }
 
 // cutAtEnd lists what an end takes: through crimp and loop twice, a tail, or a

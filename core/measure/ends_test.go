@@ -92,7 +92,19 @@ func TestHowAStrandIsBegun(t *testing.T) {
 		{"tape, a long end", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Allowance = piece.StopTape, piece.AllowanceGenerous }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 120}},
 		{"the spool", strung(t, "40P"), func(h *piece.House) { h.Allowance = piece.AllowanceSpool }, Start{piece.Left, piece.StopSpool, 0}},
 		{"a ring", stretch(t, "22R"), func(*piece.House) {}, Start{piece.Left, piece.StopStopper, 75}},
-		{"a ring has no spool", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSpool }, Start{piece.Left, piece.StopTape, 75}},
+		{"an elastic ring on its spool", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSpool }, Start{piece.Left, piece.StopSpool, 0}},
+		{"the allowance of crimped ends keeps no ring on its spool", stretch(t, "22R"), func(h *piece.House) { h.Allowance = piece.AllowanceSpool }, Start{piece.Left, piece.StopStopper, 75}},
+		{"wire takes no knot", strung(t, "40P"), func(h *piece.House) { h.Stopper = piece.StopSlipKnot }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 60}},
+		{"wire ties no bead", strung(t, "40P"), func(h *piece.House) { h.Stopper = piece.StopTiedBead }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 60}},
+		{"elastic takes a knot", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSlipKnot }, Start{piece.Left, piece.StopSlipKnot, 75}},
+		{"a short tail is made long enough for the knot", stretch(t, "22R"), func(h *piece.House) { h.Stopper, h.ElasticTail = piece.StopTiedBead, 40 }, Start{piece.Left, piece.StopTiedBead, 50}},
+		{"a spare crimp is cut off", strung(t, "40P"), func(h *piece.House) { h.Stopper = piece.StopSpareCrimp }, Start{piece.Left, piece.StopSpareCrimp, 2*4 + 25 + 60 + 5}},
+		{"elastic takes no crimp", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopSpareCrimp }, Start{piece.Left, piece.StopTape, 75}},
+		{"both ends stay open from the centre", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Order = piece.StopSpareCrimp, piece.OrderCentre }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 60}},
+		{"crimped before stringing", strung(t, "40P"), func(h *piece.House) { h.Stopper = piece.StopCrimped }, Start{piece.Left, piece.StopCrimped, 0}},
+		{"nothing to crimp on a ring", stretch(t, "22R"), func(h *piece.House) { h.Stopper = piece.StopCrimped }, Start{piece.Left, piece.StopTape, 75}},
+		{"crimped first leaves nothing open at the centre", strung(t, "40P"), func(h *piece.House) { h.Stopper, h.Order = piece.StopCrimped, piece.OrderCentre }, Start{piece.Left, piece.StopTape, 2*4 + 25 + 60}},
+		{"a clip", strung(t, "40P"), func(h *piece.House) { h.Stopper = piece.StopClip }, Start{piece.Left, piece.StopClip, 2*4 + 25 + 60}},
 	} {
 		tt.change(&tt.piece.House)
 		got := measured(t, tt.piece).Leading().Start
@@ -131,4 +143,32 @@ func TestTheLeastSlackLetsTheCordLieInside(t *testing.T) {
 	p.Leading().Cord = &material.Material{Name: "thick", Cord: &material.Cord{Type: material.Wire, Diameter: p.Palette["P"].Bead.Hole}}
 	s = measured(t, p).Leading()
 	near(t, "with no play", s.SlackLeast(), s.SlackNeeded, 1e-9)
+}
+
+// What stops an end is undone and its cord used; only a spare crimp is cut off, and
+// only a tail too short to be held is made longer.
+func TestWhatStopsAnEndIsCountedInTheCut(t *testing.T) {
+	for _, tt := range []struct {
+		by    string
+		piece *piece.Piece
+		tie   length.MM
+		more  length.MM
+	}{
+		{piece.StopSpareCrimp, strung(t, "40P"), 75, 5}, {piece.StopClip, strung(t, "40P"), 75, 0}, {piece.StopCrimped, strung(t, "40P"), 75, 0},
+		{piece.StopSlipKnot, stretch(t, "22R"), 75, 0}, {piece.StopSlipKnot, stretch(t, "22R"), 50, 0}, {piece.StopSlipKnot, stretch(t, "22R"), 49, 1},
+		{piece.StopTape, stretch(t, "22R"), 20, 10}, {piece.StopStopper, stretch(t, "22R"), 20, 0}, {piece.StopSpool, stretch(t, "22R"), 20, 0},
+	} {
+		tt.piece.House.ElasticTail = tt.tie
+		plain := measured(t, tt.piece).Leading()
+		tt.piece.House.Stopper = tt.by
+		held := measured(t, tt.piece).Leading()
+		without := length.MM(0)
+		for _, c := range plain.Cut {
+			if c.Part != "left start" {
+				without += c.Length
+			}
+		}
+		near(t, tt.by, held.CutLength()-without, tt.more, 1e-9)
+		near(t, tt.by+" least", held.LeastCut(), plain.LeastCut(), 1e-9)
+	}
 }

@@ -2,31 +2,64 @@ package measure
 
 import (
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/piece"
 )
 
 // Start is how the end that is strung first is kept from running off the cord.
 type Start struct {
-	Side piece.Side // the end that is stopped
-	By   string     // a stopper, tape, or the spool the cord is still on
-	Tip  length.MM  // how far from the cord's tip it stands; 0 on the spool
+	Side piece.Side // the end that is held
+	By   string     // what stops it, its own crimp, or the spool the cord is still on
+	Tip  length.MM  // how far from the cord's tip it is stopped; 0 where nothing stops it
 }
 
-// start says how the strand is begun. A crimped one can stay on its spool; one
-// that is tied is cut first.
+// tips is the cord, in mm, that must stand out beyond what stops it for that to
+// hold: house data, as it is done at the bench.
+var tips = map[string]length.MM{
+	piece.StopStopper: 10, piece.StopClip: 20, piece.StopTape: 30, piece.StopSlipKnot: 50, piece.StopTiedBead: 50, piece.StopSpareCrimp: 5,
+}
+
+// start says how the strand is begun, and how far from its tip it is stopped.
 func (s *Strand) start(p *piece.Piece) Start {
-	h := p.House
-	if !s.Left.Crimped() && !s.Right.Crimped() {
-		by := h.Stopper
-		if by == piece.StopSpool {
-			by = piece.StopTape
-		}
-		return Start{Side: piece.Left, By: by, Tip: s.Beyond(p, &s.Left)}
+	out := Start{Side: piece.Left, By: s.startedBy(p.House)}
+	if _, stopped := tips[out.By]; stopped {
+		out.Tip = s.Beyond(p, &s.Left) + s.startTakes(p, out.By)
 	}
-	if h.FromSpool() {
-		return Start{Side: piece.Left, By: piece.StopSpool}
+	return out
+}
+
+// startedBy is what the house starts with where the cord allows it, and else tape:
+// wire takes no knot, thread no crimp, only a crimped strand or an elastic ring can
+// be strung on its spool, and from the centre both ends stay open.
+func (s *Strand) startedBy(h piece.House) string {
+	cord := s.Row.Cord.Cord.Type
+	if h.FromSpool() && (s.Left.Crimped() || s.Right.Crimped()) {
+		return piece.StopSpool
 	}
-	return Start{Side: piece.Left, By: h.Stopper, Tip: s.Beyond(p, &s.Left)}
+	suits := true
+	switch h.Stopper {
+	case piece.StopSpool:
+		suits = s.Ring && cord == material.Elastic
+	case piece.StopSlipKnot, piece.StopTiedBead:
+		suits = cord != material.Wire
+	case piece.StopSpareCrimp:
+		suits = (cord == material.Wire || cord == material.Nylon) && h.Order != piece.OrderCentre
+	case piece.StopCrimped:
+		suits = s.Left.Crimped() && h.Order != piece.OrderCentre
+	}
+	if !suits {
+		return piece.StopTape
+	}
+	return h.Stopper
+}
+
+// startTakes is the cord that stopping the end takes beyond what its end needs: a
+// spare crimp is cut off, anything else is undone and its cord used.
+func (s *Strand) startTakes(p *piece.Piece, by string) length.MM {
+	if by == piece.StopSpareCrimp {
+		return tips[by]
+	}
+	return max(0, tips[by]-s.Beyond(p, &s.Left))
 }
 
 // Beyond is how much cord an end needs beyond its last bead: crimp and loop

@@ -17,7 +17,7 @@ type House struct {
 	TailLength   length.MM // how far a tail is tucked
 	TailBeads    int       // through how many beads it goes, if that is counted
 	Allowance    string    // working allowance at the ends: spool, standard, generous
-	Stopper      string    // what stops the end strung first: stopper, tape, or the spool itself
+	Stopper      string    // how the end strung first is held: stopped by something, crimped, or on the spool
 	Loop         length.MM // inside of the wire's own loop beyond a crimp
 	TargetCounts string    // closed: a target counts the clasp; beads: the beads alone
 	ElasticTail  length.MM // left at each end of an elastic to tie it
@@ -82,6 +82,11 @@ const (
 	AllowanceGenerous = "generous"
 	StopStopper       = "stopper"
 	StopTape          = "tape"
+	StopClip          = "clip"
+	StopSlipKnot      = "slip-knot"
+	StopTiedBead      = "tied-bead"
+	StopSpareCrimp    = "spare-crimp"
+	StopCrimped       = "crimped"
 	StopSpool         = "spool"
 	CountsClosed      = "closed"
 	CountsBeads       = "beads"
@@ -116,7 +121,7 @@ func Choices() []Choice {
 		{"slack", func(h *House) *string { return &h.Slack }, []string{SlackSnug, SlackEasy}},
 		{"tail", func(h *House) *string { return &h.Tail }, []string{TailTucked, TailBeads, TailTrimmed}},
 		{"allowance", func(h *House) *string { return &h.Allowance }, []string{AllowanceStandard, AllowanceGenerous, AllowanceSpool}},
-		{"stopper", func(h *House) *string { return &h.Stopper }, []string{StopStopper, StopTape, StopSpool}},
+		{"stopper", func(h *House) *string { return &h.Stopper }, []string{StopStopper, StopTape, StopClip, StopSlipKnot, StopTiedBead, StopSpareCrimp, StopCrimped, StopSpool}},
 		{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
 		{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
 		{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},

@@ -9,19 +9,31 @@ import (
 )
 
 // crimped makes a strand with crimped ends: stopped at the left, strung, the
-// left end made, the right end last.
+// left end made, the right end last. The left end may also be made first of all.
 func (w *writer) crimped() {
-	if w.s.Start.By == piece.StopSpool {
+	switch w.s.Start.By {
+	case piece.StopSpool:
 		w.do("Leave the cord on its spool, %s. String from the free end: the run that goes on first ends up by the spool.", w.cord())
 		w.stringRuns()
 		w.end(&w.s.Right)
 		w.beforeCutting()
 		w.do("Push the beads up and cut from the spool %s beyond the last bead, with wire cutters.", w.in(w.s.Beyond(w.m.Piece, &w.s.Left)))
 		w.secondEnd(&w.s.Left)
-	} else {
+	case piece.StopCrimped:
+		w.start(" with wire cutters")
+		w.end(&w.s.Left)
+		if n := len(w.s.Left.TailBeads); n > 0 {
+			w.do("String the first %s over wire and tail together.", beads(n))
+		}
+		w.stringRuns()
+		if w.s.Left.Tail > 0 {
+			w.do("Left end: trim the tail flush where it comes out.")
+		}
+		w.secondEnd(&w.s.Right)
+	default:
 		w.start(" with wire cutters")
 		w.stop()
-		w.do("Remove the stop and hold the strand level.")
+		w.open()
 		w.end(&w.s.Left)
 		w.secondEnd(&w.s.Right)
 	}
@@ -72,6 +84,9 @@ func (w *writer) crimp(e *measure.End) {
 	}
 	tail := "Trim the tail close."
 	if e.Tail > 0 {
+		tail = fmt.Sprintf("Leave a tail of %s.", w.in(e.Tail))
+	}
+	if e.Tail > 0 && !w.beforeBeads(e) {
 		tail = fmt.Sprintf("Tuck the tail back through %s, %s.", beads(len(e.TailBeads)), w.in(e.Tail))
 	}
 	w.do("%s end: thread %s, and go back through the crimp. %s", title(e.Side), way, tail)
@@ -85,12 +100,17 @@ func (w *writer) crimp(e *measure.End) {
 		piece.CrimpThreeSided: "Press the crimp from three sides around the two wires. They lie side by side, not crossed.",
 	}[w.h.Crimp])
 	w.gate("After the crimp", "it holds a firm pull")
-	if e.Tail > 0 {
+	if e.Tail > 0 && !w.beforeBeads(e) {
 		w.do("Trim the tail flush where it comes out.")
 	}
 	if cover := e.Find(measure.RoleCover); cover != nil {
 		w.do("Close %s over the crimp.", cover.Material.Name)
 	}
+}
+
+// beforeBeads says whether the end is made before any bead is on the cord.
+func (w *writer) beforeBeads(e *measure.End) bool {
+	return w.s.Start.By == piece.StopCrimped && e.Side == w.s.Start.Side
 }
 
 func (w *writer) attachAll() {

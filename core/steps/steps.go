@@ -93,8 +93,25 @@ func (w *writer) stop() {
 	w.stringRuns()
 }
 
+// open takes off what stops the end strung first.
+func (w *writer) open() {
+	says := "Remove the stop"
+	switch w.s.Start.By {
+	case piece.StopSlipKnot:
+		says = "Undo the slip knot"
+	case piece.StopTiedBead:
+		says = "Take off the tied bead"
+	case piece.StopSpareCrimp:
+		says = "Cut off the spare crimp"
+	}
+	w.do("%s and hold the strand level.", says)
+}
+
 // stoppers names what stops a cord.
-var stoppers = map[string]string{piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape"}
+var stoppers = map[string]string{
+	piece.StopStopper: "a bead stopper", piece.StopTape: "a fold of tape", piece.StopClip: "a clip", piece.StopSlipKnot: "a slip knot",
+	piece.StopTiedBead: "a bead tied in that is no part of the piece", piece.StopSpareCrimp: "a spare crimp pressed flat",
+}
 
 // unheld says what is missing where nothing holds an end.
 func (w *writer) unheld(side piece.Side) {

@@ -111,6 +111,32 @@ func TestTheHousesWayIsFollowed(t *testing.T) {
 	}
 }
 
+func TestTheStrandIsBegunTheHousesWay(t *testing.T) {
+	wire := material.Cord{Type: material.Wire, Diameter: 0.38}
+	begun := func(cord material.Cord, closure piece.ClosureType, by string) string {
+		return made(t, cord, closure, func(h *piece.House) { h.Stopper = by })
+	}
+	text := begun(wire, piece.Clasp, piece.StopCrimped)
+	inOrder(t, text, "GATE Before you cut", "with wire cutters", "Left end: thread the crimp, Ring, and go back through the crimp. Leave a tail of 25 mm.", "GATE After the crimp: it holds a firm pull",
+		"String the first 4 beads over wire and tail together.", "String the runs", "Left end: trim the tail flush", "GATE Before the right crimp", "Right end: thread the crimp", "Tuck the tail back through", "Trim the tail flush")
+	if strings.Contains(text, "from its tip") || strings.Contains(text, "Remove the stop") || strings.Count(text, "Left end: thread") != 1 {
+		t.Errorf("nothing is stopped here: %s", text)
+	}
+	trimmed := made(t, wire, piece.Clasp, func(h *piece.House) { h.Stopper, h.Tail = piece.StopCrimped, piece.TailTrimmed })
+	if !strings.Contains(trimmed, "Trim the tail close.") || strings.Contains(trimmed, "over wire and tail") || strings.Contains(trimmed, "Left end: trim") {
+		t.Errorf("a trimmed tail goes along in no bead: %s", trimmed)
+	}
+	inOrder(t, begun(wire, piece.Clasp, piece.StopSpareCrimp), "Hold the left end with a spare crimp pressed flat, ", "Cut off the spare crimp and hold the strand level.", "Left end: thread")
+	inOrder(t, begun(wire, piece.Clasp, piece.StopClip), "Hold the left end with a clip, ", "Remove the stop and hold the strand level.")
+	thread := material.Cord{Type: material.Thread, Diameter: 0.3}
+	inOrder(t, begun(thread, piece.Clasp, piece.StopSlipKnot), "with a slip knot, ", "Undo the slip knot and hold the strand level.")
+	inOrder(t, begun(thread, piece.Clasp, piece.StopTiedBead), "with a bead tied in that is no part of the piece, ", "Take off the tied bead and hold the strand level.")
+	elastic := material.Cord{Type: material.Elastic, Diameter: 0.7}
+	inOrder(t, begun(elastic, piece.Knot, piece.StopSlipKnot), "Stretch the elastic", "Hold the left end with a slip knot, 75 mm from its tip.")
+	inOrder(t, begun(elastic, piece.Knot, piece.StopSpool), "Leave the elastic on its spool, cord.", "stretch it by hand", "String the runs", "GATE Before you cut",
+		"Leave 75 mm of the free end to tie with, and cut from the spool 75 mm beyond the beads, with scissors.", "GATE Before you knot", "surgeon's knot")
+}
+
 func TestAToggleHangsItsRingAtOneEndAndItsBarAtTheOther(t *testing.T) {
 	toggle := material.Material{ID: "t", Name: "Toggle", Class: material.ClassFinding,
 		Finding: &material.Finding{Type: material.Toggle, RingInside: 9, RingEye: 2, Wire: 1.5, Bar: 18, BarThickness: 2, BarEye: 2}}

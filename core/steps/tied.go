@@ -20,11 +20,15 @@ func (w *writer) ring() {
 		return
 	}
 	elastic := w.s.Row.Cord.Cord.Type == material.Elastic
-	w.start(" with scissors")
-	if elastic {
-		w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
+	if w.s.Start.By == piece.StopSpool {
+		w.ringFromSpool()
+	} else {
+		w.start(" with scissors")
+		if elastic {
+			w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
+		}
+		w.stop()
 	}
-	w.stop()
 	must := []string{fmt.Sprintf("round the loop it measures %s", w.in(w.s.Strung)), "it has been tried on", "no bead is missing or reversed by mistake"}
 	if elastic {
 		must[1] = "it has been tried on, over the hand where it must pass"
@@ -35,6 +39,15 @@ func (w *writer) ring() {
 		w.do("Pull the knot, wait a minute, and pull it again: elastic settles.")
 	}
 	w.glueAndHide()
+}
+
+// ringFromSpool strings elastic that is cut off once the beads are on it.
+func (w *writer) ringFromSpool() {
+	w.do("Leave the elastic on its spool, %s. Draw off a little more than the beads take and stretch it by hand a few times, so that it does not grow later.", w.cord())
+	w.stringRuns()
+	w.beforeCutting()
+	w.do("Leave %s of the free end to tie with, and cut from the spool %s beyond the beads, with scissors.",
+		w.in(w.s.Beyond(w.m.Piece, &w.s.Right)), w.in(w.s.Beyond(w.m.Piece, &w.s.Left)))
 }
 
 // glueAndHide glues the knot, draws it into its bead while the glue is wet, and
@@ -78,7 +91,7 @@ func orNow(when string) string {
 func (w *writer) tiedOn() {
 	w.start("")
 	w.stop()
-	w.do("Remove the stop and hold the strand level.")
+	w.open()
 	w.end(&w.s.Left)
 	if w.s.Right.Hold == measure.Unheld {
 		w.unheld(piece.Right)

@@ -953,7 +953,7 @@ export interface components {
             /** @enum {string} */
             slack?: "snug" | "easy";
             /** @enum {string} */
-            stopper?: "stopper" | "tape" | "spool";
+            stopper?: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool";
             /** @enum {string} */
             tail?: "tucked" | "beads" | "trimmed";
             /** Format: int64 */
@@ -1613,7 +1613,7 @@ export interface components {
         };
         Start: {
             /** @enum {string} */
-            by: "stopper" | "tape" | "spool";
+            by: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool";
             /** @enum {string} */
             side: "left" | "right";
             /**
@@ -2984,7 +2984,7 @@ export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<component
 export const houseOrderValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["order"]> = ["left", "centre"];
 export const housePinLoopsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["pinLoops"]> = ["size", "fixed"];
 export const houseSlackValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["slack"]> = ["snug", "easy"];
-export const houseStopperValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["stopper"]> = ["stopper", "tape", "spool"];
+export const houseStopperValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["stopper"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const houseTailValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["tail"]> = ["tucked", "beads", "trimmed"];
 export const houseTargetCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["targetCounts"]> = ["closed", "beads"];
 export const houseThreadValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["thread"]> = ["single", "doubled"];
@@ -3011,7 +3011,7 @@ export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["sc
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
-export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "spool"];
+export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
 export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "fold-over", "ring", "nothing"];
 export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "fold-over", "ring", "nothing"];

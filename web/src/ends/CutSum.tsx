@@ -7,6 +7,8 @@ import type { Bench } from "../bench/Bench.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
+type StartBy = Analysis["strands"][number]["start"]["by"];
+
 interface Props {
   bench: Bench;
   analysis: Analysis;
@@ -44,7 +46,7 @@ export function CutSum({ bench, analysis, doc }: Props) {
           </tr>
         </tbody>
       </table>
-      {cord?.type === "wire" && <Allowances doc={doc} />}
+      {cord?.type === "wire" && <Allowances doc={doc} heldBy={strand.start.by} />}
       <p className="have">
         Already cut?{" "}
         <LengthField
@@ -65,15 +67,16 @@ export function CutSum({ bench, analysis, doc }: Props) {
 }
 
 /** Allowances shows what each working allowance would cut. */
-function Allowances({ doc }: { doc: Document }) {
+function Allowances({ doc, heldBy }: { doc: Document; heldBy: StartBy }) {
+  const held = heldBy === "spool" ? "stopper" : heldBy;
   const cuts = useQuery({
-    queryKey: ["allowances", identity(doc)],
+    queryKey: ["allowances", identity(doc), held],
     queryFn: () =>
       Promise.all(
         ALLOWANCES.map(async ({ allowance }) => {
           const operations: Operation[] = [
             { do: "set-house", field: "allowance", text: allowance },
-            { do: "set-house", field: "stopper", text: allowance === "spool" ? "spool" : "stopper" },
+            { do: "set-house", field: "stopper", text: allowance === "spool" ? "spool" : held },
           ];
           const { analysis } = await unwrap(api.POST("/api/edit", { body: { document: doc, operations } }));
           return analysis ? leadStrand(opened(analysis)).cutMm : null;

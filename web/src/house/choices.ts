@@ -32,8 +32,11 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
     choices: [
       pick("allowance", "Working allowance", [["standard", "Standard, 60 mm an end"], ["generous", "Generous, 120 mm an end"], ["spool", "From the spool"]],
         "From the spool little is wasted; a long end is easier to crimp while learning."),
-      pick("stopper", "Starting end held with", [["stopper", "A bead stopper"], ["tape", "Tape"], ["spool", "The spool itself"]],
-        "A stopper goes on and off fast; tape lies flat on the board; on the spool nothing is cut too early."),
+      pick("stopper", "Starting end held with", [
+        ["stopper", "A bead stopper"], ["tape", "Tape"], ["clip", "A clip"], ["slip-knot", "A slip knot"], ["tied-bead", "A bead tied in"], ["spare-crimp", "A spare crimp"],
+        ["crimped", "Its crimp, made first"], ["spool", "The spool itself"],
+      ],
+        "A stopper goes on and off fast; tape lies flat; a knot or a tied bead needs no tool; crimped first, one end is done; on the spool nothing is cut too early."),
       pick("order", "Stringing order", [["left", "From the left"], ["centre", "From the centre outwards"]],
         "From the left one end is stopped and done; from the centre both ends stay open, and either side can still be changed."),
       pick("thread", "Thread runs", [["single", "Single"], ["doubled", "Doubled"]], "Single passes finer holes; doubled holds when one thread wears through."),
