@@ -15,6 +15,7 @@ import (
 type House struct {
 	Crimp         string        `json:"crimp,omitempty" enum:"folded,flat,three-sided"`
 	Guards        string        `json:"guards,omitempty" enum:"never,single,always"`
+	GuardThreads  string        `json:"guardThreads,omitempty" enum:"once,twice" doc:"How often the cord is led through a guard."`
 	Covers        string        `json:"covers,omitempty" enum:"no,yes"`
 	Attach        string        `json:"attach,omitempty" enum:"jump-rings,split-rings,direct"`
 	Slack         string        `json:"slack,omitempty" enum:"snug,easy"`
@@ -111,7 +112,7 @@ func (h *House) choice(field string) *string {
 	return map[string]*string{
 		"crimp": &h.Crimp, "guards": &h.Guards, "covers": &h.Covers, "attach": &h.Attach, "slack": &h.Slack, "tail": &h.Tail,
 		"allowance": &h.Allowance, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
-		"glue": &h.Glue, "thread": &h.Thread, "pinLoops": &h.PinLoops, "order": &h.Order,
+		"glue": &h.Glue, "thread": &h.Thread, "pinLoops": &h.PinLoops, "guardThreads": &h.GuardThreads, "order": &h.Order,
 	}[field]
 }
 

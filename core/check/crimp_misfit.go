@@ -16,13 +16,16 @@ const looseCrimp = 2
 // the work, or is so wide that it will not grip them.
 var crimpMisfit = Check{
 	Code: "crimp-misfit", Step: StepEnds,
-	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		var found []Finding
 		passes := 2 * s.Row.Passes
 		need := material.HoleFor(passes, s.Row.Cord.Cord.Diameter)
 		for _, p := range e.Parts {
-			if p.Role == measure.RoleFold {
+			switch p.Role {
+			case measure.RoleFold:
 				found = append(found, foldMisfit(s, e, &p)...)
+			case measure.RoleGuard:
+				found = append(found, guardMisfit(v, s, e, &p)...)
 			}
 			if p.Role != measure.RoleCrimp {
 				continue
@@ -50,6 +53,11 @@ var crimpMisfit = Check{
 			return instead(v, fold, bench.Shelf, func(c *material.Finding) bool { return FoldsOver(c, s) })
 		}
 		for i, p := range s.End(f.At.Side).Parts {
+			if p.Fitting == f.At.Fitting && p.Role == measure.RoleGuard {
+				return instead(v, &s.End(f.At.Side).Parts[i], bench.Shelf, func(c *material.Finding) bool {
+					return c.Type == material.WireGuard && c.Inside > 0 && guardNeeds(v, s) <= c.Inside+tiny
+				})
+			}
 			if p.Fitting == f.At.Fitting {
 				return instead(v, &s.End(f.At.Side).Parts[i], bench.Shelf, func(c *material.Finding) bool { return Grips(c, need) })
 			}
@@ -68,6 +76,24 @@ func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
 	at.Fitting = p.Fitting
 	return []Finding{{Severity: Stop, At: at, Title: "Fold-over end too narrow", cause: string(p.Fitting),
 		Says: fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", p.Material.Name, e.Side, mm(p.Material.Finding.Inside), mm(sideBySide(s)))}}
+}
+
+// guardMisfit stops a guard too narrow for the turns of cord through each of its
+// legs. One whose bore nobody has measured is let pass.
+func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
+	inside := p.Material.Finding.Inside
+	if inside == 0 || guardNeeds(v, s) <= inside+tiny {
+		return nil
+	}
+	at := s.Row.AtEnd(e.Side)
+	at.Fitting = p.Fitting
+	return []Finding{{Severity: Stop, At: at, Title: "Guard too narrow", cause: string(p.Fitting),
+		Says: fmt.Sprintf("For %s of %s cord each leg of %s at the %s end must be %s inside; it is %s.", times(v.Piece.House.GuardTurns()*s.Row.Passes),
+			mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, mm(guardNeeds(v, s)), mm(inside))}}
+}
+
+func guardNeeds(v *View, s *measure.Strand) length.MM {
+	return material.HoleFor(v.Piece.House.GuardTurns()*s.Row.Passes, s.Row.Cord.Cord.Diameter)
 }
 
 // FoldsOver says whether a fold-over end takes the cords of the strand side by side.

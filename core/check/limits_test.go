@@ -71,6 +71,10 @@ func TestEveryLimitAtUnderAndOver(t *testing.T) {
 			p.Leading().Passes = 2
 			return p
 		}, Stop, "", ""},
+		{"a guard as wide as its cord", "crimp-misfit", 0.38, func(v float64) *piece.Piece { return necklace(t, "20P", leftEnd(crimp18, guardOf(length.MM(v)))) }, Stop, "", ""},
+		{"a guard as wide as two turns of its cord", "crimp-misfit", 2 * 0.38, func(v float64) *piece.Piece {
+			return necklace(t, "20P", leftEnd(crimp18, guardOf(length.MM(v))), house(func(h *piece.House) { h.GuardThreads = piece.GuardsTwice }))
+		}, Stop, "", ""},
 		{"a trough as wide as its cords", "crimp-misfit", 2 * 1.5, func(v float64) *piece.Piece {
 			fold := finding("a fold", "", material.Finding{Type: material.FoldOver, Inside: length.MM(v), Length: 7, RingEye: 2})
 			p := necklace(t, "9H", ends(fold), closed(lobster, jump), cordOf(thread(material.Leather, 1.5)))
@@ -99,6 +103,21 @@ func TestEveryLimitAtUnderAndOver(t *testing.T) {
 				t.Errorf("%s, %s at %v%+v: %s, want %q: %s", tt.name, tt.code, tt.limit, at.off, f.Severity, at.want, f.Says)
 			}
 		}
+	}
+}
+
+func guardOf(inside length.MM) *material.Material {
+	return finding(fmt.Sprint("guard ", float64(inside)), "", material.Finding{Type: material.WireGuard, Length: 4, Wire: 0.6, Inside: inside})
+}
+
+func TestAGuardTooNarrowIsReplacedByOneThatTakesTheCord(t *testing.T) {
+	p := necklace(t, "20P", leftEnd(crimp18, guardOf(0.6)), house(func(h *piece.House) { h.GuardThreads = piece.GuardsTwice }))
+	fix, after := fixed(t, p, "crimp-misfit", guardOf(0.7), guard, guardOf(1.2))
+	if fix == nil || after.Leading().Left[1].Of.ID != "guard 1.2" {
+		t.Errorf("fix %+v", fix)
+	}
+	if f := of(all(t, necklace(t, "20P", leftEnd(crimp18, guard))), "crimp-misfit"); f != nil {
+		t.Errorf("a guard nobody has measured: %s", f.Says)
 	}
 }
 

@@ -1,6 +1,8 @@
 package measure
 
 import (
+	"fmt"
+
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
@@ -73,7 +75,7 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 	d := s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
 	switch e.Hold {
 	case HeldByCrimp:
-		add(crimpItem(e), 2*e.Turn, false)
+		add(crimpItem(e, p.House.GuardTurns()), 2*e.Turn, false)
 		add("tail", e.Tail, false)
 		if held {
 			add("working end", s.allowance(p, e), true)
@@ -81,7 +83,8 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 		return out
 	case HeldByKnot:
 		if guard := e.Find(RoleGuard); guard != nil {
-			add("guard x 2", 2*guard.Length, false)
+			turns := p.House.GuardTurns()
+			add(guardItem(turns), 2*guard.Length*length.MM(turns), false)
 		}
 		if !elastic {
 			add("knot", length.MM(p.House.KnotCord())*d, false)
@@ -108,16 +111,22 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 	return out
 }
 
-func crimpItem(e *End) string {
+func crimpItem(e *End, guardTurns int) string {
 	name := "crimp"
 	if e.Find(RoleCover) != nil {
 		name = "cover"
 	}
 	if e.Find(RoleGuard) != nil {
-		return name + " + guard x 2"
+		if guardTurns == 1 {
+			return name + " + guard x 2"
+		}
+		return fmt.Sprintf("%s x 2 + %s", name, guardItem(guardTurns))
 	}
 	return name + " + loop x 2"
 }
+
+// guardItem names a guard in the sum: each turn goes up one leg and down the other.
+func guardItem(turns int) string { return fmt.Sprintf("guard x %d", 2*turns) }
 
 // allowance is what is held at an end while it is made. From the spool the free
 // end is made first, and the end by the spool is cut and made last.

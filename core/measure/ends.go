@@ -117,7 +117,7 @@ func (b *endBuilder) add(fitting piece.Fitting) {
 		b.cover(&part)
 	case f.Type == material.WireGuard:
 		part.Role, b.looped = RoleGuard, true
-		b.end.Turn += f.Length
+		b.end.Turn += f.Length * length.MM(b.piece.House.GuardTurns())
 	case f.Type == material.CordEnd:
 		part.Role, b.looped = RoleCordEnd, true
 	case f.Type == material.FoldOver:

@@ -172,3 +172,40 @@ func TestWhatStopsAnEndIsCountedInTheCut(t *testing.T) {
 		near(t, tt.by+" least", held.LeastCut(), plain.LeastCut(), 1e-9)
 	}
 }
+
+// Each turn of the cord through a guard goes up one leg and down the other.
+func TestAGuardIsThreadedOnceOrTwice(t *testing.T) {
+	guard := finding(t, material.Finding{Type: material.WireGuard, Length: 4, Wire: 0.6})
+	for _, tt := range []struct {
+		threads string
+		cord    material.CordType
+		parts   string
+		more    length.MM
+	}{
+		{piece.GuardsOnce, material.Wire, "left crimp + guard x 2", 0}, {piece.GuardsTwice, material.Wire, "left crimp x 2 + guard x 4", 8},
+		{piece.GuardsOnce, material.Thread, "left guard x 2", 0}, {piece.GuardsTwice, material.Thread, "left guard x 4", 8},
+	} {
+		withThreads := func(threads string) *Strand {
+			p := strung(t, "40P")
+			row := p.Leading()
+			if tt.cord == material.Thread {
+				row.Left = fittings("fl", guard)
+				row.Cord = &material.Material{ID: "thread", Name: "thread", Class: material.ClassCord, Cord: &material.Cord{Type: material.Thread, Diameter: 0.3}}
+			} else {
+				row.Left = fittings("fl", row.Left[0].Of, guard)
+			}
+			p.House.GuardThreads = threads
+			return measured(t, p).Leading()
+		}
+		s, once := withThreads(tt.threads), withThreads(piece.GuardsOnce)
+		named := false
+		for _, c := range s.Cut {
+			named = named || c.Part == tt.parts
+		}
+		if !named {
+			t.Errorf("no %q in %+v", tt.parts, s.Cut)
+		}
+		near(t, tt.parts, s.CutLength()-once.CutLength(), tt.more, 1e-9)
+		near(t, tt.parts+" length", s.Left.Length, once.Left.Length, 1e-9)
+	}
+}

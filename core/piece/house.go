@@ -10,6 +10,7 @@ import (
 type House struct {
 	Crimp        string    // how a crimp is closed: folded, flat or three-sided
 	Guards       string    // wire guards: always, single (not on rows side by side) or never
+	GuardThreads string    // how often the cord is led through a guard: once or twice
 	Covers       string    // crimp covers: yes or no
 	Attach       string    // how a clasp is put on: direct, jump-rings or split-rings
 	Slack        string    // snug: what bending needs; easy: 2 mm more
@@ -67,6 +68,8 @@ const (
 	GuardsAlways      = "always"
 	GuardsSingle      = "single"
 	GuardsNever       = "never"
+	GuardsOnce        = "once"
+	GuardsTwice       = "twice"
 	Yes               = "yes"
 	No                = "no"
 	AttachDirect      = "direct"
@@ -116,6 +119,7 @@ func Choices() []Choice {
 	return []Choice{
 		{"crimp", func(h *House) *string { return &h.Crimp }, []string{CrimpFolded, CrimpFlat, CrimpThreeSided}},
 		{"guards", func(h *House) *string { return &h.Guards }, []string{GuardsNever, GuardsSingle, GuardsAlways}},
+		{"guardThreads", func(h *House) *string { return &h.GuardThreads }, []string{GuardsOnce, GuardsTwice}},
 		{"covers", func(h *House) *string { return &h.Covers }, []string{No, Yes}},
 		{"attach", func(h *House) *string { return &h.Attach }, []string{AttachJump, AttachSplit, AttachDirect}},
 		{"slack", func(h *House) *string { return &h.Slack }, []string{SlackSnug, SlackEasy}},
@@ -171,6 +175,14 @@ func (h House) WorkingAllowance() (first, last length.MM) {
 		return handGenerous, handGenerous
 	}
 	return handStandard, handStandard
+}
+
+// GuardTurns is how often the cord goes round through a guard.
+func (h House) GuardTurns() int {
+	if h.GuardThreads == GuardsTwice {
+		return 2
+	}
+	return 1
 }
 
 // FromSpool says whether the strand is strung from the spool and cut off last.

@@ -77,7 +77,7 @@ func (w *writer) end(e *measure.End) {
 func (w *writer) crimp(e *measure.End) {
 	way := "the crimp"
 	if e.Find(measure.RoleGuard) != nil {
-		way += ", the guard"
+		way += ", " + w.guard()
 	}
 	if hung := w.hung(e.Side); len(hung) > 0 { // what hangs beyond the first comes on its own
 		way += ", " + hung[0].name
@@ -106,6 +106,14 @@ func (w *writer) crimp(e *measure.End) {
 	if cover := e.Find(measure.RoleCover); cover != nil {
 		w.do("Close %s over the crimp.", cover.Material.Name)
 	}
+}
+
+// guard is how the house leads the cord through a guard.
+func (w *writer) guard() string {
+	if w.h.GuardTurns() > 1 {
+		return "the guard twice"
+	}
+	return "the guard"
 }
 
 // beforeBeads says whether the end is made before any bead is on the cord.

@@ -134,7 +134,7 @@ func (w *writer) tie(e *measure.End) {
 	}
 	way := ""
 	if e.Find(measure.RoleGuard) != nil {
-		way = "the guard"
+		way = w.guard()
 	}
 	if hung := w.hung(e.Side); len(hung) > 0 {
 		if way != "" {

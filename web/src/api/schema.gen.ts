@@ -925,6 +925,11 @@ export interface components {
             fixedLoopMm?: number;
             /** @enum {string} */
             glue?: "yes" | "no";
+            /**
+             * @description How often the cord is led through a guard.
+             * @enum {string}
+             */
+            guardThreads?: "once" | "twice";
             /** @enum {string} */
             guards?: "never" | "single" | "always";
             /** @enum {string} */
@@ -2978,6 +2983,7 @@ export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const houseCoversValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["covers"]> = ["no", "yes"];
 export const houseCrimpValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["crimp"]> = ["folded", "flat", "three-sided"];
 export const houseGlueValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["glue"]> = ["yes", "no"];
+export const houseGuardThreadsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guardThreads"]> = ["once", "twice"];
 export const houseGuardsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guards"]> = ["never", "single", "always"];
 export const houseKnotValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knot"]> = ["surgeons", "square", "triple"];
 export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["hidden", "shown"];

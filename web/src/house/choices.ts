@@ -1,7 +1,7 @@
 import type { House } from "../api/client.ts";
 
 /** ChoiceField is a field of the house method that is picked from a few. */
-export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread" | "pinLoops" | "order";
+export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread" | "pinLoops" | "order" | "guardThreads";
 
 export interface Option {
   value: string;
@@ -52,6 +52,7 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
       pick("covers", "Crimp covers", [["no", "No"], ["yes", "Yes"]], "A bare crimp is lighter and one part fewer; a cover looks like a bead and does not scratch."),
       pick("guards", "Wire guards", [["never", "No"], ["single", "On single strands"], ["always", "Always"]],
         "A guard keeps the ring from wearing through the wire; without it the end is shorter and rows hang more freely."),
+      pick("guardThreads", "Cord through a guard", [["once", "Once"], ["twice", "Twice"]], "Once passes a finer bore and shows less cord; twice still holds when one turn wears through."),
       pick("attach", "Clasp attached", [["jump-rings", "With jump rings"], ["split-rings", "With split rings"], ["direct", "Directly"]],
         "Jump rings open for repairs; split rings do not pull open; attached directly there is one part fewer to fail."),
       pick("tail", "Wire tail", [["tucked", "Tucked, by length"], ["beads", "Tucked, by number of beads"], ["trimmed", "Trimmed short"]],

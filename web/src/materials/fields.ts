@@ -46,7 +46,8 @@ export function fieldsOf(m: Material): Field[] {
 function findingMeasures(type: string): Field[] {
   if (type.startsWith("crimp-") && type !== "crimp-cover") return [mm("insideMm", "Inside"), mm("outsideMm", "Outside"), mm("lengthMm", "Length")];
   if (type === "crimp-cover") return [mm("outsideMm", "Outside"), mm("insideMm", "Inside, if known"), mm("lengthMm", "Length")];
-  if (type === "wire-guard" || type === "cord-end") return [mm("lengthMm", "Length")];
+  if (type === "wire-guard") return [mm("lengthMm", "Length"), mm("insideMm", "A leg, inside")];
+  if (type === "cord-end") return [mm("lengthMm", "Length")];
   if (type.endsWith("-ring") && type !== "spring-ring") return [mm("insideMm", "Inside"), mm("wireMm", "Wire"), choice("joint", "Joint", materialJointValues), choice("form", "Form", materialFormValues)];
   if (type === "fold-over") return [mm("insideMm", "Trough, inside"), mm("lengthMm", "Trough, length"), mm("ringEyeMm", "Eye, inside")];
   if (type === "head-pin") return [mm("lengthMm", "Length below the head"), mm("wireMm", "Wire"), mm("outsideMm", "Head, across")];
