@@ -83,6 +83,17 @@ test.describe("by keyboard on the strand", () => {
     await strand(page).press("ControlOrMeta+ArrowLeft");
     await expect(caret(page)).toContainText("After bead");
   });
+
+  test("keys that come faster than the answers each count once, where the last left off", async ({ page }) => {
+    await typeLine(page, "9D 2L D");
+    await strand(page).press("End");
+    await page.route("**/api/edit*", async (route) => {
+      await new Promise((done) => setTimeout(done, 400));
+      await route.continue();
+    });
+    for (const key of ["Backspace", "Backspace", "Backspace", "ArrowDown", "ArrowDown", "ArrowUp", "L", "L", "Backspace"]) await strand(page).press(key);
+    await expect(line(page)).toHaveValue("7D L D", { timeout: 15_000 });
+  });
 });
 
 test("a click on either band places the caret, and a chip selects its run", async ({ page }) => {

@@ -130,13 +130,18 @@ export class Bench {
     return this.#enqueue(async () => (await this.#send(operations, false)) !== undefined);
   }
 
-  /** edit changes the line at the selection, and gives what an operation spells out. */
-  edit(operation: LineOperation, select = true): Promise<string | undefined> {
+  /**
+   * edit changes the line at the selection, and gives what an operation spells out. One
+   * that depends on the piece is made when its turn comes: keys may come faster than answers.
+   */
+  edit(wanted: LineOperation | (() => LineOperation | undefined), select = true): Promise<string | undefined> {
     return this.#enqueue(async () => {
       if (this.#state.faults.length > 0) {
         this.#set({ notice: FIX_LINE_FIRST, pending: "" });
         return undefined;
       }
+      const operation = typeof wanted === "function" ? wanted() : wanted;
+      if (!operation) return undefined;
       const { anchor, focus } = this.#state.selection;
       return this.#send([{ at: { strand: leadRow(this.#state.doc).id }, from: Math.min(anchor, focus), to: Math.max(anchor, focus), ...operation }], select);
     });
@@ -193,11 +198,12 @@ export class Bench {
       this.#set({ pending: "" });
       return;
     }
-    const { anchor, focus } = this.#state.selection;
-    if (anchor !== focus) return void this.edit({ do: "delete" });
-    const [from, to] = side === "before" ? [focus - 1, focus] : [focus, focus + 1];
-    if (from < 0 || to > this.beads()) return;
-    void this.edit({ do: "delete", from, to });
+    void this.edit(() => {
+      const { anchor, focus } = this.#state.selection;
+      if (anchor !== focus) return { do: "delete" };
+      const [from, to] = side === "before" ? [focus - 1, focus] : [focus, focus + 1];
+      return from < 0 || to > this.beads() ? undefined : { do: "delete", from, to };
+    });
   }
 
   async copy(): Promise<string> {
@@ -220,16 +226,21 @@ export class Bench {
 
   /** step changes the count of the run at the caret. */
   step(by: number) {
-    const strand = leadStrand(this.#state.analysis);
-    const { anchor, focus } = this.#state.selection;
-    const bead = strand?.placed[Math.max(0, anchor === focus ? focus - 1 : Math.min(anchor, focus))];
-    if (bead) this.stepNode(bead.node, by);
+    void this.edit(() => {
+      const { anchor, focus } = this.#state.selection;
+      const bead = leadStrand(this.#state.analysis)?.placed[Math.max(0, anchor === focus ? focus - 1 : Math.min(anchor, focus))];
+      return bead && this.#stepped(bead.node, by);
+    }, false);
   }
 
   /** stepNode changes the count of one item of the line. */
   stepNode(id: number, by: number) {
+    void this.edit(() => this.#stepped(id, by), false);
+  }
+
+  #stepped(id: number, by: number): LineOperation | undefined {
     const node = findNode(this.#state.analysis?.drawing?.lines.flatMap((line) => line.nodes) ?? [], id);
-    if (node && node.count + by >= 1) this.setCount(id, node.count + by);
+    return node && node.count + by >= 1 ? { do: "count", node: id, n: node.count + by } : undefined;
   }
 
   /** moveTo moves the selection to another gap. */
