@@ -28,7 +28,7 @@ type Analysis struct {
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
 	Cautions    []CautionShown `json:"cautions"`
-	Steps       []MakingStep   `json:"steps" doc:"How it is made, in order."`
+	Steps       []MakingStep   `json:"steps" doc:"The instructions, in order."`
 	Thread      []ThreadStep   `json:"thread" doc:"How far each step of the planning is."`
 	Drawing     *Drawing       `json:"drawing,omitempty" doc:"What a picture needs; only on request."`
 }

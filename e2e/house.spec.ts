@@ -97,6 +97,7 @@ test("strung from the spool, the start is drawn on its spool and the plan says s
   await expect(page.getByRole("region", { name: "The start" })).toContainText("held with a bead stopper");
   await expect(page.getByRole("region", { name: "Left end" }).getByRole("img")).toHaveAttribute("aria-label", /Toggle, its ring\.$/);
   await expect(page.getByRole("region", { name: "Right end" }).getByRole("img")).toHaveAttribute("aria-label", /Toggle, its bar\.$/);
+  await expect(page.getByRole("combobox", { name: /Cord through a guard|Loop of a pin/ })).toHaveCount(0);
   const field = page.getByRole("combobox", { name: "Starting end held with" });
   await field.selectOption("A spare crimp");
   await expect(page.getByRole("region", { name: "Cut" })).toContainText("left start");
@@ -111,5 +112,18 @@ test("strung from the spool, the start is drawn on its spool and the plan says s
   await expect(page.locator(".sheet .steps")).toContainText("on its spool");
   for (let i = 0; i < 3; i++) await page.keyboard.press("Control+z");
   await expect(page.locator(".sheet .steps")).toContainText("a bead stopper");
+  await saved(page);
+});
+
+test("a necklace tied on guards chooses its knot and how its guards are threaded, and the cut follows", async ({ page }) => {
+  await openCopy(page, "Net Mender");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  const cut = page.getByRole("region", { name: "Cut" });
+  await expect(cut).toContainText("left guard x 2");
+  await expect(page.getByRole("combobox", { name: "Glue on the knot" })).toBeVisible();
+  await page.getByRole("combobox", { name: "Cord through a guard" }).selectOption("Twice");
+  await expect(cut).toContainText("left guard x 4");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet .steps")).toContainText("thread the guard twice");
   await saved(page);
 });

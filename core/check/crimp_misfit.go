@@ -48,22 +48,28 @@ var crimpMisfit = Check{
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
-		need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
-		if fold := s.End(f.At.Side).Find(measure.RoleFold); fold != nil && fold.Fitting == f.At.Fitting {
-			return instead(v, fold, bench.Shelf, func(c *material.Finding) bool { return FoldsOver(c, s) })
-		}
-		for i, p := range s.End(f.At.Side).Parts {
-			if p.Fitting == f.At.Fitting && p.Role == measure.RoleGuard {
-				return instead(v, &s.End(f.At.Side).Parts[i], bench.Shelf, func(c *material.Finding) bool {
-					return c.Type == material.WireGuard && c.Inside > 0 && guardNeeds(v, s) <= c.Inside+tiny
-				})
-			}
-			if p.Fitting == f.At.Fitting {
-				return instead(v, &s.End(f.At.Side).Parts[i], bench.Shelf, func(c *material.Finding) bool { return Grips(c, need) })
+		parts := s.End(f.At.Side).Parts
+		for i := range parts {
+			if p := &parts[i]; p.Fitting == f.At.Fitting {
+				return instead(v, p, bench.Shelf, takesCords(v, s, p.Role))
 			}
 		}
 		return nil
 	},
+}
+
+// takesCords gives what a finding must be to take the strand's cords in that role.
+func takesCords(v *View, s *measure.Strand, role measure.Role) func(c *material.Finding) bool {
+	switch role {
+	case measure.RoleFold:
+		return func(c *material.Finding) bool { return FoldsOver(c, s) }
+	case measure.RoleGuard:
+		return func(c *material.Finding) bool {
+			return c.Type == material.WireGuard && c.Inside > 0 && guardNeeds(v, s) <= c.Inside+tiny
+		}
+	}
+	need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
+	return func(c *material.Finding) bool { return Grips(c, need) }
 }
 
 // foldMisfit stops a fold-over end that is too narrow for the cords laid side by

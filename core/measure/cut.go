@@ -57,8 +57,8 @@ func (s *Strand) cut(p *piece.Piece) {
 	}
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Left, true)...)
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Right, true)...)
-	if by := s.startedBy(p.House); s.startTakes(p, by) > 0 {
-		s.Cut = append(s.Cut, CutPart{"left start", s.startTakes(p, by), true})
+	if takes := s.startTakes(p, s.startedBy(p.House)); takes > 0 {
+		s.Cut = append(s.Cut, CutPart{"left start", takes, true})
 	}
 }
 

@@ -522,7 +522,7 @@ export interface components {
             /** @description Where the clasp can be hooked in, the shortest first. */
             positions?: components["schemas"]["Position"][];
             sensitivity: components["schemas"]["Sensitivity"][];
-            /** @description How it is made, in order. */
+            /** @description The instructions, in order. */
             steps: components["schemas"]["MakingStep"][];
             strands: components["schemas"]["Strand"][];
             tally: components["schemas"]["Count"][];

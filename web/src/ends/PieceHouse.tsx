@@ -16,8 +16,12 @@ interface Props {
 /** applies says whether a choice means anything for the piece. */
 function applies(field: ChoiceField, doc: Document): boolean {
   const type = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type;
+  const holds = (what: string) => doc.materials.some((m) => m.type === what || m.class === what);
   if (field === "thread") return type === "thread";
-  if (["knot", "knotPlace", "glue"].includes(field)) return doc.closure.type !== "clasp";
+  if (field === "guardThreads") return holds("wire-guard");
+  if (field === "pinLoops") return holds("component");
+  if (field === "knotPlace") return doc.closure.type !== "clasp";
+  if (field === "knot" || field === "glue") return doc.closure.type !== "clasp" || type !== "wire";
   if (field === "stopper") return true;
   if (field === "targetCounts") return doc.closure.type === "clasp";
   return doc.closure.type === "clasp" && type !== "elastic";
