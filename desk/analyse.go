@@ -131,17 +131,34 @@ func strandOf(s *measure.Strand) Strand {
 		PathMm: exact(s.PathLength()),
 		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
 	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)
-	if k := s.Knot; k != nil {
-		out.Knot = &Knot{AcrossMm: exact(k.Across), Pull: k.Pull}
-		if k.Bead >= 0 {
-			out.Knot.Element = &k.Bead
-		}
-	}
+	out.Knot, out.LeftKnot, out.RightKnot = knotOf(s.Knot), knotOf(s.Left.Hidden), knotOf(s.Right.Hidden)
 	for _, c := range s.Cut {
 		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
 	}
 	for _, r := range s.Runs() {
 		out.Runs = append(out.Runs, runOf(r, ""))
+	}
+	return out
+}
+
+func knotOf(k *measure.Knot) *Knot {
+	if k == nil {
+		return nil
+	}
+	out := &Knot{AcrossMm: exact(k.Across), Pull: k.Pull}
+	if k.Bead >= 0 {
+		out.Element = &k.Bead
+	}
+	return out
+}
+
+func loopOf(l *measure.BeadLoop) *BeadLoop {
+	if l == nil {
+		return nil
+	}
+	out := &BeadLoop{GirthMm: exact(l.Girth), StrungMm: exact(l.Strung), ThickMm: exact(l.Thick)}
+	for _, b := range l.Beads {
+		out.Beads = append(out.Beads, LoopBead{b.Material.ID, exact(b.At), b.Turned})
 	}
 	return out
 }
@@ -212,7 +229,10 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 	spans := spansOf(s, e)
 	for i, p := range e.Parts {
 		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Free: p.Free,
-			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1]))}
+			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop)}
+		if p.Role == measure.RoleLeg {
+			part.LegMm = s.Row.Ending(e.Side).Leg
+		}
 		if p.Material != nil {
 			part.Material = p.Material.ID
 		}
@@ -263,10 +283,15 @@ func (a *Analysis) draw(m *measure.Measured, picture bool) {
 			a.Drawing.Outlines[one.ID] = *OutlineOf(one)
 		}
 	}
-	for _, list := range m.Piece.Fittings() {
-		for _, f := range *list {
-			for _, hung := range f.Hung {
-				a.Drawing.Outlines[hung.ID] = *OutlineOf(hung)
+	for _, s := range m.Strands {
+		for _, e := range s.Ends() {
+			for _, p := range e.Parts {
+				if outline := OutlineOf(p.Material); outline != nil {
+					a.Drawing.Outlines[p.Material.ID] = *outline
+				}
+				for _, hung := range p.Hung {
+					a.Drawing.Outlines[hung.ID] = *OutlineOf(hung)
+				}
 			}
 		}
 	}

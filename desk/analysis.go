@@ -77,8 +77,10 @@ type Strand struct {
 	RightTail     Tail      `json:"rightTail"`
 	PathMm        length.MM `json:"pathMm" doc:"What the cord covers, without working allowance."`
 	LeastCutMm    length.MM `json:"leastCutMm" doc:"The shortest cord it can be made with."`
-	LeftHold      string    `json:"leftHold" enum:"crimp,knot,cord-end,fold-over,ring,nothing" doc:"What keeps the cord in at the left."`
-	RightHold     string    `json:"rightHold" enum:"crimp,knot,cord-end,fold-over,ring,nothing"`
+	LeftHold      string    `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing" doc:"What keeps the cord in at the left."`
+	RightHold     string    `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing"`
+	LeftKnot      *Knot     `json:"leftKnot,omitempty" doc:"Of a knot that is to hide in the last bead."`
+	RightKnot     *Knot     `json:"rightKnot,omitempty"`
 	Knot          *Knot     `json:"knot,omitempty"`
 	Start         Start     `json:"start"`
 }
@@ -86,7 +88,7 @@ type Strand struct {
 // Start is how the end that is strung first is stopped.
 type Start struct {
 	Side  string    `json:"side" enum:"left,right"`
-	By    string    `json:"by" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool"`
+	By    string    `json:"by" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool,fold"`
 	TipMm length.MM `json:"tipMm" doc:"From the cord's tip; 0 on the spool."`
 }
 
@@ -117,6 +119,7 @@ type Fit struct {
 	Wanted    []EaseRange `json:"wanted"`
 	SuitedMm  length.MM   `json:"suitedMm" doc:"The target at which the ease would be in the middle of what is wanted."`
 	AimMm     length.MM   `json:"aimMm" doc:"That middle."`
+	TiedMm    length.MM   `json:"tiedMm,omitempty" doc:"Cord of the legs that stays between the ends of a tied piece for that ease."`
 	Passage   *Passage    `json:"passage,omitempty"`
 }
 
@@ -210,7 +213,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,fold-over,loop,ring,clasp,extender"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`
@@ -219,6 +222,23 @@ type EndPart struct {
 	Swallowed bool      `json:"swallowed"`
 	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
 	Hung      []string  `json:"hung,omitempty" doc:"What hangs on it, by the ids of the materials."`
+	Loop      *BeadLoop `json:"loop,omitempty" doc:"Of a loop of beads."`
+	LegMm     length.MM `json:"legMm,omitempty" doc:"Of a leg: cord between the strand and what ends it."`
+}
+
+// BeadLoop is a loop of beads at an end of a strand.
+type BeadLoop struct {
+	GirthMm  length.MM  `json:"girthMm" doc:"Inside, once round."`
+	StrungMm length.MM  `json:"strungMm"`
+	ThickMm  length.MM  `json:"thickMm"`
+	Beads    []LoopBead `json:"beads"`
+}
+
+// LoopBead is a bead of a loop; its middle is from where the loop begins.
+type LoopBead struct {
+	Material string    `json:"material"`
+	AtMm     length.MM `json:"atMm"`
+	Turned   bool      `json:"turned,omitempty"`
 }
 
 // Count is how many of a material, for a cord also how much is cut.

@@ -17,7 +17,7 @@ func (a *Analysis) fit(m *measure.Measured) {
 		return
 	}
 	a.Fit = &Fit{MeasureMm: f.Measure, EaseMm: exact(f.Ease), Word: f.Word, Suits: f.Suits(), Wanted: rangesOf(f.Wanted),
-		SuitedMm: f.Suited(m), AimMm: f.Middle}
+		SuitedMm: f.Suited(m), AimMm: f.Middle, TiedMm: exact(f.Tied)}
 	if p := f.Passage; p != nil {
 		a.Fit.Passage = &Passage{Over: p.Over, NeedMm: exact(p.Need), Measured: p.Measured, StretchedMm: exact(p.Stretched), Passes: p.Passes}
 	}

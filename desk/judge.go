@@ -79,7 +79,7 @@ func (a *Analysis) making(m *measure.Measured, opt Options) {
 		{check.StepDecide, p.Target != nil},
 		{check.StepLayOut, a.beads() > 0},
 		{check.StepFit, p.Body != nil && p.Body.Measure > 0},
-		{check.StepEnds, p.Closure.Type != piece.Clasp || bothEndsMade(m)},
+		{check.StepEnds, p.SlipsOn() || p.Closure.Type == piece.Tied || bothEndsMade(m)},
 	}
 	for _, t := range touched {
 		state := "untouched"

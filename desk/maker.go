@@ -48,6 +48,8 @@ func FactsOf(m *material.Material, house format.House) ComponentFacts {
 	out := ComponentFacts{Outline: *OutlineOf(m), Hangs: c.Kind.Hangs(), TakesMm: exact(m.Bead.Length()), DropMm: exact(m.Bead.Drop), WidthMm: exact(c.Across),
 		MassG: thousandth(m.MassG), Unweighed: []string{}, Faces: "any", HoleMm: exact(m.Bead.Hole), Parts: partsOfMaterial(m, 1), Checks: []Check{}}
 	switch c.Kind {
+	case material.Carrier:
+		out.DropMm = exact(c.StandsOff)
 	case material.Coil:
 		out.DropMm, out.SpreadOver = exact(c.StandsOff), spreadOver(c)
 	case material.InTurn:

@@ -16,12 +16,12 @@ import (
 // Operation is one change to a piece: the same for keys, hands, fixes and the
 // command line.
 type Operation struct {
-	Do          string        `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,set-dish,remove-dish,set-rings,set-pin,set-cord,set-slack,set-cut,add-fitting,set-fitting,drop-fitting,hang,unhang,set-kind,set-closure,set-target,set-body,set-house,waive,unwaive,set-details"`
+	Do          string        `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,set-dish,remove-dish,set-rings,set-pin,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,hang,unhang,set-kind,set-closure,set-target,set-body,set-house,waive,unwaive,set-details"`
 	At          *format.Place `json:"at,omitempty"`
 	From        int           `json:"from,omitempty" doc:"Gap before the first selected bead."`
 	To          int           `json:"to,omitempty" doc:"Gap behind the last selected bead."`
 	Text        string        `json:"text,omitempty" maxLength:"65536" doc:"A bead line, a letter, a choice, a reason: what the operation takes."`
-	Field       string        `json:"field,omitempty" doc:"Of the house method; the code of a check to waive."`
+	Field       string        `json:"field,omitempty" doc:"Of the house method or of an end; the code of a check to waive; the id of a component to make anew."`
 	Node        int           `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
 	N           int           `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
 	Closure     bool          `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`

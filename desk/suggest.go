@@ -16,9 +16,9 @@ type Suggestions struct {
 
 // Suggestion is one fitting and why it is the one.
 type Suggestion struct {
-	Role     string `json:"role" enum:"crimp,cover,guard,ring,clasp"`
+	Role     string `json:"role" enum:"crimp,fold-over,cover,guard,knot,bead-loop,ring,clasp"`
 	End      string `json:"end,omitempty" enum:"left,right"`
-	Material string `json:"material"`
+	Material string `json:"material,omitempty" doc:"Absent for a loop of beads."`
 	Name     string `json:"name"`
 	Reason   string `json:"reason"`
 	Has      bool   `json:"has" doc:"Already in place."`
@@ -34,7 +34,10 @@ func Suggest(doc *format.Document, opt Options) (*Suggestions, error) {
 	shelf := opt.Shelf.beside(doc)
 	out := &Suggestions{Items: []Suggestion{}}
 	for _, s := range suggest.For(m, shelf) {
-		item := Suggestion{Role: string(s.Role), End: string(s.Side), Material: s.Material.ID, Name: s.Material.Name, Reason: s.Reason, Has: s.Has}
+		item := Suggestion{Role: string(s.Role), End: string(s.Side), Name: "A loop of beads", Reason: s.Reason, Has: s.Has}
+		if s.Material != nil {
+			item.Material, item.Name = s.Material.ID, s.Material.Name
+		}
 		if s.Fix != nil {
 			item.Fix = fixOf(s.Fix)
 		}

@@ -4,7 +4,6 @@ import (
 	"math"
 
 	"mala/core/length"
-	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -135,9 +134,12 @@ func (w *Whole) frame(m *measure.Measured) {
 	}
 	for _, p := range w.Parts {
 		part := s.End(piece.Side(p.End)).Parts[p.Index]
-		grow(p.X, p.Y, standsOut(part.Material))
+		grow(p.X, p.Y, standsOut(&part))
+		if part.Role == measure.RoleLeg {
+			grow(p.X, p.Y+float64(s.Row.Ending(piece.Side(p.End)).Leg)+legEnd(&part), leastPart)
+		}
 		for _, hung := range part.Hung {
-			grow(p.X, p.Y+standsOut(part.Material)+float64(hung.Bead.Drop), float64(hung.Bead.Across)/2)
+			grow(p.X, p.Y+standsOut(&part)+float64(hung.Bead.Drop), float64(hung.Bead.Across)/2)
 		}
 	}
 	for i := range w.Box {
@@ -148,12 +150,23 @@ func (w *Whole) frame(m *measure.Measured) {
 // leastPart is how far a fitting without measures stands out from the cord, in mm.
 const leastPart = 3
 
-func standsOut(m *material.Material) float64 {
-	if m == nil {
+func standsOut(p *measure.Part) float64 {
+	if p.Loop != nil {
+		return max(leastPart, float64(p.Loop.Thick)*1.5)
+	}
+	if p.Material == nil || p.Material.Finding == nil {
 		return leastPart
 	}
-	f := m.Finding
+	f := p.Material.Finding
 	return max(leastPart, 0.6*float64(f.Bar), 0.6*float64(f.Length), float64(f.RingInside+2*f.Wire), float64(f.Outside)/2, float64(f.Inside)/2+float64(f.Wire))
+}
+
+// legEnd is how long what ends a leg is, in mm.
+func legEnd(p *measure.Part) float64 {
+	if p.Material == nil {
+		return 0
+	}
+	return float64(p.Material.Bead.Length())
 }
 
 // pictureOf draws the piece.

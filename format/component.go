@@ -16,7 +16,7 @@ import (
 // Component is what a component is made of; materials go by their ids. Which fields
 // it has follows from its kind.
 type Component struct {
-	Kind      string    `json:"kind" enum:"charm,link,drop,pendant,tassel,coil,beaded,turn"`
+	Kind      string    `json:"kind" enum:"charm,link,drop,pendant,tassel,coil,beaded,carrier,turn"`
 	Rings     IDs       `json:"rings,omitempty" doc:"The rings it hangs on, from the cord down."`
 	Pin       string    `json:"pin,omitempty"`
 	Loop      string    `json:"loop,omitempty" enum:"simple,wrapped"`
@@ -28,6 +28,9 @@ type Component struct {
 	RodMm     length.MM `json:"rodMm,omitempty" doc:"That a coil is wound on."`
 	Below     IDs       `json:"below,omitempty" doc:"What hangs below: charms and components."`
 	Turn      IDs       `json:"turn,omitempty" doc:"What each use takes in turn: beads and components."`
+	Back      bool      `json:"back,omitempty" doc:"In the second half of a mirror they come back in reverse."`
+	Bead      string    `json:"bead,omitempty" doc:"Of a carrier: the bead with a loop of its own."`
+	OneCord   bool      `json:"oneCord,omitempty" doc:"It hangs on one of the cords that run side by side."`
 	Cord      string    `json:"cord,omitempty" doc:"Of a tassel."`
 	Strands   int       `json:"strands,omitempty"`
 	LegMm     length.MM `json:"legMm,omitempty" doc:"Length of a tassel."`
@@ -69,7 +72,7 @@ func (d *Material) Refers() []string {
 		return nil
 	}
 	out := slices.Concat(c.Rings, c.Below, c.Turn, slices.Collect(maps.Values(c.Palette)), slices.Collect(maps.Keys(c.Parts)))
-	for _, id := range []string{c.Pin, c.Cord} {
+	for _, id := range []string{c.Pin, c.Cord, c.Bead} {
 		if id != "" {
 			out = append(out, id)
 		}
@@ -143,7 +146,7 @@ func (s *Stock) component(r *materialReader) (*material.Material, Faults) {
 		r.add("component.kind", "%q is not a kind of component. Use one of %v.", c.Kind, material.ComponentKinds())
 	}
 	plan := component.Plan{Kind: material.ComponentKind(c.Kind), Loop: material.Loop{Kind: material.LoopKind(c.Loop), Inside: c.LoopMm, Turns: c.Turns},
-		Crosswise: c.Crosswise, Rod: c.RodMm, Strands: c.Strands, Leg: c.LegMm, Palette: map[string]*material.Material{}}
+		Crosswise: c.Crosswise, Rod: c.RodMm, Strands: c.Strands, Leg: c.LegMm, Back: c.Back, OneCord: c.OneCord, Palette: map[string]*material.Material{}}
 	part := func(field, id string) *material.Material { return s.part(r, field, id) }
 	for i, id := range c.Rings {
 		plan.Rings = append(plan.Rings, part(fmt.Sprintf("rings[%d]", i), id))
@@ -159,6 +162,9 @@ func (s *Stock) component(r *materialReader) (*material.Material, Faults) {
 	}
 	if c.Cord != "" {
 		plan.Cord = part("cord", c.Cord)
+	}
+	if c.Bead != "" {
+		plan.Strung = part("bead", c.Bead)
 	}
 	for _, key := range slices.Sorted(maps.Keys(c.Palette)) {
 		if !keyPattern.MatchString(key) {

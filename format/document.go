@@ -65,7 +65,7 @@ type Waiver struct {
 
 // Closure lists its fittings from the outside in.
 type Closure struct {
-	Type  string    `json:"type" enum:"clasp,knot,none"`
+	Type  string    `json:"type" enum:"clasp,knot,none,tied"`
 	Left  []Fitting `json:"left,omitempty"`
 	Right []Fitting `json:"right,omitempty"`
 }
@@ -104,6 +104,20 @@ type Row struct {
 	CutMm   *length.MM `json:"cutMm,omitempty" doc:"What the cord has been cut to already."`
 	Left    []Fitting  `json:"left,omitempty"`
 	Right   []Fitting  `json:"right,omitempty"`
+
+	LeftEnd  *Ending `json:"leftEnd,omitempty" doc:"How the end is made beyond its fittings."`
+	RightEnd *Ending `json:"rightEnd,omitempty"`
+}
+
+// Ending is how one end of a row is made beyond its fittings.
+type Ending struct {
+	Way       Way        `json:"way,omitempty" doc:"A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it."`
+	Loop      string     `json:"loop,omitempty" maxLength:"4096" doc:"The bead line of a loop."`
+	Hung      IDs        `json:"hung,omitempty" doc:"The ids of what hangs on the loop."`
+	LegMm     length.MM  `json:"legMm,omitempty" doc:"Cord between the strand and what ends a leg."`
+	Bead      string     `json:"bead,omitempty" doc:"The id of the bead on a leg."`
+	TailMm    *length.MM `json:"tailMm,omitempty" doc:"How far the tail goes back; the house decides if neither this nor tailBeads is given."`
+	TailBeads *int       `json:"tailBeads,omitempty" doc:"Through how many beads the tail goes back."`
 }
 
 // Material is a bead, a finding or a cord; which fields it has follows from its
@@ -121,6 +135,8 @@ type Material struct {
 	DepthMm    length.MM `json:"depthMm,omitempty"`
 	WallMm     length.MM `json:"wallMm,omitempty"`
 	DropMm     length.MM `json:"dropMm,omitempty" doc:"How far a charm hangs below the cord."`
+	LoopMm     length.MM `json:"loopMm,omitempty" doc:"Inside of the bead's own loop below it."`
+	LoopWireMm length.MM `json:"loopWireMm,omitempty"`
 	Facing     string    `json:"facing,omitempty" enum:"none,fore-aft,upright"`
 	Drilled    string    `json:"drilled,omitempty" enum:"width,height"`
 	Sized      string    `json:"sized,omitempty" enum:"nominal,calipered"`
@@ -136,7 +152,7 @@ type Material struct {
 	ClosedMm       length.MM `json:"closedMm,omitempty"`
 	WireMm         length.MM `json:"wireMm,omitempty"`
 	Joint          string    `json:"joint,omitempty" enum:"open,soldered,split"`
-	Form           string    `json:"form,omitempty" enum:"round,oval"`
+	Form           string    `json:"form,omitempty" enum:"round,oval,flat,ball" doc:"Of a ring round or oval, of a button flat or ball."`
 	Eye            string    `json:"eye,omitempty" enum:"open,closed"`
 	Holes          int       `json:"holes,omitempty"`
 	Links          int       `json:"links,omitempty" doc:"Of an extender."`

@@ -4,6 +4,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"mala/core/material"
+	"mala/core/piece"
 )
 
 // The lists that the core keeps, as enums of the schemas, so that nobody keeps
@@ -17,6 +18,8 @@ type (
 	CordType string
 	// Finish is a surface a bead is drawn with.
 	Finish string
+	// Way is how an end is made beyond its fittings.
+	Way string
 	// Colour is a family of colours.
 	Colour string
 )
@@ -36,6 +39,9 @@ func (CordType) Schema(huma.Registry) *huma.Schema { return oneOf(material.CordT
 
 // Schema lists the families of colours.
 func (Colour) Schema(huma.Registry) *huma.Schema { return oneOf(ColourFamilies()) }
+
+// Schema lists the ways an end is made.
+func (Way) Schema(huma.Registry) *huma.Schema { return oneOf(piece.Ways()[1:]) }
 
 // Schema lists the finishes.
 func (Finish) Schema(huma.Registry) *huma.Schema { return oneOf(material.Finishes()) }

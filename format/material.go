@@ -118,7 +118,7 @@ func (r *materialReader) common() {
 	r.oneOf("drilled", d.Drilled, "width", "height")
 	r.oneOf("sized", d.Sized, "nominal", "calipered")
 	r.oneOf("joint", d.Joint, "open", "soldered", "split")
-	r.oneOf("form", d.Form, "round", "oval")
+	r.oneOf("form", d.Form, "round", "oval", "flat", "ball")
 	r.oneOf("eye", d.Eye, "open", "closed")
 	if d.Price != nil && !(d.Price.Amount >= 0 && d.Price.Amount <= 1e6 && d.Price.Per >= 1 && d.Price.Per <= 1e6) {
 		r.add("price", "A price is an amount for a number of pieces: 4.20 per 100.")
@@ -142,7 +142,7 @@ func (r *materialReader) bead() (*material.Bead, error) {
 	b := material.Bead{
 		Shape: material.Shape(d.Shape), Across: d.AcrossMm, Thick: d.ThickMm, Along: d.AlongMm, Hole: d.HoleMm,
 		Depth: d.DepthMm, Wall: d.WallMm, Drop: d.DropMm, Facing: material.Facing(d.Facing), Drilled: material.Drilled(d.Drilled),
-		Sized: material.Sized(d.Sized),
+		Sized: material.Sized(d.Sized), Loop: d.LoopMm, LoopWire: d.LoopWireMm,
 	}
 	if d.Run != nil {
 		b.Run = material.Run{Count: d.Run.Count, Measured: d.Run.MeasuredMm}

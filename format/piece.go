@@ -215,6 +215,9 @@ func (b *builder) section(i int, s Section) piece.Section {
 				r.Passes = 2
 			}
 		}
+		for _, side := range piece.Sides() {
+			*r.Ending(side) = b.ending(where+"."+string(side)+"End", *row.ending(side))
+		}
 		out.Rows = append(out.Rows, r)
 	}
 	return out

@@ -79,8 +79,12 @@ func (r *Row) take(before, after *piece.Row) {
 	if before == nil || before.Line != after.Line {
 		r.Line = after.Line.String()
 	}
+	if before != nil && before.Passes != after.Passes {
+		r.Passes = after.Passes
+	}
 	r.Cord, r.SlackMm, r.CutMm = after.Cord.ID, after.Slack, after.Cut
 	r.Left, r.Right = fittingsOf(after.Left), fittingsOf(after.Right)
+	r.LeftEnd, r.RightEnd = endingOf(&after.LeftEnding), endingOf(&after.RightEnding)
 }
 
 // takeHouse overrides the choices that differ.
@@ -122,7 +126,7 @@ func (d *Document) takeMaterials(p *piece.Piece, fetch func(id string) (Material
 
 // takeComponents writes the rings and pins of components that have been changed.
 func (d *Document) takeComponents(p *piece.Piece) {
-	for _, m := range p.Palette {
+	for _, m := range MaterialsOf(p) {
 		if m.Component == nil {
 			continue
 		}
@@ -155,6 +159,7 @@ func MaterialsOf(p *piece.Piece) []*material.Material {
 	}
 	for _, r := range p.Rows() {
 		out = append(out, r.Cord)
+		out = append(append(out, endingMaterials(&r.LeftEnding)...), endingMaterials(&r.RightEnding)...)
 	}
 	for _, list := range p.Fittings() {
 		for _, f := range *list {
@@ -186,6 +191,9 @@ func (d *Document) Used() []string {
 			used[r.Cord] = true
 			add(r.Left)
 			add(r.Right)
+			for _, id := range append(r.LeftEnd.refers(), r.RightEnd.refers()...) {
+				used[id] = true
+			}
 		}
 	}
 	parts := slices.Collect(maps.Keys(used))

@@ -157,6 +157,21 @@ func TestAComponentIsTriedAndSavedWithItsPartsOfTheCatalogue(t *testing.T) {
 	if len(listed.Items) != 1 || listed.Items[0].Outline == nil || listed.Items[0].Outline.DropMm == 0 {
 		t.Errorf("listed %+v", listed.Items)
 	}
+	looped := format.Material{ID: "gull-tube", Class: "bead", Name: "Gull tube", Shape: "tube", AcrossMm: 4, AlongMm: 6, HoleMm: 1.6, LoopMm: 1.8, LoopWireMm: 0.8}
+	carrier := format.Material{ID: "gull-carrier", Class: "component", Name: "Gull carrier", Component: &format.Component{Kind: "carrier", Bead: "gull-tube", Below: format.IDs{"gull-drop"}}}
+	for _, m := range []format.Material{looped, carrier} {
+		if resp := b.call("PUT", "/api/materials/"+m.ID, map[string]any{"base": 0, "onHand": 2, "material": m}, &item); resp.StatusCode != 200 {
+			t.Fatalf("%s: %s", m.ID, resp.Status)
+		}
+	}
+	b.call("GET", "/api/materials?hangs=true&search=gull", nil, &listed)
+	if len(listed.Items) != 1 {
+		t.Errorf("a carrier is strung: %+v", listed.Items)
+	}
+	b.call("GET", "/api/materials?looped=true&search=gull", nil, &listed)
+	if len(listed.Items) != 1 || listed.Items[0].Material.ID != "gull-tube" {
+		t.Errorf("with a loop of their own: %+v", listed.Items)
+	}
 	var p server.Problem
 	drop.Component.Pin = "no-such-pin"
 	if resp := b.call("PUT", "/api/materials/gull-drop", map[string]any{"base": 1, "onHand": 2, "material": drop}, &p); resp.StatusCode != 422 || p.Faults[0].Where != "material.component.pin" {

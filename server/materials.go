@@ -45,6 +45,7 @@ type listMaterialsInput struct {
 	Class    string  `query:"class" doc:"Classes, separated by commas."`
 	Types    string  `query:"types" doc:"Types of findings and cords, separated by commas."`
 	Hangs    bool    `query:"hangs" doc:"Only what hangs: charms, and components that hang."`
+	Looped   bool    `query:"looped" doc:"Only beads with a loop of their own."`
 	Shape    string  `query:"shape"`
 	Metal    string  `query:"metal"`
 	Colour   string  `query:"colour" doc:"A colour family."`
@@ -56,7 +57,7 @@ type listMaterialsInput struct {
 }
 
 func (in *listMaterialsInput) filter() store.Filter {
-	w := store.Filter{Search: in.Search, Class: in.Class, Hangs: in.Hangs, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
+	w := store.Filter{Search: in.Search, Class: in.Class, Hangs: in.Hangs, Looped: in.Looped, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
 		Least: in.Least, Most: in.Most, Archived: in.Archived, Limit: in.Limit, Offset: in.Offset}
 	if in.IDs != "" {
 		w.IDs = strings.Split(in.IDs, ",")

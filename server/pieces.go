@@ -48,7 +48,7 @@ type PieceID struct {
 type NewPiece struct {
 	Name     string    `json:"name"`
 	Kind     string    `json:"kind" enum:"necklace,bracelet,anklet"`
-	Closure  string    `json:"closure" enum:"clasp,knot,none"`
+	Closure  string    `json:"closure" enum:"clasp,knot,none,tied"`
 	TargetMm length.MM `json:"targetMm"`
 }
 

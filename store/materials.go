@@ -38,6 +38,7 @@ type Filter struct {
 	IDs      []string
 	Search   string // words, each in the name, shape, type, finish, metal or size
 	Hangs    bool   // only what hangs: charms, and components that hang
+	Looped   bool   // only beads with a loop of their own
 	Class    string
 	Types    []string // of findings and cords
 	Shape    string
@@ -76,7 +77,10 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 		q = q.Where("class IN ?", strings.Split(w.Class, ","))
 	}
 	if w.Hangs {
-		q = q.Where("document->>'shape' = 'charm' OR class = 'component' AND document->'component'->>'kind' NOT IN ('coil', 'beaded', 'turn')")
+		q = q.Where("document->>'shape' = 'charm' OR class = 'component' AND document->'component'->>'kind' NOT IN ('coil', 'beaded', 'carrier', 'turn')")
+	}
+	if w.Looped {
+		q = q.Where("(document->>'loopMm')::float8 > 0")
 	}
 	if len(w.Types) > 0 {
 		q = q.Where("document->>'type' IN ?", w.Types)

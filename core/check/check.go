@@ -83,7 +83,7 @@ var checks = []*Check{
 	&holeTooSmall, &crimpSwallowed, &beadSwallowed, &crimpMisfit, &coverMisfit, &pinSlipping, // what goes through what
 	&lengthOff, &slackShort, &slackLong, &easeOff, // how it lies
 	&loopBreak, &centreParity, &patternBreak, &capMisfit, &liesSideways, &charmHidden, // the order of the beads
-	&endUnheld, &noClasp, &toggleBlocked, &ringTooSmall, &claspClosedEye, &chainSoldered, &weakLink, &metalsDiffer, // the ends
+	&endUnheld, &noClasp, &loopMisfit, &toggleBlocked, &ringTooSmall, &claspClosedEye, &chainSoldered, &weakLink, &metalsDiffer, // the ends
 	&elasticMisfit, &knotShows, &legShort, // the cord
 }
 

@@ -11,59 +11,78 @@ import (
 	"mala/core/measure"
 )
 
-// componentAt is the component that a finding is about; nil if it is about
-// something else.
+// componentAt is the component that a finding is about, in a dish or hanging at an
+// end; nil if it is about something else.
 func componentAt(s *measure.Strand, f *Finding) *material.Material {
-	if s == nil || f.At.Element < 0 || !strings.HasPrefix(f.cause, "component ") {
+	if s == nil {
+		return nil
+	}
+	if id, hangs := strings.CutPrefix(f.cause, "hung "); hangs {
+		for _, p := range s.End(f.At.Side).Parts {
+			if i := slices.IndexFunc(p.Hung, func(m *material.Material) bool { return m.ID == id }); i >= 0 {
+				return p.Hung[i]
+			}
+		}
+	}
+	if f.At.Element < 0 || !strings.HasPrefix(f.cause, "component ") {
 		return nil
 	}
 	return s.Beads[f.At.Element].Material
 }
 
+// changing is the operation that makes a component of the piece anew.
+func changing(do edit.Do, c *material.Material) edit.Op { return edit.Op{Do: do, Field: c.ID} }
+
 // moreRings hangs the component at a finding on so many rings more or less.
 func moreRings(s *measure.Strand, f *Finding, by ...int) []Fix {
-	bead := &s.Beads[f.At.Element]
-	if bead.Material.Component == nil || len(bead.Material.Component.Rings) == 0 {
+	c := componentAt(s, f)
+	if c == nil && f.At.Element >= 0 {
+		c = s.Beads[f.At.Element].Material
+	}
+	if c == nil || c.Component == nil || len(c.Component.Rings) == 0 {
 		return nil
 	}
 	var fixes []Fix
 	for _, more := range by {
-		n := len(bead.Material.Component.Rings) + more
+		n := len(c.Component.Rings) + more
 		if n < 1 {
 			continue
 		}
-		fixes = append(fixes, fix(fmt.Sprintf("Hang %s on %s", bead.Material.Name, plural(n, "ring")), edit.Op{Do: edit.SetRings, Text: bead.Key, N: n}))
+		op := changing(edit.SetRings, c)
+		op.N = n
+		fixes = append(fixes, fix(fmt.Sprintf("Hang %s on %s", c.Name, plural(n, "ring")), op))
 	}
 	return fixes
 }
 
 // otherPins makes the component at a finding on another pin of the shelf, the
 // shortest first.
-func otherPins(s *measure.Strand, f *Finding, bench Bench, suits func(*material.Finding) bool) []Fix {
-	bead := &s.Beads[f.At.Element]
-	pin := bead.Material.Component.Pin
+func otherPins(c *material.Material, bench Bench, suits func(*material.Finding) bool) []Fix {
+	pin := c.Component.Pin
 	if pin == nil {
 		return nil
 	}
 	var fit []*material.Material
-	for _, c := range bench.Shelf {
-		if c.Finding != nil && c.Finding.Type == pin.Of.Finding.Type && c.ID != pin.Of.ID && suits(c.Finding) {
-			fit = append(fit, c)
+	for _, other := range bench.Shelf {
+		if other.Finding != nil && other.Finding.Type == pin.Of.Finding.Type && other.ID != pin.Of.ID && suits(other.Finding) {
+			fit = append(fit, other)
 		}
 	}
 	slices.SortFunc(fit, func(a, b *material.Material) int {
 		return cmp.Or(cmp.Compare(a.Finding.Length, b.Finding.Length), cmp.Compare(a.ID, b.ID))
 	})
 	var fixes []Fix
-	for _, c := range fit {
-		fixes = append(fixes, fix(fmt.Sprintf("Make %s on %s", bead.Material.Name, c.Name), edit.Op{Do: edit.SetPin, Text: bead.Key, Material: c}))
+	for _, other := range fit {
+		op := changing(edit.SetPin, c)
+		op.Material = other
+		fixes = append(fixes, fix(fmt.Sprintf("Make %s on %s", c.Name, other.Name), op))
 	}
 	return fixes
 }
 
 // otherRings puts another ring of the shelf in the place of each ring of the
 // component, the smallest first.
-func otherRings(s *measure.Strand, f *Finding, c *material.Material, bench Bench, suits func(was, ring *material.Finding) bool) []Fix {
+func otherRings(c *material.Material, bench Bench, suits func(was, ring *material.Finding) bool) []Fix {
 	var fit []*material.Material
 	for _, m := range bench.Shelf {
 		if m.Finding != nil && m.Finding.IsRing() {
@@ -77,7 +96,9 @@ func otherRings(s *measure.Strand, f *Finding, c *material.Material, bench Bench
 	for i, was := range c.Component.Rings {
 		for _, ring := range fit {
 			if ring.ID != was.ID && suits(was.Finding, ring.Finding) {
-				fixes = append(fixes, fix(fmt.Sprintf("Use %s in %s", ring.Name, c.Name), edit.Op{Do: edit.SetRings, Text: s.Beads[f.At.Element].Key, N: i, Material: ring}))
+				op := changing(edit.SetRings, c)
+				op.N, op.Material = i, ring
+				fixes = append(fixes, fix(fmt.Sprintf("Use %s in %s", ring.Name, c.Name), op))
 			}
 		}
 	}
@@ -85,10 +106,10 @@ func otherRings(s *measure.Strand, f *Finding, c *material.Material, bench Bench
 }
 
 // finerLinks makes a component on a finer pin or a finer ring.
-func finerLinks(s *measure.Strand, f *Finding, c *material.Material, bench Bench) []Fix {
+func finerLinks(c *material.Material, bench Bench) []Fix {
 	var fixes []Fix
 	if pin := c.Component.Pin; pin != nil {
-		fixes = otherPins(s, f, bench, func(other *material.Finding) bool { return other.Wire < pin.Of.Finding.Wire })
+		fixes = otherPins(c, bench, func(other *material.Finding) bool { return other.Wire < pin.Of.Finding.Wire })
 	}
-	return append(fixes, otherRings(s, f, c, bench, func(was, ring *material.Finding) bool { return ring.Wire < was.Wire })...)
+	return append(fixes, otherRings(c, bench, func(was, ring *material.Finding) bool { return ring.Wire < was.Wire })...)
 }

@@ -26,6 +26,8 @@ var crimpMisfit = Check{
 				found = append(found, foldMisfit(s, e, &p)...)
 			case measure.RoleGuard:
 				found = append(found, guardMisfit(v, s, e, &p)...)
+			case measure.RoleCone:
+				found = append(found, coneMisfit(s, e, &p)...)
 			}
 			if p.Role != measure.RoleCrimp {
 				continue
@@ -63,6 +65,8 @@ func takesCords(v *View, s *measure.Strand, role measure.Role) func(c *material.
 	switch role {
 	case measure.RoleFold:
 		return func(c *material.Finding) bool { return FoldsOver(c, s) }
+	case measure.RoleCone:
+		return func(c *material.Finding) bool { return c.Type == material.ConeEnd && c.Outside >= s.OverhandAcross() }
 	case measure.RoleGuard:
 		return func(c *material.Finding) bool {
 			return c.Type == material.WireGuard && c.Inside > 0 && guardNeeds(v, s) <= c.Inside+tiny
@@ -96,6 +100,19 @@ func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []
 	return []Finding{{Severity: Stop, At: at, Title: "Guard too narrow", cause: string(p.Fitting),
 		Says: fmt.Sprintf("For %s of %s cord each leg of %s at the %s end must be %s inside; it is %s.", times(v.Piece.House.GuardTurns()*s.Row.Passes),
 			mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, mm(guardNeeds(v, s)), mm(inside))}}
+}
+
+// coneMisfit stops a cone too narrow, or too full of beads, for the knot in it.
+func coneMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
+	f := p.Material.Finding
+	room := min(f.Outside, p.Length-f.RingEye)
+	if s.OverhandAcross() <= room+tiny {
+		return nil
+	}
+	at := s.Row.AtEnd(e.Side)
+	at.Fitting = p.Fitting
+	return []Finding{{Severity: Stop, At: at, Title: "No room for the knot in the cone", cause: string(p.Fitting),
+		Says: fmt.Sprintf("The knot is about %s thick; behind the last bead %s at the %s end has room for %s.", mm(s.OverhandAcross()), p.Material.Name, e.Side, mm(max(0, room)))}}
 }
 
 func guardNeeds(v *View, s *measure.Strand) length.MM {

@@ -12,10 +12,14 @@ import (
 )
 
 // endUnheld fires when nothing keeps the cord from running out of an end: wire
-// without a crimp, or another cord with nothing to tie it to.
+// without a crimp, another cord with nothing to tie it to, or a knot on a leg that
+// slips through the hole of the bead that it holds.
 var endUnheld = Check{
 	Code: "end-unheld", Step: StepEnds,
 	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+		if e.Hold == measure.HeldByLeg {
+			return slipsOffLeg(s, e)
+		}
 		if e.Hold != measure.Unheld {
 			return nil
 		}
@@ -29,6 +33,9 @@ var endUnheld = Check{
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
+		if s.Row.Ending(f.At.Side).Way == piece.WayLeg {
+			return heldOnLeg(s, f, bench)
+		}
 		if s.Row.Cord.Cord.Type != material.Wire {
 			return foldedOver(s, f, bench)
 		}
@@ -59,17 +66,57 @@ func foldedOver(s *measure.Strand, f *Finding, bench Bench) []Fix {
 	return fixes
 }
 
-// noClasp fires when a piece that closes by a clasp has none.
+// slipsOffLeg stops a knot that is no thicker than the hole of the bead it holds: the
+// last of the strand, or the one on the leg.
+func slipsOffLeg(s *measure.Strand, e *measure.End) []Finding {
+	held := []*material.Material{s.Row.Ending(e.Side).Bead}
+	if i := s.Beside(e.Side); i >= 0 {
+		held = append(held, s.Beads[i].Material)
+	}
+	for _, m := range held {
+		if m == nil || m.Bead.Hangs() || s.OverhandAcross() > m.Bead.Hole+tiny {
+			continue
+		}
+		return []Finding{{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The knot slips through its bead", cause: m.ID,
+			Says: fmt.Sprintf("An overhand knot in this cord is about %s thick; %s on the %s leg has a hole of %s.", mm(s.OverhandAcross()), m.Name, e.Side, mm(m.Bead.Hole))}}
+	}
+	return nil
+}
+
+// heldOnLeg puts another bead on the leg, or strings on a thicker cord, so that the
+// knot holds.
+func heldOnLeg(s *measure.Strand, f *Finding, bench Bench) []Fix {
+	var fixes []Fix
+	if on := s.Row.Ending(f.At.Side).Bead; on != nil && on.ID == f.cause {
+		for _, c := range bench.Shelf {
+			if c.Class == material.ClassBead && !c.Bead.Hangs() && c.Bead.Hole < s.OverhandAcross() && c.Bead.Hole >= material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter) &&
+				c.Bead.Across >= on.Bead.Across/2 && c.Bead.Across <= on.Bead.Across*2 {
+				fixes = append(fixes, fix("Put "+c.Name+" on the leg", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndBead, Material: c}))
+			}
+		}
+	}
+	was := s.Row.Cord.Cord
+	return append(fixes, strungOn(s, bench.Shelf, func(c *material.Cord) bool { return c.Type == was.Type && c.Diameter > was.Diameter })...)
+}
+
+// noClasp fires when a piece that closes by a clasp has none, or a button no loop.
 var noClasp = Check{
 	Code: "no-clasp", Step: StepEnds,
 	Piece: func(v *View) []Finding {
+		if e := openLoop(v); e != nil {
+			return []Finding{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Title: "No loop for the button",
+				Says: fmt.Sprintf("The button has nothing to close into. Make a loop of beads at the %s end, or choose another clasp.", e.Side)}}
+		}
 		if clasp, _ := v.Piece.Clasp(); v.Piece.Closure.Type != piece.Clasp || clasp != nil {
 			return nil
 		}
 		return []Finding{{Severity: Stop, At: piece.Whole(), Title: "No clasp",
 			Says: "The piece closes by a clasp, and neither end has one. Add a clasp, or choose another way to close it."}}
 	},
-	Fix: func(v *View, _ *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+		if f.At.Side != "" {
+			return []Fix{fix("Make a loop of beads", edit.Op{Do: edit.SetEnd, At: v.Leading().Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(piece.WayLoop)})}
+		}
 		var fixes []Fix
 		for _, c := range bench.Shelf {
 			if c.Finding != nil && c.Finding.IsClasp() && !c.Finding.HasTwoHalves() {

@@ -55,22 +55,48 @@ var holeTooSmall = Check{
 			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
 				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
 		}
-		return append(g.found, ofComponents(v, s, pinTooThick)...)
+		return append(append(g.found, beyondStrand(v, s)...), ofComponents(v, s, pinTooThick)...)
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		var fixes []Fix
 		s := v.Strand(f.At.Row)
 		if c := componentAt(s, f); c != nil {
-			return finerLinks(s, f, c, bench)
+			return finerLinks(c, bench)
 		}
-		if f.At.Element < 0 {
-			return nil // of a component that hangs on a fitting
-		}
-		if s.Beads[f.At.Element].Passes > s.Row.Passes {
+		if f.At.Element >= 0 && s.Beads[f.At.Element].Passes > s.Row.Passes {
 			fixes = append(fixes, fix("Trim the tails short", edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
 		}
 		return append(fixes, strungOn(s, bench.Shelf, thinner(s.Row.Cord.Cord))...)
 	},
+}
+
+// beyondStrand judges the beads of loops and on legs, through which the cord runs as
+// often as through the strand. One finding a kind of bead.
+func beyondStrand(v *View, s *measure.Strand) []Finding {
+	var found []Finding
+	for _, e := range s.Ends() {
+		judged := map[*material.Material]bool{}
+		judge := func(m *material.Material, where string) {
+			need := max(material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, s.Row.Passes, v.Piece.House))
+			if judged[m] || m.Bead.Hole >= need-tiny {
+				return
+			}
+			judged[m] = true
+			found = append(found, Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Hole too small for the cord", cause: where + m.ID,
+				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the %s at the %s end has %s.", times(s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), mm(need), m.Name, where, e.Side, mm(m.Bead.Hole))})
+		}
+		for _, p := range e.Parts {
+			if p.Loop != nil {
+				for i := range p.Loop.Beads {
+					judge(p.Loop.Beads[i].Material, "loop")
+				}
+			}
+			if p.Role == measure.RoleLeg && p.Material != nil {
+				judge(p.Material, "leg")
+			}
+		}
+	}
+	return found
 }
 
 // NeedleNeeds is the hole that a thread needs to be pulled through a bead so often:

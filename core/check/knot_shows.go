@@ -32,8 +32,20 @@ var knotShows = Check{
 		}
 		return []Finding{f}
 	},
+	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+		k := e.Hidden
+		if k == nil || k.Bead >= 0 {
+			return nil
+		}
+		b := s.Beads[s.Beside(e.Side)].Material
+		return []Finding{{Severity: Advise, At: s.Row.AtEnd(e.Side), Title: "The knot will show",
+			Says: fmt.Sprintf("The knot is about %s thick; %s at the %s end, that should hide it, has a hole of %s.", mm(k.Across), b.Name, e.Side, mm(b.Bead.Hole))}}
+	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
+		if f.At.Side != "" {
+			return []Fix{fix("Leave the knot visible", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay})}
+		}
 		fixes := strungOn(s, bench.Shelf, thinner(s.Row.Cord.Cord))
 		return append(fixes, fix("Leave the knot visible", edit.Op{Do: edit.SetHouse, Field: "knotPlace", Text: piece.KnotShown}))
 	},

@@ -20,7 +20,7 @@ var legShort = Check{
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
 		if c := componentAt(s, f); c != nil {
-			return otherPins(s, f, bench, func(pin *material.Finding) bool {
+			return otherPins(c, bench, func(pin *material.Finding) bool {
 				held := *c.Component.Pin
 				return pin.Wire == held.Of.Finding.Wire && pin.Length >= PinNeeded(&held, v.Piece.House)
 			})

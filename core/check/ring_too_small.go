@@ -32,7 +32,7 @@ var ringTooSmall = Check{
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		s := v.Strand(f.At.Row)
 		if c := componentAt(s, f); c != nil {
-			return otherRings(s, f, c, bench, func(was, ring *material.Finding) bool { return ring.Inside > was.Inside })
+			return otherRings(c, bench, func(was, ring *material.Finding) bool { return ring.Inside > was.Inside })
 		}
 		e := s.End(f.At.Side)
 		for i := range e.Parts {
@@ -58,6 +58,8 @@ func through(s *measure.Strand, e *measure.End, k int) length.MM {
 		return 0
 	}
 	switch p := e.Parts[k]; p.Role {
+	case measure.RoleBeads:
+		return p.Loop.Thick
 	case measure.RoleLoop:
 		return s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
 	case measure.RoleRing, measure.RoleChain, measure.RoleClasp, measure.RoleGuard:

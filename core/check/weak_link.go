@@ -32,7 +32,7 @@ var weakLink = Check{
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		load := Load(v.Measured)
 		for _, p := range e.Parts {
-			if p.Material == nil {
+			if p.Material == nil || p.Material.Finding == nil {
 				continue
 			}
 			f := Finding{Severity: Warn, At: s.Row.AtEnd(e.Side), cause: "fitting"}
@@ -56,7 +56,7 @@ var weakLink = Check{
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		load, s := Load(v.Measured), v.Strand(f.At.Row)
 		if c := componentAt(s, f); c != nil {
-			return otherRings(s, f, c, bench, func(was, ring *material.Finding) bool {
+			return otherRings(c, bench, func(was, ring *material.Finding) bool {
 				holds, known := ring.Holds()
 				return ring.Inside >= was.Inside && (!openRound(ring) || known && holds >= c.MassG/1000*gravity*tugged)
 			})

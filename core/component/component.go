@@ -29,6 +29,9 @@ type Plan struct {
 	Strands   int
 	Leg       length.MM
 	Turn      []*material.Material // taken one after the other
+	Back      bool                 // a mirror runs them back
+	Strung    *material.Material   // of a carrier
+	OneCord   bool                 // it hangs on one of several cords
 	Bead      *material.Bead       // of a beaded bead: as measured
 	Parts     []material.PartCount
 }
@@ -50,13 +53,15 @@ func fault(field, says string, args ...any) error { return &Fault{field, fmt.Spr
 
 // Make works a component out and gives it as a material. The error is a *Fault.
 func Make(id, name string, p Plan) (*material.Material, error) {
-	mk := &maker{plan: p, out: &material.Component{Kind: p.Kind, Rings: p.Rings, Below: p.Below}}
+	mk := &maker{plan: p, out: &material.Component{Kind: p.Kind, Rings: p.Rings, Below: p.Below, Strung: p.Strung, Back: p.Back, OneCord: p.OneCord}}
 	var steps []func() error
 	switch p.Kind {
 	case material.InTurn:
 		steps = []func() error{mk.inTurn}
 	case material.BeadedBead:
 		steps = []func() error{mk.beaded}
+	case material.Carrier:
+		steps = []func() error{mk.carries}
 	case material.Coil:
 		steps = []func() error{mk.putOnPin, mk.coil}
 	case material.Tassel:
@@ -82,7 +87,7 @@ func Make(id, name string, p Plan) (*material.Material, error) {
 // PlanOf is the plan by which a component was made, to be changed and made again.
 func PlanOf(m *material.Material) Plan {
 	c := m.Component
-	p := Plan{Kind: c.Kind, Rings: slices.Clone(c.Rings), Below: slices.Clone(c.Below), Cord: c.Cord, Strands: c.Strands, Leg: c.Leg}
+	p := Plan{Kind: c.Kind, Rings: slices.Clone(c.Rings), Below: slices.Clone(c.Below), Cord: c.Cord, Strands: c.Strands, Leg: c.Leg, Strung: c.Strung, OneCord: c.OneCord, Back: c.Back}
 	if c.Pin != nil {
 		p.Pin, p.Loop, p.Crosswise, p.Rod, p.Beads = c.Pin.Of, c.Pin.Loop, c.Pin.Crosswise, c.Pin.Rod, slices.Clone(c.Pin.Beads)
 	}

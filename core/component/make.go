@@ -98,6 +98,9 @@ func (mk *maker) count() error {
 	if p.Kind == material.Tassel {
 		add(p.Cord, 1, length.MM(p.Strands+1)*2*p.Leg)
 	}
+	if p.Strung != nil {
+		add(p.Strung, 1, 0)
+	}
 	for _, part := range p.Parts {
 		add(part.Of, part.Count, part.Length)
 	}
@@ -134,6 +137,10 @@ func (mk *maker) bead() (*material.Bead, error) {
 		return mk.plan.Turn[0].Bead, nil
 	case material.BeadedBead:
 		return mk.plan.Bead, nil
+	case material.Carrier:
+		bead := *mk.plan.Strung.Bead
+		bead.StandsOff = out.StandsOff
+		return &bead, nil
 	case material.Coil:
 		return material.NewBead(material.Bead{Shape: material.Coiled, Across: out.Across, Along: out.Pin.Coiled, Hole: out.Pin.Rod, StandsOff: out.StandsOff, Inwards: max(out.Across, widestOn(out.Pin)) / 2})
 	}
@@ -147,7 +154,7 @@ func (mk *maker) bead() (*material.Bead, error) {
 	} else {
 		inside, wire = out.Pin.Loop.Inside, out.Pin.Of.Finding.Wire
 	}
-	b := material.Bead{Shape: material.Charm, Hole: inside, Along: wire, Drop: out.Drop, Across: max(out.Across, inside+2*wire)}
+	b := material.Bead{Shape: material.Charm, Hole: inside, Along: wire, Drop: out.Drop, Across: max(out.Across, inside+2*wire), OneCord: mk.plan.OneCord}
 	bead, err := material.NewBead(b)
 	if err != nil {
 		return nil, fault("", "As it is, it cannot hang on a cord: %s", err.Error())

@@ -149,12 +149,13 @@ func (e *lineEditor) changeLetter(text string) error {
 		return &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "A dish's letter is A to Z, optionally followed by one small letter.", Expected: "two letters"}
 	}
 	old, fresh := pair.Items[0].Key, pair.Items[1].Key
-	for _, n := range e.line.Nodes {
-		switch n.Key {
-		case old:
-			n.Key = fresh
-		case fresh:
-			n.Key = old
+	swapLetters(e.line, old, fresh)
+	for _, r := range e.piece.Rows() {
+		for _, side := range piece.Sides() {
+			if loop := r.Ending(side).Loop; loop != nil {
+				r.Ending(side).Loop = loop.Clone()
+				swapLetters(r.Ending(side).Loop, old, fresh)
+			}
 		}
 	}
 	palette := map[string]*material.Material{}
@@ -169,6 +170,17 @@ func (e *lineEditor) changeLetter(text string) error {
 	}
 	e.piece.Palette = palette
 	return nil
+}
+
+func swapLetters(line *pattern.Line, old, fresh string) {
+	for _, n := range line.Nodes {
+		switch n.Key {
+		case old:
+			n.Key = fresh
+		case fresh:
+			n.Key = old
+		}
+	}
 }
 
 // faceCap lets a cap dropped alone after a wider bead open towards that bead.

@@ -43,16 +43,17 @@ const (
 const (
 	SetDish     Do = "set-dish"     // give the letter Text, or a free one, the bead Material
 	RemoveDish  Do = "remove-dish"  // remove the dish of the letter Text
-	SetRings    Do = "set-rings"    // hang the component in dish Text on N rings, or put Material in the place of its ring N
-	SetPin      Do = "set-pin"      // make the component in dish Text on the pin Material
+	SetRings    Do = "set-rings"    // hang the component in dish Text on N rings, or put Material in the place of its ring N; the component of the id Field wherever it hangs
+	SetPin      Do = "set-pin"      // make the component in dish Text, or that of the id Field, on the pin Material
 	SetCord     Do = "set-cord"     // string the row on Material
 	SetSlack    Do = "set-slack"    // to Length; none follows the house
 	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
+	SetEnd      Do = "set-end"      // set the Field of how the end is made: its way, loop, leg, bead or tail
 	AddFitting  Do = "add-fitting"  // put Material at an end, behind its last fitting or beside the one at At
 	SetFitting  Do = "set-fitting"  // put Material in the place of the fitting
 	DropFitting Do = "drop-fitting" // remove the fitting
-	Hang        Do = "hang"         // hang Material on the fitting
-	Unhang      Do = "unhang"       // remove what hangs N-th on the fitting, from 0
+	Hang        Do = "hang"         // hang Material on the fitting, or on the loop of beads at an end
+	Unhang      Do = "unhang"       // remove what hangs N-th there, from 0
 	SetKind     Do = "set-kind"     // make it a Text
 	SetClosure  Do = "set-closure"  // close it by Text, with what that needs
 	SetTarget   Do = "set-target"   // to Length, or remove the target
@@ -118,6 +119,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, changeComponent(p, op)
 	case SetCord, SetSlack, SetCut:
 		return keep, setStrand(p, op)
+	case SetEnd:
+		return keep, setEnd(p, op)
 	case AddFitting, SetFitting, DropFitting:
 		return keep, setFitting(p, op)
 	case Hang, Unhang:
@@ -154,6 +157,11 @@ func rowOf(p *piece.Piece, op Op) (*piece.Row, error) {
 func setDish(p *piece.Piece, op Op) error {
 	if op.Do == RemoveDish {
 		for _, row := range p.Rows() {
+			for _, loop := range []*pattern.Line{row.LeftEnding.Loop, row.RightEnding.Loop} {
+				if loop != nil && slices.ContainsFunc(loop.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+					return refuse("The dish %s is still in a loop of beads at an end. Change the loop first.", op.Text)
+				}
+			}
 			if row.Line != nil && slices.ContainsFunc(row.Line.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
 				return refuse("The dish %s is still in the line. Remove its beads first.", op.Text)
 			}
@@ -248,7 +256,7 @@ func addToEnd(p *piece.Piece, op Op) error {
 func threadedAt(list []piece.Fitting, f *material.Finding) int {
 	rank := func(f *material.Finding) int {
 		switch {
-		case f.IsCrimp() || f.Type == material.CordEnd || f.Type == material.FoldOver:
+		case f.IsCrimp() || f.Type == material.CordEnd || f.Type == material.ConeEnd || f.Type == material.FoldOver:
 			return 0
 		case f.Type == material.CrimpCover:
 			return 1

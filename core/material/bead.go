@@ -56,10 +56,13 @@ type Bead struct {
 	// StandsOff is how far the beads of a coil reach from the middle of the cord, and
 	// Inwards how far towards the body: coils turn, and their beads lean aside there.
 	StandsOff, Inwards length.MM
-	Facing             Facing
-	Drilled            Drilled
-	Sized              Sized
-	Run                Run
+	// Loop is the inside of a bead's own loop below it, of LoopWire; 0 without one.
+	Loop, LoopWire length.MM
+	OneCord        bool // it hangs on one of the cords that run side by side
+	Facing         Facing
+	Drilled        Drilled
+	Sized          Sized
+	Run            Run
 
 	faces [2]Face // the left and the right one
 	scale float64
@@ -167,6 +170,9 @@ func (b *Bead) checkSizes() error {
 	}
 	if b.Shape == Charm {
 		sizes = append(sizes, size{"dropMm", b.Drop})
+	}
+	if b.Loop != 0 {
+		sizes = append(sizes, size{"loopMm", b.Loop}, size{"loopWireMm", b.LoopWire})
 	}
 	for _, s := range sizes {
 		if !(s.value >= LeastSize && s.value <= MostSize) {

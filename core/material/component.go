@@ -7,7 +7,8 @@ type ComponentKind string
 
 // The kinds: a charm on its rings, a bead link on an eye pin, a drop on a head
 // pin, a pendant that carries others, a tassel of cord, a pin coiled round the
-// cord, a bead of beads, and several taken in turn.
+// cord, a bead of beads, a bead whose own loop carries something, and several taken
+// in turn.
 const (
 	CharmOnRings ComponentKind = "charm"
 	BeadLink     ComponentKind = "link"
@@ -16,18 +17,21 @@ const (
 	Tassel       ComponentKind = "tassel"
 	Coil         ComponentKind = "coil"
 	BeadedBead   ComponentKind = "beaded"
+	Carrier      ComponentKind = "carrier"
 	// InTurn is no thing of its own: each use takes the next of several.
 	InTurn ComponentKind = "turn"
 )
 
 // ComponentKinds lists every kind of component.
 func ComponentKinds() []ComponentKind {
-	return []ComponentKind{CharmOnRings, BeadLink, PinDrop, Pendant, Tassel, Coil, BeadedBead, InTurn}
+	return []ComponentKind{CharmOnRings, BeadLink, PinDrop, Pendant, Tassel, Coil, BeadedBead, Carrier, InTurn}
 }
 
 // Hangs says whether such a component hangs on the cord; the others are strung
 // through like a bead.
-func (k ComponentKind) Hangs() bool { return k != Coil && k != BeadedBead && k != InTurn }
+func (k ComponentKind) Hangs() bool {
+	return k != Coil && k != BeadedBead && k != Carrier && k != InTurn
+}
 
 // Component is how a component is made and what that comes to. Its Bead is what a
 // strand meets of it.
@@ -38,6 +42,9 @@ type Component struct {
 	Pin     *Pin        // nil without one
 	Below   []*Material // what hangs below
 	Turn    []*Material // what is taken in turn
+	Back    bool        // a mirror runs them back, each bead the same as the one it mirrors
+	Strung  *Material   // of a carrier: the bead with a loop of its own
+	OneCord bool        // it hangs on one of the cords that run side by side
 	Cord    *Material   // of a tassel, in so many strands of this length
 	Strands int
 	Leg     length.MM
@@ -45,7 +52,7 @@ type Component struct {
 
 	Across    length.MM // hung: the greatest width; strung: across the cord
 	Drop      length.MM // how far it reaches below the middle of a thin cord
-	StandsOff length.MM // how far a coil's beads reach from the middle of the cord
+	StandsOff length.MM // how far a coil's beads, or what a carrier carries, reach from the middle of the cord
 	Sideways  bool      // a charm in it faces to the side
 	Faces     bool      // it holds a charm that has a face
 	Levels    int       // components in components, 1 for one of materials alone

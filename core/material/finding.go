@@ -9,14 +9,14 @@ import (
 // FindingType names a finding.
 type FindingType string
 
-// The findings. Connectors, cones and chain come with the structures that need
-// them.
+// The findings. Connectors and chain come with the structures that need them.
 const (
 	CrimpTube  FindingType = "crimp-tube"
 	CrimpBead  FindingType = "crimp-bead"
 	CrimpCover FindingType = "crimp-cover"
 	WireGuard  FindingType = "wire-guard"
 	CordEnd    FindingType = "cord-end"  // folds over the end of a cord, with an eye
+	ConeEnd    FindingType = "cone-end"  // a cone over the knot, its outside the mouth's width, its inside that of its tip, with an eye
 	FoldOver   FindingType = "fold-over" // a trough of two flaps, its inside the trough's width, with an eye
 	JumpRing   FindingType = "jump-ring"
 	SplitRing  FindingType = "split-ring"
@@ -27,6 +27,7 @@ const (
 	SHook      FindingType = "s-hook"
 	Magnetic   FindingType = "magnetic"
 	Slide      FindingType = "slide"
+	ButtonEnd  FindingType = "button" // its outside is its width, its length how thick it is, its inside the shank's; a loop goes over it
 	Extender   FindingType = "extender"
 	HeadPin    FindingType = "head-pin" // its length is the stem's; outside is its head
 	EyePin     FindingType = "eye-pin"  // its length is the stem's; inside is its eye
@@ -34,8 +35,8 @@ const (
 
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
-	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, FoldOver, JumpRing, SplitRing,
-		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, Extender, HeadPin, EyePin}
+	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, ConeEnd, FoldOver, JumpRing, SplitRing,
+		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd, Extender, HeadPin, EyePin}
 }
 
 // Finding is a metal part that ends, joins or closes a strand.
@@ -47,7 +48,7 @@ type Finding struct {
 	Closed   length.MM // a clasp, from the inside of one eye to the inside of the other
 	Wire     length.MM // gauge of a ring's, link's or clasp's wire
 	Joint    string    // open, soldered or split, for rings and links
-	Form     string    // round or oval, for rings
+	Form     string    // round or oval, for rings; flat or ball, for buttons
 	Eye      string    // open or closed, for clasps
 	Holes    int       // of a slide clasp
 	Links    int       // of an extender
@@ -72,7 +73,7 @@ func (f *Finding) IsPin() bool { return f.Type == HeadPin || f.Type == EyePin }
 // IsClasp says whether the finding closes the piece.
 func (f *Finding) IsClasp() bool {
 	switch f.Type {
-	case Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide:
+	case Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd:
 		return true
 	}
 	return false
@@ -81,7 +82,7 @@ func (f *Finding) IsClasp() bool {
 // HasTwoHalves says whether a clasp's other half hangs at the other end, so that
 // it closes in one place only. The others hook into a ring or link.
 func (f *Finding) HasTwoHalves() bool {
-	return f.Type == Toggle || f.Type == Magnetic || f.Type == Slide
+	return f.Type == Toggle || f.Type == Magnetic || f.Type == Slide || f.Type == ButtonEnd
 }
 
 // MostLinks is how many links an extender may have.
@@ -121,15 +122,19 @@ func (f *Finding) IsOpen() bool {
 
 // InSeries is the length the finding adds to a piece pulled tight: a ring its
 // inside; an extender the inside of the one link its clasp is hooked into
-// nearest the piece; a fold-over end its trough and its eye; a clasp as closed, from eye to eye, measured if known, else its
-// overall length less twice its wire; a toggle the ring's eye, its wire, the
-// ring's inside and the bar's eye; all else its length.
+// nearest the piece; a fold-over end its trough and its eye, a cone end without a
+// bead in it its length and its eye; a button its shank, round which its loop
+// lies; a clasp as closed, from eye to eye, measured if known, else its overall
+// length less twice its wire; a toggle the ring's eye, its wire, the ring's inside
+// and the bar's eye; all else its length.
 func (f *Finding) InSeries() length.MM {
 	switch {
 	case f.IsRing() || f.Type == Extender:
 		return f.Inside
-	case f.Type == FoldOver:
+	case f.Type == FoldOver || f.Type == ConeEnd:
 		return f.Length + f.RingEye
+	case f.Type == ButtonEnd:
+		return f.Inside
 	case f.IsClasp() && f.Closed > 0:
 		return f.Closed
 	case f.Type == Toggle:
@@ -149,6 +154,8 @@ func NewFinding(f Finding) (*Finding, error) {
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
 	case f.IsRing() || f.Type == Extender:
 		needs = map[string]length.MM{"insideMm": f.Inside, "wireMm": f.Wire}
+	case f.Type == ButtonEnd || f.Type == ConeEnd:
+		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
 	case f.Type == FoldOver:
 		needs = map[string]length.MM{"insideMm": f.Inside, "lengthMm": f.Length, "ringEyeMm": f.RingEye}
 	case f.Type == HeadPin:
@@ -172,6 +179,9 @@ func NewFinding(f Finding) (*Finding, error) {
 	}
 	if f.IsCrimp() && f.Inside >= f.Outside {
 		return nil, fmt.Errorf("insideMm is %v mm, but the crimp is only %v mm outside; a tube has a wall.", float64(f.Inside), float64(f.Outside))
+	}
+	if f.Type == ConeEnd && f.Inside >= f.Outside {
+		return nil, fmt.Errorf("insideMm, the tip, is %v mm, but the mouth is only %v mm wide; a cone narrows to its tip.", float64(f.Inside), float64(f.Outside))
 	}
 	if f.Type == Extender && (f.Links < 1 || f.Links > MostLinks) {
 		return nil, fmt.Errorf("links is %d; an extender has between 1 and %d links.", f.Links, MostLinks)

@@ -72,13 +72,27 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 		}
 	}
 	elastic := s.Row.Cord.Cord.Type == material.Elastic
-	d := s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
+	passes := length.MM(s.Row.Passes)
+	d := s.Row.Cord.Cord.Diameter * passes
+	legs := length.MM(1) // of a folded cord each half is made by itself
+	if s.folded(e) {
+		legs = passes
+	}
+	if loop := e.Find(RoleBeads); loop != nil {
+		add("loop of beads", loop.Loop.Strung*passes, false)
+	}
 	switch e.Hold {
+	case HeldByMiddle:
+		add("round the fold", s.foldTakes(e), false)
+		return out
+	case HeldByLeg:
+		add("leg", legTakes(s.Row.Ending(e.Side))*passes, false)
+		add("knots", 2*piece.OverhandCord*d, false)
 	case HeldByCrimp:
-		add(crimpItem(e, p.House.GuardTurns()), 2*e.Turn, false)
-		add("tail", e.Tail, false)
+		add(crimpItem(e, p.House.GuardTurns()), 2*e.Turn*legs, false)
+		add("tail", e.Tail*legs, false)
 		if held {
-			add("working end", s.allowance(p, e), true)
+			add("working end", s.allowance(p, e)*legs, true)
 		}
 		return out
 	case HeldByKnot:
@@ -89,7 +103,7 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 		if !elastic {
 			add("knot", length.MM(p.House.KnotCord())*d, false)
 		}
-	case HeldByCordEnd:
+	case HeldByCordEnd, HeldByCone:
 		add("knot", piece.OverhandCord*d, false)
 	case HeldByFold:
 		add("in the fold-over end", e.Find(RoleFold).Material.Finding.Length*length.MM(s.Row.Passes), false)
@@ -107,7 +121,7 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 		}
 		return out
 	}
-	add("knot tail", p.House.ToTie(p.Child()), true)
+	add("knot tail", p.House.ToTie(p.Child())*legs, true)
 	return out
 }
 
@@ -115,6 +129,9 @@ func crimpItem(e *End, guardTurns int) string {
 	name := "crimp"
 	if e.Find(RoleCover) != nil {
 		name = "cover"
+	}
+	if e.Find(RoleBeads) != nil {
+		return name + " x 2"
 	}
 	if e.Find(RoleGuard) != nil {
 		if guardTurns == 1 {
@@ -138,23 +155,30 @@ func (s *Strand) allowance(p *piece.Piece, e *End) length.MM {
 	return last
 }
 
-// tails works out how far the tail of each crimped end goes back, and adds its
-// way to the passes of the beads it goes through.
+// tails works out how far the tail of each crimped end goes back, as the end or
+// else the house has it, and adds its way to the passes of the beads it goes
+// through.
 func (s *Strand) tails(h piece.House) {
-	if h.Tail == piece.TailTrimmed {
-		return
-	}
-	for _, e := range []*End{&s.Left, &s.Right} {
+	for _, e := range s.Ends() {
 		if !e.Crimped() {
 			continue
 		}
-		if h.Tail == piece.TailBeads {
+		switch own := s.Row.Ending(e.Side).Tail; {
+		case own.Beads != nil:
+			s.tailOfBeads(e, *own.Beads)
+		case own.Length != nil:
+			s.tailOfLength(e, *own.Length)
+		case h.Tail == piece.TailBeads:
 			s.tailOfBeads(e, h.TailBeads)
-		} else {
+		case h.Tail == piece.TailTucked:
 			s.tailOfLength(e, h.TailLength)
 		}
+		tails := 1
+		if s.folded(e) {
+			tails = s.Row.Passes
+		}
 		for _, i := range e.TailBeads {
-			s.Beads[i].Passes++
+			s.Beads[i].Passes += tails
 		}
 	}
 }

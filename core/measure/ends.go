@@ -16,6 +16,9 @@ const (
 	RoleGuard   Role = "guard"
 	RoleCordEnd Role = "cord-end"
 	RoleFold    Role = "fold-over"
+	RoleCone    Role = "cone-end"
+	RoleBeads   Role = "bead-loop" // a loop of beads
+	RoleLeg Role = "leg" // with its bead, if it has one
 	RoleLoop    Role = "loop"
 	RoleRing    Role = "ring"
 	RoleClasp   Role = "clasp"
@@ -31,18 +34,24 @@ type Part struct {
 	Swallowed bool               // it slips into its bead and adds nothing
 	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
 	Hung      []*material.Material
+	Loop      *BeadLoop // of a loop of beads
 }
 
 // Hold is what keeps the cord from running out of an end.
 type Hold string
 
-// The holds: a crimp, a knot on a guard, ring or clasp, a cord end over a knot, a
-// fold-over end whose flaps press the cord, the knot that closes a ring on itself, or nothing.
+// The holds: a crimp, a knot on a guard, ring, clasp or loop of beads, a cord end or
+// a cone over a knot, a fold-over end whose flaps press the cord, the knot that
+// closes a ring on itself, the knot at the foot of a leg, the middle of the cord,
+// folded, or nothing.
 const (
 	HeldByCrimp   Hold = "crimp"
 	HeldByKnot    Hold = "knot"
 	HeldByCordEnd Hold = "cord-end"
 	HeldByFold    Hold = "fold-over"
+	HeldByCone    Hold = "cone-end"
+	HeldByLeg     Hold = "leg"
+	HeldByMiddle  Hold = "fold"
 	HeldByRing    Hold = "ring"
 	Unheld        Hold = "nothing"
 )
@@ -61,6 +70,7 @@ type End struct {
 	// which beads it passes.
 	Tail      length.MM
 	TailBeads []int
+	Hidden    *Knot // of a knot that is drawn into the last bead
 }
 
 // Crimped says whether a crimp holds the end.
@@ -80,12 +90,15 @@ func (e *End) Find(role Role) *Part {
 // chain pulled tight adds its inside, since its wire lies inside its neighbour;
 // a swallowed crimp adds nothing; a cover stands in the place of its crimp; a
 // crimped end ends in a loop of the wire, or in a guard's length.
-func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *material.Bead) End {
-	b := endBuilder{piece: p, beside: beside, crimp: -1, end: End{Side: side}}
+func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *Bead, loop *BeadLoop) End {
+	b := endBuilder{piece: p, ending: row.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
 	for _, f := range *p.End(row, side, false) {
 		b.add(f)
 	}
 	b.loop()
+	if b.ending.Way == piece.WayLeg {
+		b.addLeg()
+	}
 	b.close(*p.End(row, side, true), side)
 	for _, part := range b.end.Parts {
 		b.end.Length += part.Length
@@ -96,7 +109,9 @@ func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *material.Bea
 
 type endBuilder struct {
 	piece  *piece.Piece
-	beside *material.Bead // nil on a bare cord
+	ending *piece.Ending
+	beside *Bead     // nil on a bare cord
+	beads  *BeadLoop // nil without one
 	end    End
 	crimp  int // the part that grips the cord, -1 for none yet
 	looped bool
@@ -120,6 +135,9 @@ func (b *endBuilder) add(fitting piece.Fitting) {
 		b.end.Turn += f.Length * length.MM(b.piece.House.GuardTurns())
 	case f.Type == material.CordEnd:
 		part.Role, b.looped = RoleCordEnd, true
+	case f.Type == material.ConeEnd:
+		part.Role, b.looped = RoleCone, true
+		part.Length = coneTakes(f, b.beside, b.end.Side)
 	case f.Type == material.FoldOver:
 		part.Role, b.looped = RoleFold, true
 	default:
@@ -146,15 +164,20 @@ func (b *endBuilder) cover(cover *Part) {
 // slips says whether something of that width passes into the hole of the bead
 // beside it; one just as wide does.
 func (b *endBuilder) slips(width length.MM) bool {
-	return b.beside != nil && !b.beside.Hangs() && b.beside.Hole >= width-closeEnough
+	return b.beside != nil && !b.beside.Material.Bead.Hangs() && b.beside.Material.Bead.Hole >= width-closeEnough
 }
 
-// loop ends a crimped end in a loop of its wire unless a guard does.
+// loop ends a crimped end in a loop of its wire unless a guard does, and any end
+// that has one in its loop of beads.
 func (b *endBuilder) loop() {
-	if b.crimp < 0 || b.looped {
+	if b.looped || b.crimp < 0 && b.beads == nil {
 		return
 	}
 	b.looped = true
+	if b.beads != nil {
+		b.addLoop()
+		return
+	}
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleLoop, Length: b.piece.House.Loop})
 	b.end.Turn += b.piece.House.Loop
 }
@@ -183,10 +206,14 @@ func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 }
 
 // hold says what keeps the cord in. Wire is crimped; other cords can be tied to
-// whatever metal there is.
+// whatever there is, and the fold of any cord lies round it.
 func (b *endBuilder) hold(row *piece.Row) Hold {
 	wire := row.Cord.Cord.Type == material.Wire
 	switch {
+	case b.ending.Way == piece.WayFold && len(b.end.Parts) > 0:
+		return HeldByMiddle
+	case b.ending.Way == piece.WayLeg && !wire:
+		return HeldByLeg
 	case b.crimp >= 0:
 		return HeldByCrimp
 	case b.end.Find(RoleFold) != nil:
@@ -197,10 +224,12 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 		return Unheld
 	case b.end.Find(RoleCordEnd) != nil:
 		return HeldByCordEnd
+	case b.end.Find(RoleCone) != nil:
+		return HeldByCone
 	case len(b.end.Parts) > 0:
 		return HeldByKnot
 	}
-	if clasp, at := b.piece.Clasp(); clasp != nil && clasp.HasTwoHalves() && at != b.end.Side {
+	if clasp, at := b.piece.Clasp(); clasp != nil && clasp.HasTwoHalves() && clasp.Type != material.ButtonEnd && at != b.end.Side {
 		return HeldByKnot // on the clasp's other half
 	}
 	return Unheld

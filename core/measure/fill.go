@@ -69,10 +69,10 @@ func (mk *strandMaker) fillLength(n *pattern.Node, count int) (length.MM, error)
 	if err != nil {
 		return 0, fmt.Errorf("the fill at column %d: %w", n.Col, err)
 	}
-	st, taken := &stack{table: mk.table}, map[string]int{}
+	st, turns := &stack{table: mk.table}, newTurns()
 	for _, b := range placed {
 		look := mk.look(b.Node.Key)
-		l := look.next(taken, b.Node.Key)
+		l := look.next(turns, b)
 		way := 0
 		if b.Reversed && l.turns {
 			way = 1

@@ -76,6 +76,9 @@ func Measure(p *piece.Piece) (*Measured, error) {
 		}
 		s.cut(p)
 		s.Knot, s.Start = s.knot(p), s.start(p)
+		for _, e := range s.Ends() {
+			e.Hidden = s.hidden(p, e)
+		}
 		m.Strands = append(m.Strands, s)
 	}
 	lead := m.Leading()
@@ -114,7 +117,10 @@ func strandOf(p *piece.Piece, row *piece.Row) (*Strand, error) {
 	if err := checkKeys(p, row.Line); err != nil {
 		return nil, err
 	}
-	mk := newStrandMaker(p, row)
+	mk, err := newStrandMaker(p, row)
+	if err != nil {
+		return nil, err
+	}
 	fills, err := mk.solveFills()
 	if err != nil {
 		return nil, err
@@ -137,7 +143,9 @@ func strandOf(p *piece.Piece, row *piece.Row) (*Strand, error) {
 
 // hangsInTail says whether a tail goes through a ring that hangs on the cord.
 func (s *Strand) hangsInTail() bool {
-	return slices.ContainsFunc(s.Beads, func(b Bead) bool { return b.Passes > s.Row.Passes && b.Material.Bead.Hangs() })
+	return slices.ContainsFunc(s.Beads, func(b Bead) bool {
+		return b.Passes > s.Row.Passes && b.Material.Bead.Hangs() && !b.Material.Bead.OneCord
+	})
 }
 
 // checkKeys holds every letter of the line to a dish.

@@ -326,7 +326,11 @@ func TestFillsTakeTheNearestWholeNumber(t *testing.T) {
 		chosen := m.Leading().Fills[open]
 		best, bestOff := -1, math.Inf(1)
 		for n := range 200 {
-			s, err := newStrandMaker(p, p.Leading()).layOut(pattern.Fills{open: n}, nil)
+			mk, err := newStrandMaker(p, p.Leading())
+			if err != nil {
+				t.Fatal(err)
+			}
+			s, err := mk.layOut(pattern.Fills{open: n}, nil)
 			if err != nil {
 				t.Fatal(err)
 			}

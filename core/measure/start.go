@@ -13,6 +13,10 @@ type Start struct {
 	Tip  length.MM  // how far from the cord's tip it is stopped; 0 where nothing stops it
 }
 
+// StartFold says that the fold of the cord is the end strung first: it cannot run
+// off.
+const StartFold = "fold"
+
 // tips is the cord, in mm, that must stand out beyond what stops it for that to
 // hold: house data, as it is done at the bench.
 var tips = map[string]length.MM{
@@ -29,17 +33,20 @@ func (s *Strand) start(p *piece.Piece) Start {
 }
 
 // startedBy is what the house starts with where the cord allows it, and else tape:
-// wire takes no knot, thread no crimp, only a crimped strand or an elastic ring can
-// be strung on its spool, and from the centre both ends stay open.
+// wire takes no knot, thread no crimp, only a crimped strand or elastic can be
+// strung on its spool, and from the centre both ends stay open.
 func (s *Strand) startedBy(h piece.House) string {
 	cord := s.Row.Cord.Cord.Type
+	if s.Left.Hold == HeldByMiddle {
+		return StartFold
+	}
 	if h.FromSpool() && (s.Left.Crimped() || s.Right.Crimped()) {
 		return piece.StopSpool
 	}
 	suits := true
 	switch h.Stopper {
 	case piece.StopSpool:
-		suits = s.Ring && cord == material.Elastic
+		suits = cord == material.Elastic
 	case piece.StopSlipKnot, piece.StopTiedBead:
 		suits = cord != material.Wire
 	case piece.StopSpareCrimp:

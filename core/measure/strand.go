@@ -64,40 +64,58 @@ type strandMaker struct {
 	piece *piece.Piece
 	row   *piece.Row
 	table *contactTable
+	loops map[piece.Side]*BeadLoop
 }
 
-func newStrandMaker(p *piece.Piece, row *piece.Row) *strandMaker {
-	return &strandMaker{p, row, newContactTable(len(p.Palette))}
+func newStrandMaker(p *piece.Piece, row *piece.Row) (*strandMaker, error) {
+	mk := &strandMaker{piece: p, row: row, table: newContactTable(len(p.Palette)), loops: map[piece.Side]*BeadLoop{}}
+	for _, side := range piece.Sides() {
+		loop, err := mk.loopAt(side)
+		if err != nil {
+			return nil, err
+		}
+		mk.loops[side] = loop
+	}
+	return mk, nil
 }
 
 // layOut lays the row out with the given fills. A bead that hangs is laid out on
 // as many passes of the cord as the strand before had there; nil takes the row's.
 func (mk *strandMaker) layOut(fills pattern.Fills, before *Strand) (*Strand, error) {
-	placed, err := mk.row.Line.Expand(fills)
+	s, err := mk.lay(mk.row.Line, fills, before, mk.piece.IsRing(mk.row))
 	if err != nil {
 		return nil, err
 	}
-	s := &Strand{Row: mk.row, Ring: mk.piece.IsRing(mk.row), Fills: fills, Beads: make([]Bead, len(placed))}
+	s.Left, s.Right = mk.endAt(s, piece.Left), mk.endAt(s, piece.Right)
+	return s, nil
+}
+
+// lay sets the beads of a line against each other.
+func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Strand, ring bool) (*Strand, error) {
+	placed, err := line.Expand(fills)
+	if err != nil {
+		return nil, err
+	}
+	s := &Strand{Row: mk.row, Ring: ring, Fills: fills, Beads: make([]Bead, len(placed))}
 	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
-	looks, taken := make([]nodeLook, len(mk.row.Line.Nodes)), map[string]int{}
+	looks, turns := make([]nodeLook, len(line.Nodes)), newTurns()
 	for i, b := range placed {
 		l := &looks[b.Node.ID]
 		if l.material == nil {
 			*l = mk.look(b.Node.Key)
 		}
-		l = l.next(taken, b.Node.Key)
+		l = l.next(turns, b)
 		way := 0
 		if b.Reversed && l.turns {
 			way = 1
 		}
-		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.row.Passes}
+		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passes(l.material)}
 		st.beads[i] = l.faces[way]
 		if before != nil && l.material.Bead.Hangs() {
 			st.beads[i] = mk.table.of(l.material, way == 1, before.Beads[i].Passes, mk.row.Cord.Cord.Diameter)
 		}
 	}
 	s.place(st)
-	s.Left, s.Right = s.endAt(mk.piece, piece.Left), s.endAt(mk.piece, piece.Right)
 	return s, nil
 }
 
@@ -107,16 +125,32 @@ type nodeLook struct {
 	faces    [2]faces
 	turns    bool
 	inTurn   []nodeLook // of a dish that holds several, each use taking the next
+	back     bool       // a mirror runs them back
 }
 
-// next is the look of the next bead of a letter, of which so many have been taken.
-func (l *nodeLook) next(taken map[string]int, key string) *nodeLook {
+// turns counts what has been taken of dishes that hold several.
+type turns struct {
+	taken  map[string]int          // by letter
+	mirror map[*pattern.Node][]int // what a node's beads took that no mirror has given back
+}
+
+func newTurns() *turns { return &turns{map[string]int{}, map[*pattern.Node][]int{}} }
+
+// next is the look of the next bead of a letter. Where a mirror runs back, a bead
+// takes what the one that it mirrors took.
+func (l *nodeLook) next(t *turns, b pattern.Placed) *nodeLook {
 	n := len(l.inTurn)
 	if n == 0 {
 		return l
 	}
-	k := taken[key] % n
-	taken[key]++
+	if before := t.mirror[b.Node]; l.back && b.Reversed && len(before) > 0 {
+		last := len(before) - 1
+		t.mirror[b.Node] = before[:last]
+		return &l.inTurn[before[last]]
+	}
+	k := t.taken[b.Node.Key] % n
+	t.taken[b.Node.Key]++
+	t.mirror[b.Node] = append(t.mirror[b.Node], k)
 	return &l.inTurn[k]
 }
 
@@ -124,6 +158,7 @@ func (mk *strandMaker) look(key string) nodeLook {
 	m := mk.piece.Palette[key]
 	l := mk.lookOf(m)
 	if m.Component != nil {
+		l.back = m.Component.Back
 		for _, one := range m.Component.Turn {
 			l.inTurn = append(l.inTurn, mk.lookOf(one))
 		}
@@ -132,16 +167,25 @@ func (mk *strandMaker) look(key string) nodeLook {
 }
 
 func (mk *strandMaker) lookOf(m *material.Material) nodeLook {
-	of := func(turned bool) faces { return mk.table.of(m, turned, mk.row.Passes, mk.row.Cord.Cord.Diameter) }
+	of := func(turned bool) faces { return mk.table.of(m, turned, mk.passes(m), mk.row.Cord.Cord.Diameter) }
 	return nodeLook{material: m, turns: m.Bead.Turns(), faces: [2]faces{of(false), of(true)}}
 }
 
-func (s *Strand) endAt(p *piece.Piece, side piece.Side) End {
-	var beside *material.Bead
-	if i := s.Beside(side); i >= 0 {
-		beside = s.Beads[i].Material.Bead
+// passes is how often the cord runs through a bead, before any tail does; one that
+// hangs on one cord has the others beside it.
+func (mk *strandMaker) passes(m *material.Material) int {
+	if m.Bead.OneCord {
+		return 1
 	}
-	return endOf(p, s.Row, side, beside)
+	return mk.row.Passes
+}
+
+func (mk *strandMaker) endAt(s *Strand, side piece.Side) End {
+	var beside *Bead
+	if i := s.Beside(side); i >= 0 {
+		beside = &s.Beads[i]
+	}
+	return endOf(mk.piece, mk.row, side, beside, mk.loops[side])
 }
 
 // kind is how many beads of one material a strand has.

@@ -41,6 +41,11 @@ func (m *Measured) count() {
 				if part.Material != nil {
 					add(i, part.Material, 1)
 				}
+				if part.Loop != nil {
+					for _, k := range part.Loop.kinds {
+						add(i, k.material, k.count)
+					}
+				}
 				for _, m := range part.Hung {
 					add(i, m, 1)
 				}
@@ -123,6 +128,13 @@ func (m *Measured) sensitivities() {
 		for mat, mm := range s.share {
 			share[mat] += mm
 		}
+		for _, e := range s.Ends() {
+			if loop := e.Find(RoleBeads); loop != nil {
+				for mat, mm := range loop.Loop.share {
+					share[mat] += mm / 2 // it lies double
+				}
+			}
+		}
 	}
 	for _, c := range m.Tally {
 		const tenth = 0.1
@@ -142,7 +154,7 @@ func (m *Measured) inSeries(mat *material.Material) int {
 	for _, s := range m.Strands {
 		for _, e := range s.Ends() {
 			for _, part := range e.Parts {
-				if part.Material == mat && part.Length > 0 {
+				if part.Material == mat && part.Length > 0 && mat.Class == material.ClassFinding {
 					n++
 				}
 			}

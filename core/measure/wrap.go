@@ -191,13 +191,17 @@ func (p *Part) finding() *material.Finding {
 }
 
 // reach is how far a fitting reaches inwards from the cord, in mm: half its
-// outside, or half its wire as it lies flat.
+// outside, half its wire as it lies flat, half of what a loop or button is thick.
 func (p *Part) reach() float64 {
 	f := p.finding()
 	switch {
+	case p.Loop != nil:
+		return float64(p.Loop.Thick) / 2
 	case f == nil:
 		return 0
-	case f.IsCrimp() || f.Type == material.CrimpCover:
+	case f.Type == material.ButtonEnd:
+		return float64(f.Length) / 2
+	case f.IsCrimp() || f.Type == material.CrimpCover || f.Type == material.ConeEnd:
 		return float64(f.Outside) / 2
 	}
 	return float64(f.Wire) / 2
@@ -210,10 +214,19 @@ type Rule struct {
 	Thick  length.MM // the thickness it was worked out with
 }
 
-// rule takes as the beads that touch those that make up the strand: the
-// thickness that half of its length reaches. Each counts by what it gives to the
-// length, a cap by what it stands proud.
+// rule takes as the beads that touch those that make up the strand. Each counts by
+// what it gives to the length, a cap by what it stands proud.
 func (s *Strand) rule(finished length.MM) *Rule {
+	thick := s.thickness()
+	if thick == 0 {
+		return nil
+	}
+	return &Rule{Inside: finished - math.Pi*thick, Thick: thick}
+}
+
+// thickness is the thickness that half of the strand's length reaches; 0 of a bare
+// cord.
+func (s *Strand) thickness() length.MM {
 	byThick, total := map[length.MM]float64{}, 0.0
 	for _, k := range s.kinds {
 		if b := k.material.Bead; !b.Hangs() {
@@ -229,8 +242,8 @@ func (s *Strand) rule(finished length.MM) *Rule {
 	sum := 0.0
 	for _, t := range thick {
 		if sum += byThick[t]; sum*2 >= total {
-			return &Rule{Inside: finished - math.Pi*t, Thick: t}
+			return t
 		}
 	}
-	return nil
+	return 0
 }

@@ -56,7 +56,10 @@ func (p *Piece) Check() []Fault {
 	p.checkIDs(add)
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {
-			r.check(add, fmt.Sprintf("sections[%d].rows[%d]", i, j))
+			where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
+			r.check(add, where)
+			p.checkEnding(r, Left, add, where+".leftEnd")
+			p.checkEnding(r, Right, add, where+".rightEnd")
 		}
 	}
 	return faults
@@ -205,13 +208,13 @@ func (p *Piece) checkClosure(add adder) {
 	c := &p.Closure
 	switch c.Type {
 	case Clasp:
-	case Knot, None:
+	case Knot, None, Tied:
 		if len(c.Left)+len(c.Right) > 0 {
 			add("closure", "A piece closed by %q has no clasp or rings. Remove them, or close it with a clasp.", c.Type)
 		}
 		return
 	default:
-		add("closure.type", "%q is not a closure. Use clasp, knot or none.", c.Type)
+		add("closure.type", "%q is not a closure. Use clasp, knot, none or tied.", c.Type)
 		return
 	}
 	clasps := 0
@@ -250,8 +253,8 @@ func (r *Row) check(add adder, where string) {
 		for i := range fittings {
 			m := fittings[i].Of
 			f := m.Finding
-			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard || f.Type == material.CordEnd || f.Type == material.FoldOver) {
-				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s cannot be at the end of a strand. Use a crimp, a cover, a guard, a cord end or a ring.", m.Name)
+			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard || f.Type == material.CordEnd || f.Type == material.ConeEnd || f.Type == material.FoldOver) {
+				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s cannot be at the end of a strand. Use a crimp, a cover, a guard, a cord end, a cone or a ring.", m.Name)
 			}
 		}
 	}

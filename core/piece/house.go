@@ -228,8 +228,12 @@ func (h House) KnotCord() float64 {
 	return 25
 }
 
-// OverhandCord is the cord of an overhand knot pulled tight, in its diameters.
-const OverhandCord = 10
+// An overhand knot pulled tight takes so much cord, and is so thick, in diameters of
+// its cord.
+const (
+	OverhandCord   = 10
+	OverhandAcross = 2.5
+)
 
 // KnotAcross is how thick the house's knot is, in diameters of its cord.
 func (h House) KnotAcross() float64 {

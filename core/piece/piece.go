@@ -26,11 +26,13 @@ const (
 // ClosureType is how a piece closes.
 type ClosureType string
 
-// The closures: a clasp, a ring knotted on itself, or a ring that slips over.
+// The closures: a clasp, a ring knotted on itself, a ring that slips over, or two
+// ends that the wearer ties or draws one through the other.
 const (
 	Clasp ClosureType = "clasp"
 	Knot  ClosureType = "knot"
 	None  ClosureType = "none"
+	Tied  ClosureType = "tied"
 )
 
 // Closure joins the two ends. Left and Right list their fittings from the
@@ -101,6 +103,8 @@ type Row struct {
 	Passes      int        // how often the cord runs through every bead
 	Cut         *length.MM // what the cord has been cut to already; nil if it has not
 	Left, Right []Fitting
+
+	LeftEnding, RightEnding Ending
 }
 
 // Rows lists every row of the piece, section by section.
@@ -128,8 +132,12 @@ func (p *Piece) Leading() *Row { return p.Rows()[0] }
 // IsRing says whether the row closes on itself bead to bead: no clasp, and no
 // fitting between its last bead and its first.
 func (p *Piece) IsRing(r *Row) bool {
-	return p.Closure.Type != Clasp && len(r.Left) == 0 && len(r.Right) == 0
+	return p.SlipsOn() && len(r.Left) == 0 && len(r.Right) == 0
 }
+
+// SlipsOn says whether the piece never opens, so that it must pass over what it
+// goes on.
+func (p *Piece) SlipsOn() bool { return p.Closure.Type == Knot || p.Closure.Type == None }
 
 // End gives the list of a row's end, from the strand outwards, or that of the
 // closure beyond it, from the outside in.
@@ -205,6 +213,14 @@ func (p *Piece) NewFitting(of *material.Material) Fitting {
 // TakeLine gives the row a line whose letters all have a dish. The error is a
 // pattern.List of every letter that has none.
 func (r *Row) TakeLine(line *pattern.Line, palette map[string]*material.Material) error {
+	if err := checkLetters(line, palette); err != nil {
+		return err
+	}
+	r.Line = line
+	return nil
+}
+
+func checkLetters(line *pattern.Line, palette map[string]*material.Material) error {
 	var missing pattern.List
 	for _, n := range line.Nodes {
 		if n.Kind != pattern.Bead {
@@ -217,6 +233,5 @@ func (r *Row) TakeLine(line *pattern.Line, palette map[string]*material.Material
 	if missing != nil {
 		return missing
 	}
-	r.Line = line
 	return nil
 }

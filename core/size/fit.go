@@ -27,6 +27,7 @@ type Fit struct {
 	Inside  length.MM
 	Measure length.MM
 	Ease    length.MM
+	Tied    length.MM    // cord of the legs that must stay between the ends for that ease
 	Word    string       // of the range the ease lies in; too tight or too loose outside all
 	Wanted  []piece.Ease // the ranges that are right: the one that was asked for, or all
 	Passage *Passage     // of a piece that does not open
@@ -59,16 +60,29 @@ func Of(m *measure.Measured) *Fit {
 	}
 	f := &Fit{Inside: inside, Measure: p.Body.Measure, Ease: inside - p.Body.Measure}
 	f.Wanted = Ranges(p)
+	if p.Closure.Type == piece.Tied && len(f.Wanted) > 0 {
+		f.Tied = max(0, min(legs(m), f.Wanted[0].From-f.Ease))
+		f.Ease += f.Tied
+	}
 	f.Word = f.word(allRanges(p))
 	f.Middle = middle(f.Wanted)
-	if slipsOn(p) {
+	if p.SlipsOn() {
 		f.Passage = passage(m, inside)
 	}
 	return f
 }
 
-// slipsOn says whether the piece goes on without opening.
-func slipsOn(p *piece.Piece) bool { return p.Closure.Type != piece.Clasp }
+// legs is how far apart the wearer can tie a piece: both legs, less what the knot
+// takes of them.
+func legs(m *measure.Measured) length.MM {
+	row, sum := m.Leading().Row, length.MM(0)
+	for _, side := range piece.Sides() {
+		if e := row.Ending(side); e.Way == piece.WayLeg {
+			sum += e.Leg
+		}
+	}
+	return max(0, sum-length.MM(m.Piece.House.KnotCord())*row.Cord.Cord.Diameter)
+}
 
 // stretches says whether the piece is strung on elastic.
 func stretches(p *piece.Piece) bool { return p.Leading().Cord.Cord.Type == material.Elastic }
@@ -77,12 +91,12 @@ func stretches(p *piece.Piece) bool { return p.Leading().Cord.Cord.Type == mater
 // closing, the tightest first. What slips on without stretching has none: it has
 // to pass the hand, so it cannot sit close.
 func allRanges(p *piece.Piece) []piece.Ease {
-	if slipsOn(p) && !stretches(p) {
+	if p.SlipsOn() && !stretches(p) {
 		return nil
 	}
 	var out []piece.Ease
 	for _, e := range p.House.Ease {
-		if e.Part == p.Body.Part && e.Stretch == slipsOn(p) {
+		if e.Part == p.Body.Part && e.Stretch == p.SlipsOn() {
 			out = append(out, e)
 		}
 	}
@@ -200,7 +214,7 @@ func stretch(m *measure.Measured) float64 {
 // now and the ease it lacks. Where ease has no upper limit a piece that suits is
 // right as it is. It is rounded to the whole millimetre.
 func (f *Fit) Suited(m *measure.Measured) length.MM {
-	if f.AsItIs() {
+	if f.AsItIs() || f.Tied > 0 && f.Suits() {
 		return length.MM(math.Round(float64(m.ForTarget)))
 	}
 	want := f.Measure + f.Middle

@@ -17,9 +17,12 @@ import (
 // The cord in mm that a new piece is strung on, by type, and the bead it starts
 // with, by kind.
 var (
-	firstCord = map[material.CordType]length.MM{material.Wire: 0.36, material.Elastic: 0.7}
+	firstCord = map[material.CordType]length.MM{material.Wire: 0.36, material.Elastic: 0.7, material.Waxed: 1, material.Leather: 1, material.Thread: 0.3, material.Nylon: 0.3}
 	firstBead = map[piece.Kind]length.MM{piece.Necklace: 4, piece.Bracelet: 6, piece.Anklet: 4}
 )
+
+// firstLeg is how long the legs are that a piece is tied with.
+const firstLeg = length.MM(120)
 
 // snug is how much wider than its cords a hole should be.
 const snug = 1.1
@@ -42,7 +45,7 @@ func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance
 		return nil, err
 	}
 	line := ""
-	if closure != piece.Clasp {
+	if p.SlipsOn() {
 		if knot := knotBead(p, shelf); knot != nil {
 			line = dish(p, knot) + " "
 		}
@@ -56,22 +59,26 @@ func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance
 }
 
 // Close changes how a piece closes, with what that needs of the shelf: crimps,
-// rings and a lobster for a clasp; nothing on a ring, which is strung on elastic.
-// The error is a *NoCord.
+// rings and a lobster for a clasp; nothing on a ring, which is strung on elastic; a
+// leg of cord at either end of what is tied. The error is a *NoCord.
 func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material) error {
-	wanted := material.Elastic
-	if closure == piece.Clasp {
-		wanted = material.Wire
-	}
+	wanted := cordsFor(closure)
 	p.Closure = piece.Closure{Type: closure}
 	for _, row := range p.Rows() {
 		row.Left, row.Right = nil, nil
-		if row.Cord == nil || row.Cord.Cord.Type != wanted {
-			row.Cord = best(shelf, func(m *material.Material) bool { return m.Cord != nil && m.Cord.Type == wanted },
-				func(m *material.Material) float64 { return math.Abs(float64(m.Cord.Diameter - firstCord[wanted])) })
+		if row.LeftEnding.Way == piece.WayFold {
+			row.Passes = 1
+		}
+		row.LeftEnding, row.RightEnding = piece.Ending{}, piece.Ending{}
+		if row.Cord == nil || !slices.Contains(wanted, row.Cord.Cord.Type) {
+			row.Cord = firstOf(shelf, wanted)
 		}
 		if row.Cord == nil {
-			return &NoCord{wanted}
+			return &NoCord{wanted[0]}
+		}
+		if closure == piece.Tied {
+			leg := piece.Ending{Way: piece.WayLeg, Leg: firstLeg}
+			row.LeftEnding, row.RightEnding = leg, leg
 		}
 		if closure != piece.Clasp {
 			row.Slack = nil
@@ -87,6 +94,28 @@ func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material
 	}
 	if closure == piece.Clasp {
 		closeByClasp(p, shelf)
+	}
+	return nil
+}
+
+// cordsFor are the types of cord that suit a closure, the most likely first.
+func cordsFor(closure piece.ClosureType) []material.CordType {
+	switch closure {
+	case piece.Clasp:
+		return []material.CordType{material.Wire}
+	case piece.Tied:
+		return []material.CordType{material.Waxed, material.Leather, material.Thread, material.Nylon}
+	}
+	return []material.CordType{material.Elastic}
+}
+
+// firstOf is the cord of the shelf to begin with, of the first type that it has.
+func firstOf(shelf []*material.Material, types []material.CordType) *material.Material {
+	for _, t := range types {
+		if c := best(shelf, func(m *material.Material) bool { return m.Cord != nil && m.Cord.Type == t },
+			func(m *material.Material) float64 { return math.Abs(float64(m.Cord.Diameter - firstCord[t])) }); c != nil {
+			return c
+		}
 	}
 	return nil
 }

@@ -172,3 +172,34 @@ func TestADishTakesTheFirstFreeLetterOfItsName(t *testing.T) {
 		t.Errorf("then %s", key)
 	}
 }
+
+func TestWhatIsTiedStartsOnACordThatCanBeTiedWithALegAtEitherEnd(t *testing.T) {
+	shelf := append(shop(), cord("waxed", material.Waxed, 1), cord("leather", material.Leather, 1.5))
+	p := started(t, piece.Necklace, piece.Tied, shelf)
+	row := p.Leading()
+	if row.Cord.ID != "waxed" || row.LeftEnding.Way != piece.WayLeg || row.RightEnding.Leg != 120 || len(row.Left)+len(row.Right) != 0 {
+		t.Errorf("%s, %+v", row.Cord.ID, row.LeftEnding)
+	}
+	if p.IsRing(row) || strings.Count(row.Line.String(), " ") != 0 {
+		t.Errorf("it begins with a bead for a knot: %s", row.Line)
+	}
+	if err := Close(p, piece.Clasp, shelf); err != nil {
+		t.Fatal(err)
+	}
+	if row.LeftEnding.Way != piece.WayFittings || row.Cord.Cord.Type != material.Wire {
+		t.Errorf("closed by a clasp: %+v on %s", row.LeftEnding, row.Cord.ID)
+	}
+	row.Passes, row.LeftEnding = 2, piece.Ending{Way: piece.WayFold}
+	row.Cord = cord("leather", material.Leather, 1.5)
+	if err := Close(p, piece.Tied, shelf); err != nil || row.Passes != 1 || row.Cord.ID != "leather" {
+		t.Errorf("a fold tied: %d passes on %s, %v", row.Passes, row.Cord.ID, err)
+	}
+	if err := Close(p, piece.Tied, nil); err != nil {
+		t.Errorf("the cord that suits is kept: %v", err)
+	}
+	row.Cord = nil
+	var none *NoCord
+	if err := Close(p, piece.Tied, nil); !errors.As(err, &none) || none.Wanted != material.Waxed {
+		t.Errorf("%v", err)
+	}
+}

@@ -108,6 +108,8 @@ func (w *writer) rightOf(m *material.Material) []string {
 		must = []string{fmt.Sprintf("the coil is %s long and slides on the cord", w.in(c.Pin.Coiled)), "the tip does not scratch"}
 	case material.BeadedBead:
 		return []string{fmt.Sprintf("it measures %s across and %s along its hole", w.in(m.Bead.Across), w.in(m.Bead.Length()))}
+	case material.Carrier:
+		must = []string{fmt.Sprintf("it reaches %s down from the middle of the cord", w.in(c.StandsOff))}
 	default:
 		must = []string{fmt.Sprintf("it hangs %s down from the cord", w.in(m.Bead.Drop))}
 	}
@@ -158,6 +160,9 @@ func strungOn(pin *material.Pin) string {
 func lastLinkOf(c *material.Component) string {
 	if c.Pin != nil {
 		return "the eye of the pin"
+	}
+	if c.Strung != nil {
+		return "the loop of " + lower(c.Strung.Name)
 	}
 	return lower(c.Rings[len(c.Rings)-1].Name)
 }

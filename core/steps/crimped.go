@@ -69,6 +69,9 @@ func (w *writer) end(e *measure.End) {
 		w.crimp(e)
 	case measure.Unheld:
 		w.unheld(e.Side)
+	case measure.HeldByMiddle: // made before anything is strung
+	case measure.HeldByLeg:
+		w.leg(e)
 	default:
 		w.tie(e)
 	}
@@ -79,7 +82,9 @@ func (w *writer) crimp(e *measure.End) {
 	if e.Find(measure.RoleGuard) != nil {
 		way += ", " + w.guard()
 	}
-	if hung := w.hung(e.Side); len(hung) > 0 { // what hangs beyond the first comes on its own
+	if loop := e.Find(measure.RoleBeads); loop != nil {
+		way += ", " + loopBeads(loop.Loop)
+	} else if hung := w.hung(e.Side); len(hung) > 0 { // what hangs beyond the first comes on its own
 		way += ", " + hung[0].name
 	}
 	tail := "Trim the tail close."
@@ -90,6 +95,7 @@ func (w *writer) crimp(e *measure.End) {
 		tail = fmt.Sprintf("Tuck the tail back through %s, %s.", beads(len(e.TailBeads)), w.in(e.Tail))
 	}
 	w.do("%s end: thread %s, and go back through the crimp. %s", title(e.Side), way, tail)
+	w.tryLoop(e)
 	if cover := e.Find(measure.RoleCover); cover != nil && e.Find(measure.RoleCrimp) != nil {
 		room := (cover.Material.Finding.Length - e.Find(measure.RoleCrimp).Material.Finding.Length) / 2
 		w.do("Leave %s of bare cord on either side of the crimp: the cover needs the room.", w.in(max(0, room)))
@@ -135,7 +141,10 @@ func (w *writer) hangOnFittings() {
 			if len(p.Hung) == 0 {
 				continue
 			}
-			on := lower(p.Material.Name)
+			on := "the loop of beads"
+			if p.Material != nil {
+				on = lower(p.Material.Name)
+			}
 			if p.Role == measure.RoleChain {
 				on = "the last link of " + on
 			}
@@ -173,7 +182,7 @@ func (w *writer) hung(side piece.Side) []hanging {
 			out = append(out, h)
 		}
 	}
-	if clasp := w.s.End(side.Other()).Find(measure.RoleClasp); clasp != nil && clasp.Material.Finding.HasTwoHalves() {
+	if clasp := w.s.End(side.Other()).Find(measure.RoleClasp); clasp != nil && clasp.Material.Finding.HasTwoHalves() && clasp.Material.Finding.Type != material.ButtonEnd {
 		half := "the other half of "
 		if clasp.Material.Finding.Type == material.Toggle {
 			half = "the bar of "

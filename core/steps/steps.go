@@ -83,6 +83,12 @@ func (w *writer) start(with string) {
 }
 
 func (w *writer) stop() {
+	if w.s.Start.By == measure.StartFold {
+		w.do("Fold the cord in the middle, lay the fold round %s at the left, and draw both ends through it.", w.firstHung(piece.Left))
+		w.do("String over both halves together; each half is %s.", w.in(w.s.CutLength()/2))
+		w.stringRuns()
+		return
+	}
 	if w.s.FromCentre(w.h) {
 		w.do("Mark the middle of the cord. Whenever it is set down, hold either end with %s, %s from the left tip and %s from the right.",
 			stoppers[w.s.Start.By], w.in(w.s.Beyond(w.m.Piece, &w.s.Left)), w.in(w.s.Beyond(w.m.Piece, &w.s.Right)))
@@ -97,6 +103,8 @@ func (w *writer) stop() {
 func (w *writer) open() {
 	says := "Remove the stop"
 	switch w.s.Start.By {
+	case measure.StartFold:
+		return
 	case piece.StopSlipKnot:
 		says = "Undo the slip knot"
 	case piece.StopTiedBead:

@@ -21,7 +21,7 @@ func (w *writer) ring() {
 	}
 	elastic := w.s.Row.Cord.Cord.Type == material.Elastic
 	if w.s.Start.By == piece.StopSpool {
-		w.ringFromSpool()
+		w.elasticFromSpool()
 	} else {
 		w.start(" with scissors")
 		if elastic {
@@ -41,8 +41,8 @@ func (w *writer) ring() {
 	w.glueAndHide()
 }
 
-// ringFromSpool strings elastic that is cut off once the beads are on it.
-func (w *writer) ringFromSpool() {
+// elasticFromSpool strings elastic that is cut off once the beads are on it.
+func (w *writer) elasticFromSpool() {
 	w.do("Leave the elastic on its spool, %s. Draw off a little more than the beads take and stretch it by hand a few times, so that it does not grow later.", w.cord())
 	w.stringRuns()
 	w.beforeCutting()
@@ -89,9 +89,13 @@ func orNow(when string) string {
 // tiedOn makes a strand whose ends are tied to their fittings, or held by cord
 // ends.
 func (w *writer) tiedOn() {
-	w.start("")
-	w.stop()
-	w.open()
+	if w.s.Start.By == piece.StopSpool {
+		w.elasticFromSpool()
+	} else {
+		w.start("")
+		w.stop()
+		w.open()
+	}
 	w.end(&w.s.Left)
 	if w.s.Right.Hold == measure.Unheld {
 		w.unheld(piece.Right)
@@ -132,19 +136,34 @@ func (w *writer) tie(e *measure.End) {
 		w.gate("After the fold-over end", "it holds a firm pull")
 		return
 	}
+	if e.Hold == measure.HeldByCone {
+		w.cone(e)
+		return
+	}
 	way := ""
 	if e.Find(measure.RoleGuard) != nil {
 		way = w.guard()
 	}
-	if hung := w.hung(e.Side); len(hung) > 0 {
+	if loop := e.Find(measure.RoleBeads); loop != nil {
+		way = loopBeads(loop.Loop)
+	} else if hung := w.hung(e.Side); len(hung) > 0 {
 		if way != "" {
 			way += " and "
 		}
 		way += hung[0].name
 	}
-	w.do("%s end: thread %s, come back to the beads and tie a %s round the cord.", title(e.Side), way, knots[w.h.Knot])
+	if e.Find(measure.RoleBeads) != nil {
+		w.do("%s end: thread %s and go back into the last bead of the strand, so that the loop closes.", title(e.Side), way)
+		w.tryLoop(e)
+		w.do("Tie a %s round the cord.", knots[w.h.Knot])
+	} else {
+		w.do("%s end: thread %s, come back to the beads and tie a %s round the cord.", title(e.Side), way, knots[w.h.Knot])
+	}
 	if w.h.Glue == piece.Yes {
 		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")
+	}
+	if k := e.Hidden; k != nil && k.Bead >= 0 {
+		w.do("Draw the knot into %s, bead %d.", w.s.Beads[k.Bead].Material.Name, k.Bead+1)
 	}
 	w.gate("After the knot", "it holds a firm pull")
 	w.do("Thread the tail back through the last beads and trim it.")

@@ -24,6 +24,7 @@ func ByHouse(m *measure.Measured, shelf []*material.Material) *check.Fix {
 		measure.RoleGuard: h.Guards != piece.GuardsNever && m.Leading().Row.Cord.Cord.Type == material.Wire,
 		measure.RoleRing:  true,
 		measure.RoleClasp: true,
+		measure.RoleBeads: true,
 	}
 	out := &check.Fix{Says: "Build both ends by the house method"}
 	after := m

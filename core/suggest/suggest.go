@@ -20,9 +20,9 @@ import (
 // Suggestion is one fitting for one end, why it is the one, and what puts it
 // there.
 type Suggestion struct {
-	Role     measure.Role // crimp, cover, guard, ring or clasp
+	Role     measure.Role // crimp, cover, guard, knot, loop of beads, ring or clasp
 	Side     piece.Side   // empty for the clasp
-	Material *material.Material
+	Material *material.Material // nil for a loop of beads
 	Reason   string
 	Has      bool // the end has it already
 	Fix      *check.Fix
@@ -37,7 +37,7 @@ func For(m *measure.Measured, shelf []*material.Material) []Suggestion {
 	p := &picker{m: m, shelf: shelf, metal: check.MainMetal(m)}
 	var out []Suggestion
 	for _, side := range piece.Sides() {
-		for _, pick := range []func(side piece.Side) *Suggestion{p.crimp, p.fold, p.cover, p.guard, p.ring} {
+		for _, pick := range []func(side piece.Side) *Suggestion{p.crimp, p.fold, p.cover, p.guard, p.hiddenKnot, p.loop, p.ring} {
 			if s := pick(side); s != nil {
 				out = append(out, *s)
 			}
@@ -248,6 +248,9 @@ func (p *picker) ring(side piece.Side) *Suggestion {
 // clasps on, and so that a clasp put on directly has something to close into.
 func needsRing(m *measure.Measured, side piece.Side) bool {
 	s := m.Leading()
+	if button, _ := m.Piece.Clasp(); button != nil && button.Type == material.ButtonEnd {
+		return false // button and loop are on the cord itself
+	}
 	if chain := s.End(side).Find(measure.RoleChain); chain != nil && chain.Material.Finding.IsOpen() {
 		return false // its last link opens
 	}
@@ -265,7 +268,7 @@ func (p *picker) clasp() *Suggestion {
 			return &Suggestion{Role: measure.RoleClasp, Material: c, Has: true, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c))}
 		}
 	}
-	c := p.best(func(f *material.Finding) bool { return f.IsClasp() && f.Type != material.Slide }, func(f *material.Finding) length.MM { return f.InSeries() - 9 })
+	c := p.best(func(f *material.Finding) bool { return f.IsClasp() && f.Type != material.Slide && f.Type != material.ButtonEnd }, func(f *material.Finding) length.MM { return f.InSeries() - 9 })
 	if c == nil {
 		return nil
 	}

@@ -544,6 +544,18 @@ export interface components {
             toMm: number;
             turned: boolean;
         };
+        BeadLoop: {
+            beads: components["schemas"]["LoopBead"][];
+            /**
+             * Format: double
+             * @description Inside, once round.
+             */
+            girthMm: number;
+            /** Format: double */
+            strungMm: number;
+            /** Format: double */
+            thickMm: number;
+        };
         BeadRow: {
             atMm: number[];
             kind: number[];
@@ -643,9 +655,13 @@ export interface components {
             left?: components["schemas"]["Fitting"][];
             right?: components["schemas"]["Fitting"][];
             /** @enum {string} */
-            type: "clasp" | "knot" | "none";
+            type: "clasp" | "knot" | "none" | "tied";
         };
         Component: {
+            /** @description In the second half of a mirror they come back in reverse. */
+            back?: boolean;
+            /** @description Of a carrier: the bead with a loop of its own. */
+            bead?: string;
             /** @description What hangs below: charms and components. */
             below?: string[];
             /** @description Of a tassel. */
@@ -653,7 +669,7 @@ export interface components {
             /** @description An eye pin's two loops lie crosswise. */
             crosswise?: boolean;
             /** @enum {string} */
-            kind: "charm" | "link" | "drop" | "pendant" | "tassel" | "coil" | "beaded" | "turn";
+            kind: "charm" | "link" | "drop" | "pendant" | "tassel" | "coil" | "beaded" | "carrier" | "turn";
             /**
              * Format: double
              * @description Length of a tassel.
@@ -668,6 +684,8 @@ export interface components {
              * @description Inside of the loop turned from the pin.
              */
             loopMm?: number;
+            /** @description It hangs on one of the cords that run side by side. */
+            oneCord?: boolean;
             /** @description The letters of that line. */
             palette?: {
                 [key: string]: string;
@@ -857,14 +875,49 @@ export interface components {
             fromMm: number;
             /** @description What hangs on it, by the ids of the materials. */
             hung?: string[];
+            /**
+             * Format: double
+             * @description Of a leg: cord between the strand and what ends it.
+             */
+            legMm?: number;
+            /** @description Of a loop of beads. */
+            loop?: components["schemas"]["BeadLoop"];
             material?: string;
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "fold-over" | "loop" | "ring" | "clasp" | "extender";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender";
             swallowed: boolean;
             /** Format: double */
             toMm: number;
+        };
+        Ending: {
+            /** @description The id of the bead on a leg. */
+            bead?: string;
+            /** @description The ids of what hangs on the loop. */
+            hung?: string[];
+            /**
+             * Format: double
+             * @description Cord between the strand and what ends a leg.
+             */
+            legMm?: number;
+            /** @description The bead line of a loop. */
+            loop?: string;
+            /**
+             * Format: int64
+             * @description Through how many beads the tail goes back.
+             */
+            tailBeads?: number;
+            /**
+             * Format: double
+             * @description How far the tail goes back; the house decides if neither this nor tailBeads is given.
+             */
+            tailMm?: number;
+            /**
+             * @description A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it.
+             * @enum {string}
+             */
+            way?: "loop" | "leg" | "fold" | "hidden-knot";
         };
         Fit: {
             /**
@@ -883,6 +936,11 @@ export interface components {
              */
             suitedMm: number;
             suits: boolean;
+            /**
+             * Format: double
+             * @description Cord of the legs that stays between the ends of a tied piece for that ease.
+             */
+            tiedMm?: number;
             wanted: components["schemas"]["EaseRange"][];
             /** @description Of the range the ease lies in; too tight, too loose. */
             word: string;
@@ -1041,6 +1099,12 @@ export interface components {
             finish?: "glass" | "pearl" | "metal" | "matte" | "wood" | "stone" | "faceted" | "lined" | "lava" | "translucent" | "pattern";
             second?: string;
         };
+        LoopBead: {
+            /** Format: double */
+            atMm: number;
+            material: string;
+            turned?: boolean;
+        };
         MakeVersionInputBody: {
             label?: string;
             /** @enum {string} */
@@ -1086,8 +1150,11 @@ export interface components {
             facing?: "none" | "fore-aft" | "upright";
             /** Format: int64 */
             filaments?: number;
-            /** @enum {string} */
-            form?: "round" | "oval";
+            /**
+             * @description Of a ring round or oval, of a button flat or ball.
+             * @enum {string}
+             */
+            form?: "round" | "oval" | "flat" | "ball";
             /** Format: double */
             holeMm?: number;
             /** Format: int64 */
@@ -1105,6 +1172,13 @@ export interface components {
              */
             links?: number;
             look?: components["schemas"]["Look"];
+            /**
+             * Format: double
+             * @description Inside of the bead's own loop below it.
+             */
+            loopMm?: number;
+            /** Format: double */
+            loopWireMm?: number;
             /** Format: double */
             massG?: number;
             metal?: string;
@@ -1133,7 +1207,7 @@ export interface components {
              * @description Of a finding or cord.
              * @enum {string}
              */
-            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "extender" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
+            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "cone-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "button" | "extender" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
             /** Format: double */
             wallMm?: number;
             /** Format: double */
@@ -1174,7 +1248,7 @@ export interface components {
         };
         NewPiece: {
             /** @enum {string} */
-            closure: "clasp" | "knot" | "none";
+            closure: "clasp" | "knot" | "none" | "tied";
             /** @enum {string} */
             kind: "necklace" | "bracelet" | "anklet";
             name: string;
@@ -1210,8 +1284,8 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "add-fitting" | "set-fitting" | "drop-fitting" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
-            /** @description Of the house method; the code of a check to waive. */
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
              * Format: int64
@@ -1453,6 +1527,8 @@ export interface components {
             cutMm?: number;
             id: string;
             left?: components["schemas"]["Fitting"][];
+            /** @description How the end is made beyond its fittings. */
+            leftEnd?: components["schemas"]["Ending"];
             /** @description The bead line. */
             line: string;
             /**
@@ -1461,6 +1537,7 @@ export interface components {
              */
             passes?: number;
             right?: components["schemas"]["Fitting"][];
+            rightEnd?: components["schemas"]["Ending"];
             /**
              * Format: double
              * @description If absent, the house default.
@@ -1618,7 +1695,7 @@ export interface components {
         };
         Start: {
             /** @enum {string} */
-            by: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool";
+            by: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool" | "fold";
             /** @enum {string} */
             side: "left" | "right";
             /**
@@ -1647,7 +1724,9 @@ export interface components {
              * @description What keeps the cord in at the left.
              * @enum {string}
              */
-            leftHold: "crimp" | "knot" | "cord-end" | "fold-over" | "ring" | "nothing";
+            leftHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "nothing";
+            /** @description Of a knot that is to hide in the last bead. */
+            leftKnot?: components["schemas"]["Knot"];
             leftTail: components["schemas"]["Tail"];
             /** @description The bead line in its canonical form. */
             line: string;
@@ -1661,7 +1740,8 @@ export interface components {
             placed?: components["schemas"]["Placed"][];
             right: components["schemas"]["EndPart"][];
             /** @enum {string} */
-            rightHold: "crimp" | "knot" | "cord-end" | "fold-over" | "ring" | "nothing";
+            rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "nothing";
+            rightKnot?: components["schemas"]["Knot"];
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
             /** @description Alike beads in a row, from the left. */
@@ -1680,11 +1760,12 @@ export interface components {
             fix?: components["schemas"]["Fix"];
             /** @description Already in place. */
             has: boolean;
-            material: string;
+            /** @description Absent for a loop of beads. */
+            material?: string;
             name: string;
             reason: string;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "ring" | "clasp";
+            role: "crimp" | "fold-over" | "cover" | "guard" | "knot" | "bead-loop" | "ring" | "clasp";
         };
         Suggestions: {
             /** @description Builds both ends by the house method; absent if they are built so. */
@@ -2242,6 +2323,8 @@ export interface operations {
                 types?: string;
                 /** @description Only what hangs: charms, and components that hang. */
                 hangs?: boolean;
+                /** @description Only beads with a loop of their own. */
+                looped?: boolean;
                 shape?: string;
                 metal?: string;
                 /** @description A colour family. */
@@ -2969,14 +3052,15 @@ export const catalogueItemColourValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const checkEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["end"]> = ["left", "right"];
 export const checkSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["severity"]> = ["stop", "warn", "advise"];
 export const checkStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["step"]> = ["decide", "lay-out", "fit", "ends"];
-export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none"];
-export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded", "turn"];
+export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none", "tied"];
+export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded", "carrier", "turn"];
 export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
 export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComponentFacts"]["faces"]> = ["any", "front", "side"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "fold-over", "loop", "ring", "clasp", "extender"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender"];
+export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
 export const houseAllowanceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["allowance"]> = ["standard", "generous", "spool"];
 export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["attach"]> = ["jump-rings", "split-rings", "direct"];
@@ -3001,28 +3085,28 @@ export const materialClassValues: ReadonlyArray<FlattenedDeepRequired<components
 export const materialDrilledValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["drilled"]> = ["width", "height"];
 export const materialEyeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["eye"]> = ["open", "closed"];
 export const materialFacingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["facing"]> = ["none", "fore-aft", "upright"];
-export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["form"]> = ["round", "oval"];
+export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["form"]> = ["round", "oval", "flat", "ball"];
 export const materialJointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["joint"]> = ["open", "soldered", "split"];
 export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["shape"]> = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
 export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
-export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "extender", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
+export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
-export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none"];
+export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "add-fitting", "set-fitting", "drop-fitting", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
-export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
+export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
-export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "fold-over", "ring", "nothing"];
-export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "fold-over", "ring", "nothing"];
+export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "nothing"];
+export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "nothing"];
 export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];
-export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "cover", "guard", "ring", "clasp"];
+export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "fold-over", "cover", "guard", "knot", "bead-loop", "ring", "clasp"];
 export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];
 export const threadStepStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["state"]> = ["untouched", "settled", "wrong"];
 export const threadStepStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["step"]> = ["decide", "lay-out", "fit", "ends"];

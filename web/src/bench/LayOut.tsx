@@ -54,7 +54,7 @@ export function LayOut() {
     <div className="bench">
       <aside className="side left" aria-label="Materials of this piece">
         <Dishes bench={bench} state={state} onAdd={() => setChoosing({})} onChange={(key) => setChoosing({ key })} />
-        <Ends bench={bench} state={state} />
+        <Ends bench={bench} state={state} brief />
       </aside>
       <div className="middle" ref={strand}>
         <Gauge bench={bench} state={state} />

@@ -1,29 +1,39 @@
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { Fragment, useState } from "react";
+import type { Document, Operation } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { sizeOf } from "../dishes/size.ts";
+import type { Filter } from "../materials/catalogue.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
-import { carrierOf, filterFor, fittingsAt, hangOn, HANGS, isHung, putFitting, type FittingList } from "./places.ts";
+import { EndWay, endOf } from "./EndWay.tsx";
+import "./ends.css";
+import { carrierOf, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "./places.ts";
 
 interface Props {
   bench: Bench;
   state: BenchState;
+  /** Only what differs from the usual is shown of how the ends are made. */
+  brief?: boolean;
 }
 
 /** Chosen is the fitting the catalogue is open for. */
 interface Chosen {
-  list: FittingList | "cord";
+  list: FittingList | "cord" | "leg" | "loop";
+  /** Of a leg or a loop: which end. */
+  side?: "left" | "right";
   /** The fitting to replace; none to add one. */
   fitting?: string;
   /** What hangs on that fitting is chosen, the n-th or one more. */
   hung?: number;
 }
 
-const TITLES: Record<FittingList | "cord", string> = {
+const TITLES: Record<Chosen["list"], string> = {
   cord: "Cord",
+  leg: "A bead for the leg",
+  loop: "Hang a charm or a component",
   left: "A fitting for the left end",
   right: "A fitting for the right end",
   claspLeft: "Left half of the closure",
@@ -31,7 +41,7 @@ const TITLES: Record<FittingList | "cord", string> = {
 };
 
 /** Ends are the cord and what closes it, each changeable from the catalogue. */
-export function Ends({ bench, state }: Props) {
+export function Ends({ bench, state, brief }: Props) {
   const { doc, analysis } = state;
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const strand = leadStrand(analysis);
@@ -61,9 +71,11 @@ export function Ends({ bench, state }: Props) {
               ))}
             </Fragment>
           ))}
-          <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
-            + add
-          </button>
+          {(isClosure(list) || endOf(doc, sideOf(list))?.way !== "leg") && (
+            <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
+              + add
+            </button>
+          )}
           {carrier && (
             <button type="button" className="pick quiet" onClick={() => setChosen({ list, fitting: carrier.id, hung: carrier.hung?.length ?? 0 })} aria-label={`Hang something on ${name(carrier.of)}`}>
               + hang
@@ -73,6 +85,11 @@ export function Ends({ bench, state }: Props) {
       </div>
     );
   };
+
+  const way = (side: "left" | "right") =>
+    !strand?.ring && (!brief || endOf(doc, side)?.way) && (
+      <EndWay bench={bench} doc={doc} strand={strand} side={side} onBead={() => setChosen({ list: "leg", side })} onHang={(hung) => setChosen({ list: "loop", side, hung })} />
+    );
 
   return (
     <section aria-label="Cord and ends">
@@ -86,8 +103,10 @@ export function Ends({ bench, state }: Props) {
         </span>
       </div>
       {show("left", "Left end", "Left")}
+      {way("left")}
       {clasped && show("claspLeft", "Clasp at the left", "… clasp")}
       {show("right", "Right end", "Right")}
+      {way("right")}
       {clasped && show("claspRight", "Clasp at the right", "… clasp")}
       <div className="end-row">
         <span className="what">Slack</span>
@@ -109,18 +128,17 @@ export function Ends({ bench, state }: Props) {
       </div>
       {chosen && (
         <CataloguePicker
-          title={chosen.hung === undefined ? TITLES[chosen.list] : "Hang a charm or a component"}
-          filter={chosen.hung === undefined ? filterFor(chosen.list) : HANGS}
+          title={chosen.hung === undefined ? TITLES[chosen.list] : TITLES.loop}
+          filter={filterOf(chosen)}
           onClose={() => setChosen(null)}
           onPick={(m) => {
-            if (chosen.hung !== undefined) void bench.apply(...hangOn(bench.snapshot().doc, chosen.fitting!, chosen.hung, m.id));
-            else void bench.apply(chosen.list === "cord" ? { do: "set-cord", material: m.id } : putFitting(bench.snapshot().doc, chosen.list, chosen.fitting, m.id));
+            void bench.apply(...picked(bench.snapshot().doc, chosen, m.id));
             setChosen(null);
           }}
           onRemove={
-            chosen.fitting && (chosen.hung === undefined || isHung(doc, chosen.fitting, chosen.hung))
+            removed(doc, chosen).length > 0
               ? () => {
-                  void bench.apply(chosen.hung === undefined ? { do: "drop-fitting", at: { fitting: chosen.fitting } } : { do: "unhang", at: { fitting: chosen.fitting }, n: chosen.hung });
+                  void bench.apply(...removed(doc, chosen));
                   setChosen(null);
                 }
               : undefined
@@ -129,4 +147,29 @@ export function Ends({ bench, state }: Props) {
       )}
     </section>
   );
+}
+
+function filterOf({ list, hung }: Chosen): Filter {
+  if (hung !== undefined) return HANGS;
+  if (list === "leg") return { class: "bead" };
+  return filterFor(list as FittingList | "cord");
+}
+
+/** picked are the operations that put a material where it was chosen for. */
+function picked(doc: Document, { list, side, fitting, hung }: Chosen, material: string): Operation[] {
+  const at = { strand: leadRow(doc).id, end: side };
+  if (list === "leg") return [{ do: "set-end", at, field: "bead", material }];
+  if (list === "loop") return [...removed(doc, { list, side, hung }), { do: "hang", at, material }];
+  if (hung !== undefined) return hangOn(doc, fitting!, hung, material);
+  return [list === "cord" ? { do: "set-cord", material } : putFitting(doc, list, fitting, material)];
+}
+
+/** removed are the operations that take away what is there; none where there is nothing. */
+function removed(doc: Document, { list, side, fitting, hung }: Chosen): Operation[] {
+  const at = { strand: leadRow(doc).id, end: side };
+  if (list === "leg") return side && endOf(doc, side)?.bead ? [{ do: "set-end", at, field: "bead" }] : [];
+  if (list === "loop") return side && hung! < (endOf(doc, side)?.hung?.length ?? 0) ? [{ do: "unhang", at, n: hung }] : [];
+  if (!fitting) return [];
+  if (hung === undefined) return [{ do: "drop-fitting", at: { fitting } }];
+  return isHung(doc, fitting, hung) ? [{ do: "unhang", at: { fitting }, n: hung }] : [];
 }

@@ -7,7 +7,6 @@ import { ExplodedEnd, RingJoin } from "./ExplodedEnd.tsx";
 import { PieceHouse } from "./PieceHouse.tsx";
 import { StartPicture } from "./StartPicture.tsx";
 import { Suggestions } from "./Suggestions.tsx";
-import "./ends.css";
 
 /** EndsRoom shows a strand's ends and the cut of its cord. */
 export function EndsRoom() {

@@ -40,7 +40,7 @@ export function ExplodedEnd({ analysis, doc, side }: Props) {
         {stations.map((s, i) => (
           <span key={i} className="station" style={{ left: s.label.x, width: s.label.width }} aria-hidden>
             <b>{s.name}</b>
-            <span>{s.adds || <Length mm={s.part.mm} />}</span>
+            <span>{s.adds || <Length mm={s.part.legMm ?? s.part.mm} />}</span>
           </span>
         ))}
       </div>
@@ -53,6 +53,9 @@ export function ExplodedEnd({ analysis, doc, side }: Props) {
 const HOLDS: Record<Exclude<Strand["leftHold"], "crimp">, string> = {
   knot: "The cord is tied to this end with a knot.",
   "cord-end": "The knotted cord sits in the cord end.",
+  "cone-end": "The knot sits in the cone, tied to the eye inside it.",
+  leg: "A knot holds the strand; the cord runs on as a leg and ends in a knot.",
+  fold: "The middle of the cord lies here: nothing can run off, and nothing is cut.",
   "fold-over": "The cord lies in the trough, one flap pressed over it, the other over that.",
   ring: "The cord is tied round the ring.",
   nothing: "Nothing holds the cord here.",
@@ -63,10 +66,26 @@ function TailLine({ analysis, doc, side }: Props) {
   const strand = leadStrand(analysis);
   const tail = side === "left" ? strand.leftTail : strand.rightTail;
   const hold = side === "left" ? strand.leftHold : strand.rightHold;
-  if (hold !== "crimp") return <p className="quiet">{HOLDS[hold]}</p>;
+  const loop = strand[side].find((part) => part.loop)?.loop;
+  const round = loop && (
+    <>
+      The loop of {loop.beads.length} beads is <Length mm={loop.girthMm} /> round inside.{" "}
+    </>
+  );
+  const knot = side === "left" ? strand.leftKnot : strand.rightKnot;
+  if (hold !== "crimp") {
+    return (
+      <p className="quiet">
+        {round}
+        {HOLDS[hold]}
+        {knot && (knot.element === undefined ? " No hole here takes the knot, so it stays visible." : " The knot is drawn into the last bead.")}
+      </p>
+    );
+  }
   const finest = doc.materials.find((m) => m.id === tail.finest);
   return (
     <p className="tail-line">
+      {round}
       <i className="live" aria-hidden /> the working wire: do not cut; <i className="tail" aria-hidden /> the tail{" "}
       {tail.mm > 0 ? (
         <>

@@ -13,6 +13,9 @@ interface Props {
   doc: Document;
 }
 
+/** CRIMPED are the choices that only crimped ends have. */
+const CRIMPED: ChoiceField[] = ["crimp", "covers", "tail"];
+
 /** applies says whether a choice means anything for the piece. */
 function applies(field: ChoiceField, doc: Document): boolean {
   const type = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type;
@@ -20,9 +23,10 @@ function applies(field: ChoiceField, doc: Document): boolean {
   if (field === "thread") return type === "thread";
   if (field === "guardThreads") return holds("wire-guard");
   if (field === "pinLoops") return holds("component");
-  if (field === "knotPlace") return doc.closure.type !== "clasp";
+  if (field === "knotPlace") return doc.closure.type === "knot" || doc.closure.type === "none";
   if (field === "knot" || field === "glue") return doc.closure.type !== "clasp" || type !== "wire";
   if (field === "stopper") return true;
+  if (CRIMPED.includes(field)) return type === "wire" || type === "nylon" || holds("crimp-tube") || holds("crimp-bead");
   if (field === "targetCounts") return doc.closure.type === "clasp";
   return doc.closure.type === "clasp" && type !== "elastic";
 }

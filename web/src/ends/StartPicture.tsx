@@ -13,7 +13,7 @@ const BEADS = 6;
 const CORD = "#3c3a37";
 const STOP_AT = 110;
 /** Where the cord begins, where that is not its tip at the left. */
-const CORD_FROM: Partial<Record<string, number>> = { spool: 40, "spare-crimp": STOP_AT - 16, crimped: STOP_AT - 12 };
+const CORD_FROM: Partial<Record<string, number>> = { spool: 40, "spare-crimp": STOP_AT - 16, crimped: STOP_AT - 12, fold: STOP_AT };
 
 /** StartPicture shows how the starting end is held. */
 export function StartPicture({ analysis, doc }: { analysis: Analysis; doc: Document }) {
@@ -54,6 +54,7 @@ export function StartPicture({ analysis, doc }: { analysis: Analysis; doc: Docum
       </div>
       <p className="tail-line">
         {start.by === "spool" && "String from the free end: the run that goes on first ends up by the spool."}
+        {start.by === "fold" && "Both halves of the cord are strung together, from the fold."}
         {start.by === "crimped" && `The ${start.side} end is made before any bead goes on.`}
         {start.tipMm > 0 && (
           <>

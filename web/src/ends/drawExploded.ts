@@ -1,6 +1,8 @@
 import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
 import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
+import { drawBeadLoop, type Looks } from "../felt/paint/ending.ts";
 import { sprites } from "../felt/paint/sprites.ts";
+import { drawPath, drawThrough, MARGIN, TAIL, WORKING } from "./drawPasses.ts";
 
 export interface ExplodedView {
   strand: Strand;
@@ -29,15 +31,16 @@ const BEADS_SHOWN = 4;
 /** BEADS_MM is about how much of the strand is shown; one bead always is. */
 const BEADS_MM = 18;
 const PX = 9;
-/** TOGGLE_PX is smaller, so that a bar keeps within the picture. */
+/** TOGGLE_PX is smaller, so that a bar keeps within the picture; so is a loop of beads. */
 const TOGGLE_PX = 3;
+const LOOP_PX = 4.5;
+const BUTTON_PX = 5;
+/** LEG_SHARE is how much smaller a bead on a leg is drawn, so that it keeps off its label. */
+const LEG_SHARE = 0.7;
 /** The parts are drawn this far apart, and farther where there is room. */
 const GAP = 30;
 const MOST_GAP = 62;
-const WORKING = "#3c3a37";
-const TAIL = "#b0650c";
 const LEADER = "#b3a08f";
-const MARGIN = 10;
 const LABEL_WIDTH = 92;
 /** LABELS_AT is where the labels begin below the top of the picture; the style sheet has the same. */
 const LABELS_AT = 118;
@@ -47,6 +50,9 @@ function halfOf(part: EndPart, drawn: string, m: Material | undefined): number {
   if (drawn === "toggle-ring") return (((m?.ringInsideMm ?? 9) + (m?.ringEyeMm ?? 1.6) + 2 * (m?.wireMm ?? 1.8)) / 2) * TOGGLE_PX;
   if (drawn === "toggle-bar") return (((m?.barEyeMm ?? 1.6) + (m?.barThicknessMm ?? 2)) / 2) * TOGGLE_PX;
   if (part.role === "loop") return 12;
+  if (part.loop) return ((part.mm + part.loop.thickMm) / 2) * LOOP_PX;
+  if (part.role === "leg") return ((m?.alongMm ?? m?.acrossMm ?? 2) / 2) * PX * LEG_SHARE;
+  if (m?.type === "button") return ((m.outsideMm ?? 12) / 2) * BUTTON_PX + 6;
   if (part.role === "extender") return (chainLinks(m) * (m?.insideMm ?? 3) * PX) / 2 + 4;
   const mm = part.role === "ring" ? (m?.insideMm ?? 3) : (m?.closedMm ?? m?.lengthMm ?? part.mm);
   return Math.max(5, (mm / 2) * PX * (part.role === "clasp" ? 0.8 : 1));
@@ -71,7 +77,7 @@ export function stationsOf(view: ExplodedView): Exploded {
     const m = materials.get(part.material ?? "");
     const half = halfOf(part, drawn, m);
     x += gap + half;
-    const station = { part, drawn, name: nameOf(drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part, materials), x, half, label: { x: 0, width: 0 } };
+    const station = { part, drawn, name: nameOf(part, drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part, materials), x, half, label: { x: 0, width: 0 } };
     x += half;
     return station;
   });
@@ -102,7 +108,9 @@ function partsAt({ strand, side, materials }: ExplodedView): { part: EndPart; dr
   return bar ? [...own, { part: bar, drawn: "toggle-bar" }] : own;
 }
 
-function nameOf(drawn: string, m: Material | undefined): string {
+function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
+  if (part.loop) return `a loop of ${part.loop.beads.length} beads`;
+  if (part.role === "leg") return m ? `${m.name}, on a leg` : "a leg";
   if (drawn === "loop") return "the wire's loop";
   if (drawn === "toggle-ring") return `${m?.name}, its ring`;
   if (drawn === "toggle-bar") return `${m?.name}, its bar`;
@@ -111,6 +119,7 @@ function nameOf(drawn: string, m: Material | undefined): string {
 
 function addsOf(part: EndPart, materials: Map<string, Material>): string {
   if (part.hung?.length) return `carries ${part.hung.map((id) => materials.get(id)?.name ?? id).join(", ")}`;
+  if (part.role === "leg") return "";
   if (part.swallowed) return "slips into the bead";
   return part.mm > 0 ? "" : "adds nothing";
 }
@@ -128,11 +137,13 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
   const y = height * 0.42;
   const { stations, start, scale } = stationsOf(view);
   const px = PX * scale;
-  const crimped = stations.some((s) => s.part.role === "crimp");
+  const hold = side === "left" ? strand.leftHold : strand.rightHold;
+  const crimped = hold === "crimp";
   const tail = side === "left" ? strand.leftTail : strand.rightTail;
+  const looks: Looks = { materials, outlines, cord: WORKING, cordMm: 1.7 / LOOP_PX };
   ctx.save();
   drawLeaders(ctx, stations, y);
-  drawPath(ctx, { stations, start, y, crimped, tucked: tail.mm > 0 });
+  drawPath(ctx, { stations, start, y, hold, tucked: tail.mm > 0 });
   let x = start;
   for (const b of [...beadsShown(strand, side)].reverse()) {
     const m = materials.get(b.material);
@@ -146,16 +157,29 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     }
     x -= (b.alongMm / 2) * px;
   }
-  drawThrough(ctx, start, y, crimped && tail.mm > 0);
+  drawThrough(ctx, start, y, (crimped && tail.mm > 0) || hold === "knot" || hold === "fold", hold === "fold" ? WORKING : TAIL);
   for (const s of stations) {
     if (s.part.role === "loop") continue;
     ctx.save();
     ctx.translate(s.x, y);
-    drawFitting(ctx, s.drawn, materials.get(s.part.material ?? ""), { from: -s.half, to: s.half, px: (s.drawn.startsWith("toggle") ? TOGGLE_PX : PX) * scale });
+    const m = materials.get(s.part.material ?? "");
+    if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
+    else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
+    else drawFitting(ctx, s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale });
     ctx.restore();
   }
   if (crimped) drawCutters(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);
   ctx.restore();
+}
+
+function scaleOf(drawn: string, m: Material | undefined): number {
+  if (drawn.startsWith("toggle")) return TOGGLE_PX;
+  return m?.type === "button" ? BUTTON_PX : PX;
+}
+
+function drawOnLeg(ctx: CanvasRenderingContext2D, m: Material | undefined, outlines: Record<string, Outline>, px: number) {
+  const outline = outlines[m?.id ?? ""];
+  if (m && outline) sprites.draw(ctx, m, outline, px, false);
 }
 
 /** drawLeaders ties every part to its label. */
@@ -168,55 +192,6 @@ function drawLeaders(ctx: CanvasRenderingContext2D, stations: Station[], y: numb
     ctx.lineTo(s.label.x, LABELS_AT - 2);
     ctx.stroke();
   }
-}
-
-interface Path {
-  stations: Station[];
-  start: number;
-  y: number;
-  crimped: boolean;
-  tucked: boolean;
-}
-
-/** drawPath draws the cord: out through all, round what it holds, and back to where the tail ends. */
-function drawPath(ctx: CanvasRenderingContext2D, { stations, start, y, crimped, tucked }: Path) {
-  ctx.lineWidth = 1.7;
-  ctx.strokeStyle = WORKING;
-  ctx.beginPath();
-  ctx.moveTo(0, y - 3);
-  if (!crimped) {
-    ctx.lineTo(start + 60, y - 3);
-    ctx.stroke();
-    return;
-  }
-  // The cord turns at its loop or guard, round the first thing that hangs in it.
-  const turn = stations.find((s) => s.part.role === "loop" || s.part.role === "guard") ?? stations[stations.length - 1];
-  const held = stations[stations.indexOf(turn) + 1];
-  const far = held ? held.x - held.half + 5 : turn.x + turn.half;
-  ctx.lineTo(turn.x - turn.half, y - 3);
-  ctx.bezierCurveTo(turn.x, y - 15, far - 4, y - 13, far, y);
-  ctx.stroke();
-  ctx.strokeStyle = TAIL;
-  ctx.beginPath();
-  ctx.moveTo(far, y);
-  ctx.bezierCurveTo(far - 4, y + 13, turn.x, y + 15, turn.x - turn.half, y + 3);
-  ctx.lineTo(tucked ? MARGIN : start + 2, y + 3);
-  ctx.stroke();
-}
-
-/** drawThrough shows the passes inside the beads, where the cord is hidden. */
-function drawThrough(ctx: CanvasRenderingContext2D, start: number, y: number, tucked: boolean) {
-  ctx.setLineDash([5, 4]);
-  ctx.lineWidth = 1.5;
-  for (const [colour, at, drawn] of [[WORKING, y - 3, true], [TAIL, y + 3, tucked]] as const) {
-    if (!drawn) continue;
-    ctx.strokeStyle = colour;
-    ctx.beginPath();
-    ctx.moveTo(MARGIN, at);
-    ctx.lineTo(start, at);
-    ctx.stroke();
-  }
-  ctx.setLineDash([]);
 }
 
 /** drawCutters marks where the tail is trimmed: flush cutters, jaws at the wire. */

@@ -15,6 +15,7 @@ export const NAMES: Record<StartBy, string> = {
   "spare-crimp": "a spare crimp",
   crimped: "its own crimp",
   spool: "the spool itself",
+  fold: "the fold of the cord",
 };
 
 /** drawStart draws what holds the starting end at a place of the cord. */
@@ -27,6 +28,7 @@ export const drawStart: Record<StartBy, Draw> = {
   "spare-crimp": drawFlatCrimp,
   crimped: drawMadeEnd,
   spool: drawSpool,
+  fold: drawFoldOfCord,
 };
 
 /** drawStopper draws a sprung coil that grips the cord. */
@@ -65,6 +67,22 @@ function drawSpool(ctx: CanvasRenderingContext2D, x: number, y: number) {
     ctx.fill();
     ctx.stroke();
   }
+}
+
+/** drawFoldOfCord draws the cord folded round a ring, both halves running on together. */
+function drawFoldOfCord(ctx: CanvasRenderingContext2D, x: number, y: number) {
+  ctx.strokeStyle = "#b9a06a";
+  ctx.lineWidth = 3;
+  ctx.beginPath();
+  ctx.arc(x - 34, y, 11, 0, 2 * Math.PI);
+  ctx.stroke();
+  ctx.strokeStyle = CORD;
+  ctx.lineWidth = 1.7;
+  ctx.beginPath();
+  ctx.moveTo(x + 10, y - 3);
+  ctx.bezierCurveTo(x - 20, y - 8, x - 30, y - 6, x - 28, y);
+  ctx.bezierCurveTo(x - 30, y + 6, x - 20, y + 8, x + 10, y + 3);
+  ctx.stroke();
 }
 
 /** drawClip draws a sprung clip with its two handles. */

@@ -7,12 +7,12 @@ import type { Filter } from "../materials/catalogue.ts";
 /** FittingList is a list of fittings of the piece: a strand's end, or a side of its closure. */
 export type FittingList = "left" | "right" | "claspLeft" | "claspRight";
 
-const isClosure = (list: FittingList) => list === "claspLeft" || list === "claspRight";
-const sideOf = (list: FittingList) => (list === "left" || list === "claspLeft" ? "left" : "right");
+export const isClosure = (list: FittingList) => list === "claspLeft" || list === "claspRight";
+export const sideOf = (list: FittingList) => (list === "left" || list === "claspLeft" ? "left" : "right");
 
 /** TYPES are the kinds of findings and cords, as the schema lists them. */
 const TYPES: readonly string[] = materialTypeValues;
-const ROW_ONLY = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "fold-over"];
+const ROW_ONLY = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over"];
 const BOTH = ["jump-ring", "split-ring"];
 
 /** filterFor says what of the catalogue can go there. */

@@ -4,6 +4,7 @@ import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
+import { drawBeadLoop, drawLeg } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
 import { spinsOf } from "./spins.ts";
@@ -102,8 +103,16 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (m
   ctx.stroke();
   for (const parts of [left, right]) {
     for (const part of parts) {
-      if (x(Math.max(part.fromMm, part.toMm)) < -60 || x(Math.min(part.fromMm, part.toMm)) > width + 60) continue;
+      if (x(Math.max(part.fromMm, part.toMm) + (part.legMm ?? 0)) < -60 || x(Math.min(part.fromMm, part.toMm) - (part.legMm ?? 0)) > width + 60) continue;
       const m = materials.get(part.material ?? "");
+      const looks = { materials, outlines: analysis.drawing?.outlines ?? {}, cord: cloths[tone].cord, cordMm: cord?.diameterMm ?? 0.4 };
+      if (part.role === "bead-loop") drawBeadLoop(ctx, part, { from: x(part.fromMm), to: x(part.toMm), px }, looks);
+      if (part.role === "leg") {
+        ctx.save();
+        ctx.translate(x(part.fromMm), 0);
+        drawLeg(ctx, part, { out: parts === left ? -1 : 1, px }, looks);
+        ctx.restore();
+      }
       drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px });
       drawHung(ctx, view, part, { x: x(part.role === "extender" ? part.toMm : (part.fromMm + part.toMm) / 2), y: hangsFrom(m) * px });
     }

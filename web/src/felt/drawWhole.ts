@@ -1,11 +1,12 @@
-import type { Document, Material, Seat } from "../api/client.ts";
+import type { Document, Material, Outline, Seat } from "../api/client.ts";
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
+import { drawBeadLoop, drawLeg } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
-import { hangs, spinsOf } from "./spins.ts";
+import { carries, hangs, spinsOf } from "./spins.ts";
 import type { Drawn } from "./usePicture.ts";
 
 export interface WholeView {
@@ -35,6 +36,8 @@ const FINE = 2;
 /** MARGIN is the share of the picture left free on each side. */
 const MARGIN = 0.045;
 const LEAST_SHADED = 5;
+/** LEGS_APART is how far the two legs of a tied piece are drawn from straight down, in radians. */
+const LEGS_APART = 0.07;
 const FINE_COLOUR = "#8a7a6a";
 
 /** materialsOf finds a document's materials by id. */
@@ -81,10 +84,14 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
     const { x, y, angle } = whole.beads[i];
     castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), whole.flat) / 2) * px, angle);
   });
-  for (const seat of whole.parts) {
+  const loopsFirst = [...whole.parts].sort((a, b) => Number(strand[b.end][b.index].role === "bead-loop") - Number(strand[a.end][a.index].role === "bead-loop"));
+  for (const seat of loopsFirst) {
     const part = strand[seat.end][seat.index];
     const out = seat.end === "left" ? -1 : 1;
     const half = (seat.lengthMm / 2) * px;
+    const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm: materials.get(leadRow(doc).cord)?.diameterMm ?? 0.4 };
+    if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
+    if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
     along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px }));
     for (const id of part.hung ?? []) {
       const [m, outline] = [materials.get(id), outlines[id]];
@@ -99,8 +106,10 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
       if (!m || !outline || layerOf(m, outline) !== layer || isFine(b, px)) return;
       along(ctx, hangs(m, outline) ? hanging(whole.beads[i], whole.flat) : whole.beads[i], px, () => {
         if (whole.flat && m.acrossMm) ctx.scale(1, acrossOf(m, true) / m.acrossMm);
-        sprites.draw(ctx, m, outline, px, b.turned, spins[i]);
+        sprites.draw(ctx, m, carriedApart(m, outline)?.bead ?? outline, px, b.turned, spins[i]);
       });
+      const carried = carriedApart(m, outline)?.hung;
+      if (carried) along(ctx, hanging(whole.beads[i], whole.flat), px, () => sprites.draw(ctx, m, carried, px, false));
     });
   }
   if (view.letters) strand.placed.forEach((b, i) => along(ctx, { ...whole.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
@@ -108,6 +117,19 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
 
 /** hanging is how a thing hangs there: straight down, or in a ring that lies flat outwards. */
 const hanging = (seat: Seat, flat: boolean | undefined): Seat => ({ ...seat, angle: flat ? seat.angle + Math.PI : 0 });
+
+/** carriedApart takes a bead that carries something apart: the bead lies along the cord, the rest hangs. */
+function carriedApart(m: Material, outline: Outline): { bead: Outline; hung: Outline } | undefined {
+  if (!carries(m) || !outline.seats) return undefined;
+  const known = taken.get(outline);
+  if (known) return known;
+  const [bead, ...hung] = outline.seats;
+  const apart = { bead: { ...outline, seats: [bead] }, hung: { ...outline, seats: hung } };
+  taken.set(outline, apart);
+  return apart;
+}
+
+const taken = new WeakMap<Outline, { bead: Outline; hung: Outline }>();
 
 const isFine = (b: { acrossMm: number }, px: number) => b.acrossMm * px < FINE;
 

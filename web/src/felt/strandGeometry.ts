@@ -3,7 +3,8 @@ import type { Document, EndPart, Outline, Strand } from "../api/client.ts";
 /** reachOf is how far the strand's ends reach along the straight cord, in mm from its start. */
 export function reachOf(strand: Strand): { start: number; end: number } {
   const behind = strand.strungMm + strand.slackMm;
-  return { start: strand.left.at(-1)?.toMm ?? 0, end: strand.right.at(-1)?.toMm ?? behind };
+  const beyond = (parts: EndPart[]) => parts.at(-1)?.legMm ?? 0;
+  return { start: (strand.left.at(-1)?.toMm ?? 0) - beyond(strand.left), end: (strand.right.at(-1)?.toMm ?? behind) + beyond(strand.right) };
 }
 
 /** gripOf is where the cord ends at a side: at its crimp or the cover over it. */

@@ -85,6 +85,12 @@ function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
             {fit.word || "ease"}
           </b>
           , <Length mm={fit.easeMm} /> of ease on a {bodyOf(doc).part} of <Length mm={fit.measureMm} />
+          {fit.tiedMm ? (
+            <>
+              {" "}
+              when it is tied with <Length mm={fit.tiedMm} /> of cord between its ends
+            </>
+          ) : null}
         </p>
       )}
       {!fit && insideMm != null && <p className="quiet">Enter a {bodyOf(doc).part} size to see the ease.</p>}

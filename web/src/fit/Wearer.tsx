@@ -25,7 +25,7 @@ export function bodyOf(doc: Document): Body {
 export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
   const house = useHouse().data?.whole;
   const body = bodyOf(doc);
-  const slipsOn = doc.closure.type !== "clasp";
+  const slipsOn = doc.closure.type === "knot" || doc.closure.type === "none";
   const change = (next: Partial<Body>) => {
     const now = bench.snapshot().doc;
     void bench.apply({ do: "set-body", body: { ...bodyOf(now), ...next } });

@@ -66,7 +66,7 @@ export function MakerForm({ maker }: { maker: Maker }) {
   );
 }
 
-const SECTIONS: Record<Section, (props: Props) => ReactNode> = { rings: Rings, pin: Pin, loop: Loop, line: Line, below: Below, coil: Coil, tassel: Tassel, beaded: Beaded, turn: Turn };
+const SECTIONS: Record<Section, (props: Props) => ReactNode> = { rings: Rings, pin: Pin, loop: Loop, line: Line, below: Below, coil: Coil, tassel: Tassel, beaded: Beaded, strung: Strung, turn: Turn };
 
 /** Trouble says what is wrong with a field, below it. */
 function Trouble({ maker, of }: { maker: Maker; of: string }) {
@@ -121,6 +121,9 @@ function Rings({ maker, ask }: Props) {
         <PartRow key={i} maker={maker} id={id} onRemove={() => set(rings.filter((_, k) => k !== i))} onChange={() => ask({ title: "Another ring", filter: RINGS, take: (m) => set(rings.map((r, k) => (k === i ? m.id : r))) })} />
       ))}
       <Add onClick={() => (last ? set([...rings, last]) : ask({ title: "A ring", filter: RINGS, take: (m) => set([m.id]) }))}>Add a ring</Add>
+      {rings.length > 0 && maker.component.kind !== "link" && (
+        <FormControlLabel control={<Checkbox size="small" checked={maker.component.oneCord ?? false} onChange={(e) => maker.changeComponent({ oneCord: e.target.checked || undefined })} />} label="Hangs on one of two cords" />
+      )}
       <Trouble maker={maker} of="rings" />
     </section>
   );
@@ -210,6 +213,18 @@ function Below({ maker, ask }: Props) {
   );
 }
 
+function Strung({ maker, ask }: Props) {
+  const { bead } = maker.component;
+  const asked: Asked = { title: "A bead with a loop of its own", filter: { class: "bead", looped: true }, take: (m) => maker.changeComponent({ bead: m.id }) };
+  return (
+    <section>
+      <h2>Strung through</h2>
+      {bead ? <PartRow maker={maker} id={bead} onChange={() => ask(asked)} /> : <Add onClick={() => ask(asked)}>Choose the bead</Add>}
+      <Trouble maker={maker} of="bead" />
+    </section>
+  );
+}
+
 function Turn({ maker, ask }: Props) {
   const turn = maker.component.turn ?? [];
   const set = (next: string[]) => maker.changeComponent({ turn: next });
@@ -221,6 +236,7 @@ function Turn({ maker, ask }: Props) {
         <PartRow key={i} maker={maker} id={id} onRemove={() => set(turn.filter((_, k) => k !== i))} onChange={() => ask({ title: "Another in its place", filter, take: (m) => set(turn.map((t, k) => (k === i ? m.id : t))) })} />
       ))}
       <Add onClick={() => ask({ title: "The next in turn", filter, take: (m) => set([...turn, m.id]) })}>Add the next</Add>
+      <FormControlLabel control={<Checkbox size="small" checked={maker.component.back ?? false} onChange={(e) => maker.changeComponent({ back: e.target.checked || undefined })} />} label="In a mirror they come back in reverse" />
       <Trouble maker={maker} of="turn" />
     </section>
   );

@@ -10,12 +10,13 @@ export const KINDS: { kind: Kind; name: string; says: string }[] = [
   { kind: "pendant", name: "Pendant", says: "Charms and components hanging together." },
   { kind: "tassel", name: "Tassel", says: "Strands of cord folded over a ring and bound." },
   { kind: "coil", name: "Coil round the cord", says: "A head pin wound round the cord, its beads standing beside it." },
+  { kind: "carrier", name: "Bead with a loop", says: "A bead whose own loop carries charms and components." },
   { kind: "turn", name: "Several in turn", says: "A dish of beads or components, each use taking the next." },
   { kind: "beaded", name: "Beaded bead", says: "A bead woven of beads, measured as one." },
 ];
 
 /** Section is a part of the form. */
-export type Section = "rings" | "pin" | "loop" | "line" | "below" | "coil" | "tassel" | "beaded" | "turn";
+export type Section = "rings" | "pin" | "loop" | "line" | "below" | "coil" | "tassel" | "beaded" | "strung" | "turn";
 
 const SECTIONS: Record<Kind, Section[]> = {
   charm: ["rings", "below"],
@@ -25,6 +26,7 @@ const SECTIONS: Record<Kind, Section[]> = {
   tassel: ["rings", "tassel"],
   coil: ["pin", "coil", "line"],
   beaded: ["beaded"],
+  carrier: ["strung", "below"],
   turn: ["turn"],
 };
 
@@ -55,6 +57,7 @@ export function asKind(c: Component, kind: Kind, usual: Usual): Component {
   if (wants.includes("loop")) Object.assign(next, { loop: c.loop ?? "simple", loopMm: c.loopMm ?? 2 });
   if (kind === "coil") next.rodMm = c.rodMm ?? 1.5;
   if (kind === "tassel") Object.assign(next, { cord: c.cord ?? usual.cord, strands: c.strands ?? 12, legMm: c.legMm ?? 40 });
+  if (wants.includes("strung")) next.bead = c.bead;
   if (kind === "turn") next.turn = c.turn ?? [];
   if (kind === "beaded") next.parts = c.parts ?? {};
   return next;

@@ -1,5 +1,5 @@
 import type { Material } from "../api/client.ts";
-import { catalogueItemColourValues, cordFitTypeValues, lookFinishValues, materialDrilledValues, materialEyeValues, materialFacingValues, materialFormValues, materialJointValues, materialShapeValues, materialSizedValues, materialTypeValues } from "../api/schema.gen.ts";
+import { catalogueItemColourValues, cordFitTypeValues, lookFinishValues, materialDrilledValues, materialEyeValues, materialFacingValues, materialJointValues, materialShapeValues, materialSizedValues, materialTypeValues } from "../api/schema.gen.ts";
 
 /** Field is one measure or word of a material that can be entered. */
 export interface Field {
@@ -39,7 +39,7 @@ export function fieldsOf(m: Material): Field[] {
   return [
     choice("shape", "Shape", SHAPES), ...measures, choice("sized", "Measured by", materialSizedValues),
     choice("facing", "Facing", materialFacingValues), choice("drilled", "Drilled through", materialDrilledValues),
-    MASS, { name: "densityGCm3", label: "or density", kind: "number", unit: "g/cm³" }, METAL,
+    mm("loopMm", "Own loop below it, inside"), mm("loopWireMm", "Loop's wire"), MASS, { name: "densityGCm3", label: "or density", kind: "number", unit: "g/cm³" }, METAL,
   ];
 }
 
@@ -48,8 +48,10 @@ function findingMeasures(type: string): Field[] {
   if (type === "crimp-cover") return [mm("outsideMm", "Outside"), mm("insideMm", "Inside, if known"), mm("lengthMm", "Length")];
   if (type === "wire-guard") return [mm("lengthMm", "Length"), mm("insideMm", "A leg, inside")];
   if (type === "cord-end") return [mm("lengthMm", "Length")];
-  if (type.endsWith("-ring") && type !== "spring-ring") return [mm("insideMm", "Inside"), mm("wireMm", "Wire"), choice("joint", "Joint", materialJointValues), choice("form", "Form", materialFormValues)];
+  if (type.endsWith("-ring") && type !== "spring-ring") return [mm("insideMm", "Inside"), mm("wireMm", "Wire"), choice("joint", "Joint", materialJointValues), choice("form", "Form", ["round", "oval"])];
   if (type === "fold-over") return [mm("insideMm", "Trough, inside"), mm("lengthMm", "Trough, length"), mm("ringEyeMm", "Eye, inside")];
+  if (type === "cone-end") return [mm("outsideMm", "Mouth, inside"), mm("insideMm", "Tip, inside"), mm("lengthMm", "Length"), mm("ringEyeMm", "Eye, inside")];
+  if (type === "button") return [mm("outsideMm", "Width"), mm("lengthMm", "Thickness"), mm("insideMm", "Shank, inside"), choice("form", "Form", ["flat", "ball"])];
   if (type === "head-pin") return [mm("lengthMm", "Length below the head"), mm("wireMm", "Wire"), mm("outsideMm", "Head, across")];
   if (type === "eye-pin") return [mm("lengthMm", "Length below the eye"), mm("wireMm", "Wire"), mm("insideMm", "Eye, inside")];
   if (type === "extender") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), { name: "links", label: "Links", kind: "number" }, choice("joint", "Joint", ["open", "soldered"])];

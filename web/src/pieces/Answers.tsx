@@ -12,6 +12,7 @@ export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string
   { value: "clasp", label: "A clasp", says: "two ends that open" },
   { value: "knot", label: "A knot", says: "a ring tied with a knot, like stretch pieces" },
   { value: "none", label: "Slips on", says: "a ring that does not open" },
+  { value: "tied", label: "Tied", says: "two ends of cord that the wearer ties, or draws through a loop" },
 ];
 
 /** lengthQuestion asks for the length that a target counts: the closed piece, or its beads alone. */

@@ -59,6 +59,9 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
     case "fold-over":
       drawFold(ctx, m, c, s);
       break;
+    case "cone-end":
+      drawCone(ctx, m, c, s);
+      break;
     case "cover":
       tube(ctx, c, s.from, s.to, Math.max(1.5, ((m?.outsideMm ?? 3) / 2) * s.px));
       break;
@@ -106,6 +109,32 @@ function drawFold(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb
   });
 }
 
+/** drawCone draws a cone open towards the strand, and the eye at its tip. */
+function drawCone(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch) {
+  const out = s.to > s.from ? 1 : -1;
+  const eye = ((m?.ringEyeMm ?? 1.6) / 2) * s.px;
+  const tip = s.to - out * 2 * eye;
+  const mouth = tip - out * (m?.lengthMm ?? 10) * s.px;
+  const [wide, narrow] = [((m?.outsideMm ?? 8) / 2) * s.px, Math.max(1, ((m?.insideMm ?? 1.2) / 2 + 0.4) * s.px)];
+  wireStroke(ctx, c, Math.max(0.9, 0.7 * s.px), () => ctx.arc(s.to - out * eye, 0, eye, 0, 2 * Math.PI));
+  const g = ctx.createLinearGradient(0, -wide, 0, wide);
+  g.addColorStop(0, css(darker(c, 0.35)));
+  g.addColorStop(0.32, css(lighter(c, 0.7)));
+  g.addColorStop(0.6, css(c));
+  g.addColorStop(1, css(darker(c, 0.6)));
+  ctx.fillStyle = g;
+  ctx.strokeStyle = css(darker(c, 0.6), 0.8);
+  ctx.lineWidth = 0.8;
+  ctx.beginPath();
+  ctx.moveTo(mouth, -wide);
+  ctx.lineTo(tip, -narrow);
+  ctx.lineTo(tip, narrow);
+  ctx.lineTo(mouth, wide);
+  ctx.quadraticCurveTo(mouth - out * wide * 0.25, 0, mouth, -wide);
+  ctx.fill();
+  ctx.stroke();
+}
+
 /** drawToggleRing draws a toggle's ring by its eye, and gives where the ring's middle lies. */
 function drawToggleRing(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, wire: number): number {
   const out = s.to > s.from ? 1 : -1;
@@ -150,6 +179,30 @@ function drawChain(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rg
   }
 }
 
+/** drawButton draws a button from its face, by its shank. */
+function drawButton(ctx: CanvasRenderingContext2D, m: Material, metal: Rgb, s: Stretch) {
+  const c = m.look?.colour ? parseColour(m.look.colour) : metal;
+  const out = s.to > s.from ? 1 : -1;
+  const r = ((m.outsideMm ?? 12) / 2) * s.px;
+  const x = s.to + out * r * 0.55;
+  wireStroke(ctx, darker(c, 0.2), Math.max(0.8, 0.7 * s.px), () => {
+    ctx.moveTo(s.from, 0);
+    ctx.lineTo(x, 0);
+  });
+  const g = ctx.createRadialGradient(x - r * 0.35, -r * 0.4, r * 0.1, x, 0, r);
+  g.addColorStop(0, css(lighter(c, 0.65)));
+  g.addColorStop(0.7, css(c));
+  g.addColorStop(1, css(darker(c, 0.5)));
+  ctx.fillStyle = g;
+  ctx.strokeStyle = css(darker(c, 0.6), 0.9);
+  ctx.lineWidth = 0.8;
+  ctx.beginPath();
+  ctx.arc(x, 0, r, 0, 2 * Math.PI);
+  ctx.fill();
+  ctx.stroke();
+  wireStroke(ctx, darker(c, 0.15), Math.max(0.6, r * 0.06), () => ctx.arc(x, 0, r * 0.72, 0, 2 * Math.PI));
+}
+
 function drawClasp(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, mid: number, half: number, wire: number) {
   const out = s.to > s.from ? 1 : -1;
   switch (m?.type) {
@@ -159,6 +212,9 @@ function drawClasp(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rg
       drawBar(ctx, m, c, centre + out * (((m.ringInsideMm ?? 9) / 2) * s.px - wire * 0.2), s.px);
       break;
     }
+    case "button":
+      drawButton(ctx, m, c, s);
+      break;
     case "magnetic":
     case "slide":
       tube(ctx, c, s.from + out * half * 0.3, s.to - out * half * 0.3, half * 0.62);

@@ -41,7 +41,7 @@ export class Sprites {
 
   #sprite(m: Material, outline: Outline, px: number, turned: boolean, spin?: number): Sprite {
     const step = spin === undefined ? undefined : Math.round((spin / (2 * Math.PI)) * SPINS) % SPINS;
-    const key = `${this.#name(m)}|${px.toFixed(3)}|${turned}|${step}`;
+    const key = `${this.#name(m)}|${px.toFixed(3)}|${turned}|${step}|${outline.seats?.length}`;
     const kept = this.#kept.get(key);
     if (kept) return kept;
     if (this.#kept.size > 600) this.#kept.clear();

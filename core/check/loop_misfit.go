@@ -1,0 +1,99 @@
+package check
+
+import (
+	"fmt"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+)
+
+// loopGives is how much wider in mm than what just passes it a loop may be before
+// its button slips out by itself.
+const loopGives = length.MM(9)
+
+// loopMisfit stops a loop of beads that its button does not go through, and warns of
+// one that is tight or so wide that the button slips out.
+var loopMisfit = Check{
+	Code: "loop-misfit", Step: StepEnds,
+	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+		button, loop := buttonAndLoop(v, e)
+		if button == nil || loop == nil {
+			return nil
+		}
+		f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The loop does not go over its button"}
+		switch girth, b := loop.Girth, button.Finding; {
+		case girth < b.Passes()-tiny:
+		case girth < b.LoopFor()-tiny:
+			f.Severity, f.Title = Warn, "The loop is tight on its button"
+		case girth > b.Passes()+loopGives+tiny:
+			f.Severity, f.Title = Warn, "The loop slips off its button"
+		default:
+			return nil
+		}
+		f.Says = fmt.Sprintf("The loop at the %s end is %s round inside; %s just passes at %s and is easy to close at %s.", e.Side,
+			mm(loop.Girth), button.Name, mm(button.Finding.Passes()), mm(button.Finding.LoopFor()))
+		return []Finding{f}
+	},
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		button, _ := buttonAndLoop(v, s.End(f.At.Side))
+		return loopsFor(v, s, s.End(f.At.Side), button.Finding)
+	},
+}
+
+// buttonAndLoop gives the button that the loop at an end goes over, and that loop;
+// nil for what is not there.
+func buttonAndLoop(v *View, e *measure.End) (*material.Material, *measure.BeadLoop) {
+	var button *material.Material
+	for _, part := range v.Leading().End(e.Side.Other()).Parts {
+		if part.Role == measure.RoleClasp && part.Material.Finding.Type == material.ButtonEnd {
+			button = part.Material
+		}
+	}
+	part := e.Find(measure.RoleBeads)
+	if part == nil {
+		return button, nil
+	}
+	return button, part.Loop
+}
+
+// loopsFor makes the loop of more or fewer of the bead that it has most of, the
+// narrowest that is easy to close.
+func loopsFor(v *View, s *measure.Strand, e *measure.End, button *material.Finding) []Fix {
+	line := s.Row.Ending(e.Side).Loop
+	most := -1
+	for i, n := range line.Nodes {
+		if n.Kind == pattern.Bead && line.Top(n.ID) == n && (most < 0 || n.Count > line.Nodes[most].Count) {
+			most = i
+		}
+	}
+	if most < 0 {
+		return nil
+	}
+	for n := 1; n <= pattern.MaxBeads; n++ {
+		try := line.Clone()
+		try.Nodes[most].Count = n
+		loop, err := measure.LoopOf(v.Piece, s.Row, try)
+		if err != nil || loop.Girth > button.Passes()+loopGives {
+			return nil
+		}
+		if loop.Girth >= button.LoopFor() {
+			says := fmt.Sprintf("Make the loop of %s", beads(len(loop.Beads)))
+			return []Fix{fix(says, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(e.Side), Field: edit.EndLoop, Text: try.String()})}
+		}
+	}
+	return nil
+}
+
+// openLoop finds a button that has no loop to go through: the end it should be at.
+func openLoop(v *View) *measure.End {
+	for _, e := range v.Leading().Ends() {
+		if button, loop := buttonAndLoop(v, e); button != nil && loop == nil {
+			return e
+		}
+	}
+	return nil
+}

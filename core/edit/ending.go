@@ -1,0 +1,142 @@
+package edit
+
+import (
+	"fmt"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// The fields of an end that SetEnd sets.
+const (
+	EndWay       = "way"       // Text: one of piece.Ways
+	EndLoop      = "loop"      // Text: the bead line of the loop
+	EndLeg       = "leg"       // Length
+	EndBead      = "bead"      // Material of the bead on a leg; none leaves the knot alone
+	EndTail      = "tail"      // Length; none follows the house
+	EndTailBeads = "tailBeads" // N beads
+)
+
+// usualLeg is how long a leg is until somebody says.
+const usualLeg = length.MM(80)
+
+// setEnd sets one field of how an end of a row is made.
+func setEnd(p *piece.Piece, op Op) error {
+	row, err := rowOf(p, op)
+	switch {
+	case err != nil:
+		return err
+	case op.At.Side != piece.Left && op.At.Side != piece.Right:
+		return refuse("Name the end to make: left or right.")
+	}
+	e := row.Ending(op.At.Side)
+	switch op.Field {
+	case EndWay:
+		return setWay(p, row, op.At.Side, piece.Way(op.Text))
+	case EndLoop:
+		line, err := pattern.Parse(op.Text)
+		if err != nil {
+			return err
+		}
+		e.Way, e.Loop = piece.WayLoop, line
+	case EndLeg:
+		if op.Length == nil {
+			return refuse("Give the length of the leg.")
+		}
+		e.Leg = *op.Length
+	case EndBead:
+		e.Bead = op.Material
+	case EndTail:
+		e.Tail = piece.Tail{Length: op.Length}
+	case EndTailBeads:
+		n := op.N
+		e.Tail = piece.Tail{Beads: &n}
+	default:
+		return refuse("An end has no %q to set.", op.Field)
+	}
+	return nil
+}
+
+// setWay makes an end another way, with what that needs: a loop gets beads, a leg
+// gives up its fittings, a fold runs the cord twice.
+func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) error {
+	if !slices.Contains(piece.Ways(), way) {
+		return refuse("%q is no way to make an end.", string(way))
+	}
+	e := row.Ending(side)
+	if e.Way == piece.WayFold && way != piece.WayFold {
+		row.Passes = 1
+	}
+	e.Way = way
+	list := p.End(row, side, false)
+	switch way {
+	case piece.WayLoop:
+		if e.Loop == nil {
+			return firstLoop(p, row, e, side)
+		}
+	case piece.WayLeg:
+		if e.Leg == 0 {
+			e.Leg = usualLeg
+		}
+		*list = nil
+		p.Closure = piece.Closure{Type: piece.Tied}
+	case piece.WayFold:
+		if row.Passes%2 != 0 {
+			row.Passes = 2
+		}
+		*list = slices.DeleteFunc(slices.Clone(*list), func(f piece.Fitting) bool { return !f.Of.Finding.IsRing() })
+	}
+	return nil
+}
+
+// usualLoop is the inside girth of a loop that no button asks for.
+const usualLoop = length.MM(24)
+
+// firstLoop makes a loop of the smallest bead there is, wide enough for the button
+// at the other end.
+func firstLoop(p *piece.Piece, row *piece.Row, e *piece.Ending, side piece.Side) error {
+	key := smallestBead(p)
+	if key == "" {
+		return refuse("A loop is made of beads. Add a dish of small ones first.")
+	}
+	want := usualLoop
+	if button, at := p.Clasp(); button != nil && button.Type == material.ButtonEnd && at != side {
+		want = button.LoopFor()
+	}
+	for n := 4; n <= mostInLoop; n++ {
+		line, err := pattern.Parse(fmt.Sprintf("%d%s", n, key))
+		if err != nil {
+			return err
+		}
+		loop, err := measure.LoopOf(p, row, line)
+		if err != nil {
+			return err
+		}
+		if e.Loop = line; loop.Girth >= want {
+			return nil
+		}
+	}
+	return nil
+}
+
+// mostInLoop is how many beads a loop is tried with.
+const mostInLoop = 200
+
+// smallestBead is the letter of the bead with the smallest width, of those that a
+// loop can be made of; empty for none.
+func smallestBead(p *piece.Piece) string {
+	best := ""
+	for key, m := range p.Palette {
+		if m.Bead.Hangs() || m.Component != nil || m.Bead.Facing != material.FacingNone {
+			continue
+		}
+		if was := p.Palette[best]; was == nil || m.Bead.Across < was.Bead.Across || m.Bead.Across == was.Bead.Across && key < best {
+			best = key
+		}
+	}
+	return best
+}

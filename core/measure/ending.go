@@ -1,0 +1,129 @@
+package measure
+
+import (
+	"math"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// BeadLoop is the loop of beads that a strand ends in: its cord leaves the last
+// bead, goes through those of the loop, and comes back.
+type BeadLoop struct {
+	Beads  []Bead
+	Strung length.MM // laid straight
+	Thick  length.MM // of the beads that make it up
+	Girth  length.MM // inside, once round: strung - π × thick
+	kinds  []kind
+	share  map[*material.Material]float64 // mm of it that each material gives
+}
+
+// loopAt lays out the loop of an end; nil if it ends another way.
+func (mk *strandMaker) loopAt(side piece.Side) (*BeadLoop, error) {
+	f := mk.row.Ending(side)
+	if f.Way != piece.WayLoop {
+		return nil, nil
+	}
+	return mk.loop(f.Loop)
+}
+
+// LoopOf measures a loop of these beads at an end of the row. The error is a
+// *pattern.Fault.
+func LoopOf(p *piece.Piece, row *piece.Row, line *pattern.Line) (*BeadLoop, error) {
+	mk := &strandMaker{piece: p, row: row, table: newContactTable(len(p.Palette))}
+	return mk.loop(line)
+}
+
+func (mk *strandMaker) loop(line *pattern.Line) (*BeadLoop, error) {
+	if err := checkKeys(mk.piece, line); err != nil {
+		return nil, err
+	}
+	s, err := mk.lay(line, nil, nil, false)
+	if err != nil {
+		return nil, err
+	}
+	l := &BeadLoop{Beads: s.Beads, Strung: s.Strung, kinds: s.kinds, share: s.share}
+	l.Thick = s.thickness()
+	l.Girth = max(0, l.Strung-math.Pi*l.Thick)
+	return l, nil
+}
+
+// addLoop ends the cord in its loop of beads. Pulled tight it lies flat, and adds
+// half of its inside girth from the last bead to the inside of its far end.
+func (b *endBuilder) addLoop() {
+	b.end.Parts = append(b.end.Parts, Part{Role: RoleBeads, Length: b.beads.Girth / 2, Loop: b.beads, Hung: b.ending.Hung})
+}
+
+// addLeg lets the cord hang on beyond the strand, with a bead and a knot.
+func (b *endBuilder) addLeg() {
+	b.end.Parts = append(b.end.Parts, Part{Role: RoleLeg, Material: b.ending.Bead, Free: true})
+}
+
+// legTakes is the cord of a leg down to its knot.
+func legTakes(f *piece.Ending) length.MM {
+	if f.Bead == nil {
+		return f.Leg
+	}
+	return f.Leg + f.Bead.Bead.Length()
+}
+
+// OverhandAcross is how thick the knot that ends a leg is: an overhand knot in all
+// cords of the leg.
+func (s *Strand) OverhandAcross() length.MM {
+	return piece.OverhandAcross * s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
+}
+
+// KnotAcross is how thick the knot of an end is that is tied round the strand.
+func (s *Strand) KnotAcross(h piece.House) length.MM {
+	return length.MM(h.KnotAcross()) * s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
+}
+
+// folded says whether the other end of the strand is the fold of its cord, so that
+// this one is made of as many cords as run through its beads.
+func (s *Strand) folded(e *End) bool { return s.End(e.Side.Other()).Hold == HeldByMiddle }
+
+// foldTakes is what the fold takes round the first thing that it holds: half way
+// round its wire, for each pair of cords.
+func (s *Strand) foldTakes(e *End) length.MM {
+	wire := length.MM(0)
+	for _, p := range e.Parts {
+		if p.Material != nil {
+			wire = p.Material.Finding.Wire
+			break
+		}
+	}
+	return length.MM(s.Row.Passes/2) * math.Pi / 2 * (wire + s.Row.Cord.Cord.Diameter)
+}
+
+// hidden finds whether the knot of an end that is tied is taken by the bead beside
+// it; nil where it is not meant to be.
+func (s *Strand) hidden(p *piece.Piece, e *End) *Knot {
+	beside := s.Beside(e.Side)
+	if s.Row.Ending(e.Side).Way != piece.WayHiddenKnot || e.Hold != HeldByKnot || beside < 0 {
+		return nil
+	}
+	b := s.Beads[beside].Material.Bead
+	k := &Knot{Across: s.KnotAcross(p.House), Bead: -1}
+	if material.Hides(b.Shape) && b.Hole >= k.Across-closeEnough {
+		k.Bead = beside
+	}
+	return k
+}
+
+// coneTakes is the length a cone end adds beyond the last bead, which stands in its
+// mouth as far as it goes: a narrower bead until its widest circle meets the wall,
+// a wider one until its face meets the rim.
+func coneTakes(f *material.Finding, beside *Bead, side piece.Side) length.MM {
+	if beside == nil || beside.Material.Bead.Hangs() {
+		return f.InSeries()
+	}
+	b := beside.Material.Bead
+	outwards := b.Face(beside.Turned == (side == piece.Left))
+	inside := f.ConeDepth(b.Across) + outwards.AtRim()
+	if b.Across > f.Outside {
+		inside = outwards.AtRim() - length.MM(outwards.At(float64(max(f.Outside, b.Hole))/2))
+	}
+	return max(0, f.Length-inside) + f.RingEye
+}

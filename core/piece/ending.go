@@ -1,0 +1,116 @@
+package piece
+
+import (
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+)
+
+// Way is how the cord ends beyond what its fittings say.
+type Way string
+
+// The ways: as the fittings have it; in a loop of beads that goes over a button or
+// carries a clasp; on a leg of cord with a bead and a knot; with the middle of the
+// cord, folded round what is there; tied, with the knot drawn into the last bead.
+const (
+	WayFittings   Way = ""
+	WayLoop       Way = "loop"
+	WayLeg        Way = "leg"
+	WayFold       Way = "fold"
+	WayHiddenKnot Way = "hidden-knot"
+)
+
+// Ways lists every way.
+func Ways() []Way { return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot} }
+
+// Ending is how one end of a row is made beyond its fittings.
+type Ending struct {
+	Way  Way
+	Loop *pattern.Line        // of a loop, from where it leaves the strand round to where it comes back
+	Hung []*material.Material // charms and components hanging on that loop
+	Leg  length.MM            // cord between the strand and what ends a leg
+	Bead *material.Material   // on a leg, above its knot; nil for the knot alone
+	Tail Tail
+}
+
+// Tail is how far the cord's tail goes back at one end: so long, or through so many
+// beads; neither follows the house.
+type Tail struct {
+	Length *length.MM // 0 trims it short
+	Beads  *int
+}
+
+// Ending gives how the row's end is made, so that it can be changed.
+func (r *Row) Ending(side Side) *Ending {
+	if side == Right {
+		return &r.RightEnding
+	}
+	return &r.LeftEnding
+}
+
+// Takes says whether fittings belong at an end made in that way.
+func (w Way) Takes() bool { return w != WayLeg }
+
+// The limits of an ending.
+const (
+	shortestLeg   = length.MM(5)
+	longestLeg    = length.MM(1000)
+	mostLoopBeads = 400
+)
+
+func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
+	f := r.Ending(side)
+	if !slices.Contains(Ways(), f.Way) {
+		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, or none.", string(f.Way))
+	}
+	if l := f.Tail.Length; l != nil {
+		checkRange(add, where+".tailMm", *l, 0, mostAllowance)
+	}
+	if n := f.Tail.Beads; n != nil && (*n < 0 || *n > mostTailBeads) {
+		add(where+".tailBeads", "A tail goes back through 0 to %d beads, not %d.", mostTailBeads, *n)
+	}
+	if f.Way == WayLoop {
+		p.checkLoop(f, add, where+".loop")
+	}
+	if f.Way == WayLeg {
+		checkRange(add, where+".legMm", f.Leg, shortestLeg, longestLeg)
+		if len(*p.End(r, side, false))+len(*p.End(r, side, true)) > 0 {
+			add(where+".way", "An end on a leg carries no fittings. Remove them, or make the end another way.")
+		}
+		if f.Bead != nil && (f.Bead.Bead == nil || f.Bead.Hangs()) {
+			add(where+".bead", "%s cannot be strung on a leg. Beads can.", f.Bead.Name)
+		}
+	}
+	if f.Way == WayFold && (side == Right || r.Passes%2 != 0) {
+		add(where+".way", "The fold of the cord lies at the left end, and the cord runs twice through every bead.")
+	}
+	if len(f.Hung) > mostHung {
+		add(where+".hung", "At most %d things hang on one loop. Remove some.", mostHung)
+	}
+	for _, m := range f.Hung {
+		if !m.Hangs() {
+			add(where+".hung", "%s does not hang. Charms do, and components that hang.", m.Name)
+		}
+	}
+}
+
+// checkLoop holds a loop's line to beads that there are, counted out.
+func (p *Piece) checkLoop(f *Ending, add adder, where string) {
+	if f.Loop == nil || len(f.Loop.Items) == 0 {
+		add(where, "Put beads on the loop: a bead line such as 24S.")
+		return
+	}
+	fills := func(n *pattern.Node) bool { return n.Kind == pattern.Fill }
+	if slices.ContainsFunc(f.Loop.Nodes, fills) {
+		add(where, "A loop has no length to fill. Give its beads a count, such as 24S.")
+		return
+	}
+	if n := f.Loop.Size(nil); n > mostLoopBeads {
+		add(where, "A loop has at most %d beads; this one has %d.", mostLoopBeads, n)
+	}
+	for _, fault := range pattern.Faults(checkLetters(f.Loop, p.Palette)) {
+		add(where, "%s", fault.Says)
+	}
+}

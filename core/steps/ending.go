@@ -1,0 +1,67 @@
+package steps
+
+import (
+	"fmt"
+	"strings"
+
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// loopBeads names the beads of a loop in runs.
+func loopBeads(l *measure.BeadLoop) string {
+	var runs []string
+	for i := 0; i < len(l.Beads); {
+		n := 1
+		for i+n < len(l.Beads) && l.Beads[i+n].Material == l.Beads[i].Material {
+			n++
+		}
+		runs = append(runs, fmt.Sprintf("%d × %s", n, lower(l.Beads[i].Material.Name)))
+		i += n
+	}
+	return strings.Join(runs, ", ") + " for the loop"
+}
+
+// tryLoop tries a loop of beads before it is fixed for good.
+func (w *writer) tryLoop(e *measure.End) {
+	loop := e.Find(measure.RoleBeads)
+	if loop == nil {
+		return
+	}
+	must := []string{fmt.Sprintf("the loop is %s round inside", w.in(loop.Loop.Girth))}
+	if clasp := w.s.End(e.Side.Other()).Find(measure.RoleClasp); clasp != nil && clasp.Material.Finding.Type == material.ButtonEnd {
+		must = append(must, fmt.Sprintf("%s goes through it with a little push and does not slip out by itself", lower(clasp.Material.Name)))
+	}
+	w.gate("Before the loop is fixed", must...)
+}
+
+// leg ends the cord on a leg: a knot holds the strand, a bead and a knot end the leg.
+func (w *writer) leg(e *measure.End) {
+	own := w.s.Row.Ending(e.Side)
+	w.do("%s end: tie an overhand knot close to the beads.", title(e.Side))
+	if own.Bead != nil {
+		w.do("String %s, tie an overhand knot below it %s from the strand, and trim the end.", lower(own.Bead.Name), w.in(own.Leg+own.Bead.Bead.Length()))
+	} else {
+		w.do("Leave a leg of %s, tie an overhand knot at its end, and trim it.", w.in(own.Leg))
+	}
+	w.gate("After the leg", "both knots hold a firm pull")
+}
+
+// cone ends the cord in a cone over its knot.
+func (w *writer) cone(e *measure.End) {
+	w.do("%s end: tie an overhand knot through the eye inside %s, close to the beads.", title(e.Side), lower(e.Find(measure.RoleCone).Material.Name))
+	if w.h.Glue == piece.Yes {
+		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")
+	}
+	w.do("Trim the cord and draw the cone down over the knot until it meets the last bead.")
+	w.gate("After the cone", "it holds a firm pull")
+}
+
+// firstHung names what the cord goes round first at an end.
+func (w *writer) firstHung(side piece.Side) string {
+	if hung := w.hung(side); len(hung) > 0 {
+		return lower(hung[0].name)
+	}
+	return "the end"
+}

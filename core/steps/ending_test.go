@@ -1,0 +1,104 @@
+package steps
+
+import (
+	"strings"
+	"testing"
+
+	"mala/core/component"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
+	waxed := material.Cord{Type: material.Waxed, Diameter: 0.5}
+	finding := func(name string, f material.Finding) []piece.Fitting {
+		return fittings(name, &material.Material{ID: name, Name: name, Class: material.ClassFinding, Finding: &f})
+	}
+	button := finding("Button", material.Finding{Type: material.ButtonEnd, Outside: 14, Length: 4, Inside: 2})
+	ring := finding("Ring", material.Finding{Type: material.JumpRing, Inside: 3, Wire: 0.7})
+	bare := func(p *piece.Piece) *piece.Row {
+		row := p.Leading()
+		row.Left, row.Right = nil, nil
+		return row
+	}
+	loop, err := pattern.Parse("20P H 2P")
+	if err != nil {
+		t.Fatal(err)
+	}
+	told := func(cord material.Cord, change func(p *piece.Piece, row *piece.Row)) string {
+		return told(measured(t, cord, piece.Clasp, func(p *piece.Piece) { change(p, bare(p)) }))
+	}
+	text := told(waxed, func(p *piece.Piece, row *piece.Row) {
+		p.Closure = piece.Closure{Type: piece.Clasp, Left: button}
+		row.RightEnding = piece.Ending{Way: piece.WayLoop, Loop: loop}
+	})
+	inOrder(t, text, "Left end: thread Button, come back to the beads and tie a surgeon's knot round the cord.",
+		"Right end: thread 20 × pearl, 1 × barrel, 2 × pearl for the loop and go back into the last bead of the strand, so that the loop closes.",
+		"GATE Before the loop is fixed: the loop is ", " round inside; button goes through it with a little push and does not slip out by itself", "Tie a surgeon's knot round the cord.", "GATE After the knot")
+	if strings.Contains(text, "other half") {
+		t.Errorf("a button has no other half: %s", text)
+	}
+	text = told(material.Cord{Type: material.Wire, Diameter: 0.38}, func(p *piece.Piece, row *piece.Row) {
+		p.Closure.Right = nil
+		row.Right, row.RightEnding = finding("Crimp", material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 1.8, Length: 2}), piece.Ending{Way: piece.WayLoop, Loop: loop}
+	})
+	inOrder(t, text, "Right end: thread the crimp, 20 × pearl, 1 × barrel, 2 × pearl for the loop, and go back through the crimp.", "GATE Before the loop is fixed: the loop is ", "turn it and fold it", "GATE After the crimp")
+	text = told(waxed, func(p *piece.Piece, row *piece.Row) {
+		p.Closure = piece.Closure{Type: piece.Tied}
+		row.LeftEnding, row.RightEnding = piece.Ending{Way: piece.WayLeg, Leg: 60, Bead: p.Palette["P"]}, piece.Ending{Way: piece.WayLeg, Leg: 80}
+	})
+	inOrder(t, text, "Left end: tie an overhand knot close to the beads.", "String pearl, tie an overhand knot below it 67.9 mm from the strand, and trim the end.", "GATE After the leg: both knots hold a firm pull",
+		"Right end: tie an overhand knot close to the beads.", "Leave a leg of 80 mm, tie an overhand knot at its end, and trim it.", "GATE After the leg")
+	text = told(waxed, func(p *piece.Piece, row *piece.Row) {
+		p.Closure.Left, p.Closure.Right, row.LeftEnding, row.Passes = ring, ring, piece.Ending{Way: piece.WayFold}, 2
+	})
+	inOrder(t, text, "Cut ", "Fold the cord in the middle, lay the fold round ring at the left, and draw both ends through it.", "String over both halves together; each half is ", "String the runs", "Right end: thread Ring")
+	if strings.Contains(text, "Remove the stop") || strings.Contains(text, "Left end: thread") || strings.Contains(text, "from its tip") {
+		t.Errorf("a fold is not stopped nor tied: %s", text)
+	}
+	text = told(waxed, func(p *piece.Piece, row *piece.Row) {
+		row.Left = finding("Cone", material.Finding{Type: material.ConeEnd, Outside: 9, Inside: 1.2, Length: 12, RingEye: 2})
+		row.RightEnding = piece.Ending{Way: piece.WayHiddenKnot}
+	})
+	inOrder(t, text, "Left end: tie an overhand knot through the eye inside cone, close to the beads.", "Put one drop of glue on the knot", "draw the cone down over the knot until it meets the last bead", "GATE After the cone",
+		"Right end: thread Ring", "Draw the knot into Barrel, bead 21.", "GATE After the knot")
+}
+
+func TestElasticTiedToFittingsIsStrungFromItsSpool(t *testing.T) {
+	text := told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Clasp, func(p *piece.Piece) {
+		p.House.Stopper, p.Leading().Left, p.Leading().Right = piece.StopSpool, nil, nil
+	}))
+	inOrder(t, text, "Leave the elastic on its spool", "String the runs", "GATE Before you cut", "cut from the spool", "Left end: thread Ring", "Right end: thread Ring")
+	if strings.Contains(text, "Remove the stop") {
+		t.Errorf("the spool is the stop: %s", text)
+	}
+}
+
+func TestWhatIsCarriedIsHungOnTheLoop(t *testing.T) {
+	tube, err := material.NewBead(material.Bead{Shape: material.Tube, Across: 4, Along: 6, Hole: 1.6, Loop: 1.8, LoopWire: 0.8})
+	if err != nil {
+		t.Fatal(err)
+	}
+	charm, err := material.NewBead(material.Bead{Shape: material.Charm, Across: 9, Hole: 1.4, Along: 0.8, Drop: 12})
+	if err != nil {
+		t.Fatal(err)
+	}
+	star := &material.Material{ID: "star", Name: "Star", Class: material.ClassBead, Bead: charm}
+	m, err := component.Make("carrier", "Star on a tube", component.Plan{Kind: material.Carrier, Strung: &material.Material{ID: "tube", Name: "Looped tube", Class: material.ClassBead, Bead: tube}, Below: []*material.Material{star}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	loop, err := pattern.Parse("20P")
+	if err != nil {
+		t.Fatal(err)
+	}
+	text := told(measured(t, material.Cord{Type: material.Waxed, Diameter: 0.5}, piece.Clasp, func(p *piece.Piece) {
+		row := p.Leading()
+		p.Palette["P"], row.Left, row.Right, p.Closure.Right = m, nil, nil, nil
+		p.Palette["Q"] = p.Palette["H"]
+		loop.Nodes[0].Key = "Q"
+		row.RightEnding = piece.Ending{Way: piece.WayLoop, Loop: loop, Hung: []*material.Material{star}}
+	}))
+	inOrder(t, text, "Make star on a tube (the first of 20): hang star on the loop of looped tube.", "GATE Before you make the other 19: it reaches 16.6 mm down from the middle of the cord", "Right end: hang star on the loop of beads.")
+}

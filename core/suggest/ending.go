@@ -1,0 +1,51 @@
+package suggest
+
+import (
+	"fmt"
+
+	"mala/core/check"
+	"mala/core/edit"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// RoleKnot is the role of a suggestion about the knot of an end.
+const RoleKnot measure.Role = "knot"
+
+// loop suggests the loop of beads that the button at the other end goes through.
+func (p *picker) loop(side piece.Side) *Suggestion {
+	clasp := p.has(side.Other(), measure.RoleClasp)
+	if clasp == nil || clasp.Material.Finding.Type != material.ButtonEnd {
+		return nil
+	}
+	need := clasp.Material.Finding.LoopFor()
+	says := fmt.Sprintf("%s closes easily into a loop of %s round inside", clasp.Material.Name, mm(need))
+	s := &Suggestion{Role: measure.RoleBeads, Side: side, Reason: says + "."}
+	if part := p.has(side, measure.RoleBeads); part != nil {
+		s.Has, s.Reason = true, fmt.Sprintf("%s; this one has %s.", says, mm(part.Loop.Girth))
+		return s
+	}
+	s.Fix = &check.Fix{Says: "Make a loop of beads", Ops: []edit.Op{{Do: edit.SetEnd, At: p.strand().Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayLoop)}}}
+	return s
+}
+
+// tiny keeps the rounding of sums from deciding, in mm.
+const tiny = 1e-9
+
+// hiddenKnot suggests to draw the knot of an end into its last bead where that takes
+// it.
+func (p *picker) hiddenKnot(side piece.Side) *Suggestion {
+	s := p.strand()
+	e, beside := s.End(side), s.Beside(side)
+	if e.Hold != measure.HeldByKnot || beside < 0 || e.Hidden != nil {
+		return nil
+	}
+	bead := s.Beads[beside].Material
+	across := s.KnotAcross(p.m.Piece.House)
+	if !material.Hides(bead.Bead.Shape) || bead.Bead.Hole < across-tiny || s.Row.Ending(side).Way != piece.WayFittings {
+		return nil
+	}
+	return &Suggestion{Role: RoleKnot, Side: side, Material: bead, Reason: fmt.Sprintf("Its hole of %s takes the knot, about %s thick.", mm(bead.Bead.Hole), mm(across)),
+		Fix: &check.Fix{Says: "Draw the knot into it", Ops: []edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayHiddenKnot)}}}}
+}

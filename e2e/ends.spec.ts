@@ -1,0 +1,71 @@
+import { expect, openPiece, test } from "./mala.ts";
+
+const ends = async (page: Parameters<typeof openPiece>[0], name: string) => {
+  await openPiece(page, name);
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await page.getByRole("region", { name: "Cord and ends" }).waitFor();
+};
+
+test("a button gets its loop from the check, and the loop follows its bead line", async ({ page }) => {
+  await ends(page, "Boathook");
+  await page.getByLabel("Right end is made").selectOption("");
+  await expect(page.getByText("No loop for the button")).toBeVisible();
+  await page.getByRole("button", { name: /Make a loop of beads/ }).first().click();
+  await expect(page.getByLabel("Right end is made")).toHaveValue("loop");
+  const loop = page.getByLabel("Beads of the right loop");
+  await expect(loop).toHaveValue("18R");
+  await loop.fill("12R");
+  await loop.press("Enter");
+  await expect(page.getByText("The loop does not go over its button")).toBeVisible();
+  await expect(page.getByText(/The loop of 12 beads is 22\.2 mm round inside/)).toBeVisible();
+  await loop.fill("12Q");
+  await loop.press("Enter");
+  await expect(page.getByRole("alert").getByText(/No dish has the letter Q/)).toBeVisible();
+  await expect(loop).toHaveValue("12Q");
+  await loop.fill("18R");
+  await loop.press("Enter");
+  await expect(page.getByText("No problems found")).toBeVisible();
+});
+
+test("a leg takes a bead and a length, by keyboard alone", async ({ page }) => {
+  await ends(page, "Low Water");
+  const cut = page.getByTestId("cut");
+  const before = await cut.textContent();
+  const leg = page.getByLabel("Length of the left leg");
+  await leg.focus();
+  await leg.fill("120");
+  await leg.press("Enter");
+  await expect(cut).not.toHaveText(before!);
+  await page.getByRole("button", { name: "Bead on the left leg" }).press("Enter");
+  await page.getByRole("combobox", { name: "Search the catalogue" }).fill("granite");
+  await page.getByRole("option", { name: /Granite/ }).first().waitFor();
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Bead on the left leg" })).toHaveText("Granite round");
+  await expect(page.getByRole("img", { name: /Left end, from the last bead outwards: Granite round, on a leg/ })).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("button", { name: "Bead on the left leg" })).toHaveText("Driftwood round");
+});
+
+test("the cord is folded round the clasp's ring and unfolded again", async ({ page }) => {
+  await ends(page, "Lookout");
+  await expect(page.getByRole("img", { name: "The left end, held with the fold of the cord." })).toBeVisible();
+  await expect(page.getByText("left round the fold")).toBeVisible();
+  await page.getByLabel("Left end is made").selectOption("");
+  await expect(page.getByText("left round the fold")).toBeHidden();
+  await page.getByLabel("Tail of the right end").fill("12");
+  await page.getByLabel("Tail of the right end").press("Enter");
+  await expect(page.getByRole("row", { name: /right tail/ })).toContainText("12 mm");
+});
+
+test("a charm hangs on a loop of beads, and stays there", async ({ page }) => {
+  await ends(page, "Boathook");
+  await page.getByRole("button", { name: "Hang something on the right loop" }).click();
+  await page.getByRole("combobox", { name: "Search the catalogue" }).fill("star on a ring");
+  await page.getByRole("option", { name: /Star on a ring/ }).first().click();
+  await expect(page.getByRole("button", { name: "Star on a ring, hangs on the loop" })).toBeVisible();
+  await page.reload();
+  await page.getByRole("button", { name: "Star on a ring, hangs on the loop" }).click();
+  await page.getByRole("button", { name: /Remove/ }).click();
+  await expect(page.getByRole("button", { name: "Star on a ring, hangs on the loop" })).toBeHidden();
+});

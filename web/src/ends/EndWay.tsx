@@ -1,0 +1,124 @@
+import { useState } from "react";
+import { InputBase } from "@mui/material";
+import type { Document, Operation, Strand } from "../api/client.ts";
+import { leadRow } from "../api/piece.ts";
+import type { Row } from "../api/piece.ts";
+import type { Bench } from "../bench/Bench.ts";
+import { LengthField } from "../units/LengthField.tsx";
+import { Length } from "../units/UnitContext.tsx";
+
+type Side = "left" | "right";
+type Way = NonNullable<NonNullable<Row["leftEnd"]>["way"]>;
+
+interface Props {
+  bench: Bench;
+  doc: Document;
+  strand: Strand | undefined;
+  side: Side;
+  /** Opens the catalogue for the bead on a leg, or for what hangs on the loop. */
+  onBead: () => void;
+  onHang: (n: number) => void;
+}
+
+const WAYS: { way: Way; label: string }[] = [
+  { way: "loop", label: "in a loop of beads" },
+  { way: "hidden-knot", label: "with its knot drawn into the last bead" },
+  { way: "leg", label: "on a leg: a bead and a knot" },
+  { way: "fold", label: "in the fold of the cord" },
+];
+
+/** endOf is how an end of the row is made beyond its fittings. */
+export const endOf = (doc: Document, side: Side) => (side === "left" ? leadRow(doc).leftEnd : leadRow(doc).rightEnd);
+
+/** waysFor lists the ways that suit an end: wire takes no knot, and stringing begins at the left. */
+function waysFor(doc: Document, side: Side) {
+  const wire = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type === "wire";
+  return WAYS.filter(({ way }) => (way === "fold" ? side === "left" : !wire || way === "loop"));
+}
+
+/** EndWay chooses how an end is made beyond its fittings, with what that way needs, and how far its tail goes. */
+export function EndWay({ bench, doc, strand, side, onBead, onHang }: Props) {
+  const end = endOf(doc, side);
+  const name = side === "left" ? "Left" : "Right";
+  const set = (field: string, rest: Partial<Operation>) => bench.apply({ do: "set-end", at: { strand: leadRow(doc).id, end: side }, field, ...rest });
+  const nameOf = (id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
+  const crimped = (side === "left" ? strand?.leftHold : strand?.rightHold) === "crimp";
+  const tail = side === "left" ? strand?.leftTail : strand?.rightTail;
+  return (
+    <div className="end-row" role="group" aria-label={`Way of the ${side} end`}>
+      <span className="what">… made</span>
+      <span className="picks">
+        <select aria-label={`${name} end is made`} value={end?.way ?? ""} onChange={(e) => void set("way", { text: e.target.value })}>
+          <option value="">by its fittings</option>
+          {waysFor(doc, side).map(({ way, label }) => (
+            <option key={way} value={way}>
+              {label}
+            </option>
+          ))}
+        </select>
+        {end?.way === "loop" && (
+          <>
+            <LoopLine key={end.loop} line={end.loop ?? ""} label={`Beads of the ${side} loop`} onLine={(text) => set("loop", { text })} bench={bench} />
+            {end.hung?.map((id, n) => (
+              <button type="button" key={n} className="pick hung" onClick={() => onHang(n)} aria-label={`${nameOf(id)}, hangs on the loop`}>
+                ↳ {nameOf(id)}
+              </button>
+            ))}
+            <button type="button" className="pick quiet" onClick={() => onHang(end.hung?.length ?? 0)} aria-label={`Hang something on the ${side} loop`}>
+              + hang
+            </button>
+          </>
+        )}
+        {end?.way === "leg" && (
+          <>
+            <LengthField label={`Length of the ${side} leg`} mm={end.legMm ?? null} width={72} onChange={(mm) => void set("leg", { mm })} />
+            <button type="button" className="pick" onClick={onBead} aria-label={`Bead on the ${side} leg`}>
+              {end.bead ? nameOf(end.bead) : "no bead"}
+            </button>
+          </>
+        )}
+        {crimped && (
+          <span className="tail-of">
+            tail{" "}
+            <LengthField label={`Tail of the ${side} end`} mm={end?.tailMm ?? null} placeholder="as house" width={72} onChange={(mm) => void set("tail", { mm })} onClear={() => void set("tail", {})} />
+            <span className="quiet">
+              {" "}
+              goes <Length mm={tail?.mm ?? 0} />
+            </span>
+          </span>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** LoopLine is the bead line of a loop; one that is refused stays as it was typed. */
+function LoopLine({ line, label, onLine, bench }: { line: string; label: string; onLine: (text: string) => Promise<boolean>; bench: Bench }) {
+  const [typed, setTyped] = useState(line);
+  const [says, setSays] = useState<string | null>(null);
+  async function settle() {
+    if (typed.trim() === line) return;
+    setSays((await onLine(typed)) ? null : bench.snapshot().notice);
+  }
+  return (
+    <span>
+      <InputBase
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={() => void settle()}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") void settle();
+          if (e.key === "Escape") setTyped(line);
+        }}
+        inputProps={{ "aria-label": label, "aria-invalid": says !== null, maxLength: 4096, spellCheck: false }}
+        sx={{ width: 96, fontSize: 14 }}
+        className="loop-line"
+      />
+      {says && (
+        <span role="alert" className="says wrong">
+          {says}
+        </span>
+      )}
+    </span>
+  );
+}
