@@ -247,7 +247,7 @@ func oddOneIn(order []seen, p int) *slip {
 			return nil
 		}
 	}
-	if found == nil || runsIn(order[:p]) < 2 && p > 1 && n/p < 3 || !elsewhere(order, found.at) {
+	if found == nil || !elsewhere(order, found.at) {
 		return nil
 	}
 	return found
