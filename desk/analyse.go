@@ -39,7 +39,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	if err := ctx.Err(); err != nil {
 		return nil, err
 	}
-	a.insides(m)
+	m.WrapAhead()
 	a.target(m)
 	for _, s := range m.Strands {
 		strand := strandOf(s)
@@ -52,14 +52,19 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 		a.Strands = append(a.Strands, strand)
 	}
 	a.counts(m)
+	a.making(m, opt)
+	if opt.Drawing {
+		a.draw(m)
+	}
 	if err := ctx.Err(); err != nil {
 		return nil, err
 	}
 	a.judge(ctx, m, doc, opt)
+	a.insides(m)
 	a.fit(m)
-	a.making(m, opt)
-	if opt.Drawing {
-		a.draw(m, opt.Picture)
+	a.planning(m)
+	if opt.Drawing && opt.Picture {
+		a.Drawing.Picture = pictureOf(m)
 	}
 	return a, nil
 }
@@ -269,7 +274,7 @@ func countOf(c measure.Count) Count {
 // outlinePoints is how many points one face is drawn with.
 const outlinePoints = 33
 
-func (a *Analysis) draw(m *measure.Measured, picture bool) {
+func (a *Analysis) draw(m *measure.Measured) {
 	a.Drawing = &Drawing{Outlines: map[string]Outline{}}
 	for _, s := range m.Strands {
 		a.Drawing.Lines = append(a.Drawing.Lines, LineTree{string(s.Row.ID), nodesOf(s.Row.Line.Items, s.Fills)})
@@ -294,9 +299,6 @@ func (a *Analysis) draw(m *measure.Measured, picture bool) {
 				}
 			}
 		}
-	}
-	if picture {
-		a.Drawing.Picture = pictureOf(m)
 	}
 }
 

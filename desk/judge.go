@@ -65,12 +65,16 @@ func fixOf(f *check.Fix) *Fix {
 	return out
 }
 
-// making adds the steps of the work and of the planning.
+// making adds the steps of the work.
 func (a *Analysis) making(m *measure.Measured, opt Options) {
 	a.Steps = []MakingStep{}
 	for _, s := range steps.For(m, opt.Unit) {
 		a.Steps = append(a.Steps, MakingStep{s.Says, s.Must})
 	}
+}
+
+// planning says of every step of the planning how far it is, by its checks.
+func (a *Analysis) planning(m *measure.Measured) {
 	p := m.Piece
 	touched := []struct {
 		step check.Step

@@ -164,13 +164,20 @@ func (s *state) accepted() float64 {
 // sweeps are over a full turn; false if a segment does not reach.
 func (s *state) look(x []float64, bars []bar) (over float64, ok bool) {
 	n := len(x)
+	inverse := s.solver.inverse
+	for i, square := range x {
+		if square <= 0 {
+			return 0, false
+		}
+		inverse[i] = 1 / math.Sqrt(square)
+	}
 	over = -2 * math.Pi
 	for i := range bars {
 		j := i + 1
 		if j == n {
 			j = 0
 		}
-		if !bars[i].at(x[i], x[j], s.segments[i], s.round) {
+		if !bars[i].at(x[i], x[j], inverse[i], inverse[j], s.segments[i], s.round) {
 			return 0, false
 		}
 		over += bars[i].sweep
@@ -178,15 +185,11 @@ func (s *state) look(x []float64, bars []bar) (over float64, ok bool) {
 	return over, true
 }
 
-// at works the bar out; false if there is no such bar.
-func (b *bar) at(x, y float64, seg Segment, rounded float64) bool {
-	if x <= 0 || y <= 0 {
-		return false
-	}
+// at works the bar out between hinges at these squared distances, whose reciprocals
+// are given as well; false if there is no such bar.
+func (b *bar) at(x, y, iu, iv float64, seg Segment, rounded float64) bool {
 	p := seg.Length
-	ix, iy := 1/x, 1/y
-	root := math.Sqrt(x * y)
-	iroot := root * ix * iy
+	ix, iy, iroot := iu*iu, iv*iv, iu*iv
 	c := (x + y - p*p) * iroot / 2
 	if c >= 1 || c <= -1 {
 		return false
@@ -265,6 +268,9 @@ func nearestRounded(x, y, p, sigma float64) (square, at, curve float64) {
 
 // concave drops the part of a symmetric 2 by 2 matrix that curves upwards.
 func concave(a, b, d float64) (float64, float64, float64) {
+	if a <= 0 && d <= 0 && a*d >= b*b {
+		return a, b, d
+	}
 	mean, half := (a+d)/2, (a-d)/2
 	r := math.Sqrt(half*half + b*b)
 	high, low := mean+r, mean-r
@@ -296,10 +302,11 @@ func (s *state) step(mu, lambda, damping float64) (float64, bool) {
 		if j == n {
 			j = 0
 		}
-		z, stiff := s.force[i], s.force[i]/s.clear[i]
+		z, inverse := s.force[i], 1/s.clear[i]
+		stiff := z * inverse
 		sxx, sxy, syy := concave(weight*b.sxx, weight*b.sxy, weight*b.syy)
 		m.add(i, j, z*b.cxx-stiff*b.cx*b.cx+sxx, z*b.cxy-stiff*b.cx*b.cy+sxy, z*b.cyy-stiff*b.cy*b.cy+syy)
-		push := mu/s.clear[i] - stiff*s.miss(i)
+		push := mu*inverse - stiff*s.miss(i)
 		here, next := &m.rows[i].right, &m.rows[j].right
 		here[0] -= push * b.cx
 		next[0] -= push * b.cy

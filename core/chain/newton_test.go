@@ -12,7 +12,7 @@ func TestTheSlopesOfABarAreThoseOfItsValues(t *testing.T) {
 	r := rand.New(rand.NewPCG(1, 7))
 	at := func(x, y float64, s Segment) bar {
 		var b bar
-		if !b.at(x, y, s, 0) {
+		if !b.at(x, y, 1/math.Sqrt(x), 1/math.Sqrt(y), s, 0) {
 			t.Fatalf("no bar at %v, %v", x, y)
 		}
 		return b
@@ -147,7 +147,7 @@ func TestABarsSlopesAreThoseOfWhatItIs(t *testing.T) {
 	seg := Segment{Length: 6, Reach: 2}
 	at := func(x, y, rounded float64) bar {
 		var b bar
-		if !b.at(x, y, seg, rounded) {
+		if !b.at(x, y, 1/math.Sqrt(x), 1/math.Sqrt(y), seg, rounded) {
 			t.Fatalf("no bar between %v and %v", x, y)
 		}
 		return b

@@ -8,6 +8,7 @@ type ringSolver struct {
 	rows          []ringRow
 	border        [2][]float64
 	spare, ds, dz []float64
+	inverse       []float64 // of the distances of the hinges
 	bars          []bar
 }
 
@@ -20,13 +21,13 @@ type ringRow struct {
 }
 
 func (m *ringSolver) make(n int) {
-	block := make([]float64, 5*n)
+	block := make([]float64, 6*n)
 	cut := func() []float64 {
 		out := block[:n:n]
 		block = block[n:]
 		return out
 	}
-	m.spare, m.ds, m.dz = cut(), cut(), cut()
+	m.spare, m.ds, m.dz, m.inverse = cut(), cut(), cut(), cut()
 	for i := range m.border {
 		m.border[i] = cut()
 	}

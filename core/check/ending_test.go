@@ -252,7 +252,9 @@ func TestAKnotMeantToHideThatShows(t *testing.T) {
 func TestARingOnALoopTakesItsBeads(t *testing.T) {
 	ring := func(inside length.MM) change {
 		r := finding("ring", "brass", material.Finding{Type: material.JumpRing, Inside: inside, Wire: 0.7, Joint: "open", Form: "oval"})
-		return func(p *piece.Piece, _ *piece.Row) { p.Closure = piece.Closure{Type: piece.Clasp, Left: fittings("cl", lobster, jump), Right: fittings("cr", r)} }
+		return func(p *piece.Piece, _ *piece.Row) {
+			p.Closure = piece.Closure{Type: piece.Clasp, Left: fittings("cl", lobster, jump), Right: fittings("cr", r)}
+		}
 	}
 	looped := func(inside length.MM) *piece.Piece {
 		return necklace(t, "30P", ends(), cordOf(thread(material.Waxed, 0.4)), loopAt(t, piece.Right, "20P"), ring(inside))

@@ -18,7 +18,7 @@ const (
 	RoleFold    Role = "fold-over"
 	RoleCone    Role = "cone-end"
 	RoleBeads   Role = "bead-loop" // a loop of beads
-	RoleLeg Role = "leg" // with its bead, if it has one
+	RoleLeg     Role = "leg"       // with its bead, if it has one
 	RoleLoop    Role = "loop"
 	RoleRing    Role = "ring"
 	RoleClasp   Role = "clasp"

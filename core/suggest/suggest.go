@@ -20,8 +20,8 @@ import (
 // Suggestion is one fitting for one end, why it is the one, and what puts it
 // there.
 type Suggestion struct {
-	Role     measure.Role // crimp, cover, guard, knot, loop of beads, ring or clasp
-	Side     piece.Side   // empty for the clasp
+	Role     measure.Role       // crimp, cover, guard, knot, loop of beads, ring or clasp
+	Side     piece.Side         // empty for the clasp
 	Material *material.Material // nil for a loop of beads
 	Reason   string
 	Has      bool // the end has it already
@@ -268,7 +268,9 @@ func (p *picker) clasp() *Suggestion {
 			return &Suggestion{Role: measure.RoleClasp, Material: c, Has: true, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c))}
 		}
 	}
-	c := p.best(func(f *material.Finding) bool { return f.IsClasp() && f.Type != material.Slide && f.Type != material.ButtonEnd }, func(f *material.Finding) length.MM { return f.InSeries() - 9 })
+	c := p.best(func(f *material.Finding) bool {
+		return f.IsClasp() && f.Type != material.Slide && f.Type != material.ButtonEnd
+	}, func(f *material.Finding) length.MM { return f.InSeries() - 9 })
 	if c == nil {
 		return nil
 	}
