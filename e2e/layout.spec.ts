@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, strand, test } from "./mala.ts";
 import { faultsOfLayout } from "./layoutFaults.ts";
+import { recordPaintedText } from "./paintedText.ts";
 
 const NAMES = readdirSync("demo/pieces").map((file) => (JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8")) as { name: string }).name);
 const STEPS = [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Printed plan/, /^History/];
@@ -9,6 +10,7 @@ const WIDTHS = [1024, 1280, 1440];
 for (const name of NAMES) {
   test(`nothing of ${name} is clipped or overprinted at any width, in either unit`, async ({ page }) => {
     const wrong: string[] = [];
+    await page.addInitScript(recordPaintedText);
     await page.goto("/pieces");
     await page.getByRole("link", { name, exact: true }).click();
     await expect(strand(page)).toBeFocused();
@@ -32,6 +34,7 @@ for (const name of NAMES) {
 test("nothing of a component in the maker is clipped or overprinted at any width, in either unit", async ({ page }) => {
   const { materials } = JSON.parse(readFileSync("demo/catalogue.json", "utf8")) as { materials: { id: string; class: string }[] };
   const wrong: string[] = [];
+  await page.addInitScript(recordPaintedText);
   for (const { id } of materials.filter((m) => m.class === "component")) {
     await page.goto(`/materials/component/${id}`);
     await page.locator(".maker-picture").waitFor();

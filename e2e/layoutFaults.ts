@@ -66,6 +66,20 @@ export function faultsOfLayout(): string[] {
     shown.push({ text: field.value, element: field, box: seen(field, rect, field.value) });
   }
 
+  // What is painted on a canvas. Letters lie on their beads, and a ruler's numbers run off its ends.
+  const painted = (window as unknown as { paintedTexts?: () => Shown[] }).paintedTexts?.() ?? [];
+  for (const one of painted) {
+    const around = one.element.getBoundingClientRect();
+    if (one.box.right < around.left || one.box.left > around.right) continue;
+    const isRuler = /^\d+$/.test(one.text);
+    if (one.text.length < 3 && !isRuler) continue;
+    if (!isRuler && (one.box.left < around.left - SLACK || one.box.right > around.right + SLACK || one.box.top < around.top - SLACK || one.box.bottom > around.bottom + SLACK)) {
+      faults.push(`“${one.text}” is cut off at the edge of its picture`);
+    }
+    // Words on two canvases that lie on one another, or on the page above one, must not meet.
+    shown.push({ ...one, element: document.createElement("i") });
+  }
+
   shown.sort((a, b) => a.box.top - b.box.top);
   for (const [i, one] of shown.entries()) {
     for (let k = i + 1; k < shown.length && shown[k].box.top < one.box.bottom; k++) {

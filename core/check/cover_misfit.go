@@ -7,6 +7,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // A cover closes round its crimp to a ball: the crimp, once closed, takes up
@@ -22,6 +23,12 @@ var coverMisfit = Check{
 	Code: "cover-misfit", Step: StepEnds,
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
+		if bead := s.Beside(e.Side); crimp != nil && bead >= 0 && !crimp.Swallowed && s.Row.Ending(e.Side).Way == piece.WayUnderBead {
+			b := s.Beads[bead].Material
+			return []Finding{{Severity: Advise, At: s.Row.AtEnd(e.Side), Title: "The bead does not cover the crimp", cause: "bead",
+				Says: fmt.Sprintf("%s is %s wide once closed; %s at the %s end, that should cover it, has a hole of %s.", crimp.Material.Name,
+					mm(v.Piece.House.ClosedCrimp(crimp.Material.Finding)), b.Name, e.Side, mm(b.Bead.Hole))}}
+		}
 		if cover == nil {
 			return nil
 		}
@@ -43,6 +50,9 @@ var coverMisfit = Check{
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		e := v.Strand(f.At.Row).End(f.At.Side)
+		if f.cause == "bead" {
+			return []Fix{fix("Leave the crimp beside the bead", edit.Op{Do: edit.SetEnd, At: f.At, Field: edit.EndWay})}
+		}
 		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
 		var fixes []Fix
 		if crimp != nil {

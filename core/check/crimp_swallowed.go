@@ -3,6 +3,7 @@ package check
 import (
 	"fmt"
 
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -10,13 +11,14 @@ import (
 
 // crimpSwallowed fires when a crimp, closed, passes into the hole of the bead
 // beside it or is just as wide: it no longer holds anything. A cover put on
-// afterwards keeps no crimp out of a hole.
+// afterwards keeps no crimp out of a hole. A last bead that covers the crimp on
+// purpose holds it if the bead behind that one does not let it through.
 var crimpSwallowed = Check{
 	Code: "crimp-swallowed", Step: StepLayOut,
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		part := e.Find(measure.RoleCrimp)
 		bead := s.Beside(e.Side)
-		if part == nil || bead < 0 || !part.Swallowed {
+		if part == nil || bead < 0 || !part.Swallowed || heldUnderBead(v, s, e, part) {
 			return nil
 		}
 		b := s.Beads[bead].Material
@@ -34,8 +36,23 @@ var crimpSwallowed = Check{
 		}
 		crimp := s.End(f.At.Side).Find(measure.RoleCrimp).Material.Finding
 		closed, swallower := v.Piece.House.ClosedCrimp(crimp), s.Beads[f.At.Element].Material.Bead
-		return putInto(v, s, []int{gap}, "between", func(b *material.Bead) bool {
+		fixes := putInto(v, s, []int{gap}, "between", func(b *material.Bead) bool {
 			return b.Hole < closed && b.Across > swallower.Hole
 		}, bench.Shelf)
+		return append(fixes, fix("Let "+s.Beads[f.At.Element].Material.Name+" cover the crimp",
+			edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(piece.WayUnderBead)}))
 	},
+}
+
+// heldUnderBead says whether the crimp lies inside the last bead on purpose, and the
+// bead behind that one keeps it there.
+func heldUnderBead(v *View, s *measure.Strand, e *measure.End, crimp *measure.Part) bool {
+	if s.Row.Ending(e.Side).Way != piece.WayUnderBead || len(s.Beads) < 2 {
+		return false
+	}
+	behind := 1
+	if e.Side == piece.Right {
+		behind = len(s.Beads) - 2
+	}
+	return s.Beads[behind].Material.Bead.Hole < v.Piece.House.ClosedCrimp(crimp.Material.Finding)-tiny
 }

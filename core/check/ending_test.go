@@ -299,3 +299,52 @@ func TestComponentsHungAtAnEndAreMended(t *testing.T) {
 		t.Errorf("a longer pin: %+v", fix)
 	}
 }
+
+func TestABeadOverACrimpOnPurposeIsItsCover(t *testing.T) {
+	under := func(line string) *piece.Piece {
+		return necklace(t, line, func(_ *piece.Piece, r *piece.Row) {
+			r.LeftEnding.Way, r.RightEnding.Way = piece.WayUnderBead, piece.WayUnderBead
+		})
+	}
+	codes := func(p *piece.Piece) string {
+		out := ""
+		for _, f := range all(t, p) {
+			if f.Code == "crimp-swallowed" || f.Code == "cover-misfit" {
+				out += f.Code + " " + string(f.At.Side) + ";"
+			}
+		}
+		return out
+	}
+	for line, want := range map[string]string{
+		"G 9P G":     "",
+		"2G 8P G":    "crimp-swallowed left;",
+		"G 9P":       "cover-misfit right;",
+		"G":          "crimp-swallowed left;crimp-swallowed right;",
+		"G 8P T 2G":  "crimp-swallowed right;",
+		"P 8P P G P": "cover-misfit left;cover-misfit right;",
+	} {
+		if got := codes(under(line)); got != want {
+			t.Errorf("%s: %s, want %s", line, got, want)
+		}
+	}
+	fix, after := fixed(t, necklace(t, "4P G", func(p *piece.Piece, _ *piece.Row) {
+		p.Palette = map[string]*material.Material{"P": p.Palette["P"], "G": p.Palette["G"]}
+		p.Palette["P"].Bead.Hole = 1.43 // keeps the crimp of 1.44 out, and passes into no hole
+	}), "crimp-swallowed")
+	if fix == nil {
+		t.Fatal("no fix")
+	}
+	if !strings.Contains(fix.Says, "between") && after.Leading().RightEnding.Way != piece.WayUnderBead {
+		t.Errorf("%+v", fix)
+	}
+	only := necklace(t, "4P G", func(p *piece.Piece, _ *piece.Row) {
+		p.Palette = map[string]*material.Material{"P": bead(t, "small", material.Bead{Shape: material.Round, Across: 2.4, Hole: 0.9}), "G": p.Palette["G"]}
+	})
+	if fix, after := fixed(t, only, "crimp-swallowed"); fix == nil || fix.Says != "Let lantern cover the crimp" || after.Leading().RightEnding.Way != piece.WayUnderBead {
+		t.Errorf("where nothing goes between: %+v", fix)
+	}
+	misfit, after := fixed(t, under("G 9P"), "cover-misfit")
+	if misfit == nil || after.Leading().RightEnding.Way != piece.WayFittings {
+		t.Errorf("%+v", misfit)
+	}
+}

@@ -13,17 +13,19 @@ type Way string
 
 // The ways: as the fittings have it; in a loop of beads that goes over a button or
 // carries a clasp; on a leg of cord with a bead and a knot; with the middle of the
-// cord, folded round what is there; tied, with the knot drawn into the last bead.
+// cord, folded round what is there; tied, with the knot drawn into the last bead;
+// crimped, with the crimp inside the last bead, which covers it.
 const (
 	WayFittings   Way = ""
 	WayLoop       Way = "loop"
 	WayLeg        Way = "leg"
 	WayFold       Way = "fold"
 	WayHiddenKnot Way = "hidden-knot"
+	WayUnderBead  Way = "under-bead"
 )
 
 // Ways lists every way.
-func Ways() []Way { return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot} }
+func Ways() []Way { return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead} }
 
 // Ending is how one end of a row is made beyond its fittings.
 type Ending struct {
@@ -63,7 +65,7 @@ const (
 func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	f := r.Ending(side)
 	if !slices.Contains(Ways(), f.Way) {
-		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, or none.", string(f.Way))
+		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, or none.", string(f.Way))
 	}
 	if l := f.Tail.Length; l != nil {
 		checkRange(add, where+".tailMm", *l, 0, mostAllowance)

@@ -109,6 +109,9 @@ func (w *writer) crimp(e *measure.End) {
 	if e.Tail > 0 && !w.beforeBeads(e) {
 		w.do("Trim the tail flush where it comes out.")
 	}
+	if bead := w.s.Beside(e.Side); w.s.Row.Ending(e.Side).Way == piece.WayUnderBead && bead >= 0 {
+		w.do("Slide the last bead, %s, over the crimp.", lower(w.s.Beads[bead].Material.Name))
+	}
 	if cover := e.Find(measure.RoleCover); cover != nil {
 		w.do("Close %s over the crimp.", cover.Material.Name)
 	}

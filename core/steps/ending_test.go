@@ -65,6 +65,16 @@ func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
 		"Right end: thread Ring", "Draw the knot into Barrel, bead 21.", "GATE After the knot")
 }
 
+func TestTheLastBeadIsSlidOverItsCrimp(t *testing.T) {
+	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {
+		p.Leading().RightEnding.Way = piece.WayUnderBead
+	}))
+	inOrder(t, text, "Right end: thread the crimp", "GATE After the crimp", "Slide the last bead, barrel, over the crimp.")
+	if strings.Contains(text, "Slide the last bead, pearl") {
+		t.Errorf("the left one stays where it is: %s", text)
+	}
+}
+
 func TestElasticTiedToFittingsIsStrungFromItsSpool(t *testing.T) {
 	text := told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Clasp, func(p *piece.Piece) {
 		p.House.Stopper, p.Leading().Left, p.Leading().Right = piece.StopSpool, nil, nil

@@ -917,7 +917,7 @@ export interface components {
              * @description A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it.
              * @enum {string}
              */
-            way?: "loop" | "leg" | "fold" | "hidden-knot";
+            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead";
         };
         Fit: {
             /**
@@ -3060,7 +3060,7 @@ export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
 export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender"];
-export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot"];
+export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
 export const houseAllowanceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["allowance"]> = ["standard", "generous", "spool"];
 export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["attach"]> = ["jump-rings", "split-rings", "direct"];

@@ -25,15 +25,17 @@ const WAYS: { way: Way; label: string }[] = [
   { way: "hidden-knot", label: "with its knot drawn into the last bead" },
   { way: "leg", label: "on a leg: a bead and a knot" },
   { way: "fold", label: "in the fold of the cord" },
+  { way: "under-bead", label: "with its crimp inside the last bead" },
 ];
 
 /** endOf is how an end of the row is made beyond its fittings. */
 export const endOf = (doc: Document, side: Side) => (side === "left" ? leadRow(doc).leftEnd : leadRow(doc).rightEnd);
 
-/** waysFor lists the ways that suit an end: wire takes no knot, and stringing begins at the left. */
+/** waysFor lists the ways that suit an end: wire takes no knot, other cords but nylon no crimp, and stringing begins at the left. */
 function waysFor(doc: Document, side: Side) {
-  const wire = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type === "wire";
-  return WAYS.filter(({ way }) => (way === "fold" ? side === "left" : !wire || way === "loop"));
+  const cord = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type;
+  const suits: Record<Way, boolean> = { loop: true, fold: side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
+  return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, side)?.way);
 }
 
 /** EndWay chooses how an end is made beyond its fittings, with what that way needs, and how far its tail goes. */

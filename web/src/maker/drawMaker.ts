@@ -122,8 +122,10 @@ function measureDrop(ctx: CanvasRenderingContext2D, v: MakerView, x: number, y: 
   }
   ctx.stroke();
   ctx.font = `600 14px ${SANS}`;
+  const text = `${v.hangs ? "drop" : "stands off"} ${v.tell(v.dropMm)}`;
+  // Beside the line, or in the narrow picture as far left as it must be to be read whole.
   ctx.textAlign = "left";
-  ctx.fillText(`${v.hangs ? "drop" : "stands off"} ${v.tell(v.dropMm)}`, x + 10, (y + to) / 2 + 5);
+  ctx.fillText(text, Math.min(x + 10, v.width - ctx.measureText(text).width - 8), (y + to) / 2 + 5);
 }
 
 function drawTrueSize(ctx: CanvasRenderingContext2D, v: MakerView, box: ReturnType<typeof boxOf>) {
