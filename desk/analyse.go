@@ -50,6 +50,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 			strand.Placed = placedOf(s)
 		}
 		a.Strands = append(a.Strands, strand)
+		a.Beads += s.AllBeads()
 	}
 	a.counts(m)
 	a.making(m, opt)

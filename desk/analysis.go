@@ -20,6 +20,7 @@ type Analysis struct {
 	Fit         *Fit           `json:"fit,omitempty" doc:"How it sits on the body it is for."`
 	Positions   []Position     `json:"positions,omitempty" doc:"Where the clasp can be hooked in, the shortest first."`
 	Target      *TargetState   `json:"target,omitempty"`
+	Beads       int            `json:"beads" doc:"Of the whole piece: on its strands, in loops and on legs."`
 	MassG       float64        `json:"massG"`
 	Unweighed   []string       `json:"unweighed"`
 	Strands     []Strand       `json:"strands"`
@@ -347,6 +348,7 @@ type SeatOfLink struct {
 	Material string  `json:"material,omitempty"`
 	LengthMm float64 `json:"lengthMm"`
 	ThickMm  float64 `json:"thickMm"`
+	Count    int     `json:"count,omitempty" doc:"Of a loop of beads: how many of the material lie along it."`
 }
 
 // Picture is a piece as the page draws it.

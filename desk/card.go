@@ -20,7 +20,7 @@ func CardOf(ctx context.Context, doc *format.Document, house format.House) Card 
 		return Card{Worst: "line"}
 	}
 	finished := float64(a.FinishedMm)
-	c := Card{FinishedMm: &finished, Beads: a.beads()}
+	c := Card{FinishedMm: &finished, Beads: a.Beads}
 	if len(a.Checks) > 0 && a.Checks[0].Waived == "" {
 		c.Worst = a.Checks[0].Severity
 	}

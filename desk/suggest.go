@@ -85,9 +85,9 @@ func figures(ctx context.Context, doc *format.Document, opt Options) (HouseFigur
 	if err != nil {
 		return HouseFigures{}, err
 	}
-	f := HouseFigures{FinishedMm: a.FinishedMm, Steps: len(a.Steps), Checks: []string{}}
+	f := HouseFigures{FinishedMm: a.FinishedMm, Beads: a.Beads, Steps: len(a.Steps), Checks: []string{}}
 	for _, s := range a.Strands {
-		f.SlackMm, f.CutMm, f.Beads = f.SlackMm+s.SlackMm, f.CutMm+s.CutMm, f.Beads+s.Beads
+		f.SlackMm, f.CutMm = f.SlackMm+s.SlackMm, f.CutMm+s.CutMm
 	}
 	for _, c := range a.Checks {
 		if c.Waived == "" {

@@ -55,11 +55,14 @@ func (w *Wrap) draw(m *measure.Measured, link measure.Link, touching bool, from,
 		return Seat{X: fine(from[0] + dx*part + out*math.Sin(angle)), Y: fine(from[1] + dy*part - out*math.Cos(angle)), Angle: fine(angle)}
 	}
 	if len(link.Beads) == 0 {
-		name := ""
-		if link.Part.Material != nil {
-			name = link.Part.Material.ID
+		out := SeatOfLink{Seat: seat(0.5, 0), LengthMm: fine(whole), ThickMm: fine(2 * link.Segment.Reach)}
+		switch loop := link.Part.Loop; {
+		case loop != nil:
+			out.Material, out.Count = loop.Beads[0].Material.ID, (len(loop.Beads)+1)/2
+		case link.Part.Material != nil:
+			out.Material = link.Part.Material.ID
 		}
-		w.Fittings = append(w.Fittings, SeatOfLink{seat(0.5, 0), name, fine(whole), fine(2 * link.Segment.Reach)})
+		w.Fittings = append(w.Fittings, out)
 		return
 	}
 	beads := m.Leading().Beads

@@ -56,6 +56,22 @@ func (b *endBuilder) addLoop() {
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleBeads, Length: b.beads.Girth / 2, Loop: b.beads, Hung: b.ending.Hung})
 }
 
+// AllBeads counts the beads of the strand with those of its loops and legs.
+func (s *Strand) AllBeads() int {
+	n := len(s.Beads)
+	for _, e := range s.Ends() {
+		for _, p := range e.Parts {
+			if p.Loop != nil {
+				n += len(p.Loop.Beads)
+			}
+			if p.Role == RoleLeg && p.Material != nil {
+				n++
+			}
+		}
+	}
+	return n
+}
+
 // addLeg lets the cord hang on beyond the strand, with a bead and a knot.
 func (b *endBuilder) addLeg() {
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleLeg, Material: b.ending.Bead, Free: true})

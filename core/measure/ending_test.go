@@ -315,3 +315,17 @@ func TestRandomEndsAgreeWithAPlainSum(t *testing.T) {
 		}
 	}
 }
+
+func TestBeadsOfLoopsAndLegsAreCounted(t *testing.T) {
+	p := ended(t, "10R", func(p *piece.Piece, r *piece.Row) {
+		p.Closure = piece.Closure{Type: piece.Tied}
+		r.LeftEnding, r.RightEnding = loopOf(t, "7S"), piece.Ending{Way: piece.WayLeg, Leg: 80, Bead: round(t, 8, 2)}
+	})
+	if n := measured(t, p).Leading().AllBeads(); n != 18 {
+		t.Errorf("%d beads, want 10 on the strand, 7 in the loop and one on the leg", n)
+	}
+	p.Leading().RightEnding.Bead = nil
+	if n := measured(t, p).Leading().AllBeads(); n != 17 {
+		t.Errorf("%d beads without that on the leg", n)
+	}
+}

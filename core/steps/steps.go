@@ -27,7 +27,7 @@ func For(m *measure.Measured, unit length.Unit) []Step {
 		for _, c := range m.Tally {
 			w.notesOf(c.Material)
 		}
-		w.do("Count out %s from the list and lay them out in order.", beads(len(s.Beads)))
+		w.do("Count out %s from the list and lay them out in order.", beads(s.AllBeads()))
 		switch {
 		case s.Ring:
 			w.ring()

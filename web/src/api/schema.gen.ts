@@ -490,6 +490,11 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         Analysis: {
+            /**
+             * Format: int64
+             * @description Of the whole piece: on its strands, in loops and on legs.
+             */
+            beads: number;
             /** @description The same with every component broken down to its parts. */
             bought: components["schemas"]["Count"][];
             cautions: components["schemas"]["CautionShown"][];
@@ -1654,6 +1659,11 @@ export interface components {
         SeatOfLink: {
             /** Format: double */
             angle: number;
+            /**
+             * Format: int64
+             * @description Of a loop of beads: how many of the material lie along it.
+             */
+            count?: number;
             /** Format: double */
             lengthMm: number;
             material?: string;

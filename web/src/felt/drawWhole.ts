@@ -1,4 +1,4 @@
-import type { Document, Material, Outline, Seat } from "../api/client.ts";
+import type { Document, Material, Seat } from "../api/client.ts";
 import { leadRow, leadStrand } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
@@ -6,7 +6,7 @@ import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
-import { carries, hangs, spinsOf } from "./spins.ts";
+import { carriedApart, hangs, spinsOf } from "./spins.ts";
 import type { Drawn } from "./usePicture.ts";
 
 export interface WholeView {
@@ -117,19 +117,6 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
 
 /** hanging is how a thing hangs there: straight down, or in a ring that lies flat outwards. */
 const hanging = (seat: Seat, flat: boolean | undefined): Seat => ({ ...seat, angle: flat ? seat.angle + Math.PI : 0 });
-
-/** carriedApart takes a bead that carries something apart: the bead lies along the cord, the rest hangs. */
-function carriedApart(m: Material, outline: Outline): { bead: Outline; hung: Outline } | undefined {
-  if (!carries(m) || !outline.seats) return undefined;
-  const known = taken.get(outline);
-  if (known) return known;
-  const [bead, ...hung] = outline.seats;
-  const apart = { bead: { ...outline, seats: [bead] }, hung: { ...outline, seats: hung } };
-  taken.set(outline, apart);
-  return apart;
-}
-
-const taken = new WeakMap<Outline, { bead: Outline; hung: Outline }>();
 
 const isFine = (b: { acrossMm: number }, px: number) => b.acrossMm * px < FINE;
 

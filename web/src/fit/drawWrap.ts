@@ -2,7 +2,7 @@ import type { Document, Material, Outline, Placed, Seat, Wrap } from "../api/cli
 import { layerOf } from "../felt/drawCloseUp.ts";
 import { drawFitting } from "../felt/paint/fitting.ts";
 import { sprites } from "../felt/paint/sprites.ts";
-import { hangs, spinsOf } from "../felt/spins.ts";
+import { carriedApart, hangs, spinsOf } from "../felt/spins.ts";
 
 export interface WrapView {
   wrap: Wrap;
@@ -83,8 +83,17 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed 
     ctx.restore();
   };
   for (const one of wrap.fittings) {
+    const m = materials.get(one.material ?? "");
+    if (one.count) {
+      at(one, () => drawRow(ctx, one, m, outlines[one.material ?? ""], px));
+      continue;
+    }
+    if (m?.type === "button") {
+      at(one, () => drawButtonOnEdge(ctx, m, px));
+      continue;
+    }
     // Seen across the body a fitting lies flat: what shows is its thickness.
-    const edge = { ...materials.get(one.material ?? ""), outsideMm: Math.max(0.7, one.thickMm) } as Material;
+    const edge = { ...m, outsideMm: Math.max(0.7, one.thickMm) } as Material;
     at(one, () => drawFitting(ctx, "crimp", edge, { from: (-one.lengthMm / 2) * px, to: (one.lengthMm / 2) * px, px }));
   }
   const spins = spinsOf(placed as Placed[], outlines);
@@ -96,7 +105,12 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed 
       at(one, () => {
         if (hangs(m, outlines[m.id])) ctx.rotate(Math.PI);
         else if (m.acrossMm) ctx.scale(1, (m.thickMm ?? m.acrossMm) / m.acrossMm);
-        sprites.draw(ctx, m, outlines[m.id], px, bead.turned, spins[one.element]);
+        const carried = carriedApart(m, outlines[m.id]);
+        sprites.draw(ctx, m, carried?.bead ?? outlines[m.id], px, bead.turned, spins[one.element]);
+        if (!carried) return;
+        // What it carries lies outwards, away from the body.
+        ctx.rotate(Math.PI);
+        sprites.draw(ctx, m, carried.hung, px, false);
       });
     }
   }
@@ -107,6 +121,28 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed 
     ctx.arc(touch[0] * px, touch[1] * px, 2.2, 0, 2 * Math.PI);
     ctx.fill();
   }
+}
+
+/** drawRow paints the near half of a loop of beads, which lies flat on the body. */
+function drawRow(ctx: CanvasRenderingContext2D, { lengthMm, count = 1 }: { lengthMm: number; count?: number }, m: Material | undefined, outline: Outline | undefined, px: number) {
+  if (!m || !outline) return;
+  for (let i = 0; i < count; i++) {
+    ctx.save();
+    ctx.translate(((i + 0.5) / count - 0.5) * lengthMm * px, 0);
+    sprites.draw(ctx, m, outline, px, false);
+    ctx.restore();
+  }
+}
+
+function drawButtonOnEdge(ctx: CanvasRenderingContext2D, m: Material, px: number) {
+  const [wide, thick] = [(m.outsideMm ?? 12) * px, (m.lengthMm ?? 3) * px];
+  ctx.fillStyle = m.look?.colour ?? "#a9a6a2";
+  ctx.strokeStyle = BODY_EDGE;
+  ctx.lineWidth = 1;
+  ctx.beginPath();
+  ctx.roundRect(-wide / 2, -thick / 2, wide, thick, thick / 2.5);
+  ctx.fill();
+  ctx.stroke();
 }
 
 /** drawStretched paints an elastic at full stretch with its beads drawn apart, over what it must pass. */

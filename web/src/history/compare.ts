@@ -29,7 +29,7 @@ export function compare(one: Side, other: Side): Difference[] {
     figure("Strung", "length", (a) => leadStrand(a).strungMm),
     figure("Slack", "length", (a) => leadStrand(a).slackMm),
     figure("Cut", "length", (a) => leadStrand(a).cutMm),
-    figure("Beads", "count", (a) => leadStrand(a).beads),
+    figure("Beads", "count", (a) => a.beads),
     figure("Weight", "mass", (a) => a.massG),
     figure("Open checks", "count", (a) => a.checks.length),
   ];

@@ -15,7 +15,7 @@ export function MakerFacts({ maker }: { maker: Maker }) {
     <aside className="maker-facts" aria-label="Figures" aria-busy={faults.size > 0}>
       {faults.size > 0 && <p className="quiet">The figures are of the last one that could be made.</p>}
       {facts.pin && <PinFacts facts={facts} pin={facts.pin} loopMm={maker.component.loopMm ?? 0} />}
-      {maker.component.kind !== "turn" && <OnStrand facts={facts} />}
+      {maker.component.kind !== "turn" && <OnStrand facts={facts} kind={maker.component.kind} />}
       <h2>{maker.component.kind === "turn" ? "To buy for one round" : "To buy for one"}</h2>
       <dl>
         {facts.bought.map((part) => (
@@ -43,13 +43,13 @@ export function MakerFacts({ maker }: { maker: Maker }) {
 }
 
 /** OnStrand is what a strand meets of the component. */
-function OnStrand({ facts }: { facts: ComponentFacts }) {
+function OnStrand({ facts, kind }: { facts: ComponentFacts; kind: string }) {
   return (
     <section aria-label="On the strand">
       <h2>On the strand</h2>
       <dl>
         <Fact name="takes along the cord">{fine(facts.takesMm)}</Fact>
-        <Fact name={facts.hangs ? "hangs below it" : facts.dropMm > 0 ? "beads stand off" : "across"}>
+        <Fact name={facts.hangs ? "hangs below it" : kind === "carrier" ? "reaches below it" : facts.dropMm > 0 ? "beads stand off" : "across"}>
           <Length mm={facts.dropMm > 0 ? facts.dropMm : facts.widthMm} />
         </Fact>
         {facts.dropMm > 0 && (

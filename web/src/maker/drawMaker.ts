@@ -84,7 +84,7 @@ function nameParts(ctx: CanvasRenderingContext2D, v: MakerView, x: number, y: nu
   ctx.font = `13px ${SANS}`;
   ctx.textAlign = "left";
   let last = "";
-  let below = y - 8 + LABEL;
+  let below = y - 8 + 1.4 * LABEL; // clear of the cord's line
   ctx.fillStyle = cloths.light.text;
   ctx.fillText("the cord", 18, y - 8);
   for (const seat of [...(v.outline.seats ?? [])].filter((s) => s.role !== "stem").sort((a, b) => a.y - b.y)) {
@@ -122,10 +122,10 @@ function measureDrop(ctx: CanvasRenderingContext2D, v: MakerView, x: number, y: 
   }
   ctx.stroke();
   ctx.font = `600 14px ${SANS}`;
-  const text = `${v.hangs ? "drop" : "stands off"} ${v.tell(v.dropMm)}`;
-  // Beside the line, or in the narrow picture as far left as it must be to be read whole.
+  const word = `${v.hangs ? "drop" : v.material.component?.kind === "carrier" ? "reaches down" : "stands off"}`;
+  // Beside the line, or in a narrow picture as far left as it must be to be read whole.
   ctx.textAlign = "left";
-  ctx.fillText(text, Math.min(x + 10, v.width - ctx.measureText(text).width - 8), (y + to) / 2 + 5);
+  [word, v.tell(v.dropMm)].forEach((text, i) => ctx.fillText(text, Math.min(x + 10, v.width - ctx.measureText(text).width - 8), (y + to) / 2 - 4 + LABEL * i));
 }
 
 function drawTrueSize(ctx: CanvasRenderingContext2D, v: MakerView, box: ReturnType<typeof boxOf>) {

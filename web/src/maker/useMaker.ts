@@ -70,7 +70,7 @@ export function useMaker(opened: { item: CatalogueItem; usual: Usual }): Maker {
 
 function idsIn(c: Component | undefined): string[] {
   if (!c) return [];
-  const all = [...(c.rings ?? []), ...(c.below ?? []), ...(c.turn ?? []), ...Object.values(c.palette ?? {}), ...Object.keys(c.parts ?? {}), c.pin, c.cord];
+  const all = [...(c.rings ?? []), ...(c.below ?? []), ...(c.turn ?? []), ...Object.values(c.palette ?? {}), ...Object.keys(c.parts ?? {}), c.pin, c.cord, c.bead];
   return [...new Set(all.filter((id): id is string => Boolean(id)))];
 }
 

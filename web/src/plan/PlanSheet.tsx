@@ -74,7 +74,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
                 <Line key={`${c.material} ${i}`} what={`${"· ".repeat(level)}${name(part.material)}, ${size(part.material)}`} value={part.mm ? text(part.mm) : String(part.count)} />
               )),
             ])}
-            <Line what="Total beads" value={String(strand.beads)} sum />
+            <Line what="Total beads" value={String(analysis.beads)} sum />
           </tbody>
         </table>
       </div>

@@ -15,7 +15,7 @@ export function Tally({ state }: { state: BenchState }) {
   const shown: Count[] = bought && hasComponents ? analysis.bought : analysis.tally;
   const material = (id: string) => doc.materials.find((m) => m.id === id);
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id);
-  const beads = analysis.strands.reduce((sum, s) => sum + s.beads, 0);
+  const { beads } = analysis;
   const moves = new Map(analysis.sensitivity.map((s) => [s.material, s.mmPerTenth]));
   // The one whose size matters most; every other tells its own on its row.
   const most = analysis.sensitivity.reduce<(typeof analysis.sensitivity)[number] | null>((a, b) => (a && a.mmPerTenth >= b.mmPerTenth ? a : b), null);
