@@ -23,7 +23,7 @@ type BeadLoop struct {
 // loopAt lays out the loop of an end; nil if it ends another way.
 func (mk *strandMaker) loopAt(side piece.Side) (*BeadLoop, error) {
 	f := mk.row.Ending(side)
-	if f.Way != piece.WayLoop {
+	if f.Way != piece.WayLoop || f.Loop == nil {
 		return nil, nil
 	}
 	return mk.loop(f.Loop)

@@ -67,6 +67,10 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	if !slices.Contains(Ways(), f.Way) {
 		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, or none.", string(f.Way))
 	}
+	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold) {
+		add(where+".way", "A ring has no end to make in that way. Close it with a clasp, or tie it, first.")
+		return
+	}
 	if l := f.Tail.Length; l != nil {
 		checkRange(add, where+".tailMm", *l, 0, mostAllowance)
 	}

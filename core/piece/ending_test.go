@@ -94,6 +94,13 @@ func TestWhatIsTiedDoesNotSlipOnAndIsNoRing(t *testing.T) {
 			t.Errorf("%s: slips on %v, a ring %v", closure, p.SlipsOn(), p.IsRing(p.Leading()))
 		}
 	}
+	for way, faults := range map[Way]int{WayLoop: 1, WayLeg: 1, WayFold: 1, WayHiddenKnot: 0, WayUnderBead: 0} {
+		p.Closure, p.Leading().LeftEnding = Closure{Type: Knot}, Ending{Way: way}
+		if got := p.Check(); len(got) != faults {
+			t.Errorf("a ring that ends by %s: %v", way, got)
+		}
+	}
+	p.Leading().LeftEnding = Ending{}
 	p.Closure = Closure{Type: Tied, Left: []Fitting{{ID: "c1", Of: finding(material.JumpRing)}}}
 	if faults := p.Check(); len(faults) != 1 || !strings.Contains(faults[0].Says, "has no clasp or rings") {
 		t.Errorf("%v", faults)
