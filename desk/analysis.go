@@ -308,13 +308,23 @@ type Seat struct {
 
 // Whole is the whole piece as a picture: its middle at 0, the closure at the top.
 type Whole struct {
-	Shape string       `json:"shape" enum:"circle,wrap" doc:"On the circle of its finished length, or as a ring lies by itself."`
+	Shape string       `json:"shape" enum:"circle,wrap,hanging" doc:"On the circle of its finished length, as a ring lies by itself, or as a necklace hangs."`
 	Beads []Seat       `json:"beads" doc:"By element."`
 	Gaps  []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
 	Parts []SeatOfPart `json:"parts" doc:"The fittings."`
 	Cord  [][2]float64 `json:"cord" doc:"The line of the cord."`
 	Box   [4]float64   `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
 	Flat  bool         `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
+	Neck  *Neck        `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
+}
+
+// Neck is what a necklace hangs on.
+type Neck struct {
+	GirthMm length.MM `json:"girthMm"`
+	OfBody  bool      `json:"ofBody" doc:"It is the neck of the body it is for, not one taken for it."`
+	WidthMm float64   `json:"widthMm" doc:"Between its sides, where the front begins to hang."`
+	DepthMm float64   `json:"depthMm" doc:"How far below them the strand hangs."`
+	Assumed []string  `json:"assumed,omitempty" doc:"Materials whose weight was assumed."`
 }
 
 // SeatOfPart is where a part of an end lies.
@@ -354,6 +364,7 @@ type SeatOfLink struct {
 // Picture is a piece as the page draws it.
 type Picture struct {
 	Whole *Whole `json:"whole,omitempty"`
+	Laid  *Whole `json:"laid,omitempty" doc:"Of a necklace that hangs: laid flat on its circle."`
 	Wrap  *Wrap  `json:"wrap,omitempty" doc:"Absent for a piece without an inside length."`
 }
 

@@ -265,7 +265,7 @@ func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
 // is at the top.
 func TestTheWholePieceLiesOnTheCircleOfItsLength(t *testing.T) {
 	a := analysed(t, read(t, example), desk.Options{Drawing: true, Picture: true})
-	w, s := a.Drawing.Picture.Whole, a.Strand("r1")
+	w, s := a.Drawing.Picture.Laid, a.Strand("r1")
 	radius := float64(a.FinishedMm) / (2 * math.Pi)
 	for i := 1; i < len(w.Beads); i++ {
 		turn := math.Abs(math.Remainder(math.Atan2(w.Beads[i].Y, w.Beads[i].X)-math.Atan2(w.Beads[i-1].Y, w.Beads[i-1].X), 2*math.Pi))
@@ -280,6 +280,38 @@ func TestTheWholePieceLiesOnTheCircleOfItsLength(t *testing.T) {
 	}
 	if first := s.Left[0]; first.FromMm != 0 || first.ToMm != -2 {
 		t.Errorf("the left crimp lies from %v to %v", first.FromMm, first.ToMm)
+	}
+}
+
+// Hanging, beads lie along the cord in front, the closure behind the neck, and what hangs
+// deepest is in the middle.
+func TestANecklaceHangsOnItsNeck(t *testing.T) {
+	a := analysed(t, read(t, example), desk.Options{Drawing: true, Picture: true})
+	w, s := a.Drawing.Picture.Whole, a.Strand("r1")
+	if w.Shape != "hanging" || w.Neck == nil || w.Neck.GirthMm != 368 || !w.Neck.OfBody {
+		t.Fatalf("%s, %+v", w.Shape, w.Neck)
+	}
+	deepest := 0.0
+	for i := range w.Beads {
+		deepest = max(deepest, w.Beads[i].Y)
+		if i == 0 || w.Beads[i].Y < 5 || w.Beads[i-1].Y < 5 {
+			continue // round the back lengths are foreshortened
+		}
+		apart, want := math.Hypot(w.Beads[i].X-w.Beads[i-1].X, w.Beads[i].Y-w.Beads[i-1].Y), float64(s.Placed[i].AtMm-s.Placed[i-1].AtMm)
+		if apart > want*1.02 || apart < want*0.95 {
+			t.Errorf("beads %d and %d lie %v apart, %v along the cord", i-1, i, apart, want)
+		}
+	}
+	if math.Abs(deepest-w.Neck.DepthMm) > 2 || w.Beads[len(w.Beads)/2].Y < deepest-1 {
+		t.Errorf("the middle hangs at %v, the deepest at %v of %v", w.Beads[len(w.Beads)/2].Y, deepest, w.Neck.DepthMm)
+	}
+	for _, p := range w.Parts {
+		if p.Y >= 0 {
+			t.Errorf("a fitting at %v hangs in front", p.Y)
+		}
+	}
+	if a := analysed(t, read(t, strings.Replace(example, `"measureMm": 368`, `"measureMm": 440`, 1)), desk.Options{Drawing: true, Picture: true}); a.Drawing.Picture.Whole.Shape != "circle" || a.Drawing.Picture.Laid != nil {
+		t.Errorf("on a neck that it follows it lies as %s", a.Drawing.Picture.Whole.Shape)
 	}
 }
 

@@ -3,6 +3,7 @@ package desk
 import (
 	"math"
 
+	"mala/core/drape"
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -11,18 +12,33 @@ import (
 // cordPoints is how many points the line of the cord is drawn with.
 const cordPoints = 180
 
-// wholeOf draws the whole piece: a ring as it lies by itself, any other piece on
-// the circle of its finished length until drape is worked out.
-func wholeOf(m *measure.Measured, wrap *Wrap) *Whole {
+// draw draws the whole piece: a ring as it lies by itself, a necklace as it hangs and
+// laid flat, any other piece on the circle of its finished length.
+func (p *Picture) draw(m *measure.Measured) {
 	s := m.Leading()
-	w := &Whole{Shape: "circle", Parts: []SeatOfPart{}}
-	if s.Ring && wrap != nil && len(wrap.Beads) == len(s.Beads) {
-		w.asWrapped(wrap)
-	} else {
-		w.onCircle(m)
+	p.Whole = &Whole{Shape: "circle", Parts: []SeatOfPart{}}
+	hangs := drape.Of(m)
+	switch {
+	case s.Ring && p.Wrap != nil && len(p.Wrap.Beads) == len(s.Beads):
+		p.Whole.asWrapped(p.Wrap)
+	case hangs != nil:
+		p.Laid = &Whole{Shape: "circle", Parts: []SeatOfPart{}}
+		p.Laid.onCircle(m)
+		p.Laid.frame(m)
+		p.Whole.hanging(m, hangs)
+	default:
+		p.Whole.onCircle(m)
 	}
-	w.frame(m)
-	return w
+	p.Whole.frame(m)
+}
+
+// hanging lays the cord round the back of a neck and lets the front hang.
+func (w *Whole) hanging(m *measure.Measured, n *drape.Necklace) {
+	w.Shape = "hanging"
+	w.Neck = &Neck{GirthMm: n.Girth, OfBody: n.OfBody, WidthMm: fine(n.Width), DepthMm: fine(n.Depth), Assumed: n.Assumed}
+	seat := func(at drape.Seat) Seat { return Seat{fine(at.X), fine(at.Y), fine(at.Angle)} }
+	s := m.Leading()
+	w.place(s, func(mm length.MM) Seat { return seat(n.AlongBeads(s, mm)) }, func(mm length.MM) Seat { return seat(n.At(float64(mm))) })
 }
 
 // asWrapped takes the seats of a ring over from its wrap.
@@ -61,11 +77,17 @@ func (w *Whole) onCircle(m *measure.Measured) {
 		phi := (float64(mm) - top) / whole * 2 * math.Pi
 		return Seat{X: fine(-radius * math.Sin(phi)), Y: fine(-radius * math.Cos(phi)), Angle: fine(math.Atan2(math.Sin(phi), -math.Cos(phi)))}
 	}
+	w.place(s, at, at)
+}
+
+// place seats beads, gaps, parts and cord: by where they lie among the beads, and by
+// where they lie along the cord with its slack.
+func (w *Whole) place(s *measure.Strand, amongBeads, at func(mm length.MM) Seat) {
 	for i := range s.Beads {
-		w.Beads = append(w.Beads, at(s.Beads[i].At))
+		w.Beads = append(w.Beads, amongBeads(s.Beads[i].At))
 	}
 	for i := range len(s.Beads) + 1 {
-		w.Gaps = append(w.Gaps, at(gapAt(s, i)))
+		w.Gaps = append(w.Gaps, amongBeads(gapAt(s, i)))
 	}
 	for _, e := range s.Ends() {
 		for i, span := range spansOf(s, e) {
@@ -142,10 +164,16 @@ func (w *Whole) frame(m *measure.Measured) {
 			grow(p.X, p.Y+standsOut(&part)+float64(hung.Bead.Drop), float64(hung.Bead.Across)/2)
 		}
 	}
+	if w.Neck != nil {
+		grow(0, -w.Neck.WidthMm*neckAbove, 0)
+	}
 	for i := range w.Box {
 		w.Box[i] = fine(w.Box[i])
 	}
 }
+
+// neckAbove is how much of the neck is shown above its sides, in parts of its width.
+const neckAbove = 0.24
 
 // leastPart is how far a fitting without measures stands out from the cord, in mm.
 const leastPart = 3
@@ -175,6 +203,6 @@ func pictureOf(m *measure.Measured) *Picture {
 	if w, err := m.Wrap(); err == nil {
 		p.Wrap = wrapOf(m, w)
 	}
-	p.Whole = wholeOf(m, p.Wrap)
+	p.draw(m)
 	return p
 }

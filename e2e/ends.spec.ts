@@ -58,6 +58,14 @@ test("the cord is folded round the clasp's ring and unfolded again", async ({ pa
   await expect(page.getByRole("row", { name: /right tail/ })).toContainText("12 mm");
 });
 
+test("the first end is held in its own way", async ({ page }) => {
+  await ends(page, "Tide Table");
+  await page.getByLabel("Left end is held while stringing").selectOption({ label: "held by a clip" });
+  await expect(page.getByRole("img", { name: "The left end, held with a clip." })).toBeVisible();
+  await page.getByLabel("Left end is held while stringing").selectOption("");
+  await expect(page.getByRole("img", { name: "The left end, held with a bead stopper." })).toBeVisible();
+});
+
 test("a charm hangs on a loop of beads, and stays there", async ({ page }) => {
   await ends(page, "Boathook");
   await page.getByRole("button", { name: "Hang something on the right loop" }).click();

@@ -118,6 +118,7 @@ type Ending struct {
 	Bead      string     `json:"bead,omitempty" doc:"The id of the bead on a leg."`
 	TailMm    *length.MM `json:"tailMm,omitempty" doc:"How far the tail goes back; the house decides if neither this nor tailBeads is given."`
 	TailBeads *int       `json:"tailBeads,omitempty" doc:"Through how many beads the tail goes back."`
+	Stop      string     `json:"stop,omitempty" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool" doc:"Of the left end: how it is held while the strand is strung; absent as the house has it."`
 }
 
 // Material is a bead, a finding or a cord; which fields it has follows from its

@@ -28,13 +28,14 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 	ten := length.MM(10)
 	after, _, err := edit.Apply(before, nil,
 		edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndTail, Length: &ten},
+		edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndStop, Text: piece.StopClip},
 		edit.Op{Do: edit.SetEnd, At: piece.Place{Side: piece.Right, Element: piece.NoElement}, Field: edit.EndLoop, Text: "20R"})
 	if err != nil {
 		t.Fatal(err)
 	}
 	doc.Take(before, after, func(string) (format.Material, bool) { return format.Material{}, false })
 	row := doc.Row("r1")
-	if row.LeftEnd == nil || *row.LeftEnd.TailMm != 10 || row.RightEnd.Loop != "20R" || row.RightEnd.Way != "loop" {
+	if row.LeftEnd == nil || *row.LeftEnd.TailMm != 10 || row.LeftEnd.Stop != "clip" || row.RightEnd.Loop != "20R" || row.RightEnd.Way != "loop" {
 		t.Errorf("%+v %+v", row.LeftEnd, row.RightEnd)
 	}
 	text, err := json.Marshal(doc)
@@ -53,7 +54,7 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 	if row.Passes != 2 || row.LeftEnd.Way != "fold" || row.LeftEnd.TailMm != nil {
 		t.Errorf("folded: %d passes, %+v", row.Passes, row.LeftEnd)
 	}
-	bare, _, err := edit.Apply(plain, nil, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndWay})
+	bare, _, err := edit.Apply(plain, nil, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndWay}, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndStop})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -3,46 +3,53 @@ package check
 import (
 	"fmt"
 	"math"
+	"slices"
 
+	"mala/core/drape"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
 
-// How far from the bottom of a necklace, as an angle of its loop, the cord still
-// runs more across than down, and from where it runs more down than across.
+// How steep the cord may run at a bead that stands when it runs down, and how steep at
+// one that stands when it runs across.
 const (
-	acrossWithin = math.Pi / 4
-	downBeyond   = math.Pi / 3
+	leastSteep = math.Pi / 4
+	mostSteep  = math.Pi / 3
 )
 
-// liesSideways advises on an upright bead of a necklace where the strand turns it
-// over: drilled through its height it lies down at the centre, drilled through
-// its width it tips over at the sides. It only advises: how a necklace hangs is
-// not worked out yet, so it is taken for a circle.
+// liesSideways warns of an upright bead of a necklace where the strand, as it hangs,
+// turns it over: drilled through its height it lies down at the centre, drilled through
+// its width it tips over at the sides. Where a strand follows the neck it runs across
+// everywhere. Of charms that their rings turn it advises.
 var liesSideways = Check{
 	Code: "lies-sideways", Step: StepLayOut,
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		turned := ofComponents(v, s, charmSideways)
-		if v.Piece.Kind != piece.Necklace || v.Finished <= 0 {
+		upright := func(b measure.Bead) bool { return b.Material.Bead.Facing == material.FacingUpright }
+		if v.Piece.Kind != piece.Necklace || !slices.ContainsFunc(s.Beads, upright) {
 			return turned
 		}
+		hangs := drape.Of(v.Measured)
 		g := gather{strand: s}
 		for i, b := range s.Beads {
-			if b.Material.Bead.Facing != material.FacingUpright {
+			if !upright(b) {
 				continue
 			}
-			fromBottom := math.Abs(float64((s.Left.Length+s.Slack/2+b.At)/v.Finished)-0.5) * 2 * math.Pi
+			steep := 0.0
+			if hangs != nil {
+				steep = steepness(hangs.AtBead(s, i))
+			}
 			switch high := b.Material.Bead.Drilled == material.ThroughHeight; {
-			case high && fromBottom < acrossWithin:
+			case high && steep < leastSteep:
 				g.add("down "+b.Material.ID, i, func() Finding {
-					return Finding{Severity: Advise, Title: "Hangs on its side at the centre",
-						Says: fmt.Sprintf("%s is drilled through its height; where the strand runs across, as here, it lies down.", b.Material.Name)}
+					return Finding{Severity: Warn, Title: "Lies down where the strand runs across",
+						Says: fmt.Sprintf("%s is drilled through its height; here the strand runs %s, and it lies down.", b.Material.Name, slope(steep))}
 				})
-			case !high && fromBottom > downBeyond:
+			case !high && steep > mostSteep:
 				g.add("over "+b.Material.ID, i, func() Finding {
-					return Finding{Severity: Advise, Title: "Tips over at the side",
-						Says: fmt.Sprintf("%s is drilled through its width; where the strand runs down, as here, it lies on its side.", b.Material.Name)}
+					return Finding{Severity: Warn, Title: "Tips over at the side",
+						Says: fmt.Sprintf("%s is drilled through its width; here the strand runs %s, and it lies on its side.", b.Material.Name, slope(steep))}
 				})
 			}
 		}
@@ -55,3 +62,14 @@ var liesSideways = Check{
 		return nil
 	},
 }
+
+// steepness is how far from level the cord runs at a place, in radians; round the back
+// of the neck it is level.
+func steepness(at drape.Seat) float64 {
+	if at.Behind {
+		return 0
+	}
+	return math.Abs(math.Atan2(math.Sin(at.Angle), math.Abs(math.Cos(at.Angle))))
+}
+
+func slope(steep float64) string { return fmt.Sprintf("%.0f° from level", steep*180/math.Pi) }

@@ -19,6 +19,7 @@ const (
 	EndBead      = "bead"      // Material of the bead on a leg; none leaves the knot alone
 	EndTail      = "tail"      // Length; none follows the house
 	EndTailBeads = "tailBeads" // N beads
+	EndStop      = "stop"      // Text: how the end is held while the strand is strung; empty follows the house
 )
 
 // usualLeg is how long a leg is until somebody says.
@@ -55,6 +56,8 @@ func setEnd(p *piece.Piece, op Op) error {
 	case EndTailBeads:
 		n := op.N
 		e.Tail = piece.Tail{Beads: &n}
+	case EndStop:
+		e.Stop = op.Text
 	default:
 		return refuse("An end has no %q to set.", op.Field)
 	}

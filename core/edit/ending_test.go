@@ -104,6 +104,13 @@ func TestATailIsSetForOneEnd(t *testing.T) {
 	}
 }
 
+func TestTheFirstEndIsHeldAsSaid(t *testing.T) {
+	after, _, err := Apply(tiedBench(t, "9P"), nil, endOp(piece.Left, EndStop, piece.StopClip))
+	if err != nil || after.Leading().LeftEnding.Stop != piece.StopClip {
+		t.Errorf("%v", err)
+	}
+}
+
 func TestWhatCannotBeDoneAtAnEndIsRefused(t *testing.T) {
 	bare := tiedBench(t, "9P")
 	bare.Palette = map[string]*material.Material{}

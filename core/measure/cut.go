@@ -57,7 +57,7 @@ func (s *Strand) cut(p *piece.Piece) {
 	}
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Left, true)...)
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Right, true)...)
-	if takes := s.startTakes(p, s.startedBy(p.House)); takes > 0 {
+	if takes := s.startTakes(p, s.startedBy(p.HouseOf(s.Row))); takes > 0 {
 		s.Cut = append(s.Cut, CutPart{"left start", takes, true})
 	}
 }
@@ -148,8 +148,9 @@ func guardItem(turns int) string { return fmt.Sprintf("guard x %d", 2*turns) }
 // allowance is what is held at an end while it is made. From the spool the free
 // end is made first, and the end by the spool is cut and made last.
 func (s *Strand) allowance(p *piece.Piece, e *End) length.MM {
-	first, last := p.House.WorkingAllowance()
-	if (e.Side == piece.Left) != p.House.FromSpool() {
+	h := p.HouseOf(s.Row)
+	first, last := h.WorkingAllowance()
+	if (e.Side == piece.Left) != h.FromSpool() {
 		return first
 	}
 	return last

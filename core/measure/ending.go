@@ -45,7 +45,7 @@ func (mk *strandMaker) loop(line *pattern.Line) (*BeadLoop, error) {
 		return nil, err
 	}
 	l := &BeadLoop{Beads: s.Beads, Strung: s.Strung, kinds: s.kinds, share: s.share}
-	l.Thick = s.thickness()
+	l.Thick = s.Thickness()
 	l.Girth = max(0, l.Strung-math.Pi*l.Thick)
 	return l, nil
 }

@@ -329,3 +329,23 @@ func TestBeadsOfLoopsAndLegsAreCounted(t *testing.T) {
 		t.Errorf("%d beads without that on the leg", n)
 	}
 }
+
+func TestTheFirstEndIsHeldInItsOwnWay(t *testing.T) {
+	p := strung(t, "40P")
+	house := measured(t, p).Leading()
+	p.Leading().LeftEnding.Stop = piece.StopClip
+	if s := measured(t, p).Leading(); s.Start.By != piece.StopClip || house.Start.By != piece.StopStopper {
+		t.Errorf("held by %s, by the house %s", s.Start.By, house.Start.By)
+	}
+	p.Leading().LeftEnding.Stop = piece.StopSpool
+	s := measured(t, p).Leading()
+	if s.Start.By != piece.StopSpool {
+		t.Errorf("held by %s", s.Start.By)
+	}
+	// From the spool nothing is held at the end made first, 25 at the other.
+	near(t, "cut from the spool", house.CutLength()-s.CutLength(), 120-25, 1e-9)
+	p.House.Allowance, p.Leading().LeftEnding.Stop = piece.AllowanceSpool, piece.StopTape
+	if s := measured(t, p).Leading(); s.Start.By != piece.StopTape {
+		t.Errorf("in a house that strings from the spool it is held by %s", s.Start.By)
+	}
+}

@@ -25,14 +25,14 @@ var tips = map[string]length.MM{
 
 // start says how the strand is begun, and how far from its tip it is stopped.
 func (s *Strand) start(p *piece.Piece) Start {
-	out := Start{Side: piece.Left, By: s.startedBy(p.House)}
+	out := Start{Side: piece.Left, By: s.startedBy(p.HouseOf(s.Row))}
 	if _, stopped := tips[out.By]; stopped {
 		out.Tip = s.Beyond(p, &s.Left) + s.startTakes(p, out.By)
 	}
 	return out
 }
 
-// startedBy is what the house starts with where the cord allows it, and else tape:
+// startedBy is what the end or the house starts with where the cord allows it, and else tape:
 // wire takes no knot, thread no crimp, only a crimped strand or elastic can be
 // strung on its spool, and from the centre both ends stay open.
 func (s *Strand) startedBy(h piece.House) string {
@@ -76,7 +76,7 @@ func (s *Strand) Beyond(p *piece.Piece, e *End) length.MM {
 	for _, part := range s.cutAtEnd(p, e, false) {
 		sum += part.Length
 	}
-	first, last := p.House.WorkingAllowance()
+	first, last := p.HouseOf(s.Row).WorkingAllowance()
 	if e.Crimped() || e.Hold == HeldByFold {
 		sum += max(first, last)
 	}

@@ -217,16 +217,16 @@ type Rule struct {
 // rule takes as the beads that touch those that make up the strand. Each counts by
 // what it gives to the length, a cap by what it stands proud.
 func (s *Strand) rule(finished length.MM) *Rule {
-	thick := s.thickness()
+	thick := s.Thickness()
 	if thick == 0 {
 		return nil
 	}
 	return &Rule{Inside: finished - math.Pi*thick, Thick: thick}
 }
 
-// thickness is the thickness that half of the strand's length reaches; 0 of a bare
+// Thickness is the thickness that half of the strand's length reaches; 0 of a bare
 // cord.
-func (s *Strand) thickness() length.MM {
+func (s *Strand) Thickness() length.MM {
 	byThick, total := map[length.MM]float64{}, 0.0
 	for _, k := range s.kinds {
 		if b := k.material.Bead; !b.Hangs() {
@@ -247,3 +247,6 @@ func (s *Strand) thickness() length.MM {
 	}
 	return 0
 }
+
+// Round lists the stiff parts once round the loop, from the strand's left end on.
+func (s *Strand) Round() []Link { return s.links() }

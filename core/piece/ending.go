@@ -2,6 +2,7 @@ package piece
 
 import (
 	"slices"
+	"strings"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -35,6 +36,7 @@ type Ending struct {
 	Leg  length.MM            // cord between the strand and what ends a leg
 	Bead *material.Material   // on a leg, above its knot; nil for the knot alone
 	Tail Tail
+	Stop string // how the end is held while the strand is strung, as House.Stopper; empty follows the house
 }
 
 // Tail is how far the cord's tail goes back at one end: so long, or through so many
@@ -50,6 +52,19 @@ func (r *Row) Ending(side Side) *Ending {
 		return &r.RightEnding
 	}
 	return &r.LeftEnding
+}
+
+// HouseOf is the house method as it is for a row, whose first end may be held in a way
+// of its own.
+func (p *Piece) HouseOf(r *Row) House {
+	h := p.House
+	if stop := r.LeftEnding.Stop; stop != "" {
+		h.Stopper = stop
+		if h.Allowance == AllowanceSpool && stop != StopSpool {
+			h.Allowance = AllowanceStandard
+		}
+	}
+	return h
 }
 
 // Takes says whether fittings belong at an end made in that way.
@@ -70,6 +85,9 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold) {
 		add(where+".way", "A ring has no end to make in that way. Close it with a clasp, or tie it, first.")
 		return
+	}
+	if f.Stop != "" && (side == Right || !slices.Contains(stoppers, f.Stop)) {
+		add(where+".stop", "%q does not hold the %s end. At the left, where stringing begins, use one of %s.", f.Stop, side, strings.Join(stoppers, ", "))
 	}
 	if l := f.Tail.Length; l != nil {
 		checkRange(add, where+".tailMm", *l, 0, mostAllowance)

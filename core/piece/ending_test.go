@@ -64,6 +64,8 @@ func TestEndsThatCanBeMadeAndThoseThatCannot(t *testing.T) {
 		{"a leg alone", loose(Ending{Way: WayLeg, Leg: 60}), ending(Left, Ending{Way: WayLeg, Leg: 60}), "leftEnd.way: An end on a leg carries no fittings."},
 		{"a fold of two cords", folded(Left, 2), folded(Left, 3), "leftEnd.way: The fold of the cord lies at the left end"},
 		{"a fold at the left", folded(Left, 4), folded(Right, 2), "rightEnd.way: The fold of the cord lies at the left end"},
+		{"what holds the first end", ending(Left, Ending{Stop: StopClip}), ending(Left, Ending{Stop: "glue"}), `leftEnd.stop: "glue" does not hold the left end`},
+		{"at the left alone", ending(Left, Ending{Stop: StopSpool}), ending(Right, Ending{Stop: StopSpool}), `rightEnd.stop: "spool" does not hold the right end`},
 		{"no tail", tail(0), tail(-1), "leftEnd.tailMm"},
 		{"the longest tail", tail(500), tail(501), "leftEnd.tailMm"},
 		{"a tail of beads", beads(50), beads(51), "rightEnd.tailBeads: A tail goes back through 0 to 50 beads, not 51."},

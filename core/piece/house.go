@@ -60,6 +60,9 @@ type NamedLength struct {
 	From, To length.MM // To is 0 where there is no upper limit
 }
 
+// stoppers are the ways to hold the end strung first.
+var stoppers = []string{StopStopper, StopTape, StopClip, StopSlipKnot, StopTiedBead, StopSpareCrimp, StopCrimped, StopSpool}
+
 // The choices of a house method.
 const (
 	CrimpFolded       = "folded"
@@ -125,7 +128,7 @@ func Choices() []Choice {
 		{"slack", func(h *House) *string { return &h.Slack }, []string{SlackSnug, SlackEasy}},
 		{"tail", func(h *House) *string { return &h.Tail }, []string{TailTucked, TailBeads, TailTrimmed}},
 		{"allowance", func(h *House) *string { return &h.Allowance }, []string{AllowanceStandard, AllowanceGenerous, AllowanceSpool}},
-		{"stopper", func(h *House) *string { return &h.Stopper }, []string{StopStopper, StopTape, StopClip, StopSlipKnot, StopTiedBead, StopSpareCrimp, StopCrimped, StopSpool}},
+		{"stopper", func(h *House) *string { return &h.Stopper }, stoppers},
 		{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
 		{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
 		{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},

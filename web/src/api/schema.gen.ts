@@ -909,6 +909,11 @@ export interface components {
             /** @description The bead line of a loop. */
             loop?: string;
             /**
+             * @description Of the left end: how it is held while the strand is strung; absent as the house has it.
+             * @enum {string}
+             */
+            stop?: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool";
+            /**
              * Format: int64
              * @description Through how many beads the tail goes back.
              */
@@ -1251,6 +1256,24 @@ export interface components {
              */
             toMm: number;
         };
+        Neck: {
+            /** @description Materials whose weight was assumed. */
+            assumed?: string[];
+            /**
+             * Format: double
+             * @description How far below them the strand hangs.
+             */
+            depthMm: number;
+            /** Format: double */
+            girthMm: number;
+            /** @description It is the neck of the body it is for, not one taken for it. */
+            ofBody: boolean;
+            /**
+             * Format: double
+             * @description Between its sides, where the front begins to hang.
+             */
+            widthMm: number;
+        };
         NewPiece: {
             /** @enum {string} */
             closure: "clasp" | "knot" | "none" | "tied";
@@ -1360,6 +1383,8 @@ export interface components {
             stretchedMm: number;
         };
         Picture: {
+            /** @description Of a necklace that hangs: laid flat on its circle. */
+            laid?: components["schemas"]["Whole"];
             whole?: components["schemas"]["Whole"];
             /** @description Absent for a piece without an inside length. */
             wrap?: components["schemas"]["Wrap"];
@@ -1894,13 +1919,15 @@ export interface components {
             flat?: boolean;
             /** @description Before each bead, and behind the last. */
             gaps: components["schemas"]["Seat"][];
+            /** @description What a necklace hangs on; what lies above y = 0 is behind it. */
+            neck?: components["schemas"]["Neck"];
             /** @description The fittings. */
             parts: components["schemas"]["SeatOfPart"][];
             /**
-             * @description On the circle of its finished length, or as a ring lies by itself.
+             * @description On the circle of its finished length, as a ring lies by itself, or as a necklace hangs.
              * @enum {string}
              */
-            shape: "circle" | "wrap";
+            shape: "circle" | "wrap" | "hanging";
         };
         Wrap: {
             beads: components["schemas"]["SeatOfBead"][];
@@ -3070,6 +3097,7 @@ export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
 export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender"];
+export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
 export const houseAllowanceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["allowance"]> = ["standard", "generous", "spool"];
@@ -3124,4 +3152,4 @@ export const typedLengthUnitValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const waiverEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Waiver"]["end"]> = ["left", "right"];
-export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap"];
+export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap", "hanging"];

@@ -4,7 +4,7 @@ import { CloseUp } from "../felt/CloseUp.tsx";
 import type { Tone } from "../felt/cloth.ts";
 import { PLAIN_LENS } from "../felt/drawWhole.ts";
 import { keptTruePx } from "../felt/trueSize.ts";
-import { usePicture } from "../felt/usePicture.ts";
+import { laidFlat, usePicture } from "../felt/usePicture.ts";
 import { WholePiece, zoomed } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
@@ -16,6 +16,7 @@ import { describePlace, handleOf, runAt, selectionFacts } from "./place.ts";
 const TONES: Tone[] = ["light", "middle", "dark"];
 const KEPT_TONE = "mala.felt";
 const KEPT_LETTERS = "mala.letters";
+const KEPT_LAID = "mala.laid";
 const ZOOMS = [0.5, 0.7, 1, 1.4, 2, 2.8, 4];
 
 function keptTone(): Tone {
@@ -28,6 +29,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   const { unit } = useUnit();
   const [tone, setTone] = useState<Tone>(keptTone);
   const [letters, setLetters] = useState(() => localStorage.getItem(KEPT_LETTERS) === "yes");
+  const [laid, setLaid] = useState(() => localStorage.getItem(KEPT_LAID) === "yes");
   const [fromCentre, setFromCentre] = useState(false);
   const [lens, setLens] = useState(PLAIN_LENS);
   const [zoom, setZoom] = useState(2);
@@ -44,7 +46,9 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
     setZoom((z) => Math.max(0, Math.min(ZOOMS.length - 1, z + by)));
   }, []);
   useClipboard(bench);
-  const drawn = usePicture(analysis, state.analysed);
+  const picture = usePicture(analysis, state.analysed);
+  const flat = useMemo(() => laidFlat(picture), [picture]);
+  const drawn = laid && flat ? flat : picture;
 
   if (!analysis) {
     return (
@@ -75,6 +79,18 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
         {drawn ? <WholePiece drawn={drawn} tone={tone} letters={letters} selection={gaps} lens={lens} onLens={setLens} onPlace={onPlace} /> : <p className="felt-empty">Drawing …</p>}
         <div className="felt-tools">
+          {flat && (
+            <button
+              type="button"
+              aria-pressed={laid}
+              onClick={() => {
+                localStorage.setItem(KEPT_LAID, laid ? "no" : "yes");
+                setLaid(!laid);
+              }}
+            >
+              Laid flat
+            </button>
+          )}
           <button
             type="button"
             onClick={() => {

@@ -4,6 +4,7 @@ import type { Document, Operation, Strand } from "../api/client.ts";
 import { leadRow } from "../api/piece.ts";
 import type { Row } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
+import { ALL_CHOICES } from "../house/choices.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
@@ -27,6 +28,9 @@ const WAYS: { way: Way; label: string }[] = [
   { way: "fold", label: "in the fold of the cord" },
   { way: "under-bead", label: "with its crimp inside the last bead" },
 ];
+
+/** STOPPERS are the ways to hold the end strung first, as the house has them. */
+const STOPPERS = ALL_CHOICES.find((c) => c.field === "stopper")?.options ?? [];
 
 /** endOf is how an end of the row is made beyond its fittings. */
 export const endOf = (doc: Document, side: Side) => (side === "left" ? leadRow(doc).leftEnd : leadRow(doc).rightEnd);
@@ -78,6 +82,16 @@ export function EndWay({ bench, doc, strand, side, onBead, onHang }: Props) {
               {end.bead ? nameOf(end.bead) : "no bead"}
             </button>
           </>
+        )}
+        {side === "left" && (
+          <select aria-label="Left end is held while stringing" value={end?.stop ?? ""} onChange={(e) => void set("stop", { text: e.target.value })}>
+            <option value="">held as the house does</option>
+            {STOPPERS.map(({ value, label }) => (
+              <option key={value} value={value}>
+                held by {label.toLowerCase()}
+              </option>
+            ))}
+          </select>
         )}
         {crimped && (
           <span className="tail-of">

@@ -25,6 +25,13 @@ function same(a: WholeView, b: WholeView): boolean {
   return (Object.keys(b) as (keyof WholeView)[]).every((key) => a[key] === b[key]);
 }
 
+/** liesAs says in two lines how the piece lies in the picture. */
+function liesAs({ drawn }: WholeView): [string, string] {
+  const { whole } = drawn.picture;
+  if (whole?.neck) return [`as it hangs on a ${whole.neck.ofBody ? "" : "typical "}neck`, `of ${Math.round(whole.neck.girthMm)} mm, ${Math.round(whole.neck.depthMm)} mm deep`];
+  return whole?.shape === "wrap" ? ["as the", "ring lies"] : ["on the circle of", "its finished length"];
+}
+
 function paint(canvas: HTMLCanvasElement, view: WholeView): HTMLCanvasElement {
   const { width, height, tone } = view;
   const ratio = Math.max(1, window.devicePixelRatio || 1);
@@ -41,7 +48,6 @@ function paint(canvas: HTMLCanvasElement, view: WholeView): HTMLCanvasElement {
   ctx.font = '12px "Figtree Variable", sans-serif';
   ctx.fillText("The whole piece", 18, 24);
   ctx.fillText(`true to scale, ${((fitWhole(view) * (view.lens?.zoom ?? 1)) / PX_PER_MM).toPrecision(2)} : 1`, 18, 40);
-  const lies = view.drawn.picture.whole?.shape === "wrap" ? ["as the", "ring lies"] : ["on the circle of", "its finished length"];
-  lies.forEach((text, i) => ctx.fillText(text, 18, height - 28 + 16 * i));
+  liesAs(view).forEach((text, i) => ctx.fillText(text, 18, height - 28 + 16 * i));
   return canvas;
 }

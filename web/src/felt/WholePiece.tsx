@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** SHAPES describes the shape the piece has in the picture. */
-export const SHAPES = { circle: "on the circle of its finished length", wrap: "as the ring lies" };
+export const SHAPES = { circle: "on the circle of its finished length", wrap: "as the ring lies", hanging: "as it hangs" };
 
 const MOST_ZOOM = 8;
 const STILL = 4;

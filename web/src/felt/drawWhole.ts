@@ -17,6 +17,8 @@ export interface WholeView {
   /** The most px a millimetre takes, for small pieces. */
   mostPx?: number;
   letters?: boolean;
+  /** Without the neck it hangs on, as on paper. */
+  bare?: boolean;
   /** How far it is zoomed in, and where its middle is moved to, in px. */
   lens?: Lens;
 }
@@ -75,12 +77,14 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
   const strand = leadStrand(analysis);
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};
+  if (whole.neck && !view.bare) drawNeck(ctx, whole.neck.widthMm, px);
   drawCord(ctx, view, px);
   drawFine(ctx, view, px);
   ctx.fillStyle = SHADOW;
+  const behind = (i: number) => whole.neck !== undefined && whole.beads[i].y < 0;
   strand.placed.forEach((b, i) => {
-    // The shadow of a bead this small is not seen.
-    if (b.acrossMm * px <= LEAST_SHADED || outlines[b.material]?.seats) return;
+    // The shadow of a bead this small is not seen, nor that of one behind the neck.
+    if (b.acrossMm * px <= LEAST_SHADED || behind(i) || outlines[b.material]?.seats) return;
     const { x, y, angle } = whole.beads[i];
     castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), whole.flat) / 2) * px, angle);
   });
@@ -104,6 +108,7 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
       const m = materials.get(b.material);
       const outline = outlines[b.material];
       if (!m || !outline || layerOf(m, outline) !== layer || isFine(b, px)) return;
+      ctx.globalAlpha = behind(i) ? BEHIND : 1;
       along(ctx, hangs(m, outline) ? hanging(whole.beads[i], whole.flat) : whole.beads[i], px, () => {
         if (whole.flat && m.acrossMm) ctx.scale(1, acrossOf(m, true) / m.acrossMm);
         sprites.draw(ctx, m, carriedApart(m, outline)?.bead ?? outline, px, b.turned, spins[i]);
@@ -112,11 +117,38 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
       if (carried) along(ctx, hanging(whole.beads[i], whole.flat), px, () => sprites.draw(ctx, m, carried, px, false));
     });
   }
+  ctx.globalAlpha = 1;
   if (view.letters) strand.placed.forEach((b, i) => along(ctx, { ...whole.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
 }
 
 /** hanging is how a thing hangs there: straight down, or in a ring that lies flat outwards. */
 const hanging = (seat: Seat, flat: boolean | undefined): Seat => ({ ...seat, angle: flat ? seat.angle + Math.PI : 0 });
+
+/** BEHIND is how much of a bead is seen that lies round the back of the neck. */
+const BEHIND = 0.55;
+const SKIN = "rgba(226, 198, 166, .5)";
+
+/** drawNeck paints the neck and shoulders that a necklace hangs on, the neck's sides at y = 0. */
+function drawNeck(ctx: CanvasRenderingContext2D, widthMm: number, px: number) {
+  const half = (widthMm / 2) * px;
+  const away = 40 * half;
+  ctx.save();
+  ctx.fillStyle = SKIN;
+  ctx.beginPath();
+  ctx.moveTo(-half * 0.96, -away);
+  ctx.lineTo(-half * 0.96, -half * 0.5);
+  ctx.bezierCurveTo(-half * 0.98, half * 0.35, -half * 1.5, half * 0.55, -half * 4.2, half * 1.1);
+  ctx.lineTo(-away, half * 5);
+  ctx.lineTo(-away, away);
+  ctx.lineTo(away, away);
+  ctx.lineTo(away, half * 5);
+  ctx.lineTo(half * 4.2, half * 1.1);
+  ctx.bezierCurveTo(half * 1.5, half * 0.55, half * 0.98, half * 0.35, half * 0.96, -half * 0.5);
+  ctx.lineTo(half * 0.96, -away);
+  ctx.closePath();
+  ctx.fill();
+  ctx.restore();
+}
 
 const isFine = (b: { acrossMm: number }, px: number) => b.acrossMm * px < FINE;
 

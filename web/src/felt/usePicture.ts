@@ -10,6 +10,11 @@ export interface Drawn {
   picture: Picture;
 }
 
+/** laidFlat is the piece laid flat, where it hangs; nothing otherwise. */
+export function laidFlat(drawn: Drawn | undefined): Drawn | undefined {
+  return drawn?.picture.laid && { ...drawn, picture: { ...drawn.picture, whole: drawn.picture.laid } };
+}
+
 /**
  * usePicture asks where everything of a piece lies, once its figures are there.
  * While an answer is on its way the last picture stays.

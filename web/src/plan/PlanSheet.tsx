@@ -194,7 +194,7 @@ function Picture({ doc, analysis }: { doc: Document; analysis: Analysis }) {
     canvas.width = PICTURE.width * PICTURE.sharp;
     canvas.height = PICTURE.height * PICTURE.sharp;
     const ctx = canvas.getContext("2d")!;
-    if (drawn) drawWhole(ctx, { drawn, tone: "light", width: canvas.width, height: canvas.height, mostPx: 4 * PICTURE.sharp });
+    if (drawn) drawWhole(ctx, { drawn, bare: true, tone: "light", width: canvas.width, height: canvas.height, mostPx: 4 * PICTURE.sharp });
     return canvas.toDataURL("image/png");
   }, [drawn]);
   return <img src={source} width={PICTURE.width} height={PICTURE.height} alt={`${doc.name}, ${SHAPES[drawn?.picture.whole?.shape ?? "circle"]}`} />;

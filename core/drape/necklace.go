@@ -1,0 +1,254 @@
+package drape
+
+import (
+	"math"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// The neck that a necklace for nobody in particular is hung on, and from how much
+// longer than the way round its own neck on it hangs in front at all: below that it
+// follows the neck.
+const (
+	middleNeck = length.MM(360)
+	hangsFrom  = length.MM(25)
+)
+
+// usualDensity is taken for beads that nobody weighed, in g/cm³: that of glass and
+// most stones. A fitting nobody weighed counts usualFitting, in grams.
+const (
+	usualDensity = 2.5
+	usualFitting = 0.1
+)
+
+// foreshortened is how much of its depth the way round the back of the neck shows,
+// seen from the front and a little above.
+const foreshortened = 0.16
+
+// Seat is where something lies in the picture of a necklace: its place, and which way
+// the cord runs there, as an angle from x.
+type Seat struct {
+	X, Y, Angle float64
+	Behind      bool // it lies round the back of the neck
+}
+
+// Necklace is how a necklace lies: a length π W/2, centred on its closure, round the
+// back of the neck, W being the width between the neck's sides; the rest hangs in
+// front.
+type Necklace struct {
+	Girth   length.MM // of the neck
+	OfBody  bool      // the girth is that of the body it is for
+	Width   float64   // W: the girth / π and the thickness of the strand
+	Depth   float64   // of the lowest place below the neck's sides
+	Assumed []string  // materials whose weight was assumed, by id
+
+	whole, middle float64 // the way round, and where the closure's middle is along it
+	hanging       *Hanging
+	reached       []float64 // how far along the front each joint is
+}
+
+// Of works out how a necklace lies; nil if it is none, or follows the neck too closely
+// to hang.
+func Of(m *measure.Measured) *Necklace {
+	s := m.Leading()
+	if m.Piece.Kind != piece.Necklace || len(s.Beads) == 0 {
+		return nil
+	}
+	n := &Necklace{whole: float64(m.Finished)}
+	n.Girth, n.OfBody = neckOf(m.Piece)
+	n.Width = float64(n.Girth)/math.Pi + float64(s.Thickness())
+	if n.whole < math.Pi*n.Width+float64(hangsFrom) {
+		return nil
+	}
+	n.middle = closureMiddle(s)
+	parts := n.front(m, s)
+	hanging, err := Hang(parts, n.Width)
+	if err != nil {
+		return nil
+	}
+	n.hanging = hanging
+	n.Depth, _ = hanging.Lowest()
+	n.reached = make([]float64, len(parts)+1)
+	for i, p := range parts {
+		n.reached[i+1] = n.reached[i] + p.Length
+	}
+	return n
+}
+
+// neckOf is the girth of the neck: the body's, that in the middle of the house's
+// necks, or the usual one.
+func neckOf(p *piece.Piece) (girth length.MM, ofBody bool) {
+	if b := p.Body; b != nil && b.Part == "neck" && b.Measure > 0 {
+		return b.Measure, true
+	}
+	var necks []length.MM
+	for _, size := range p.House.Sizes {
+		if size.Part == "neck" && !size.Child {
+			necks = append(necks, size.Measure)
+		}
+	}
+	if len(necks) == 0 {
+		return middleNeck, false
+	}
+	slices.Sort(necks)
+	return necks[len(necks)/2], false
+}
+
+// closureMiddle is where the middle of the closure lies along the loop, in mm from the
+// strand's start: at the middle of its clasp, or where the ends meet.
+func closureMiddle(s *measure.Strand) float64 {
+	at := 0.0
+	for _, p := range s.Left.Parts {
+		if p.Role == measure.RoleClasp {
+			return at - float64(p.Length)/2
+		}
+		at -= float64(p.Length)
+	}
+	behind := 0.0
+	for _, p := range s.Right.Parts {
+		if p.Role == measure.RoleClasp {
+			return float64(s.Strung+s.Slack) + behind + float64(p.Length)/2
+		}
+		behind += float64(p.Length)
+	}
+	return at
+}
+
+// around is the length that lies round the back of the neck.
+func (n *Necklace) around() float64 { return math.Pi * n.Width / 2 }
+
+// along is how far round from the closure's middle a place of the strand is.
+func (n *Necklace) along(mm float64) float64 {
+	u := math.Mod(mm-n.middle, n.whole)
+	if u < 0 {
+		u += n.whole
+	}
+	return u
+}
+
+// front lists the stiff parts that hang in front, those across the neck's sides cut
+// there. The slack is shared out over the beads.
+func (n *Necklace) front(m *measure.Measured, s *measure.Strand) []Part {
+	from, to := n.around()/2, n.whole-n.around()/2
+	cuts := []float64{from, to}
+	at, stretch := 0.0, n.stretch(s)
+	for _, l := range s.Round() {
+		if u := n.along(at); u > from && u < to {
+			cuts = append(cuts, u)
+		}
+		if len(l.Beads) > 0 {
+			at += l.Segment.Length * stretch
+		} else {
+			at += l.Segment.Length
+		}
+	}
+	slices.Sort(cuts)
+	parts := make([]Part, 0, len(cuts)-1)
+	for i := range cuts[1:] {
+		parts = append(parts, Part{Length: cuts[i+1] - cuts[i]})
+	}
+	n.load(m, s, parts, cuts)
+	return parts
+}
+
+// stretch is how much longer the strand is with its slack than without.
+func (n *Necklace) stretch(s *measure.Strand) float64 {
+	if s.Strung <= 0 {
+		return 1
+	}
+	return float64((s.Strung + s.Slack) / s.Strung)
+}
+
+// load puts the weight of every bead and fitting on the part that it lies in.
+func (n *Necklace) load(m *measure.Measured, s *measure.Strand, parts []Part, cuts []float64) {
+	put := func(mm, grams float64) {
+		u := n.along(mm)
+		i, exact := slices.BinarySearch(cuts, u)
+		if !exact {
+			i--
+		}
+		if i < 0 || i >= len(parts) {
+			return
+		}
+		p := &parts[i]
+		p.At = (p.At*p.Weight + (u-cuts[i])*grams) / max(p.Weight+grams, 1e-300)
+		p.Weight += grams
+	}
+	stretch := n.stretch(s)
+	for _, b := range s.Beads {
+		put(float64(b.At)*stretch, n.weigh(b.Material))
+	}
+	for _, e := range s.Ends() {
+		at, out := 0.0, -1.0
+		if e.Side == piece.Right {
+			at, out = float64(s.Strung+s.Slack), 1
+		}
+		for _, p := range e.Parts {
+			middle := at + out*float64(p.Length)/2
+			at += out * float64(p.Length)
+			if p.Material != nil {
+				put(middle, n.weigh(p.Material))
+			}
+			for _, h := range p.Hung {
+				put(middle, n.weigh(h))
+			}
+		}
+	}
+}
+
+// weigh is what the material weighs; of what nobody weighed its volume at the usual
+// density.
+func (n *Necklace) weigh(m *material.Material) float64 {
+	if m.MassG > 0 {
+		return m.MassG
+	}
+	if c := m.Component; c != nil && len(c.Parts) > 0 {
+		sum := 0.0
+		for _, p := range c.Parts {
+			sum += n.weigh(p.Of) * float64(p.Count)
+		}
+		return sum
+	}
+	if !slices.Contains(n.Assumed, m.ID) {
+		n.Assumed = append(n.Assumed, m.ID)
+	}
+	if m.Bead == nil {
+		return usualFitting
+	}
+	return m.Bead.Volume() / 1000 * usualDensity
+}
+
+// At is where a place of the strand lies, in mm from its start: the left half runs
+// down on the left.
+func (n *Necklace) At(mm float64) Seat {
+	u := n.along(mm)
+	quarter := n.around() / 2
+	half := n.Width / 2
+	switch {
+	case u < quarter:
+		phi := u / half
+		return Seat{-half * math.Sin(phi), -foreshortened * half * math.Cos(phi), math.Atan2(foreshortened*math.Sin(phi), -math.Cos(phi)), true}
+	case u > n.whole-quarter:
+		phi := (n.whole - u) / half
+		return Seat{half * math.Sin(phi), -foreshortened * half * math.Cos(phi), math.Atan2(-foreshortened*math.Sin(phi), -math.Cos(phi)), true}
+	}
+	u -= quarter
+	i, _ := slices.BinarySearch(n.reached, u)
+	i = min(max(i, 1), len(n.reached)-1)
+	a, b := n.hanging.Joints[i-1], n.hanging.Joints[i]
+	t := (u - n.reached[i-1]) / max(n.reached[i]-n.reached[i-1], 1e-300)
+	return Seat{X: a.X + (b.X-a.X)*t, Y: a.Y + (b.Y-a.Y)*t, Angle: math.Atan2(b.Y-a.Y, b.X-a.X)}
+}
+
+// AtBead is where the middle of a bead of the leading strand lies.
+func (n *Necklace) AtBead(s *measure.Strand, bead int) Seat { return n.AlongBeads(s, s.Beads[bead].At) }
+
+// AlongBeads is where a place among the beads lies, in mm from the strand's start as
+// they lie tight.
+func (n *Necklace) AlongBeads(s *measure.Strand, mm length.MM) Seat {
+	return n.At(float64(mm) * n.stretch(s))
+}
