@@ -55,6 +55,10 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await page.getByRole("region", { name: "Suggested findings" }).waitFor();
   await keep("ends");
+  await openPiece(page, "Boathook");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await page.getByRole("region", { name: "Suggested findings" }).waitFor();
+  await keep("button-and-loop");
   await page.goto("/house");
   await page.getByRole("button", { name: "Generous, 120 mm an end" }).click();
   await page.getByRole("button", { name: "Yes" }).click();

@@ -28,13 +28,18 @@ export function wireStroke(ctx: CanvasRenderingContext2D, c: Rgb, width: number,
   }
 }
 
-function tube(ctx: CanvasRenderingContext2D, c: Rgb, from: number, to: number, up: number) {
+/** roundMetal is the shine of round metal, up above and below its middle. */
+function roundMetal(ctx: CanvasRenderingContext2D, c: Rgb, up: number): CanvasGradient {
   const g = ctx.createLinearGradient(0, -up, 0, up);
   g.addColorStop(0, css(darker(c, 0.35)));
   g.addColorStop(0.3, css(lighter(c, 0.7)));
   g.addColorStop(0.6, css(c));
   g.addColorStop(1, css(darker(c, 0.6)));
-  ctx.fillStyle = g;
+  return g;
+}
+
+function tube(ctx: CanvasRenderingContext2D, c: Rgb, from: number, to: number, up: number) {
+  ctx.fillStyle = roundMetal(ctx, c, up);
   ctx.strokeStyle = css(darker(c, 0.6), 0.7);
   ctx.lineWidth = 0.7;
   ctx.beginPath();
@@ -117,12 +122,7 @@ function drawCone(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb
   const mouth = tip - out * (m?.lengthMm ?? 10) * s.px;
   const [wide, narrow] = [((m?.outsideMm ?? 8) / 2) * s.px, Math.max(1, ((m?.insideMm ?? 1.2) / 2 + 0.4) * s.px)];
   wireStroke(ctx, c, Math.max(0.9, 0.7 * s.px), () => ctx.arc(s.to - out * eye, 0, eye, 0, 2 * Math.PI));
-  const g = ctx.createLinearGradient(0, -wide, 0, wide);
-  g.addColorStop(0, css(darker(c, 0.35)));
-  g.addColorStop(0.32, css(lighter(c, 0.7)));
-  g.addColorStop(0.6, css(c));
-  g.addColorStop(1, css(darker(c, 0.6)));
-  ctx.fillStyle = g;
+  ctx.fillStyle = roundMetal(ctx, c, wide);
   ctx.strokeStyle = css(darker(c, 0.6), 0.8);
   ctx.lineWidth = 0.8;
   ctx.beginPath();
