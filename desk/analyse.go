@@ -39,7 +39,6 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	if err := ctx.Err(); err != nil {
 		return nil, err
 	}
-	m.WrapAhead()
 	a.target(m)
 	for _, s := range m.Strands {
 		strand := strandOf(s)

@@ -71,9 +71,12 @@ type ringBreak struct {
 }
 
 func breakIn(s *measure.Strand) *ringBreak {
+	if !s.Ring {
+		return nil
+	}
 	order, at := ringOrder(s)
 	n := len(order)
-	if !s.Ring || n < fewestRound || n > mostRound {
+	if n < fewestRound || n > mostRound {
 		return nil
 	}
 	for p := 1; p <= n/2; p++ {

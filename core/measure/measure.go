@@ -2,7 +2,6 @@ package measure
 
 import (
 	"slices"
-	"sync"
 
 	"mala/core/chain"
 	"mala/core/length"
@@ -23,9 +22,9 @@ type Measured struct {
 	Unweighed   []string // materials nobody weighed, by id
 	Sensitivity []Sensitivity
 
-	wrapping sync.Once // the wrap is worked out when first asked for
-	wrap     *Wrap
-	wrapErr  error
+	wrap    *Wrap // worked out when first asked for
+	wrapErr error
+	wrapped bool
 }
 
 // Strand gives the measured row of an id; nil if the piece has none.
@@ -43,14 +42,11 @@ func (m *Measured) Leading() *Strand { return m.Strand(m.Piece.Leading().ID) }
 // chain.ErrOpen if it has too few beads to close, chain.ErrNothing if it goes
 // round nothing, chain.ErrLost if no solution was found.
 func (m *Measured) Wrap() (*Wrap, error) {
-	m.wrapping.Do(func() { m.wrap, m.wrapErr = m.Leading().wrap() })
+	if !m.wrapped {
+		m.wrap, m.wrapErr = m.Leading().wrap()
+		m.wrapped = true
+	}
 	return m.wrap, m.wrapErr
-}
-
-// WrapAhead begins to work out how the piece lies round a body, the longest part of
-// an analysis, while other things are done.
-func (m *Measured) WrapAhead() {
-	go func() { _, _ = m.Wrap() }()
 }
 
 // Inside is the inside length, what the wearer feels; false if there is none.

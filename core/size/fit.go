@@ -54,8 +54,11 @@ const (
 // whose measure is known.
 func Of(m *measure.Measured) *Fit {
 	p := m.Piece
+	if p.Body == nil || p.Body.Measure <= 0 {
+		return nil
+	}
 	inside, ok := m.Inside()
-	if !ok || p.Body == nil || p.Body.Measure <= 0 {
+	if !ok {
 		return nil
 	}
 	f := &Fit{Inside: inside, Measure: p.Body.Measure, Ease: inside - p.Body.Measure}
