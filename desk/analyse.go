@@ -234,7 +234,7 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 	spans := spansOf(s, e)
 	for i, p := range e.Parts {
 		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Free: p.Free,
-			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop)}
+			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop), Links: p.Links}
 		if p.Role == measure.RoleLeg {
 			part.LegMm = s.Row.Ending(e.Side).Leg
 		}
@@ -264,7 +264,8 @@ func (a *Analysis) counts(m *measure.Measured) {
 
 func countOf(c measure.Count) Count {
 	out := Count{Material: c.Material.ID, Count: c.Count, ByStrand: c.ByStrand, Parts: partsOfMaterial(c.Material, c.Count)}
-	if c.Material.Class == material.ClassCord {
+	out.Lost = c.Lost
+	if c.Material.Class == material.ClassCord || c.Length > 0 {
 		cut := exact(c.Length)
 		out.CutMm = &cut
 	}

@@ -214,7 +214,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender,chain"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`
@@ -224,6 +224,7 @@ type EndPart struct {
 	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
 	Hung      []string  `json:"hung,omitempty" doc:"What hangs on it, by the ids of the materials."`
 	Loop      *BeadLoop `json:"loop,omitempty" doc:"Of a loop of beads."`
+	Links     int       `json:"links,omitempty" doc:"Of a chain."`
 	LegMm     length.MM `json:"legMm,omitempty" doc:"Of a leg: cord between the strand and what ends it."`
 }
 
@@ -247,7 +248,8 @@ type Count struct {
 	Material string     `json:"material"`
 	Count    int        `json:"count"`
 	ByStrand []int      `json:"byStrand"`
-	CutMm    *length.MM `json:"cutMm,omitempty"`
+	CutMm    *length.MM `json:"cutMm,omitempty" doc:"Of a cord what is cut, of a chain how long its links are in all."`
+	Lost     int        `json:"lost,omitempty" doc:"Links of a chain that are lost in cutting it."`
 	Parts    []PartOf   `json:"parts,omitempty" doc:"What these components are made of."`
 }
 
@@ -332,6 +334,7 @@ type SeatOfPart struct {
 	Seat
 	End      string  `json:"end" enum:"left,right"`
 	Index    int     `json:"index" doc:"Which part of the end."`
+	Link     int     `json:"link,omitempty" doc:"Which link of a chain, from 0."`
 	LengthMm float64 `json:"lengthMm"`
 }
 

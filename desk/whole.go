@@ -91,7 +91,11 @@ func (w *Whole) place(s *measure.Strand, amongBeads, at func(mm length.MM) Seat)
 	}
 	for _, e := range s.Ends() {
 		for i, span := range spansOf(s, e) {
-			w.Parts = append(w.Parts, SeatOfPart{at(length.MM(span[0]+span[1]) / 2), string(e.Side), i, fine(math.Abs(span[1] - span[0]))})
+			links := max(1, e.Parts[i].Links)
+			each := (span[1] - span[0]) / float64(links)
+			for k := range links {
+				w.Parts = append(w.Parts, SeatOfPart{Seat: at(length.MM(span[0] + each*(float64(k)+0.5))), End: string(e.Side), Index: i, Link: k, LengthMm: fine(math.Abs(each))})
+			}
 		}
 	}
 	for i := range cordPoints + 1 {

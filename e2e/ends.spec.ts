@@ -77,3 +77,18 @@ test("a charm hangs on a loop of beads, and stays there", async ({ page }) => {
   await page.getByRole("button", { name: /Remove/ }).click();
   await expect(page.getByRole("button", { name: "Star on a ring, hangs on the loop" })).toBeHidden();
 });
+
+test("a chain is counted by its links or by its length", async ({ page }) => {
+  await ends(page, "Breakwater");
+  const left = page.getByRole("group", { name: "Clasp at the left" });
+  const links = left.getByLabel("Links of the chain");
+  await expect(links).toHaveValue("38");
+  await links.fill("30");
+  await expect(left.getByLabel("Length of the chain")).toHaveValue("90 mm");
+  const by = left.getByLabel("Length of the chain");
+  await by.fill("100");
+  await by.press("Enter");
+  await expect(links).toHaveValue("33");
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await expect(page.getByRole("row", { name: /Brass chain 71 links/ })).toContainText("213 mm");
+});

@@ -72,9 +72,10 @@ type Closure struct {
 
 // Fitting is one finding in its place; its id stays the same as long as it does.
 type Fitting struct {
-	ID   string `json:"id"`
-	Of   string `json:"of" doc:"The id of its material."`
-	Hung IDs    `json:"hung,omitempty" doc:"The ids of what hangs on it; of an extender on its last link."`
+	ID    string `json:"id"`
+	Of    string `json:"of" doc:"The id of its material."`
+	Hung  IDs    `json:"hung,omitempty" doc:"The ids of what hangs on it; of an extender on its last link."`
+	Links int    `json:"links,omitempty" doc:"Of a chain."`
 }
 
 // UnmarshalJSON reads a fitting, or the bare id of its material as files of

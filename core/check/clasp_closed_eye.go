@@ -34,7 +34,7 @@ func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) [
 	var found []Finding
 	for _, i := range closedAt(e) {
 		a, b := e.Parts[i], e.Parts[i+1]
-		isChain := a.Role == measure.RoleChain || b.Role == measure.RoleChain
+		isChain := chained(a) || chained(b)
 		if isChain != chains {
 			continue
 		}
@@ -46,12 +46,16 @@ func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) [
 	return found
 }
 
+func chained(p measure.Part) bool {
+	return p.Role == measure.RoleChain || p.Role == measure.RoleLinks
+}
+
 // closedAt gives the places i where parts i and i+1 are both closed metal.
 func closedAt(e *measure.End) []int {
 	var at []int
 	closed := func(p measure.Part) bool {
 		switch p.Role {
-		case measure.RoleClasp, measure.RoleRing, measure.RoleChain:
+		case measure.RoleClasp, measure.RoleRing, measure.RoleChain, measure.RoleLinks:
 			return !p.Material.Finding.IsOpen()
 		}
 		return false

@@ -249,6 +249,31 @@ func TestAKnotMeantToHideThatShows(t *testing.T) {
 	}
 }
 
+func TestASolderedChainNeedsARingThatOpens(t *testing.T) {
+	chain := func(joint string) *material.Material {
+		return finding(joint+" links", "brass", material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: joint})
+	}
+	sides := func(joint string, next *material.Material) *piece.Piece {
+		return necklace(t, "20P", func(p *piece.Piece, _ *piece.Row) {
+			p.Closure.Left = fittings("cl", lobster, next, chain(joint), jump)
+			p.Closure.Left[2].Links = 20
+		})
+	}
+	for _, tt := range []struct {
+		name  string
+		piece *piece.Piece
+		fires bool
+	}{{"on a soldered ring", sides("soldered", soldered), true}, {"on an open ring", sides("soldered", jump), false}, {"open links", sides("open", soldered), false}} {
+		if f := of(all(t, tt.piece), "chain-soldered"); (f != nil) != tt.fires {
+			t.Errorf("%s: %+v", tt.name, f)
+		}
+	}
+	fix, after := fixed(t, sides("soldered", soldered), "chain-soldered", shelf(t)...)
+	if fix == nil || len(after.Closure.Left) != 5 {
+		t.Errorf("%+v", fix)
+	}
+}
+
 func TestARingOnALoopTakesItsBeads(t *testing.T) {
 	ring := func(inside length.MM) change {
 		r := finding("ring", "brass", material.Finding{Type: material.JumpRing, Inside: inside, Wire: 0.7, Joint: "open", Form: "oval"})

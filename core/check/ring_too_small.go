@@ -62,7 +62,7 @@ func through(s *measure.Strand, e *measure.End, k int) length.MM {
 		return p.Loop.Thick
 	case measure.RoleLoop:
 		return s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
-	case measure.RoleRing, measure.RoleChain, measure.RoleClasp, measure.RoleGuard:
+	case measure.RoleRing, measure.RoleChain, measure.RoleLinks, measure.RoleClasp, measure.RoleGuard:
 		return p.Material.Finding.Wire
 	}
 	return 0

@@ -191,7 +191,10 @@ func (n *Necklace) load(m *measure.Measured, s *measure.Strand, parts []Part, cu
 			middle := at + out*float64(p.Length)/2
 			at += out * float64(p.Length)
 			if p.Material != nil {
-				put(middle, n.weigh(p.Material))
+				each := out * float64(p.Length) / float64(max(1, p.Links))
+				for k := range max(1, p.Links) {
+					put(at-out*float64(p.Length)+each*(float64(k)+0.5), n.weigh(p.Material))
+				}
 			}
 			for _, h := range p.Hung {
 				put(middle, n.weigh(h))
@@ -205,6 +208,9 @@ func (n *Necklace) load(m *measure.Measured, s *measure.Strand, parts []Part, cu
 func (n *Necklace) weigh(m *material.Material) float64 {
 	if m.MassG > 0 {
 		return m.MassG
+	}
+	if m.Finding != nil && m.Finding.Type == material.Chain {
+		return m.Finding.LinkMass()
 	}
 	if c := m.Component; c != nil && len(c.Parts) > 0 {
 		sum := 0.0

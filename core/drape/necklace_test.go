@@ -124,6 +124,22 @@ func TestAPendantPullsTheFrontDown(t *testing.T) {
 	}
 }
 
+// A strand hung on two lengths of chain of its own weight a millimetre hangs as a fine
+// chain does.
+func TestChainSidesHangLinkByLink(t *testing.T) {
+	link := material.Finding{Type: material.Chain, Inside: 2, Wire: 0.6, Joint: "open"}
+	m := strand(t, "60P", 360, func(p *piece.Piece) {
+		chain := &material.Material{ID: "chain", Class: material.ClassFinding, Finding: &link, MassG: 0.02}
+		p.Closure.Left = append(p.Closure.Left, piece.Fitting{ID: "x1", Of: chain, Links: 75})
+		p.Closure.Right = append(p.Closure.Right, piece.Fitting{ID: "x2", Of: chain, Links: 75})
+	})
+	n := Of(m)
+	near(t, "how deep", n.Depth, sag(float64(m.Finished)-math.Pi*n.Width/2, n.Width), 0.01*n.Depth)
+	if light := (&Necklace{}).weigh(&material.Material{Finding: &link}); math.Abs(light-link.LinkMass()) > 1e-12 {
+		t.Errorf("a link nobody weighed is taken for %v g", light)
+	}
+}
+
 func TestTheNeckIsTheBodysOrTheHouses(t *testing.T) {
 	if n := Of(strand(t, "250P", 0, as)); n == nil || n.Girth != 360 || n.OfBody {
 		t.Errorf("nobody's: %+v", n)

@@ -52,6 +52,7 @@ const (
 	AddFitting  Do = "add-fitting"  // put Material at an end, behind its last fitting or beside the one at At
 	SetFitting  Do = "set-fitting"  // put Material in the place of the fitting
 	DropFitting Do = "drop-fitting" // remove the fitting
+	SetLinks    Do = "set-links"    // give the chain at the fitting N links, or as many as make Length
 	Hang        Do = "hang"         // hang Material on the fitting, or on the loop of beads at an end
 	Unhang      Do = "unhang"       // remove what hangs N-th there, from 0
 	SetKind     Do = "set-kind"     // make it a Text
@@ -123,6 +124,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setEnd(p, op)
 	case AddFitting, SetFitting, DropFitting:
 		return keep, setFitting(p, op)
+	case SetLinks:
+		return keep, setLinks(p, op)
 	case Hang, Unhang:
 		return keep, hang(p, op)
 	case SetKind:
@@ -217,6 +220,7 @@ func setFitting(p *piece.Piece, op Op) error {
 		switch op.Do {
 		case SetFitting:
 			(*list)[at].Of = op.Material
+			(*list)[at].Links = linksOf(op.Material, (*list)[at].Links)
 		case DropFitting:
 			*list = slices.Delete(*list, at, at+1)
 		case AddFitting:
@@ -224,7 +228,7 @@ func setFitting(p *piece.Piece, op Op) error {
 			if i < closures {
 				at++
 			}
-			*list = slices.Insert(*list, at, p.NewFitting(op.Material))
+			*list = slices.Insert(*list, at, newFitting(p, op.Material))
 		}
 		return nil
 	}
@@ -241,7 +245,7 @@ func addToEnd(p *piece.Piece, op Op) error {
 	case op.At.Side != piece.Left && op.At.Side != piece.Right:
 		return refuse("Name the end to add it to: left or right.")
 	}
-	fitting := p.NewFitting(op.Material)
+	fitting := newFitting(p, op.Material)
 	list := p.End(row, op.At.Side, op.Closure)
 	if op.Closure {
 		*list = slices.Insert(*list, min(op.N, len(*list)), fitting)

@@ -2,6 +2,7 @@ package material
 
 import (
 	"fmt"
+	"math"
 
 	"mala/core/length"
 )
@@ -9,7 +10,7 @@ import (
 // FindingType names a finding.
 type FindingType string
 
-// The findings. Connectors and chain come with the structures that need them.
+// The findings. Connectors come with the structures that need them.
 const (
 	CrimpTube  FindingType = "crimp-tube"
 	CrimpBead  FindingType = "crimp-bead"
@@ -29,6 +30,7 @@ const (
 	Slide      FindingType = "slide"
 	ButtonEnd  FindingType = "button" // its outside is its width, its length how thick it is, its inside the shank's; a loop goes over it
 	Extender   FindingType = "extender"
+	Chain      FindingType = "chain" // by the link: its inside is a link's
 	HeadPin    FindingType = "head-pin" // its length is the stem's; outside is its head
 	EyePin     FindingType = "eye-pin"  // its length is the stem's; inside is its eye
 )
@@ -36,7 +38,7 @@ const (
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
 	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, ConeEnd, FoldOver, JumpRing, SplitRing,
-		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd, Extender, HeadPin, EyePin}
+		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd, Extender, Chain, HeadPin, EyePin}
 }
 
 // Finding is a metal part that ends, joins or closes a strand.
@@ -88,6 +90,22 @@ func (f *Finding) HasTwoHalves() bool {
 // MostLinks is how many links an extender may have.
 const MostLinks = 200
 
+// LinkMass is the mass in grams of one link of a chain that nobody weighed, from its
+// wire at the density of brass.
+func (f *Finding) LinkMass() float64 {
+	w := float64(f.Wire)
+	return math.Pi * float64(f.Inside+f.Wire) * math.Pi / 4 * w * w * 8.5 / 1000
+}
+
+// LostInCutting is how many links are lost where a length is cut off: none of a chain
+// whose links open.
+func (f *Finding) LostInCutting() int {
+	if f.IsOpen() {
+		return 0
+	}
+	return 1
+}
+
 // MeanRadius is the radius of a ring's wire line, where a load bends it.
 func (f *Finding) MeanRadius() length.MM { return (f.Inside + f.Wire) / 2 }
 
@@ -114,14 +132,14 @@ func (f *Finding) IsOpen() bool {
 		return true
 	case f.IsRing():
 		return f.Joint != "soldered"
-	case f.Type == Extender:
+	case f.Type == Extender || f.Type == Chain:
 		return f.Joint == "open"
 	}
 	return f.Eye == "open"
 }
 
 // InSeries is the length the finding adds to a piece pulled tight: a ring its
-// inside; an extender the inside of the one link its clasp is hooked into
+// inside; a chain that of each link; an extender the inside of the one link its clasp is hooked into
 // nearest the piece; a fold-over end its trough and its eye, a cone end without a
 // bead in it its length and its eye; a button its shank, round which its loop
 // lies; a clasp as closed, from eye to eye, measured if known, else its overall
@@ -129,7 +147,7 @@ func (f *Finding) IsOpen() bool {
 // and the bar's eye; all else its length.
 func (f *Finding) InSeries() length.MM {
 	switch {
-	case f.IsRing() || f.Type == Extender:
+	case f.IsRing() || f.Type == Extender || f.Type == Chain:
 		return f.Inside
 	case f.Type == FoldOver || f.Type == ConeEnd:
 		return f.Length + f.RingEye
@@ -152,7 +170,7 @@ func NewFinding(f Finding) (*Finding, error) {
 	switch {
 	case f.IsCrimp():
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
-	case f.IsRing() || f.Type == Extender:
+	case f.IsRing() || f.Type == Extender || f.Type == Chain:
 		needs = map[string]length.MM{"insideMm": f.Inside, "wireMm": f.Wire}
 	case f.Type == ButtonEnd || f.Type == ConeEnd:
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}

@@ -23,6 +23,7 @@ const (
 	RoleRing    Role = "ring"
 	RoleClasp   Role = "clasp"
 	RoleChain   Role = "extender"
+	RoleLinks   Role = "chain"
 )
 
 // Part is one thing between the last bead and the middle of the clasp.
@@ -35,6 +36,7 @@ type Part struct {
 	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
 	Hung      []*material.Material
 	Loop      *BeadLoop // of a loop of beads
+	Links     int       // of a chain
 }
 
 // Hold is what keeps the cord from running out of an end.
@@ -192,6 +194,9 @@ func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 		switch {
 		case f.IsClasp():
 			part.Role = RoleClasp
+		case f.Type == material.Chain:
+			part.Role, part.Links = RoleLinks, closure[i].Links
+			part.Length = f.Inside * length.MM(part.Links)
 		case f.Type == material.Extender:
 			part.Role = RoleChain
 			if !chain.holds(i) {

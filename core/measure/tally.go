@@ -12,7 +12,8 @@ type Count struct {
 	Material *material.Material
 	Count    int
 	ByStrand []int
-	Length   length.MM // of a cord: what is cut
+	Length   length.MM // of a cord: what is cut; of a chain: its links
+	Lost     int       // links of a chain that are lost in cutting it
 }
 
 // count derives the parts list from the sequence: beads in the order they are
@@ -38,7 +39,12 @@ func (m *Measured) count() {
 	for i, s := range m.Strands {
 		for _, e := range s.Ends() {
 			for _, part := range e.Parts {
-				if part.Material != nil {
+				switch {
+				case part.Role == RoleLinks:
+					c := add(i, part.Material, part.Links)
+					c.Length += part.Length
+					c.Lost += part.Material.Finding.LostInCutting()
+				case part.Material != nil:
 					add(i, part.Material, 1)
 				}
 				if part.Loop != nil {
@@ -74,6 +80,7 @@ func (m *Measured) Bought() []Count {
 			out[i].Length += mm * length.MM(c.Count)
 			if of == c.Material {
 				out[i].Length += c.Length
+				out[i].Lost += c.Lost
 			}
 			for k := range c.ByStrand {
 				out[i].ByStrand[k] += n * c.ByStrand[k]
@@ -98,6 +105,8 @@ func (m *Measured) weightOf(mat *material.Material) float64 {
 		return 0
 	case mat.MassG > 0:
 		return mat.MassG
+	case mat.Finding != nil && mat.Finding.Type == material.Chain:
+		return mat.Finding.LinkMass()
 	case mat.Component == nil:
 		if !slices.Contains(m.Unweighed, mat.ID) {
 			m.Unweighed = append(m.Unweighed, mat.ID)
@@ -155,7 +164,7 @@ func (m *Measured) inSeries(mat *material.Material) int {
 		for _, e := range s.Ends() {
 			for _, part := range e.Parts {
 				if part.Material == mat && part.Length > 0 && mat.Class == material.ClassFinding {
-					n++
+					n += max(1, part.Links)
 				}
 			}
 		}

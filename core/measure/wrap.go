@@ -162,7 +162,7 @@ func rotated(links []Link, start int) []Link {
 }
 
 // links are the end's fittings from the strand outwards. A toggle hinges between
-// its ring and its bar.
+// its ring and its bar, a chain at every link.
 func (e *End) links() []Link {
 	var list []Link
 	for i := range e.Parts {
@@ -178,7 +178,9 @@ func (e *End) links() []Link {
 			add(f.BarEye)
 			continue
 		}
-		add(p.Length)
+		for range max(1, p.Links) {
+			add(p.Length / length.MM(max(1, p.Links)))
+		}
 	}
 	return list
 }

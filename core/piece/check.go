@@ -77,6 +77,9 @@ func (p *Piece) checkIDs(add adder) {
 	each := func(where string, list []Fitting) {
 		for i, f := range list {
 			own(fmt.Sprintf("%s[%d].id", where, i), f.ID)
+			if f.Links != 0 && (f.Of.Finding == nil || f.Of.Finding.Type != material.Chain) {
+				add(fmt.Sprintf("%s[%d].links", where, i), "Only a chain has links to count.")
+			}
 			f.checkHung(func(says string, args ...any) { add(fmt.Sprintf("%s[%d].hung", where, i), says, args...) })
 		}
 	}
@@ -91,6 +94,9 @@ func (p *Piece) checkIDs(add adder) {
 		}
 	}
 }
+
+// mostChain is how many links one length of chain has.
+const mostChain = 2000
 
 // mostHung is how many things hang on one fitting.
 const mostHung = 10
@@ -223,10 +229,12 @@ func (p *Piece) checkClosure(add adder) {
 		for i := range fittings {
 			m, where := fittings[i].Of, fmt.Sprintf("closure.%s[%d]", side, i)
 			switch {
-			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing() || m.Finding.Type == material.Extender):
-				add(where, "%s is not a clasp, ring or extender. Only those can be in a closure.", m.Name)
+			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing() || m.Finding.Type == material.Extender || m.Finding.Type == material.Chain):
+				add(where, "%s is not a clasp, ring, extender or chain. Only those can be in a closure.", m.Name)
 			case m.Finding.IsClasp():
 				clasps++
+			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > mostChain):
+				add(where+".links", "A chain has 1 to %d links; this one has %d.", mostChain, fittings[i].Links)
 			}
 		}
 	}

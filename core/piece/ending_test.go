@@ -87,6 +87,29 @@ func TestEndsThatCanBeMadeAndThoseThatCannot(t *testing.T) {
 	}
 }
 
+func TestAChainHasLinksAndNothingElseHas(t *testing.T) {
+	chained := func(n int) *Piece {
+		p := strand()
+		p.Closure.Right = []Fitting{{ID: "x1", Of: finding(material.Chain), Links: n}}
+		return p
+	}
+	for n, faults := range map[int]int{1: 0, 2000: 0, 0: 1, 2001: 1, -1: 1} {
+		if got := chained(n).Check(); len(got) != faults {
+			t.Errorf("%d links: %v", n, got)
+		}
+	}
+	p := strand()
+	p.Closure.Left[0].Links = 3
+	if got := p.Check(); len(got) != 1 || got[0].Where != "closure.left[0].links" {
+		t.Errorf("a clasp with links: %v", got)
+	}
+	p = strand()
+	p.Leading().Left = []Fitting{{ID: "x1", Of: finding(material.Chain), Links: 3}}
+	if got := p.Check(); len(got) != 1 || !strings.Contains(got[0].Says, "cannot be at the end of a strand") {
+		t.Errorf("a chain on the cord: %v", got)
+	}
+}
+
 func TestWhatIsTiedDoesNotSlipOnAndIsNoRing(t *testing.T) {
 	p := strand()
 	p.Leading().Left, p.Leading().Right = nil, nil

@@ -45,9 +45,10 @@ type Closure struct {
 // Fitting is one finding in its place in the piece: two equal rings are two
 // fittings.
 type Fitting struct {
-	ID   ID
-	Of   *material.Material
-	Hung []*material.Material // charms and components hanging on it; of an extender on its last link
+	ID    ID
+	Of    *material.Material
+	Hung  []*material.Material // charms and components hanging on it; of an extender on its last link
+	Links int                  // of a chain
 }
 
 // Target is the finished length asked for, and how far off is still right.

@@ -177,8 +177,11 @@ func (w *writer) hung(side piece.Side) []hanging {
 	var out []hanging
 	for _, p := range w.s.End(side).Parts {
 		switch p.Role {
-		case measure.RoleRing, measure.RoleClasp, measure.RoleChain:
+		case measure.RoleRing, measure.RoleClasp, measure.RoleChain, measure.RoleLinks:
 			h := hanging{p.Material.Name, p.Material.Finding}
+			if p.Role == measure.RoleLinks {
+				h.name = fmt.Sprintf("%d links of %s", p.Links, h.name)
+			}
 			if h.finding.Type == material.Toggle {
 				h.name = "the ring of " + h.name
 			}

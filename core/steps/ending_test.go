@@ -75,6 +75,17 @@ func TestTheLastBeadIsSlidOverItsCrimp(t *testing.T) {
 	}
 }
 
+func TestChainIsCountedOffFirst(t *testing.T) {
+	told := func(joint string) string {
+		return told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {
+			chain := &material.Material{ID: "chain", Name: "Brass chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: joint}}
+			p.Closure.Right = append(p.Closure.Right, piece.Fitting{ID: "x1", Of: chain, Links: 24})
+		}))
+	}
+	inOrder(t, told("open"), "Right end: count off 24 links of brass chain, 72 mm, and open the next link.", "Count out 21 beads", "Right end: hang Ring on 24 links of Brass chain.")
+	inOrder(t, told("soldered"), "72 mm, and cut through the next link, which is lost.")
+}
+
 func TestElasticTiedToFittingsIsStrungFromItsSpool(t *testing.T) {
 	text := told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Clasp, func(p *piece.Piece) {
 		p.House.Stopper, p.Leading().Left, p.Leading().Right = piece.StopSpool, nil, nil

@@ -27,6 +27,7 @@ func For(m *measure.Measured, unit length.Unit) []Step {
 		for _, c := range m.Tally {
 			w.notesOf(c.Material)
 		}
+		w.chains()
 		w.do("Count out %s from the list and lay them out in order.", beads(s.AllBeads()))
 		switch {
 		case s.Ring:

@@ -769,8 +769,16 @@ export interface components {
             byStrand: number[];
             /** Format: int64 */
             count: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Of a cord what is cut, of a chain how long its links are in all.
+             */
             cutMm?: number;
+            /**
+             * Format: int64
+             * @description Links of a chain that are lost in cutting it.
+             */
+            lost?: number;
             material: string;
             /** @description What these components are made of. */
             parts?: components["schemas"]["PartOf"][];
@@ -885,13 +893,18 @@ export interface components {
              * @description Of a leg: cord between the strand and what ends it.
              */
             legMm?: number;
+            /**
+             * Format: int64
+             * @description Of a chain.
+             */
+            links?: number;
             /** @description Of a loop of beads. */
             loop?: components["schemas"]["BeadLoop"];
             material?: string;
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain";
             swallowed: boolean;
             /** Format: double */
             toMm: number;
@@ -959,6 +972,11 @@ export interface components {
             /** @description The ids of what hangs on it; of an extender on its last link. */
             hung?: string[];
             id: string;
+            /**
+             * Format: int64
+             * @description Of a chain.
+             */
+            links?: number;
             /** @description The id of its material. */
             of: string;
         };
@@ -1217,7 +1235,7 @@ export interface components {
              * @description Of a finding or cord.
              * @enum {string}
              */
-            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "cone-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "button" | "extender" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
+            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "cone-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "button" | "extender" | "chain" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
             /** Format: double */
             wallMm?: number;
             /** Format: double */
@@ -1312,7 +1330,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1711,6 +1729,11 @@ export interface components {
             index: number;
             /** Format: double */
             lengthMm: number;
+            /**
+             * Format: int64
+             * @description Which link of a chain, from 0.
+             */
+            link?: number;
             /** Format: double */
             x: number;
             /** Format: double */
@@ -3096,7 +3119,7 @@ export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
@@ -3127,12 +3150,12 @@ export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>
 export const materialJointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["joint"]> = ["open", "soldered", "split"];
 export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["shape"]> = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
 export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
-export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
+export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "chain", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

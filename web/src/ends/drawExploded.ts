@@ -35,6 +35,8 @@ const PX = 9;
 const TOGGLE_PX = 3;
 const LOOP_PX = 4.5;
 const BUTTON_PX = 5;
+/** LINKS_SHOWN is how many links of a chain are drawn. */
+const LINKS_SHOWN = 5;
 /** LEG_SHARE is how much smaller a bead on a leg is drawn, so that it keeps off its label. */
 const LEG_SHARE = 0.7;
 /** The parts are drawn this far apart, and farther where there is room. */
@@ -53,6 +55,7 @@ function halfOf(part: EndPart, drawn: string, m: Material | undefined): number {
   if (part.loop) return ((part.mm + part.loop.thickMm) / 2) * LOOP_PX;
   if (part.role === "leg") return ((m?.alongMm ?? m?.acrossMm ?? 2) / 2) * PX * LEG_SHARE;
   if (m?.type === "button") return ((m.outsideMm ?? 12) / 2) * BUTTON_PX + 6;
+  if (part.role === "chain") return (Math.min(part.links ?? 1, LINKS_SHOWN) * (m?.insideMm ?? 3) * PX) / 2 + 4;
   if (part.role === "extender") return (chainLinks(m) * (m?.insideMm ?? 3) * PX) / 2 + 4;
   const mm = part.role === "ring" ? (m?.insideMm ?? 3) : (m?.closedMm ?? m?.lengthMm ?? part.mm);
   return Math.max(5, (mm / 2) * PX * (part.role === "clasp" ? 0.8 : 1));
@@ -110,6 +113,7 @@ function partsAt({ strand, side, materials }: ExplodedView): { part: EndPart; dr
 
 function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
   if (part.loop) return `a loop of ${part.loop.beads.length} beads`;
+  if (part.role === "chain") return `${part.links} links of ${m?.name}`;
   if (part.role === "leg") return m ? `${m.name}, on a leg` : "a leg";
   if (drawn === "loop") return "the wire's loop";
   if (drawn === "toggle-ring") return `${m?.name}, its ring`;
@@ -165,7 +169,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     const m = materials.get(s.part.material ?? "");
     if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
     else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
-    else drawFitting(ctx, s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale });
+    else drawFitting(ctx, s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();
   }
   if (crimped) drawCutters(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);

@@ -113,7 +113,7 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (m
         drawLeg(ctx, part, { out: parts === left ? -1 : 1, px }, looks);
         ctx.restore();
       }
-      drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px });
+      drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px, links: part.links });
       drawHung(ctx, view, part, { x: x(part.role === "extender" ? part.toMm : (part.fromMm + part.toMm) / 2), y: hangsFrom(m) * px });
     }
   }

@@ -96,8 +96,8 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
     const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm: materials.get(leadRow(doc).cord)?.diameterMm ?? 0.4 };
     if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
-    along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px }));
-    for (const id of part.hung ?? []) {
+    along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px, link: seat.link }));
+    for (const id of seat.link ? [] : (part.hung ?? [])) {
       const [m, outline] = [materials.get(id), outlines[id]];
       if (m && outline) along(ctx, { ...seat, y: seat.y + hangsFrom(materials.get(part.material ?? "")), angle: 0 }, px, () => sprites.draw(ctx, m, outline, px, false));
     }

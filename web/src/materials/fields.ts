@@ -54,6 +54,7 @@ function findingMeasures(type: string): Field[] {
   if (type === "button") return [mm("outsideMm", "Width"), mm("lengthMm", "Thickness"), mm("insideMm", "Shank, inside"), choice("form", "Form", ["flat", "ball"])];
   if (type === "head-pin") return [mm("lengthMm", "Length below the head"), mm("wireMm", "Wire"), mm("outsideMm", "Head, across")];
   if (type === "eye-pin") return [mm("lengthMm", "Length below the eye"), mm("wireMm", "Wire"), mm("insideMm", "Eye, inside")];
+  if (type === "chain") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), choice("joint", "Joint", ["open", "soldered"])];
   if (type === "extender") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), { name: "links", label: "Links", kind: "number" }, choice("joint", "Joint", ["open", "soldered"])];
   if (type === "toggle") return [mm("ringInsideMm", "Ring, inside"), mm("ringEyeMm", "Ring's eye, inside"), mm("wireMm", "Ring's wire"), mm("barMm", "Bar"), mm("barThicknessMm", "Bar, thickness"), mm("barEyeMm", "Bar's eye, inside")];
   return [mm("closedMm", "Closed, eye to eye inside"), mm("lengthMm", "Overall length"), mm("wireMm", "Wire"), choice("eye", "Eye", materialEyeValues)];

@@ -4,6 +4,7 @@ import type { Analysis, Document, PartOf, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
 import { usePicture } from "../felt/usePicture.ts";
+import { linksOf } from "../tally/Tally.tsx";
 import { SHAPES } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
@@ -69,7 +70,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           <caption>Materials</caption>
           <tbody>
             {analysis.tally.flatMap((c) => [
-              <Line key={c.material} what={`${keyOf(c.material)} ${name(c.material)}, ${size(c.material)}`.trim()} value={c.cutMm !== undefined ? text(c.cutMm) : String(c.count)} />,
+              <Line key={c.material} what={`${keyOf(c.material)} ${name(c.material)}, ${doc.materials.find((m) => m.id === c.material)?.type === "chain" ? linksOf(c) : size(c.material)}`.trim()} value={c.cutMm !== undefined ? text(c.cutMm) : String(c.count)} />,
               ...flat(c.parts).map(({ part, level }, i) => (
                 <Line key={`${c.material} ${i}`} what={`${"· ".repeat(level)}${name(part.material)}, ${size(part.material)}`} value={part.mm ? text(part.mm) : String(part.count)} />
               )),

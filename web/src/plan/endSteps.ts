@@ -16,6 +16,12 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
         return part.swallowed ? `${name}, which slips into the last bead: see the open checks.` : name;
       case "clasp":
         return material(part.material)?.type === "toggle" ? `${name}, its ring` : name;
+      case "chain":
+        return `${part.links} links of ${name}`;
+      case "bead-loop":
+        return `A loop of ${part.loop?.beads.length ?? 0} beads`;
+      case "leg":
+        return name ? `A leg with ${name.toLowerCase()} and a knot` : "A leg that ends in a knot";
       case "extender":
         return `${name}, ${material(part.material)?.links ?? ""} links`;
       default:

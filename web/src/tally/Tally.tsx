@@ -38,7 +38,7 @@ export function Tally({ state }: { state: BenchState }) {
               <tr key={c.material} title={!bought && (m.class === "bead" || m.component) ? `Size ${sizedBy(m)}; 0.1 mm on each changes the length by ${formatLength(moved, unit)}` : undefined}>
                 <th scope="row">
                   {keyOf(c.material) && <span className="key">{keyOf(c.material)}</span>}
-                  {m.name} <span className="size">{sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
+                  {m.name} <span className="size">{m.type === "chain" ? linksOf(c) : sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
                 </th>
                 <td className="n">{c.cutMm !== undefined ? <Length mm={c.cutMm} /> : c.count}</td>
               </tr>,
@@ -60,7 +60,8 @@ export function Tally({ state }: { state: BenchState }) {
       )}
       {most && (
         <p className="quiet moves">
-          0.1 mm on each {material(most.material)?.name.toLowerCase()} changes the length by <Length mm={most.mmPerTenth} />; it is measured {sizedShort(most.sizedBy)}.
+          0.1 mm on each {material(most.material)?.type === "chain" && "link of "}
+          {material(most.material)?.name.toLowerCase()} changes the length by <Length mm={most.mmPerTenth} />; it is measured {sizedShort(most.sizedBy)}.
         </p>
       )}
     </section>
@@ -82,6 +83,11 @@ function partRows(parts: PartOf[] | undefined, doc: Document, under: string, lev
       ...partRows(part.parts, doc, key, level + 1),
     ];
   });
+}
+
+/** linksOf counts a chain's links, with those that are lost in cutting it. */
+export function linksOf(c: Count): string {
+  return `${c.count} links${c.lost ? `, and ${c.lost} lost in cutting` : ""}`;
 }
 
 function sizedShort(by: string): string {

@@ -49,7 +49,7 @@ function tube(ctx: CanvasRenderingContext2D, c: Rgb, from: number, to: number, u
 }
 
 /** drawFitting paints one part of an end along x. */
-export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Material | undefined, s: Stretch) {
+export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Material | undefined, s: Linked) {
   const c = metalOf(m);
   const mid = (s.from + s.to) / 2;
   const half = Math.abs(s.to - s.from) / 2;
@@ -83,6 +83,9 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
     }
     case "ring":
       wireStroke(ctx, c, wire, () => ctx.ellipse(mid, 0, half + wire / 2, half + wire / 2, 0, 0, 2 * Math.PI));
+      break;
+    case "chain":
+      drawLinks(ctx, c, s, wire);
       break;
     case "extender":
       drawChain(ctx, m, c, s, wire);
@@ -160,6 +163,24 @@ function drawBar(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb,
     ctx.moveTo(x, -bar);
     ctx.lineTo(x, bar);
   });
+}
+
+/** Linked is a stretch of chain: how many links lie along it, and which of them is the first. */
+export interface Linked extends Stretch {
+  links?: number;
+  link?: number;
+}
+
+/** drawLinks draws the links of a chain, each lying across the one before. */
+function drawLinks(ctx: CanvasRenderingContext2D, c: Rgb, s: Linked, wire: number) {
+  const links = s.links ?? 1;
+  const each = (s.to - s.from) / links;
+  const long = Math.abs(each) / 2 + wire / 2;
+  for (let i = 0; i < links; i++) {
+    const onEdge = ((s.link ?? 0) + i) % 2 === 1;
+    const mid = s.from + each * (i + 0.5);
+    wireStroke(ctx, onEdge ? darker(c, 0.1) : c, Math.max(0.7, wire), () => ctx.ellipse(mid, 0, long, onEdge ? Math.max(0.4, wire * 0.35) : long * 0.72, 0, 0, 2 * Math.PI));
+  }
 }
 
 /** drawChain draws the first link where it lies along the cord, the others hanging on behind it. */
