@@ -30,7 +30,7 @@ const (
 	Slide      FindingType = "slide"
 	ButtonEnd  FindingType = "button" // its outside is its width, its length how thick it is, its inside the shank's; a loop goes over it
 	Extender   FindingType = "extender"
-	Chain      FindingType = "chain" // by the link: its inside is a link's
+	Chain      FindingType = "chain"    // by the link: its inside is a link's
 	HeadPin    FindingType = "head-pin" // its length is the stem's; outside is its head
 	EyePin     FindingType = "eye-pin"  // its length is the stem's; inside is its eye
 )
