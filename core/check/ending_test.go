@@ -274,6 +274,39 @@ func TestASolderedChainNeedsARingThatOpens(t *testing.T) {
 	}
 }
 
+func TestAChainIsMadeLongerOrShorterToTheTarget(t *testing.T) {
+	chain := finding("chain", "brass", material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"})
+	sides := func(left, right int, off length.MM) *piece.Piece {
+		p := necklace(t, "40P", func(p *piece.Piece, _ *piece.Row) {
+			p.Closure.Left, p.Closure.Right = fittings("cl", lobster, jump, chain, jump), fittings("cr", jump, chain, jump)
+			p.Closure.Left[2].Links, p.Closure.Right[1].Links = left, right
+		})
+		p.Target = &piece.Target{Finished: measuredPiece(t, p).Finished + off, Tolerance: 1.5}
+		return p
+	}
+	for _, tt := range []struct {
+		name        string
+		piece       *piece.Piece
+		says        string
+		left, right int
+	}{
+		{"both alike", sides(20, 20, 12.4), "Give both chains 22 links", 22, 22},
+		{"both shorter", sides(20, 20, -17.5), "Give both chains 17 links", 17, 17},
+		{"one of two that differ", sides(20, 24, 12.4), "Give the chain 24 links", 24, 24},
+	} {
+		fix, after := fixed(t, tt.piece, "length-off")
+		if fix == nil || fix.Says != tt.says || after.Closure.Left[2].Links != tt.left || after.Closure.Right[1].Links != tt.right {
+			t.Errorf("%s: %+v", tt.name, fix)
+		}
+	}
+	if fix, _ := fixed(t, sides(20, 20, 3), "length-off"); fix == nil || strings.Contains(fix.Says, "chain") {
+		t.Errorf("where whole links come no nearer: %+v", fix)
+	}
+	if fix, _ := fixed(t, sides(2, 2, -20), "length-off"); fix == nil || strings.Contains(fix.Says, "chain") {
+		t.Errorf("a chain has at least one link: %+v", fix)
+	}
+}
+
 func TestARingOnALoopTakesItsBeads(t *testing.T) {
 	ring := func(inside length.MM) change {
 		r := finding("ring", "brass", material.Finding{Type: material.JumpRing, Inside: inside, Wire: 0.7, Joint: "open", Form: "oval"})

@@ -28,6 +28,7 @@ var lengthOff = Check{
 	},
 	Fix: func(v *View, _ *Finding, _ Bench) []Fix {
 		t := v.Piece.Target
-		return changedCounts(v, v.Leading(), float64(t.Finished-v.ForTarget), float64(t.Tolerance))
+		want, tolerance := float64(t.Finished-v.ForTarget), float64(t.Tolerance)
+		return append(changedLinks(v, want, tolerance), changedCounts(v, v.Leading(), want, tolerance)...)
 	},
 }

@@ -95,7 +95,7 @@ func (p *Piece) checkIDs(add adder) {
 	}
 }
 
-// mostChain is how many links one length of chain has.
+// mostChain is how many links a closure has in all.
 const mostChain = 2000
 
 // mostHung is how many things hang on one fitting.
@@ -223,7 +223,7 @@ func (p *Piece) checkClosure(add adder) {
 		add("closure.type", "%q is not a closure. Use clasp, knot, none or tied.", c.Type)
 		return
 	}
-	clasps := 0
+	clasps, links := 0, 0
 	for _, side := range Sides() {
 		fittings := *p.End(nil, side, true)
 		for i := range fittings {
@@ -235,6 +235,10 @@ func (p *Piece) checkClosure(add adder) {
 				clasps++
 			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > mostChain):
 				add(where+".links", "A chain has 1 to %d links; this one has %d.", mostChain, fittings[i].Links)
+			case m.Finding.Type == material.Chain:
+				if links += fittings[i].Links; links > mostChain && links-fittings[i].Links <= mostChain {
+					add(where+".links", "A closure has at most %d links of chain in all.", mostChain)
+				}
 			}
 		}
 	}

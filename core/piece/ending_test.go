@@ -98,6 +98,15 @@ func TestAChainHasLinksAndNothingElseHas(t *testing.T) {
 			t.Errorf("%d links: %v", n, got)
 		}
 	}
+	both := chained(1000)
+	both.Closure.Right = append(both.Closure.Right, Fitting{ID: "x2", Of: finding(material.Chain), Links: 1000})
+	if got := both.Check(); len(got) != 0 {
+		t.Errorf("2,000 links in all: %v", got)
+	}
+	both.Closure.Right[1].Links++
+	if got := both.Check(); len(got) != 1 || got[0].Where != "closure.right[1].links" {
+		t.Errorf("one more: %v", got)
+	}
 	p := strand()
 	p.Closure.Left[0].Links = 3
 	if got := p.Check(); len(got) != 1 || got[0].Where != "closure.left[0].links" {

@@ -1,0 +1,45 @@
+package check
+
+import (
+	"fmt"
+	"math"
+
+	"mala/core/edit"
+	"mala/core/piece"
+)
+
+// changedLinks makes the piece longer by so many mm with links of chain: of both sides
+// alike where they are alike, else of one; nil where there is no chain, or where whole
+// links come no nearer than the tolerance.
+func changedLinks(v *View, want, tolerance float64) []Fix {
+	var sides []piece.Fitting
+	for _, side := range piece.Sides() {
+		for _, f := range *v.Piece.End(nil, side, true) {
+			if f.Links > 0 {
+				sides = append(sides, f)
+			}
+		}
+	}
+	if len(sides) == 0 {
+		return nil
+	}
+	alike := len(sides) == 2 && sides[0].Links == sides[1].Links && sides[0].Of == sides[1].Of
+	if !alike {
+		sides = sides[:1]
+	}
+	each := float64(sides[0].Of.Finding.Inside) * float64(len(sides))
+	more := int(math.Round(want / each))
+	links := sides[0].Links + more
+	if more == 0 || links < 1 || math.Abs(want-float64(more)*each) > tolerance+tiny {
+		return nil
+	}
+	says := fmt.Sprintf("Give the chain %d links", links)
+	if alike {
+		says = fmt.Sprintf("Give both chains %d links", links)
+	}
+	out := Fix{Says: says}
+	for _, f := range sides {
+		out.Ops = append(out.Ops, edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, N: links})
+	}
+	return []Fix{out}
+}
