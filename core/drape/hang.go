@@ -37,8 +37,8 @@ var ErrStiff = errors.New("a part is too long to hang between the supports")
 const (
 	enough       = 1e-9 // of the width that the ends may miss each other by
 	narrowed     = 1e-6 // the same where the steep search was needed
-	mostSteps    = 60
-	mostHalvings = 200
+	mostSteps    = 100
+	mostHalvings = 100
 	lightest     = 1e-9 // grams at each joint, so that a chain nobody weighed hangs as well
 )
 
@@ -92,7 +92,8 @@ func (c *chain) newton(whole float64) (h, v float64, ok bool) {
 		}
 		dh, dv := -(vv*gh-hv*gv)/det, -(hh*gv-hv*gh)/det
 		step, now := 1.0, c.energy(h, v)
-		for h+step*dh <= 0 || c.energy(h+step*dh, v+step*dv) > now+1e-4*step*(gh*dh+gv*dv) {
+		rounding := 1e-13 * math.Abs(now) // what sums of so many leave behind
+		for h+step*dh <= 0 || c.energy(h+step*dh, v+step*dv) > now+1e-4*step*(gh*dh+gv*dv)+rounding {
 			if step /= 2; step < 1e-9 {
 				return 0, 0, false
 			}
