@@ -67,9 +67,6 @@ func (p *Piece) HouseOf(r *Row) House {
 	return h
 }
 
-// Takes says whether fittings belong at an end made in that way.
-func (w Way) Takes() bool { return w != WayLeg }
-
 // The limits of an ending.
 const (
 	shortestLeg   = length.MM(5)

@@ -1,0 +1,74 @@
+package desk
+
+import "mala/core/length"
+
+// Seat is where something lies in a picture: its middle in mm, and which way the
+// cord runs there, as an angle from x. X goes to the right, y down.
+type Seat struct {
+	X     float64 `json:"x"`
+	Y     float64 `json:"y"`
+	Angle float64 `json:"angle"`
+}
+
+// Whole is the whole piece as a picture: its middle at 0, the closure at the top.
+type Whole struct {
+	Shape string       `json:"shape" enum:"circle,wrap,hanging" doc:"On the circle of its finished length, as a ring lies by itself, or as a necklace hangs."`
+	Beads []Seat       `json:"beads" doc:"By element."`
+	Gaps  []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
+	Parts []SeatOfPart `json:"parts" doc:"The fittings."`
+	Cord  [][2]float64 `json:"cord" doc:"The line of the cord."`
+	Box   [4]float64   `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
+	Flat  bool         `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
+	Neck  *Neck        `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
+}
+
+// Neck is what a necklace hangs on.
+type Neck struct {
+	GirthMm length.MM `json:"girthMm"`
+	OfBody  bool      `json:"ofBody" doc:"It is the neck of the body it is for, not one taken for it."`
+	WidthMm float64   `json:"widthMm" doc:"Between its sides, where the front begins to hang."`
+	DepthMm float64   `json:"depthMm" doc:"How far below them the strand hangs."`
+	Assumed []string  `json:"assumed,omitempty" doc:"Materials whose weight was assumed."`
+}
+
+// SeatOfPart is where a part of an end lies.
+type SeatOfPart struct {
+	Seat
+	End      string  `json:"end" enum:"left,right"`
+	Index    int     `json:"index" doc:"Which part of the end."`
+	Link     int     `json:"link,omitempty" doc:"Which link of a chain, from 0."`
+	LengthMm float64 `json:"lengthMm"`
+}
+
+// Wrap is the loop round the widest thing it goes round, seen from above with that
+// in the middle, the closure at the top.
+type Wrap struct {
+	RadiusMm length.MM    `json:"radiusMm"`
+	Beads    []SeatOfBead `json:"beads"`
+	Fittings []SeatOfLink `json:"fittings"`
+	Touching int          `json:"touching" doc:"How many beads touch."`
+	ReachMm  float64      `json:"reachMm" doc:"How far all of it reaches from the middle."`
+}
+
+// SeatOfBead is where a bead lies in a wrap.
+type SeatOfBead struct {
+	Seat
+	Element int         `json:"element"`
+	Touch   *[2]float64 `json:"touch,omitempty" doc:"Where it touches."`
+}
+
+// SeatOfLink is where a fitting lies in a wrap, edge on.
+type SeatOfLink struct {
+	Seat
+	Material string  `json:"material,omitempty"`
+	LengthMm float64 `json:"lengthMm"`
+	ThickMm  float64 `json:"thickMm"`
+	Count    int     `json:"count,omitempty" doc:"Of a loop of beads: how many of the material lie along it."`
+}
+
+// Picture is a piece as the page draws it.
+type Picture struct {
+	Whole *Whole `json:"whole,omitempty"`
+	Laid  *Whole `json:"laid,omitempty" doc:"Of a necklace that hangs: laid flat on its circle."`
+	Wrap  *Wrap  `json:"wrap,omitempty" doc:"Absent for a piece without an inside length."`
+}
