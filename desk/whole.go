@@ -60,19 +60,12 @@ func between(a, b Seat) Seat {
 	return Seat{X: fine((a.X + b.X) / 2), Y: fine((a.Y + b.Y) / 2), Angle: fine(math.Atan2(b.Y-a.Y, b.X-a.X))}
 }
 
-// onCircle lays the cord on the circle of the finished length, the middle of the
-// clasp at the top, running down on the left.
+// onCircle lays the cord on the circle of the finished length, the middle of its
+// closure at the top, running down on the left.
 func (w *Whole) onCircle(m *measure.Measured) {
 	s := m.Leading()
 	whole := max(float64(m.Finished), 1)
-	radius, top := whole/(2*math.Pi), 0.0
-	left := spansOf(s, &s.Left)
-	if n := len(left); n > 0 {
-		top = left[n-1][1]
-		if clasp := s.Left.Find(measure.RoleClasp); clasp != nil {
-			top += float64(clasp.Length) / 2
-		}
-	}
+	radius, top := whole/(2*math.Pi), float64(s.ClosureMiddle())
 	at := func(mm length.MM) Seat {
 		phi := (float64(mm) - top) / whole * 2 * math.Pi
 		return Seat{X: fine(-radius * math.Sin(phi)), Y: fine(-radius * math.Cos(phi)), Angle: fine(math.Atan2(math.Sin(phi), -math.Cos(phi)))}

@@ -33,8 +33,7 @@ var crimpMisfit = Check{
 				continue
 			}
 			inside := p.Material.Finding.Inside
-			f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Crimp too small", cause: string(p.Fitting)}
-			f.At.Fitting = p.Fitting
+			f := atPart(s, e, &p, "Crimp too small")
 			switch {
 			case inside < need-tiny:
 			case inside > looseCrimp*need+tiny:
@@ -82,10 +81,10 @@ func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
 	if FoldsOver(p.Material.Finding, s) {
 		return nil
 	}
-	at := s.Row.AtEnd(e.Side)
-	at.Fitting = p.Fitting
-	return []Finding{{Severity: Stop, At: at, Title: "Fold-over end too narrow", cause: string(p.Fitting),
-		Says: fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", p.Material.Name, e.Side, mm(p.Material.Finding.Inside), mm(sideBySide(s)))}}
+	f := atPart(s, e, p, "Fold-over end too narrow")
+	f.Says = fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", p.Material.Name, e.Side,
+		mm(p.Material.Finding.Inside), mm(sideBySide(s)))
+	return []Finding{f}
 }
 
 // guardMisfit stops a guard too narrow for the turns of cord through each of its
@@ -95,24 +94,29 @@ func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []
 	if inside == 0 || guardNeeds(v, s) <= inside+tiny {
 		return nil
 	}
-	at := s.Row.AtEnd(e.Side)
-	at.Fitting = p.Fitting
-	return []Finding{{Severity: Stop, At: at, Title: "Guard too narrow", cause: string(p.Fitting),
-		Says: fmt.Sprintf("For %s of %s cord each leg of %s at the %s end must be %s inside; it is %s.", times(v.Piece.House.GuardTurns()*s.Row.Passes),
-			mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, mm(guardNeeds(v, s)), mm(inside))}}
+	f := atPart(s, e, p, "Guard too narrow")
+	f.Says = fmt.Sprintf("For %s of %s cord each leg of %s at the %s end must be %s inside; it is %s.",
+		times(v.Piece.House.GuardTurns()*s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, mm(guardNeeds(v, s)), mm(inside))
+	return []Finding{f}
 }
 
 // coneMisfit stops a cone too narrow, or too full of beads, for the knot in it.
 func coneMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
-	f := p.Material.Finding
-	room := min(f.Outside, p.Length-f.RingEye)
+	room := min(p.Material.Finding.Outside, p.Length-p.Material.Finding.RingEye)
 	if s.OverhandAcross() <= room+tiny {
 		return nil
 	}
+	f := atPart(s, e, p, "No room for the knot in the cone")
+	f.Says = fmt.Sprintf("The knot is about %s thick; behind the last bead %s at the %s end has room for %s.",
+		mm(s.OverhandAcross()), p.Material.Name, e.Side, mm(max(0, room)))
+	return []Finding{f}
+}
+
+// atPart is a stop at one part of an end, caused by the fitting it stands for.
+func atPart(s *measure.Strand, e *measure.End, p *measure.Part, title string) Finding {
 	at := s.Row.AtEnd(e.Side)
 	at.Fitting = p.Fitting
-	return []Finding{{Severity: Stop, At: at, Title: "No room for the knot in the cone", cause: string(p.Fitting),
-		Says: fmt.Sprintf("The knot is about %s thick; behind the last bead %s at the %s end has room for %s.", mm(s.OverhandAcross()), p.Material.Name, e.Side, mm(max(0, room)))}}
+	return Finding{Severity: Stop, At: at, Title: title, cause: string(p.Fitting)}
 }
 
 func guardNeeds(v *View, s *measure.Strand) length.MM {

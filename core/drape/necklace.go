@@ -64,7 +64,7 @@ func Of(m *measure.Measured) *Necklace {
 	if n.whole < math.Pi*n.Width+float64(hangsFrom) {
 		return nil
 	}
-	n.middle = closureMiddle(s)
+	n.middle = float64(s.ClosureMiddle())
 	parts := n.front(m, s)
 	hanging, err := Hang(parts, n.Width)
 	if err != nil {
@@ -96,26 +96,6 @@ func neckOf(p *piece.Piece) (girth length.MM, ofBody bool) {
 	}
 	slices.Sort(necks)
 	return necks[len(necks)/2], false
-}
-
-// closureMiddle is where the middle of the closure lies along the loop, in mm from the
-// strand's start: at the middle of its clasp, or where the ends meet.
-func closureMiddle(s *measure.Strand) float64 {
-	at := 0.0
-	for _, p := range s.Left.Parts {
-		if p.Role == measure.RoleClasp {
-			return at - float64(p.Length)/2
-		}
-		at -= float64(p.Length)
-	}
-	behind := 0.0
-	for _, p := range s.Right.Parts {
-		if p.Role == measure.RoleClasp {
-			return float64(s.Strung+s.Slack) + behind + float64(p.Length)/2
-		}
-		behind += float64(p.Length)
-	}
-	return at
 }
 
 // around is the length that lies round the back of the neck.

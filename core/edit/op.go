@@ -48,7 +48,7 @@ const (
 	SetCord     Do = "set-cord"     // string the row on Material
 	SetSlack    Do = "set-slack"    // to Length; none follows the house
 	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
-	SetEnd      Do = "set-end"      // set the Field of how the end is made: its way, loop, leg, bead or tail
+	SetEnd      Do = "set-end"      // set the Field of how the end is made: its way, loop, leg, bead, tail or stop
 	AddFitting  Do = "add-fitting"  // put Material at an end, behind its last fitting or beside the one at At
 	SetFitting  Do = "set-fitting"  // put Material in the place of the fitting
 	DropFitting Do = "drop-fitting" // remove the fitting

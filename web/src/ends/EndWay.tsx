@@ -1,8 +1,7 @@
 import { useState } from "react";
 import { InputBase } from "@mui/material";
 import type { Document, Operation, Strand } from "../api/client.ts";
-import { leadRow } from "../api/piece.ts";
-import type { Row } from "../api/piece.ts";
+import { leadRow, type Row } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { ALL_CHOICES } from "../house/choices.ts";
 import { LengthField } from "../units/LengthField.tsx";

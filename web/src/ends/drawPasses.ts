@@ -65,31 +65,32 @@ function intoItsKnot(ctx: CanvasRenderingContext2D, { stations, start, y }: Path
 
 /** thereAndBack leads the cord out, round the first thing that hangs in it or once round its loop of beads, and back. */
 function thereAndBack(ctx: CanvasRenderingContext2D, { stations, y }: Path, back: number, colour = TAIL) {
-  const turns = stations.find((s) => s.part.role === "loop" || s.part.role === "guard" || s.part.role === "bead-loop") ?? stations.find((s) => s.part.role !== "crimp" && s.part.role !== "cover") ?? stations[stations.length - 1];
-  if (!turns) return;
-  const i = stations.indexOf(turns);
-  const held = turns.part.role === "loop" || turns.part.role === "guard" ? stations[i + 1] : undefined;
-  const far = held ? held.x - held.half + 5 : turns.part.role === "ring" || turns.part.role === "clasp" || turns.part.role === "extender" ? turns.x - turns.half + 5 : turns.x + turns.half;
-  const near = Math.min(turns.x - turns.half, far - (held ? 0 : ON_METAL));
+  const turn = turnOf(stations);
+  if (!turn) return;
+  const { near, far } = turn;
   ctx.strokeStyle = WORKING;
   ctx.beginPath();
   ctx.moveTo(0, y - 3);
   ctx.lineTo(near, y - 3);
-  if (turns.part.role === "bead-loop") {
-    ctx.stroke(); // the loop is drawn with its beads
-  } else {
-    ctx.bezierCurveTo((near + far) / 2, y - 15, far - 4, y - 13, far, y);
-    ctx.stroke();
-  }
+  if (!turn.ofBeads) ctx.bezierCurveTo((near + far) / 2, y - 15, far - 4, y - 13, far, y);
+  ctx.stroke();
   ctx.strokeStyle = colour;
   ctx.beginPath();
-  if (turns.part.role === "bead-loop") ctx.moveTo(near, y + 3);
-  else {
-    ctx.moveTo(far, y);
-    ctx.bezierCurveTo(far - 4, y + 13, (near + far) / 2, y + 15, near, y + 3);
-  }
+  ctx.moveTo(turn.ofBeads ? near : far, turn.ofBeads ? y + 3 : y);
+  if (!turn.ofBeads) ctx.bezierCurveTo(far - 4, y + 13, (near + far) / 2, y + 15, near, y + 3);
   ctx.lineTo(back, y + 3);
   ctx.stroke();
+}
+
+/** turnOf says where the cord turns back, from near to far. The turn round a loop of beads is drawn with its beads. */
+function turnOf(stations: Station[]): { near: number; far: number; ofBeads: boolean } | undefined {
+  const round = stations.find((s) => ["loop", "guard", "bead-loop"].includes(s.part.role)) ?? stations.find((s) => s.part.role !== "crimp" && s.part.role !== "cover") ?? stations.at(-1);
+  if (!round) return undefined;
+  const ofBeads = round.part.role === "bead-loop";
+  const held = ["loop", "guard"].includes(round.part.role) ? stations[stations.indexOf(round) + 1] : undefined;
+  const inMetal = held ?? (["ring", "clasp", "extender"].includes(round.part.role) ? round : undefined);
+  const far = inMetal ? inMetal.x - inMetal.half + 5 : round.x + round.half;
+  return { near: Math.min(round.x - round.half, far - (held ? 0 : ON_METAL)), far, ofBeads };
 }
 
 /** drawThrough shows the passes inside the beads, where the cord is hidden. */
@@ -106,7 +107,6 @@ export function drawThrough(ctx: CanvasRenderingContext2D, start: number, y: num
   }
   ctx.setLineDash([]);
 }
-
 
 /** drawKnot draws the cord thrown round itself. */
 export function drawKnot(ctx: CanvasRenderingContext2D, x: number, y: number, r: number) {

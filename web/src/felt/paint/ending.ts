@@ -1,7 +1,7 @@
 import type { EndPart, Material, Outline } from "../../api/client.ts";
 import { sprites } from "./sprites.ts";
 
-/** Places says what beads look like, and how thick the cord is. */
+/** Looks says what beads look like, and how thick the cord is. */
 export interface Looks {
   materials: Map<string, Material>;
   outlines: Record<string, Outline>;

@@ -183,12 +183,12 @@ function drawLinks(ctx: CanvasRenderingContext2D, c: Rgb, s: Linked, wire: numbe
   }
 }
 
-/** drawChain draws the first link where it lies along the cord, the others hanging on behind it. */
 /** chainLinks is how many links of an extender are drawn. */
 export function chainLinks(m: Material | undefined): number {
   return Math.min(m?.links ?? 6, 6);
 }
 
+/** drawChain draws the first link where it lies along the cord, the others hanging on behind it. */
 function drawChain(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, wire: number) {
   const out = s.to > s.from ? 1 : -1;
   const inside = (m?.insideMm ?? 3) * s.px;
