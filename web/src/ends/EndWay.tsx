@@ -112,7 +112,7 @@ function LoopLine({ line, label, onLine, bench }: { line: string; label: string;
   const [typed, setTyped] = useState(line);
   const [says, setSays] = useState<string | null>(null);
   async function settle() {
-    if (typed.trim() === line) return;
+    if (typed.trim() === line) return setSays(null);
     setSays((await onLine(typed)) ? null : bench.snapshot().notice);
   }
   return (
@@ -123,7 +123,9 @@ function LoopLine({ line, label, onLine, bench }: { line: string; label: string;
         onBlur={() => void settle()}
         onKeyDown={(e) => {
           if (e.key === "Enter") void settle();
-          if (e.key === "Escape") setTyped(line);
+          if (e.key !== "Escape") return;
+          setTyped(line);
+          setSays(null);
         }}
         inputProps={{ "aria-label": label, "aria-invalid": says !== null, maxLength: 4096, spellCheck: false }}
         sx={{ width: 96, fontSize: 14 }}
