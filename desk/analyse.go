@@ -42,6 +42,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	a.target(m)
 	for _, s := range m.Strands {
 		strand := strandOf(s)
+		strand.Target = targetOf(m.Piece, s)
 		strand.Outwards = outwardsOf(s, m.Piece.House)
 		if opt.Brief {
 			strand.Brief = briefly(s)
@@ -61,6 +62,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	}
 	a.judge(ctx, m, doc, opt)
 	a.insides(m)
+	a.rows(m)
 	a.fit(m)
 	a.planning(m)
 	if opt.Drawing && opt.Picture {
@@ -119,18 +121,22 @@ func (a *Analysis) insides(m *measure.Measured) {
 	}
 }
 
-func (a *Analysis) target(m *measure.Measured) {
-	t := m.Piece.Target
+func (a *Analysis) target(m *measure.Measured) { a.Target = targetOf(m.Piece, m.Leading()) }
+
+// targetOf holds a row against what is asked of it; nil where nothing is.
+func targetOf(p *piece.Piece, s *measure.Strand) *TargetState {
+	t := p.TargetOf(s.Row)
 	if t == nil {
-		return
+		return nil
 	}
-	off := exact(m.ForTarget - t.Finished)
-	a.Target = &TargetState{FinishedMm: t.Finished, ToleranceMm: t.Tolerance, Counts: m.Piece.House.TargetCounts,
-		Mm: exact(m.ForTarget), OffMm: off, Within: math.Abs(float64(off)) <= float64(t.Tolerance)+1e-9}
+	mm := exact(s.ForTarget(p))
+	off := exact(mm - t.Finished)
+	return &TargetState{FinishedMm: t.Finished, ToleranceMm: t.Tolerance, Counts: p.House.TargetCounts,
+		Mm: mm, OffMm: off, Within: math.Abs(float64(off)) <= float64(t.Tolerance)+1e-9}
 }
 
 func strandOf(s *measure.Strand) Strand {
-	out := Strand{ID: string(s.Row.ID), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
+	out := Strand{ID: string(s.Row.ID), FinishedMm: exact(s.Finished()), WidthMm: exact(s.Width()), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
 		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{},
 		PathMm: exact(s.PathLength()),
@@ -233,7 +239,7 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 	out := []EndPart{}
 	spans := spansOf(s, e)
 	for i, p := range e.Parts {
-		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Free: p.Free,
+		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Shared: p.Shared, Free: p.Free,
 			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop), Links: p.Links}
 		if p.Role == measure.RoleLeg {
 			part.LegMm = s.Row.Ending(e.Side).Leg

@@ -24,6 +24,7 @@ type Analysis struct {
 	MassG       float64        `json:"massG"`
 	Unweighed   []string       `json:"unweighed"`
 	Strands     []Strand       `json:"strands"`
+	Rows        *Rows          `json:"rows,omitempty" doc:"Of a piece of several rows: how they lie beside one another."`
 	Tally       []Count        `json:"tally"`
 	Bought      []Count        `json:"bought" doc:"The same with every component broken down to its parts."`
 	Sensitivity []Sensitivity  `json:"sensitivity"`
@@ -57,33 +58,64 @@ type TargetState struct {
 	Within      bool      `json:"within"`
 }
 
+// Rows is how several rows lie beside one another.
+type Rows struct {
+	Binding string        `json:"binding" doc:"The row with the smallest inside length: what the wearer feels first."`
+	Between []BetweenRows `json:"between" doc:"Each row and the next."`
+	Fitting []RowsOn      `json:"fitting" doc:"What rows go on."`
+}
+
+// BetweenRows is how a row lies beside the next.
+type BetweenRows struct {
+	Upper   string     `json:"upper"`
+	Lower   string     `json:"lower"`
+	StepMm  length.MM  `json:"stepMm" doc:"By how much the second is longer."`
+	GapMm   *length.MM `json:"gapMm,omitempty" doc:"At the front, where they hang."`
+	LeastMm *length.MM `json:"leastMm,omitempty" doc:"Between the middles of their cords, where they come nearest."`
+	NeedMm  length.MM  `json:"needMm" doc:"Half the width of each, together."`
+}
+
+// RowsOn is a fitting that rows go on.
+type RowsOn struct {
+	Fitting  string   `json:"fitting"`
+	Material string   `json:"material"`
+	Side     string   `json:"side" enum:"left,right"`
+	Rows     []string `json:"rows"`
+	Holes    []int    `json:"holes,omitempty" doc:"In which hole each row is."`
+	Empty    []int    `json:"empty,omitempty" doc:"Holes that no row is in."`
+}
+
 // Strand is one row, measured.
 type Strand struct {
-	ID            string    `json:"id"`
-	Line          string    `json:"line" doc:"The bead line in its canonical form."`
-	Ring          bool      `json:"ring"`
-	StrungMm      length.MM `json:"strungMm"`
-	SlackMm       length.MM `json:"slackMm"`
-	SlackNeededMm length.MM `json:"slackNeededMm"`
-	CutMm         length.MM `json:"cutMm"`
-	Cut           []CutPart `json:"cut"`
-	Beads         int       `json:"beads"`
-	Placed        []Placed  `json:"placed,omitzero"`
-	Brief         *BeadRow  `json:"brief,omitempty" doc:"The same beads in few words, in place of placed; only on request."`
-	Runs          []RunOf   `json:"runs" doc:"Alike beads in a row, from the left."`
-	Outwards      []RunOf   `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
-	Left          []EndPart `json:"left"`
-	Right         []EndPart `json:"right"`
-	LeftTail      Tail      `json:"leftTail"`
-	RightTail     Tail      `json:"rightTail"`
-	PathMm        length.MM `json:"pathMm" doc:"What the cord covers, without working allowance."`
-	LeastCutMm    length.MM `json:"leastCutMm" doc:"The shortest cord it can be made with."`
-	LeftHold      string    `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing" doc:"What keeps the cord in at the left."`
-	RightHold     string    `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing"`
-	LeftKnot      *Knot     `json:"leftKnot,omitempty" doc:"Of a knot that is to hide in the last bead."`
-	RightKnot     *Knot     `json:"rightKnot,omitempty"`
-	Knot          *Knot     `json:"knot,omitempty"`
-	Start         Start     `json:"start"`
+	ID            string       `json:"id"`
+	FinishedMm    length.MM    `json:"finishedMm" doc:"Round the closed loop that it lies in."`
+	InsideMm      *length.MM   `json:"insideMm,omitempty" doc:"What the wearer feels of it."`
+	Target        *TargetState `json:"target,omitempty" doc:"What is asked of it."`
+	WidthMm       length.MM    `json:"widthMm" doc:"Across, as it lies beside other rows."`
+	Line          string       `json:"line" doc:"The bead line in its canonical form."`
+	Ring          bool         `json:"ring"`
+	StrungMm      length.MM    `json:"strungMm"`
+	SlackMm       length.MM    `json:"slackMm"`
+	SlackNeededMm length.MM    `json:"slackNeededMm"`
+	CutMm         length.MM    `json:"cutMm"`
+	Cut           []CutPart    `json:"cut"`
+	Beads         int          `json:"beads"`
+	Placed        []Placed     `json:"placed,omitzero"`
+	Brief         *BeadRow     `json:"brief,omitempty" doc:"The same beads in few words, in place of placed; only on request."`
+	Runs          []RunOf      `json:"runs" doc:"Alike beads in a row, from the left."`
+	Outwards      []RunOf      `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
+	Left          []EndPart    `json:"left"`
+	Right         []EndPart    `json:"right"`
+	LeftTail      Tail         `json:"leftTail"`
+	RightTail     Tail         `json:"rightTail"`
+	PathMm        length.MM    `json:"pathMm" doc:"What the cord covers, without working allowance."`
+	LeastCutMm    length.MM    `json:"leastCutMm" doc:"The shortest cord it can be made with."`
+	LeftHold      string       `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing" doc:"What keeps the cord in at the left."`
+	RightHold     string       `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing"`
+	LeftKnot      *Knot        `json:"leftKnot,omitempty" doc:"Of a knot that is to hide in the last bead."`
+	RightKnot     *Knot        `json:"rightKnot,omitempty"`
+	Knot          *Knot        `json:"knot,omitempty"`
+	Start         Start        `json:"start"`
 }
 
 // Start is how the end that is strung first is stopped.
@@ -214,13 +246,14 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender,chain"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender,chain,connector"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`
 	FromMm    length.MM `json:"fromMm" doc:"Where it begins along the straight cord, from the start of the strand."`
 	ToMm      length.MM `json:"toMm"`
 	Swallowed bool      `json:"swallowed"`
+	Shared    bool      `json:"shared,omitempty" doc:"It belongs to the closure, where other rows may go on it too."`
 	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
 	Hung      []string  `json:"hung,omitempty" doc:"What hangs on it, by the ids of the materials."`
 	Loop      *BeadLoop `json:"loop,omitempty" doc:"Of a loop of beads."`

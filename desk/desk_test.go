@@ -240,19 +240,19 @@ func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
 		}
 		a := analysed(t, read(t, string(data)), desk.Options{Drawing: true, Picture: true})
 		p, strand := a.Drawing.Picture, a.Strand("r1")
-		if a.InsideMm == nil || p.Wrap == nil || p.Wrap.Touching < 3 {
-			t.Errorf("%s has no inside length: %+v", e.Name(), p.Wrap)
+		if a.InsideMm == nil || len(p.Wraps) != 1 || p.Wraps[0].Touching < 3 {
+			t.Errorf("%s has no inside length: %+v", e.Name(), p.Wraps)
 			continue
 		}
-		if len(p.Whole.Beads) != strand.Beads || len(p.Whole.Gaps) != strand.Beads+1 || (p.Whole.Shape == "wrap") != strand.Ring {
-			t.Errorf("%s: %d seats of %d beads, lying as %s", e.Name(), len(p.Whole.Beads), strand.Beads, p.Whole.Shape)
+		if len(p.Whole.Rows[0].Beads) != strand.Beads || len(p.Whole.Rows[0].Gaps) != strand.Beads+1 || (p.Whole.Shape == "wrap") != strand.Ring {
+			t.Errorf("%s: %d seats of %d beads, lying as %s", e.Name(), len(p.Whole.Rows[0].Beads), strand.Beads, p.Whole.Shape)
 		}
-		for _, b := range p.Wrap.Beads {
-			if r := math.Hypot(b.X, b.Y); r < float64(p.Wrap.RadiusMm) {
+		for _, b := range p.Wraps[0].Beads {
+			if r := math.Hypot(b.X, b.Y); r < float64(p.Wraps[0].RadiusMm) {
 				t.Errorf("%s: bead %d lies inside the body", e.Name(), b.Element)
 			}
 		}
-		for i, b := range p.Whole.Beads {
+		for i, b := range p.Whole.Rows[0].Beads {
 			half := float64(strand.Placed[i].AcrossMm) / 2
 			if b.X-half < p.Whole.Box[0]-1e-3 || b.X+half > p.Whole.Box[2]+1e-3 || b.Y-half < p.Whole.Box[1]-1e-3 || b.Y+half > p.Whole.Box[3]+1e-3 {
 				t.Errorf("%s: bead %d lies outside the box", e.Name(), i)
@@ -267,13 +267,13 @@ func TestTheWholePieceLiesOnTheCircleOfItsLength(t *testing.T) {
 	a := analysed(t, read(t, example), desk.Options{Drawing: true, Picture: true})
 	w, s := a.Drawing.Picture.Laid, a.Strand("r1")
 	radius := float64(a.FinishedMm) / (2 * math.Pi)
-	for i := 1; i < len(w.Beads); i++ {
-		turn := math.Abs(math.Remainder(math.Atan2(w.Beads[i].Y, w.Beads[i].X)-math.Atan2(w.Beads[i-1].Y, w.Beads[i-1].X), 2*math.Pi))
+	for i := 1; i < len(w.Rows[0].Beads); i++ {
+		turn := math.Abs(math.Remainder(math.Atan2(w.Rows[0].Beads[i].Y, w.Rows[0].Beads[i].X)-math.Atan2(w.Rows[0].Beads[i-1].Y, w.Rows[0].Beads[i-1].X), 2*math.Pi))
 		if want := float64(s.Placed[i].AtMm - s.Placed[i-1].AtMm); math.Abs(turn*radius-want) > 0.01 {
 			t.Fatalf("beads %d and %d lie %v apart, want %v", i-1, i, turn*radius, want)
 		}
 	}
-	for _, p := range w.Parts {
+	for _, p := range w.Rows[0].Parts {
 		if part := s.Left[p.Index]; p.End == "left" && part.Role == "clasp" && (math.Abs(p.X) > 0.01 || p.Y > -radius+0.01) {
 			t.Errorf("the clasp lies at %v, %v", p.X, p.Y)
 		}
@@ -292,20 +292,20 @@ func TestANecklaceHangsOnItsNeck(t *testing.T) {
 		t.Fatalf("%s, %+v", w.Shape, w.Neck)
 	}
 	deepest := 0.0
-	for i := range w.Beads {
-		deepest = max(deepest, w.Beads[i].Y)
-		if i == 0 || w.Beads[i].Y < 5 || w.Beads[i-1].Y < 5 {
+	for i := range w.Rows[0].Beads {
+		deepest = max(deepest, w.Rows[0].Beads[i].Y)
+		if i == 0 || w.Rows[0].Beads[i].Y < 5 || w.Rows[0].Beads[i-1].Y < 5 {
 			continue // round the back lengths are foreshortened
 		}
-		apart, want := math.Hypot(w.Beads[i].X-w.Beads[i-1].X, w.Beads[i].Y-w.Beads[i-1].Y), float64(s.Placed[i].AtMm-s.Placed[i-1].AtMm)
+		apart, want := math.Hypot(w.Rows[0].Beads[i].X-w.Rows[0].Beads[i-1].X, w.Rows[0].Beads[i].Y-w.Rows[0].Beads[i-1].Y), float64(s.Placed[i].AtMm-s.Placed[i-1].AtMm)
 		if apart > want*1.02 || apart < want*0.95 {
 			t.Errorf("beads %d and %d lie %v apart, %v along the cord", i-1, i, apart, want)
 		}
 	}
-	if math.Abs(deepest-w.Neck.DepthMm) > 2 || w.Beads[len(w.Beads)/2].Y < deepest-1 {
-		t.Errorf("the middle hangs at %v, the deepest at %v of %v", w.Beads[len(w.Beads)/2].Y, deepest, w.Neck.DepthMm)
+	if math.Abs(deepest-w.Neck.DepthMm) > 2 || w.Rows[0].Beads[len(w.Rows[0].Beads)/2].Y < deepest-1 {
+		t.Errorf("the middle hangs at %v, the deepest at %v of %v", w.Rows[0].Beads[len(w.Rows[0].Beads)/2].Y, deepest, w.Neck.DepthMm)
 	}
-	for _, p := range w.Parts {
+	for _, p := range w.Rows[0].Parts {
 		if p.Y >= 0 {
 			t.Errorf("a fitting at %v hangs in front", p.Y)
 		}

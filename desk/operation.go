@@ -16,7 +16,7 @@ import (
 // Operation is one change to a piece: the same for keys, hands, fixes and the
 // command line.
 type Operation struct {
-	Do          string        `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,set-dish,remove-dish,set-rings,set-pin,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,hang,unhang,set-kind,set-closure,set-target,set-body,set-house,waive,unwaive,set-details"`
+	Do          string        `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-twist,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,hang,unhang,set-kind,set-closure,set-target,set-body,set-house,waive,unwaive,set-details"`
 	At          *format.Place `json:"at,omitempty"`
 	From        int           `json:"from,omitempty" doc:"Gap before the first selected bead."`
 	To          int           `json:"to,omitempty" doc:"Gap behind the last selected bead."`
@@ -25,6 +25,7 @@ type Operation struct {
 	Node        int           `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
 	N           int           `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
 	Closure     bool          `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`
+	Alike       bool          `json:"alike,omitempty" doc:"Of a change to a line: make it in every row with the same line."`
 	Material    string        `json:"material,omitempty" doc:"The id of a material of the piece or the catalogue."`
 	Mm          *length.MM    `json:"mm,omitempty"`
 	ToleranceMm *length.MM    `json:"toleranceMm,omitempty"`
@@ -53,7 +54,7 @@ type Edited struct {
 
 // operationOf is an operation of the core as calls have it.
 func operationOf(op edit.Op) Operation {
-	out := Operation{Do: string(op.Do), From: op.From, To: op.To, Text: op.Text, Field: op.Field, Node: op.Node, N: op.N, Closure: op.Closure,
+	out := Operation{Do: string(op.Do), From: op.From, To: op.To, Text: op.Text, Field: op.Field, Node: op.Node, N: op.N, Closure: op.Closure, Alike: op.Alike,
 		Mm: op.Length, ToleranceMm: op.Tolerance}
 	if op.At != (piece.Place{}) {
 		at := format.PlaceOf(op.At)
@@ -67,7 +68,7 @@ func operationOf(op edit.Op) Operation {
 
 // core is the operation as the core has it. The error is format.Faults.
 func (o *Operation) core(find func(id string) *material.Material) (edit.Op, error) {
-	op := edit.Op{Do: edit.Do(o.Do), At: piece.Whole(), From: o.From, To: o.To, Text: o.Text, Field: o.Field, Node: o.Node, N: o.N, Closure: o.Closure,
+	op := edit.Op{Do: edit.Do(o.Do), At: piece.Whole(), From: o.From, To: o.To, Text: o.Text, Field: o.Field, Node: o.Node, N: o.N, Closure: o.Closure, Alike: o.Alike,
 		Length: o.Mm, Tolerance: o.ToleranceMm, Body: o.Body.Core()}
 	if o.At != nil {
 		op.At = o.At.Core()

@@ -12,14 +12,20 @@ type Seat struct {
 
 // Whole is the whole piece as a picture: its middle at 0, the closure at the top.
 type Whole struct {
-	Shape string       `json:"shape" enum:"circle,wrap,hanging" doc:"On the circle of its finished length, as a ring lies by itself, or as a necklace hangs."`
-	Beads []Seat       `json:"beads" doc:"By element."`
-	Gaps  []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
-	Parts []SeatOfPart `json:"parts" doc:"The fittings."`
-	Cord  [][2]float64 `json:"cord" doc:"The line of the cord."`
-	Box   [4]float64   `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
-	Flat  bool         `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
-	Neck  *Neck        `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
+	Shape string     `json:"shape" enum:"circle,wrap,hanging,rows" doc:"On the circle of its finished length, as a ring lies by itself, as a necklace hangs, or its rows straight side by side."`
+	Rows  []WholeRow `json:"rows"`
+	Box   [4]float64 `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
+	Flat  bool       `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
+	Neck  *Neck      `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
+}
+
+// WholeRow is where a row of it lies. What rows share lies with the first of them.
+type WholeRow struct {
+	Strand string       `json:"strand"`
+	Beads  []Seat       `json:"beads" doc:"By element."`
+	Gaps   []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
+	Parts  []SeatOfPart `json:"parts" doc:"The fittings."`
+	Cord   [][2]float64 `json:"cord" doc:"The line of the cord."`
 }
 
 // Neck is what a necklace hangs on.
@@ -43,6 +49,8 @@ type SeatOfPart struct {
 // Wrap is the loop round the widest thing it goes round, seen from above with that
 // in the middle, the closure at the top.
 type Wrap struct {
+	Strand   string       `json:"strand"`
+	InsideMm length.MM    `json:"insideMm"`
 	RadiusMm length.MM    `json:"radiusMm"`
 	Beads    []SeatOfBead `json:"beads"`
 	Fittings []SeatOfLink `json:"fittings"`
@@ -70,5 +78,5 @@ type SeatOfLink struct {
 type Picture struct {
 	Whole *Whole `json:"whole,omitempty"`
 	Laid  *Whole `json:"laid,omitempty" doc:"Of a necklace that hangs: laid flat on its circle."`
-	Wrap  *Wrap  `json:"wrap,omitempty" doc:"Absent for a piece without an inside length."`
+	Wraps []Wrap `json:"wraps" doc:"How each row goes round a body; of one without an inside length there is none."`
 }

@@ -2,6 +2,7 @@ package desk
 
 import (
 	"math"
+	"slices"
 
 	"mala/core/drape"
 	"mala/core/length"
@@ -13,46 +14,109 @@ import (
 const cordPoints = 180
 
 // draw draws the whole piece: a ring as it lies by itself, a necklace as it hangs and
-// laid flat, any other piece on the circle of its finished length.
+// laid flat, rows straight side by side, any other piece on the circle of its finished
+// length.
 func (p *Picture) draw(m *measure.Measured) {
-	s := m.Leading()
-	p.Whole = &Whole{Shape: "circle", Parts: []SeatOfPart{}}
-	hangs := drape.Of(m)
+	p.Whole = &Whole{Shape: "circle"}
+	hangs := drape.Rows(m)
+	lead := m.Leading()
 	switch {
-	case s.Ring && p.Wrap != nil && len(p.Wrap.Beads) == len(s.Beads):
-		p.Whole.asWrapped(p.Wrap)
+	case lead.Ring && len(p.Wraps) > 0 && len(p.Wraps[0].Beads) == len(lead.Beads):
+		p.Whole.asWrapped(&p.Wraps[0])
 	case hangs != nil:
-		p.Laid = &Whole{Shape: "circle", Parts: []SeatOfPart{}}
-		p.Laid.onCircle(m)
+		p.Laid = &Whole{Shape: "circle"}
+		p.Laid.layFlat(m)
 		p.Laid.frame(m)
 		p.Whole.hanging(m, hangs)
 	default:
-		p.Whole.onCircle(m)
+		p.Whole.layFlat(m)
 	}
 	p.Whole.frame(m)
 }
 
-// hanging lays the cord round the back of a neck and lets the front hang.
-func (w *Whole) hanging(m *measure.Measured, n *drape.Necklace) {
+// layFlat lays one row on the circle of its length, several straight side by side.
+func (w *Whole) layFlat(m *measure.Measured) {
+	if m.Piece.Several() {
+		w.sideBySide(m)
+		return
+	}
+	w.onCircle(m)
+}
+
+// hanging lays the cords round the back of a neck and lets the front hang.
+func (w *Whole) hanging(m *measure.Measured, rows []*drape.Necklace) {
 	w.Shape = "hanging"
-	w.Neck = &Neck{GirthMm: n.Girth, OfBody: n.OfBody, WidthMm: fine(n.Width), DepthMm: fine(n.Depth), Assumed: n.Assumed}
+	first := rows[0]
+	w.Neck = &Neck{GirthMm: first.Girth, OfBody: first.OfBody, WidthMm: fine(first.Width)}
 	seat := func(at drape.Seat) Seat { return Seat{fine(at.X), fine(at.Y), fine(at.Angle)} }
-	s := m.Leading()
-	w.place(s, func(mm length.MM) Seat { return seat(n.AlongBeads(s, mm)) }, func(mm length.MM) Seat { return seat(n.At(float64(mm))) })
+	seen := map[piece.ID]bool{}
+	for i, s := range m.Strands {
+		n := rows[i]
+		w.Neck.DepthMm = max(w.Neck.DepthMm, fine(n.Depth))
+		for _, id := range n.Assumed {
+			if !slices.Contains(w.Neck.Assumed, id) {
+				w.Neck.Assumed = append(w.Neck.Assumed, id)
+			}
+		}
+		w.place(s, seen, func(mm length.MM) Seat { return seat(n.AlongBeads(s, mm)) }, func(mm length.MM) Seat { return seat(n.At(float64(mm))) })
+	}
 }
 
 // asWrapped takes the seats of a ring over from its wrap.
 func (w *Whole) asWrapped(wrap *Wrap) {
 	n := len(wrap.Beads)
 	w.Shape, w.Flat = "wrap", true
-	w.Beads, w.Gaps = make([]Seat, n), make([]Seat, n+1)
+	row := WholeRow{Strand: wrap.Strand, Beads: make([]Seat, n), Gaps: make([]Seat, n+1), Parts: []SeatOfPart{}}
 	for _, b := range wrap.Beads {
-		w.Beads[b.Element] = b.Seat
+		row.Beads[b.Element] = b.Seat
 	}
 	for i := range n + 1 {
-		w.Gaps[i] = between(w.Beads[(i+n-1)%n], w.Beads[i%n])
-		w.Cord = append(w.Cord, [2]float64{w.Beads[i%n].X, w.Beads[i%n].Y})
+		row.Gaps[i] = between(row.Beads[(i+n-1)%n], row.Beads[i%n])
+		row.Cord = append(row.Cord, [2]float64{row.Beads[i%n].X, row.Beads[i%n].Y})
 	}
+	w.Rows = []WholeRow{row}
+}
+
+// sideBySide lays the rows straight, one below another, their middles over one another.
+// What they share lies beyond the longest of them, half way down.
+func (w *Whole) sideBySide(m *measure.Measured) {
+	w.Shape = "rows"
+	from, to := 0.0, 0.0 // of the longest
+	for _, s := range m.Strands {
+		left, right := ownEnd(&s.Left), ownEnd(&s.Right)
+		half := float64(s.Strung+s.Slack) / 2
+		from, to = min(from, -half-left), max(to, half+right)
+	}
+	middle := drape.Outside(m, len(m.Strands)-1) / 2
+	seen := map[piece.ID]bool{}
+	for i, s := range m.Strands {
+		y, half := drape.Outside(m, i)-middle, float64(s.Strung+s.Slack)/2
+		left, right := -ownEnd(&s.Left), float64(s.Strung+s.Slack)+ownEnd(&s.Right)
+		at := func(mm length.MM) Seat {
+			switch v := float64(mm); {
+			case v < left-1e-9:
+				return Seat{X: fine(from + v - left)}
+			case v > right+1e-9:
+				return Seat{X: fine(to + v - right)}
+			default:
+				return Seat{X: fine(v - half), Y: fine(y)}
+			}
+		}
+		w.place(s, seen, at, at)
+		row := &w.Rows[i]
+		row.Cord = [][2]float64{{fine(from), 0}, {fine(left - half), fine(y)}, {fine(right - half), fine(y)}, {fine(to), 0}}
+	}
+}
+
+// ownEnd is how long an end is without what rows share.
+func ownEnd(e *measure.End) float64 {
+	sum := 0.0
+	for _, p := range e.Parts {
+		if !p.Shared {
+			sum += float64(p.Length)
+		}
+	}
+	return sum
 }
 
 // between is midway between two seats.
@@ -70,31 +134,41 @@ func (w *Whole) onCircle(m *measure.Measured) {
 		phi := (float64(mm) - top) / whole * 2 * math.Pi
 		return Seat{X: fine(-radius * math.Sin(phi)), Y: fine(-radius * math.Cos(phi)), Angle: fine(math.Atan2(math.Sin(phi), -math.Cos(phi)))}
 	}
-	w.place(s, at, at)
+	w.place(s, map[piece.ID]bool{}, at, at)
 }
 
-// place seats beads, gaps, parts and cord: by where they lie among the beads, and by
-// where they lie along the cord with its slack.
-func (w *Whole) place(s *measure.Strand, amongBeads, at func(mm length.MM) Seat) {
+// place seats beads, gaps, parts and cord of a row: by where they lie among the beads,
+// and by where they lie along the cord with its slack. What has been seen with another
+// row is left out.
+func (w *Whole) place(s *measure.Strand, seen map[piece.ID]bool, amongBeads, at func(mm length.MM) Seat) {
+	row := WholeRow{Strand: string(s.Row.ID), Beads: []Seat{}, Parts: []SeatOfPart{}}
 	for i := range s.Beads {
-		w.Beads = append(w.Beads, amongBeads(s.Beads[i].At))
+		row.Beads = append(row.Beads, amongBeads(s.Beads[i].At))
 	}
 	for i := range len(s.Beads) + 1 {
-		w.Gaps = append(w.Gaps, amongBeads(gapAt(s, i)))
+		row.Gaps = append(row.Gaps, amongBeads(gapAt(s, i)))
 	}
 	for _, e := range s.Ends() {
 		for i, span := range spansOf(s, e) {
-			links := max(1, e.Parts[i].Links)
+			part := &e.Parts[i]
+			if part.Shared && seen[part.Fitting] {
+				continue
+			}
+			if part.Shared {
+				seen[part.Fitting] = true
+			}
+			links := max(1, part.Links)
 			each := (span[1] - span[0]) / float64(links)
 			for k := range links {
-				w.Parts = append(w.Parts, SeatOfPart{Seat: at(length.MM(span[0] + each*(float64(k)+0.5))), End: string(e.Side), Index: i, Link: k, LengthMm: fine(math.Abs(each))})
+				row.Parts = append(row.Parts, SeatOfPart{Seat: at(length.MM(span[0] + each*(float64(k)+0.5))), End: string(e.Side), Index: i, Link: k, LengthMm: fine(math.Abs(each))})
 			}
 		}
 	}
 	for i := range cordPoints + 1 {
 		p := at((s.Strung + s.Slack) * length.MM(i) / cordPoints)
-		w.Cord = append(w.Cord, [2]float64{p.X, p.Y})
+		row.Cord = append(row.Cord, [2]float64{p.X, p.Y})
 	}
+	w.Rows = append(w.Rows, row)
 }
 
 // gapAt is where the gap before bead i lies along the cord.
@@ -134,11 +208,22 @@ func (w *Whole) frame(m *measure.Measured) {
 	grow := func(x, y, by float64) {
 		w.Box = [4]float64{min(w.Box[0], x-by), min(w.Box[1], y-by), max(w.Box[2], x+by), max(w.Box[3], y+by)}
 	}
-	s := m.Leading()
-	for _, p := range w.Cord {
+	for i := range w.Rows {
+		w.growRow(m.Strands[i], &w.Rows[i], grow)
+	}
+	if w.Neck != nil {
+		grow(0, -w.Neck.WidthMm*neckAbove, 0)
+	}
+	for i := range w.Box {
+		w.Box[i] = fine(w.Box[i])
+	}
+}
+
+func (w *Whole) growRow(s *measure.Strand, row *WholeRow, grow func(x, y, by float64)) {
+	for _, p := range row.Cord {
 		grow(p[0], p[1], 1)
 	}
-	for i, seat := range w.Beads {
+	for i, seat := range row.Beads {
 		b := s.Beads[i].Material.Bead
 		half := math.Hypot(float64(b.Across), float64(b.Length())) / 2
 		switch {
@@ -151,7 +236,7 @@ func (w *Whole) frame(m *measure.Measured) {
 			grow(seat.X, seat.Y, max(half, float64(b.StandsOff)))
 		}
 	}
-	for _, p := range w.Parts {
+	for _, p := range row.Parts {
 		part := s.End(piece.Side(p.End)).Parts[p.Index]
 		grow(p.X, p.Y, standsOut(&part))
 		if part.Role == measure.RoleLeg {
@@ -160,12 +245,6 @@ func (w *Whole) frame(m *measure.Measured) {
 		for _, hung := range part.Hung {
 			grow(p.X, p.Y+standsOut(&part)+float64(hung.Bead.Drop), float64(hung.Bead.Across)/2)
 		}
-	}
-	if w.Neck != nil {
-		grow(0, -w.Neck.WidthMm*neckAbove, 0)
-	}
-	for i := range w.Box {
-		w.Box[i] = fine(w.Box[i])
 	}
 }
 
@@ -196,9 +275,11 @@ func legEnd(p *measure.Part) float64 {
 
 // pictureOf draws the piece.
 func pictureOf(m *measure.Measured) *Picture {
-	p := &Picture{}
-	if w, err := m.Wrap(); err == nil {
-		p.Wrap = wrapOf(m, w)
+	p := &Picture{Wraps: []Wrap{}}
+	for _, s := range m.Strands {
+		if w, err := s.Wrap(); err == nil {
+			p.Wraps = append(p.Wraps, *wrapOf(s, w))
+		}
 	}
 	p.draw(m)
 	return p

@@ -12,13 +12,13 @@ import (
 const touches = 0.02
 
 // wrapOf draws the loop round a body.
-func wrapOf(m *measure.Measured, w *measure.Wrap) *Wrap {
-	out := &Wrap{RadiusMm: exact(length.MM(w.Chain.Radius)), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
+func wrapOf(s *measure.Strand, w *measure.Wrap) *Wrap {
+	out := &Wrap{Strand: string(s.Row.ID), InsideMm: exact(w.Inside), RadiusMm: exact(length.MM(w.Chain.Radius)), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
 	angle := -math.Pi/2 - toClosure(w)
 	for i, link := range w.Links {
 		next := angle + w.Chain.Sweeps[i]
 		from, to := polar(w.Chain.Joints[i], angle), polar(w.Chain.Joints[(i+1)%len(w.Links)], next)
-		out.draw(m, link, w.Chain.Gaps[i] < touches, from, to)
+		out.draw(s, link, w.Chain.Gaps[i] < touches, from, to)
 		angle = next
 	}
 	return out
@@ -47,7 +47,7 @@ func polar(r, angle float64) [2]float64 { return [2]float64{r * math.Cos(angle),
 
 // draw places what lies between two hinges. Beads hinge nearer to the body than
 // their own middle lies.
-func (w *Wrap) draw(m *measure.Measured, link measure.Link, touching bool, from, to [2]float64) {
+func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, to [2]float64) {
 	dx, dy := to[0]-from[0], to[1]-from[1]
 	whole := math.Hypot(dx, dy)
 	angle := math.Atan2(dy, dx)
@@ -65,14 +65,14 @@ func (w *Wrap) draw(m *measure.Measured, link measure.Link, touching bool, from,
 		w.Fittings = append(w.Fittings, out)
 		return
 	}
-	beads := m.Leading().Beads
+	beads := s.Beads
 	for k, b := range link.Beads {
 		bead := beads[b.Bead].Material.Bead
 		outwards := max(inwards(bead), float64(bead.StandsOff))
 		if bead.Hangs() {
 			outwards = float64(bead.Drop)
 		}
-		out := SeatOfBead{Seat: seat(b.Before/whole, max(0, furthestIn(m, link)-link.Segment.Reach)), Element: b.Bead}
+		out := SeatOfBead{Seat: seat(b.Before/whole, max(0, furthestIn(s, link)-link.Segment.Reach)), Element: b.Bead}
 		if touching && k == len(link.Beads)/2 {
 			w.Touching++
 			at := [2]float64{from[0] + dx/2, from[1] + dy/2}
@@ -85,10 +85,10 @@ func (w *Wrap) draw(m *measure.Measured, link measure.Link, touching bool, from,
 }
 
 // furthestIn is how far the beads of a link reach from the cord towards the body.
-func furthestIn(m *measure.Measured, link measure.Link) float64 {
+func furthestIn(s *measure.Strand, link measure.Link) float64 {
 	most := 0.0
 	for _, b := range link.Beads {
-		most = max(most, inwards(m.Leading().Beads[b.Bead].Material.Bead))
+		most = max(most, inwards(s.Beads[b.Bead].Material.Bead))
 	}
 	return most
 }

@@ -7,6 +7,7 @@ import (
 	"github.com/go-json-experiment/json"
 
 	"mala/core/length"
+	"mala/core/piece"
 )
 
 // PieceFormat is the format and version this program writes. Files of version 1
@@ -88,11 +89,10 @@ func (f *Fitting) UnmarshalJSON(data []byte) error {
 	return json.Unmarshal(data, (*plain)(f), json.RejectUnknownMembers(true))
 }
 
-// Section is rows side by side, or a chain.
+// Section is rows side by side between two joins.
 type Section struct {
-	Rows  []Row  `json:"rows,omitempty"`
-	Chain string `json:"chain,omitempty"`
-	Links int    `json:"links,omitempty"`
+	Rows    []Row `json:"rows,omitempty"`
+	Twisted bool  `json:"twisted,omitempty" doc:"The rows are twisted together."`
 }
 
 // Row is one strand, its fittings listed from the strand outwards.
@@ -108,6 +108,31 @@ type Row struct {
 
 	LeftEnd  *Ending `json:"leftEnd,omitempty" doc:"How the end is made beyond its fittings."`
 	RightEnd *Ending `json:"rightEnd,omitempty"`
+
+	LeftPort  *Port     `json:"leftPort,omitempty" doc:"Where it goes on; if absent, the innermost fitting, in the order of the rows."`
+	RightPort *Port     `json:"rightPort,omitempty"`
+	Follow    string    `json:"follow,omitempty" enum:"equal,longer,touching" doc:"How its length follows from the row before it; absent it follows none."`
+	FollowMm  length.MM `json:"followMm,omitempty" doc:"By how much it is longer."`
+}
+
+// Port is where a row goes on at a join.
+type Port struct {
+	On   string `json:"on,omitempty" doc:"The id of a fitting of the closure."`
+	Hole int    `json:"hole,omitempty" minimum:"0" doc:"Of a fitting with several holes, from 1."`
+}
+
+func portOf(p piece.Port) *Port {
+	if p == (piece.Port{}) {
+		return nil
+	}
+	return &Port{string(p.On), p.Hole}
+}
+
+func (p *Port) port() piece.Port {
+	if p == nil {
+		return piece.Port{}
+	}
+	return piece.Port{On: piece.ID(p.On), Hole: p.Hole}
 }
 
 // Ending is how one end of a row is made beyond its fittings.
@@ -156,7 +181,8 @@ type Material struct {
 	Joint          string    `json:"joint,omitempty" enum:"open,soldered,split"`
 	Form           string    `json:"form,omitempty" enum:"round,oval,flat,ball" doc:"Of a ring round or oval, of a button flat or ball."`
 	Eye            string    `json:"eye,omitempty" enum:"open,closed"`
-	Holes          int       `json:"holes,omitempty"`
+	Holes          int       `json:"holes,omitempty" doc:"For rows, of a slide clasp or a connector."`
+	SpacingMm      length.MM `json:"spacingMm,omitempty" doc:"From hole to hole."`
 	Links          int       `json:"links,omitempty" doc:"Of an extender."`
 	RingInsideMm   length.MM `json:"ringInsideMm,omitempty"`
 	RingEyeMm      length.MM `json:"ringEyeMm,omitempty"`

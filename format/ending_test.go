@@ -51,6 +51,7 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 		t.Fatal(err)
 	}
 	doc.Take(after, plain, func(string) (format.Material, bool) { return format.Material{}, false })
+	row = doc.Row("r1")
 	if row.Passes != 2 || row.LeftEnd.Way != "fold" || row.LeftEnd.TailMm != nil {
 		t.Errorf("folded: %d passes, %+v", row.Passes, row.LeftEnd)
 	}
@@ -59,7 +60,7 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 		t.Fatal(err)
 	}
 	doc.Take(plain, bare, func(string) (format.Material, bool) { return format.Material{}, false })
-	if row.LeftEnd != nil || row.Passes != 1 {
+	if row = doc.Row("r1"); row.LeftEnd != nil || row.Passes != 1 {
 		t.Errorf("as its fittings have it there is nothing to write: %+v, %d", row.LeftEnd, row.Passes)
 	}
 }

@@ -110,7 +110,7 @@ func (r *materialReader) common() {
 		mm    length.MM
 	}{
 		{"insideMm", d.InsideMm}, {"outsideMm", d.OutsideMm}, {"lengthMm", d.LengthMm}, {"closedMm", d.ClosedMm}, {"wireMm", d.WireMm},
-		{"ringInsideMm", d.RingInsideMm}, {"ringEyeMm", d.RingEyeMm}, {"barMm", d.BarMm}, {"barThicknessMm", d.BarThicknessMm}, {"barEyeMm", d.BarEyeMm},
+		{"ringInsideMm", d.RingInsideMm}, {"ringEyeMm", d.RingEyeMm}, {"barMm", d.BarMm}, {"barThicknessMm", d.BarThicknessMm}, {"barEyeMm", d.BarEyeMm}, {"spacingMm", d.SpacingMm},
 	} {
 		r.atMost(size.field, float64(size.mm), float64(material.MostSize))
 	}
@@ -161,7 +161,7 @@ func (r *materialReader) finding() (*material.Finding, error) {
 	}
 	return material.NewFinding(material.Finding{
 		Type: material.FindingType(d.Type), Inside: d.InsideMm, Outside: d.OutsideMm, Length: d.LengthMm, Closed: d.ClosedMm,
-		Wire: d.WireMm, Joint: d.Joint, Form: d.Form, Eye: d.Eye, Holes: d.Holes, Links: d.Links, Strength: d.StrengthN,
+		Wire: d.WireMm, Joint: d.Joint, Form: d.Form, Eye: d.Eye, Holes: d.Holes, Spacing: d.SpacingMm, Links: d.Links, Strength: d.StrengthN,
 		RingInside: d.RingInsideMm, RingEye: d.RingEyeMm, Bar: d.BarMm, BarThickness: d.BarThicknessMm, BarEye: d.BarEyeMm,
 	})
 }

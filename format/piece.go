@@ -201,14 +201,12 @@ func (b *builder) fittings(where string, list []Fitting) []piece.Fitting {
 }
 
 func (b *builder) section(i int, s Section) piece.Section {
-	var out piece.Section
-	if s.Chain != "" || s.Links != 0 {
-		b.add(fmt.Sprintf("sections[%d].chain", i), "Sections of chain are not built here yet. Use one row of beads.")
-	}
+	out := piece.Section{Twisted: s.Twisted}
 	for j, row := range s.Rows {
 		where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
 		r := &piece.Row{ID: piece.ID(row.ID), Line: &pattern.Line{}, Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm, Cord: b.find(where+".cord", row.Cord),
-			Left: b.fittings(where+".left", row.Left), Right: b.fittings(where+".right", row.Right)}
+			Left: b.fittings(where+".left", row.Left), Right: b.fittings(where+".right", row.Right),
+			LeftPort: row.LeftPort.port(), RightPort: row.RightPort.port(), Follow: piece.Follow{Rule: piece.Rule(row.Follow), Step: row.FollowMm}}
 		if r.Passes == 0 {
 			r.Passes = 1
 			if r.Cord != nil && r.Cord.Cord != nil && r.Cord.Cord.Type == material.Thread && b.house.Thread == piece.ThreadDoubled {

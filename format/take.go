@@ -26,11 +26,7 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 		}
 	}
 	d.Closure = Closure{string(after.Closure.Type), fittingsOf(after.Closure.Left), fittingsOf(after.Closure.Right)}
-	for i, s := range after.Sections {
-		for j, r := range s.Rows {
-			d.Sections[i].Rows[j].take(before.Row(r.ID), r)
-		}
-	}
+	d.takeSections(before, after)
 	d.takeHouse(before.House, after.House)
 	if !reflect.DeepEqual(before.Waived, after.Waived) {
 		d.Waived = nil
@@ -75,13 +71,32 @@ func fittingsOf(list []piece.Fitting) []Fitting {
 	return out
 }
 
+// takeSections writes every row: as it was written before as far as it has not changed.
+func (d *Document) takeSections(before, after *piece.Piece) {
+	sections := make([]Section, len(after.Sections))
+	for i, s := range after.Sections {
+		sections[i].Twisted = s.Twisted
+		for _, r := range s.Rows {
+			row := Row{ID: string(r.ID)}
+			if written := d.Row(string(r.ID)); written != nil {
+				row = *written
+			}
+			row.take(before.Row(r.ID), r)
+			sections[i].Rows = append(sections[i].Rows, row)
+		}
+	}
+	d.Sections = sections
+}
+
 func (r *Row) take(before, after *piece.Row) {
 	if before == nil || before.Line != after.Line {
 		r.Line = after.Line.String()
 	}
-	if before != nil && before.Passes != after.Passes {
+	if before == nil && after.Passes != 1 || before != nil && before.Passes != after.Passes {
 		r.Passes = after.Passes
 	}
+	r.LeftPort, r.RightPort = portOf(after.LeftPort), portOf(after.RightPort)
+	r.Follow, r.FollowMm = string(after.Follow.Rule), after.Follow.Step
 	r.Cord, r.SlackMm, r.CutMm = after.Cord.ID, after.Slack, after.Cut
 	r.Left, r.Right = fittingsOf(after.Left), fittingsOf(after.Right)
 	r.LeftEnd, r.RightEnd = endingOf(&after.LeftEnding), endingOf(&after.RightEnding)

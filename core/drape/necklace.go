@@ -42,41 +42,44 @@ type Seat struct {
 type Necklace struct {
 	Girth   length.MM // of the neck
 	OfBody  bool      // the girth is that of the body it is for
-	Width   float64   // W: the girth / π and the thickness of the strand
+	Width   float64   // W: the girth / π and the thickness of the first row, and how far outside that it lies
 	Depth   float64   // of the lowest place below the neck's sides
 	Assumed []string  // materials whose weight was assumed, by id
 
+	strand        *measure.Strand
+	inner         float64 // W of the first row
 	whole, middle float64 // the way round, and where the closure's middle is along it
 	hanging       *Hanging
 	reached       []float64 // how far along the front each joint is
 }
 
-// Of works out how a necklace lies; nil if it is none, or follows the neck too closely
-// to hang.
+// Of works out how the first row of a necklace lies; nil if it is none, or follows the
+// neck too closely to hang.
 func Of(m *measure.Measured) *Necklace {
-	s := m.Leading()
-	if m.Piece.Kind != piece.Necklace || len(s.Beads) == 0 {
-		return nil
+	if rows := Rows(m); rows != nil {
+		return rows[0]
 	}
-	n := &Necklace{whole: float64(m.Finished)}
+	return nil
+}
+
+// lie begins a row's necklace: round the neck as the first row lies, and as much wider
+// as it lies outside that.
+func lie(m *measure.Measured, s *measure.Strand, outside float64) *Necklace {
+	n := &Necklace{strand: s, whole: float64(s.Finished()), middle: float64(s.ClosureMiddle())}
 	n.Girth, n.OfBody = neckOf(m.Piece)
-	n.Width = float64(n.Girth)/math.Pi + float64(s.Thickness())
-	if n.whole < math.Pi*n.Width+float64(hangsFrom) {
-		return nil
-	}
-	n.middle = float64(s.ClosureMiddle())
-	parts := n.front(m, s)
-	hanging, err := Hang(parts, n.Width)
-	if err != nil {
-		return nil
-	}
+	n.inner = float64(n.Girth)/math.Pi + float64(m.Leading().Thickness())
+	n.Width = n.inner + 2*outside
+	return n
+}
+
+// hangs takes over how the row hangs in front.
+func (n *Necklace) hangs(parts []Part, hanging *Hanging) {
 	n.hanging = hanging
 	n.Depth, _ = hanging.Lowest()
 	n.reached = make([]float64, len(parts)+1)
 	for i, p := range parts {
 		n.reached[i+1] = n.reached[i] + p.Length
 	}
-	return n
 }
 
 // neckOf is the girth of the neck: the body's, that in the middle of the house's
@@ -98,8 +101,8 @@ func neckOf(p *piece.Piece) (girth length.MM, ofBody bool) {
 	return necks[len(necks)/2], false
 }
 
-// around is the length that lies round the back of the neck.
-func (n *Necklace) around() float64 { return math.Pi * n.Width / 2 }
+// around is the length that lies round the back of the neck, the same for every row.
+func (n *Necklace) around() float64 { return math.Pi * n.inner / 2 }
 
 // along is how far round from the closure's middle a place of the strand is.
 func (n *Necklace) along(mm float64) float64 {
@@ -111,10 +114,17 @@ func (n *Necklace) along(mm float64) float64 {
 }
 
 // front lists the stiff parts that hang in front, those across the neck's sides cut
-// there. The slack is shared out over the beads.
-func (n *Necklace) front(m *measure.Measured, s *measure.Strand) []Part {
+// there, with where each begins along the way round and where the last ends. The slack
+// is shared out over the beads.
+func (n *Necklace) front() ([]Part, []float64) {
+	s := n.strand
 	from, to := n.around()/2, n.whole-n.around()/2
 	cuts := []float64{from, to}
+	for _, u := range n.joins() {
+		if u > from && u < to {
+			cuts = append(cuts, u)
+		}
+	}
 	at, stretch := 0.0, n.stretch(s)
 	for _, l := range s.Round() {
 		if u := n.along(at); u > from && u < to {
@@ -127,12 +137,29 @@ func (n *Necklace) front(m *measure.Measured, s *measure.Strand) []Part {
 		}
 	}
 	slices.Sort(cuts)
+	cuts = slices.CompactFunc(cuts, func(a, b float64) bool { return math.Abs(b-a) < 1e-9 })
 	parts := make([]Part, 0, len(cuts)-1)
 	for i := range cuts[1:] {
 		parts = append(parts, Part{Length: cuts[i+1] - cuts[i]})
 	}
-	n.load(m, s, parts, cuts)
-	return parts
+	n.load(parts, cuts)
+	return parts, cuts
+}
+
+// joins are where what the row alone is made of begins and ends along the way round:
+// beyond lies what it shares with other rows.
+func (n *Necklace) joins() [2]float64 {
+	own := func(e *measure.End) float64 {
+		sum := 0.0
+		for _, p := range e.Parts {
+			if !p.Shared {
+				sum += float64(p.Length)
+			}
+		}
+		return sum
+	}
+	s := n.strand
+	return [2]float64{n.along(-own(&s.Left)), n.along(float64(s.Strung+s.Slack) + own(&s.Right))}
 }
 
 // stretch is how much longer the strand is with its slack than without.
@@ -144,7 +171,8 @@ func (n *Necklace) stretch(s *measure.Strand) float64 {
 }
 
 // load puts the weight of every bead and fitting on the part that it lies in.
-func (n *Necklace) load(m *measure.Measured, s *measure.Strand, parts []Part, cuts []float64) {
+func (n *Necklace) load(parts []Part, cuts []float64) {
+	s := n.strand
 	put := func(mm, grams float64) {
 		u := n.along(mm)
 		i, exact := slices.BinarySearch(cuts, u)
@@ -216,10 +244,10 @@ func (n *Necklace) At(mm float64) Seat {
 	half := n.Width / 2
 	switch {
 	case u < quarter:
-		phi := u / half
+		phi := u / quarter * math.Pi / 2
 		return Seat{-half * math.Sin(phi), -foreshortened * half * math.Cos(phi), math.Atan2(foreshortened*math.Sin(phi), -math.Cos(phi)), true}
 	case u > n.whole-quarter:
-		phi := (n.whole - u) / half
+		phi := (n.whole - u) / quarter * math.Pi / 2
 		return Seat{half * math.Sin(phi), -foreshortened * half * math.Cos(phi), math.Atan2(-foreshortened*math.Sin(phi), -math.Cos(phi)), true}
 	}
 	u -= quarter

@@ -141,16 +141,16 @@ func (e *lineEditor) turns(key string) bool {
 // changeLetter gives the beads of one letter another, and its dish. If that one
 // is in use, the two change places.
 func (e *lineEditor) changeLetter(text string) error {
-	pair, err := pattern.Parse(text)
+	old, fresh, err := twoLetters(text)
 	if err != nil {
 		return err
 	}
-	if len(pair.Items) != 2 || len(pair.Nodes) != 2 || pair.Items[0].Kind != pattern.Bead || pair.Items[1].Kind != pattern.Bead {
-		return &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "A dish's letter is A to Z, optionally followed by one small letter.", Expected: "two letters"}
-	}
-	old, fresh := pair.Items[0].Key, pair.Items[1].Key
 	swapLetters(e.line, old, fresh)
 	for _, r := range e.piece.Rows() {
+		if r.ID != e.row.ID {
+			r.Line = r.Line.Clone()
+			swapLetters(r.Line, old, fresh)
+		}
 		for _, side := range piece.Sides() {
 			if loop := r.Ending(side).Loop; loop != nil {
 				r.Ending(side).Loop = loop.Clone()

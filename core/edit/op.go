@@ -73,6 +73,7 @@ type Op struct {
 	Field     string
 	Node, N   int
 	Closure   bool // of an added fitting: it belongs to the closure, not to the row
+	Alike     bool // of an operation on a line: do it to every row with the same line
 	Material  *material.Material
 	Length    *length.MM
 	Tolerance *length.MM
@@ -110,7 +111,7 @@ func refuse(says string, args ...any) error { return &Refused{fmt.Sprintf(says, 
 
 func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 	if IsLineOp(op.Do) {
-		return editLine(p, op)
+		return editLines(p, op)
 	}
 	keep := Result{From: op.From, To: op.To}
 	switch op.Do {
@@ -131,7 +132,12 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 	case SetKind:
 		p.Kind = piece.Kind(op.Text)
 		return keep, nil
+	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetTwist:
+		return keep, editRows(p, op)
 	case SetClosure:
+		if p.Several() && piece.ClosureType(op.Text) != piece.Clasp {
+			return keep, refuse("Several rows go on a clasp or on rings. Remove rows first.")
+		}
 		return keep, start.Close(p, piece.ClosureType(op.Text), shelf)
 	case SetTarget:
 		return keep, setTarget(p, op)
@@ -155,6 +161,31 @@ func rowOf(p *piece.Piece, op Op) (*piece.Row, error) {
 		return row, nil
 	}
 	return nil, refuse("This piece has no row %q.", string(op.At.Row))
+}
+
+// editLines edits the line of a row, and with Alike of every row whose line is the same.
+func editLines(p *piece.Piece, op Op) (Result, error) {
+	row, err := rowOf(p, op)
+	if err != nil || !op.Alike || op.Do == Letter || op.Do == Copy {
+		return editLine(p, op)
+	}
+	var out Result
+	line := row.Line.String()
+	for _, r := range p.Rows() {
+		if r.Line.String() != line {
+			continue
+		}
+		one := op
+		one.At.Row = r.ID
+		result, err := editLine(p, one)
+		if err != nil {
+			return Result{}, err
+		}
+		if r == row {
+			out = result
+		}
+	}
+	return out, nil
 }
 
 func setDish(p *piece.Piece, op Op) error {
@@ -223,6 +254,7 @@ func setFitting(p *piece.Piece, op Op) error {
 			(*list)[at].Links = linksOf(op.Material, (*list)[at].Links)
 		case DropFitting:
 			*list = slices.Delete(*list, at, at+1)
+			freePorts(p, op.At.Fitting)
 		case AddFitting:
 			const closures = 2 // the first two lists are the closure's, from the outside in
 			if i < closures {
@@ -233,6 +265,17 @@ func setFitting(p *piece.Piece, op Op) error {
 		return nil
 	}
 	return refuse("This piece has no fitting %q.", string(op.At.Fitting))
+}
+
+// freePorts lets rows that went on a fitting go on the innermost one.
+func freePorts(p *piece.Piece, fitting piece.ID) {
+	for _, r := range p.Rows() {
+		for _, side := range piece.Sides() {
+			if port := r.Port(side); port.On == fitting {
+				*port = piece.Port{}
+			}
+		}
+	}
 }
 
 func addToEnd(p *piece.Piece, op Op) error {

@@ -10,7 +10,7 @@ import (
 // FindingType names a finding.
 type FindingType string
 
-// The findings. Connectors come with the structures that need them.
+// The findings.
 const (
 	CrimpTube  FindingType = "crimp-tube"
 	CrimpBead  FindingType = "crimp-bead"
@@ -30,15 +30,16 @@ const (
 	Slide      FindingType = "slide"
 	ButtonEnd  FindingType = "button" // its outside is its width, its length how thick it is, its inside the shank's; a loop goes over it
 	Extender   FindingType = "extender"
-	Chain      FindingType = "chain"    // by the link: its inside is a link's
-	HeadPin    FindingType = "head-pin" // its length is the stem's; outside is its head
-	EyePin     FindingType = "eye-pin"  // its length is the stem's; inside is its eye
+	Chain      FindingType = "chain"     // by the link: its inside is a link's
+	Connector  FindingType = "connector" // a bar with a hole for each row on one side and an eye on the other
+	HeadPin    FindingType = "head-pin"  // its length is the stem's; outside is its head
+	EyePin     FindingType = "eye-pin"   // its length is the stem's; inside is its eye
 )
 
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
 	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, ConeEnd, FoldOver, JumpRing, SplitRing,
-		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd, Extender, Chain, HeadPin, EyePin}
+		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd, Extender, Chain, Connector, HeadPin, EyePin}
 }
 
 // Finding is a metal part that ends, joins or closes a strand.
@@ -52,7 +53,8 @@ type Finding struct {
 	Joint    string    // open, soldered or split, for rings and links
 	Form     string    // round or oval, for rings; flat or ball, for buttons
 	Eye      string    // open or closed, for clasps
-	Holes    int       // of a slide clasp
+	Holes    int       // for rows, of a slide clasp or a connector
+	Spacing  length.MM // from hole to hole
 	Links    int       // of an extender
 	Strength float64   // newtons; 0 if not known
 
@@ -89,6 +91,16 @@ func (f *Finding) HasTwoHalves() bool {
 
 // MostLinks is how many links an extender may have.
 const MostLinks = 200
+
+// MostHoles is how many rows a clasp or a connector may take in holes of their own.
+const MostHoles = 7
+
+func leastHoles(t FindingType) int {
+	if t == Connector {
+		return 2
+	}
+	return 1
+}
 
 // LinkMass is the mass in grams of one link of a chain that nobody weighed, from its
 // wire at the density of brass.
@@ -200,6 +212,12 @@ func NewFinding(f Finding) (*Finding, error) {
 	}
 	if f.Type == ConeEnd && f.Inside >= f.Outside {
 		return nil, fmt.Errorf("insideMm, the tip, is %v mm, but the mouth is only %v mm wide; a cone narrows to its tip.", float64(f.Inside), float64(f.Outside))
+	}
+	if f.Type == Connector && f.Holes < 2 || f.Holes != 0 && (f.Holes < 1 || f.Holes > MostHoles) {
+		return nil, fmt.Errorf("holes is %d; a %s has between %d and %d.", f.Holes, f.Type, leastHoles(f.Type), MostHoles)
+	}
+	if f.Holes > 1 && !(f.Spacing >= LeastSize && f.Spacing <= MostSize) {
+		return nil, fmt.Errorf("spacingMm is %v mm; with %d holes say how far apart they are, between %v and %v mm.", float64(f.Spacing), f.Holes, float64(LeastSize), float64(MostSize))
 	}
 	if f.Type == Extender && (f.Links < 1 || f.Links > MostLinks) {
 		return nil, fmt.Errorf("links is %d; an extender has between 1 and %d links.", f.Links, MostLinks)

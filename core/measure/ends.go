@@ -1,6 +1,9 @@
 package measure
 
 import (
+	"math"
+	"slices"
+
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
@@ -24,6 +27,8 @@ const (
 	RoleClasp   Role = "clasp"
 	RoleChain   Role = "extender"
 	RoleLinks   Role = "chain"
+
+	RoleConnector Role = "connector"
 )
 
 // Part is one thing between the last bead and the middle of the clasp.
@@ -35,6 +40,7 @@ type Part struct {
 	Swallowed bool               // it slips into its bead and adds nothing
 	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
 	Hung      []*material.Material
+	Shared    bool      // it belongs to the closure, where other rows may go on it too
 	Loop      *BeadLoop // of a loop of beads
 	Links     int       // of a chain
 }
@@ -93,7 +99,7 @@ func (e *End) Find(role Role) *Part {
 // a swallowed crimp adds nothing; a cover stands in the place of its crimp; a
 // crimped end ends in a loop of the wire, or in a guard's length.
 func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *Bead, loop *BeadLoop) End {
-	b := endBuilder{piece: p, ending: row.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
+	b := endBuilder{piece: p, row: row, ending: row.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
 	for _, f := range *p.End(row, side, false) {
 		b.add(f)
 	}
@@ -111,6 +117,7 @@ func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *Bead, loop *
 
 type endBuilder struct {
 	piece  *piece.Piece
+	row    *piece.Row
 	ending *piece.Ending
 	beside *Bead     // nil on a bare cord
 	beads  *BeadLoop // nil without one
@@ -142,6 +149,12 @@ func (b *endBuilder) add(fitting piece.Fitting) {
 		part.Length = coneTakes(f, b.beside, b.end.Side)
 	case f.Type == material.FoldOver:
 		part.Role, b.looped = RoleFold, true
+	case f.IsClasp():
+		part.Role = RoleClasp
+		b.loop()
+	case f.Type == material.Chain:
+		part.links(fitting)
+		b.loop()
 	default:
 		b.loop()
 	}
@@ -188,15 +201,17 @@ func (b *endBuilder) loop() {
 // can be hooked into several of them, the piece is measured at the shortest.
 func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 	chain := placesOf(b.piece, side)
-	for i := len(closure) - 1; i >= 0; i-- {
+	joined := b.piece.JoinedAt(b.row, side)
+	for i := joined; i >= 0; i-- {
 		f := closure[i].Of.Finding
-		part := Part{Role: RoleRing, Fitting: closure[i].ID, Material: closure[i].Of, Length: f.InSeries(), Hung: closure[i].Hung}
+		part := Part{Role: RoleRing, Fitting: closure[i].ID, Material: closure[i].Of, Length: f.InSeries(), Hung: closure[i].Hung, Shared: true}
 		switch {
 		case f.IsClasp():
 			part.Role = RoleClasp
+		case f.Type == material.Connector:
+			part.Role = RoleConnector
 		case f.Type == material.Chain:
-			part.Role, part.Links = RoleLinks, closure[i].Links
-			part.Length = f.Inside * length.MM(part.Links)
+			part.links(closure[i])
 		case f.Type == material.Extender:
 			part.Role = RoleChain
 			if !chain.holds(i) {
@@ -206,8 +221,60 @@ func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 		if chain.holds(i) && i != chain.inner {
 			part.Length, part.Free = 0, true
 		}
+		if i == joined && f.IsRing() {
+			part.Length -= b.fansOut(f, side)
+		}
 		b.end.Parts = append(b.end.Parts, part)
 	}
+}
+
+// links makes the part a chain by the link.
+func (p *Part) links(chain piece.Fitting) {
+	p.Role, p.Links = RoleLinks, chain.Links
+	p.Length = chain.Of.Finding.Inside * length.MM(chain.Links)
+}
+
+// fansOut is how much shorter the row is at a side for lying beside others on one
+// ring: of rows side by side round its inside those further out lie higher, by
+// R (1 - cos φ) with R = (inside - thickness) / 2.
+func (b *endBuilder) fansOut(ring *material.Finding, side piece.Side) length.MM {
+	rows := b.piece.AllOf(b.piece.Joined(b.row, side).ID, side)
+	if len(rows) < 2 {
+		return 0
+	}
+	thick := make([]length.MM, len(rows))
+	for i, r := range rows {
+		thick[i] = goesOnWith(r, side)
+	}
+	return fan(ring.Inside, thick, slices.Index(rows, b.row))
+}
+
+// fan is how much higher the k-th of things side by side round the inside of a ring
+// lies than one at its bottom would. Neighbours touch.
+func fan(inside length.MM, thick []length.MM, k int) length.MM {
+	at := make([]float64, len(thick))
+	for i := 1; i < len(thick); i++ {
+		r := float64(inside-max(thick[i-1], thick[i])) / 2
+		if r <= 0 {
+			return 0
+		}
+		at[i] = at[i-1] + 2*math.Asin(min(1, float64(thick[i-1]+thick[i])/4/r))
+	}
+	phi := at[k] - at[len(at)-1]/2
+	r := max(0, float64(inside-thick[k])/2)
+	return length.MM(r * (1 - math.Cos(min(math.Abs(phi), math.Pi/2))))
+}
+
+// goesOnWith is how thick a row is where it goes on a join: the wire of its outermost
+// fitting, or its cords.
+func goesOnWith(r *piece.Row, side piece.Side) length.MM {
+	list := *(&piece.Piece{}).End(r, side, false)
+	for i := len(list) - 1; i >= 0; i-- {
+		if f := list[i].Of.Finding; f.Wire > 0 && !f.IsCrimp() && f.Type != material.CrimpCover {
+			return f.Wire
+		}
+	}
+	return r.Cord.Cord.Diameter * length.MM(r.Passes)
 }
 
 // hold says what keeps the cord in. Wire is crimped; other cords can be tied to

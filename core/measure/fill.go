@@ -29,7 +29,12 @@ func (mk *strandMaker) solveFills() (pattern.Fills, error) {
 	if open == nil {
 		return fills, nil
 	}
-	if p.Target == nil {
+	target := p.TargetOf(row)
+	if target == nil && p.Target != nil {
+		return nil, &pattern.Fault{Code: pattern.BadFill, Col: open.Col, Expected: "a fill with a length: {25mm: S}",
+			Says: "This row follows no other, so there is no length to fill up to. Choose how it follows, or give the fill a length: {25mm: S}."}
+	}
+	if target == nil {
 		return nil, &pattern.Fault{Code: pattern.BadFill, Col: open.Col, Expected: "a fill with a length: {25mm: S}",
 			Says: "An open fill needs a target length to fill up to. Set a target, or give the fill a length: {25mm: S}."}
 	}
@@ -43,14 +48,14 @@ func (mk *strandMaker) solveFills() (pattern.Fills, error) {
 			most += step
 		}
 	}
-	count, err := nearest(p.Target.Finished, min(most, pattern.MaxBeads), func(count int) (length.MM, error) {
+	count, err := nearest(target.Finished, min(most, pattern.MaxBeads), func(count int) (length.MM, error) {
 		fills[open] = count
 		s, err := mk.layOut(fills, nil)
 		if err != nil {
 			return 0, err
 		}
 		s.finish(p)
-		return s.forTarget(p), nil
+		return s.ForTarget(p), nil
 	})
 	fills[open] = count
 	return fills, err

@@ -1,6 +1,7 @@
 package measure
 
 import (
+	"math"
 	"slices"
 
 	"mala/core/chain"
@@ -21,10 +22,6 @@ type Measured struct {
 	MassG       float64
 	Unweighed   []string // materials nobody weighed, by id
 	Sensitivity []Sensitivity
-
-	wrap    *Wrap // worked out when first asked for
-	wrapErr error
-	wrapped bool
 }
 
 // Strand gives the measured row of an id; nil if the piece has none.
@@ -38,20 +35,48 @@ func (m *Measured) Strand(id piece.ID) *Strand {
 // Leading is the strand whose length the target names.
 func (m *Measured) Leading() *Strand { return m.Strand(m.Piece.Leading().ID) }
 
-// Wrap gives how the piece lies round a body. The error says why it does not:
-// chain.ErrOpen if it has too few beads to close, chain.ErrNothing if it goes
-// round nothing, chain.ErrLost if no solution was found.
-func (m *Measured) Wrap() (*Wrap, error) {
-	if !m.wrapped {
-		m.wrap, m.wrapErr = m.Leading().wrap()
-		m.wrapped = true
+// Wrap gives how the row that binds lies round a body: the one with the smallest
+// inside length. The error says why there is none: chain.ErrOpen if a row has too few
+// beads to close, chain.ErrNothing if it goes round nothing, chain.ErrLost if no
+// solution was found.
+func (m *Measured) Wrap() (*Wrap, error) { return m.Binding().Wrap() }
+
+// Binding is the row that the wearer feels first: the one with the smallest inside
+// length, or the first that has none.
+func (m *Measured) Binding() *Strand {
+	binding := m.Strands[0]
+	if len(m.Strands) == 1 {
+		return binding
 	}
-	return m.wrap, m.wrapErr
+	least := length.MM(math.Inf(1))
+	for _, s := range m.Strands {
+		w, err := s.Wrap()
+		if err != nil {
+			return s
+		}
+		if w.Inside < least {
+			binding, least = s, w.Inside
+		}
+	}
+	return binding
+}
+
+// Wrap gives how the row lies round a body, worked out when first asked for. The error
+// is as Measured.Wrap's.
+func (s *Strand) Wrap() (*Wrap, error) {
+	if !s.wrapped {
+		s.wrap, s.wrapErr = s.wrapRound()
+		s.wrapped = true
+	}
+	return s.wrap, s.wrapErr
 }
 
 // Inside is the inside length, what the wearer feels; false if there is none.
-func (m *Measured) Inside() (length.MM, bool) {
-	if w, err := m.Wrap(); err == nil {
+func (m *Measured) Inside() (length.MM, bool) { return m.Binding().Inside() }
+
+// Inside is that of the row; false if it has none.
+func (s *Strand) Inside() (length.MM, bool) {
+	if w, err := s.Wrap(); err == nil {
 		return w.Inside, true
 	}
 	return 0, false
@@ -82,7 +107,7 @@ func Measure(p *piece.Piece) (*Measured, error) {
 		m.Strands = append(m.Strands, s)
 	}
 	lead := m.Leading()
-	m.Finished, m.ForTarget = lead.finished(), lead.forTarget(p)
+	m.Finished, m.ForTarget = lead.Finished(), lead.ForTarget(p)
 	m.Rule = lead.rule(m.Finished)
 	m.count()
 	m.weigh()
@@ -109,7 +134,7 @@ func ForTarget(p *piece.Piece) (length.MM, error) {
 	if err != nil {
 		return 0, &Fault{Row: row.ID, Err: err}
 	}
-	return s.forTarget(p), nil
+	return s.ForTarget(p), nil
 }
 
 // strandOf lays out a row with its fills solved and its tails led back.
@@ -177,13 +202,13 @@ func (s *Strand) finish(p *piece.Piece) {
 // rigid is the loop pulled tight: beads and both ends.
 func (s *Strand) rigid() length.MM { return s.Strung + s.Left.Length + s.Right.Length }
 
-// finished is the length round the closed loop along the cord.
-func (s *Strand) finished() length.MM { return s.rigid() + s.Slack }
+// Finished is the length round the closed loop that the row lies in, along the cord.
+func (s *Strand) Finished() length.MM { return s.rigid() + s.Slack }
 
-// forTarget is the length the house compares with the target.
-func (s *Strand) forTarget(p *piece.Piece) length.MM {
+// ForTarget is the length the house compares with what is asked of the row.
+func (s *Strand) ForTarget(p *piece.Piece) length.MM {
 	if p.House.TargetCounts == piece.CountsBeads {
 		return s.Strung
 	}
-	return s.finished()
+	return s.Finished()
 }

@@ -335,7 +335,7 @@ func TestFillsTakeTheNearestWholeNumber(t *testing.T) {
 				t.Fatal(err)
 			}
 			s.finish(p)
-			if off := math.Abs(float64(s.finished() - tt.target)); off < bestOff-1e-9 {
+			if off := math.Abs(float64(s.Finished() - tt.target)); off < bestOff-1e-9 {
 				best, bestOff = n, off
 			}
 		}

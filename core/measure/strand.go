@@ -37,6 +37,10 @@ type Strand struct {
 	parts []stiffPart                    // along the path that decides the length
 	turns int                            // how often that path goes round a ring
 	share map[*material.Material]float64 // mm of the strung length that each material gives
+
+	wrap    *Wrap // worked out when first asked for
+	wrapErr error
+	wrapped bool
 }
 
 // End gives the strand's end on a side.

@@ -1,17 +1,19 @@
 package measure
 
 import (
+	"maps"
 	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/piece"
 )
 
 // Count is how many of one material the piece takes.
 type Count struct {
 	Material *material.Material
 	Count    int
-	ByStrand []int
+	ByStrand []int     // what all rows share is in none of them, unless there is one row alone
 	Length   length.MM // of a cord: what is cut; of a chain: its links
 	Lost     int       // links of a chain that are lost in cutting it
 }
@@ -28,7 +30,9 @@ func (m *Measured) count() {
 			m.Tally = append(m.Tally, Count{Material: mat, ByStrand: make([]int, len(m.Strands))})
 		}
 		m.Tally[i].Count += n
-		m.Tally[i].ByStrand[strand] += n
+		if strand >= 0 {
+			m.Tally[i].ByStrand[strand] += n
+		}
 		return &m.Tally[i]
 	}
 	for i, s := range m.Strands {
@@ -36,30 +40,49 @@ func (m *Measured) count() {
 			add(i, k.material, k.count)
 		}
 	}
-	for i, s := range m.Strands {
-		for _, e := range s.Ends() {
-			for _, part := range e.Parts {
-				switch {
-				case part.Role == RoleLinks:
-					c := add(i, part.Material, part.Links)
-					c.Length += part.Length
-					c.Lost += part.Material.Finding.LostInCutting()
-				case part.Material != nil:
-					add(i, part.Material, 1)
-				}
-				if part.Loop != nil {
-					for _, k := range part.Loop.kinds {
-						add(i, k.material, k.count)
-					}
-				}
-				for _, m := range part.Hung {
-					add(i, m, 1)
-				}
+	m.eachPart(func(i int, part *Part) {
+		switch {
+		case part.Role == RoleLinks:
+			c := add(i, part.Material, part.Links)
+			c.Length += part.Length
+			c.Lost += part.Material.Finding.LostInCutting()
+		case part.Material != nil:
+			add(i, part.Material, 1)
+		}
+		if part.Loop != nil {
+			for _, k := range part.Loop.kinds {
+				add(i, k.material, k.count)
 			}
 		}
-	}
+		for _, m := range part.Hung {
+			add(i, m, 1)
+		}
+	})
 	for i, s := range m.Strands {
 		add(i, s.Row.Cord, 1).Length += s.CutLength()
+	}
+}
+
+// eachPart gives every part of every end once, with the number of its strand: what
+// several rows share exists once, and of several rows it is of none, -1.
+func (m *Measured) eachPart(do func(strand int, part *Part)) {
+	seen := map[piece.ID]bool{}
+	for i, s := range m.Strands {
+		for _, e := range s.Ends() {
+			for k := range e.Parts {
+				part, of := &e.Parts[k], i
+				if part.Shared {
+					if seen[part.Fitting] {
+						continue
+					}
+					seen[part.Fitting] = true
+					if len(m.Strands) > 1 {
+						of = -1
+					}
+				}
+				do(of, part)
+			}
+		}
 	}
 }
 
@@ -121,7 +144,8 @@ func (m *Measured) weightOf(mat *material.Material) float64 {
 }
 
 // Sensitivity is how far the finished length moves if every one of a material
-// is a tenth of a millimetre longer along the hole.
+// is a tenth of a millimetre longer along the hole; of several rows that of the row it
+// moves most.
 type Sensitivity struct {
 	Material  *material.Material
 	PerTenth  length.MM
@@ -134,15 +158,8 @@ type Sensitivity struct {
 func (m *Measured) sensitivities() {
 	share := map[*material.Material]float64{} // mm of the finished length
 	for _, s := range m.Strands {
-		for mat, mm := range s.share {
-			share[mat] += mm
-		}
-		for _, e := range s.Ends() {
-			if loop := e.Find(RoleBeads); loop != nil {
-				for mat, mm := range loop.Loop.share {
-					share[mat] += mm / 2 // it lies double
-				}
-			}
+		for mat, mm := range s.shareInAll() {
+			share[mat] = max(share[mat], mm)
 		}
 	}
 	for _, c := range m.Tally {
@@ -157,10 +174,27 @@ func (m *Measured) sensitivities() {
 	}
 }
 
-// inSeries counts how often the material adds its length to the ends.
+// shareInAll is how much of the strand and the loops at its ends each material gives,
+// in mm.
+func (s *Strand) shareInAll() map[*material.Material]float64 {
+	share := map[*material.Material]float64{}
+	maps.Copy(share, s.share)
+	for _, e := range s.Ends() {
+		if loop := e.Find(RoleBeads); loop != nil {
+			for mat, mm := range loop.Loop.share {
+				share[mat] += mm / 2 // it lies double
+			}
+		}
+	}
+	return share
+}
+
+// inSeries counts how often the material adds its length to the ends of a row, of
+// several rows where it does so most.
 func (m *Measured) inSeries(mat *material.Material) int {
-	n := 0
+	most := 0
 	for _, s := range m.Strands {
+		n := 0
 		for _, e := range s.Ends() {
 			for _, part := range e.Parts {
 				if part.Material == mat && part.Length > 0 && mat.Class == material.ClassFinding {
@@ -168,6 +202,7 @@ func (m *Measured) inSeries(mat *material.Material) int {
 				}
 			}
 		}
+		most = max(most, n)
 	}
-	return n
+	return most
 }

@@ -1,8 +1,9 @@
 package measure
 
 import (
+	"maps"
 	"math"
-	"sort"
+	"slices"
 
 	"mala/core/chain"
 	"mala/core/length"
@@ -31,10 +32,10 @@ type Wrap struct {
 	Inside length.MM // what the wearer feels
 }
 
-// wrap works out how the loop lies round a body. Wire whose slack is short of
+// wrapRound works out how the loop lies round a body. Wire whose slack is short of
 // what bending needs is that much less inside; elastic opens by itself. The error
 // is as Measured.Wrap's.
-func (s *Strand) wrap() (*Wrap, error) {
+func (s *Strand) wrapRound() (*Wrap, error) {
 	links := s.links()
 	segments := make([]chain.Segment, len(links))
 	for i, l := range links {
@@ -229,21 +230,26 @@ func (s *Strand) rule(finished length.MM) *Rule {
 // Thickness is the thickness that half of the strand's length reaches; 0 of a bare
 // cord.
 func (s *Strand) Thickness() length.MM {
-	byThick, total := map[length.MM]float64{}, 0.0
+	return s.reachedByHalf(func(b *material.Bead) length.MM { return b.Thick })
+}
+
+// Width is likewise the width across that half of the strand's length reaches, as rows
+// lie side by side.
+func (s *Strand) Width() length.MM {
+	return s.reachedByHalf(func(b *material.Bead) length.MM { return b.Across })
+}
+
+func (s *Strand) reachedByHalf(size func(b *material.Bead) length.MM) length.MM {
+	bySize, total := map[length.MM]float64{}, 0.0
 	for _, k := range s.kinds {
 		if b := k.material.Bead; !b.Hangs() {
-			byThick[b.Thick] += s.share[k.material]
+			bySize[size(b)] += s.share[k.material]
 			total += s.share[k.material]
 		}
 	}
-	thick := make([]length.MM, 0, len(byThick))
-	for t := range byThick {
-		thick = append(thick, t)
-	}
-	sort.Slice(thick, func(i, j int) bool { return thick[i] > thick[j] })
 	sum := 0.0
-	for _, t := range thick {
-		if sum += byThick[t]; sum*2 >= total {
+	for _, t := range slices.Backward(slices.Sorted(maps.Keys(bySize))) {
+		if sum += bySize[t]; sum*2 >= total {
 			return t
 		}
 	}

@@ -49,17 +49,15 @@ func (p *Piece) Check() []Fault {
 	}
 	p.House.check(add)
 	p.checkClosure(add)
-	if rows := len(p.Rows()); len(p.Sections) != 1 || rows != 1 {
-		add("sections", "A piece has one section with one row so far; this one has %s.", count(len(p.Sections), rows))
+	if p.checkRows(add); len(p.Rows()) == 0 || len(p.Rows()) > MostRows {
 		return faults
 	}
 	p.checkIDs(add)
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {
-			where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
-			r.check(add, where)
-			p.checkEnding(r, Left, add, where+".leftEnd")
-			p.checkEnding(r, Right, add, where+".rightEnd")
+			r.check(add, rowAt(i, j))
+			p.checkEnding(r, Left, add, rowAt(i, j)+".leftEnd")
+			p.checkEnding(r, Right, add, rowAt(i, j)+".rightEnd")
 		}
 	}
 	return faults
@@ -87,10 +85,9 @@ func (p *Piece) checkIDs(add adder) {
 	each("closure.right", p.Closure.Right)
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {
-			where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
-			own(where+".id", r.ID)
-			each(where+".left", r.Left)
-			each(where+".right", r.Right)
+			own(rowAt(i, j)+".id", r.ID)
+			each(rowAt(i, j)+".left", r.Left)
+			each(rowAt(i, j)+".right", r.Right)
 		}
 	}
 }
@@ -139,12 +136,8 @@ func checkRange(add adder, where string, v, least, most length.MM) {
 	}
 }
 
-func count(sections, rows int) string {
-	if sections == 1 {
-		return fmt.Sprintf("%d rows", rows)
-	}
-	return fmt.Sprintf("%d sections", sections)
-}
+// rowAt names a row as the open file does.
+func rowAt(section, row int) string { return fmt.Sprintf("sections[%d].rows[%d]", section, row) }
 
 // Check says what is wrong with a shop's house method.
 func (h House) Check() []Fault {
@@ -229,8 +222,10 @@ func (p *Piece) checkClosure(add adder) {
 		for i := range fittings {
 			m, where := fittings[i].Of, fmt.Sprintf("closure.%s[%d]", side, i)
 			switch {
-			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing() || m.Finding.Type == material.Extender || m.Finding.Type == material.Chain):
-				add(where, "%s is not a clasp, ring, extender or chain. Only those can be in a closure.", m.Name)
+			case m.Finding == nil || !(m.Finding.IsClasp() || m.Finding.IsRing() || m.Finding.Type == material.Extender || m.Finding.Type == material.Chain || m.Finding.Type == material.Connector):
+				add(where, "%s is not a clasp, ring, connector, extender or chain. Only those can be in a closure.", m.Name)
+			case m.Finding.Type == material.Connector && i < len(fittings)-1:
+				add(where, "Rows go on %s. Put it innermost.", m.Name)
 			case m.Finding.IsClasp():
 				clasps++
 			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > mostChain):
@@ -245,6 +240,15 @@ func (p *Piece) checkClosure(add adder) {
 	if clasps > 1 {
 		add("closure", "A piece closes with one clasp, listed on one side; this one lists %d.", clasps)
 	}
+}
+
+// joinsAtRow says whether a finding can be at the end of a row.
+func joinsAtRow(f *material.Finding) bool {
+	switch f.Type {
+	case material.CrimpCover, material.WireGuard, material.CordEnd, material.ConeEnd, material.FoldOver, material.Chain, material.Lobster, material.SpringRing, material.Hook, material.SHook:
+		return true
+	}
+	return f.IsCrimp() || f.IsRing()
 }
 
 func (r *Row) check(add adder, where string) {
@@ -264,9 +268,12 @@ func (r *Row) check(add adder, where string) {
 		fittings := *(&Piece{}).End(r, side, false)
 		for i := range fittings {
 			m := fittings[i].Of
-			f := m.Finding
-			if f == nil || !(f.IsCrimp() || f.IsRing() || f.Type == material.CrimpCover || f.Type == material.WireGuard || f.Type == material.CordEnd || f.Type == material.ConeEnd || f.Type == material.FoldOver) {
-				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s cannot be at the end of a strand. Use a crimp, a cover, a guard, a cord end, a cone or a ring.", m.Name)
+			at := fmt.Sprintf("%s.%s[%d]", where, side, i)
+			switch {
+			case m.Finding == nil || !joinsAtRow(m.Finding):
+				add(at, "%s cannot be at the end of a strand. Use a crimp, a cover, a guard, a cord end, a cone, a ring, a chain or a clasp that opens.", m.Name)
+			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > mostChain):
+				add(at+".links", "A chain has 1 to %d links; this one has %d.", mostChain, fittings[i].Links)
 			}
 		}
 	}

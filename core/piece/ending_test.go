@@ -114,8 +114,13 @@ func TestAChainHasLinksAndNothingElseHas(t *testing.T) {
 	}
 	p = strand()
 	p.Leading().Left = []Fitting{{ID: "x1", Of: finding(material.Chain), Links: 3}}
-	if got := p.Check(); len(got) != 1 || !strings.Contains(got[0].Says, "cannot be at the end of a strand") {
+	if got := p.Check(); len(got) != 0 {
 		t.Errorf("a chain on the cord: %v", got)
+	}
+	for _, links := range []int{0, mostChain + 1} {
+		if p.Leading().Left[0].Links = links; len(p.Check()) != 1 || p.Check()[0].Where != "sections[0].rows[0].left[0].links" {
+			t.Errorf("of %d links: %v", links, p.Check())
+		}
 	}
 }
 

@@ -91,7 +91,8 @@ func (p *Piece) Child() bool { return p.Body != nil && p.Body.Child }
 
 // Section is a number of rows side by side between two joins.
 type Section struct {
-	Rows []*Row
+	Rows    []*Row
+	Twisted bool // the rows are twisted together, and cross each other on purpose
 }
 
 // Row is one strand: its cord, its bead line, and its end fittings listed from
@@ -106,6 +107,9 @@ type Row struct {
 	Left, Right []Fitting
 
 	LeftEnding, RightEnding Ending
+
+	LeftPort, RightPort Port
+	Follow              Follow // of any row but the first
 }
 
 // Rows lists every row of the piece, section by section.
@@ -174,6 +178,7 @@ func (p *Piece) Clone() *Piece {
 	out.Closure.Left, out.Closure.Right = slices.Clone(p.Closure.Left), slices.Clone(p.Closure.Right)
 	out.Sections = make([]Section, len(p.Sections))
 	for i, s := range p.Sections {
+		out.Sections[i].Twisted = s.Twisted
 		for _, r := range s.Rows {
 			row := *r
 			row.Left, row.Right = slices.Clone(r.Left), slices.Clone(r.Right)
@@ -194,7 +199,12 @@ func (p *Piece) Fittings() []*[]Fitting {
 }
 
 // NewFitting gives a finding an id that no row or fitting of the piece has.
-func (p *Piece) NewFitting(of *material.Material) Fitting {
+func (p *Piece) NewFitting(of *material.Material) Fitting { return Fitting{ID: p.newID("f"), Of: of} }
+
+// NewRow gives an id for a row that no row or fitting of the piece has.
+func (p *Piece) NewRow() ID { return p.newID("r") }
+
+func (p *Piece) newID(prefix string) ID {
 	used := map[ID]bool{}
 	for _, r := range p.Rows() {
 		used[r.ID] = true
@@ -205,10 +215,10 @@ func (p *Piece) NewFitting(of *material.Material) Fitting {
 		}
 	}
 	n := 1
-	for used[ID(fmt.Sprintf("f%d", n))] {
+	for used[ID(fmt.Sprint(prefix, n))] {
 		n++
 	}
-	return Fitting{ID: ID(fmt.Sprintf("f%d", n)), Of: of}
+	return ID(fmt.Sprint(prefix, n))
 }
 
 // TakeLine gives the row a line whose letters all have a dish. The error is a

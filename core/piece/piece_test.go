@@ -39,7 +39,7 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 		"sections[0].rows[0].left[0].id": func(p *Piece) { p.Leading().Left[0].ID = "r1" },
 		"sections[0].rows[0].id":         func(p *Piece) { p.Leading().ID = "" },
 		"sections[0].rows[0].left[0]": func(p *Piece) {
-			p.Leading().Left[0].Of = finding(material.Lobster)
+			p.Leading().Left[0].Of = finding(material.Toggle)
 		},
 	} {
 		p := strand()

@@ -66,6 +66,7 @@ func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material
 	p.Closure = piece.Closure{Type: closure}
 	for _, row := range p.Rows() {
 		row.Left, row.Right = nil, nil
+		row.LeftPort, row.RightPort = piece.Port{}, piece.Port{}
 		if row.LeftEnding.Way == piece.WayFold {
 			row.Passes = 1
 		}

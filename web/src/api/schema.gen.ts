@@ -526,6 +526,8 @@ export interface components {
             massG: number;
             /** @description Where the clasp can be hooked in, the shortest first. */
             positions?: components["schemas"]["Position"][];
+            /** @description Of a piece of several rows: how they lie beside one another. */
+            rows?: components["schemas"]["Rows"];
             sensitivity: components["schemas"]["Sensitivity"][];
             /** @description The instructions, in order. */
             steps: components["schemas"]["MakingStep"][];
@@ -566,6 +568,30 @@ export interface components {
             kind: number[];
             kinds: components["schemas"]["BeadKind"][];
             node: number[];
+        };
+        BetweenRows: {
+            /**
+             * Format: double
+             * @description At the front, where they hang.
+             */
+            gapMm?: number;
+            /**
+             * Format: double
+             * @description Between the middles of their cords, where they come nearest.
+             */
+            leastMm?: number;
+            lower: string;
+            /**
+             * Format: double
+             * @description Half the width of each, together.
+             */
+            needMm: number;
+            /**
+             * Format: double
+             * @description By how much the second is longer.
+             */
+            stepMm: number;
+            upper: string;
         };
         Body: {
             child?: boolean;
@@ -904,7 +930,9 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector";
+            /** @description It belongs to the closure, where other rows may go on it too. */
+            shared?: boolean;
             swallowed: boolean;
             /** Format: double */
             toMm: number;
@@ -1185,7 +1213,10 @@ export interface components {
             form?: "round" | "oval" | "flat" | "ball";
             /** Format: double */
             holeMm?: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description For rows, of a slide clasp or a connector.
+             */
             holes?: number;
             id: string;
             /** Format: double */
@@ -1225,6 +1256,11 @@ export interface components {
             shape?: "round" | "oval" | "rondelle" | "bicone" | "tube" | "cube" | "coin" | "disc" | "drop" | "nugget" | "chip" | "seed" | "large-hole" | "cap" | "button" | "spacer" | "letter" | "beaded" | "focal" | "charm";
             /** @enum {string} */
             sized?: "nominal" | "calipered";
+            /**
+             * Format: double
+             * @description From hole to hole.
+             */
+            spacingMm?: number;
             /** Format: double */
             strengthN?: number;
             /** Format: double */
@@ -1235,7 +1271,7 @@ export interface components {
              * @description Of a finding or cord.
              * @enum {string}
              */
-            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "cone-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "button" | "extender" | "chain" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
+            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "cone-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "button" | "extender" | "chain" | "connector" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
             /** Format: double */
             wallMm?: number;
             /** Format: double */
@@ -1324,13 +1360,15 @@ export interface components {
             reversed: boolean;
         };
         Operation: {
+            /** @description Of a change to a line: make it in every row with the same line. */
+            alike?: boolean;
             at?: components["schemas"]["Place"];
             body?: components["schemas"]["Body"];
             /** @description The fitting belongs to the closure, not to the row. */
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-twist" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1404,8 +1442,8 @@ export interface components {
             /** @description Of a necklace that hangs: laid flat on its circle. */
             laid?: components["schemas"]["Whole"];
             whole?: components["schemas"]["Whole"];
-            /** @description Absent for a piece without an inside length. */
-            wrap?: components["schemas"]["Wrap"];
+            /** @description How each row goes round a body; of one without an inside length there is none. */
+            wraps: components["schemas"]["Wrap"][];
         };
         PieceByHouse: {
             effect: components["schemas"]["HouseEffect"];
@@ -1520,6 +1558,15 @@ export interface components {
             toMm: number;
             turned: boolean;
         };
+        Port: {
+            /**
+             * Format: int64
+             * @description Of a fitting with several holes, from 1.
+             */
+            hole?: number;
+            /** @description The id of a fitting of the closure. */
+            on?: string;
+        };
         Position: {
             covers: string[];
             /** Format: double */
@@ -1573,10 +1620,22 @@ export interface components {
              * @description What the cord has been cut to already.
              */
             cutMm?: number;
+            /**
+             * @description How its length follows from the row before it; absent it follows none.
+             * @enum {string}
+             */
+            follow?: "equal" | "longer" | "touching";
+            /**
+             * Format: double
+             * @description By how much it is longer.
+             */
+            followMm?: number;
             id: string;
             left?: components["schemas"]["Fitting"][];
             /** @description How the end is made beyond its fittings. */
             leftEnd?: components["schemas"]["Ending"];
+            /** @description Where it goes on; if absent, the innermost fitting, in the order of the rows. */
+            leftPort?: components["schemas"]["Port"];
             /** @description The bead line. */
             line: string;
             /**
@@ -1586,6 +1645,7 @@ export interface components {
             passes?: number;
             right?: components["schemas"]["Fitting"][];
             rightEnd?: components["schemas"]["Ending"];
+            rightPort?: components["schemas"]["Port"];
             /**
              * Format: double
              * @description If absent, the house default.
@@ -1599,6 +1659,25 @@ export interface components {
             name?: string;
             /** @description What changes, or why it is rejected. */
             says?: string;
+        };
+        Rows: {
+            /** @description Each row and the next. */
+            between: components["schemas"]["BetweenRows"][];
+            /** @description The row with the smallest inside length: what the wearer feels first. */
+            binding: string;
+            /** @description What rows go on. */
+            fitting: components["schemas"]["RowsOn"][];
+        };
+        RowsOn: {
+            /** @description Holes that no row is in. */
+            empty?: number[];
+            fitting: string;
+            /** @description In which hole each row is. */
+            holes?: number[];
+            material: string;
+            rows: string[];
+            /** @enum {string} */
+            side: "left" | "right";
         };
         Run: {
             /** Format: int64 */
@@ -1740,10 +1819,9 @@ export interface components {
             y: number;
         };
         Section: {
-            chain?: string;
-            /** Format: int64 */
-            links?: number;
             rows?: components["schemas"]["Row"][];
+            /** @description The rows are twisted together. */
+            twisted?: boolean;
         };
         Sensitivity: {
             material: string;
@@ -1770,7 +1848,17 @@ export interface components {
             cut: components["schemas"]["CutPart"][];
             /** Format: double */
             cutMm: number;
+            /**
+             * Format: double
+             * @description Round the closed loop that it lies in.
+             */
+            finishedMm: number;
             id: string;
+            /**
+             * Format: double
+             * @description What the wearer feels of it.
+             */
+            insideMm?: number;
             knot?: components["schemas"]["Knot"];
             /**
              * Format: double
@@ -1811,6 +1899,13 @@ export interface components {
             start: components["schemas"]["Start"];
             /** Format: double */
             strungMm: number;
+            /** @description What is asked of it. */
+            target?: components["schemas"]["TargetState"];
+            /**
+             * Format: double
+             * @description Across, as it lies beside other rows.
+             */
+            widthMm: number;
         };
         Suggestion: {
             /** @enum {string} */
@@ -1932,29 +2027,35 @@ export interface components {
             strand?: string;
         };
         Whole: {
-            /** @description By element. */
-            beads: components["schemas"]["Seat"][];
             /** @description Left, top, right and bottom of all that is drawn. */
             box: number[];
-            /** @description The line of the cord. */
-            cord: number[][];
             /** @description Beads are seen by their thickness, not by their width. */
             flat?: boolean;
-            /** @description Before each bead, and behind the last. */
-            gaps: components["schemas"]["Seat"][];
             /** @description What a necklace hangs on; what lies above y = 0 is behind it. */
             neck?: components["schemas"]["Neck"];
-            /** @description The fittings. */
-            parts: components["schemas"]["SeatOfPart"][];
+            rows: components["schemas"]["WholeRow"][];
             /**
-             * @description On the circle of its finished length, as a ring lies by itself, or as a necklace hangs.
+             * @description On the circle of its finished length, as a ring lies by itself, as a necklace hangs, or its rows straight side by side.
              * @enum {string}
              */
-            shape: "circle" | "wrap" | "hanging";
+            shape: "circle" | "wrap" | "hanging" | "rows";
+        };
+        WholeRow: {
+            /** @description By element. */
+            beads: components["schemas"]["Seat"][];
+            /** @description The line of the cord. */
+            cord: number[][];
+            /** @description Before each bead, and behind the last. */
+            gaps: components["schemas"]["Seat"][];
+            /** @description The fittings. */
+            parts: components["schemas"]["SeatOfPart"][];
+            strand: string;
         };
         Wrap: {
             beads: components["schemas"]["SeatOfBead"][];
             fittings: components["schemas"]["SeatOfLink"][];
+            /** Format: double */
+            insideMm: number;
             /** Format: double */
             radiusMm: number;
             /**
@@ -1962,6 +2063,7 @@ export interface components {
              * @description How far all of it reaches from the middle.
              */
             reachMm: number;
+            strand: string;
             /**
              * Format: int64
              * @description How many beads touch.
@@ -3119,7 +3221,7 @@ export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain", "connector"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
@@ -3150,15 +3252,17 @@ export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>
 export const materialJointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["joint"]> = ["open", "soldered", "split"];
 export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["shape"]> = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
 export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
-export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "chain", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
+export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "chain", "connector", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-twist", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
+export const rowFollowValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Row"]["follow"]> = ["equal", "longer", "touching"];
+export const rowsOnSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RowsOn"]["side"]> = ["left", "right"];
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
@@ -3175,4 +3279,4 @@ export const typedLengthUnitValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const waiverEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Waiver"]["end"]> = ["left", "right"];
-export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap", "hanging"];
+export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap", "hanging", "rows"];

@@ -1,0 +1,212 @@
+package edit
+
+import (
+	"math"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// The operations on rows.
+const (
+	AddRow    Do = "add-row"    // put N copies of the row behind it; of one with a line, Text
+	RemoveRow Do = "remove-row" // remove it
+	MoveRow   Do = "move-row"   // make it the N-th, from 1
+	MirrorRow Do = "mirror-row" // reverse it with its ends
+	SwapBeads Do = "swap-beads" // let the two letters of Text change places in the row
+	SetFollow Do = "set-follow" // let it follow the row before it by the rule Text, longer by Length
+	SetPort   Do = "set-port"   // let its end go on the fitting Field, in hole N
+	SetTwist  Do = "set-twist"  // twist the rows together: Text is yes or no
+)
+
+func editRows(p *piece.Piece, op Op) error {
+	row, err := rowOf(p, op)
+	if err != nil {
+		return err
+	}
+	switch op.Do {
+	case AddRow:
+		return addRows(p, row, op)
+	case RemoveRow:
+		return removeRow(p, row)
+	case MoveRow:
+		return moveRow(p, row, op.N)
+	case MirrorRow:
+		return mirrorRow(p, row)
+	case SwapBeads:
+		old, fresh, err := twoLetters(op.Text)
+		if err == nil {
+			row.Line = row.Line.Clone()
+			swapLetters(row.Line, old, fresh)
+		}
+		return err
+	case SetFollow:
+		return setFollow(p, row, op)
+	case SetPort:
+		*row.Port(op.At.Side) = piece.Port{On: piece.ID(op.Field), Hole: op.N}
+		return nil
+	}
+	for i := range p.Sections {
+		p.Sections[i].Twisted = op.Text == piece.Yes
+	}
+	return nil
+}
+
+// addRows puts copies of a row behind it, with ends of their own. The first of them
+// follows it as the house's rows usually do.
+func addRows(p *piece.Piece, row *piece.Row, op Op) error {
+	n := max(1, op.N)
+	if p.Closure.Type != piece.Clasp {
+		return refuse("Several rows go on a clasp or on rings. Close the piece with a clasp first.")
+	}
+	if len(p.Rows())+n > piece.MostRows {
+		return refuse("A piece has at most %d rows.", piece.MostRows)
+	}
+	line := row.Line
+	if op.Text != "" {
+		parsed, err := pattern.Parse(op.Text)
+		if err != nil {
+			return err
+		}
+		line = parsed
+	}
+	follow, err := firstFollow(p, row)
+	if err != nil {
+		return err
+	}
+	section, at := sectionOf(p, row)
+	for i := range n {
+		next := *row
+		next.ID, next.Line, next.Cut, next.Follow = p.NewRow(), line.Clone(), nil, follow
+		next.LeftPort, next.RightPort = piece.Port{}, piece.Port{}
+		next.Left, next.Right = nil, nil
+		section.Rows = slices.Insert(section.Rows, at+1+i, &next)
+		for _, side := range piece.Sides() {
+			for _, f := range *p.End(row, side, false) {
+				made := p.NewFitting(f.Of)
+				made.Links, made.Hung = f.Links, slices.Clone(f.Hung)
+				list := p.End(&next, side, false)
+				*list = append(*list, made)
+			}
+		}
+	}
+	return nil
+}
+
+// stepTo is what the step of a new row is rounded to.
+const stepTo = 5
+
+// firstFollow is how a new row follows until somebody says: as long on a wrist or where
+// holes keep the rows apart, and on a necklace longer by four times its width, so that
+// the rows hang clear of each other.
+func firstFollow(p *piece.Piece, row *piece.Row) (piece.Follow, error) {
+	if p.Kind != piece.Necklace {
+		return piece.Follow{Rule: piece.Equal}, nil
+	}
+	m, err := measure.Measure(p)
+	if err != nil {
+		return piece.Follow{}, err
+	}
+	step := length.MM(math.Ceil(4*float64(m.Strand(row.ID).Width())/stepTo) * stepTo)
+	return piece.Follow{Rule: piece.Longer, Step: max(stepTo, step)}, nil
+}
+
+func sectionOf(p *piece.Piece, row *piece.Row) (*piece.Section, int) {
+	for i := range p.Sections {
+		if at := slices.Index(p.Sections[i].Rows, row); at >= 0 {
+			return &p.Sections[i], at
+		}
+	}
+	return nil, -1
+}
+
+func removeRow(p *piece.Piece, row *piece.Row) error {
+	section, at := sectionOf(p, row)
+	if len(section.Rows) == 1 {
+		return refuse("A piece needs a row. Remove its beads instead.")
+	}
+	section.Rows = slices.Delete(section.Rows, at, at+1)
+	section.Rows[0].Follow = piece.Follow{}
+	if len(section.Rows) == 1 {
+		section.Twisted = false
+		section.Rows[0].LeftPort, section.Rows[0].RightPort = piece.Port{}, piece.Port{}
+	}
+	p.Waived = slices.DeleteFunc(p.Waived, func(w piece.Waiver) bool { return w.At.Row == row.ID })
+	return nil
+}
+
+// moveRow makes the row the n-th. The rules stay with the places: what the second row
+// is to be longer by than the first does not move with a row.
+func moveRow(p *piece.Piece, row *piece.Row, n int) error {
+	section, at := sectionOf(p, row)
+	if n < 1 || n > len(section.Rows) {
+		return refuse("There are rows 1 to %d.", len(section.Rows))
+	}
+	follows := make([]piece.Follow, len(section.Rows))
+	for i, r := range section.Rows {
+		follows[i] = r.Follow
+	}
+	section.Rows = slices.Insert(slices.Delete(section.Rows, at, at+1), n-1, row)
+	for i, r := range section.Rows {
+		r.Follow = follows[i]
+	}
+	return nil
+}
+
+// mirrorRow reverses the row's beads and lets its ends change sides.
+func mirrorRow(p *piece.Piece, row *piece.Row) error {
+	if row.LeftEnding.Way == piece.WayFold {
+		return refuse("The fold of the cord lies at the left. Make that end another way first.")
+	}
+	line, err := reversed(row.Line)
+	if err != nil {
+		return err
+	}
+	row.Line = line
+	row.Left, row.Right = row.Right, row.Left
+	row.LeftEnding, row.RightEnding = row.RightEnding, row.LeftEnding
+	row.LeftEnding.Stop, row.RightEnding.Stop = row.RightEnding.Stop, ""
+	return nil
+}
+
+// reversed is the line the other way round, written as short as it can be.
+func reversed(line *pattern.Line) (*pattern.Line, error) {
+	switch items := line.Items; {
+	case len(items) == 0:
+		return line, nil
+	case len(items) == 1 && items[0].Kind == pattern.Group && items[0].Reversed && items[0].Count == 1:
+		inner := &pattern.Line{Items: items[0].Items}
+		return pattern.Parse(inner.String())
+	}
+	return pattern.Parse("~(" + line.String() + ")")
+}
+
+func setFollow(p *piece.Piece, row *piece.Row, op Op) error {
+	if p.Number(row.ID) == 1 {
+		return refuse("The first row follows no other. Set the target instead.")
+	}
+	f := piece.Follow{Rule: piece.Rule(op.Text), Step: row.Follow.Step}
+	if op.Length != nil {
+		f.Step = *op.Length
+	}
+	if f.Rule == piece.Equal || f.Rule == piece.Free {
+		f.Step = 0
+	}
+	row.Follow = f
+	return nil
+}
+
+// twoLetters reads two letters of dishes.
+func twoLetters(text string) (first, second string, err error) {
+	pair, err := pattern.Parse(text)
+	if err != nil {
+		return "", "", err
+	}
+	if len(pair.Items) != 2 || len(pair.Nodes) != 2 || pair.Items[0].Kind != pattern.Bead || pair.Items[1].Kind != pattern.Bead {
+		return "", "", &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "A dish's letter is A to Z, optionally followed by one small letter.", Expected: "two letters"}
+	}
+	return pair.Items[0].Key, pair.Items[1].Key, nil
+}

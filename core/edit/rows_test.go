@@ -1,0 +1,154 @@
+package edit
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"mala/core/length"
+	"mala/core/piece"
+)
+
+func inRow(id piece.ID) piece.Place { return piece.Place{Row: id, Element: piece.NoElement} }
+
+// linesOf gives the rows' ids with their lines, in order.
+func linesOf(p *piece.Piece) []string {
+	var out []string
+	for _, r := range p.Rows() {
+		out = append(out, string(r.ID)+": "+r.Line.String())
+	}
+	return out
+}
+
+func TestRowsAreAddedMovedMirroredAndRemoved(t *testing.T) {
+	p := tiedBench(t, "9P L")
+	ring := p.Closure.Right[0]
+	p.Leading().Left = []piece.Fitting{{ID: "own", Of: ring.Of}}
+	for _, tt := range []struct {
+		name string
+		ops  []Op
+		want []string
+	}{
+		{"a copy", []Op{{Do: AddRow, At: inRow("r1")}}, []string{"r1: 9P L", "r2: 9P L"}},
+		{"two copies", []Op{{Do: AddRow, At: inRow("r1"), N: 2}}, []string{"r1: 9P L", "r2: 9P L", "r3: 9P L"}},
+		{"one with a line of its own", []Op{{Do: AddRow, At: inRow("r1"), Text: "4L"}}, []string{"r1: 9P L", "r2: 4L"}},
+		{"behind the row it copies", []Op{{Do: AddRow, At: inRow("r1"), Text: "L"}, {Do: AddRow, At: inRow("r1"), Text: "P"}}, []string{"r1: 9P L", "r3: P", "r2: L"}},
+		{"moved to the front", []Op{{Do: AddRow, At: inRow("r1"), Text: "L"}, {Do: MoveRow, At: inRow("r2"), N: 1}}, []string{"r2: L", "r1: 9P L"}},
+		{"mirrored", []Op{{Do: MirrorRow, At: inRow("r1")}}, []string{"r1: ~(9P L)"}},
+		{"mirrored and back", []Op{{Do: MirrorRow, At: inRow("r1")}, {Do: MirrorRow, At: inRow("r1")}}, []string{"r1: 9P L"}},
+		{"the first removed", []Op{{Do: AddRow, At: inRow("r1"), Text: "L"}, {Do: RemoveRow, At: inRow("r1")}}, []string{"r2: L"}},
+		{"beads change places in one row", []Op{{Do: AddRow, At: inRow("r1")}, {Do: SwapBeads, At: inRow("r2"), Text: "P L"}}, []string{"r1: 9P L", "r2: 9L P"}},
+		{"letters change in every row", []Op{{Do: AddRow, At: inRow("r1")}, {Do: Letter, At: inRow("r2"), Text: "P X"}}, []string{"r1: 9X L", "r2: 9X L"}},
+		{"rows alike edited together", []Op{{Do: AddRow, At: inRow("r1")}, {Do: AddRow, At: inRow("r2"), Text: "L"}, {Do: Insert, At: inRow("r2"), Alike: true, From: 9, To: 9, Text: "C"}}, []string{"r1: 9P C L", "r2: 9P C L", "r3: L"}},
+		{"one of those alike", []Op{{Do: AddRow, At: inRow("r1")}, {Do: Insert, At: inRow("r2"), From: 9, To: 9, Text: "C"}}, []string{"r1: 9P L", "r2: 9P C L"}},
+	} {
+		after, _, err := Apply(p, nil, tt.ops...)
+		if err != nil || !slices.Equal(linesOf(after), tt.want) {
+			t.Errorf("%s: %v %v, want %v", tt.name, err, linesOf(after), tt.want)
+			continue
+		}
+		if faults := after.Check(); len(faults) > 0 {
+			t.Errorf("%s: %v", tt.name, faults)
+		}
+	}
+	if !slices.Equal(linesOf(p), []string{"r1: 9P L"}) {
+		t.Error("the piece itself is left alone")
+	}
+	mirrored, _, err := Apply(p, nil, Op{Do: MirrorRow})
+	if err != nil || mirrored.Leading().Left[0].ID != "f5" || mirrored.Leading().Right[0].ID != "own" {
+		t.Errorf("its ends change sides: %+v", mirrored.Leading())
+	}
+	copied, _, _ := Apply(p, nil, Op{Do: AddRow})
+	if own := copied.Rows()[1].Left; len(own) != 1 || own[0].ID == "own" || own[0].Of != ring.Of {
+		t.Errorf("a copy has fittings of its own: %+v", own)
+	}
+}
+
+func TestANewRowFollowsAsRowsUsuallyDo(t *testing.T) {
+	p := tiedBench(t, "9P L")
+	p.Kind = piece.Necklace
+	necklace, _, err := Apply(p, nil, Op{Do: AddRow, N: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for i, r := range necklace.Rows() {
+		want := piece.Follow{Rule: piece.Longer, Step: 20} // four times a pearl of 4, to the next 5
+		if i == 0 {
+			want = piece.Follow{}
+		}
+		if r.Follow != want {
+			t.Errorf("row %d: %+v", i+1, r.Follow)
+		}
+	}
+	p.Kind = piece.Bracelet
+	bracelet, _, _ := Apply(p, nil, Op{Do: AddRow})
+	if bracelet.Rows()[1].Follow.Rule != piece.Equal {
+		t.Errorf("%+v", bracelet.Rows()[1].Follow)
+	}
+	step := length.MM(12)
+	after, _, err := Apply(necklace, nil, Op{Do: SetFollow, At: inRow("r2"), Text: "longer", Length: &step}, Op{Do: SetFollow, At: inRow("r3"), Text: "equal"}, Op{Do: MoveRow, At: inRow("r3"), N: 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	rows := after.Rows()
+	if rows[0].ID != "r3" || rows[0].Follow != (piece.Follow{}) || rows[1].Follow != (piece.Follow{Rule: piece.Longer, Step: 12}) || rows[2].Follow != (piece.Follow{Rule: piece.Equal}) {
+		t.Errorf("rules stay with the places: %+v %+v %+v", rows[0], rows[1], rows[2])
+	}
+}
+
+func TestPortsGoWithWhatTheyAreOn(t *testing.T) {
+	p, _, err := Apply(tiedBench(t, "9P"), nil, Op{Do: AddRow})
+	if err != nil {
+		t.Fatal(err)
+	}
+	ring := p.Closure.Right[0]
+	at := piece.Place{Row: "r2", Side: piece.Right, Element: piece.NoElement}
+	p, _, err = Apply(p, nil, Op{Do: AddFitting, At: piece.Place{Side: piece.Right, Element: -1}, Closure: true, N: 9, Material: ring.Of},
+		Op{Do: SetPort, At: at, Field: string(ring.ID)})
+	if err != nil || p.Rows()[1].RightPort.On != ring.ID || p.Joined(p.Rows()[1], piece.Right).ID != ring.ID || p.Joined(p.Rows()[0], piece.Right).ID == ring.ID {
+		t.Fatalf("%v: %+v", err, p.Rows()[1].RightPort)
+	}
+	gone, _, err := Apply(p, nil, Op{Do: DropFitting, At: piece.Place{Fitting: ring.ID, Element: -1}})
+	if err != nil || gone.Rows()[1].RightPort != (piece.Port{}) || len(gone.Check()) > 0 {
+		t.Errorf("on a fitting that is gone: %v %+v %v", err, gone.Rows()[1].RightPort, gone.Check())
+	}
+	twisted, _, _ := Apply(p, nil, Op{Do: SetTwist, Text: piece.Yes})
+	if !twisted.Sections[0].Twisted || p.Sections[0].Twisted {
+		t.Error("twisted together")
+	}
+	one, _, _ := Apply(twisted, nil, Op{Do: RemoveRow, At: inRow("r1")})
+	if one.Sections[0].Twisted || one.Leading().RightPort != (piece.Port{}) {
+		t.Errorf("one row left: %+v", one.Leading())
+	}
+}
+
+func TestWhatRowsCannotDoIsRefused(t *testing.T) {
+	p := tiedBench(t, "9P")
+	two, _, err := Apply(p, nil, Op{Do: AddRow})
+	if err != nil {
+		t.Fatal(err)
+	}
+	folded := tiedBench(t, "9P")
+	folded.Leading().LeftEnding.Way = piece.WayFold
+	for says, tt := range map[string]struct {
+		p  *piece.Piece
+		op Op
+	}{
+		"A piece needs a row":          {p, Op{Do: RemoveRow}},
+		"There are rows 1 to 2":        {two, Op{Do: MoveRow, At: inRow("r2"), N: 3}},
+		"at most 20 rows":              {p, Op{Do: AddRow, N: 20}},
+		"The first row follows no":     {two, Op{Do: SetFollow, At: inRow("r1"), Text: "equal"}},
+		"has no row \"r9\"":            {two, Op{Do: RemoveRow, At: inRow("r9")}},
+		"Close the piece with a clasp": {bench(t, "9P"), Op{Do: AddRow}},
+		"Remove rows first":            {two, Op{Do: SetClosure, Text: "knot"}},
+		"The fold of the cord lies":    {folded, Op{Do: MirrorRow}},
+		"A dish's letter is":           {two, Op{Do: SwapBeads, At: inRow("r2"), Text: "2P"}},
+	} {
+		if _, _, err := Apply(tt.p, nil, tt.op); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%v, want %q", err, says)
+		}
+	}
+	if _, _, err := Apply(p, nil, Op{Do: AddRow, N: 19}); err != nil {
+		t.Errorf("twenty in all: %v", err)
+	}
+}

@@ -1,0 +1,229 @@
+package piece
+
+import (
+	"slices"
+
+	"mala/core/length"
+	"mala/core/material"
+)
+
+// Port is where a row goes on at a join: on which fitting of it, in which hole. The
+// zero port is the innermost fitting, and of one with several holes the row's own
+// place in the order of the rows.
+type Port struct {
+	On   ID
+	Hole int // from 1
+}
+
+// Rule is how the length of a row follows from that of the row before it.
+type Rule string
+
+// The rules: as long; longer by a step; longer by the step at which it touches the row
+// before it where it hangs; of its own length.
+const (
+	Equal    Rule = "equal"
+	Longer   Rule = "longer"
+	Touching Rule = "touching"
+	Free     Rule = ""
+)
+
+// Rules lists every rule.
+func Rules() []Rule { return []Rule{Equal, Longer, Touching, Free} }
+
+// Follow is a rule with its step; of touching rows that which was worked out last.
+type Follow struct {
+	Rule Rule
+	Step length.MM
+}
+
+// TargetOf gives what the row is to measure: the target names the first row, others
+// follow the row before them by their rule. It is nil for a row that nothing is asked
+// of.
+func (p *Piece) TargetOf(row *Row) *Target {
+	if p.Target == nil {
+		return nil
+	}
+	t := *p.Target
+	for i, r := range p.Rows() {
+		if i > 0 && r.Follow.Rule == Free {
+			if r == row {
+				return nil
+			}
+			continue
+		}
+		if i > 0 && r.Follow.Rule != Equal {
+			t.Finished += r.Follow.Step
+		}
+		if r == row {
+			return &t
+		}
+	}
+	return nil
+}
+
+// Number is the row's place among the rows, from 1; 0 if the piece does not have it.
+func (p *Piece) Number(row ID) int {
+	return 1 + slices.IndexFunc(p.Rows(), func(r *Row) bool { return r.ID == row })
+}
+
+// Several says whether the piece has more than one row.
+func (p *Piece) Several() bool { return len(p.Rows()) > 1 }
+
+// Port gives where the row goes on at a side, so that it can be changed.
+func (r *Row) Port(side Side) *Port {
+	if side == Right {
+		return &r.RightPort
+	}
+	return &r.LeftPort
+}
+
+// Joined is the fitting of the closure that a row goes on at a side; nil where it goes
+// on none.
+func (p *Piece) Joined(r *Row, side Side) *Fitting {
+	if at := p.JoinedAt(r, side); at >= 0 {
+		return &(*p.End(nil, side, true))[at]
+	}
+	return p.otherHalf(side)
+}
+
+// JoinedAt is where that fitting is in the closure's list at the side; -1 where the row
+// goes on none of it.
+func (p *Piece) JoinedAt(r *Row, side Side) int {
+	list := *p.End(nil, side, true)
+	if on := r.Port(side).On; on != "" {
+		if at := slices.IndexFunc(list, func(f Fitting) bool { return f.ID == on }); at >= 0 {
+			return at
+		}
+	}
+	return len(list) - 1
+}
+
+// otherHalf is a clasp with holes that is listed at the other side: its second half is
+// here.
+func (p *Piece) otherHalf(side Side) *Fitting {
+	list := *p.End(nil, side.Other(), true)
+	for i := range list {
+		if f := list[i].Of.Finding; f.IsClasp() && f.HasTwoHalves() && f.Type != material.ButtonEnd {
+			return &list[i]
+		}
+	}
+	return nil
+}
+
+// Hole is the hole of what it goes on that the row hangs in at a side, from 1; 0 where
+// that has a single eye.
+func (p *Piece) Hole(r *Row, side Side) int {
+	on := p.Joined(r, side)
+	if on == nil || on.Of.Finding.Holes < 2 {
+		return 0
+	}
+	if hole := r.Port(side).Hole; hole > 0 {
+		return hole
+	}
+	return p.Number(r.ID)
+}
+
+// The limits of rows.
+const (
+	MostRows = 20
+	mostStep = length.MM(2000)
+)
+
+// checkRows holds every section to rows that can be: not too many, each going on what
+// is there, no two in one hole.
+func (p *Piece) checkRows(add adder) {
+	if len(p.Sections) != 1 {
+		add("sections", "A piece has one section so far; this one has %d.", len(p.Sections))
+		return
+	}
+	rows := p.Sections[0].Rows
+	switch {
+	case len(rows) == 0:
+		add("sections[0].rows", "A section needs a row. Add one.")
+	case len(rows) > MostRows:
+		add("sections[0].rows", "A section has at most %d rows; this one has %d.", MostRows, len(rows))
+	case len(rows) > 1 && p.Closure.Type != Clasp:
+		add("closure.type", "Several rows go on a clasp or on rings. Close the piece with a clasp, or keep one row.")
+	}
+	if len(rows) < 2 || len(rows) > MostRows {
+		return
+	}
+	for _, side := range Sides() {
+		p.checkPorts(rows, side, add)
+	}
+	for j, r := range rows {
+		f := r.Follow
+		if !slices.Contains(Rules(), f.Rule) {
+			add(rowAt(0, j)+".follow", "%q is no rule for a row. Use equal, longer, touching, or none.", string(f.Rule))
+		}
+		if f.Rule == Longer || f.Rule == Touching {
+			checkRange(add, rowAt(0, j)+".followMm", f.Step, -mostStep, mostStep)
+		}
+		if (f.Rule == Longer || f.Rule == Touching) && j == 0 {
+			add(rowAt(0, j)+".follow", "The first row follows no other: the target is its own.")
+		}
+	}
+}
+
+func (p *Piece) checkPorts(rows []*Row, side Side, add adder) {
+	taken := map[ID]map[int]int{} // by fitting and hole the row's number
+	for j, r := range rows {
+		at := rowAt(0, j) + "." + string(side) + "Port"
+		if on := r.Port(side).On; on != "" && !slices.ContainsFunc(*p.End(nil, side, true), func(f Fitting) bool { return f.ID == on }) {
+			add(at+".on", "The closure has no fitting %q at the %s. Name one that it has.", string(on), side)
+			continue
+		}
+		on, hole := p.Joined(r, side), p.Hole(r, side)
+		switch {
+		case on == nil && r.Port(side).Hole > 0:
+			add(at+".hole", "There is nothing with holes at the %s. Leave the hole out.", side)
+		case on == nil:
+		case on.Of.Finding.Holes < 2 && r.Port(side).Hole > 1:
+			add(at+".hole", "%s has one eye, and no hole %d.", on.Of.Name, r.Port(side).Hole)
+		case hole > 0 && hole > on.Of.Finding.Holes:
+			add(at+".hole", "Row %d is in hole %d of %s, which has %d. Use one with more holes, or fewer rows.", j+1, hole, on.Of.Name, on.Of.Finding.Holes)
+		case hole > 0 && taken[on.ID][hole] > 0:
+			add(at+".hole", "Rows %d and %d are both in hole %d of %s. Give each its own.", taken[on.ID][hole], j+1, hole, on.Of.Name)
+		case hole > 0:
+			if taken[on.ID] == nil {
+				taken[on.ID] = map[int]int{}
+			}
+			taken[on.ID][hole] = j + 1
+		}
+	}
+}
+
+// AllOf lists a fitting's rows at a side: those that go on it there.
+func (p *Piece) AllOf(on ID, side Side) []*Row {
+	var out []*Row
+	for _, r := range p.Rows() {
+		if f := p.Joined(r, side); f != nil && f.ID == on {
+			out = append(out, r)
+		}
+	}
+	return out
+}
+
+// EmptyHoles lists the holes of a fitting that no row is in at a side.
+func (p *Piece) EmptyHoles(on ID, side Side) []int {
+	rows := p.AllOf(on, side)
+	if len(rows) == 0 {
+		return nil
+	}
+	var out []int
+	for hole := 1; hole <= p.Joined(rows[0], side).Of.Finding.Holes; hole++ {
+		if !slices.ContainsFunc(rows, func(r *Row) bool { return p.Hole(r, side) == hole }) {
+			out = append(out, hole)
+		}
+	}
+	return out
+}
+
+// Spacing is how far apart the rows are kept by what they go on; 0 where that keeps
+// them no distance.
+func (p *Piece) Spacing(side Side) length.MM {
+	if on := p.Joined(p.Leading(), side); on != nil && on.Of.Finding.Holes > 1 {
+		return on.Of.Finding.Spacing
+	}
+	return 0
+}
