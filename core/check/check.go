@@ -83,6 +83,7 @@ var checks = []*Check{
 	&holeTooSmall, &crimpSwallowed, &beadSwallowed, &crimpMisfit, &coverMisfit, &pinSlipping, // what goes through what
 	&lengthOff, &slackShort, &slackLong, &easeOff, // how it lies
 	&loopBreak, &centreParity, &patternBreak, &capMisfit, &liesSideways, &charmHidden, // the order of the beads
+	&rowOrder, &rowsCross, &rowsGape, &stepsUneven, &centresDiffer, &holeEmpty, // rows beside one another
 	&endUnheld, &noClasp, &loopMisfit, &toggleBlocked, &ringTooSmall, &claspClosedEye, &chainSoldered, &weakLink, &metalsDiffer, // the ends
 	&elasticMisfit, &knotShows, &legShort, // the cord
 }
@@ -136,6 +137,7 @@ func (c *Check) judge(v *View) []Finding {
 			}
 		}
 	}
+	found = v.once(found)
 	for i := range found {
 		f := &found[i]
 		f.Code, f.Step = c.Code, c.Step
@@ -144,6 +146,28 @@ func (c *Check) judge(v *View) []Finding {
 		}
 	}
 	return found
+}
+
+// once leaves out what has been found of a fitting that several rows share with a row
+// before.
+func (v *View) once(found []Finding) []Finding {
+	if !v.Piece.Several() {
+		return found
+	}
+	type shared struct {
+		fitting piece.ID
+		cause   string
+	}
+	seen := map[shared]bool{}
+	return slices.DeleteFunc(found, func(f Finding) bool {
+		at := shared{f.At.Fitting, f.cause}
+		if !v.Piece.OfClosure(f.At.Fitting) {
+			return false
+		}
+		was := seen[at]
+		seen[at] = true
+		return was
+	})
 }
 
 // waive marks the finding as accepted if a waiver covers all of it.

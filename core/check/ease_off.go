@@ -18,7 +18,7 @@ var easeOff = Check{
 		if fit == nil {
 			return nil
 		}
-		f := Finding{Severity: Warn, At: v.Leading().Row.At(), cause: "ease"}
+		f := Finding{Severity: Warn, At: v.Binding().Row.At(), cause: "ease"}
 		part := v.Piece.Body.Part
 		switch pass := fit.Passage; {
 		case pass != nil && !pass.Passes:
@@ -29,7 +29,7 @@ var easeOff = Check{
 			if fit.Ease < fit.Wanted[0].From {
 				f.Title = "Too tight on the " + part
 			}
-			f.Says = fmt.Sprintf("It measures %s inside, an ease of %s on %s; %s is right.", fit.Inside.In(v.Unit),
+			f.Says = fmt.Sprintf("%s measures %s inside, an ease of %s on %s; %s is right.", v.it(v.Binding()), fit.Inside.In(v.Unit),
 				fit.Ease.In(v.Unit), fit.Measure.In(v.Unit), easeRange(fit, v.Unit))
 		default:
 			return nil
@@ -38,6 +38,9 @@ var easeOff = Check{
 	},
 	Fix: func(v *View, _ *Finding, _ Bench) []Fix {
 		fit := size.Of(v.Measured)
+		if v.Piece.Several() {
+			return changedCounts(v, v.Binding(), float64(fit.Middle-fit.Ease), tolerated(fit))
+		}
 		want := fit.Suited(v.Measured)
 		target := edit.Op{Do: edit.SetTarget, Length: &want}
 		says := "Set the target to " + want.In(v.Unit)

@@ -134,7 +134,8 @@ func TestEveryCheckHasItsCase(t *testing.T) {
 	source := map[string]bool{}
 	for _, code := range strings.Fields(`hole-too-small crimp-swallowed bead-swallowed crimp-misfit cover-misfit length-off slack-short slack-long
 		ease-off loop-break centre-parity pattern-break cap-misfit lies-sideways charm-hidden end-unheld no-clasp toggle-blocked ring-too-small
-		clasp-closed-eye chain-soldered weak-link metals-differ elastic-misfit knot-shows leg-short pin-slips loop-misfit`) {
+		clasp-closed-eye chain-soldered weak-link metals-differ elastic-misfit knot-shows leg-short pin-slips loop-misfit
+		row-order rows-cross rows-gape steps-uneven centres-differ hole-empty`) {
 		source[code] = true
 	}
 	for _, code := range Codes() {

@@ -3,17 +3,20 @@ package check
 import (
 	"fmt"
 	"math"
+
+	"mala/core/measure"
 )
 
 // lengthOff fires when the finished length lies outside the target's tolerance.
 var lengthOff = Check{
 	Code: "length-off", Step: StepLayOut,
-	Piece: func(v *View) []Finding {
-		t := v.Piece.Target
+	Strand: func(v *View, s *measure.Strand) []Finding {
+		t := v.Piece.TargetOf(s.Row)
 		if t == nil {
 			return nil
 		}
-		off := v.ForTarget - t.Finished
+		is := s.ForTarget(v.Piece)
+		off := is - t.Finished
 		if math.Abs(float64(off)) <= float64(t.Tolerance)+tiny {
 			return nil
 		}
@@ -21,14 +24,15 @@ var lengthOff = Check{
 		if off < 0 {
 			title, way = "Too short", "under"
 		}
-		return []Finding{{Severity: Warn, At: v.Leading().Row.At(), Title: title,
-			Says: fmt.Sprintf("It measures %s, %s %s the target of %s (± %s).", v.ForTarget.In(v.Unit),
+		return []Finding{{Severity: Warn, At: s.Row.At(), Title: title,
+			Says: fmt.Sprintf("%s measures %s, %s %s the target of %s (± %s).", v.it(s), is.In(v.Unit),
 				max(off, -off).In(v.Unit), way, t.Finished.In(v.Unit), t.Tolerance.In(v.Unit)),
 		}}
 	},
-	Fix: func(v *View, _ *Finding, _ Bench) []Fix {
-		t := v.Piece.Target
-		want, tolerance := float64(t.Finished-v.ForTarget), float64(t.Tolerance)
-		return append(changedLinks(v, want, tolerance), changedCounts(v, v.Leading(), want, tolerance)...)
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		t := v.Piece.TargetOf(s.Row)
+		want, tolerance := float64(t.Finished-s.ForTarget(v.Piece)), float64(t.Tolerance)
+		return append(changedLinks(v, want, tolerance), changedCounts(v, s, want, tolerance)...)
 	},
 }

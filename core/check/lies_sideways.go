@@ -30,7 +30,10 @@ var liesSideways = Check{
 		if v.Piece.Kind != piece.Necklace || !slices.ContainsFunc(s.Beads, upright) {
 			return turned
 		}
-		hangs := drape.Of(v.Measured)
+		var hangs *drape.Necklace
+		if rows := drape.Rows(v.Measured); rows != nil {
+			hangs = rows[v.Piece.Number(s.Row.ID)-1]
+		}
 		g := gather{strand: s}
 		for i, b := range s.Beads {
 			if !upright(b) {

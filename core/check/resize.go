@@ -97,11 +97,11 @@ func knobsOf(v *View, s *measure.Strand) []knob {
 		if err != nil {
 			continue
 		}
-		longer, err := measure.ForTarget(after)
+		longer, err := measure.ForTarget(after, after.Row(s.Row.ID))
 		if err != nil {
 			continue
 		}
-		if step := longer - v.ForTarget; step > 0.01 {
+		if step := longer - s.ForTarget(v.Piece); step > 0.01 {
 			knobs = append(knobs, knob{n, step})
 		}
 	}

@@ -6,24 +6,25 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // ringTooSmall fires when a jump or split ring cannot hold what hangs in it on
 // both sides.
 var ringTooSmall = Check{
 	Code: "ring-too-small", Step: StepEnds,
-	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		var found []Finding
 		for i, p := range e.Parts {
 			if p.Role != measure.RoleRing {
 				continue
 			}
-			if !takes(s, e, i, p.Material.Finding.Inside) {
+			if !takes(v, s, e, i, p.Material.Finding.Inside) {
 				at := s.Row.AtEnd(e.Side)
 				at.Fitting = p.Fitting
 				found = append(found, Finding{Severity: Stop, At: at, Title: "Ring too small for what it holds", cause: string(p.Fitting),
-					Says: fmt.Sprintf("%s at the %s end is %s inside; the parts it holds are %s thick together.", p.Material.Name, e.Side,
-						mm(p.Material.Finding.Inside), mm(carriedBy(s, e, i)+hungOn(&e.Parts[i])))})
+					Says: fmt.Sprintf("%s at the %s end is %s inside; %s %s thick together.", p.Material.Name, e.Side,
+						mm(p.Material.Finding.Inside), v.holding(e, i), mm(carriedBy(v, s, e, i)+hungOn(&e.Parts[i])))})
 			}
 		}
 		return found
@@ -38,7 +39,7 @@ var ringTooSmall = Check{
 		for i := range e.Parts {
 			if p := &e.Parts[i]; p.Fitting == f.At.Fitting {
 				return instead(v, p, bench.Shelf, func(c *material.Finding) bool {
-					return c.IsRing() && takes(s, e, i, c.Inside) && c.Joint == p.Material.Finding.Joint
+					return c.IsRing() && takes(v, s, e, i, c.Inside) && c.Joint == p.Material.Finding.Joint
 				})
 			}
 		}
@@ -48,8 +49,42 @@ var ringTooSmall = Check{
 
 // carriedBy is how thick the things on both sides of part i are together, where
 // they go through it.
-func carriedBy(s *measure.Strand, e *measure.End, i int) length.MM {
-	return through(s, e, i-1) + through(s, e, i+1)
+func carriedBy(v *View, s *measure.Strand, e *measure.End, i int) length.MM {
+	sum := through(s, e, i+1)
+	for _, thick := range strandwards(v, s, e, i) {
+		sum += thick
+	}
+	return sum
+}
+
+// holding begins the words for what a ring holds.
+func (v *View) holding(e *measure.End, i int) string {
+	if rows := v.rowsOn(&e.Parts[i], e.Side); len(rows) > 1 {
+		return fmt.Sprintf("%d rows go on it, and with what lies beyond they are", len(rows))
+	}
+	return "the parts it holds are"
+}
+
+// rowsOn lists the rows that go on a part of the closure at a side.
+func (v *View) rowsOn(p *measure.Part, side piece.Side) []*piece.Row {
+	if !p.Shared {
+		return nil
+	}
+	return v.Piece.AllOf(p.Fitting, side)
+}
+
+// strandwards is how thick each thing is that pulls at part i from the strand's side:
+// every row that goes on it, or the part before it.
+func strandwards(v *View, s *measure.Strand, e *measure.End, i int) []length.MM {
+	rows := v.rowsOn(&e.Parts[i], e.Side)
+	if len(rows) < 2 {
+		return []length.MM{through(s, e, i-1)}
+	}
+	var out []length.MM
+	for _, r := range rows {
+		out = append(out, measure.GoesOnWith(r, e.Side))
+	}
+	return out
 }
 
 // through is how thick part k is where it goes through the part beside it.
@@ -70,12 +105,12 @@ func through(s *measure.Strand, e *measure.End, k int) length.MM {
 
 // takes says whether a ring of this inside takes what part i joins and what hangs
 // on it: that pulls beside the part beyond, against the strand.
-func takes(s *measure.Strand, e *measure.End, i int, inside length.MM) bool {
+func takes(v *View, s *measure.Strand, e *measure.End, i int, inside length.MM) bool {
 	beyond := []length.MM{through(s, e, i+1)}
 	for _, m := range e.Parts[i].Hung {
 		beyond = append(beyond, m.Bead.Along)
 	}
-	return RingTakes(inside, []length.MM{through(s, e, i-1)}, beyond)
+	return RingTakes(inside, strandwards(v, s, e, i), beyond)
 }
 
 // hungOn is how thick all that hangs on a part is together.

@@ -21,16 +21,16 @@ var weakLink = Check{
 	Code: "weak-link", Step: StepEnds,
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		found := ofComponents(v, s, linkWeak)
-		load, c := Load(v.Measured), s.Row.Cord
+		mass, c := v.MassOf(s), s.Row.Cord
+		load := tug(mass)
 		holds := c.Cord.Strength * float64(s.Row.Passes)
 		if c.Cord.Strength <= 0 || holds >= load-tiny {
 			return found
 		}
 		return append(found, Finding{Severity: Warn, At: s.Row.At(), Title: "Cord too weak for its weight", cause: "cord",
-			Says: fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s holds %.1f N.", v.MassG, load, c.Name, holds)})
+			Says: fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s holds %.1f N.", mass, load, c.Name, holds)})
 	},
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
-		load := Load(v.Measured)
 		for _, p := range e.Parts {
 			if p.Material == nil || p.Material.Finding == nil {
 				continue
@@ -38,14 +38,16 @@ var weakLink = Check{
 			f := Finding{Severity: Warn, At: s.Row.AtEnd(e.Side), cause: "fitting"}
 			f.At.Fitting = p.Fitting
 			holds, known := p.Material.Finding.Holds()
+			mass := v.carried(s, &p)
+			load := tug(mass)
 			switch {
 			case known && holds < load-tiny:
 				f.Title = "Too weak for its weight"
-				f.Says = fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s at the %s end holds %.1f N.", v.MassG, load, p.Material.Name, e.Side, holds)
-			case v.MassG > heavyPiece && openRound(p.Material.Finding):
+				f.Says = fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s at the %s end holds %.1f N.", mass, load, p.Material.Name, e.Side, holds)
+			case mass > heavyPiece && openRound(p.Material.Finding):
 				f.Severity, f.Title = Advise, "Heavy on an open ring"
 				f.Says = fmt.Sprintf("It weighs %.0f g and hangs on %s at the %s end. An oval, split or soldered ring, or a heavier one, is safer.",
-					v.MassG, p.Material.Name, e.Side)
+					mass, p.Material.Name, e.Side)
 			default:
 				continue
 			}
@@ -54,7 +56,8 @@ var weakLink = Check{
 		return nil
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
-		load, s := Load(v.Measured), v.Strand(f.At.Row)
+		s := v.Strand(f.At.Row)
+		load := tug(v.MassOf(s))
 		if c := componentAt(s, f); c != nil {
 			return otherRings(c, bench, func(was, ring *material.Finding) bool {
 				holds, known := ring.Holds()
@@ -70,6 +73,7 @@ var weakLink = Check{
 		e := s.End(f.At.Side)
 		for i := range e.Parts {
 			if p := &e.Parts[i]; p.Fitting == f.At.Fitting && p.Role == measure.RoleRing {
+				load = tug(v.carried(s, p))
 				return instead(v, p, bench.Shelf, func(c *material.Finding) bool {
 					holds, known := c.Holds()
 					return c.IsRing() && c.IsOpen() && !openRound(c) && (!known || holds >= load)
@@ -81,7 +85,19 @@ var weakLink = Check{
 }
 
 // Load is the pull in newtons that the piece must bear, tugged.
-func Load(m *measure.Measured) float64 { return m.MassG / 1000 * gravity * tugged }
+func Load(m *measure.Measured) float64 { return tug(m.MassG) }
+
+// tug is the pull in newtons of a tug on so many grams.
+func tug(grams float64) float64 { return grams / 1000 * gravity * tugged }
+
+// carried is what a part of an end bears: what rows share all of it, a row's own
+// fittings that row alone.
+func (v *View) carried(s *measure.Strand, p *measure.Part) float64 {
+	if p.Shared {
+		return v.MassG
+	}
+	return v.MassOf(s)
+}
 
 // openRound says whether the finding is a round ring that is only bent shut.
 func openRound(f *material.Finding) bool {

@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"mala/core/length"
+	"mala/core/measure"
 )
 
 // beads counts beads: "1 bead", "12 beads".
@@ -22,6 +23,17 @@ func times(passes int) string {
 	}
 	return fmt.Sprintf("%d passes", passes)
 }
+
+// it names a row at the start of a sentence: of several by its number.
+func (v *View) it(s *measure.Strand) string {
+	if !v.Piece.Several() {
+		return "It"
+	}
+	return v.row(s)
+}
+
+// row names a row by its number.
+func (v *View) row(s *measure.Strand) string { return fmt.Sprintf("Row %d", v.Piece.Number(s.Row.ID)) }
 
 // mm writes a bead's measure, which the trade always gives in millimetres, to a
 // hundredth: holes and cords are told apart by less than a tenth.

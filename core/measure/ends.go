@@ -244,7 +244,7 @@ func (b *endBuilder) fansOut(ring *material.Finding, side piece.Side) length.MM 
 	}
 	thick := make([]length.MM, len(rows))
 	for i, r := range rows {
-		thick[i] = goesOnWith(r, side)
+		thick[i] = GoesOnWith(r, side)
 	}
 	return fan(ring.Inside, thick, slices.Index(rows, b.row))
 }
@@ -265,9 +265,9 @@ func fan(inside length.MM, thick []length.MM, k int) length.MM {
 	return length.MM(r * (1 - math.Cos(min(math.Abs(phi), math.Pi/2))))
 }
 
-// goesOnWith is how thick a row is where it goes on a join: the wire of its outermost
+// GoesOnWith is how thick a row is where it goes on a join: the wire of its outermost
 // fitting, or its cords.
-func goesOnWith(r *piece.Row, side piece.Side) length.MM {
+func GoesOnWith(r *piece.Row, side piece.Side) length.MM {
 	list := *(&piece.Piece{}).End(r, side, false)
 	for i := len(list) - 1; i >= 0; i-- {
 		if f := list[i].Of.Finding; f.Wire > 0 && !f.IsCrimp() && f.Type != material.CrimpCover {

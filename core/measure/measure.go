@@ -17,7 +17,7 @@ type Measured struct {
 	Strands     []*Strand
 	Finished    length.MM // round the closed loop along the cord, at the shortest place it closes
 	ForTarget   length.MM // what the house holds against the target
-	Rule        *Rule     // the rule of thumb for the inside length
+	Rule        *Rule     // the rule of thumb for the inside length, of the first row
 	Tally       []Count
 	MassG       float64
 	Unweighed   []string // materials nobody weighed, by id
@@ -126,10 +126,9 @@ func (f *Fault) Error() string { return f.Err.Error() }
 // Unwrap gives the cause.
 func (f *Fault) Unwrap() error { return f.Err }
 
-// ForTarget gives only the length that is held against the target, for a piece
-// that is tried out. The error is as Measure's.
-func ForTarget(p *piece.Piece) (length.MM, error) {
-	row := p.Leading()
+// ForTarget gives only the length of a row that is held against what is asked of it,
+// for a piece that is tried out. The error is as Measure's.
+func ForTarget(p *piece.Piece, row *piece.Row) (length.MM, error) {
 	s, err := strandOf(p, row)
 	if err != nil {
 		return 0, &Fault{Row: row.ID, Err: err}

@@ -120,6 +120,21 @@ func (m *Measured) weigh() {
 	}
 }
 
+// MassOf is the mass in grams of a row with all that is not another row's: what hangs
+// on its own ends.
+func (m *Measured) MassOf(s *Strand) float64 {
+	sum := m.MassG
+	for i, other := range m.Strands {
+		if other == s {
+			continue
+		}
+		for _, c := range m.Tally {
+			sum -= m.weightOf(c.Material) * float64(c.ByStrand[i])
+		}
+	}
+	return sum
+}
+
 // weightOf is what one of the material weighs, a component that nobody weighed as
 // far as its parts are known.
 func (m *Measured) weightOf(mat *material.Material) float64 {

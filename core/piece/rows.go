@@ -66,6 +66,9 @@ func (p *Piece) Number(row ID) int {
 	return 1 + slices.IndexFunc(p.Rows(), func(r *Row) bool { return r.ID == row })
 }
 
+// Twisted says whether the rows are twisted together.
+func (p *Piece) Twisted() bool { return p.Sections[0].Twisted }
+
 // Several says whether the piece has more than one row.
 func (p *Piece) Several() bool { return len(p.Rows()) > 1 }
 
@@ -191,6 +194,12 @@ func (p *Piece) checkPorts(rows []*Row, side Side, add adder) {
 			taken[on.ID][hole] = j + 1
 		}
 	}
+}
+
+// OfClosure says whether a fitting belongs to the closure, which all rows share.
+func (p *Piece) OfClosure(fitting ID) bool {
+	of := func(f Fitting) bool { return f.ID == fitting }
+	return fitting != "" && (slices.ContainsFunc(p.Closure.Left, of) || slices.ContainsFunc(p.Closure.Right, of))
 }
 
 // AllOf lists a fitting's rows at a side: those that go on it there.

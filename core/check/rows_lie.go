@@ -1,0 +1,104 @@
+package check
+
+import (
+	"fmt"
+	"math"
+
+	"mala/core/drape"
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// nearer is how near the middles of two rows may come, in parts of half their widths
+// together, before they are said to cross; gapes how wide the gap between them at the
+// front may be, in times the wider row.
+const (
+	nearer = 0.9
+	gapes  = 3
+)
+
+// rowsCross warns of rows of a necklace that lie on one another somewhere in front.
+var rowsCross = Check{
+	Code: "rows-cross", Step: StepLayOut,
+	Piece: func(v *View) []Finding {
+		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
+			a, b := v.Strands[k], v.Strands[k+1]
+			near, need := drape.Nearest(rows[k], rows[k+1]).Distance, float64(a.Width()+b.Width())/2
+			if near >= nearer*need-tiny {
+				return nil
+			}
+			f := &Finding{Severity: Warn, Title: "Rows lie on each other",
+				Says: fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", k+1, k+2, mm(length.MM(near)), mm(length.MM(need)))}
+			if near == 0 {
+				f.Title = "Rows cross"
+				f.Says = fmt.Sprintf("As they hang, row %d crosses row %d. Make the outer one longer, or twist them together on purpose.", k+2, k+1)
+			}
+			return f
+		})
+	},
+	Fix: func(v *View, f *Finding, _ Bench) []Fix { return otherSteps(v, v.Strand(f.At.Row), 1) },
+}
+
+// rowsGape advises where the gap between two rows at the front is wide.
+var rowsGape = Check{
+	Code: "rows-gape", Step: StepLayOut,
+	Piece: func(v *View) []Finding {
+		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
+			gap, most := drape.Gap(rows, k), gapes*float64(max(v.Strands[k].Width(), v.Strands[k+1].Width()))
+			if gap <= most+tiny {
+				return nil
+			}
+			return &Finding{Severity: Advise, Title: "A wide gap between rows",
+				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than three times the wider row.", k+1, k+2, mm(length.MM(gap)))}
+		})
+	},
+	Fix: func(v *View, f *Finding, _ Bench) []Fix { return otherSteps(v, v.Strand(f.At.Row), -1) },
+}
+
+// betweenRows judges each row and the next as they hang; nothing where they do not, or
+// where they are twisted together.
+func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Finding) []Finding {
+	if !v.Piece.Several() || v.Piece.Twisted() {
+		return nil
+	}
+	rows := drape.Rows(v.Measured)
+	if rows == nil {
+		return nil
+	}
+	var found []Finding
+	for k := range v.Strands[1:] {
+		if f := judge(rows, k); f != nil {
+			f.At, f.More = v.Strands[k+1].Row.At(), []piece.Place{v.Strands[k].Row.At()}
+			f.cause = fmt.Sprint(v.Strands[k].Row.ID, " and ", v.Strands[k+1].Row.ID)
+			found = append(found, *f)
+		}
+	}
+	return found
+}
+
+// otherSteps makes a row longer or shorter than the one before it, a little first.
+func otherSteps(v *View, s *measure.Strand, way float64) []Fix {
+	follow := s.Row.Follow
+	fills := s.Row.Line.OpenFill() != nil
+	var fixes []Fix
+	for _, by := range []float64{3, 5, 8, 12, 16, 20, 25, 30, 40, 50, 65, 80} {
+		step := length.MM(math.Round(float64(follow.Step) + way*by))
+		set := edit.Op{Do: edit.SetFollow, At: s.Row.At(), Text: string(piece.Longer), Length: &step}
+		switch {
+		case fills:
+			fixes = append(fixes, fix(fmt.Sprintf("Make row %d %s longer than row %d", v.Piece.Number(s.Row.ID), step.In(v.Unit), v.Piece.Number(s.Row.ID)-1), set))
+		default:
+			for _, c := range firstOf(changedCounts(v, s, way*by, 2)) {
+				if follow.Rule != piece.Free {
+					c.Ops = append(c.Ops, set)
+				}
+				fixes = append(fixes, c)
+			}
+		}
+	}
+	return fixes
+}
+
+func firstOf(fixes []Fix) []Fix { return fixes[:min(1, len(fixes))] }

@@ -1,0 +1,178 @@
+package check
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"mala/core/drape"
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// rowsOf is a necklace of a row for each line between a lobster's ring and a ring, each
+// row crimped on.
+func rowsOf(t testing.TB, lines []string, change ...change) *piece.Piece {
+	t.Helper()
+	p := necklace(t, lines[0], closed(lobster, bigRing), func(p *piece.Piece, _ *piece.Row) { p.Closure.Right = fittings("cr", bigRing) })
+	for i, text := range lines[1:] {
+		line, err := pattern.Parse(text)
+		if err != nil {
+			t.Fatal(err)
+		}
+		id := piece.ID(fmt.Sprint("r", i+2))
+		p.Sections[0].Rows = append(p.Sections[0].Rows, &piece.Row{ID: id, Cord: wire(0.38), Line: line, Passes: 1,
+			Left: fittings("l"+string(id), crimp18), Right: fittings("q"+string(id), crimp18)})
+	}
+	for _, c := range change {
+		c(p, p.Leading())
+	}
+	return p
+}
+
+var bigRing = finding("big ring", "", material.Finding{Type: material.JumpRing, Inside: 6, Wire: 1})
+
+// inHoles closes a piece by a clasp of k holes.
+func inHoles(k int, right ...int) change {
+	return func(p *piece.Piece, _ *piece.Row) {
+		p.Closure = piece.Closure{Type: piece.Clasp, Left: fittings("cl", finding("slide", "", material.Finding{Type: material.Slide, Closed: 9, Holes: k, Spacing: 6}))}
+		for i, hole := range right {
+			p.Rows()[i].RightPort.Hole = hole
+		}
+	}
+}
+
+func twisted(p *piece.Piece, _ *piece.Row) { p.Sections[0].Twisted = true }
+
+func bracelet(p *piece.Piece, _ *piece.Row) { p.Kind = piece.Bracelet }
+
+// follows makes each row follow the one before by a rule.
+func follows(rule piece.Rule, step length.MM) change {
+	return func(p *piece.Piece, _ *piece.Row) {
+		for _, r := range p.Rows()[1:] {
+			r.Follow = piece.Follow{Rule: rule, Step: step}
+		}
+	}
+}
+
+func TestEveryCheckOfRowsFiresAndItsNearMissDoesNot(t *testing.T) {
+	wide := func(lines ...string) *piece.Piece { return rowsOf(t, lines) }
+	for _, tt := range []struct {
+		code         string
+		severity     Severity
+		says         string
+		fires, quiet *piece.Piece
+	}{
+		{"rows-cross", Warn, "row 2 crosses row 1", wide("56R", "53R"), rowsOf(t, []string{"56R", "53R"}, twisted)},
+		{"rows-cross", Warn, "of rows 1 and 2 come within", wide("54R", "57R"), wide("54R", "59R")},
+		{"rows-gape", Advise, "rows 1 and 2 hang", wide("54R", "66R"), wide("54R", "60R")},
+		{"row-order", Warn, "Rows 1 and 2 are in holes 1 and 2 at the left and 2 and 1 at the right", rowsOf(t, []string{"20R", "20R"}, inHoles(2, 2, 1)), rowsOf(t, []string{"20R", "20R"}, inHoles(2))},
+		{"hole-empty", Advise, "slide at the left has 4 holes; no row is in holes 3 and 4", rowsOf(t, []string{"20R", "20R"}, inHoles(4)), rowsOf(t, []string{"20R", "20R"}, inHoles(2))},
+		{"hole-empty", Advise, "slide at the left has 3 holes; no row is in hole 2", rowsOf(t, []string{"20R", "20R"}, inHoles(3, 1, 3), func(p *piece.Piece, _ *piece.Row) { p.Rows()[1].LeftPort.Hole = 3 }), rowsOf(t, []string{"20R", "20R", "20R"}, inHoles(3))},
+		{"steps-uneven", Warn, "Row 3 is 49.2 mm longer than row 2, but row 2 only 31.2 mm longer than row 1", wide("100P", "108P", "120P 2T"), wide("100P", "108P", "119P")},
+		{"centres-differ", Warn, "Row 1 has a bead at its centre, row 2 two beads that meet there", wide("<9P T | G>", "<9P T R |>"), wide("<9P T | G>", "<9P T | R>")},
+		{"centres-differ", Warn, "Row 2 has a bead at its centre, row 1 two beads", wide("<9P T |>", "<9P T | R>"), rowsOf(t, []string{"<9P T |>", "<9P T | R>"}, twisted)},
+		{"centres-differ", Warn, "Row 1 has a bead", wide("<9P T | G>", "<9P T R |>"), wide("<9P T | G>", "20P")},
+		{"ring-too-small", Stop, "8 rows go on it, and with what lies beyond they are", rowsOf(t, lines("20P", 8), thickCord(1.2)), rowsOf(t, lines("20P", 5), thickCord(1.2))},
+		{"weak-link", Advise, "big ring at the left end", rowsOf(t, lines("20P", 3), heavyPearls), rowsOf(t, lines("20P", 2), heavyPearls)},
+	} {
+		found := all(t, tt.fires)
+		f := of(found, tt.code)
+		if f == nil || f.Severity != tt.severity || !strings.Contains(f.Says, tt.says) {
+			t.Errorf("%s: %+v, want %s saying %q", tt.code, f, tt.severity, tt.says)
+		}
+		if f := of(all(t, tt.quiet), tt.code); f != nil {
+			t.Errorf("%s fired on its near miss: %s", tt.code, f.Says)
+		}
+	}
+}
+
+func lines(line string, n int) []string {
+	var out []string
+	for range n {
+		out = append(out, line)
+	}
+	return out
+}
+
+func thickCord(d length.MM) change {
+	return func(p *piece.Piece, _ *piece.Row) {
+		for _, r := range p.Rows() {
+			r.Cord = thread(material.Waxed, d)
+			r.Left, r.Right = nil, nil
+		}
+	}
+}
+
+// heavyPearls makes three rows of twenty heavier than what an open ring carries well.
+func heavyPearls(p *piece.Piece, _ *piece.Row) { p.Palette["P"].MassG = 1.1 }
+
+func TestWhatRowsShareIsJudgedOnce(t *testing.T) {
+	count := map[string]int{}
+	for _, f := range all(t, rowsOf(t, lines("20P", 8), thickCord(1.2), heavyPearls)) {
+		count[f.Code]++
+	}
+	if count["ring-too-small"] != 2 || count["weak-link"] != 2 {
+		t.Errorf("one finding for each ring: %v", count)
+	}
+}
+
+// Each row is asked for its own length, and speaks of itself by its number.
+func TestEachRowIsHeldAgainstItsOwnTarget(t *testing.T) {
+	p := rowsOf(t, []string{"100P", "100P", "100P"}, follows(piece.Longer, 12))
+	m := measuredPiece(t, p)
+	p.Target = &piece.Target{Finished: m.Finished, Tolerance: 3}
+	var says []string
+	for _, f := range all(t, p) {
+		if f.Code == "length-off" {
+			says = append(says, string(f.At.Row)+" "+f.Says)
+		}
+	}
+	if len(says) != 2 || !strings.HasPrefix(says[0], "r2 Row 2 measures") || !strings.Contains(says[1], "24 mm under the target") {
+		t.Errorf("%v", says)
+	}
+	fix, after := fixed(t, p, "length-off")
+	if fix == nil || of(all(t, after), "length-off").At.Row != "r3" || after.Leading().Line.String() != "100P" {
+		t.Errorf("the fix is for its row: %+v", fix)
+	}
+}
+
+func TestCrossingRowsAreMadeLonger(t *testing.T) {
+	for _, tt := range []struct {
+		name string
+		p    *piece.Piece
+	}{
+		{"counted out", rowsOf(t, []string{"54R", "57R"}, follows(piece.Free, 0))},
+		{"filled", rowsOf(t, []string{"{R}", "{R}"}, target(430, 5), follows(piece.Longer, 20))},
+		{"counted, following", rowsOf(t, []string{"54R", "56R"}, target(430, 12), follows(piece.Longer, 16))},
+	} {
+		fix, after := fixed(t, tt.p, "rows-cross")
+		if fix == nil {
+			t.Errorf("%s: nothing mends it", tt.name)
+			continue
+		}
+		rows := drape.Rows(measuredPiece(t, after))
+		if near := drape.Nearest(rows[0], rows[1]).Distance; near < 7.2 {
+			t.Errorf("%s: %s leaves %v between them", tt.name, fix.Says, near)
+		}
+		if after.Leading().Line.String() != tt.p.Leading().Line.String() {
+			t.Errorf("%s: the first row is left alone", tt.name)
+		}
+	}
+	fix, after := fixed(t, rowsOf(t, []string{"20R", "20R"}, inHoles(2, 2, 1)), "row-order")
+	if fix == nil || after.Hole(after.Rows()[0], piece.Right) != 1 {
+		t.Errorf("%+v", fix)
+	}
+	if _, after = fixed(t, rowsOf(t, []string{"<9P T | G>", "<9P T R |>"}), "centres-differ"); after == nil || !strings.Contains(after.Rows()[1].Line.String(), "| R>") {
+		t.Errorf("%v", after)
+	}
+	if _, after = fixed(t, rowsOf(t, lines("20P", 8), thickCord(1.2)), "ring-too-small", finding("huge ring", "", material.Finding{Type: material.JumpRing, Inside: 12, Wire: 1.2})); after == nil {
+		t.Error("a larger ring takes them")
+	}
+	if after, _, err := edit.Apply(rowsOf(t, []string{"20R", "20R"}), nil, edit.Op{Do: edit.SetTwist, Text: piece.Yes}); err != nil || !after.Twisted() {
+		t.Error(err)
+	}
+}
