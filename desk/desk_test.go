@@ -2,6 +2,7 @@ package desk_test
 
 import (
 	"encoding/json"
+	"fmt"
 	"math"
 	"os"
 	"reflect"
@@ -239,24 +240,35 @@ func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
 			t.Fatal(err)
 		}
 		a := analysed(t, read(t, string(data)), desk.Options{Drawing: true, Picture: true})
-		p, strand := a.Drawing.Picture, a.Strand("r1")
-		if a.InsideMm == nil || len(p.Wraps) != 1 || p.Wraps[0].Touching < 3 {
-			t.Errorf("%s has no inside length: %+v", e.Name(), p.Wraps)
+		p := a.Drawing.Picture
+		if a.InsideMm == nil || len(p.Wraps) != len(a.Strands) {
+			t.Errorf("%s has no inside length", e.Name())
 			continue
 		}
-		if len(p.Whole.Rows[0].Beads) != strand.Beads || len(p.Whole.Rows[0].Gaps) != strand.Beads+1 || (p.Whole.Shape == "wrap") != strand.Ring {
-			t.Errorf("%s: %d seats of %d beads, lying as %s", e.Name(), len(p.Whole.Rows[0].Beads), strand.Beads, p.Whole.Shape)
+		for k := range a.Strands {
+			drawnWhole(t, fmt.Sprintf("%s, row %d", e.Name(), k+1), p, k, &a.Strands[k])
 		}
-		for _, b := range p.Wraps[0].Beads {
-			if r := math.Hypot(b.X, b.Y); r < float64(p.Wraps[0].RadiusMm) {
-				t.Errorf("%s: bead %d lies inside the body", e.Name(), b.Element)
-			}
+	}
+}
+
+func drawnWhole(t *testing.T, name string, p *desk.Picture, k int, strand *desk.Strand) {
+	t.Helper()
+	row, wrap := p.Whole.Rows[k], p.Wraps[k]
+	if wrap.Touching < 3 || wrap.Strand != strand.ID || row.Strand != strand.ID {
+		t.Errorf("%s: %d beads touch", name, wrap.Touching)
+	}
+	if len(row.Beads) != strand.Beads || len(row.Gaps) != strand.Beads+1 || (p.Whole.Shape == "wrap") != strand.Ring {
+		t.Errorf("%s: %d seats of %d beads, lying as %s", name, len(row.Beads), strand.Beads, p.Whole.Shape)
+	}
+	for _, b := range wrap.Beads {
+		if r := math.Hypot(b.X, b.Y); r < float64(wrap.RadiusMm) {
+			t.Errorf("%s: bead %d lies inside the body", name, b.Element)
 		}
-		for i, b := range p.Whole.Rows[0].Beads {
-			half := float64(strand.Placed[i].AcrossMm) / 2
-			if b.X-half < p.Whole.Box[0]-1e-3 || b.X+half > p.Whole.Box[2]+1e-3 || b.Y-half < p.Whole.Box[1]-1e-3 || b.Y+half > p.Whole.Box[3]+1e-3 {
-				t.Errorf("%s: bead %d lies outside the box", e.Name(), i)
-			}
+	}
+	for i, b := range row.Beads {
+		half := float64(strand.Placed[i].AcrossMm) / 2
+		if b.X-half < p.Whole.Box[0]-1e-3 || b.X+half > p.Whole.Box[2]+1e-3 || b.Y-half < p.Whole.Box[1]-1e-3 || b.Y+half > p.Whole.Box[3]+1e-3 {
+			t.Errorf("%s: bead %d lies outside the box", name, i)
 		}
 	}
 }

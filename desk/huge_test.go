@@ -55,7 +55,7 @@ func TestAHugeLineIsRefusedAtEveryDoorBeforeItIsLaidOut(t *testing.T) {
 			}
 			return fmt.Errorf("refused")
 		}},
-		{"suggestions", "999(9999P)", func(doc *format.Document) error { _, err := desk.Suggest(doc, desk.Options{}); return err }},
+		{"suggestions", "999(9999P)", func(doc *format.Document) error { _, err := desk.Suggest(doc, "", desk.Options{}); return err }},
 		{"a picture", "999(9999P)", func(doc *format.Document) error { _, err := desk.PictureOf(doc, format.House{}); return err }},
 	}
 	for _, tt := range doors {

@@ -14,9 +14,20 @@ type Seat struct {
 type Whole struct {
 	Shape string     `json:"shape" enum:"circle,wrap,hanging,rows" doc:"On the circle of its finished length, as a ring lies by itself, as a necklace hangs, or its rows straight side by side."`
 	Rows  []WholeRow `json:"rows"`
+	Bars  []Bar      `json:"bars,omitempty" doc:"Of rows side by side: what they go on hole by hole."`
 	Box   [4]float64 `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
 	Flat  bool       `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
 	Neck  *Neck      `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
+}
+
+// Bar is a half of a clasp, or a connector, that lies across rows with a hole for each.
+type Bar struct {
+	Material string    `json:"material"`
+	X        float64   `json:"x"`
+	Y        float64   `json:"y"`
+	LengthMm float64   `json:"lengthMm"`
+	WidthMm  float64   `json:"widthMm"`
+	Holes    []float64 `json:"holes" doc:"The middle of each, from the top."`
 }
 
 // WholeRow is where a row of it lies. What rows share lies with the first of them.

@@ -4,6 +4,7 @@ import (
 	"context"
 
 	"mala/core/length"
+	"mala/core/piece"
 	"mala/core/suggest"
 	"mala/format"
 )
@@ -25,15 +26,16 @@ type Suggestion struct {
 	Fix      *Fix   `json:"fix,omitempty"`
 }
 
-// Suggest picks fittings from the shelf. The error is Faults.
-func Suggest(doc *format.Document, opt Options) (*Suggestions, error) {
+// Suggest picks fittings from the shelf for a row; of no id, the first. The error is
+// Faults.
+func Suggest(doc *format.Document, row string, opt Options) (*Suggestions, error) {
 	m, err := measured(doc, opt.House)
 	if err != nil {
 		return nil, err
 	}
 	shelf := opt.Shelf.beside(doc)
 	out := &Suggestions{Items: []Suggestion{}}
-	for _, s := range suggest.For(m, shelf) {
+	for _, s := range suggest.For(m, piece.ID(row), shelf) {
 		item := Suggestion{Role: string(s.Role), End: string(s.Side), Name: "A loop of beads", Reason: s.Reason, Has: s.Has}
 		if s.Material != nil {
 			item.Material, item.Name = s.Material.ID, s.Material.Name
@@ -94,7 +96,7 @@ func figures(ctx context.Context, doc *format.Document, opt Options) (HouseFigur
 			f.Checks = append(f.Checks, c.Title)
 		}
 	}
-	if ends, err := Suggest(doc, opt); err == nil {
+	if ends, err := Suggest(doc, "", opt); err == nil {
 		f.EndsDiffer = ends.ByHouse != nil
 	}
 	return f, nil

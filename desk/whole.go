@@ -89,6 +89,10 @@ func (w *Whole) sideBySide(m *measure.Measured) {
 	}
 	middle := drape.Outside(m, len(m.Strands)-1) / 2
 	seen := map[piece.ID]bool{}
+	straight := map[piece.Side]bool{}
+	for side, at := range map[piece.Side]float64{piece.Left: from, piece.Right: to} {
+		straight[side] = w.bar(m, side, at, seen)
+	}
 	for i, s := range m.Strands {
 		y, half := drape.Outside(m, i)-middle, float64(s.Strung+s.Slack)/2
 		left, right := -ownEnd(&s.Left), float64(s.Strung+s.Slack)+ownEnd(&s.Right)
@@ -104,8 +108,42 @@ func (w *Whole) sideBySide(m *measure.Measured) {
 		}
 		w.place(s, seen, at, at)
 		row := &w.Rows[i]
-		row.Cord = [][2]float64{{fine(from), 0}, {fine(left - half), fine(y)}, {fine(right - half), fine(y)}, {fine(to), 0}}
+		// Rows on one ring run together there; each in its hole runs straight on.
+		ends := map[piece.Side]float64{}
+		for side, is := range straight {
+			if is {
+				ends[side] = fine(y)
+			}
+		}
+		row.Cord = [][2]float64{{fine(from), ends[piece.Left]}, {fine(left - half), fine(y)}, {fine(right - half), fine(y)}, {fine(to), ends[piece.Right]}}
 	}
+}
+
+// bar lays what rows go on hole by hole across their ends; false where they go on
+// something else.
+func (w *Whole) bar(m *measure.Measured, side piece.Side, x float64, seen map[piece.ID]bool) bool {
+	on := m.Piece.Joined(m.Leading().Row, side)
+	if on == nil || on.Of.Finding.Holes < 2 {
+		return false
+	}
+	seen[on.ID] = true
+	f, out := on.Of.Finding, 1.0
+	if side == piece.Left {
+		out = -1
+	}
+	wide := float64(f.InSeries())
+	if f.IsClasp() {
+		wide /= 2 // each half
+	}
+	first := -float64(f.Spacing) * float64(m.Piece.Hole(m.Leading().Row, side)-1)
+	top := first - drape.Outside(m, len(m.Strands)-1)/2
+	bar := Bar{Material: on.Of.ID, X: fine(x + out*wide/2), LengthMm: fine(float64(f.Spacing)*float64(f.Holes-1) + wide), WidthMm: fine(wide)}
+	for k := range f.Holes {
+		bar.Holes = append(bar.Holes, fine(top+float64(f.Spacing)*float64(k)))
+	}
+	bar.Y = fine((bar.Holes[0] + bar.Holes[f.Holes-1]) / 2)
+	w.Bars = append(w.Bars, bar)
+	return true
 }
 
 // ownEnd is how long an end is without what rows share.
@@ -210,6 +248,10 @@ func (w *Whole) frame(m *measure.Measured) {
 	}
 	for i := range w.Rows {
 		w.growRow(m.Strands[i], &w.Rows[i], grow)
+	}
+	for _, b := range w.Bars {
+		grow(b.X, b.Y-b.LengthMm/2, b.WidthMm/2)
+		grow(b.X, b.Y+b.LengthMm/2, b.WidthMm/2)
 	}
 	if w.Neck != nil {
 		grow(0, -w.Neck.WidthMm*neckAbove, 0)

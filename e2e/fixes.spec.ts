@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import type { Check, Document, Operation } from "../web/src/api/client.ts";
-import { leadRow, leadStrand } from "../web/src/api/piece.ts";
+import { rowOf, strandOf } from "../web/src/api/piece.ts";
 import { analyse, apply, fixesOf } from "./calls.ts";
 import { Mala } from "./mala.ts";
 
@@ -19,15 +19,15 @@ const clasped = (doc: Document) => doc.closure.type === "clasp";
 /** SPOILERS make something wrong with a piece, or leave one alone that they do not fit. */
 const SPOILERS: Record<string, (doc: Document) => Operation[]> = {
   "as it is": () => [],
-  "a bead line cut short": (doc) => [{ do: "set-line", text: leadRow(doc).line.replace(/\d+/, (n) => String(Math.max(1, Math.round(Number(n) * 0.6)))) }],
+  "a bead line cut short": (doc) => [{ do: "set-line", text: rowOf(doc).line.replace(/\d+/, (n) => String(Math.max(1, Math.round(Number(n) * 0.6)))) }],
   "no slack": () => [{ do: "set-slack", mm: 0 }],
   "far too much slack": () => [{ do: "set-slack", mm: 14 }],
   "cut too short": () => [{ do: "set-cut", mm: 90 }],
-  "a wide crimp": (doc) => (clasped(doc) && leadRow(doc).left?.[0] ? [{ do: "set-fitting", at: { fitting: leadRow(doc).left![0].id }, material: "crimp-25" }] : []),
+  "a wide crimp": (doc) => (clasped(doc) && rowOf(doc).left?.[0] ? [{ do: "set-fitting", at: { fitting: rowOf(doc).left![0].id }, material: "crimp-25" }] : []),
   "a soldered ring at the clasp": (doc) => (clasped(doc) && doc.closure.left?.[1] ? [{ do: "set-fitting", at: { fitting: doc.closure.left[1].id }, material: "ring-soldered-6" }] : []),
-  "no crimp": (doc) => (clasped(doc) && leadRow(doc).left?.[0] ? [{ do: "drop-fitting", at: { fitting: leadRow(doc).left![0].id } }] : []),
+  "no crimp": (doc) => (clasped(doc) && rowOf(doc).left?.[0] ? [{ do: "drop-fitting", at: { fitting: rowOf(doc).left![0].id } }] : []),
   "no clasp": (doc) => (clasped(doc) && doc.closure.left?.[0] ? [{ do: "drop-fitting", at: { fitting: doc.closure.left[0].id } }] : []),
-  "a loop of too few beads": (doc) => (leadRow(doc).rightEnd?.way === "loop" ? [{ do: "set-end", at: { end: "right" }, field: "loop", text: "9R" }] : []),
+  "a loop of too few beads": (doc) => (rowOf(doc).rightEnd?.way === "loop" ? [{ do: "set-end", at: { end: "right" }, field: "loop", text: "9R" }] : []),
   "a chain too short": (doc) => (doc.closure.left ?? []).filter((f) => f.links).map((f): Operation => ({ do: "set-links", at: { fitting: f.id }, n: 20 })),
   "a knot in view": () => [{ do: "set-house", field: "knotPlace", text: "hidden" }],
   "for a smaller wearer": (doc) => (doc.body?.measureMm ? [{ do: "set-body", body: { ...doc.body, measureMm: doc.body.measureMm - 24, fit: undefined } }] : []),
@@ -75,15 +75,15 @@ test("a waiver stays at its end until it is removed", async () => {
 test("a choice of the piece's own outweighs the house's, and once cleared follows it again", async () => {
   const doc = piece("harbour-lights.json");
   const choose = (field: string, text: string) => apply(mala, doc, { do: "set-house", field, text });
-  const cut = async (d: Document) => leadStrand(await analyse(mala, d)).cutMm;
+  const cut = async (d: Document) => strandOf(await analyse(mala, d)).cutMm;
   const before = await cut(doc);
   const generous = await choose("allowance", "generous");
   expect(await cut(generous)).toBeCloseTo(before + 120, 6);
   expect(await cut(await apply(mala, generous, { do: "set-house", field: "allowance", text: "" }))).toBe(before);
   const spool = await analyse(mala, await choose("allowance", "spool"));
-  expect(leadStrand(spool).start).toEqual({ side: "left", by: "spool", tipMm: 0 });
+  expect(strandOf(spool).start).toEqual({ side: "left", by: "spool", tipMm: 0 });
   expect(spool.steps.some((s) => s.says.includes("on its spool"))).toBe(true);
-  const trimmed = leadStrand(await analyse(mala, await choose("tail", "trimmed")));
+  const trimmed = strandOf(await analyse(mala, await choose("tail", "trimmed")));
   expect(trimmed.leftTail).toMatchObject({ mm: 0, beads: 0 });
   expect(trimmed.placed.every((b) => b.passes === 1)).toBe(true);
 });

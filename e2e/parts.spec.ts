@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import type { Analysis, Document, Material, Outline } from "../web/src/api/client.ts";
 import { opened } from "../web/src/api/opened.ts";
-import { leadRow, leadStrand } from "../web/src/api/piece.ts";
+import { rowOf, strandOf } from "../web/src/api/piece.ts";
 import { lineOf, withTyped } from "../web/src/bench/document.ts";
 import { describePlace, handleOf, runAt, selectionFacts } from "../web/src/bench/place.ts";
 import { sizedBy, sizedWord, sizeOf } from "../web/src/dishes/size.ts";
@@ -46,18 +46,18 @@ test("a dish is added, changed and removed, and nothing unused is carried along"
 });
 
 test("only a typed line is written by the page itself", () => {
-  expect(lineOf(withTyped(doc, "3P ("))).toBe("3P (");
-  expect(lineOf(doc)).not.toBe("3P (");
+  expect(lineOf(withTyped(doc, "r1", "3P ("), "r1")).toBe("3P (");
+  expect(lineOf(doc, "r1")).not.toBe("3P (");
 });
 
 test("fittings are listed in threading order and put in at their place", async () => {
-  const of = (d: Document, list: "left" | "claspLeft") => fittingsAt(d, list).map((f) => f.of);
+  const of = (d: Document, list: "left" | "claspLeft") => fittingsAt(d, "r1", list).map((f) => f.of);
   expect(of(doc, "left")).toEqual(["crimp-18"]);
-  const guarded = await apply(mala, doc, putFitting(doc, "left", undefined, "guard-brass"));
+  const guarded = await apply(mala, doc, putFitting("r1", "left", undefined, "guard-brass"));
   expect(of(guarded, "left")).toEqual(["crimp-18", "guard-brass"]);
-  const ringed = await apply(mala, doc, putFitting(doc, "claspLeft", fittingsAt(doc, "claspLeft")[0].id, "ring-5"));
+  const ringed = await apply(mala, doc, putFitting("r1", "claspLeft", fittingsAt(doc, "r1", "claspLeft")[0].id, "ring-5"));
   expect(of(ringed, "claspLeft")).toEqual(["ring-5"]);
-  const both = await apply(mala, ringed, putFitting(ringed, "claspLeft", undefined, "lobster-10"));
+  const both = await apply(mala, ringed, putFitting("r1", "claspLeft", undefined, "lobster-10"));
   expect(of(both, "claspLeft")).toEqual(["ring-5", "lobster-10"]);
   expect(filterFor("cord")).toEqual({ class: "cord" });
   expect(filterFor("claspLeft").types).toContain("toggle");
@@ -68,15 +68,15 @@ test("fittings are listed in threading order and put in at their place", async (
 test("another way to close brings what it needs and drops the rest", async () => {
   const knotted = await apply(mala, doc, { do: "set-closure", text: "knot" });
   expect(knotted.closure).toEqual({ type: "knot" });
-  expect(knotted.materials.find((m) => m.id === leadRow(knotted).cord)?.type).toBe("elastic");
+  expect(knotted.materials.find((m) => m.id === rowOf(knotted).cord)?.type).toBe("elastic");
   expect(knotted.materials.some((m) => m.class === "finding")).toBe(false);
   const clasped = await apply(mala, knotted, { do: "set-closure", text: "clasp" });
   expect(clasped.closure.left).toHaveLength(2);
-  expect(leadRow(clasped).left).toHaveLength(1);
+  expect(rowOf(clasped).left).toHaveLength(1);
 });
 
 test("ends reach outwards from the strand, and all of it is the finished length", () => {
-  const strand = leadStrand(analysis);
+  const strand = strandOf(analysis);
   const { start, end } = reachOf(strand);
   expect(strand.left[0].fromMm).toBe(0);
   expect(end - start).toBeCloseTo(analysis.finishedMm, 3);
@@ -85,10 +85,10 @@ test("ends reach outwards from the strand, and all of it is the finished length"
 test("beads given in few words are the beads given one by one", async () => {
   for (const piece of ["slack-tide", "harbour-lights", "first-tide"]) {
     const one = JSON.parse(readFileSync(`demo/pieces/${piece}.json`, "utf8"));
-    const each = leadStrand(await analyse(mala, one)).placed;
+    const each = strandOf(await analyse(mala, one)).placed;
     const answer = await analyse(mala, one, "?brief=true");
-    expect(leadStrand(answer).placed).toBeUndefined();
-    const { placed } = leadStrand(opened(answer));
+    expect(strandOf(answer).placed).toBeUndefined();
+    const { placed } = strandOf(opened(answer));
     expect(placed.map(({ key, material: of, node, turned, passes, acrossMm }) => ({ key, of, node, turned, passes, acrossMm }))).toEqual(
       each.map(({ key, material: of, node, turned, passes, acrossMm }) => ({ key, of, node, turned, passes, acrossMm })));
     each.forEach((b, i) => {
@@ -98,32 +98,33 @@ test("beads given in few words are the beads given one by one", async () => {
 });
 
 test("gaps are found where they lie", () => {
-  const strand = leadStrand(analysis);
+  const strand = strandOf(analysis);
   for (const gap of [0, 1, 7, 25, strand.placed.length]) expect(nearestGap(strand, gapAt(strand, gap)), `gap ${gap}`).toBe(gap);
   expect(nearestGap(strand, -50)).toBe(0);
   expect(nearestGap(strand, 1e6)).toBe(strand.placed.length);
 });
 
 test("places, selections and runs are told in words and figures", () => {
-  expect(describePlace(analysis, doc, { from: 0, to: 0 })).toBe("At the left end, before Steel round");
-  expect(describePlace(analysis, doc, { from: 6, to: 6 })).toBe("After bead 6 of 51, Steel round; before Brass spacer");
-  expect(describePlace(analysis, doc, { from: 0, to: 6 })).toContain("6 beads selected");
-  expect(describePlace({ ...analysis, strands: [{ ...leadStrand(analysis), placed: [] }] }, doc, { from: 0, to: 0 })).toContain("bare");
-  expect(selectionFacts(analysis, { from: 0, to: 6 })!.mm).toBeCloseTo(leadStrand(analysis).runs[0].reachedMm, 6);
-  expect(selectionFacts(analysis, { from: 3, to: 3 })).toBeNull();
-  expect(runAt(analysis, 3)).toEqual([0, 6]);
-  expect(handleOf(analysis, { from: 0, to: 6 })).toMatchObject({ count: 6 });
-  expect(handleOf(analysis, { from: 0, to: 5 })).toBeNull();
-  expect(handleOf(analysis, { from: 5, to: 7 })).toBeNull();
+  const strand = strandOf(analysis);
+  expect(describePlace(strand, doc, { from: 0, to: 0 })).toBe("At the left end, before Steel round");
+  expect(describePlace(strand, doc, { from: 6, to: 6 })).toBe("After bead 6 of 51, Steel round; before Brass spacer");
+  expect(describePlace(strand, doc, { from: 0, to: 6 })).toContain("6 beads selected");
+  expect(describePlace({ ...strand, placed: [] }, doc, { from: 0, to: 0 })).toContain("bare");
+  expect(selectionFacts(strand, { from: 0, to: 6 })!.mm).toBeCloseTo(strand.runs[0].reachedMm, 6);
+  expect(selectionFacts(strand, { from: 3, to: 3 })).toBeNull();
+  expect(runAt(strand, 3)).toEqual([0, 6]);
+  expect(handleOf(strand, { from: 0, to: 6 })).toMatchObject({ count: 6 });
+  expect(handleOf(strand, { from: 0, to: 5 })).toBeNull();
+  expect(handleOf(strand, { from: 5, to: 7 })).toBeNull();
 });
 
 test("an end is listed in threading order, both halves of a toggle", () => {
-  const left = endSteps(doc, leadStrand(analysis), "left");
+  const left = endSteps(doc, strandOf(analysis), "left");
   expect(left).toHaveLength(3);
   expect(left[0]).toBe("Crimp tube");
   expect(left[2]).toBe("Toggle, its ring");
-  expect(endSteps(doc, leadStrand(analysis), "right").at(-1)).toBe("Toggle, its bar");
-  expect(endSteps(doc, { ...leadStrand(analysis), left: [], right: [], ring: true }, "left")[0]).toContain("tied to its other end");
+  expect(endSteps(doc, strandOf(analysis), "right").at(-1)).toBe("Toggle, its bar");
+  expect(endSteps(doc, { ...strandOf(analysis), left: [], right: [], ring: true }, "left")[0]).toContain("tied to its other end");
 });
 
 test("two states are compared line by line, and one with an error in its line says so", () => {
@@ -131,7 +132,7 @@ test("two states are compared line by line, and one with an error in its line sa
   const fewer = { name: "b", doc, analysis: { ...analysis, tally: analysis.tally.map((c) => ({ ...c, count: c.count - 1 })) } };
   const steel = compare(one, fewer).find((d) => d.what.startsWith("Steel round"))!;
   expect([steel.one, steel.other]).toEqual([30, 29]);
-  const broken = compare(one, { name: "c", doc: withTyped(doc, "<9P"), analysis: null });
+  const broken = compare(one, { name: "c", doc: withTyped(doc, "r1", "<9P"), analysis: null });
   expect(broken[0]).toMatchObject({ what: "Bead line", other: "<9P" });
   expect(broken.find((d) => d.what === "Finished length")!.other).toBeNull();
 });

@@ -81,6 +81,14 @@ func (s *server) registerAnalysis(api huma.API) {
 			p, err := desk.PictureOf(&in.Body, s.options(ctx, in.Unit).House)
 			return &answer[*desk.Picture]{p}, err
 		})
+	call(api, huma.Operation{OperationID: "together", Method: http.MethodPost, Path: "/api/together", Summary: "Ways to size the rows of a piece together"},
+		func(ctx context.Context, in *struct {
+			UnitParam
+			Body desk.Together
+		}) (*answer[*desk.Proposals], error) {
+			out, err := desk.SizeTogether(ctx, &in.Body, s.options(ctx, in.Unit))
+			return &answer[*desk.Proposals]{out}, err
+		})
 	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {

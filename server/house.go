@@ -64,10 +64,16 @@ func (s *server) registerHouse(api huma.API) {
 		})
 	call(api, huma.Operation{OperationID: "tryHouse", Method: http.MethodPost, Path: "/api/house/try", Summary: "What another house method would change"}, s.tryHouse)
 	call(api, huma.Operation{OperationID: "suggest", Method: http.MethodPost, Path: "/api/suggest", Summary: "Fittings for the ends of a piece, each with its reason"},
-		func(ctx context.Context, in *analyseInput) (*answer[*desk.Suggestions], error) {
-			out, err := desk.Suggest(&in.Body, s.options(ctx, in.Unit))
+		func(ctx context.Context, in *suggestInput) (*answer[*desk.Suggestions], error) {
+			out, err := desk.Suggest(&in.Body, in.Row, s.options(ctx, in.Unit))
 			return &answer[*desk.Suggestions]{out}, err
 		})
+}
+
+type suggestInput struct {
+	UnitParam
+	Row  string `query:"row" doc:"The row whose ends they are for; the first if absent."`
+	Body format.Document
 }
 
 func (s *server) tryHouse(ctx context.Context, in *struct {

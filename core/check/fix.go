@@ -116,7 +116,7 @@ func known(found []Finding) map[string]*Finding {
 func symmetricRows(m *measure.Measured) map[string]bool {
 	out := map[string]bool{}
 	for _, s := range m.Strands {
-		out[string(s.Row.ID)] = !s.Ring && readsBothWays(orderOf(s))
+		out[string(s.Row.ID)] = Symmetric(s)
 	}
 	return out
 }

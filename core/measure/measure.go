@@ -129,11 +129,21 @@ func (f *Fault) Unwrap() error { return f.Err }
 // ForTarget gives only the length of a row that is held against what is asked of it,
 // for a piece that is tried out. The error is as Measure's.
 func ForTarget(p *piece.Piece, row *piece.Row) (length.MM, error) {
-	s, err := strandOf(p, row)
+	s, err := Row(p, row)
 	if err != nil {
-		return 0, &Fault{Row: row.ID, Err: err}
+		return 0, err
 	}
 	return s.ForTarget(p), nil
+}
+
+// Row measures one row of a piece, without its cut: for a row that is tried out. The
+// error is a *Fault.
+func Row(p *piece.Piece, row *piece.Row) (*Strand, error) {
+	s, err := strandOf(p, row)
+	if err != nil {
+		return nil, &Fault{Row: row.ID, Err: err}
+	}
+	return s, nil
 }
 
 // strandOf lays out a row with its fills solved and its tails led back.

@@ -75,7 +75,7 @@ func TestWhatSuitsIsChosenByItsMeasures(t *testing.T) {
 		{"but one to close into", func(p *piece.Piece) { p.House.Attach = piece.AttachDirect }, measure.RoleRing, piece.Right, "ring", ""},
 		{"the clasp that is there", func(*piece.Piece) {}, measure.RoleClasp, "", "lobster", "It closes at 8.6 mm, brass like the rest."},
 	} {
-		all := For(remeasured(t, tt.change), shelf)
+		all := For(remeasured(t, tt.change), "", shelf)
 		got := suggested(all, tt.role, tt.side)
 		switch {
 		case tt.want == "" && got != nil:
@@ -88,12 +88,12 @@ func TestWhatSuitsIsChosenByItsMeasures(t *testing.T) {
 
 func TestWhatIsThereIsKeptAndSaidToBe(t *testing.T) {
 	m := remeasured(t, func(p *piece.Piece) { p.Leading().Left = put("l", 0) })
-	if s := suggested(For(m, catalogue), measure.RoleCrimp, piece.Left); s == nil || !s.Has || s.Fix != nil {
+	if s := suggested(For(m, "", catalogue), measure.RoleCrimp, piece.Left); s == nil || !s.Has || s.Fix != nil {
 		t.Errorf("%+v", s)
 	}
 	// One that does not do is replaced in its place.
 	m = remeasured(t, func(p *piece.Piece) { p.Leading().Left = put("l", 2) })
-	s := suggested(For(m, catalogue[:2]), measure.RoleCrimp, piece.Left)
+	s := suggested(For(m, "", catalogue[:2]), measure.RoleCrimp, piece.Left)
 	if s == nil || s.Has || s.Fix.Ops[0].Do != edit.SetFitting || s.Fix.Ops[0].At.Fitting != "l" {
 		t.Errorf("%+v", s)
 	}
@@ -103,7 +103,7 @@ func TestAPieceWithoutAClaspIsOfferedOne(t *testing.T) {
 	bare := remeasured(t, func(p *piece.Piece) { p.Closure.Left = nil })
 	shelf := append([]*material.Material{fitting("slide", "brass", material.Finding{Type: material.Slide, Closed: 9}),
 		fitting("long", "brass", material.Finding{Type: material.Lobster, Closed: 15, Wire: 0.7})}, catalogue...)
-	s := suggested(For(bare, shelf), measure.RoleClasp, "")
+	s := suggested(For(bare, "", shelf), measure.RoleClasp, "")
 	if s == nil || s.Has || s.Material.ID != "lobster" || !s.Fix.Ops[0].Closure || s.Fix.Ops[0].At.Side != piece.Left {
 		t.Fatalf("%+v", s)
 	}
@@ -111,10 +111,10 @@ func TestAPieceWithoutAClaspIsOfferedOne(t *testing.T) {
 	if err != nil || len(after.Piece.Closure.Left) != 1 {
 		t.Errorf("%v", err)
 	}
-	if s := suggested(For(bare, catalogue[:4]), measure.RoleClasp, ""); s != nil {
+	if s := suggested(For(bare, "", catalogue[:4]), measure.RoleClasp, ""); s != nil {
 		t.Errorf("of crimps alone %s is suggested", s.Material.ID)
 	}
-	if For(remeasured(t, func(p *piece.Piece) { p.Closure = piece.Closure{Type: piece.Knot} }), shelf) != nil {
+	if For(remeasured(t, func(p *piece.Piece) { p.Closure = piece.Closure{Type: piece.Knot} }), "", shelf) != nil {
 		t.Error("a ring is offered ends")
 	}
 }

@@ -21,7 +21,7 @@ func TestAButtonIsOfferedItsLoopAndNoRings(t *testing.T) {
 		waxedCord(p)
 		p.Closure = piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "f1", Of: button}}}
 	})
-	all := For(m, catalogue)
+	all := For(m, "", catalogue)
 	s := suggested(all, measure.RoleBeads, piece.Right)
 	if s == nil || s.Has || !strings.Contains(s.Reason, "a loop of 39 mm round inside") || s.Fix == nil {
 		t.Fatalf("%+v", s)
@@ -37,7 +37,7 @@ func TestAButtonIsOfferedItsLoopAndNoRings(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if s := suggested(For(made, catalogue), measure.RoleBeads, piece.Right); s == nil || !s.Has || !strings.Contains(s.Reason, "this one has ") {
+	if s := suggested(For(made, "", catalogue), measure.RoleBeads, piece.Right); s == nil || !s.Has || !strings.Contains(s.Reason, "this one has ") {
 		t.Errorf("with its loop: %+v", s)
 	}
 	if fix := ByHouse(m, catalogue); fix == nil || len(fix.Ops) == 0 {
@@ -56,7 +56,7 @@ func TestAKnotThatItsBeadTakesIsOfferedToHide(t *testing.T) {
 			p.Palette["P"] = hole(t, tt.hole)
 			p.Closure.Right = []piece.Fitting{{ID: "f2", Of: catalogue[6]}}
 		})
-		s := suggested(For(m, catalogue), RoleKnot, piece.Right)
+		s := suggested(For(m, "", catalogue), RoleKnot, piece.Right)
 		if (s != nil) != tt.offers {
 			t.Errorf("a hole of %v: %+v", tt.hole, s)
 			continue
@@ -69,7 +69,7 @@ func TestAKnotThatItsBeadTakesIsOfferedToHide(t *testing.T) {
 			t.Fatalf("%v", err)
 		}
 		made, err := measure.Measure(after)
-		if err != nil || suggested(For(made, catalogue), RoleKnot, piece.Right) != nil {
+		if err != nil || suggested(For(made, "", catalogue), RoleKnot, piece.Right) != nil {
 			t.Errorf("hidden, it is offered again: %v", err)
 		}
 	}

@@ -21,7 +21,7 @@ func ByHouse(m *measure.Measured, shelf []*material.Material) *check.Fix {
 	wants := map[measure.Role]bool{
 		measure.RoleCrimp: true,
 		measure.RoleCover: h.Covers == piece.Yes,
-		measure.RoleGuard: h.Guards != piece.GuardsNever && m.Leading().Row.Cord.Cord.Type == material.Wire,
+		measure.RoleGuard: h.Guards != piece.GuardsNever && !(h.Guards == piece.GuardsSingle && m.Piece.Several()),
 		measure.RoleRing:  true,
 		measure.RoleClasp: true,
 		measure.RoleBeads: true,
@@ -34,15 +34,19 @@ func ByHouse(m *measure.Measured, shelf []*material.Material) *check.Fix {
 			out.Ops = append(out.Ops, ops...)
 		}
 	}
-	take(unwanted(after, wants)...)
-	// One after another, since each fitting changes what suits beside it.
-	for range 12 {
-		all := For(after, shelf)
-		next := slices.IndexFunc(all, func(s Suggestion) bool { return wants[s.Role] && s.Fix != nil && !hasAny(after, s) })
-		if next < 0 {
-			break
+	for _, row := range m.Piece.Rows() {
+		take(unwanted(after, rowOf(after, row.ID), wants)...)
+		// One after another, since each fitting changes what suits beside it.
+		for range 12 {
+			all := For(after, row.ID, shelf)
+			next := slices.IndexFunc(all, func(s Suggestion) bool {
+				return wants[s.Role] && s.Fix != nil && !hasAny(after, row.ID, s) && (s.Role != measure.RoleGuard || row.Cord.Cord.Type == material.Wire)
+			})
+			if next < 0 {
+				break
+			}
+			take(all[next].Fix.Ops...)
 		}
-		take(all[next].Fix.Ops...)
 	}
 	if len(out.Ops) == 0 {
 		return nil
@@ -52,8 +56,8 @@ func ByHouse(m *measure.Measured, shelf []*material.Material) *check.Fix {
 
 // hasAny says whether the end has something in the role already: a fitting that
 // is there is left even if another would suit better.
-func hasAny(m *measure.Measured, s Suggestion) bool {
-	p := &picker{m: m}
+func hasAny(m *measure.Measured, row piece.ID, s Suggestion) bool {
+	p := &picker{m: m, s: rowOf(m, row)}
 	if s.Side == "" {
 		return p.has(piece.Left, s.Role) != nil || p.has(piece.Right, s.Role) != nil
 	}
@@ -61,19 +65,19 @@ func hasAny(m *measure.Measured, s Suggestion) bool {
 }
 
 // unwanted removes covers, guards and rings that the house does not use.
-func unwanted(m *measure.Measured, wants map[measure.Role]bool) []edit.Op {
+func unwanted(m *measure.Measured, s *measure.Strand, wants map[measure.Role]bool) []edit.Op {
 	var ops []edit.Op
-	h, s := m.Piece.House, m.Leading()
+	h := m.Piece.House
 	split := h.Attach == piece.AttachSplit
 	for _, e := range s.Ends() {
 		for _, p := range e.Parts {
 			drop := false
 			switch p.Role {
 			case measure.RoleCover, measure.RoleGuard:
-				drop = !wants[p.Role]
+				drop = !wants[p.Role] || p.Role == measure.RoleGuard && s.Row.Cord.Cord.Type != material.Wire
 			case measure.RoleRing:
 				f := p.Material.Finding
-				drop = f.IsOpen() && (!needsRing(m, e.Side) || h.Attach != piece.AttachDirect && (f.Type == material.SplitRing) != split)
+				drop = f.IsOpen() && (!needsRing(m, s, e.Side) || h.Attach != piece.AttachDirect && (f.Type == material.SplitRing) != split)
 			}
 			if drop {
 				at := s.Row.AtEnd(e.Side)

@@ -28,13 +28,13 @@ type Suggestion struct {
 	Fix      *check.Fix
 }
 
-// For suggests what may end the strand, in threading order, one of each kind for
-// either end.
-func For(m *measure.Measured, shelf []*material.Material) []Suggestion {
+// For suggests what may end a row, in threading order, one of each kind for either
+// end; of an id that the piece does not have, the first row.
+func For(m *measure.Measured, row piece.ID, shelf []*material.Material) []Suggestion {
 	if m.Piece.Closure.Type != piece.Clasp {
 		return nil
 	}
-	p := &picker{m: m, shelf: shelf, metal: check.MainMetal(m)}
+	p := &picker{m: m, s: rowOf(m, row), shelf: shelf, metal: check.MainMetal(m)}
 	var out []Suggestion
 	for _, side := range piece.Sides() {
 		for _, pick := range []func(side piece.Side) *Suggestion{p.crimp, p.fold, p.cover, p.guard, p.hiddenKnot, p.loop, p.ring} {
@@ -49,13 +49,21 @@ func For(m *measure.Measured, shelf []*material.Material) []Suggestion {
 	return out
 }
 
+func rowOf(m *measure.Measured, row piece.ID) *measure.Strand {
+	if s := m.Strand(row); s != nil {
+		return s
+	}
+	return m.Leading()
+}
+
 type picker struct {
 	m     *measure.Measured
+	s     *measure.Strand
 	shelf []*material.Material
 	metal string
 }
 
-func (p *picker) strand() *measure.Strand { return p.m.Leading() }
+func (p *picker) strand() *measure.Strand { return p.s }
 
 // has gives the part of an end in a role, nil for none.
 func (p *picker) has(side piece.Side, role measure.Role) *measure.Part {
@@ -219,7 +227,7 @@ func (p *picker) guard(side piece.Side) *Suggestion {
 }
 
 func (p *picker) ring(side piece.Side) *Suggestion {
-	if !needsRing(p.m, side) {
+	if !needsRing(p.m, p.s, side) {
 		return nil
 	}
 	split := p.m.Piece.House.Attach == piece.AttachSplit
@@ -246,8 +254,10 @@ func (p *picker) ring(side piece.Side) *Suggestion {
 
 // needsRing says whether an end wants a ring: by the house's way of putting
 // clasps on, and so that a clasp put on directly has something to close into.
-func needsRing(m *measure.Measured, side piece.Side) bool {
-	s := m.Leading()
+func needsRing(m *measure.Measured, s *measure.Strand, side piece.Side) bool {
+	if on := m.Piece.Joined(s.Row, side); on != nil && on.Of.Finding.Holes > 1 {
+		return false // each row goes in a hole of its own
+	}
 	if button, _ := m.Piece.Clasp(); button != nil && button.Type == material.ButtonEnd {
 		return false // button and loop are on the cord itself
 	}

@@ -53,7 +53,7 @@ func strand(t *testing.T, change func(h *piece.House)) *measure.Measured {
 
 func TestAFittingCrimpIsSuggestedWithItsReason(t *testing.T) {
 	crimps := 0
-	for _, s := range For(strand(t, func(*piece.House) {}), catalogue) {
+	for _, s := range For(strand(t, func(*piece.House) {}), "", catalogue) {
 		if s.Role != measure.RoleCrimp {
 			continue
 		}
@@ -134,7 +134,7 @@ func TestAHeavyPieceGetsARingThatBearsIt(t *testing.T) {
 	m := strand(t, func(*piece.House) {})
 	m.MassG = 200
 	rings := 0
-	for _, s := range For(m, append(catalogue[:len(catalogue):len(catalogue)], fitting("stout", "brass", material.Finding{Type: material.JumpRing, Inside: 4, Wire: 1.2, Joint: "open"}))) {
+	for _, s := range For(m, "", append(catalogue[:len(catalogue):len(catalogue)], fitting("stout", "brass", material.Finding{Type: material.JumpRing, Inside: 4, Wire: 1.2, Joint: "open"}))) {
 		if s.Role != measure.RoleRing {
 			continue
 		}

@@ -8,16 +8,22 @@ export function rowsOf(doc: Document): Row[] {
   return doc.sections.flatMap((section) => section.rows ?? []);
 }
 
-/** leadRow is the row whose length the target names. */
-export function leadRow(doc: Document): Row {
-  const [row] = rowsOf(doc);
-  return row;
+/** rowOf is the row of an id; the first if there is none of that id. */
+export function rowOf(doc: Document, id?: string): Row {
+  const rows = rowsOf(doc);
+  return rows.find((row) => row.id === id) ?? rows[0];
 }
 
-/** leadStrand is that row, measured. */
-export function leadStrand(analysis: Analysis): Strand;
-export function leadStrand(analysis: Analysis | null | undefined): Strand | undefined;
-export function leadStrand(analysis: Analysis | null | undefined): Strand | undefined {
-  const [strand] = analysis?.strands ?? [];
-  return strand;
+/** strandOf is that row, measured. */
+export function strandOf(analysis: Analysis, id?: string): Strand;
+export function strandOf(analysis: Analysis | null | undefined, id?: string): Strand | undefined;
+export function strandOf(analysis: Analysis | null | undefined, id?: string): Strand | undefined {
+  const strands = analysis?.strands ?? [];
+  return strands.find((strand) => strand.id === id) ?? strands[0];
 }
+
+/** several says whether a piece has more than one row. */
+export const several = (doc: Document) => rowsOf(doc).length > 1;
+
+/** numberOf is a row's place among the rows, from 1. */
+export const numberOf = (doc: Document, id: string) => rowsOf(doc).findIndex((row) => row.id === id) + 1;

@@ -485,6 +485,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/together": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ways to size the rows of a piece together */
+        post: operations["together"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -537,6 +554,19 @@ export interface components {
             /** @description How far each step of the planning is. */
             thread: components["schemas"]["ThreadStep"][];
             unweighed: string[];
+        };
+        Bar: {
+            /** @description The middle of each, from the top. */
+            holes: number[];
+            /** Format: double */
+            lengthMm: number;
+            material: string;
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         BeadKind: {
             /** Format: double */
@@ -1609,6 +1639,28 @@ export interface components {
             says: string;
             where?: string;
         };
+        Proposal: {
+            /** Format: int64 */
+            changes: number;
+            /** @description Of each row, as it would be. */
+            lengthsMm: number[];
+            /**
+             * Format: double
+             * @description By how much the row furthest off misses its place beside the others.
+             */
+            offMm: number;
+            operations: components["schemas"]["Operation"][];
+            says: string;
+        };
+        Proposals: {
+            /** @description None where no way was found. */
+            items: components["schemas"]["Proposal"][];
+            /**
+             * Format: double
+             * @description The smallest bead: every row comes nearer than this to its place beside the others.
+             */
+            withinMm: number;
+        };
         ReadLength: {
             /** Format: double */
             mm: number;
@@ -1979,6 +2031,19 @@ export interface components {
             /** @enum {string} */
             step: "decide" | "lay-out" | "fit" | "ends";
         };
+        Together: {
+            document: components["schemas"]["Document"];
+            /**
+             * @description All of one length, each a step longer than the one before, or touching where they hang.
+             * @enum {string}
+             */
+            goal: "equal" | "step" | "touching";
+            /**
+             * Format: double
+             * @description Of the goal step.
+             */
+            stepMm?: number;
+        };
         TypedLength: {
             /** @description It may be negative, as an ease may. */
             signed?: boolean;
@@ -2027,6 +2092,8 @@ export interface components {
             strand?: string;
         };
         Whole: {
+            /** @description Of rows side by side: what they go on hole by hole. */
+            bars?: components["schemas"]["Bar"][];
             /** @description Left, top, right and bottom of all that is drawn. */
             box: number[];
             /** @description Beads are seen by their thickness, not by their width. */
@@ -3157,8 +3224,8 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
-                /** @description Give the beads of a strand in few words. */
-                brief?: boolean;
+                /** @description The row whose ends they are for; the first if absent. */
+                row?: string;
             };
             header?: never;
             path?: never;
@@ -3190,6 +3257,41 @@ export interface operations {
             };
         };
     };
+    together: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Together"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposals"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
 }
 type FlattenedDeepRequired<T> = {
     [K in keyof T]-?: FlattenedDeepRequired<T[K] extends unknown[] | undefined | null ? Extract<T[K], unknown[]>[number] : T[K]>;
@@ -3207,6 +3309,7 @@ export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<Flatten
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/suggest"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiTogetherPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/together"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const analysisInsideStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Analysis"]["insideState"]> = ["open", "nothing", "unsolved"];
 export const bodyPartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Body"]["part"]> = ["wrist", "neck", "ankle"];
 export const bodySizePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BodySize"]["part"]> = ["wrist", "neck", "ankle"];
@@ -3275,6 +3378,7 @@ export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<component
 export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];
 export const threadStepStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["state"]> = ["untouched", "settled", "wrong"];
 export const threadStepStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["step"]> = ["decide", "lay-out", "fit", "ends"];
+export const togetherGoalValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Together"]["goal"]> = ["equal", "step", "touching"];
 export const typedLengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TypedLength"]["unit"]> = ["mm", "cm", "in"];
 export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];

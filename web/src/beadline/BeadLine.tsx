@@ -1,4 +1,5 @@
-import { type KeyboardEvent, type RefObject } from "react";
+import { type KeyboardEvent, type ReactNode, type RefObject } from "react";
+import { rowsOf, several, type Row } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { Hands } from "../bench/Hands.tsx";
@@ -13,8 +14,10 @@ interface Props {
 
 /** BeadLine is the sequence as text and as chips, in step with the felt. */
 export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
-  const { lineText, faults, analysis } = state;
+  const { lineText, analysis, doc, row } = state;
+  const faults = state.faults.filter((one) => one.row === undefined || one.row === row);
   const [fault] = faults;
+  const rows = rowsOf(doc);
 
   function onKey(event: KeyboardEvent<HTMLTextAreaElement>) {
     if (event.key === "Enter" || event.key === "Escape") {
@@ -23,32 +26,8 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
     }
   }
 
-  return (
-    <section className="line" aria-label="Bead line">
-      <div className="top">
-        <h2>Bead line</h2>
-        {state.selection.anchor !== state.selection.focus || state.copied ? (
-          <Hands bench={bench} state={state} />
-        ) : (
-          <span className="hint">
-            <span>
-              <kbd>9P</kbd> nine
-            </span>{" "}
-            · <span>
-              <kbd>3(A B)</kbd> three times
-            </span>{" "}
-            · <span>
-              <kbd>{"<A | C>"}</kbd> mirrored about C
-            </span>{" "}
-            · <span>
-              <kbd>{"{A}"}</kbd> fills
-            </span>{" "}
-            · <span>
-              <kbd>~</kbd> reversed
-            </span>
-          </span>
-        )}
-      </div>
+  const written = (
+    <>
       <textarea
         ref={inputRef}
         rows={1}
@@ -74,8 +53,77 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
         </div>
       )}
       {analysis?.drawing && <Chips bench={bench} state={state} />}
+    </>
+  );
+
+  return (
+    <section className="line" aria-label="Bead line">
+      <div className="top">
+        <h2>{several(doc) ? "Bead lines" : "Bead line"}</h2>
+        {alikeRows(state) > 1 && (
+          <label className="tick">
+            <input type="checkbox" checked={state.alike} onChange={(e) => bench.setAlike(e.target.checked)} /> edit the {alikeRows(state)} alike rows together
+          </label>
+        )}
+        {state.selection.anchor !== state.selection.focus || state.copied ? (
+          <Hands bench={bench} state={state} />
+        ) : (
+          <span className="hint">
+            <span>
+              <kbd>9P</kbd> nine
+            </span>{" "}
+            · <span>
+              <kbd>3(A B)</kbd> three times
+            </span>{" "}
+            · <span>
+              <kbd>{"<A | C>"}</kbd> mirrored about C
+            </span>{" "}
+            · <span>
+              <kbd>{"{A}"}</kbd> fills
+            </span>{" "}
+            · <span>
+              <kbd>~</kbd> reversed
+            </span>
+          </span>
+        )}
+        {!several(doc) && doc.closure.type === "clasp" && (
+          <button type="button" className="link add-row" title="A copy of this row beside it" onClick={() => void bench.addRow()}>
+            Add row
+          </button>
+        )}
+      </div>
+      <div className={rows.length > 1 ? "lines" : undefined}>
+        {rows.map((one, i) => (one.id === row ? <InHand key={one.id} number={rows.length > 1 ? i + 1 : 0}>{written}</InHand> : <OtherLine key={one.id} bench={bench} state={state} row={one} number={i + 1} />))}
+      </div>
     </section>
   );
+}
+
+/** InHand marks the line in hand with the number of its row. */
+function InHand({ number, children }: { number: number; children: ReactNode }) {
+  if (number === 0) return children;
+  return (
+    <div className="in-hand">
+      <b aria-hidden>{number}</b>
+      <div>{children}</div>
+    </div>
+  );
+}
+
+/** OtherLine is the line of a row that is not in hand: pressed, it is. */
+function OtherLine({ bench, state, row, number }: { bench: Bench; state: BenchState; row: Row; number: number }) {
+  const wrong = state.faults.some((fault) => fault.row === row.id);
+  return (
+    <button type="button" className={`other-line ${wrong ? "wrong" : ""}`} aria-label={`Bead line of row ${number}${wrong ? ", has an error" : ""}`} onClick={() => bench.toRow(row.id)}>
+      <b aria-hidden>{number}</b>
+      <span>{row.line || "bare cord"}</span>
+    </button>
+  );
+}
+
+/** alikeRows counts the rows with the same line as the one in hand. */
+function alikeRows({ doc, lineText }: BenchState): number {
+  return rowsOf(doc).filter((one) => one.line === lineText).length;
 }
 
 /** pointAt shows the line round the column with a mark under it. */

@@ -1,4 +1,4 @@
-import { leadStrand } from "../api/piece.ts";
+import { strandOf } from "../api/piece.ts";
 import { useState, type DragEvent, type KeyboardEvent } from "react";
 import type { LineNode, Material, Outline } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
@@ -20,7 +20,7 @@ interface Tray {
 export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
   const { analysis, doc, selection } = state;
   const drawing = analysis!.drawing!;
-  const strand = leadStrand(analysis!);
+  const strand = strandOf(analysis!, state.row);
   const { placed } = strand;
   const nodes = drawing.lines.find((line) => line.strand === strand.id)?.nodes ?? [];
   const from = Math.min(selection.anchor, selection.focus);

@@ -1,12 +1,12 @@
 import { api, ApiError, Offline, unwrap, type Analysis, type Document, type Fix, type Material, type Operation, type Outline, type PieceState } from "../api/client.ts";
 import { opened } from "../api/opened.ts";
-import { leadRow, leadStrand } from "../api/piece.ts";
+import { numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
 import type { Unit } from "../units/length.ts";
 import type { BenchState, LineFault, Selection } from "./BenchState.ts";
 import { Draft, keptDraft } from "./Draft.ts";
 import { lineOf, withTyped } from "./document.ts";
 import { findNode } from "./lineNodes.ts";
-import { Past } from "./Past.ts";
+import { Past, type Moment } from "./Past.ts";
 
 /** TYPING is how long a pause ends one undoable stretch of typing, in ms. */
 const TYPING = 1200;
@@ -36,8 +36,9 @@ export class Bench {
     this.#unit = unit;
     const kept = keptDraft(piece.id);
     const doc = kept?.document ?? piece.document;
+    const row = rowOf(doc).id;
     this.#state = {
-      doc, lineText: lineOf(doc), analysis: null, analysed: doc, behind: false, faults: [], trouble: null,
+      doc, row, alike: false, lineText: lineOf(doc, row), analysis: null, analysed: doc, behind: false, faults: [], trouble: null,
       selection: { anchor: 0, focus: 0 }, pending: "", copied: false, notice: null, save: "saved", conflict: null,
       drift: piece.drift ?? null, canUndo: false, canRedo: false,
     };
@@ -94,13 +95,19 @@ export class Bench {
 
   // -- changes
 
+  #moment() {
+    const { doc, row, selection } = this.#state;
+    return { doc, row, selection };
+  }
+
   #remember() {
-    this.#past.remember({ doc: this.#state.doc, selection: this.#state.selection });
+    this.#past.remember(this.#moment());
   }
 
   #show(doc: Document, more: Partial<BenchState>, analysis?: Analysis) {
     this.#asked++;
-    this.#set({ doc, lineText: lineOf(doc), pending: "", notice: null, ...(analysis ? { analysis, analysed: doc, behind: false, faults: [], trouble: null } : {}), ...more });
+    const row = rowOf(doc, more.row ?? this.#state.row).id;
+    this.#set({ doc, lineText: lineOf(doc, row), pending: "", notice: null, ...(analysis ? { analysis, analysed: doc, behind: false, faults: [], trouble: null } : {}), ...more, row });
     this.#draft.keep(doc);
     if (!analysis) void this.#analyse();
   }
@@ -109,7 +116,7 @@ export class Bench {
   typeLine(text: string) {
     const now = Date.now();
     if (now - this.#lastTyped >= TYPING || !this.#past.canUndo) this.#remember();
-    this.#show(withTyped(this.#state.doc, text), {});
+    this.#show(withTyped(this.#state.doc, this.#state.row, text), {});
     this.#lastTyped = now;
   }
 
@@ -119,7 +126,7 @@ export class Bench {
     try {
       const analysis = this.#steady(opened(await unwrap(api.POST("/api/analyse", { params: { query: { unit: this.#unit, brief: true } }, body: doc }))), doc);
       if (asked !== this.#asked) return;
-      this.#set({ analysis, analysed: doc, behind: false, faults: [], trouble: null, selection: clamped(this.#state.selection, leadStrand(analysis).beads) });
+      this.#set({ analysis, analysed: doc, behind: false, faults: [], trouble: null, selection: clamped(this.#state.selection, strandOf(analysis, this.#state.row).beads) });
     } catch (err) {
       if (asked === this.#asked) this.#set({ behind: true, ...troubleOf(err) });
     }
@@ -143,7 +150,7 @@ export class Bench {
       const operation = typeof wanted === "function" ? wanted() : wanted;
       if (!operation) return undefined;
       const { anchor, focus } = this.#state.selection;
-      return this.#send([{ at: { strand: leadRow(this.#state.doc).id }, from: Math.min(anchor, focus), to: Math.max(anchor, focus), ...operation }], select);
+      return this.#send([{ at: { strand: this.#state.row }, alike: this.#state.alike || undefined, from: Math.min(anchor, focus), to: Math.max(anchor, focus), ...operation }], select);
     });
   }
 
@@ -154,11 +161,11 @@ export class Bench {
   }
 
   async #send(operations: Operation[], select: boolean): Promise<string | undefined> {
-    const { doc, selection } = this.#state;
+    const { doc, row, selection } = this.#state;
     try {
       const { edited, analysis: answer, faults } = await unwrap(api.POST("/api/edit", { params: { query: { unit: this.#unit, brief: true } }, body: { document: doc, operations } }));
       if (operations.every((o) => o.do === "copy")) return edited.text ?? "";
-      if (this.#state.doc !== doc && lineOf(this.#state.doc) !== lineOf(doc)) {
+      if (this.#state.doc !== doc && rowsOf(doc).some((one) => rowsOf(this.#state.doc).find((now) => now.id === one.id)?.line !== one.line)) {
         // What was typed while the operation was under way is newer. A change of
         // something else is made again on it; a place in the old line means nothing now.
         return operations.every(asksForNoPlace) ? await this.#send(operations, select) : (edited.text ?? "");
@@ -168,7 +175,7 @@ export class Bench {
       if (answer) {
         const analysis = opened(answer);
         const selected = select ? { anchor: edited.from, focus: edited.to } : selection;
-        this.#show(next, { selection: clamped(selected, leadStrand(analysis).beads) }, this.#steady(analysis, next));
+        this.#show(next, { selection: clamped(selected, strandOf(analysis, row).beads) }, this.#steady(analysis, next));
       } else {
         this.#show(next, { behind: true, faults: (faults ?? []).map(lineFault) });
       }
@@ -228,7 +235,7 @@ export class Bench {
   step(by: number) {
     void this.edit(() => {
       const { anchor, focus } = this.#state.selection;
-      const bead = leadStrand(this.#state.analysis)?.placed[Math.max(0, anchor === focus ? focus - 1 : Math.min(anchor, focus))];
+      const bead = strandOf(this.#state.analysis, this.#state.row)?.placed[Math.max(0, anchor === focus ? focus - 1 : Math.min(anchor, focus))];
       return bead && this.#stepped(bead.node, by);
     }, false);
   }
@@ -239,7 +246,7 @@ export class Bench {
   }
 
   #stepped(id: number, by: number): LineOperation | undefined {
-    const node = findNode(this.#state.analysis?.drawing?.lines.flatMap((line) => line.nodes) ?? [], id);
+    const node = findNode(this.#state.analysis?.drawing?.lines.find((line) => line.strand === this.#state.row)?.nodes ?? [], id);
     return node && node.count + by >= 1 ? { do: "count", node: id, n: node.count + by } : undefined;
   }
 
@@ -277,9 +284,45 @@ export class Bench {
     this.#set({ notice, pending: "" });
   }
 
+  // -- rows
+
+  /** toRow takes a row in hand, with the caret at a gap of it; without one, about as far along as it was. */
+  toRow(row: string, gap?: number, extend = false) {
+    const { analysis, doc, selection } = this.#state;
+    if (row !== this.#state.row) {
+      const [was, is] = [strandOf(analysis, this.#state.row)?.beads ?? 0, strandOf(analysis, row)?.beads ?? 0];
+      const at = clamped({ anchor: 0, focus: gap ?? (was > 0 ? Math.round((selection.focus / was) * is) : 0) }, is).focus;
+      this.#lastTyped = 0;
+      this.#set({ row, lineText: lineOf(doc, row), selection: { anchor: at, focus: at }, pending: "", notice: null, alike: false });
+      return;
+    }
+    if (gap !== undefined) this.move(gap, extend);
+  }
+
+  /** nextRow goes to the row above or below. */
+  nextRow(by: -1 | 1) {
+    const { doc, row } = this.#state;
+    const next = rowsOf(doc)[numberOf(doc, row) - 1 + by];
+    if (next) this.toRow(next.id);
+  }
+
+  /** addRow puts a copy of the row in hand behind it, and takes that in hand. */
+  async addRow() {
+    const at = this.#state.row;
+    if (await this.apply({ do: "add-row", at: { strand: at } })) {
+      const { doc } = this.#state;
+      this.toRow(rowsOf(doc)[numberOf(doc, at)].id);
+    }
+  }
+
+  /** setAlike makes changes of the line in every row with the same line, or in the row in hand alone. */
+  setAlike(alike: boolean) {
+    this.#set({ alike });
+  }
+
   // -- selection
 
-  beads = () => leadStrand(this.#state.analysis)?.beads ?? 0;
+  beads = () => strandOf(this.#state.analysis, this.#state.row)?.beads ?? 0;
 
   select(anchor: number, focus: number) {
     this.#set({ selection: clamped({ anchor, focus }, this.beads()), pending: "", notice: null });
@@ -299,17 +342,17 @@ export class Bench {
   // -- history
 
   undo() {
-    this.#goTo(this.#past.back({ doc: this.#state.doc, selection: this.#state.selection }));
+    this.#goTo(this.#past.back(this.#moment()));
   }
 
   redo() {
-    this.#goTo(this.#past.forth({ doc: this.#state.doc, selection: this.#state.selection }));
+    this.#goTo(this.#past.forth(this.#moment()));
   }
 
-  #goTo(moment: { doc: Document; selection: Selection } | undefined) {
+  #goTo(moment: Moment | undefined) {
     if (!moment) return;
     this.#lastTyped = 0;
-    this.#show(moment.doc, { selection: moment.selection });
+    this.#show(moment.doc, { row: moment.row, selection: moment.selection });
   }
 
   // -- the rest of the piece
@@ -331,7 +374,8 @@ export class Bench {
   restored(piece: PieceState) {
     this.#draft.goOn(piece.revision);
     this.#remember();
-    this.#set({ doc: piece.document, lineText: lineOf(piece.document), save: "saved", faults: [], selection: { anchor: 0, focus: 0 } });
+    const row = rowOf(piece.document, this.#state.row).id;
+    this.#set({ doc: piece.document, row, lineText: lineOf(piece.document, row), save: "saved", faults: [], selection: { anchor: 0, focus: 0 } });
     void this.#analyse();
   }
 
@@ -360,7 +404,7 @@ function clamped({ anchor, focus }: Selection, most: number): Selection {
   return { anchor: clamp(anchor), focus: clamp(focus) };
 }
 
-const lineFault = (fault: { column?: number; says: string; expected?: string }): LineFault => ({ column: fault.column ?? 1, says: fault.says, expected: fault.expected });
+const lineFault = (fault: { column?: number; says: string; expected?: string; place?: { strand?: string } }): LineFault => ({ column: fault.column ?? 1, says: fault.says, expected: fault.expected, row: fault.place?.strand });
 
 /** troubleOf says what an analysis that failed shows. */
 function troubleOf(err: unknown): Partial<BenchState> {

@@ -11,11 +11,17 @@ export interface LineFault {
   column: number;
   says: string;
   expected?: string;
+  /** The row whose line it is in. */
+  row?: string;
 }
 
 /** BenchState is what the bench shows. It is replaced, never changed. */
 export interface BenchState {
   doc: Document;
+  /** The id of the row in hand: the one that the caret, the line and the keys are in. */
+  row: string;
+  /** A change of the line in hand is made in every row with the same line. */
+  alike: boolean;
   /** The line as typed, whether or not it can be read. */
   lineText: string;
   analysis: Analysis | null;

@@ -11,6 +11,7 @@ import { useUnit } from "../units/UnitContext.tsx";
 import type { Bench } from "./Bench.ts";
 import type { BenchState } from "./BenchState.ts";
 import { strandKey } from "./strandKeys.ts";
+import { numberOf, several, strandOf } from "../api/piece.ts";
 import { describePlace, handleOf, runAt, selectionFacts } from "./place.ts";
 
 const TONES: Tone[] = ["light", "middle", "dark"];
@@ -31,16 +32,18 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   const [letters, setLetters] = useState(() => localStorage.getItem(KEPT_LETTERS) === "yes");
   const [laid, setLaid] = useState(() => localStorage.getItem(KEPT_LAID) === "yes");
   const [fromCentre, setFromCentre] = useState(false);
+  const [align, setAlign] = useState<"centre" | "left">("centre");
   const [lens, setLens] = useState(PLAIN_LENS);
   const [zoom, setZoom] = useState(2);
   const [truePx, setTruePx] = useState<number | null>(null);
   const [calibrating, setCalibrating] = useState(false);
-  const { analysis, doc, selection, pending, notice } = state;
+  const { analysis, doc, row, selection, pending, notice } = state;
+  const strand = strandOf(analysis, row);
   const gaps = useMemo(
     () => ({ from: Math.min(selection.anchor, selection.focus), to: Math.max(selection.anchor, selection.focus), focus: selection.focus }),
     [selection],
   );
-  const handle = useMemo(() => (analysis ? handleOf(analysis, gaps) : null), [analysis, gaps]);
+  const handle = useMemo(() => (strand ? handleOf(strand, gaps) : null), [strand, gaps]);
   const onZoom = useCallback((by: number) => {
     setTruePx(null);
     setZoom((z) => Math.max(0, Math.min(ZOOMS.length - 1, z + by)));
@@ -50,7 +53,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   const flat = useMemo(() => laidFlat(picture), [picture]);
   const drawn = laid && flat ? flat : picture;
 
-  if (!analysis) {
+  if (!analysis || !strand) {
     return (
       <>
         <div className="felt-band">
@@ -60,8 +63,8 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
       </>
     );
   }
-  const describe = describePlace(analysis, doc, gaps);
-  const facts = selectionFacts(analysis, gaps);
+  const describe = `${several(doc) ? `Row ${numberOf(doc, row)} of ${analysis.strands.length}. ` : ""}${describePlace(strand, doc, gaps)}`;
+  const facts = selectionFacts(strand, gaps);
   const onPlace = (gap: number, extend: boolean) => bench.move(gap, extend);
 
   function onKey(event: KeyboardEvent) {
@@ -77,7 +80,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   return (
     <>
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
-        {drawn ? <WholePiece drawn={drawn} tone={tone} letters={letters} selection={gaps} lens={lens} onLens={setLens} onPlace={onPlace} /> : <p className="felt-empty">Drawing …</p>}
+        {drawn ? <WholePiece drawn={drawn} tone={tone} letters={letters} row={row} selection={gaps} lens={lens} onLens={setLens} onPlace={(to, gap, extend) => bench.toRow(to, gap, extend)} /> : <p className="felt-empty">Drawing …</p>}
         <div className="felt-tools">
           {flat && (
             <button
@@ -123,6 +126,9 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
         <CloseUp
           analysis={analysis}
           doc={doc}
+          row={row}
+          align={align}
+          onRow={(to, gap) => bench.toRow(to, gap)}
           tone={tone}
           unit={unit}
           fromCentre={fromCentre}
@@ -134,7 +140,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
           pending={pending}
           describe={describe}
           onPlace={onPlace}
-          onRun={(gap) => bench.select(...runAt(analysis, gap))}
+          onRun={(gap) => bench.select(...runAt(strand, gap))}
           onMove={(gap) => bench.moveTo(gap)}
           onDish={(key, gap) => void bench.edit({ do: "insert", text: key, from: gap, to: gap })}
           onCount={(node, n) => void bench.pull(node, n)}
@@ -154,6 +160,11 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
           <button type="button" aria-pressed={fromCentre} onClick={() => setFromCentre(!fromCentre)}>
             Ruler from the centre
           </button>
+          {several(doc) && (
+            <button type="button" onClick={() => setAlign(align === "centre" ? "left" : "centre")}>
+              Line up: {align}
+            </button>
+          )}
         </div>
         {(notice || facts) && (
           <div className="felt-note" role={notice ? "alert" : undefined}>

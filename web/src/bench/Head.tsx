@@ -2,6 +2,7 @@ import { IconButton, InputBase } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
 import { HistoryIcon, RedoIcon, UndoIcon } from "../app/icons.tsx";
+import { rowsOf, several } from "../api/piece.ts";
 import { Length } from "../units/UnitContext.tsx";
 import type { SaveState } from "./Draft.ts";
 import type { BenchContext } from "./PieceRoom.tsx";
@@ -31,11 +32,12 @@ export function Head({ id, bench, state }: BenchContext) {
           void bench.apply({ do: "set-details", details: { name, notes, tags } });
         }} />
         <div className="sub">
-          {KINDS[doc.kind]}, {CLOSES[doc.closure.type]}
+          {KINDS[doc.kind]}
+          {several(doc) && `, ${rowsOf(doc).length} rows`}, {CLOSES[doc.closure.type]}
           {analysis && (
             <>
               {" · "}
-              <Length mm={analysis.finishedMm} />
+              <Span lengths={analysis.strands.map((strand) => strand.finishedMm)} />
             </>
           )}
           {" · "}
@@ -57,6 +59,17 @@ export function Head({ id, bench, state }: BenchContext) {
         </IconButton>
       </div>
     </header>
+  );
+}
+
+/** Span is the length of a piece, of several rows from the shortest to the longest. */
+function Span({ lengths }: { lengths: number[] }) {
+  const [least, most] = [Math.min(...lengths), Math.max(...lengths)];
+  if (most - least < 0.5) return <Length mm={lengths[0]} />;
+  return (
+    <>
+      <Length mm={least} /> to <Length mm={most} />
+    </>
   );
 }
 

@@ -5,6 +5,7 @@ import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { Dishes } from "../dishes/Dishes.tsx";
 import { Ends } from "../ends/Ends.tsx";
 import { Gauge } from "../gauge/Gauge.tsx";
+import { Structure } from "../rows/Structure.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { Tally } from "../tally/Tally.tsx";
 import { Felt } from "./Felt.tsx";
@@ -59,7 +60,10 @@ export function LayOut() {
       <div className="middle" ref={strand}>
         <Gauge bench={bench} state={state} />
         <Felt bench={bench} state={state} />
-        <BeadLine bench={bench} state={state} inputRef={line} onLeave={focusStrand} />
+        <div className="line-area">
+          <Structure bench={bench} state={state} />
+          <BeadLine bench={bench} state={state} inputRef={line} onLeave={focusStrand} />
+        </div>
       </div>
       <aside className="side right" aria-label="Materials and checks">
         <Tally state={state} />

@@ -1,9 +1,10 @@
 import type { Document } from "../api/client.ts";
 import type { Selection } from "./BenchState.ts";
 
-/** Moment is a document with what was selected in it. */
+/** Moment is a document with what was selected in it, and in which row. */
 export interface Moment {
   doc: Document;
+  row: string;
   selection: Selection;
 }
 

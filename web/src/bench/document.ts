@@ -1,11 +1,11 @@
 import type { Document } from "../api/client.ts";
-import { leadRow, type Row } from "../api/piece.ts";
+import { rowOf, type Row } from "../api/piece.ts";
 
-export const lineOf = (doc: Document) => leadRow(doc).line;
+export const lineOf = (doc: Document, row: string) => rowOf(doc, row).line;
 
-/** withTyped holds the bead line as it is typed, whether or not it can be read yet. All else is changed by operations. */
-export function withTyped(doc: Document, line: string): Document {
-  const lead = leadRow(doc);
-  const typed = (row: Row) => (row === lead ? { ...row, line } : row);
+/** withTyped holds a row's bead line as it is typed, whether or not it can be read yet. All else is changed by operations. */
+export function withTyped(doc: Document, row: string, line: string): Document {
+  const inHand = rowOf(doc, row);
+  const typed = (one: Row) => (one === inHand ? { ...one, line } : one);
   return { ...doc, sections: doc.sections.map((section) => ({ ...section, rows: section.rows?.map(typed) })) };
 }

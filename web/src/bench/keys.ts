@@ -15,7 +15,7 @@ export interface Key<Action extends string> {
 }
 
 export type StrandAction =
-  | "drop" | "count" | "move" | "byRun" | "toEdge" | "step" | "delete" | "group" | "ungroup" | "mirror" | "reverse" | "fill" | "shuffle"
+  | "drop" | "count" | "move" | "byRun" | "otherRow" | "toEdge" | "step" | "delete" | "group" | "ungroup" | "mirror" | "reverse" | "fill" | "shuffle"
   | "cut" | "copy" | "paste" | "selectAll" | "zoom" | "clear";
 
 export type PageAction = "undo" | "redo" | "line" | "strand" | "addDish" | "previousStep" | "nextStep" | "plan" | "newPiece" | "help";
@@ -31,6 +31,7 @@ export const STRAND_KEYS: Key<StrandAction>[] = [
   { action: "count", keys: "9 P", does: "type a number first to add that many", pressed: matching(/^[0-9]$/) },
   { action: "move", keys: "← →", does: "move the caret; with Shift, select", pressed: plain("ArrowLeft", "ArrowRight") },
   { action: "byRun", keys: "Ctrl ← →", does: "move the caret by a run", pressed: withControl("arrowleft", "arrowright") },
+  { action: "otherRow", keys: "Ctrl ↑ ↓", does: "go to the row above or below", pressed: withControl("arrowup", "arrowdown") },
   { action: "toEdge", keys: "Home End", does: "go to the first or last bead", pressed: plain("Home", "End") },
   { action: "step", keys: "↑ ↓", does: "one more or one fewer in the run at the caret", pressed: plain("ArrowUp", "ArrowDown") },
   { action: "delete", keys: "Backspace Delete", does: "delete the selection, or the bead beside the caret", pressed: plain("Backspace", "Delete") },

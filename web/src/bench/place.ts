@@ -1,5 +1,4 @@
-import { leadStrand } from "../api/piece.ts";
-import type { Analysis, Document } from "../api/client.ts";
+import type { Document, Strand } from "../api/client.ts";
 import type { Handle } from "../felt/useHands.ts";
 
 interface Gaps {
@@ -8,16 +7,16 @@ interface Gaps {
 }
 
 /** selectionFacts counts and measures the selected beads; null if none are. */
-export function selectionFacts(analysis: Analysis, { from, to }: Gaps): { beads: number; mm: number } | null {
-  const { placed } = leadStrand(analysis);
+export function selectionFacts(strand: Strand, { from, to }: Gaps): { beads: number; mm: number } | null {
+  const { placed } = strand;
   const chosen = placed.slice(from, to);
   if (chosen.length === 0) return null;
   return { beads: chosen.length, mm: Math.max(...chosen.map((b) => b.toMm)) - Math.min(...chosen.map((b) => b.fromMm)) };
 }
 
 /** describePlace says in words where the caret is, or what is selected. */
-export function describePlace(analysis: Analysis, doc: Document, { from, to }: Gaps): string {
-  const { placed } = leadStrand(analysis);
+export function describePlace(strand: Strand, doc: Document, { from, to }: Gaps): string {
+  const { placed } = strand;
   const name = (i: number) => doc.materials.find((m) => m.id === placed[i]?.material)?.name ?? "";
   if (placed.length === 0) return "The cord is bare; type a dish's letter to begin";
   if (to - from === 1) return `1 bead selected, ${name(from)}, bead ${to} of ${placed.length}`;
@@ -28,14 +27,14 @@ export function describePlace(analysis: Analysis, doc: Document, { from, to }: G
 }
 
 /** runAt gives the gaps of the run that the bead at a gap belongs to. */
-export function runAt(analysis: Analysis, gap: number): [number, number] {
-  const run = leadStrand(analysis).runs.find((r) => gap >= r.first && gap < r.first + r.count) ?? leadStrand(analysis).runs.at(-1);
+export function runAt(strand: Strand, gap: number): [number, number] {
+  const run = strand.runs.find((r) => gap >= r.first && gap < r.first + r.count) ?? strand.runs.at(-1);
   return run ? [run.first, run.first + run.count] : [0, 0];
 }
 
 /** handleOf finds the run that the selection is exactly one showing of, whose count its end can be pulled by. */
-export function handleOf(analysis: Analysis, { from, to }: Gaps): Handle | null {
-  const { placed } = leadStrand(analysis);
+export function handleOf(strand: Strand, { from, to }: Gaps): Handle | null {
+  const { placed } = strand;
   const chosen = placed.slice(from, to);
   if (chosen.length === 0 || chosen.some((b) => b.node !== chosen[0].node)) return null;
   if (placed[from - 1]?.node === chosen[0].node || placed[to]?.node === chosen[0].node) return null;

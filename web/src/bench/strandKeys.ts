@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from "react";
-import { leadStrand } from "../api/piece.ts";
+import { strandOf } from "../api/piece.ts";
 import type { Bench } from "./Bench.ts";
 import { actionOf, STRAND_KEYS, type StrandAction } from "./keys.ts";
 
@@ -19,6 +19,7 @@ const HANDLERS: Record<Exclude<StrandAction, "paste">, Handler> = {
   count: (bench, { key }) => bench.typeCount(key),
   move: (bench, { key, shiftKey }) => arrow(bench, key === "ArrowLeft" ? -1 : 1, shiftKey),
   byRun: (bench, { key, shiftKey }) => byRun(bench, key === "ArrowLeft" ? -1 : 1, shiftKey),
+  otherRow: (bench, { key }) => bench.nextRow(key === "ArrowUp" ? -1 : 1),
   toEdge: (bench, { key, shiftKey }) => bench.move(key === "Home" ? 0 : bench.beads(), shiftKey),
   step: (bench, { key }) => bench.step(key === "ArrowUp" ? 1 : -1),
   delete: (bench, { key }) => bench.remove(key === "Backspace" ? "before" : "after"),
@@ -59,8 +60,8 @@ function arrow(bench: Bench, by: -1 | 1, extend: boolean) {
 
 /** byRun moves the caret to the next edge of a run. */
 function byRun(bench: Bench, by: -1 | 1, extend: boolean) {
-  const { selection, analysis } = bench.snapshot();
-  const edges = [0, ...(leadStrand(analysis)?.runs ?? []).map((run) => run.first + run.count)];
+  const { selection, analysis, row } = bench.snapshot();
+  const edges = [0, ...(strandOf(analysis, row)?.runs ?? []).map((run) => run.first + run.count)];
   const to = by < 0 ? edges.findLast((e) => e < selection.focus) : edges.find((e) => e > selection.focus);
   if (to !== undefined) bench.move(to, extend);
 }

@@ -1,4 +1,4 @@
-import { leadStrand } from "../api/piece.ts";
+import { strandOf } from "../api/piece.ts";
 import { Menu, MenuItem } from "@mui/material";
 import { useMemo, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
@@ -26,12 +26,13 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
   const [lettering, setLettering] = useState<string | null>(null);
   const shop = useHeld(Object.values(doc.palette));
   const used = useMemo(() => new Map(analysis?.tally.map((c) => [c.material, c.count])), [analysis]);
-  const held = leadStrand(analysis)?.placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
+  const held = strandOf(analysis, state.row)?.placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const componentAt = (key: string | undefined) => key !== undefined && doc.materials.some((m) => m.id === doc.palette[key] && m.component);
-  const takenInTurn = (key: string) => leadStrand(analysis)?.placed.filter((b) => b.key === key).length ?? 0;
-  const inLine = (key: string) => leadStrand(analysis)?.placed.some((b) => b.key === key) ?? false;
+  const placed = analysis?.strands.flatMap((strand) => strand.placed) ?? [];
+  const takenInTurn = (key: string) => placed.filter((b) => b.key === key).length;
+  const inLine = (key: string) => placed.some((b) => b.key === key);
 
   return (
     <section aria-label="Dishes">

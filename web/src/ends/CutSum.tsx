@@ -1,4 +1,4 @@
-import { leadRow, leadStrand } from "../api/piece.ts";
+import { rowOf, strandOf } from "../api/piece.ts";
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Analysis, type Document, type Operation } from "../api/client.ts";
 import { opened } from "../api/opened.ts";
@@ -13,6 +13,7 @@ interface Props {
   bench: Bench;
   analysis: Analysis;
   doc: Document;
+  row: string;
 }
 
 const ALLOWANCES = [
@@ -22,9 +23,9 @@ const ALLOWANCES = [
 ] as const;
 
 /** CutSum is the cord's cut length as a readable sum, and what the other allowances would cut. */
-export function CutSum({ bench, analysis, doc }: Props) {
-  const strand = leadStrand(analysis);
-  const cord = doc.materials.find((m) => m.id === leadRow(doc).cord);
+export function CutSum({ bench, analysis, doc, row }: Props) {
+  const strand = strandOf(analysis, row);
+  const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord);
   return (
     <section aria-label="Cut">
       <h2>Cut</h2>
@@ -46,16 +47,16 @@ export function CutSum({ bench, analysis, doc }: Props) {
           </tr>
         </tbody>
       </table>
-      {cord?.type === "wire" && <Allowances doc={doc} heldBy={strand.start.by} />}
+      {cord?.type === "wire" && <Allowances doc={doc} row={row} heldBy={strand.start.by} />}
       <p className="have">
         Already cut?{" "}
         <LengthField
           label="Length already cut"
-          mm={leadRow(doc).cutMm ?? null}
+          mm={rowOf(doc, row).cutMm ?? null}
           placeholder="not yet"
           width={90}
-          onChange={(cutMm) => void bench.apply({ do: "set-cut", mm: cutMm })}
-          onClear={() => void bench.apply({ do: "set-cut" })}
+          onChange={(cutMm) => void bench.apply({ do: "set-cut", at: { strand: row }, mm: cutMm })}
+          onClear={() => void bench.apply({ do: "set-cut", at: { strand: row } })}
         />
         <span className="quiet">
           {" "}
@@ -67,10 +68,10 @@ export function CutSum({ bench, analysis, doc }: Props) {
 }
 
 /** Allowances shows what each working allowance would cut. */
-function Allowances({ doc, heldBy }: { doc: Document; heldBy: StartBy }) {
+function Allowances({ doc, row, heldBy }: { doc: Document; row: string; heldBy: StartBy }) {
   const held = heldBy === "spool" ? "stopper" : heldBy;
   const cuts = useQuery({
-    queryKey: ["allowances", identity(doc), held],
+    queryKey: ["allowances", identity(doc), row, held],
     queryFn: () =>
       Promise.all(
         ALLOWANCES.map(async ({ allowance }) => {
@@ -79,7 +80,7 @@ function Allowances({ doc, heldBy }: { doc: Document; heldBy: StartBy }) {
             { do: "set-house", field: "stopper", text: allowance === "spool" ? "spool" : held },
           ];
           const { analysis } = await unwrap(api.POST("/api/edit", { body: { document: doc, operations } }));
-          return analysis ? leadStrand(opened(analysis)).cutMm : null;
+          return analysis ? strandOf(opened(analysis), row).cutMm : null;
         }),
       ),
     placeholderData: (last) => last,

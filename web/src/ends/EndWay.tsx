@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { InputBase } from "@mui/material";
 import type { Document, Operation, Strand } from "../api/client.ts";
-import { leadRow, type Row } from "../api/piece.ts";
+import { rowOf, type Row } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { ALL_CHOICES } from "../house/choices.ts";
 import { LengthField } from "../units/LengthField.tsx";
@@ -13,6 +13,7 @@ type Way = NonNullable<NonNullable<Row["leftEnd"]>["way"]>;
 interface Props {
   bench: Bench;
   doc: Document;
+  row: string;
   strand: Strand | undefined;
   side: Side;
   /** Opens the catalogue for the bead on a leg, or for what hangs on the loop. */
@@ -32,20 +33,20 @@ const WAYS: { way: Way; label: string }[] = [
 const STOPPERS = ALL_CHOICES.find((c) => c.field === "stopper")?.options ?? [];
 
 /** endOf is how an end of the row is made beyond its fittings. */
-export const endOf = (doc: Document, side: Side) => (side === "left" ? leadRow(doc).leftEnd : leadRow(doc).rightEnd);
+export const endOf = (doc: Document, row: string, side: Side) => (side === "left" ? rowOf(doc, row).leftEnd : rowOf(doc, row).rightEnd);
 
 /** waysFor lists the ways that suit an end: wire takes no knot, other cords but nylon no crimp, and stringing begins at the left. */
-function waysFor(doc: Document, side: Side) {
-  const cord = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type;
+function waysFor(doc: Document, row: string, side: Side) {
+  const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord)?.type;
   const suits: Record<Way, boolean> = { loop: true, fold: side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
-  return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, side)?.way);
+  return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, row, side)?.way);
 }
 
 /** EndWay chooses how an end is made beyond its fittings, with what that way needs, and how far its tail goes. */
-export function EndWay({ bench, doc, strand, side, onBead, onHang }: Props) {
-  const end = endOf(doc, side);
+export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props) {
+  const end = endOf(doc, row, side);
   const name = side === "left" ? "Left" : "Right";
-  const set = (field: string, rest: Partial<Operation>) => bench.apply({ do: "set-end", at: { strand: leadRow(doc).id, end: side }, field, ...rest });
+  const set = (field: string, rest: Partial<Operation>) => bench.apply({ do: "set-end", at: { strand: row, end: side }, field, ...rest });
   const nameOf = (id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
   const crimped = (side === "left" ? strand?.leftHold : strand?.rightHold) === "crimp";
   const tail = side === "left" ? strand?.leftTail : strand?.rightTail;
@@ -55,7 +56,7 @@ export function EndWay({ bench, doc, strand, side, onBead, onHang }: Props) {
       <span className="picks">
         <select aria-label={`${name} end is made`} value={end?.way ?? ""} onChange={(e) => void set("way", { text: e.target.value })}>
           <option value="">by its fittings</option>
-          {waysFor(doc, side).map(({ way, label }) => (
+          {waysFor(doc, row, side).map(({ way, label }) => (
             <option key={way} value={way}>
               {label}
             </option>

@@ -1,4 +1,4 @@
-import { leadRow, leadStrand } from "../api/piece.ts";
+import { numberOf, rowOf, several, strandOf } from "../api/piece.ts";
 import { Fragment, useState } from "react";
 import type { Document, Operation } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
@@ -44,8 +44,8 @@ const TITLES: Record<Chosen["list"], string> = {
 export function Ends({ bench, state, brief }: Props) {
   const { doc, analysis } = state;
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const strand = leadStrand(analysis);
-  const row = leadRow(doc);
+  const strand = strandOf(analysis, state.row);
+  const row = rowOf(doc, state.row);
   const name = (id: string) => {
     const m = doc.materials.find((one) => one.id === id);
     return m ? `${m.name}, ${sizeOf(m)}` : id;
@@ -53,8 +53,8 @@ export function Ends({ bench, state, brief }: Props) {
   const clasped = doc.closure.type === "clasp";
 
   const show = (list: FittingList, label: string, short: string) => {
-    const fittings = fittingsAt(doc, list);
-    const carrier = carrierOf(doc, list);
+    const fittings = fittingsAt(doc, row.id, list);
+    const carrier = carrierOf(doc, row.id, list);
     return (
       <div className="end-row" role="group" aria-label={label}>
         <span className="what">{short}</span>
@@ -72,7 +72,7 @@ export function Ends({ bench, state, brief }: Props) {
               ))}
             </Fragment>
           ))}
-          {(isClosure(list) || endOf(doc, sideOf(list))?.way !== "leg") && (
+          {(isClosure(list) || endOf(doc, row.id, sideOf(list))?.way !== "leg") && (
             <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
               + add
             </button>
@@ -88,13 +88,13 @@ export function Ends({ bench, state, brief }: Props) {
   };
 
   const way = (side: "left" | "right") =>
-    !strand?.ring && (!brief || endOf(doc, side)?.way) && (
-      <EndWay bench={bench} doc={doc} strand={strand} side={side} onBead={() => setChosen({ list: "leg", side })} onHang={(hung) => setChosen({ list: "loop", side, hung })} />
+    !strand?.ring && (!brief || endOf(doc, row.id, side)?.way) && (
+      <EndWay bench={bench} doc={doc} row={row.id} strand={strand} side={side} onBead={() => setChosen({ list: "leg", side })} onHang={(hung) => setChosen({ list: "loop", side, hung })} />
     );
 
   return (
     <section aria-label="Cord and ends">
-      <h2>Cord and ends</h2>
+      <h2>{several(doc) ? `Cord and ends of row ${numberOf(doc, row.id)}` : "Cord and ends"}</h2>
       <div className="end-row">
         <span className="what">Cord</span>
         <span className="picks">
@@ -116,8 +116,8 @@ export function Ends({ bench, state, brief }: Props) {
             label="Slack"
             mm={row.slackMm ?? strand?.slackMm ?? null}
             width={72}
-            onChange={(slackMm) => void bench.apply({ do: "set-slack", mm: slackMm })}
-            onClear={() => void bench.apply({ do: "set-slack" })}
+            onChange={(slackMm) => void bench.apply({ do: "set-slack", at: { strand: row.id }, mm: slackMm })}
+            onClear={() => void bench.apply({ do: "set-slack", at: { strand: row.id } })}
           />
           {strand && (
             <span className="quiet" style={{ display: "block", fontSize: 12 }}>
@@ -133,13 +133,13 @@ export function Ends({ bench, state, brief }: Props) {
           filter={filterOf(chosen)}
           onClose={() => setChosen(null)}
           onPick={(m) => {
-            void bench.apply(...picked(bench.snapshot().doc, chosen, m.id));
+            void bench.apply(...picked(bench.snapshot().doc, row.id, chosen, m.id));
             setChosen(null);
           }}
           onRemove={
-            removed(doc, chosen).length > 0
+            removed(doc, row.id, chosen).length > 0
               ? () => {
-                  void bench.apply(...removed(doc, chosen));
+                  void bench.apply(...removed(doc, row.id, chosen));
                   setChosen(null);
                 }
               : undefined
@@ -168,20 +168,20 @@ function filterOf({ list, hung }: Chosen): Filter {
 }
 
 /** picked are the operations that put a material where it was chosen for. */
-function picked(doc: Document, { list, side, fitting, hung }: Chosen, material: string): Operation[] {
-  const at = { strand: leadRow(doc).id, end: side };
+function picked(doc: Document, row: string, { list, side, fitting, hung }: Chosen, material: string): Operation[] {
+  const at = { strand: row, end: side };
   if (list === "leg") return [{ do: "set-end", at, field: "bead", material }];
-  if (list === "loop") return [...removed(doc, { list, side, hung }), { do: "hang", at, material }];
-  if (hung !== undefined) return hangOn(doc, fitting!, hung, material);
-  return [list === "cord" ? { do: "set-cord", material } : putFitting(doc, list, fitting, material)];
+  if (list === "loop") return [...removed(doc, row, { list, side, hung }), { do: "hang", at, material }];
+  if (hung !== undefined) return hangOn(doc, row, fitting!, hung, material);
+  return [list === "cord" ? { do: "set-cord", at, material } : putFitting(row, list, fitting, material)];
 }
 
 /** removed are the operations that take away what is there; none where there is nothing. */
-function removed(doc: Document, { list, side, fitting, hung }: Chosen): Operation[] {
-  const at = { strand: leadRow(doc).id, end: side };
-  if (list === "leg") return side && endOf(doc, side)?.bead ? [{ do: "set-end", at, field: "bead" }] : [];
-  if (list === "loop") return side && hung! < (endOf(doc, side)?.hung?.length ?? 0) ? [{ do: "unhang", at, n: hung }] : [];
+function removed(doc: Document, row: string, { list, side, fitting, hung }: Chosen): Operation[] {
+  const at = { strand: row, end: side };
+  if (list === "leg") return side && endOf(doc, row, side)?.bead ? [{ do: "set-end", at, field: "bead" }] : [];
+  if (list === "loop") return side && hung! < (endOf(doc, row, side)?.hung?.length ?? 0) ? [{ do: "unhang", at, n: hung }] : [];
   if (!fitting) return [];
   if (hung === undefined) return [{ do: "drop-fitting", at: { fitting } }];
-  return isHung(doc, fitting, hung) ? [{ do: "unhang", at: { fitting }, n: hung }] : [];
+  return isHung(doc, row, fitting, hung) ? [{ do: "unhang", at: { fitting }, n: hung }] : [];
 }

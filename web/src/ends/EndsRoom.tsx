@@ -1,6 +1,7 @@
-import { leadStrand } from "../api/piece.ts";
+import { strandOf } from "../api/piece.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { Checks } from "../tally/Checks.tsx";
+import { RowPicker } from "../rows/RowPicker.tsx";
 import { CutSum } from "./CutSum.tsx";
 import { Ends } from "./Ends.tsx";
 import { ExplodedEnd, RingJoin } from "./ExplodedEnd.tsx";
@@ -11,33 +12,34 @@ import { Suggestions } from "./Suggestions.tsx";
 /** EndsRoom shows a strand's ends and the cut of its cord. */
 export function EndsRoom() {
   const { bench, state } = useBenchContext();
-  const { doc, analysis } = state;
+  const { doc, analysis, row } = state;
   if (!analysis) return <p className="quiet ends-room">The ends are drawn as soon as the bead line has no errors.</p>;
   const clasped = doc.closure.type === "clasp";
   return (
     <div className={`ends-room${state.behind ? " behind" : ""}`}>
+      <RowPicker bench={bench} doc={doc} row={row} />
       <div className="both-ends">
-        {leadStrand(analysis).ring ? (
-          <RingJoin analysis={analysis} doc={doc} />
+        {strandOf(analysis, row).ring ? (
+          <RingJoin analysis={analysis} doc={doc} row={row} />
         ) : (
           <>
-            <ExplodedEnd analysis={analysis} doc={doc} side="left" />
-            <ExplodedEnd analysis={analysis} doc={doc} side="right" />
+            <ExplodedEnd analysis={analysis} doc={doc} row={row} side="left" />
+            <ExplodedEnd analysis={analysis} doc={doc} row={row} side="right" />
           </>
         )}
       </div>
       <div className="end-columns">
         <div>
           <Ends bench={bench} state={state} />
-          <StartPicture analysis={analysis} doc={doc} />
+          <StartPicture analysis={analysis} doc={doc} row={row} />
         </div>
         <div>
-          <CutSum bench={bench} analysis={analysis} doc={doc} />
-          {clasped ? <Suggestions bench={bench} doc={doc} /> : <PieceHouse bench={bench} analysis={analysis} doc={doc} />}
+          <CutSum bench={bench} analysis={analysis} doc={doc} row={row} />
+          {clasped ? <Suggestions bench={bench} doc={doc} row={row} /> : <PieceHouse bench={bench} analysis={analysis} doc={doc} row={row} />}
         </div>
         <div>
           <Checks bench={bench} state={state} step="ends" />
-          {clasped && <PieceHouse bench={bench} analysis={analysis} doc={doc} />}
+          {clasped && <PieceHouse bench={bench} analysis={analysis} doc={doc} row={row} />}
         </div>
       </div>
     </div>

@@ -1,4 +1,4 @@
-import { leadStrand } from "../api/piece.ts";
+import { strandOf } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document, Strand } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
@@ -11,14 +11,15 @@ import { KnotPicture } from "./KnotPicture.tsx";
 interface Props {
   analysis: Analysis;
   doc: Document;
+  row: string;
   side: "left" | "right";
 }
 
 const NAMES = { left: "Left end", right: "Right end" };
 
 /** ExplodedEnd shows one end drawn apart in threading order, with every pass of the cord. */
-export function ExplodedEnd({ analysis, doc, side }: Props) {
-  const strand = leadStrand(analysis);
+export function ExplodedEnd({ analysis, doc, row, side }: Props) {
+  const strand = strandOf(analysis, row);
   const view = useCallback(
     ({ width, height }: CanvasSize): ExplodedView => ({ strand, side, materials: materialsOf(doc), outlines: analysis.drawing?.outlines ?? {}, width, height }),
     [strand, side, doc, analysis],
@@ -44,7 +45,7 @@ export function ExplodedEnd({ analysis, doc, side }: Props) {
           </span>
         ))}
       </div>
-      <TailLine analysis={analysis} doc={doc} side={side} />
+      <TailLine analysis={analysis} doc={doc} row={row} side={side} />
     </section>
   );
 }
@@ -62,8 +63,8 @@ const HOLDS: Record<Exclude<Strand["leftHold"], "crimp">, string> = {
 };
 
 /** TailLine says which wire must not be cut, which is trimmed, and whether the tail passes. */
-function TailLine({ analysis, doc, side }: Props) {
-  const strand = leadStrand(analysis);
+function TailLine({ analysis, doc, row, side }: Props) {
+  const strand = strandOf(analysis, row);
   const tail = side === "left" ? strand.leftTail : strand.rightTail;
   const hold = side === "left" ? strand.leftHold : strand.rightHold;
   const loop = strand[side].find((part) => part.loop)?.loop;
@@ -105,14 +106,14 @@ function TailLine({ analysis, doc, side }: Props) {
 }
 
 /** RingJoin shows where a ring is tied, and what hides the knot. */
-export function RingJoin({ analysis, doc }: { analysis: Analysis; doc: Document }) {
-  const knot = leadStrand(analysis).knot;
-  const hides = knot?.element === undefined ? undefined : leadStrand(analysis).placed[knot.element];
+export function RingJoin({ analysis, doc, row }: { analysis: Analysis; doc: Document; row: string }) {
+  const knot = strandOf(analysis, row).knot;
+  const hides = knot?.element === undefined ? undefined : strandOf(analysis, row).placed[knot.element];
   const bead = doc.materials.find((m) => m.id === hides?.material);
   return (
     <section className="exploded" aria-label="The knot">
       <h2>The knot</h2>
-      <KnotPicture analysis={analysis} doc={doc} />
+      <KnotPicture analysis={analysis} doc={doc} row={row} />
       <p className="tail-line">
         {knot && (
           <>

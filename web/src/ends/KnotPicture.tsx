@@ -1,4 +1,4 @@
-import { leadRow, leadStrand } from "../api/piece.ts";
+import { rowOf, strandOf } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
@@ -10,13 +10,13 @@ const AROUND = 3;
 const MOST_PX = 11;
 
 /** KnotPicture shows the beads round the join and the knot among them, the bead it hides in drawn as if of glass. */
-export function KnotPicture({ analysis, doc }: { analysis: Analysis; doc: Document }) {
+export function KnotPicture({ analysis, doc, row }: { analysis: Analysis; doc: Document; row: string }) {
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       layCloth(ctx, "light", width, height);
-      drawJoin(ctx, analysis, doc, width, height / 2);
+      drawJoin(ctx, { analysis, doc, row }, width, height / 2);
     },
-    [analysis, doc],
+    [analysis, doc, row],
   );
   const { ref } = useCanvas(draw);
   return (
@@ -27,8 +27,8 @@ export function KnotPicture({ analysis, doc }: { analysis: Analysis; doc: Docume
 }
 
 /** drawJoin paints the beads round the knot along y, and the knot. */
-function drawJoin(ctx: CanvasRenderingContext2D, analysis: Analysis, doc: Document, width: number, y: number) {
-  const { placed, knot } = leadStrand(analysis);
+function drawJoin(ctx: CanvasRenderingContext2D, { analysis, doc, row }: { analysis: Analysis; doc: Document; row: string }, width: number, y: number) {
+  const { placed, knot } = strandOf(analysis, row);
   if (placed.length === 0 || !knot) return;
   const materials = materialsOf(doc);
   const hidden = knot.element !== undefined;
@@ -38,7 +38,7 @@ function drawJoin(ctx: CanvasRenderingContext2D, analysis: Analysis, doc: Docume
   const total = shown.reduce((sum, i) => sum + placed[i].alongMm, 0) + gap;
   const px = Math.min(MOST_PX, (width - 30) / total);
   ctx.strokeStyle = "#6d675f";
-  ctx.lineWidth = Math.max(1, (materials.get(leadRow(doc).cord ?? "")?.diameterMm ?? 0.7) * px);
+  ctx.lineWidth = Math.max(1, (materials.get(rowOf(doc, row).cord ?? "")?.diameterMm ?? 0.7) * px);
   ctx.beginPath();
   ctx.moveTo(4, y);
   ctx.lineTo(width - 4, y);

@@ -1,4 +1,4 @@
-import { leadRow, leadStrand } from "../api/piece.ts";
+import { rowOf, strandOf } from "../api/piece.ts";
 import { useState } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
@@ -11,14 +11,15 @@ interface Props {
   bench: Bench;
   analysis: Analysis;
   doc: Document;
+  row: string;
 }
 
 /** CRIMPED are the choices that only crimped ends have. */
 const CRIMPED: ChoiceField[] = ["crimp", "covers", "tail"];
 
 /** applies says whether a choice means anything for the piece. */
-function applies(field: ChoiceField, doc: Document): boolean {
-  const type = doc.materials.find((m) => m.id === leadRow(doc).cord)?.type;
+function applies(field: ChoiceField, doc: Document, row: string): boolean {
+  const type = doc.materials.find((m) => m.id === rowOf(doc, row).cord)?.type;
   const holds = (what: string) => doc.materials.some((m) => m.type === what || m.class === what);
   if (field === "thread") return type === "thread";
   if (field === "guardThreads") return holds("wire-guard");
@@ -32,7 +33,7 @@ function applies(field: ChoiceField, doc: Document): boolean {
 }
 
 /** PieceHouse lists the house method's choices that bear on the piece, each to follow or to override. */
-export function PieceHouse({ bench, analysis, doc }: Props) {
+export function PieceHouse({ bench, analysis, doc, row }: Props) {
   const house = useHouse().data?.whole;
   const [changed, setChanged] = useState<{ title: string; from: Analysis } | null>(null);
   if (!house) return null;
@@ -45,7 +46,7 @@ export function PieceHouse({ bench, analysis, doc }: Props) {
       <h2>House method for this piece</h2>
       <table className="list own-house">
         <tbody>
-          {ALL_CHOICES.filter((c) => applies(c.field, doc)).map((choice) => (
+          {ALL_CHOICES.filter((c) => applies(c.field, doc, row)).map((choice) => (
             <tr key={choice.field}>
               <th scope="row">{choice.title}</th>
               <td>
@@ -62,21 +63,21 @@ export function PieceHouse({ bench, analysis, doc }: Props) {
           ))}
         </tbody>
       </table>
-      {changed && <Changes title={changed.title} from={changed.from} to={analysis} />}
+      {changed && <Changes title={changed.title} from={changed.from} to={analysis} row={row} />}
     </section>
   );
 }
 
 /** Changes says what the last choice moved. */
-function Changes({ title, from, to }: { title: string; from: Analysis; to: Analysis }) {
+function Changes({ title, from, to, row }: { title: string; from: Analysis; to: Analysis; row: string }) {
   const { unit } = useUnit();
   const moved: string[] = [];
   const length = (name: string, a: number, b: number) => {
     if (Math.abs(a - b) > 0.05) moved.push(`${name} ${formatLength(a, unit)} to ${formatLength(b, unit)}`);
   };
   length("finished length", from.finishedMm, to.finishedMm);
-  length("slack", leadStrand(from).slackMm, leadStrand(to).slackMm);
-  length("cut", leadStrand(from).cutMm, leadStrand(to).cutMm);
+  length("slack", strandOf(from, row).slackMm, strandOf(to, row).slackMm);
+  length("cut", strandOf(from, row).cutMm, strandOf(to, row).cutMm);
   const counts = (a: Analysis) => a.checks.filter((c) => !c.waived).length;
   if (counts(from) !== counts(to)) moved.push(`open checks ${counts(from)} to ${counts(to)}`);
   const steps = (a: Analysis) => a.steps.map((s) => s.says).join();

@@ -1,4 +1,4 @@
-import { leadStrand } from "../api/piece.ts";
+import { strandOf } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
@@ -16,8 +16,8 @@ const STOP_AT = 110;
 const CORD_FROM: Partial<Record<string, number>> = { spool: 40, "spare-crimp": STOP_AT - 16, crimped: STOP_AT - 12, fold: STOP_AT };
 
 /** StartPicture shows how the starting end is held. */
-export function StartPicture({ analysis, doc }: { analysis: Analysis; doc: Document }) {
-  const strand = leadStrand(analysis);
+export function StartPicture({ analysis, doc, row }: { analysis: Analysis; doc: Document; row: string }) {
+  const strand = strandOf(analysis, row);
   const { start } = strand;
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {

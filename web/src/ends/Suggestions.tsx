@@ -11,11 +11,11 @@ const ENDS = [
 ];
 
 /** Suggestions are fittings of the catalogue for the ends, each with its reason. */
-export function Suggestions({ bench, doc }: { bench: Bench; doc: Document }) {
+export function Suggestions({ bench, doc, row }: { bench: Bench; doc: Document; row: string }) {
   const { unit } = useUnit();
   const found = useQuery({
-    queryKey: ["suggest", identity(doc), unit],
-    queryFn: () => unwrap(api.POST("/api/suggest", { params: { query: { unit } }, body: doc })),
+    queryKey: ["suggest", identity(doc), row, unit],
+    queryFn: () => unwrap(api.POST("/api/suggest", { params: { query: { unit, row } }, body: doc })),
     placeholderData: keepPreviousData,
     retry: false,
   });

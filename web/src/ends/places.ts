@@ -1,5 +1,5 @@
 import type { Document, Fitting, Operation } from "../api/client.ts";
-import { leadRow } from "../api/piece.ts";
+import { rowOf } from "../api/piece.ts";
 import { CORDS } from "../materials/fields.ts";
 import { materialTypeValues } from "../api/schema.gen.ts";
 import type { Filter } from "../materials/catalogue.ts";
@@ -14,24 +14,25 @@ export const sideOf = (list: FittingList) => (list === "left" || list === "clasp
 const TYPES: readonly string[] = materialTypeValues;
 const ROW_ONLY = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over"];
 const BOTH = ["jump-ring", "split-ring"];
+const ROWS_OWN = ["chain", "lobster", "spring-ring", "hook", "s-hook"];
 
 /** filterFor says what of the catalogue can go there. */
 export function filterFor(list: FittingList | "cord"): Filter {
   if (list === "cord") return { class: "cord" };
-  const types = isClosure(list) ? TYPES.filter((t) => !CORDS.includes(t) && !ROW_ONLY.includes(t)) : [...ROW_ONLY, ...BOTH];
+  const types = isClosure(list) ? TYPES.filter((t) => !CORDS.includes(t) && !ROW_ONLY.includes(t)) : [...ROW_ONLY, ...BOTH, ...ROWS_OWN];
   return { class: "finding", types: types.join(",") };
 }
 
 /** fittingsAt lists what is there, in threading order from the strand outwards. */
-export function fittingsAt(doc: Document, list: FittingList): Fitting[] {
+export function fittingsAt(doc: Document, row: string, list: FittingList): Fitting[] {
   if (isClosure(list)) return [...(doc.closure[sideOf(list)] ?? [])].reverse();
-  return leadRow(doc)[sideOf(list)] ?? [];
+  return rowOf(doc, row)[sideOf(list)] ?? [];
 }
 
 /** putFitting is the operation that puts a material there: in the place of a fitting, or behind the last. */
-export function putFitting(doc: Document, list: FittingList, fitting: string | undefined, material: string): Operation {
+export function putFitting(row: string, list: FittingList, fitting: string | undefined, material: string): Operation {
   if (fitting) return { do: "set-fitting", at: { fitting }, material };
-  return { do: "add-fitting", at: { strand: leadRow(doc).id, end: sideOf(list) }, closure: isClosure(list), material };
+  return { do: "add-fitting", at: { strand: row, end: sideOf(list) }, closure: isClosure(list), material };
 }
 
 /** HANGS is what of the catalogue can hang on a fitting. */
@@ -40,18 +41,18 @@ export const HANGS: Filter = { hangs: true };
 const CARRIERS = ["jump-ring", "split-ring", "extender", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide"];
 
 /** carrierOf is the outermost fitting there that something can hang on. */
-export function carrierOf(doc: Document, list: FittingList): Fitting | undefined {
+export function carrierOf(doc: Document, row: string, list: FittingList): Fitting | undefined {
   const typeOf = (id: string) => doc.materials.find((m) => m.id === id)?.type ?? "";
-  return fittingsAt(doc, list).findLast(({ of }) => CARRIERS.includes(typeOf(of)));
+  return fittingsAt(doc, row, list).findLast(({ of }) => CARRIERS.includes(typeOf(of)));
 }
 
-const fittingOf = (doc: Document, id: string) => (["left", "right", "claspLeft", "claspRight"] as const).flatMap((list) => fittingsAt(doc, list)).find((f) => f.id === id);
+const fittingOf = (doc: Document, row: string, id: string) => (["left", "right", "claspLeft", "claspRight"] as const).flatMap((list) => fittingsAt(doc, row, list)).find((f) => f.id === id);
 
 /** isHung says whether an n-th thing hangs on a fitting. */
-export const isHung = (doc: Document, fitting: string, n: number) => n < (fittingOf(doc, fitting)?.hung?.length ?? 0);
+export const isHung = (doc: Document, row: string, fitting: string, n: number) => n < (fittingOf(doc, row, fitting)?.hung?.length ?? 0);
 
 /** hangOn hangs a material on a fitting, in the place of the n-th thing there or as one more. */
-export function hangOn(doc: Document, fitting: string, n: number, material: string): Operation[] {
+export function hangOn(doc: Document, row: string, fitting: string, n: number, material: string): Operation[] {
   const hang: Operation = { do: "hang", at: { fitting }, material };
-  return isHung(doc, fitting, n) ? [{ do: "unhang", at: { fitting }, n }, hang] : [hang];
+  return isHung(doc, row, fitting, n) ? [{ do: "unhang", at: { fitting }, n }, hang] : [hang];
 }

@@ -25,11 +25,13 @@ function same(a: WholeView, b: WholeView): boolean {
   return (Object.keys(b) as (keyof WholeView)[]).every((key) => a[key] === b[key]);
 }
 
+const LIES: Record<string, [string, string]> = { wrap: ["as the", "ring lies"], rows: ["its rows", "side by side"], circle: ["on the circle of", "its finished length"] };
+
 /** liesAs says in two lines how the piece lies in the picture. */
 function liesAs({ drawn }: WholeView): [string, string] {
   const { whole } = drawn.picture;
   if (whole?.neck) return [`as it hangs on a ${whole.neck.ofBody ? "" : "typical "}neck`, `of ${Math.round(whole.neck.girthMm)} mm, ${Math.round(whole.neck.depthMm)} mm deep`];
-  return whole?.shape === "wrap" ? ["as the", "ring lies"] : ["on the circle of", "its finished length"];
+  return LIES[whole?.shape ?? "circle"];
 }
 
 function paint(canvas: HTMLCanvasElement, view: WholeView): HTMLCanvasElement {

@@ -1,4 +1,3 @@
-import { leadStrand } from "../api/piece.ts";
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from "react";
 import type { Tone } from "./cloth.ts";
 import { drawWholeSelection, gapNear, PLAIN_LENS, type Lens } from "./drawWhole.ts";
@@ -10,14 +9,16 @@ interface Props {
   drawn: Drawn;
   tone: Tone;
   letters: boolean;
+  /** The row in hand, and what is selected in it. */
+  row: string;
   selection: { from: number; to: number };
   lens: Lens;
   onLens: (lens: Lens) => void;
-  onPlace: (gap: number, extend: boolean) => void;
+  onPlace: (row: string, gap: number, extend: boolean) => void;
 }
 
 /** SHAPES describes the shape the piece has in the picture. */
-export const SHAPES = { circle: "on the circle of its finished length", wrap: "as the ring lies", hanging: "as it hangs" };
+export const SHAPES = { circle: "on the circle of its finished length", wrap: "as the ring lies", hanging: "as it hangs", rows: "its rows side by side" };
 
 const MOST_ZOOM = 8;
 const STILL = 4;
@@ -31,15 +32,15 @@ export function zoomed(lens: Lens, factor: number, x = 0, y = 0): Lens {
 }
 
 /** WholePiece is the felt's upper band: the piece as it lies. */
-export function WholePiece({ drawn, tone, letters, selection, lens, onLens, onPlace }: Props) {
+export function WholePiece({ drawn, tone, letters, row, selection, lens, onLens, onPlace }: Props) {
   const [pressed, setPressed] = useState<{ x: number; y: number; lens: Lens } | null>(null);
   const [painting] = useState(() => new WholePainting());
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
       painting.lay(ctx, { drawn, width, height, tone, letters, lens });
-      drawWholeSelection(ctx, { drawn, width, height, tone, lens }, selection);
+      drawWholeSelection(ctx, { drawn, width, height, tone, lens }, row, selection);
     },
-    [painting, drawn, tone, letters, selection, lens],
+    [painting, drawn, tone, letters, row, selection, lens],
   );
   const { ref, size } = useCanvas(draw, true);
 
@@ -65,7 +66,8 @@ export function WholePiece({ drawn, tone, letters, selection, lens, onLens, onPl
     setPressed(null);
     if (Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) > STILL && lens.zoom > 1) return;
     const box = event.currentTarget.getBoundingClientRect();
-    onPlace(gapNear({ drawn, width: size.width, height: size.height, tone, lens }, event.clientX - box.left, event.clientY - box.top), event.shiftKey);
+    const near = gapNear({ drawn, width: size.width, height: size.height, tone, lens }, event.clientX - box.left, event.clientY - box.top);
+    onPlace(near.row, near.gap, event.shiftKey);
   }
 
   return (
@@ -73,7 +75,7 @@ export function WholePiece({ drawn, tone, letters, selection, lens, onLens, onPl
       ref={ref}
       className="felt-whole"
       role="img"
-      aria-label={`The whole piece: ${leadStrand(drawn.analysis).beads} beads, ${SHAPES[drawn.picture.whole?.shape ?? "circle"]}.`}
+      aria-label={`The whole piece: ${drawn.analysis.beads} beads, ${SHAPES[drawn.picture.whole?.shape ?? "circle"]}.`}
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);
         setPressed({ x: e.clientX, y: e.clientY, lens });

@@ -1,4 +1,4 @@
-import { leadRow, leadStrand } from "../api/piece.ts";
+import { rowOf, strandOf } from "../api/piece.ts";
 import type { Analysis, Document, EndPart, Material, Outline, Placed, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
@@ -13,6 +13,10 @@ import { gapAt, gripOf } from "./strandGeometry.ts";
 export interface CloseUpView {
   analysis: Analysis;
   doc: Document;
+  /** The row in hand. */
+  row: string;
+  /** Where the rows line up. */
+  align: "centre" | "left";
   width: number;
   height: number;
   tone: Tone;
@@ -33,34 +37,95 @@ export interface CloseUpView {
 }
 
 const RULER = 30;
+const SHARED = 0.4;
 /** A bare cord is drawn so many mm beyond its beads; that of a ring runs on. */
 const BARE = 8;
 const RUNS_ON = 4000;
 
-/** drawCloseUp paints the strand straight and enlarged, with ruler, ends, target and caret. */
+/** Lane is one row's part of the close-up. */
+export interface Lane {
+  strand: Strand;
+  /** Its place among the rows, from 1. */
+  number: number;
+  top: number;
+  height: number;
+  /** By how much it lies further right than the row in hand's own start, in mm, so that rows line up. */
+  shiftMm: number;
+  inHand: boolean;
+}
+
+const LEAST_LANE = 40;
+
+/** lanesOf shares the close-up out among the rows: as many as there is room for, round the one in hand. */
+export function lanesOf({ analysis, row, height, align }: Pick<CloseUpView, "analysis" | "row" | "height" | "align">): Lane[] {
+  const inHand = strandOf(analysis, row);
+  const all = analysis.strands;
+  const at = all.indexOf(inHand);
+  const shown = Math.max(1, Math.min(all.length, Math.floor((height - RULER) / LEAST_LANE)));
+  const first = Math.max(0, Math.min(all.length - shown, at - Math.floor(shown / 2)));
+  const each = (height - RULER) / shown;
+  const middle = (s: Strand) => (align === "centre" ? (s.strungMm + s.slackMm) / 2 : 0);
+  return all.slice(first, first + shown).map((strand, i) => ({
+    strand, number: first + i + 1, top: RULER + i * each, height: each, shiftMm: middle(inHand) - middle(strand), inHand: strand === inHand,
+  }));
+}
+
+/** drawCloseUp paints the rows straight and enlarged, one under another, with ruler, ends, target and caret. */
 export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
   const { width, height, tone, px, leftMm } = view;
-  const strand = leadStrand(view.analysis);
-  const axis = RULER + (height - RULER) / 2;
-  const x = (mm: number) => (mm - leftMm) * px;
+  const lanes = lanesOf(view);
   layCloth(ctx, tone, width, height);
   ctx.fillStyle = cloths[tone].band;
   ctx.fillRect(0, 0, width, height);
-  drawRuler(ctx, view, x);
-  ctx.save();
-  ctx.translate(0, axis);
-  drawEndsAndCord(ctx, view, x);
-  tintSelection(ctx, view, x, axis);
-  drawBeads(ctx, view, x);
-  drawTarget(ctx, view, x, axis);
-  drawCaret(ctx, view, strand, x, axis);
-  ctx.restore();
+  drawRuler(ctx, view, (mm) => (mm - leftMm) * px);
+  for (const lane of lanes) {
+    const x = (mm: number) => (mm + lane.shiftMm - leftMm) * px;
+    ctx.save();
+    if (lanes.length > 1) clipTo(ctx, lane, width, tone);
+    ctx.translate(0, lane.top + lane.height / 2);
+    drawEndsAndCord(ctx, view, lane, x);
+    if (lane.inHand) tintSelection(ctx, view, lane, x);
+    drawBeads(ctx, view, lane, x);
+    drawTarget(ctx, view, lane, x);
+    if (lane.inHand) drawCaret(ctx, view, lane, x);
+    ctx.restore();
+  }
+  if (analysisHasRows(view)) for (const lane of lanes) drawNumber(ctx, lane);
+}
+
+const analysisHasRows = ({ analysis }: CloseUpView) => analysis.strands.length > 1;
+
+/** clipTo keeps a row to its lane; the one in hand is a shade lighter. */
+function clipTo(ctx: CanvasRenderingContext2D, lane: Lane, width: number, tone: Tone) {
+  ctx.beginPath();
+  ctx.rect(0, lane.top, width, lane.height);
+  ctx.clip();
+  if (!lane.inHand) return;
+  ctx.fillStyle = tone === "dark" ? "rgba(255,255,255,.07)" : "rgba(255,252,240,.5)";
+  ctx.fillRect(0, lane.top, width, lane.height);
+}
+
+/** drawNumber marks a lane with the number of its row. */
+function drawNumber(ctx: CanvasRenderingContext2D, { top, height, number, inHand }: Lane) {
+  const [x, y] = [18, top + height / 2];
+  ctx.beginPath();
+  ctx.arc(x, y, 10, 0, 2 * Math.PI);
+  ctx.fillStyle = inHand ? "#8a5a00" : "#fffdf8";
+  ctx.fill();
+  ctx.strokeStyle = "#8a5a00";
+  ctx.lineWidth = 1;
+  ctx.stroke();
+  ctx.fillStyle = inHand ? "#fff" : "#3f1d38";
+  ctx.font = '700 12px "Figtree Variable", sans-serif';
+  ctx.textAlign = "center";
+  ctx.fillText(`${number}`, x, y + 4);
+  ctx.textAlign = "left";
 }
 
 /** drawRuler marks the house unit from the left end, or both ways from the centre. */
 function drawRuler(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
   const { width, unit, tone, px, leftMm, fromCentre } = view;
-  const strand = leadStrand(view.analysis);
+  const strand = strandOf(view.analysis, view.row);
   const origin = fromCentre ? strand.strungMm / 2 : 0;
   const step = unit === "mm" ? 1 : 25.4 / (px * 25.4 > 90 ? 16 : 8);
   const [half, whole] = unit === "mm" ? [5, 10] : [step === 25.4 / 16 ? 8 : 4, step === 25.4 / 16 ? 16 : 8];
@@ -86,11 +151,10 @@ function drawRuler(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
   ctx.textAlign = "left";
 }
 
-function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
+function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }: Lane, x: (mm: number) => number) {
   const { analysis, doc, tone, px, width } = view;
-  const strand = leadStrand(analysis);
   const materials = materialsOf(doc);
-  const cord = materials.get(leadRow(doc).cord ?? "");
+  const cord = materials.get(rowOf(doc, strand.id).cord ?? "");
   const { left, right } = strand;
   const behind = strand.strungMm + strand.slackMm;
   const from = strand.ring ? -RUNS_ON : gripOf(left, left.length ? 0 : -BARE);
@@ -113,7 +177,10 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (m
         drawLeg(ctx, part, { out: parts === left ? -1 : 1, px }, looks);
         ctx.restore();
       }
+      // What rows share exists once: in each row it is drawn as a guest.
+      ctx.globalAlpha = part.shared && analysis.strands.length > 1 ? SHARED : 1;
       drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px, links: part.links });
+      ctx.globalAlpha = 1;
       drawHung(ctx, view, part, { x: x(part.role === "extender" ? part.toMm : (part.fromMm + part.toMm) / 2), y: hangsFrom(m) * px });
     }
   }
@@ -134,11 +201,11 @@ function drawHung(ctx: CanvasRenderingContext2D, { analysis, doc, px }: CloseUpV
   }
 }
 
-function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number) {
+function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }: Lane, x: (mm: number) => number) {
   const { analysis, doc, px, width } = view;
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};
-  const { placed } = leadStrand(analysis);
+  const { placed } = strand;
   const spins = spinsOf(placed, outlines);
   const reach = (b: Placed) => 20 + (outlines[b.material]?.widthMm ?? 0) * px;
   const seen = placed.map((b, i) => ({ ...b, spin: spins[i] })).filter((b) => x(b.toMm) > -reach(b) && x(b.fromMm) < width + reach(b));
@@ -168,19 +235,17 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
 export const layerOf = (m: Material, outline: Outline) => (outline.seats || m.shape === "charm" ? 2 : m.shape === "cap" ? 1 : 0);
 
 /** tintSelection lays a tint under the selected beads, so that they keep their own colours. */
-function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {
-  const strand = leadStrand(view.analysis);
+function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height }: Lane, x: (mm: number) => number) {
   const { from, to } = view.selection;
   if (from === to) return;
   ctx.fillStyle = "rgba(217,138,31,.22)";
-  ctx.fillRect(x(gapAt(strand, from)), RULER - axis + 4, x(gapAt(strand, to)) - x(gapAt(strand, from)), view.height - RULER - 8);
+  ctx.fillRect(x(gapAt(strand, from)), -height / 2 + 4, x(gapAt(strand, to)) - x(gapAt(strand, from)), height - 8);
 }
 
 /** drawTarget flags where the strand should end to be on target. */
-function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: number) => number, axis: number) {
-  const target = view.analysis.target;
+function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height, inHand }: Lane, x: (mm: number) => number) {
+  const { target } = strand;
   if (!target) return;
-  const strand = leadStrand(view.analysis);
   const at = x(strand.strungMm - target.offMm);
   if (at < -40 || at > view.width + 40) return;
   const colour = cloths[view.tone].target;
@@ -188,18 +253,19 @@ function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: nu
   ctx.lineWidth = 1.5;
   ctx.setLineDash([5, 4]);
   ctx.beginPath();
-  ctx.moveTo(at, RULER - axis);
-  ctx.lineTo(at, axis);
+  ctx.moveTo(at, -height / 2);
+  ctx.lineTo(at, height / 2);
   ctx.stroke();
   ctx.setLineDash([]);
+  if (!inHand) return;
   ctx.font = '600 11px "Figtree Variable", sans-serif';
-  ctx.fillText("target", at + 5, RULER - axis + 14);
+  ctx.fillText("target", at + 5, -height / 2 + 14);
 }
 
-function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, strand: Strand, x: (mm: number) => number, axis: number) {
-  const { selection, pending, focused, height } = view;
-  const top = RULER - axis + 4;
-  const tall = height - RULER - 8;
+function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height }: Lane, x: (mm: number) => number) {
+  const { selection, pending, focused } = view;
+  const top = -height / 2 + 4;
+  const tall = height - 8;
   ctx.strokeStyle = MARIGOLD;
   ctx.globalAlpha = focused ? 1 : 0.6;
   if (selection.from === selection.to) {

@@ -1,9 +1,10 @@
-import type { Document, Material, Seat } from "../api/client.ts";
-import { leadRow, leadStrand } from "../api/piece.ts";
+import type { Document, Material, Outline, Seat, Strand, WholeRow } from "../api/client.ts";
+import { rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg } from "./paint/ending.ts";
+import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
 import { carriedApart, hangs, spinsOf } from "./spins.ts";
@@ -37,6 +38,8 @@ const LEAST_PX = 0.001;
 const FINE = 2;
 /** MARGIN is the share of the picture left free on each side. */
 const MARGIN = 0.045;
+/** WRITTEN is how many px the lines above and below the picture take. */
+const WRITTEN = 46;
 const LEAST_SHADED = 5;
 /** LEGS_APART is how far the two legs of a tied piece are drawn from straight down, in radians. */
 const LEGS_APART = 0.07;
@@ -51,7 +54,9 @@ export function materialsOf(doc: Document): Map<string, Material> {
 export function fitWhole({ drawn, width, height, mostPx = MOST_PX }: WholeView): number {
   const [left, top, right, bottom] = drawn.picture.whole?.box ?? [0, 0, 1, 1];
   const free = 1 - 2 * MARGIN;
-  return Math.max(LEAST_PX, Math.min(mostPx, (width * free) / (right - left), (height * free) / (bottom - top)));
+  // Rows side by side are as wide as the picture: what is written above and below them keeps its lines.
+  const high = drawn.picture.whole?.shape === "rows" && mostPx === MOST_PX ? Math.max(height / 3, height - 2 * WRITTEN) : height * free;
+  return Math.max(LEAST_PX, Math.min(mostPx, (width * free) / (right - left), high / (bottom - top)));
 }
 
 /** framed moves to where the piece lies in the picture, and gives its scale. */
@@ -70,30 +75,57 @@ export function drawWhole(ctx: CanvasRenderingContext2D, view: WholeView) {
   framed(ctx, view, (px) => paintWhole(ctx, view, px));
 }
 
+/** RowView is one row of the picture, with what it is painted from. */
+interface RowView {
+  row: WholeRow;
+  strand: Strand;
+  view: WholeView;
+  materials: Map<string, Material>;
+  outlines: Record<string, Outline>;
+  flat: boolean | undefined;
+  px: number;
+}
+
 function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) {
   const { analysis, doc, picture } = view.drawn;
   const { whole } = picture;
   if (!whole) return;
-  const strand = leadStrand(analysis);
-  const materials = materialsOf(doc);
-  const outlines = analysis.drawing?.outlines ?? {};
   if (whole.neck && !view.bare) drawNeck(ctx, whole.neck.widthMm, px);
-  drawCord(ctx, view, px);
-  drawFine(ctx, view, px);
+  const materials = materialsOf(doc);
+  const rows: RowView[] = whole.rows.map((row) => ({ row, strand: strandOf(analysis, row.strand), view, materials, outlines: analysis.drawing?.outlines ?? {}, flat: whole.flat, px }));
+  for (const one of rows) {
+    drawCord(ctx, one);
+    drawFine(ctx, one);
+    drawShadows(ctx, one);
+  }
+  for (const bar of whole.bars ?? []) drawBar(ctx, bar, materials.get(bar.material), px);
+  for (const one of rows) drawParts(ctx, one);
+  for (const one of rows) drawBeads(ctx, one);
+  if (view.letters) for (const { row, strand } of rows) strand.placed.forEach((b, i) => along(ctx, { ...row.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
+}
+
+/** behind says whether a bead lies round the back of the neck. */
+const behind = ({ row, view }: RowView, i: number) => view.drawn.picture.whole?.neck !== undefined && row.beads[i].y < 0;
+
+function drawShadows(ctx: CanvasRenderingContext2D, one: RowView) {
+  const { row, strand, materials, outlines, flat, px } = one;
   ctx.fillStyle = SHADOW;
-  const behind = (i: number) => whole.neck !== undefined && whole.beads[i].y < 0;
   strand.placed.forEach((b, i) => {
     // The shadow of a bead this small is not seen, nor that of one behind the neck.
-    if (b.acrossMm * px <= LEAST_SHADED || behind(i) || outlines[b.material]?.seats) return;
-    const { x, y, angle } = whole.beads[i];
-    castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), whole.flat) / 2) * px, angle);
+    if (b.acrossMm * px <= LEAST_SHADED || behind(one, i) || outlines[b.material]?.seats) return;
+    const { x, y, angle } = row.beads[i];
+    castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), flat) / 2) * px, angle);
   });
-  const loopsFirst = [...whole.parts].sort((a, b) => Number(strand[b.end][b.index].role === "bead-loop") - Number(strand[a.end][a.index].role === "bead-loop"));
+}
+
+function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials, outlines, px }: RowView) {
+  const cordMm = materials.get(rowOf(view.drawn.doc, row.strand).cord)?.diameterMm ?? 0.4;
+  const loopsFirst = [...row.parts].sort((a, b) => Number(strand[b.end][b.index].role === "bead-loop") - Number(strand[a.end][a.index].role === "bead-loop"));
   for (const seat of loopsFirst) {
     const part = strand[seat.end][seat.index];
     const out = seat.end === "left" ? -1 : 1;
     const half = (seat.lengthMm / 2) * px;
-    const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm: materials.get(leadRow(doc).cord)?.diameterMm ?? 0.4 };
+    const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm };
     if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
     along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px, link: seat.link }));
@@ -102,23 +134,26 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
       if (m && outline) along(ctx, { ...seat, y: seat.y + hangsFrom(materials.get(part.material ?? "")), angle: 0 }, px, () => sprites.draw(ctx, m, outline, px, false));
     }
   }
+}
+
+function drawBeads(ctx: CanvasRenderingContext2D, one: RowView) {
+  const { row, strand, materials, outlines, flat, px } = one;
   const spins = spinsOf(strand.placed, outlines);
   for (const layer of [0, 1, 2]) {
     strand.placed.forEach((b, i) => {
       const m = materials.get(b.material);
       const outline = outlines[b.material];
       if (!m || !outline || layerOf(m, outline) !== layer || isFine(b, px)) return;
-      ctx.globalAlpha = behind(i) ? BEHIND : 1;
-      along(ctx, hangs(m, outline) ? hanging(whole.beads[i], whole.flat) : whole.beads[i], px, () => {
-        if (whole.flat && m.acrossMm) ctx.scale(1, acrossOf(m, true) / m.acrossMm);
+      ctx.globalAlpha = behind(one, i) ? BEHIND : 1;
+      along(ctx, hangs(m, outline) ? hanging(row.beads[i], flat) : row.beads[i], px, () => {
+        if (flat && m.acrossMm) ctx.scale(1, acrossOf(m, true) / m.acrossMm);
         sprites.draw(ctx, m, carriedApart(m, outline)?.bead ?? outline, px, b.turned, spins[i]);
       });
       const carried = carriedApart(m, outline)?.hung;
-      if (carried) along(ctx, hanging(whole.beads[i], whole.flat), px, () => sprites.draw(ctx, m, carried, px, false));
+      if (carried) along(ctx, hanging(row.beads[i], flat), px, () => sprites.draw(ctx, m, carried, px, false));
     });
   }
   ctx.globalAlpha = 1;
-  if (view.letters) strand.placed.forEach((b, i) => along(ctx, { ...whole.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
 }
 
 /** hanging is how a thing hangs there: straight down, or in a ring that lies flat outwards. */
@@ -153,15 +188,13 @@ function drawNeck(ctx: CanvasRenderingContext2D, widthMm: number, px: number) {
 const isFine = (b: { acrossMm: number }, px: number) => b.acrossMm * px < FINE;
 
 /** drawFine draws beads too small to be seen as beads: each run of one material a line of its colour. */
-function drawFine(ctx: CanvasRenderingContext2D, { drawn }: WholeView, px: number) {
-  const gaps = drawn.picture.whole?.gaps ?? [];
-  const materials = materialsOf(drawn.doc);
+function drawFine(ctx: CanvasRenderingContext2D, { row, strand, materials, px }: RowView) {
   ctx.lineWidth = FINE;
-  for (const run of leadStrand(drawn.analysis).runs) {
-    const bead = leadStrand(drawn.analysis).placed[run.first];
+  for (const run of strand.runs) {
+    const bead = strand.placed[run.first];
     if (!bead || !isFine(bead, px)) continue;
     ctx.strokeStyle = materials.get(run.material)?.look?.colour ?? FINE_COLOUR;
-    trace(ctx, gaps.slice(run.first, run.first + run.count + 1).map(({ x, y }) => [x, y]), px);
+    trace(ctx, row.gaps.slice(run.first, run.first + run.count + 1).map(({ x, y }) => [x, y]), px);
   }
 }
 
@@ -184,11 +217,10 @@ function trace(ctx: CanvasRenderingContext2D, points: [number, number][], px: nu
   ctx.stroke();
 }
 
-function drawCord(ctx: CanvasRenderingContext2D, { drawn, tone }: WholeView, px: number) {
-  const cord = drawn.doc.materials.find((m) => m.id === leadRow(drawn.doc).cord);
-  ctx.strokeStyle = cloths[tone].cord;
-  ctx.lineWidth = Math.max(0.8, (cord?.diameterMm ?? 0.4) * px);
-  trace(ctx, (drawn.picture.whole?.cord ?? []) as [number, number][], px);
+function drawCord(ctx: CanvasRenderingContext2D, { row, view, materials, px }: RowView) {
+  ctx.strokeStyle = cloths[view.tone].cord;
+  ctx.lineWidth = Math.max(0.8, (materials.get(rowOf(view.drawn.doc, row.strand).cord)?.diameterMm ?? 0.4) * px);
+  trace(ctx, row.cord as [number, number][], px);
 }
 
 /** lifted is a point beside the cord, outwards from it. */
@@ -196,11 +228,11 @@ function lifted({ x, y, angle }: Seat, by: number): [number, number] {
   return [x + by * Math.sin(angle), y - by * Math.cos(angle)];
 }
 
-/** drawWholeSelection marks the caret as a tick across the cord, a selection as a line beside it. */
-export function drawWholeSelection(ctx: CanvasRenderingContext2D, view: WholeView, { from, to }: { from: number; to: number }) {
-  const gaps = view.drawn.picture.whole?.gaps ?? [];
+/** drawWholeSelection marks the caret in a row as a tick across the cord, a selection as a line beside it. */
+export function drawWholeSelection(ctx: CanvasRenderingContext2D, view: WholeView, strand: string, { from, to }: { from: number; to: number }) {
+  const { gaps = [] } = view.drawn.picture.whole?.rows.find((row) => row.strand === strand) ?? {};
   if (to >= gaps.length) return;
-  const { placed } = leadStrand(view.drawn.analysis);
+  const { placed } = strandOf(view.drawn.analysis, strand);
   const lift = 5 + Math.max(2, ...placed.slice(Math.max(0, from - 1), to + 1).map((b) => b.acrossMm / 2));
   framed(ctx, view, (px) => {
     ctx.strokeStyle = MARIGOLD;
@@ -210,12 +242,19 @@ export function drawWholeSelection(ctx: CanvasRenderingContext2D, view: WholeVie
   });
 }
 
-/** gapNear finds the gap that lies nearest to a place of the picture. */
-export function gapNear(view: WholeView, x: number, y: number): number {
+/** gapNear finds the row, and the gap of it, that lie nearest to a place of the picture. */
+export function gapNear(view: WholeView, x: number, y: number): { row: string; gap: number } {
   const lens = view.lens ?? PLAIN_LENS;
-  const [left, top, right, bottom] = view.drawn.picture.whole?.box ?? [0, 0, 1, 1];
+  const { whole } = view.drawn.picture;
+  const [left, top, right, bottom] = whole?.box ?? [0, 0, 1, 1];
   const px = fitWhole(view) * lens.zoom;
   const mm = { x: (x - view.width / 2 - lens.dx) / px + (left + right) / 2, y: (y - view.height / 2 - lens.dy) / px + (top + bottom) / 2 };
-  const off = (gap: Seat) => Math.hypot(gap.x - mm.x, gap.y - mm.y);
-  return (view.drawn.picture.whole?.gaps ?? []).reduce((best, gap, i, all) => (off(gap) < off(all[best]) ? i : best), 0);
+  let best = { row: "", gap: 0, off: Infinity };
+  for (const row of whole?.rows ?? []) {
+    row.gaps.forEach((seat, gap) => {
+      const off = Math.hypot(seat.x - mm.x, seat.y - mm.y);
+      if (off < best.off) best = { row: row.strand, gap, off };
+    });
+  }
+  return best;
 }

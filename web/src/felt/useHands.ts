@@ -14,9 +14,12 @@ interface Hands {
   strand: Strand;
   px: number;
   mmAt: (clientX: number) => number;
+  /** Another row at that place, with the gap there; null in the row in hand. */
+  laneAt: (clientX: number, clientY: number) => { row: string; gap: number } | null;
   selection: { from: number; to: number };
   handle: Handle | null;
   onPlace: (gap: number, extend: boolean) => void;
+  onRow: (row: string, gap: number) => void;
   onRun: (gap: number) => void;
   onMove: (gap: number) => void;
   onCount: (node: number, n: number) => void;
@@ -38,6 +41,11 @@ export function useHands(h: Hands) {
     onPointerDown(event: PointerEvent<HTMLCanvasElement>) {
       if (event.button !== 0) return;
       event.currentTarget.focus();
+      const other = h.laneAt(event.clientX, event.clientY);
+      if (other) {
+        h.onRow(other.row, other.gap);
+        return;
+      }
       event.currentTarget.setPointerCapture(event.pointerId);
       const mm = h.mmAt(event.clientX);
       const { from, to } = h.selection;

@@ -1,7 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Analysis, type Document, type Picture } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { leadStrand } from "../api/piece.ts";
 
 /** Drawn is a piece with where everything of it lies, all of one document. */
 export interface Drawn {
@@ -23,7 +22,7 @@ export function usePicture(analysis: Analysis | null | undefined, doc: Document 
   return useQuery({
     queryKey: ["picture", identity(doc), identity(analysis)],
     queryFn: async ({ signal }) => ({ doc: doc!, analysis: analysis!, picture: await unwrap(api.POST("/api/picture", { body: doc!, signal })) }),
-    enabled: Boolean(analysis && doc && leadStrand(analysis)?.line !== undefined),
+    enabled: Boolean(analysis && doc),
     placeholderData: keepPreviousData,
     gcTime: 10_000,
     retry: false,

@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
-import { leadStrand } from "../api/piece.ts";
+import { strandOf } from "../api/piece.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
 import { usePicture } from "../felt/usePicture.ts";
 import { drawStretched, drawWrap } from "./drawWrap.ts";
@@ -8,29 +8,31 @@ import { drawStretched, drawWrap } from "./drawWrap.ts";
 interface Props {
   analysis: Analysis;
   doc: Document;
+  /** The row that is shown. */
+  row: string;
 }
 
 /** CrossSection shows the body with the beads round it, true to scale. */
-export function CrossSection({ analysis, doc }: Props) {
+export function CrossSection({ analysis, doc, row }: Props) {
   const drawn = usePicture(analysis, doc);
-  const wrap = drawn?.picture.wrap;
+  const wrap = drawn?.picture.wraps.find((one) => one.strand === row);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       if (!drawn || !wrap) return;
       const outlines = drawn.analysis.drawing?.outlines ?? {};
-      drawWrap(ctx, { wrap, doc: drawn.doc, outlines, placed: leadStrand(drawn.analysis).placed, measureMm: drawn.analysis.fit?.measureMm ?? null, width, height });
+      drawWrap(ctx, { wrap, doc: drawn.doc, outlines, placed: strandOf(drawn.analysis, row).placed, measureMm: drawn.analysis.fit?.measureMm ?? null, width, height });
     },
-    [drawn, wrap],
+    [drawn, wrap, row],
   );
   const { ref } = useCanvas(draw);
-  const says = wrap ? `Cross-section: ${wrap.touching} of ${leadStrand(drawn.analysis).beads} beads touch the body.` : "There is no cross-section to draw.";
+  const says = wrap ? `Cross-section: ${wrap.touching} of ${strandOf(drawn!.analysis, row).beads} beads touch the body.` : "There is no cross-section to draw.";
   return <canvas ref={ref} className="cross-section" role="img" aria-label={says} />;
 }
 
 /** OverTheHand shows an elastic at full stretch over the hand or head it must pass. */
-export function OverTheHand({ analysis, doc }: Props) {
+export function OverTheHand({ analysis, doc, row }: Props) {
   const passage = analysis.fit?.passage;
-  const strand = leadStrand(analysis);
+  const strand = strandOf(analysis, row);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       if (!passage) return;

@@ -6,6 +6,7 @@ import { Checks } from "../tally/Checks.tsx";
 import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 import { CrossSection, OverTheHand } from "./CrossSection.tsx";
+import { RowPicker } from "../rows/RowPicker.tsx";
 import { Positions } from "./Positions.tsx";
 import { bodyOf, Wearer } from "./Wearer.tsx";
 import "./fit.css";
@@ -13,7 +14,7 @@ import "./fit.css";
 /** Fit shows how the piece sits on its wearer, and the suggested length. */
 export function Fit() {
   const { bench, state } = useBenchContext();
-  const { doc, analysis } = state;
+  const { doc, analysis, row } = state;
   return (
     <div className="fit">
       <div className="answers side left">
@@ -22,12 +23,13 @@ export function Fit() {
         {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
       </div>
       <div className={`round-room${state.behind ? " behind" : ""}`}>
-        {analysis && <CrossSection analysis={analysis} doc={state.analysed} />}
+        {analysis && <CrossSection analysis={analysis} doc={state.analysed} row={row} />}
         <Legend />
       </div>
       <aside className="side right" aria-label="How it fits">
         {analysis && <Figures analysis={analysis} doc={doc} />}
-        {analysis?.fit?.passage && <Passing analysis={analysis} doc={doc} />}
+        {analysis?.rows && <RowsInside bench={bench} analysis={analysis} doc={doc} row={row} />}
+        {analysis?.fit?.passage && <Passing analysis={analysis} doc={doc} row={row} />}
         {analysis?.positions && <Positions positions={analysis.positions} />}
         <Checks bench={bench} state={state} step="fit" />
       </aside>
@@ -98,12 +100,35 @@ function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
   );
 }
 
-function Passing({ analysis, doc }: { analysis: Analysis; doc: Document }) {
+/** RowsInside gives every row's inside length, which of them the wearer feels first, and chooses the one that is drawn. */
+function RowsInside({ bench, analysis, doc, row }: { bench: Bench; analysis: Analysis; doc: Document; row: string }) {
+  return (
+    <section aria-label="Rows">
+      <h2>Rows</h2>
+      <RowPicker bench={bench} doc={doc} row={row} />
+      <table className="list">
+        <tbody>
+          {analysis.strands.map((strand, i) => (
+            <tr key={strand.id}>
+              <th scope="row">
+                row {i + 1}
+                {strand.id === analysis.rows?.binding && <b> is felt first</b>}
+              </th>
+              <td className="n">{strand.insideMm === undefined ? "none" : <Length mm={strand.insideMm} />}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Passing({ analysis, doc, row }: { analysis: Analysis; doc: Document; row: string }) {
   const passage = analysis.fit!.passage!;
   return (
     <section aria-label={`Over the ${passage.over}`}>
       <h2>Over the {passage.over}</h2>
-      <OverTheHand analysis={analysis} doc={doc} />
+      <OverTheHand analysis={analysis} doc={doc} row={row} />
       <p className={`ease ${passage.passes ? "right" : "off"}`}>
         <b>{passage.passes ? "✓ it passes" : "✕ it does not pass"}</b>: it opens to <Length mm={passage.stretchedMm} />, the {passage.over} needs <Length mm={passage.needMm} />
         {passage.measured ? "." : passage.over === "hand" ? ", estimated as a quarter more than the wrist." : ", a typical head."}

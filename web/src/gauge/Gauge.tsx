@@ -1,13 +1,19 @@
+import { numberOf, rowsOf, several } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
+import { Follow } from "../rows/Follow.tsx";
 import { formatLength } from "../units/length.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 
 /** Gauge compares the finished length with its target. */
 export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {
+  return several(state.doc) ? <RowsGauge bench={bench} state={state} /> : <OneGauge bench={bench} state={state} />;
+}
+
+function OneGauge({ bench, state }: { bench: Bench; state: BenchState }) {
   const { unit } = useUnit();
-  const { analysis, doc, behind } = state;
+  const { analysis, behind } = state;
   const target = analysis?.target;
   const shown = target?.counts === "beads" ? target.mm : (analysis?.finishedMm ?? 0);
 
@@ -19,8 +25,49 @@ export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {
       {target && !behind && <Verdict off={target.offMm} within={target.within} />}
       {analysis && target && <Bar mm={target.mm} target={target.finishedMm} tolerance={target.toleranceMm} />}
       <div className="asked">
+        <Target bench={bench} state={state} />
+        {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
+      </div>
+    </section>
+  );
+}
+
+/** RowsGauge is the length of each row against what is asked of it, that in hand larger. */
+function RowsGauge({ bench, state }: { bench: Bench; state: BenchState }) {
+  const { unit } = useUnit();
+  const { analysis, doc, row, behind } = state;
+  return (
+    <section className="gauge" aria-label="Length">
+      <div className={`rows-gauge ${behind ? "behind" : ""}`}>
+        {rowsOf(doc).map(({ id }, i) => {
+          const strand = analysis?.strands.find((s) => s.id === id);
+          const target = strand?.target;
+          const inHand = id === row;
+          return (
+            <button type="button" key={id} aria-pressed={inHand} aria-label={`Row ${i + 1}`} onClick={() => bench.toRow(id)}>
+              <span className="number">{i + 1}</span>
+              <span className="figure" data-testid={inHand ? "finished" : undefined} aria-live={inHand ? "polite" : undefined}>
+                {strand ? <Length mm={target?.counts === "beads" ? target.mm : strand.finishedMm} /> : "…"}
+              </span>
+              {target && !behind && <Verdict off={target.offMm} within={target.within} short={!inHand} />}
+            </button>
+          );
+        })}
+      </div>
+      <div className="asked">
+        {numberOf(doc, row) === 1 ? <Target bench={bench} state={state} /> : <Follow bench={bench} state={state} />}
+        {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
+      </div>
+    </section>
+  );
+}
+
+/** Target is the length asked for, and how far off is still right. */
+function Target({ bench, state }: { bench: Bench; state: BenchState }) {
+  const { analysis, doc } = state;
+  return (
         <span className="row">
-          target
+          {several(doc) ? "row 1" : "target"}
           <LengthField
             label="Target length"
             mm={doc.target?.finishedMm ?? null}
@@ -32,17 +79,15 @@ export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {
           ±
           <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={56} onChange={(toleranceMm) => void bench.apply({ do: "set-target", mm: doc.target?.finishedMm ?? analysis?.finishedMm, toleranceMm })} />
         </span>
-        {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
-      </div>
-    </section>
   );
 }
 
-function Verdict({ off, within }: { off: number; within: boolean }) {
+function Verdict({ off, within, short = false }: { off: number; within: boolean; short?: boolean }) {
   const { unit } = useUnit();
   const by = formatLength(Math.abs(off), unit);
   const exact = by.startsWith("0 ");
   const words = exact ? "on target" : `${by} ${off > 0 ? "over" : "under"}`;
+  if (short) return <span className={`verdict ${within ? "right" : "off"}`} title={words}>{within ? "✓" : `${off > 0 ? "▲" : "▼"} ${by}`}<span className="hidden"> {words}</span></span>;
   return <span className={`verdict ${within ? "right" : "off"}`}>{within ? `✓ ${words}` : `${off > 0 ? "▲" : "▼"} ${words}`}</span>;
 }
 

@@ -1,4 +1,4 @@
-import { leadRow, leadStrand } from "../api/piece.ts";
+import { rowsOf, strandOf } from "../api/piece.ts";
 import type { Analysis, Document } from "../api/client.ts";
 import { sizeOf } from "../dishes/size.ts";
 
@@ -23,12 +23,17 @@ export function compare(one: Side, other: Side): Difference[] {
   const figure = (what: string, kind: Difference["kind"], of: (a: Analysis) => number): Difference => ({
     what, kind, one: one.analysis && of(one.analysis), other: other.analysis && of(other.analysis),
   });
+  const ids = [...new Set([...rowsOf(one.doc), ...rowsOf(other.doc)].map((row) => row.id))];
+  const of = (row: string, what: string) => (ids.length > 1 ? `${what}, row ${ids.indexOf(row) + 1}` : what);
+  const has = (a: Analysis, row: string) => a.strands.some((s) => s.id === row);
   const out: Difference[] = [
-    { what: "Bead line", kind: "text", one: lineOf(one), other: lineOf(other) },
-    figure("Finished length", "length", (a) => a.finishedMm),
-    figure("Strung", "length", (a) => leadStrand(a).strungMm),
-    figure("Slack", "length", (a) => leadStrand(a).slackMm),
-    figure("Cut", "length", (a) => leadStrand(a).cutMm),
+    ...ids.map((row): Difference => ({ what: of(row, "Bead line"), kind: "text", one: lineOf(one, row), other: lineOf(other, row) })),
+    ...ids.flatMap((row) => [
+      figure(of(row, "Finished length"), "length", (a) => (has(a, row) ? strandOf(a, row).finishedMm : 0)),
+      figure(of(row, "Strung"), "length", (a) => (has(a, row) ? strandOf(a, row).strungMm : 0)),
+      figure(of(row, "Slack"), "length", (a) => (has(a, row) ? strandOf(a, row).slackMm : 0)),
+      figure(of(row, "Cut"), "length", (a) => (has(a, row) ? strandOf(a, row).cutMm : 0)),
+    ]),
     figure("Beads", "count", (a) => a.beads),
     figure("Weight", "mass", (a) => a.massG),
     figure("Open checks", "count", (a) => a.checks.length),
@@ -44,4 +49,7 @@ function nameOf(doc: Document, id: string): string {
   return m ? `${m.name}, ${sizeOf(m)}` : id;
 }
 
-const lineOf = (side: Side) => leadStrand(side.analysis)?.line ?? leadRow(side.doc).line ?? "";
+function lineOf(side: Side, row: string): string {
+  const written = rowsOf(side.doc).find((one) => one.id === row)?.line ?? "";
+  return side.analysis?.strands.find((s) => s.id === row)?.line ?? written;
+}

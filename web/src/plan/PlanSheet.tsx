@@ -1,6 +1,6 @@
-import { leadRow, leadStrand } from "../api/piece.ts";
-import { useMemo, type Ref } from "react";
-import type { Analysis, Document, PartOf, VersionNote } from "../api/client.ts";
+import { rowOf, rowsOf } from "../api/piece.ts";
+import { Fragment, useMemo, type Ref } from "react";
+import type { Analysis, Document, PartOf, Strand, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
 import { usePicture } from "../felt/usePicture.ts";
@@ -21,14 +21,13 @@ interface Props {
 export function PlanSheet({ doc, analysis, version, ref }: Props) {
   const { unit } = useUnit();
   const text = (mm: number) => formatLength(mm, unit);
-  const strand = leadStrand(analysis);
+  const rows = analysis.strands.map((strand, i): RowOnPaper => ({ strand, ofSeveral: analysis.strands.length > 1 ? ` of row ${i + 1}` : "" }));
   const name = (id: string | undefined) => doc.materials.find((m) => m.id === id)?.name ?? "";
   const size = (id: string) => {
     const m = doc.materials.find((one) => one.id === id);
     return m ? [sizeOf(m, analysis.drawing?.outlines[id]), sizedWord(m)].filter(Boolean).join(", ") : "";
   };
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id) ?? "";
-  const cord = leadRow(doc).cord;
 
   return (
     <article className="sheet" ref={ref}>
@@ -45,8 +44,13 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
               <Line what="Finished, closed" value={text(analysis.finishedMm)} />
               {analysis.target && <Line what="Target" value={`${text(analysis.target.finishedMm)} ± ${text(analysis.target.toleranceMm)}`} />}
               {analysis.fit && <Line what={`Ease on ${text(analysis.fit.measureMm)}${doc.body?.for ? `, ${doc.body.for}` : ""}`} value={`${text(analysis.fit.easeMm)}, ${analysis.fit.word}`} />}
-              <Line what={strand.ring ? "Strung, round the ring" : "Strung, bead to bead"} value={text(strand.strungMm)} />
-              {strand.slackMm > 0 && <Line what="Slack" value={text(strand.slackMm)} />}
+              {rows.map(({ strand, ofSeveral }) => (
+                <Fragment key={strand.id}>
+                  {ofSeveral && <Line what={`Finished${ofSeveral}`} value={text(strand.finishedMm)} />}
+                  <Line what={`${strand.ring ? "Strung, round the ring" : "Strung, bead to bead"}${ofSeveral}`} value={text(strand.strungMm)} />
+                  {strand.slackMm > 0 && <Line what={`Slack${ofSeveral}`} value={text(strand.slackMm)} />}
+                </Fragment>
+              ))}
               {analysis.insideMm != null ? (
                 <Line what="Inside" value={text(analysis.insideMm)} />
               ) : (
@@ -54,17 +58,23 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
               )}
             </tbody>
           </table>
-          <table>
-            <caption>
-              Cut {name(cord).toLowerCase()}, {size(cord ?? "")}
-            </caption>
-            <tbody>
-              {strand.cut.map((c) => (
-                <Line key={c.part} what={c.part} value={text(c.mm)} />
-              ))}
-              <Line what="Total cut" value={text(strand.cutMm)} sum />
-            </tbody>
-          </table>
+          {rows.map(({ strand, ofSeveral }) => {
+            const { cord } = rowOf(doc, strand.id);
+            return (
+              <table key={strand.id}>
+                <caption>
+                  Cut {name(cord).toLowerCase()}, {size(cord)}
+                  {ofSeveral}
+                </caption>
+                <tbody>
+                  {strand.cut.map((c) => (
+                    <Line key={c.part} what={c.part} value={text(c.mm)} />
+                  ))}
+                  <Line what="Total cut" value={text(strand.cutMm)} sum />
+                </tbody>
+              </table>
+            );
+          })}
         </div>
         <table>
           <caption>Materials</caption>
@@ -79,24 +89,31 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           </tbody>
         </table>
       </div>
-      <section>
-        <h2>{strand.outwards ? "String from the centre: to the right, then to the left" : "String from the left"}</h2>
-        <p className="bead-line">{strand.line}</p>
-        <ol className={`runs ${crowd(strand.runs.length)}`}>
-          {(strand.outwards ?? strand.runs).map((run, i, all) => (
-            <li key={`${run.side} ${run.first}`}>
-              <span className="box" aria-hidden />
-              <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
-              {run.turned && <em> reversed</em>}
-              {run.side && run.side !== all[i - 1]?.side && <em> {run.side === "right" ? "to the right" : "to the left"}</em>}
-              <span className="reach">{text(run.reachedMm)}</span>
-            </li>
-          ))}
-        </ol>
-      </section>
+      {rows.map(({ strand, ofSeveral }) => (
+        <section key={strand.id}>
+          <h2>
+            {ofSeveral && `Row${ofSeveral.slice(" of row".length)}: `}
+            {strand.outwards ? "String from the centre: to the right, then to the left" : "String from the left"}
+          </h2>
+          <p className="bead-line">{strand.line}</p>
+          <ol className={`runs ${crowd(strand.runs.length)}`}>
+            {(strand.outwards ?? strand.runs).map((run, i, all) => (
+              <li key={`${run.side} ${run.first}`}>
+                <span className="box" aria-hidden />
+                <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
+                {run.turned && <em> reversed</em>}
+                {run.side && run.side !== all[i - 1]?.side && <em> {run.side === "right" ? "to the right" : "to the left"}</em>}
+                <span className="reach">{text(run.reachedMm)}</span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      ))}
       <div className="ends">
-        <EndList title="Left end, from the last bead outwards" steps={endSteps(doc, strand, "left")} />
-        <EndList title="Right end, from the last bead outwards" steps={endSteps(doc, strand, "right")} />
+        {endsApart(rows, doc).flatMap(({ strand, ofSeveral }) => [
+          <EndList key={`${strand.id} left`} title={`Left end${ofSeveral}, from the last bead outwards`} steps={endSteps(doc, strand, "left")} />,
+          <EndList key={`${strand.id} right`} title={`Right end${ofSeveral}, from the last bead outwards`} steps={endSteps(doc, strand, "right")} />,
+        ])}
       </div>
       <section>
         <h2>Instructions</h2>
@@ -130,6 +147,25 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
       </section>
     </article>
   );
+}
+
+/** RowOnPaper is a row, and of several what tells it from the others. */
+interface RowOnPaper {
+  strand: Strand;
+  ofSeveral: string;
+}
+
+/** endsApart leaves out rows whose ends are made as those of the row before: they are told once for all. */
+function endsApart(rows: RowOnPaper[], doc: Document): RowOnPaper[] {
+  const ends = (row: RowOnPaper) => [...endSteps(doc, row.strand, "left"), ...endSteps(doc, row.strand, "right")].join();
+  const groups: RowOnPaper[][] = [];
+  for (const row of rows) {
+    const last = groups.at(-1);
+    if (last && ends(last[0]) === ends(row)) last.push(row);
+    else groups.push([row]);
+  }
+  const numbers = (group: RowOnPaper[]) => group.map(({ strand }) => rowsOf(doc).findIndex((row) => row.id === strand.id) + 1);
+  return groups.map((group) => ({ ...group[0], ofSeveral: group.length > 1 ? ` of rows ${numbers(group)[0]} to ${numbers(group).at(-1)}` : group[0].ofSeveral }));
 }
 
 /** OpenChecks are the open checks, and the waived ones with their reasons. */

@@ -5,6 +5,8 @@ import { sizedBy, sizeOf } from "../dishes/size.ts";
 import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 
+const MOST_COLUMNS = 5;
+
 /** Tally is the parts list, derived from the sequence: beads, findings, cord. */
 export function Tally({ state }: { state: BenchState }) {
   const { analysis, doc, behind } = state;
@@ -16,6 +18,9 @@ export function Tally({ state }: { state: BenchState }) {
   const material = (id: string) => doc.materials.find((m) => m.id === id);
   const keyOf = (id: string) => Object.keys(doc.palette).find((key) => doc.palette[key] === id);
   const { beads } = analysis;
+  // More columns than this leave the names no room.
+  const byRow = analysis.strands.length > 1 && analysis.strands.length <= MOST_COLUMNS;
+  const byRowClass = (row: string) => `n by-row ${row === state.row ? "in-hand-row" : ""}`;
   const moves = new Map(analysis.sensitivity.map((s) => [s.material, s.mmPerTenth]));
   // The one whose size matters most; every other tells its own on its row.
   const most = analysis.sensitivity.reduce<(typeof analysis.sensitivity)[number] | null>((a, b) => (a && a.mmPerTenth >= b.mmPerTenth ? a : b), null);
@@ -29,6 +34,21 @@ export function Tally({ state }: { state: BenchState }) {
         </label>
       )}
       <table className="list">
+        {byRow && (
+          <thead>
+            <tr>
+              <td />
+              {analysis.strands.map((strand, i) => (
+                <th key={strand.id} scope="col" className={byRowClass(strand.id)} aria-label={`Row ${i + 1}`}>
+                  {i + 1}
+                </th>
+              ))}
+              <th scope="col" className="n">
+                all
+              </th>
+            </tr>
+          </thead>
+        )}
         <tbody>
           {shown.map((c) => {
             const m = material(c.material);
@@ -40,13 +60,19 @@ export function Tally({ state }: { state: BenchState }) {
                   {keyOf(c.material) && <span className="key">{keyOf(c.material)}</span>}
                   {m.name} <span className="size">{m.type === "chain" ? linksOf(c) : sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
                 </th>
-                <td className="n">{c.cutMm !== undefined ? <Length mm={c.cutMm} /> : c.count}</td>
+                {byRow && c.cutMm === undefined &&
+                  c.byStrand.map((n, i) => (
+                    <td key={i} className={byRowClass(analysis.strands[i].id)}>
+                      {n > 0 ? n : "·"}
+                    </td>
+                  ))}
+                <td className="n" colSpan={byRow && c.cutMm !== undefined ? 1 + analysis.strands.length : 1}>{c.cutMm !== undefined ? <Length mm={c.cutMm} /> : c.count}</td>
               </tr>,
-              ...partRows(c.parts, doc, c.material, 1),
+              ...partRows(c.parts, doc, c.material, 1, byRow ? analysis.strands.length : 0),
             ];
           })}
           <tr className="sum">
-            <th scope="row">
+            <th scope="row" colSpan={byRow ? 1 + analysis.strands.length : 1}>
               {beads} {beads === 1 ? "bead" : "beads"}
             </th>
             <td className="n">{weight(analysis.massG)}</td>
@@ -69,18 +95,18 @@ export function Tally({ state }: { state: BenchState }) {
 }
 
 /** partRows are the parts of a component, each below what it is part of. */
-function partRows(parts: PartOf[] | undefined, doc: Document, under: string, level: number): ReactNode[] {
+function partRows(parts: PartOf[] | undefined, doc: Document, under: string, level: number, rows: number): ReactNode[] {
   return (parts ?? []).flatMap((part) => {
     const m = doc.materials.find((one) => one.id === part.material);
     const key = `${under} ${part.material}`;
     return [
       <tr key={key} className="part">
-        <th scope="row" style={{ paddingLeft: 22 + 12 * (level - 1) }}>
+        <th scope="row" colSpan={1 + rows} style={{ paddingLeft: 22 + 12 * (level - 1) }}>
           {m?.name} <span className="size">{m && !m.component && sizeOf(m)}</span>
         </th>
         <td className="n">{part.mm ? <Length mm={part.mm} /> : part.count}</td>
       </tr>,
-      ...partRows(part.parts, doc, key, level + 1),
+      ...partRows(part.parts, doc, key, level + 1, rows),
     ];
   });
 }

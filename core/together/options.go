@@ -1,0 +1,159 @@
+package together
+
+import (
+	"context"
+	"fmt"
+	"slices"
+
+	"mala/core/check"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+)
+
+// The bounds of the search: by how many a count may change, how many beads may come at
+// each end, and how many runs and dishes are tried.
+const (
+	mostBy    = 4
+	mostAdded = 2
+	mostRuns  = 8
+	mostEnds  = 8
+)
+
+// optionsOf lists the ways a row can be: as it is, with another count, with beads more
+// at its ends, and with one of each. What read the same from both ends still does. The
+// length of one of each is the sum of both until it is measured.
+func (t *task) optionsOf(ctx context.Context, k int) []option {
+	s := t.measured.Strands[k]
+	out := []option{{length: s.Finished() - t.shift[k], exact: true}}
+	counts, ends := counts(s), t.ends(s)
+	counts, ends = t.possible(ctx, k, counts), t.possible(ctx, k, ends)
+	out = append(append(out, counts...), ends...)
+	for _, a := range counts {
+		for _, b := range ends {
+			out = append(out, option{length: a.length + b.length - out[0].length, line: added(a.line, s, b.key, b.beads), says: a.says + " and " + b.says,
+				changes: a.changes + b.changes, moved: a.moved + b.moved})
+		}
+	}
+	return out
+}
+
+// possible measures options and keeps those that can be.
+func (t *task) possible(ctx context.Context, k int, list []option) []option {
+	var out []option
+	for i := range list {
+		if ctx.Err() == nil && t.measure(k, &list[i]) {
+			out = append(out, list[i])
+		}
+	}
+	return out
+}
+
+// counts changes the count of one run or group.
+func counts(s *measure.Strand) []option {
+	var out []option
+	tried := 0
+	for _, n := range s.Row.Line.Nodes {
+		if n.Kind != pattern.Bead && n.Kind != pattern.Group || tried == mostRuns {
+			continue
+		}
+		tried++
+		for by := -mostBy; by <= mostBy; by++ {
+			if by == 0 || n.Count+by < 1 || n.Count+by > pattern.MaxCount {
+				continue
+			}
+			line := s.Row.Line.Clone()
+			line.Nodes[n.ID].Count += by
+			out = append(out, option{line: line, says: fmt.Sprintf("%s to %s", n, line.Nodes[n.ID]), changes: 1})
+		}
+	}
+	return out
+}
+
+// ends adds beads of one dish at both ends, or at the right of a row that does not
+// read the same both ways.
+func (t *task) ends(s *measure.Strand) []option {
+	where := "at the right"
+	if check.Symmetric(s) || isMirror(s.Row.Line) {
+		where = "at each end"
+	}
+	var out []option
+	for _, key := range t.dishes(s) {
+		for n := 1; n <= mostAdded; n++ {
+			says := fmt.Sprintf("%d × %s more %s", n, t.measured.Piece.Palette[key].Name, where)
+			out = append(out, option{line: added(s.Row.Line, s, key, n), key: key, beads: n, says: says, changes: 1})
+		}
+	}
+	return out
+}
+
+// dishes lists the beads that may come at an end: those of the row, then the others,
+// the shortest first.
+func (t *task) dishes(s *measure.Strand) []string {
+	p := t.measured.Piece
+	var keys []string
+	for key, m := range p.Palette {
+		if m.Class == material.ClassBead && !m.Bead.Hangs() && !m.Bead.Turns() && m.Bead.Shape != material.Letter &&
+			m.Bead.Hole >= material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter) {
+			keys = append(keys, key)
+		}
+	}
+	slices.SortFunc(keys, func(a, b string) int {
+		if d := p.Palette[a].Bead.Length() - p.Palette[b].Bead.Length(); d != 0 {
+			return map[bool]int{true: -1, false: 1}[d < 0]
+		}
+		if a < b {
+			return -1
+		}
+		return 1
+	})
+	return keys[:min(len(keys), mostEnds)]
+}
+
+// isMirror says whether the whole line is one mirror.
+func isMirror(line *pattern.Line) bool {
+	return len(line.Items) == 1 && line.Items[0].Kind == pattern.Mirror && line.Items[0].Count == 1 && !line.Items[0].Reversed
+}
+
+// added is the line with n beads more at both ends: inside a mirror that is the whole
+// line, else before and behind it; of a row that does not read the same both ways
+// behind it. It is nil where that cannot be written.
+func added(line *pattern.Line, s *measure.Strand, key string, n int) *pattern.Line {
+	bead, text := fmt.Sprint(n, key), line.String()
+	switch {
+	case isMirror(line):
+		text = "<" + bead + " " + text[1:]
+	case check.Symmetric(s):
+		text = bead + " " + text + " " + bead
+	default:
+		text += " " + bead
+	}
+	parsed, err := pattern.Parse(text)
+	if err != nil {
+		return nil
+	}
+	if parsed, err = pattern.Parse(parsed.Merged().String()); err != nil {
+		return nil
+	}
+	return parsed
+}
+
+// measure works out the length of an option; false if it cannot be, or if it breaks
+// what read the same from both ends.
+func (t *task) measure(k int, o *option) bool {
+	s := t.measured.Strands[k]
+	if o.line == nil {
+		return false
+	}
+	p := t.measured.Piece.Clone()
+	row := p.Row(s.Row.ID)
+	row.Line = o.line
+	is, err := measure.Row(p, row)
+	if err != nil {
+		return false
+	}
+	o.exact = true
+	o.length = is.Finished() - t.shift[k]
+	o.moved = max(len(is.Beads)-len(s.Beads), len(s.Beads)-len(is.Beads))
+	return !check.Symmetric(s) || check.Symmetric(is)
+}

@@ -1,0 +1,235 @@
+package together
+
+import (
+	"context"
+	"math"
+	"math/rand/v2"
+	"testing"
+
+	"mala/core/drape"
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// rows is a piece of a row for each line on two shared rings.
+func rows(t testing.TB, kind piece.Kind, lines ...string) *measure.Measured {
+	t.Helper()
+	bead := func(b material.Bead) *material.Material {
+		made, err := material.NewBead(b)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return &material.Material{ID: string(b.Shape), Name: string(b.Shape), Class: material.ClassBead, Bead: made, MassG: 0.3}
+	}
+	finding := func(f material.Finding) *material.Material {
+		return &material.Material{ID: string(f.Type), Name: string(f.Type), Class: material.ClassFinding, Finding: &f}
+	}
+	ring, crimp := finding(material.Finding{Type: material.JumpRing, Inside: 6, Wire: 1}), finding(material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 1.8, Length: 2})
+	p := &piece.Piece{Kind: kind, House: piece.DefaultHouse(), Palette: map[string]*material.Material{
+		"R": bead(material.Bead{Shape: material.Round, Across: 8, Hole: 1}), "O": bead(material.Bead{Shape: material.Oval, Across: 5, Along: 6, Hole: 1}),
+		"C": bead(material.Bead{Shape: material.Cube, Across: 4, Along: 4, Hole: 1}), "S": bead(material.Bead{Shape: material.Spacer, Across: 3, Along: 1.2, Hole: 1})},
+		Closure: piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "c", Of: finding(material.Finding{Type: material.Lobster, Closed: 9})}, {ID: "l", Of: ring}}, Right: []piece.Fitting{{ID: "q", Of: ring}}},
+		Sections: []piece.Section{{}}}
+	for i, text := range lines {
+		line, err := pattern.Parse(text)
+		if err != nil {
+			t.Fatal(err)
+		}
+		id := string(rune('1' + i))
+		p.Sections[0].Rows = append(p.Sections[0].Rows, &piece.Row{ID: piece.ID("r" + id), Passes: 1, Line: line,
+			Cord: &material.Material{ID: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}},
+			Left: []piece.Fitting{{ID: piece.ID("fl" + id), Of: crimp}}, Right: []piece.Fitting{{ID: piece.ID("fr" + id), Of: crimp}}})
+	}
+	return measured(t, p)
+}
+
+func measured(t testing.TB, p *piece.Piece) *measure.Measured {
+	t.Helper()
+	m, err := measure.Measure(p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m
+}
+
+func taken(t testing.TB, m *measure.Measured, p Proposal) *measure.Measured {
+	t.Helper()
+	after, _, err := edit.Apply(m.Piece, nil, p.Ops...)
+	if err != nil {
+		t.Fatalf("%s: %v", p.Says, err)
+	}
+	return measured(t, after)
+}
+
+// brute tries every choice of every row and gives the least cost at which all lie
+// within reach of each other, with the closest of those.
+func brute(rows [][]option, within length.MM) (cost int, off length.MM) {
+	cost, off = math.MaxInt, length.MM(math.Inf(1))
+	var try func(k, sum int, low, high length.MM)
+	try = func(k, sum int, low, high length.MM) {
+		if high-low >= within {
+			return
+		}
+		if k == len(rows) {
+			if sum < cost || sum == cost && high-low < off {
+				cost, off = sum, max(0, high-low)
+			}
+			return
+		}
+		for i := range rows[k] {
+			o := &rows[k][i]
+			try(k+1, sum+o.cost(), min(low, o.length), max(high, o.length))
+		}
+	}
+	try(0, 0, length.MM(math.Inf(1)), length.MM(math.Inf(-1)))
+	return cost, off
+}
+
+func TestTheCheapestChoiceIsFoundAsByTryingAll(t *testing.T) {
+	r := rand.New(rand.NewPCG(6, 1))
+	for range 400 {
+		task := &task{within: length.MM(0.5 + 4*r.Float64())}
+		for range 2 + r.IntN(4) {
+			row := []option{{length: length.MM(100 + 40*r.Float64()), exact: true}}
+			for range r.IntN(7) {
+				row = append(row, option{length: row[0].length + length.MM(30*r.Float64()-15), exact: true, changes: 1 + r.IntN(2), moved: r.IntN(4)})
+			}
+			task.rows = append(task.rows, row)
+		}
+		cost, off := brute(task.rows, task.within)
+		switch found := task.best(); {
+		case len(found) == 0 && cost != math.MaxInt:
+			t.Fatalf("nothing found where %d costs %v", cost, off)
+		case len(found) > 0 && (found[0].cost != cost || math.Abs(float64(found[0].off-off)) > 1e-9):
+			t.Fatalf("found %d off %v, want %d off %v", found[0].cost, found[0].off, cost, off)
+		}
+	}
+}
+
+// On small pieces: what is proposed is what trying every option of every row gives,
+// each measured, and taken it measures as it says.
+func TestProposalsAreExactOnSmallPieces(t *testing.T) {
+	r := rand.New(rand.NewPCG(3, 5))
+	units := []string{"<%dR | O>", "<%dC S %dO | R>", "%d(R S) R", "%dR", "<%dO |>", "<%dS %dC %dR | R>"}
+	fill := func(unit string) string {
+		out := ""
+		for i := 0; i < len(unit); i++ {
+			if unit[i] == '%' {
+				out += string(rune('2' + r.IntN(7)))
+				i++
+				continue
+			}
+			out += string(unit[i])
+		}
+		return out
+	}
+	solved := 0
+	for range 12 {
+		m := rows(t, piece.Bracelet, fill(units[r.IntN(len(units))]), fill(units[r.IntN(len(units))]))
+		task := &task{measured: m, goal: Equal, shift: offsets(m, Equal, 0), within: SmallestBead(m)}
+		for k := range m.Strands {
+			task.rows = append(task.rows, task.optionsOf(context.Background(), k))
+			for i := range task.rows[k] {
+				if o := &task.rows[k][i]; !o.exact && !task.measure(k, o) {
+					o.length = length.MM(math.Inf(1))
+				}
+			}
+		}
+		cost, off := brute(task.rows, task.within)
+		found := Propose(context.Background(), m, Equal, 0)
+		if len(found) == 0 {
+			if cost != math.MaxInt {
+				t.Errorf("nothing proposed where %d would do", cost)
+			}
+			continue
+		}
+		solved++
+		after := taken(t, m, found[0])
+		lengths := found[0].Lengths
+		for k, s := range after.Strands {
+			if math.Abs(float64(s.Finished()-lengths[k])) > 1e-6 {
+				t.Errorf("row %d measures %v, it was to be %v", k+1, s.Finished(), lengths[k])
+			}
+		}
+		spread := max(lengths[0], lengths[1]) - min(lengths[0], lengths[1])
+		if spread >= task.within || math.Abs(float64(spread-found[0].Off)) > 1e-9 || found[0].Changes != cost/1000 {
+			t.Errorf("%s: off %v with %d changes, want less than %v, %v with cost %d", found[0].Says, spread, found[0].Changes, task.within, off, cost)
+		}
+	}
+	if solved < 6 {
+		t.Errorf("only %d solved", solved)
+	}
+}
+
+func TestRowsAreBroughtToEvenSteps(t *testing.T) {
+	m := rows(t, piece.Necklace, "<24R | O>", "<28R | O>", "<33R | O>")
+	found := Propose(context.Background(), m, Step, 40)
+	if len(found) == 0 {
+		t.Fatal("nothing proposed")
+	}
+	after := taken(t, m, found[0])
+	for k := range after.Strands[1:] {
+		step := after.Strands[k+1].Finished() - after.Strands[k].Finished()
+		if math.Abs(float64(step-40)) >= 6 {
+			t.Errorf("row %d is %v longer", k+2, step)
+		}
+		if follow := after.Strands[k+1].Row.Follow; follow != (piece.Follow{Rule: piece.Longer, Step: 40}) {
+			t.Errorf("it follows by %+v", follow)
+		}
+	}
+	if len(found) > 1 && found[1].Changes < found[0].Changes {
+		t.Errorf("the fewest changes come first: %+v", found)
+	}
+}
+
+// Rows of 8 on a neck of 360 with 50 of ease touch at a step of 23.58.
+func TestRowsAreBroughtToTouch(t *testing.T) {
+	m := rows(t, piece.Necklace, "<26R | R>", "<29R | R>")
+	if step := TouchingStep(m, 0, 0); math.Abs(float64(step-23.6)) > 0.6 {
+		t.Errorf("they touch at a step of %v", step)
+	}
+	found := Propose(context.Background(), m, Touching, 0)
+	if len(found) == 0 {
+		t.Fatal("nothing proposed")
+	}
+	after := taken(t, m, found[0])
+	if gap := drape.Gap(drape.Rows(after), 0); math.Abs(gap) > 1 {
+		t.Errorf("%s leaves a gap of %v", found[0].Says, gap)
+	}
+	if follow := after.Strands[1].Row.Follow; follow.Rule != piece.Touching || follow.Step < 20 {
+		t.Errorf("%+v", follow)
+	}
+	flat := rows(t, piece.Bracelet, "<9R | R>", "<9R | R>")
+	if step := TouchingStep(flat, 0, 0); step != 0 {
+		t.Errorf("what lies flat touches at once, not at %v", step)
+	}
+}
+
+func TestWithinTheTargetIfItCanBe(t *testing.T) {
+	m := rows(t, piece.Bracelet, "<9R | R>", "<10R | R>")
+	m.Piece.Target = &piece.Target{Finished: m.Strands[1].Finished(), Tolerance: 3}
+	found := Propose(context.Background(), measured(t, m.Piece), Equal, 0)
+	if len(found) == 0 || math.Abs(float64(found[0].Lengths[0]-m.Strands[1].Finished())) > 3 {
+		t.Errorf("%+v", found)
+	}
+	alone := rows(t, piece.Bracelet, "9R")
+	if found := Propose(context.Background(), alone, Equal, 0); found != nil {
+		t.Errorf("one row has nothing to agree with: %+v", found)
+	}
+	ended, cancel := context.WithCancel(context.Background())
+	cancel()
+	if found := Propose(ended, m, Equal, 0); found != nil {
+		t.Error("it ends with its context")
+	}
+}
+
+func BenchmarkFiveRowsOfTwoHundred(b *testing.B) {
+	m := rows(b, piece.Necklace, "<9S 80C 11O | R>", "<12S 79C 10O | R>", "<20(3C 2S) | R>", "<98C S |>", "<50O 48C | S>")
+	for b.Loop() {
+		Propose(context.Background(), m, Step, 12)
+	}
+}

@@ -1,0 +1,94 @@
+import { Button } from "@mui/material";
+import { useState } from "react";
+import type { Fitting, Operation } from "../api/client.ts";
+import { rowsOf } from "../api/piece.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
+import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
+import { sizeOf } from "../dishes/size.ts";
+import { filterFor } from "../ends/places.ts";
+
+interface Props {
+  bench: Bench;
+  state: BenchState;
+  fitting: Fitting;
+  side: "left" | "right";
+  onClose: () => void;
+}
+
+/** FittingFacts tells of a fitting that rows share: its size, which rows go on it, and in which holes. */
+export function FittingFacts({ bench, state, fitting, side, onClose }: Props) {
+  const { doc, analysis } = state;
+  const [choosing, setChoosing] = useState(false);
+  const m = doc.materials.find((one) => one.id === doc.closure[side]?.find((f) => f.id === fitting.id)?.of);
+  if (!m) return null;
+  const on = (analysis?.rows?.fitting ?? []).filter((one) => one.fitting === fitting.id);
+  return (
+    <div className="fitting-facts" role="dialog" aria-label={m.name}>
+      <h3>{m.name}</h3>
+      <p className="quiet">{sizeOf(m)}</p>
+      {on.map((one) => (
+        <div key={one.side} role="group" aria-label={`Rows at the ${one.side}`}>
+          {on.length > 1 && <h4>At the {one.side}</h4>}
+          {one.holes ? <Holes bench={bench} on={one} holes={m.holes ?? 0} doc={doc} /> : <p>{one.rows.length === 1 ? "1 row goes" : `${one.rows.length} rows go`} on it.</p>}
+          {one.empty && <p className="quiet">Empty: {one.empty.join(", ")}</p>}
+        </div>
+      ))}
+      <div className="buttons">
+        <Button size="small" variant="outlined" onClick={() => setChoosing(true)}>
+          Change
+        </Button>
+        <Button
+          size="small"
+          onClick={() => {
+            void bench.apply({ do: "drop-fitting", at: { fitting: fitting.id } });
+            onClose();
+          }}
+        >
+          Remove
+        </Button>
+      </div>
+      {choosing && (
+        <CataloguePicker
+          title={`Instead of ${m.name.toLowerCase()}`}
+          filter={filterFor(side === "left" ? "claspLeft" : "claspRight")}
+          onClose={() => setChoosing(false)}
+          onPick={(picked) => {
+            setChoosing(false);
+            void bench.apply({ do: "set-fitting", at: { fitting: fitting.id }, material: picked.id });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+type On = NonNullable<NonNullable<BenchState["analysis"]>["rows"]>["fitting"][number];
+
+/** Holes chooses the hole of each row; a row moved into a taken one changes places with the row there. */
+function Holes({ bench, on, holes, doc }: { bench: Bench; on: On; holes: number; doc: BenchState["doc"] }) {
+  const port = (row: string, n: number): Operation => ({ do: "set-port", at: { strand: row, end: on.side }, n });
+  const move = (i: number, hole: number) => {
+    const taken = on.holes!.indexOf(hole);
+    void bench.apply(port(on.rows[i], hole), ...(taken >= 0 && taken !== i ? [port(on.rows[taken], on.holes![i])] : []));
+  };
+  return (
+    <ul className="holes">
+      {on.rows.map((row, i) => {
+        const number = rowsOf(doc).findIndex((one) => one.id === row) + 1;
+        return (
+          <li key={row}>
+            row {number} in hole{" "}
+            <select aria-label={`Hole of row ${number} at the ${on.side}`} value={on.holes![i]} onChange={(e) => move(i, Number(e.target.value))}>
+              {Array.from({ length: holes }, (_, k) => (
+                <option key={k} value={k + 1}>
+                  {k + 1}
+                </option>
+              ))}
+            </select>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,98 @@
+import { Popover } from "@mui/material";
+import { useState, type ReactNode } from "react";
+import type { Document, Fitting, Material } from "../api/client.ts";
+import { rowsOf } from "../api/piece.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
+import { RowMenu } from "./RowMenu.tsx";
+import { SizeTogether } from "./SizeTogether.tsx";
+import { FittingFacts } from "./FittingFacts.tsx";
+import "./rows.css";
+
+type Side = "left" | "right";
+
+/** Structure is the map of a piece of several rows: closure, what rows go on, the rows, and back. */
+export function Structure({ bench, state }: { bench: Bench; state: BenchState }) {
+  const { doc, analysis, row } = state;
+  const [facts, setFacts] = useState<{ fitting: Fitting; side: Side; at: HTMLElement } | null>(null);
+  const rows = rowsOf(doc);
+  if (rows.length < 2) return null;
+  const on = (id: string) => analysis?.rows?.fitting.find((one) => one.fitting === id);
+  const fittings = (side: Side) => {
+    // The map reads from left to right; both lists run from the outside in.
+    const list = doc.closure[side] ?? [];
+    return (side === "left" ? list : [...list].reverse()).map((fitting) => {
+      const m = doc.materials.find((one) => one.id === fitting.of);
+      const carried = on(fitting.id)?.rows.length;
+      return (
+        <button type="button" key={fitting.id} className="part" aria-haspopup="dialog" onClick={(e) => setFacts({ fitting, side, at: e.currentTarget })} title={m?.name}>
+          <b>{wordFor(m)}</b>
+          <span>{carried ? `${carried} on it` : describe(m, fitting)}</span>
+        </button>
+      );
+    });
+  };
+  const twisted = doc.sections.some((section) => section.twisted);
+  return (
+    <div className="structure" role="group" aria-label="Structure">
+      <h2>Structure</h2>
+      <div className="map">
+        <Chain>{fittings("left")}</Chain>
+        <div className={`stack ${rows.length > 4 ? "many" : ""}`}>
+          {rows.map(({ id, line }, i) => (
+            <button type="button" key={id} className="row" aria-pressed={id === row} aria-label={`Row ${i + 1}`} onClick={() => bench.toRow(id)} title={line}>
+              <b>{i + 1}</b>
+              <i style={{ background: colourOf(doc, state, id) }} aria-hidden />
+              <span>{analysis?.strands.find((s) => s.id === id)?.beads ?? 0} beads</span>
+            </button>
+          ))}
+        </div>
+        <Chain>{fittings("right")}</Chain>
+        {(doc.closure.right ?? []).length === 0 && <span className="part ghost">other half</span>}
+      </div>
+      <div className="does">
+        <button type="button" className="link" onClick={() => void bench.addRow()}>
+          Add row
+        </button>
+        <RowMenu bench={bench} state={state} />
+        <SizeTogether bench={bench} state={state} />
+        <label className="tick">
+          <input type="checkbox" checked={twisted} onChange={(e) => void bench.apply({ do: "set-twist", text: e.target.checked ? "yes" : "no" })} /> twisted
+        </label>
+      </div>
+      <Popover open={facts !== null} anchorEl={facts?.at} onClose={() => setFacts(null)} anchorOrigin={{ vertical: "top", horizontal: "left" }} transformOrigin={{ vertical: "bottom", horizontal: "left" }}>
+        {facts && <FittingFacts bench={bench} state={state} fitting={facts.fitting} side={facts.side} onClose={() => setFacts(null)} />}
+      </Popover>
+    </div>
+  );
+}
+
+function Chain({ children }: { children: ReactNode[] }) {
+  return children.map((child, i) => (
+    <span key={i} className="joined">
+      {child}
+    </span>
+  ));
+}
+
+/** wordFor names a fitting in one word, as the map has room for. */
+function wordFor(m: Material | undefined): string {
+  const type = m?.type ?? "";
+  if (type.endsWith("ring") && type !== "spring-ring") return "ring";
+  if (type === "connector" || type === "chain" || type === "extender") return type;
+  return "clasp";
+}
+
+function describe(m: Material | undefined, fitting: Fitting): string {
+  if (fitting.links) return `${fitting.links} links`;
+  if (m?.type === "extender") return `${m.links ?? 0} links`;
+  if (m?.type?.endsWith("ring") && m.insideMm) return `${m.insideMm} mm`;
+  return (m?.type ?? "").replace("-", " ");
+}
+
+/** colourOf is the colour of the bead that a row has most of. */
+function colourOf(doc: Document, { analysis }: BenchState, row: string): string {
+  const at = analysis?.strands.findIndex((s) => s.id === row) ?? -1;
+  const most = analysis?.tally.filter((c) => c.cutMm === undefined && doc.materials.find((m) => m.id === c.material)?.class === "bead").reduce<(typeof analysis.tally)[number] | undefined>((a, b) => (a && a.byStrand[at] >= b.byStrand[at] ? a : b), undefined);
+  return doc.materials.find((m) => m.id === most?.material)?.look?.colour ?? "#b9ab97";
+}
