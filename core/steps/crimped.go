@@ -41,10 +41,14 @@ func (w *writer) crimped() {
 
 // secondEnd is the least reversible moment, so its gate comes first.
 func (w *writer) secondEnd(e *measure.End) {
+	if w.row > 0 && e.Hold != measure.HeldByCrimp && e.Hold != measure.Unheld {
+		w.secondKnot(e)
+		return
+	}
 	must := []string{
 		fmt.Sprintf("the beads measure %s and none is missing or reversed by mistake", w.in(w.s.Strung)),
 		"it has been tried on",
-		"the strand is not twisted and the order is right",
+		w.straight(e),
 	}
 	if w.s.Slack > 0 {
 		must = append(must, fmt.Sprintf("in its wearing curve, %s of slack is left between the beads and the crimp", w.in(w.s.Slack)))
@@ -62,8 +66,17 @@ func (w *writer) secondEnd(e *measure.End) {
 	w.attachAll()
 }
 
-// end makes one end in threading order.
+// end makes one end in threading order; of several rows one made like that of a row
+// before is told by it.
 func (w *writer) end(e *measure.End) {
+	from := len(w.out)
+	w.endInFull(e)
+	if w.row > 0 {
+		w.likeBefore(from, e.Side)
+	}
+}
+
+func (w *writer) endInFull(e *measure.End) {
 	switch e.Hold {
 	case measure.HeldByCrimp:
 		w.crimp(e)
@@ -130,6 +143,8 @@ func (w *writer) beforeBeads(e *measure.End) bool {
 	return w.s.Start.By == piece.StopCrimped && e.Side == w.s.Start.Side
 }
 
+// attachAll hangs on what the cord itself does not go through; of several rows what is
+// the row's own, and once all are made what they share.
 func (w *writer) attachAll() {
 	for _, side := range piece.Sides() {
 		w.attach(side)
@@ -137,11 +152,15 @@ func (w *writer) attachAll() {
 	w.hangOnFittings()
 }
 
+// now says whether what two parts are hung together by is done now: what rows share
+// comes last.
+func (w *writer) now(shared bool) bool { return !w.m.Piece.Several() || shared == (w.row == 0) }
+
 // hangOnFittings hangs what is carried by rings, clasp and extender.
 func (w *writer) hangOnFittings() {
 	for _, e := range w.s.Ends() {
 		for _, p := range e.Parts {
-			if len(p.Hung) == 0 {
+			if len(p.Hung) == 0 || !w.now(p.Shared) {
 				continue
 			}
 			on := "the loop of beads"
@@ -161,6 +180,9 @@ func (w *writer) hangOnFittings() {
 func (w *writer) attach(side piece.Side) {
 	hung := w.hung(side)
 	for i := 1; i < len(hung); i++ {
+		if !w.now(hung[i-1].shared && hung[i].shared) {
+			continue
+		}
 		w.do("%s end: hang %s on %s.%s", title(side), hung[i].name, hung[i-1].name, howItOpens(hung[i-1].finding, hung[i].finding))
 	}
 }
@@ -169,6 +191,7 @@ func (w *writer) attach(side piece.Side) {
 type hanging struct {
 	name    string
 	finding *material.Finding
+	shared  bool
 }
 
 // hung lists what hangs at an end from the cord outwards. A toggle is listed at
@@ -177,13 +200,16 @@ func (w *writer) hung(side piece.Side) []hanging {
 	var out []hanging
 	for _, p := range w.s.End(side).Parts {
 		switch p.Role {
-		case measure.RoleRing, measure.RoleClasp, measure.RoleChain, measure.RoleLinks:
-			h := hanging{p.Material.Name, p.Material.Finding}
+		case measure.RoleRing, measure.RoleClasp, measure.RoleChain, measure.RoleLinks, measure.RoleConnector:
+			h := hanging{p.Material.Name, p.Material.Finding, p.Shared}
 			if p.Role == measure.RoleLinks {
 				h.name = fmt.Sprintf("%d links of %s", p.Links, h.name)
 			}
 			if h.finding.Type == material.Toggle {
 				h.name = "the ring of " + h.name
+			}
+			if hole := w.m.Piece.Hole(w.s.Row, side); hole > 0 && len(out) == 0 {
+				h.name = fmt.Sprintf("hole %d of %s", hole, p.Material.Name)
 			}
 			out = append(out, h)
 		}
@@ -193,7 +219,10 @@ func (w *writer) hung(side piece.Side) []hanging {
 		if clasp.Material.Finding.Type == material.Toggle {
 			half = "the bar of "
 		}
-		out = append(out, hanging{half + clasp.Material.Name, clasp.Material.Finding})
+		if hole := w.m.Piece.Hole(w.s.Row, side); hole > 0 {
+			half = fmt.Sprintf("hole %d of %s", hole, half)
+		}
+		out = append(out, hanging{half + clasp.Material.Name, clasp.Material.Finding, true})
 	}
 	return out
 }

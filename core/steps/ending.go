@@ -68,16 +68,24 @@ func (w *writer) firstHung(side piece.Side) string {
 
 // chains cuts the lengths of chain first, counted by their links.
 func (w *writer) chains() {
-	for _, e := range w.s.Ends() {
-		for _, p := range e.Parts {
-			if p.Role != measure.RoleLinks {
-				continue
-			}
-			how := "open the next link"
-			if !p.Material.Finding.IsOpen() {
-				how = "cut through the next link, which is lost"
-			}
-			w.do("%s end: count off %d links of %s, %s, and %s.", title(e.Side), p.Links, lower(p.Material.Name), w.in(p.Length), how)
+	seen := map[piece.ID]bool{}
+	for _, s := range w.m.Strands {
+		for _, e := range s.Ends() {
+			w.chainsAt(e, seen)
 		}
+	}
+}
+
+func (w *writer) chainsAt(e *measure.End, seen map[piece.ID]bool) {
+	for _, p := range e.Parts {
+		if p.Role != measure.RoleLinks || seen[p.Fitting] {
+			continue
+		}
+		seen[p.Fitting] = true
+		how := "open the next link"
+		if !p.Material.Finding.IsOpen() {
+			how = "cut through the next link, which is lost"
+		}
+		w.do("%s end: count off %d links of %s, %s, and %s.", title(e.Side), p.Links, lower(p.Material.Name), w.in(p.Length), how)
 	}
 }

@@ -20,23 +20,18 @@ type Step struct {
 
 // For lists the steps of a piece, strand by strand, with lengths in the unit.
 func For(m *measure.Measured, unit length.Unit) []Step {
-	w := &writer{m: m, h: m.Piece.House, unit: unit, noted: map[string]bool{}}
+	w := &writer{m: m, h: m.Piece.House, unit: unit, noted: map[string]bool{}, told: map[string]toldEnd{}}
 	w.componentsFirst()
-	for _, s := range m.Strands {
-		w.s = s
-		for _, c := range m.Tally {
-			w.notesOf(c.Material)
-		}
-		w.chains()
-		w.do("Count out %s from the list and lay them out in order.", beads(s.AllBeads()))
-		switch {
-		case s.Ring:
-			w.ring()
-		case s.Left.Crimped() || s.Right.Crimped():
-			w.crimped()
-		default:
-			w.tiedOn()
-		}
+	for _, c := range m.Tally {
+		w.notesOf(c.Material)
+	}
+	w.chains()
+	if m.Piece.Several() {
+		w.rows()
+	} else {
+		w.s = m.Leading()
+		w.countOut()
+		w.strand()
 	}
 	for _, says := range w.later {
 		w.do("%s", says)
@@ -45,23 +40,41 @@ func For(m *measure.Measured, unit length.Unit) []Step {
 	return w.out
 }
 
+func (w *writer) countOut() {
+	w.do("Count out %s from the list and lay them out in order.", beads(w.s.AllBeads()))
+}
+
+// strand makes a strand from its cut to its second end.
+func (w *writer) strand() {
+	switch {
+	case w.s.Ring:
+		w.ring()
+	case w.s.Left.Crimped() || w.s.Right.Crimped():
+		w.crimped()
+	default:
+		w.tiedOn()
+	}
+}
+
 type writer struct {
 	m    *measure.Measured
 	s    *measure.Strand
+	row  int // the number of the row that is spoken of; 0 for the piece
 	h    piece.House
 	unit length.Unit
 	out  []Step
 
-	noted map[string]bool // materials whose bench note has been given
-	later []string        // what is hung on once the strand is finished
+	noted map[string]bool    // materials whose bench note has been given
+	later []string           // what is hung on once the strand is finished
+	told  map[string]toldEnd // ends that have been told in full, by their shape
 }
 
 func (w *writer) do(says string, args ...any) {
-	w.out = append(w.out, Step{Says: fmt.Sprintf(says, args...)})
+	w.out = append(w.out, Step{Says: w.ofRow(fmt.Sprintf(says, args...))})
 }
 
 func (w *writer) gate(says string, must ...string) {
-	w.out = append(w.out, Step{Says: says, Must: must})
+	w.out = append(w.out, Step{Says: w.ofRow(says), Must: must})
 }
 
 func (w *writer) in(l length.MM) string { return l.In(w.unit) }
@@ -71,8 +84,8 @@ func (w *writer) cord() string { return lower(w.s.Row.Cord.Name) }
 // beforeCutting is the gate of the cutters.
 func (w *writer) beforeCutting() {
 	must := []string{"the beads are all there and in order", fmt.Sprintf("laid tight they measure %s", w.in(w.s.Strung))}
-	if t := w.m.Piece.Target; t != nil {
-		must = append(must, fmt.Sprintf("the finished length will be %s, and %s is wanted", w.in(w.m.Finished), w.in(t.Finished)))
+	if t := w.m.Piece.TargetOf(w.s.Row); t != nil {
+		must = append(must, fmt.Sprintf("the finished length will be %s, and %s is wanted", w.in(w.s.Finished()), w.in(t.Finished)))
 	}
 	w.gate("Before you cut", must...)
 }
@@ -129,7 +142,7 @@ func (w *writer) unheld(side piece.Side) {
 
 func (w *writer) inspect() {
 	w.gate("Before it is finished", "it holds a firm pull", "lying in its curve no more cord shows than planned",
-		"no end feels sharp to a finger", fmt.Sprintf("closed it measures %s", w.in(w.m.Finished)))
+		"no end feels sharp to a finger", w.closed())
 }
 
 func beads(n int) string {

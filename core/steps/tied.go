@@ -101,16 +101,21 @@ func (w *writer) tiedOn() {
 		w.unheld(piece.Right)
 		return
 	}
+	w.secondKnot(&w.s.Right)
+}
+
+// secondKnot makes the second end of a strand that is tied or held by flaps.
+func (w *writer) secondKnot(e *measure.End) {
 	must := []string{fmt.Sprintf("the beads measure %s and none is missing or reversed by mistake", w.in(w.s.Strung)), "it has been tried on"}
 	if w.s.Slack > 0 {
 		must = append(must, fmt.Sprintf("in its wearing curve, %s of slack is left between the beads and the knot", w.in(w.s.Slack)))
 	}
-	before := "Before the right knot"
-	if w.s.Right.Hold == measure.HeldByFold {
-		before = "Before the right flaps are pressed"
+	before := fmt.Sprintf("Before the %s knot", e.Side)
+	if e.Hold == measure.HeldByFold {
+		before = fmt.Sprintf("Before the %s flaps are pressed", e.Side)
 	}
 	w.gate(before, must...)
-	w.end(&w.s.Right)
+	w.end(e)
 	w.attachAll()
 }
 
