@@ -136,7 +136,7 @@ func TestStartersComeToTheirLength(t *testing.T) {
 		kind, closure string
 		target        length.MM
 	}{{"necklace", "clasp", 450}, {"bracelet", "knot", 190}, {"anklet", "clasp", 240}, {"bracelet", "none", 200}} {
-		doc, err := desk.Starter("x", tt.kind, tt.closure, tt.target, desk.NewShelf(catalogue.Materials), format.House{})
+		doc, err := desk.Starter("x", tt.kind, tt.closure, tt.target, 1, "", desk.NewShelf(catalogue.Materials), format.House{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -145,7 +145,7 @@ func TestStartersComeToTheirLength(t *testing.T) {
 			t.Errorf("%s by %s: %+v %v, %v", tt.kind, tt.closure, a.Target, a.Checks, err)
 		}
 	}
-	if _, err := desk.Starter("x", "necklace", "clasp", 450, nil, format.House{}); err == nil {
+	if _, err := desk.Starter("x", "necklace", "clasp", 450, 1, "", nil, format.House{}); err == nil {
 		t.Error("a starter was made from an empty catalogue")
 	}
 }

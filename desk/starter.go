@@ -4,6 +4,7 @@ import (
 	"mala/core/length"
 	"mala/core/piece"
 	"mala/core/start"
+	"mala/core/suggest"
 	"mala/format"
 )
 
@@ -12,13 +13,19 @@ const startTolerance = length.MM(3)
 
 // Starter is a new piece from three answers: what it is, how it closes, and how
 // long it should be. It opens with a strand of one bead that fills the length, to
-// type over. The error is format.Faults.
-func Starter(name, kind, closure string, target length.MM, shelf *Shelf, house format.House) (format.Document, error) {
+// type over, or with several, joined in one of the ways of suggest. The error is
+// format.Faults.
+func Starter(name, kind, closure string, target length.MM, rows int, join string, shelf *Shelf, house format.House) (format.Document, error) {
 	doc := format.Document{Format: format.PieceFormat, Name: name, Kind: kind, Palette: map[string]string{}, Closure: format.Closure{Type: closure},
 		Sections: []format.Section{{Rows: []format.Row{{ID: "r1"}}}}}
 	p, err := start.New(piece.Kind(kind), piece.ClosureType(closure), target, startTolerance, house.Resolve(), shelf.beside(&doc))
 	if err != nil {
 		return doc, format.Faults{{Where: "closure", Says: err.Error()}}
+	}
+	if rows > 1 {
+		if p, err = suggest.Rows(p, rows, suggest.Join(join), shelf.beside(&doc)); err != nil {
+			return doc, format.Faults{{Where: "rows", Says: err.Error()}}
+		}
 	}
 	empty := &piece.Piece{House: p.House}
 	doc.Take(empty, p, shelf.find)

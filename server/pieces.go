@@ -50,6 +50,8 @@ type NewPiece struct {
 	Kind     string    `json:"kind" enum:"necklace,bracelet,anklet"`
 	Closure  string    `json:"closure" enum:"clasp,knot,none,tied"`
 	TargetMm length.MM `json:"targetMm"`
+	Rows     int       `json:"rows,omitempty" minimum:"0" maximum:"20" doc:"One if absent."`
+	Join     string    `json:"join,omitempty" enum:"ring,rings,holes" doc:"What several rows go on: one ring, each a ring of its own, each a hole of the clasp."`
 }
 
 type saveDraftInput struct {
@@ -130,7 +132,7 @@ func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*
 		return nil, err
 	}
 	b := in.Body
-	doc, err := desk.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, shelf, s.options(ctx, "").House)
+	doc, err := desk.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, b.Rows, b.Join, shelf, s.options(ctx, "").House)
 	if err != nil {
 		return nil, err
 	}

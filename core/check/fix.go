@@ -147,11 +147,26 @@ func (t *trial) mends(f *Finding, c *Fix, bench Bench) (moved int, ok bool) {
 			return 0, false
 		}
 	}
-	more, longer := beadsOf(after)-beadsOf(t.measured), after.Finished-t.measured.Finished
+	more, longer := beadsOf(after)-beadsOf(t.measured), longest(t.measured, after)
 	if more != 0 {
 		c.Says += fmt.Sprintf(" (%s)", difference(more, longer, t.measured.Piece.House.Unit))
 	}
 	return max(more, -more), true
+}
+
+// longest is by how much the row that changes most gets longer.
+func longest(before, after *measure.Measured) length.MM {
+	most := length.MM(0)
+	for _, s := range after.Strands {
+		was := before.Strand(s.Row.ID)
+		if was == nil {
+			continue
+		}
+		if by := s.Finished() - was.Finished(); max(by, -by) > max(most, -most) {
+			most = by
+		}
+	}
+	return most
 }
 
 // difference says how many beads and how much length come or go.

@@ -162,6 +162,9 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 			t.Errorf("%s: the first row is left alone", tt.name)
 		}
 	}
+	if fix, _ := fixed(t, rowsOf(t, []string{"100P", "100P"}, func(p *piece.Piece, _ *piece.Row) { p.Target = &piece.Target{Finished: 600, Tolerance: 3} }, follows(piece.Longer, 12)), "length-off"); fix == nil || strings.Contains(fix.Says, "+0.0 mm") {
+		t.Errorf("the words say by how much the row moves: %+v", fix)
+	}
 	fix, after := fixed(t, rowsOf(t, []string{"20R", "20R"}, inHoles(2, 2, 1)), "row-order")
 	if fix == nil || after.Hole(after.Rows()[0], piece.Right) != 1 {
 		t.Errorf("%+v", fix)

@@ -18,7 +18,7 @@ const (
 	MirrorRow Do = "mirror-row" // reverse it with its ends
 	SwapBeads Do = "swap-beads" // let the two letters of Text change places in the row
 	SetFollow Do = "set-follow" // let it follow the row before it by the rule Text, longer by Length
-	SetPort   Do = "set-port"   // let its end go on the fitting Field, in hole N
+	SetPort   Do = "set-port"   // let its end go on the fitting Field, in hole N; a row that is there changes places with it
 	SetTwist  Do = "set-twist"  // twist the rows together: Text is yes or no
 )
 
@@ -46,8 +46,7 @@ func editRows(p *piece.Piece, op Op) error {
 	case SetFollow:
 		return setFollow(p, row, op)
 	case SetPort:
-		*row.Port(op.At.Side) = piece.Port{On: piece.ID(op.Field), Hole: op.N}
-		return nil
+		return setPort(p, row, op)
 	}
 	for i := range p.Sections {
 		p.Sections[i].Twisted = op.Text == piece.Yes
@@ -196,6 +195,21 @@ func setFollow(p *piece.Piece, row *piece.Row, op Op) error {
 		f.Step = 0
 	}
 	row.Follow = f
+	return nil
+}
+
+func setPort(p *piece.Piece, row *piece.Row, op Op) error {
+	side := op.At.Side
+	if side != piece.Left && side != piece.Right {
+		return refuse("Name the end: left or right.")
+	}
+	was := p.Hole(row, side)
+	for _, r := range p.Rows() {
+		if r != row && op.N > 0 && p.Hole(r, side) == op.N && string(r.Port(side).On) == op.Field {
+			r.Port(side).Hole = was
+		}
+	}
+	*row.Port(side) = piece.Port{On: piece.ID(op.Field), Hole: op.N}
 	return nil
 }
 

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/piece"
 )
 
@@ -111,6 +112,16 @@ func TestPortsGoWithWhatTheyAreOn(t *testing.T) {
 	gone, _, err := Apply(p, nil, Op{Do: DropFitting, At: piece.Place{Fitting: ring.ID, Element: -1}})
 	if err != nil || gone.Rows()[1].RightPort != (piece.Port{}) || len(gone.Check()) > 0 {
 		t.Errorf("on a fitting that is gone: %v %+v %v", err, gone.Rows()[1].RightPort, gone.Check())
+	}
+	slide := &material.Material{ID: "slide", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Slide, Closed: 9, Holes: 3, Spacing: 6}}
+	p.Closure = piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "k", Of: slide}}}
+	p.Rows()[1].RightPort = piece.Port{}
+	moved, _, err := Apply(p, nil, Op{Do: SetPort, At: at, N: 1})
+	if err != nil || moved.Hole(moved.Rows()[1], piece.Right) != 1 || moved.Hole(moved.Rows()[0], piece.Right) != 2 || moved.Hole(moved.Rows()[0], piece.Left) != 1 || len(moved.Check()) > 0 {
+		t.Errorf("a row moved into a taken hole changes places: %v %v", err, moved.Check())
+	}
+	if moved, _, err = Apply(moved, nil, Op{Do: SetPort, At: at, N: 3}); err != nil || moved.Hole(moved.Rows()[1], piece.Right) != 3 || moved.Hole(moved.Rows()[0], piece.Right) != 2 {
+		t.Errorf("into an empty one it moves alone: %v", err)
 	}
 	twisted, _, _ := Apply(p, nil, Op{Do: SetTwist, Text: piece.Yes})
 	if !twisted.Sections[0].Twisted || p.Sections[0].Twisted {

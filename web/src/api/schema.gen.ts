@@ -1361,9 +1361,19 @@ export interface components {
         NewPiece: {
             /** @enum {string} */
             closure: "clasp" | "knot" | "none" | "tied";
+            /**
+             * @description What several rows go on: one ring, each a ring of its own, each a hole of the clasp.
+             * @enum {string}
+             */
+            join?: "ring" | "rings" | "holes";
             /** @enum {string} */
             kind: "necklace" | "bracelet" | "anklet";
             name: string;
+            /**
+             * Format: int64
+             * @description One if absent.
+             */
+            rows?: number;
             /** Format: double */
             targetMm: number;
         };
@@ -3358,6 +3368,7 @@ export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components
 export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "chain", "connector", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied"];
+export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
 export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-twist", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];

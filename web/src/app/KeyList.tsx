@@ -26,7 +26,7 @@ export function KeyList({ open, onClose }: { open: boolean; onClose: () => void 
       <DialogTitle id="keys-title" component="h1" variant="h1">
         Keys
       </DialogTitle>
-      <DialogContent sx={{ display: "grid", gridTemplateColumns: { md: "1.25fr 1fr" }, gap: 4, alignItems: "start" }}>
+      <DialogContent tabIndex={0} sx={{ display: "grid", gridTemplateColumns: { md: "1.25fr 1fr" }, gap: 4, alignItems: "start" }}>
         <Keys title="On the strand" keys={STRAND_KEYS} />
         <Keys title="Anywhere" keys={PAGE_KEYS} />
       </DialogContent>

@@ -33,7 +33,7 @@ export function Head({ id, bench, state }: BenchContext) {
         }} />
         <div className="sub">
           {KINDS[doc.kind]}
-          {several(doc) && `, ${rowsOf(doc).length} rows`}, {CLOSES[doc.closure.type]}
+          {several(doc) && ` of ${rowsOf(doc).length} rows`}, {CLOSES[doc.closure.type]}
           {analysis && (
             <>
               {" · "}
@@ -68,7 +68,7 @@ function Span({ lengths }: { lengths: number[] }) {
   if (most - least < 0.5) return <Length mm={lengths[0]} />;
   return (
     <>
-      <Length mm={least} /> to <Length mm={most} />
+      <Length mm={least} /> – <Length mm={most} />
     </>
   );
 }

@@ -17,7 +17,9 @@ export function EndsRoom() {
   const clasped = doc.closure.type === "clasp";
   return (
     <div className={`ends-room${state.behind ? " behind" : ""}`}>
-      <RowPicker bench={bench} doc={doc} row={row} />
+      <div className="which-row">
+        <RowPicker bench={bench} doc={doc} row={row} />
+      </div>
       <div className="both-ends">
         {strandOf(analysis, row).ring ? (
           <RingJoin analysis={analysis} doc={doc} row={row} />

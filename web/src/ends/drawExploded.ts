@@ -80,7 +80,7 @@ export function stationsOf(view: ExplodedView): Exploded {
     const m = materials.get(part.material ?? "");
     const half = halfOf(part, drawn, m);
     x += gap + half;
-    const station = { part, drawn, name: nameOf(part, drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : addsOf(part, materials), x, half, label: { x: 0, width: 0 } };
+    const station = { part, drawn, name: nameOf(part, drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : drawn === OTHER_HALF ? "counted with the first" : addsOf(part, materials), x, half, label: { x: 0, width: 0 } };
     x += half;
     return station;
   });
@@ -107,9 +107,14 @@ function placeLabels(stations: Station[], width: number) {
 function partsAt({ strand, side, materials }: ExplodedView): { part: EndPart; drawn: string }[] {
   const isToggle = (part: EndPart) => part.role === "clasp" && materials.get(part.material ?? "")?.type === "toggle";
   const own = strand[side].map((part) => ({ part, drawn: isToggle(part) ? "toggle-ring" : part.role }));
-  const bar = strand[side === "left" ? "right" : "left"].find(isToggle);
-  return bar ? [...own, { part: bar, drawn: "toggle-bar" }] : own;
+  const across = strand[side === "left" ? "right" : "left"].find((part) => part.role === "clasp");
+  if (across && isToggle(across)) return [...own, { part: across, drawn: "toggle-bar" }];
+  return across && HALVED.includes(materials.get(across.material ?? "")?.type ?? "") ? [...own, { part: across, drawn: OTHER_HALF }] : own;
 }
+
+/** HALVED are the clasps of two like halves; the second one is drawn at the other end. */
+const HALVED = ["magnetic", "slide"];
+const OTHER_HALF = "other-half";
 
 function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
   if (part.loop) return `a loop of ${part.loop.beads.length} beads`;
@@ -118,6 +123,7 @@ function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
   if (drawn === "loop") return "the wire's loop";
   if (drawn === "toggle-ring") return `${m?.name}, its ring`;
   if (drawn === "toggle-bar") return `${m?.name}, its bar`;
+  if (drawn === OTHER_HALF) return `${m?.name}, its other half`;
   return m?.name ?? drawn;
 }
 
@@ -169,7 +175,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     const m = materials.get(s.part.material ?? "");
     if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
     else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
-    else drawFitting(ctx, s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
+    else drawFitting(ctx, s.drawn === OTHER_HALF ? "clasp" : s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();
   }
   if (crimped) drawCutters(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);

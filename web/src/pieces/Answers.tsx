@@ -15,6 +15,12 @@ export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string
   { value: "tied", label: "Tied", says: "two ends of cord that the wearer ties, or draws through a loop" },
 ];
 
+export const JOINS: { value: NonNullable<NewPiece["join"]>; label: string; says: string }[] = [
+  { value: "ring", label: "One ring", says: "all rows go on one ring at either side" },
+  { value: "rings", label: "Own rings", says: "each row has a ring of its own, all on one ring" },
+  { value: "holes", label: "Holes", says: "each row goes in a hole of the clasp" },
+];
+
 /** lengthQuestion asks for the length that a target counts: the closed piece, or its beads alone. */
 export function lengthQuestion(counts: string | undefined): string {
   return counts === "beads" ? "How long should the beads be?" : "How long should it be, closed?";

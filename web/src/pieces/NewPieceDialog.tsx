@@ -5,10 +5,12 @@ import { api, unwrap, type NewPiece } from "../api/client.ts";
 import { useHouse } from "../house/useHouse.ts";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
-import { Choice, CLOSURES, KINDS, lengthQuestion } from "./Answers.tsx";
+import { Choice, CLOSURES, JOINS, KINDS, lengthQuestion } from "./Answers.tsx";
 
 /** USUAL is the length each kind is usually made to, in mm. */
 const USUAL: Record<NewPiece["kind"], number> = { necklace: 450, bracelet: 190, anklet: 240 };
+
+const MOST_ROWS = 20;
 
 /** NewPieceDialog asks for three answers and opens the new piece. */
 export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -17,16 +19,20 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
   const counts = useHouse().data?.whole.targetCounts;
   const [kind, setKind] = useState<NewPiece["kind"]>("necklace");
   const [closure, setClosure] = useState<NewPiece["closure"]>("clasp");
+  const [rows, setRows] = useState("1");
+  const [join, setJoin] = useState<NonNullable<NewPiece["join"]>>("ring");
   const [length, setLength] = useState<string | null>(null);
   const [name, setName] = useState("");
   const [says, setSays] = useState<string | null>(null);
+  const count = Math.max(1, Math.min(MOST_ROWS, Math.round(Number(rows)) || 1));
   const shown = length ?? formatLength(USUAL[kind], unit);
 
   async function start(event: FormEvent) {
     event.preventDefault();
     try {
       const { mm } = await unwrap(api.POST("/api/length", { body: { text: shown, unit } }));
-      const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure, targetMm: mm } }));
+      const many = closure === "clasp" && count > 1 ? { rows: count, join } : {};
+      const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure, targetMm: mm, ...many } }));
       onClose();
       void navigate(`/pieces/${made.id}`);
     } catch (err) {
@@ -44,8 +50,12 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
           <div className="answers">
             <Choice legend="What is it?" value={kind} options={KINDS} onChange={setKind} />
             <Choice legend="How does it close?" value={closure} options={CLOSURES} onChange={setClosure} says={CLOSURES.find((c) => c.value === closure)?.says} />
+            {closure === "clasp" && (
+              <TextField label="How many rows?" type="number" value={rows} onChange={(e) => setRows(e.target.value)} slotProps={{ htmlInput: { min: 1, max: MOST_ROWS } }} sx={{ maxWidth: 180 }} />
+            )}
+            {closure === "clasp" && count > 1 && <Choice legend="What do the rows go on?" value={join} options={JOINS} onChange={setJoin} says={JOINS.find((j) => j.value === join)?.says} />}
             <TextField
-              label={lengthQuestion(closure === "clasp" ? counts : "closed")}
+              label={count > 1 && closure === "clasp" ? "How long is the first row, closed?" : lengthQuestion(closure === "clasp" ? counts : "closed")}
               value={shown}
               onChange={(e) => {
                 setLength(e.target.value);

@@ -1,5 +1,5 @@
 import { rowOf, rowsOf } from "../api/piece.ts";
-import { Fragment, useMemo, type Ref } from "react";
+import { useMemo, type Ref } from "react";
 import type { Analysis, Document, PartOf, Strand, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
@@ -8,6 +8,7 @@ import { linksOf } from "../tally/Tally.tsx";
 import { SHAPES } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
+import { RowsTable } from "./RowsTable.tsx";
 import { endSteps } from "./endSteps.ts";
 
 interface Props {
@@ -22,6 +23,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
   const { unit } = useUnit();
   const text = (mm: number) => formatLength(mm, unit);
   const rows = analysis.strands.map((strand, i): RowOnPaper => ({ strand, ofSeveral: analysis.strands.length > 1 ? ` of row ${i + 1}` : "" }));
+  const one = analysis.strands.length === 1 ? analysis.strands[0] : undefined;
   const name = (id: string | undefined) => doc.materials.find((m) => m.id === id)?.name ?? "";
   const size = (id: string) => {
     const m = doc.materials.find((one) => one.id === id);
@@ -41,16 +43,11 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           <table>
             <caption>Length</caption>
             <tbody>
-              <Line what="Finished, closed" value={text(analysis.finishedMm)} />
+              <Line what={one ? "Finished, closed" : "Finished, closed, row 1"} value={text(analysis.finishedMm)} />
               {analysis.target && <Line what="Target" value={`${text(analysis.target.finishedMm)} ± ${text(analysis.target.toleranceMm)}`} />}
               {analysis.fit && <Line what={`Ease on ${text(analysis.fit.measureMm)}${doc.body?.for ? `, ${doc.body.for}` : ""}`} value={`${text(analysis.fit.easeMm)}, ${analysis.fit.word}`} />}
-              {rows.map(({ strand, ofSeveral }) => (
-                <Fragment key={strand.id}>
-                  {ofSeveral && <Line what={`Finished${ofSeveral}`} value={text(strand.finishedMm)} />}
-                  <Line what={`${strand.ring ? "Strung, round the ring" : "Strung, bead to bead"}${ofSeveral}`} value={text(strand.strungMm)} />
-                  {strand.slackMm > 0 && <Line what={`Slack${ofSeveral}`} value={text(strand.slackMm)} />}
-                </Fragment>
-              ))}
+              {one && <Line what={one.ring ? "Strung, round the ring" : "Strung, bead to bead"} value={text(one.strungMm)} />}
+              {one && one.slackMm > 0 && <Line what="Slack" value={text(one.slackMm)} />}
               {analysis.insideMm != null ? (
                 <Line what="Inside" value={text(analysis.insideMm)} />
               ) : (
@@ -58,23 +55,19 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
               )}
             </tbody>
           </table>
-          {rows.map(({ strand, ofSeveral }) => {
-            const { cord } = rowOf(doc, strand.id);
-            return (
-              <table key={strand.id}>
-                <caption>
-                  Cut {name(cord).toLowerCase()}, {size(cord)}
-                  {ofSeveral}
-                </caption>
-                <tbody>
-                  {strand.cut.map((c) => (
-                    <Line key={c.part} what={c.part} value={text(c.mm)} />
-                  ))}
-                  <Line what="Total cut" value={text(strand.cutMm)} sum />
-                </tbody>
-              </table>
-            );
-          })}
+          {one && (
+            <table>
+              <caption>
+                Cut {name(rowOf(doc).cord).toLowerCase()}, {size(rowOf(doc).cord)}
+              </caption>
+              <tbody>
+                {one.cut.map((c) => (
+                  <Line key={c.part} what={c.part} value={text(c.mm)} />
+                ))}
+                <Line what="Total cut" value={text(one.cutMm)} sum />
+              </tbody>
+            </table>
+          )}
         </div>
         <table>
           <caption>Materials</caption>
@@ -89,6 +82,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           </tbody>
         </table>
       </div>
+      {!one && <RowsTable doc={doc} strands={analysis.strands} text={text} named={(id) => `${name(id).toLowerCase()}, ${size(id)}`} />}
       {rows.map(({ strand, ofSeveral }) => (
         <section key={strand.id}>
           <h2>

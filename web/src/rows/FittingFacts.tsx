@@ -1,6 +1,6 @@
 import { Button } from "@mui/material";
 import { useState } from "react";
-import type { Fitting, Operation } from "../api/client.ts";
+import type { Fitting } from "../api/client.ts";
 import { rowsOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
@@ -67,11 +67,6 @@ type On = NonNullable<NonNullable<BenchState["analysis"]>["rows"]>["fitting"][nu
 
 /** Holes chooses the hole of each row; a row moved into a taken one changes places with the row there. */
 function Holes({ bench, on, holes, doc }: { bench: Bench; on: On; holes: number; doc: BenchState["doc"] }) {
-  const port = (row: string, n: number): Operation => ({ do: "set-port", at: { strand: row, end: on.side }, n });
-  const move = (i: number, hole: number) => {
-    const taken = on.holes!.indexOf(hole);
-    void bench.apply(port(on.rows[i], hole), ...(taken >= 0 && taken !== i ? [port(on.rows[taken], on.holes![i])] : []));
-  };
   return (
     <ul className="holes">
       {on.rows.map((row, i) => {
@@ -79,7 +74,7 @@ function Holes({ bench, on, holes, doc }: { bench: Bench; on: On; holes: number;
         return (
           <li key={row}>
             row {number} in hole{" "}
-            <select aria-label={`Hole of row ${number} at the ${on.side}`} value={on.holes![i]} onChange={(e) => move(i, Number(e.target.value))}>
+            <select aria-label={`Hole of row ${number} at the ${on.side}`} value={on.holes![i]} onChange={(e) => void bench.apply({ do: "set-port", at: { strand: row, end: on.side }, n: Number(e.target.value) })}>
               {Array.from({ length: holes }, (_, k) => (
                 <option key={k} value={k + 1}>
                   {k + 1}

@@ -1,0 +1,131 @@
+import { expect, finished, openPiece, strand, test, typeLine } from "./mala.ts";
+import type { Page } from "@playwright/test";
+
+const gauge = (page: Page) => page.getByRole("region", { name: "Length" });
+const structure = (page: Page) => page.getByRole("group", { name: "Structure" });
+const line = (page: Page) => page.getByLabel("The bead line as text");
+
+test("a piece of three rows starts from New piece, and its rows are edited by keyboard", async ({ page }) => {
+  await page.goto("/pieces");
+  await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+  await page.keyboard.press("n");
+  await page.getByLabel("How many rows?").fill("3");
+  await page.getByRole("button", { name: "Own rings" }).click();
+  await page.getByLabel("How long is the first row, closed?").fill("430");
+  await page.getByRole("button", { name: "Create" }).click();
+  await expect(gauge(page).getByRole("button", { name: "Row 3" })).toBeVisible();
+  await expect(structure(page).getByRole("button", { name: /ring 3 on it/ })).toHaveCount(2);
+  // Each row fills to a length of its own, a step longer than the one before.
+  const lengths: number[] = [];
+  await strand(page).focus();
+  for (let i = 0; i < 3; i++) {
+    await expect(gauge(page).getByRole("button", { name: `Row ${i + 1}` })).toHaveAttribute("aria-pressed", "true");
+    lengths.push(parseFloat(await finished(page).innerText()));
+    await page.keyboard.press("Control+ArrowDown");
+  }
+  expect(lengths[1]).toBeGreaterThan(lengths[0] + 8);
+  expect(lengths[2]).toBeGreaterThan(lengths[1] + 8);
+  // What is typed goes into the row in hand alone, and comes back with it.
+  const before = await line(page).inputValue();
+  await typeLine(page, "20S");
+  await expect(page.getByTestId("at-caret")).toContainText("Row 3 of 3");
+  await page.keyboard.press(".");
+  await strand(page).press("Control+ArrowUp");
+  await expect(line(page)).toHaveValue(before);
+  await page.keyboard.press("ControlOrMeta+z");
+  await expect(gauge(page).getByRole("button", { name: "Row 3" })).toHaveAttribute("aria-pressed", "true");
+  await expect(line(page)).toHaveValue(before);
+});
+
+test("one strand grows rows at any time, and rows are copied, moved, reversed and removed", async ({ page }) => {
+  await openPiece(page, "Harbour Lights");
+  await expect(structure(page)).toHaveCount(0);
+  await page.getByRole("button", { name: "Add row" }).click();
+  await expect(gauge(page).getByRole("button", { name: "Row 2" })).toHaveAttribute("aria-pressed", "true");
+  const first = await line(page).inputValue();
+  await typeLine(page, "9P 3L");
+  const menu = async (item: string) => {
+    await structure(page).getByRole("button", { name: /^Row \d …$/ }).click();
+    await page.getByRole("menuitem", { name: item }).click();
+  };
+  await menu("Reverse it, with its ends");
+  await expect(line(page)).toHaveValue("~(9P 3L)");
+  await menu("Swap beads L and P");
+  await expect(line(page)).toHaveValue("~(9L 3P)");
+  await menu("Move up");
+  await expect(structure(page).getByRole("button", { name: "Row 1", exact: true })).toHaveAttribute("aria-pressed", "true");
+  await menu("Copy it below");
+  await expect(structure(page).getByRole("button", { name: "Row 3", exact: true })).toBeVisible();
+  await menu("Remove it");
+  await menu("Remove it");
+  await expect(structure(page)).toHaveCount(0);
+  await expect(line(page)).toHaveValue(first);
+  for (let i = 0; i < 6; i++) await page.keyboard.press("ControlOrMeta+z");
+  await expect(gauge(page).getByRole("button", { name: "Row 2" })).toBeVisible();
+});
+
+test("alike rows are edited together, and a click in the whole piece takes a row in hand", async ({ page }) => {
+  await openPiece(page, "Slipway");
+  await page.getByLabel("edit the 2 alike rows together").check();
+  await strand(page).press("Home");
+  await strand(page).press("b");
+  await expect(page.getByRole("button", { name: "Bead line of row 5" })).toContainText("B 43F");
+  await expect(page.getByRole("button", { name: "Bead line of row 2" })).toContainText("19(T B) T");
+  const whole = page.locator(".felt-whole");
+  const box = (await whole.boundingBox())!;
+  // The rows lie straight side by side: the third runs through the middle.
+  await whole.click({ position: { x: box.width / 2, y: box.height / 2 } });
+  await expect(gauge(page).getByRole("button", { name: "Row 3" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByTestId("at-caret")).toContainText("Row 3 of 5");
+});
+
+test("holes are chosen in the structure map, and rows that change places are found and set right", async ({ page }) => {
+  await openPiece(page, "Slipway");
+  await structure(page).getByRole("button", { name: /clasp 5 on it/ }).click();
+  const facts = page.getByRole("dialog", { name: "Five-hole tube clasp" });
+  await facts.getByLabel("Hole of row 1 at the right").selectOption("2");
+  await expect(facts.getByLabel("Hole of row 2 at the right")).toHaveValue("1");
+  await page.keyboard.press("Escape");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  const found = page.getByRole("region", { name: "Checks" });
+  await expect(found).toContainText("Rows 1 and 2 are in holes 1 and 2 at the left and 2 and 1 at the right");
+  await found.getByRole("button", { name: "Order the right side as the left" }).click();
+  await expect(found).not.toContainText("they cross on the way");
+});
+
+test("rows are sized together by a proposal, and what crosses is fixed", async ({ page }) => {
+  await openPiece(page, "Crossed Lines");
+  const found = page.getByRole("region", { name: "Checks" });
+  await expect(found).toContainText("row 2 crosses row 1");
+  await page.getByLabel("twisted").click();
+  await expect(found).not.toContainText("crosses");
+  await page.getByLabel("twisted").click();
+  await expect(found).toContainText("crosses");
+  await structure(page).getByRole("button", { name: "Size together …" }).click();
+  const sizing = page.getByRole("dialog", { name: "Size the rows together" });
+  await sizing.getByLabel("All rows").selectOption("step");
+  await sizing.getByLabel("The step").fill("36");
+  await sizing.getByLabel("The step").press("Enter");
+  await sizing.getByRole("button", { name: "Use" }).first().click();
+  await expect(found).not.toContainText("crosses");
+  await gauge(page).getByRole("button", { name: "Row 2" }).click();
+  await expect(page.getByLabel("By how much row 2 is longer")).toHaveValue("36 mm");
+  await page.getByLabel("Row 2 follows").selectOption("equal");
+  await expect(found).toContainText("37.2 mm over the target");
+});
+
+test("fit, ends and the plan are given for the row in hand", async ({ page }) => {
+  await openPiece(page, "Tidewrack");
+  await page.getByRole("link", { name: /Fit/ }).click();
+  await expect(page.getByRole("region", { name: "Rows" })).toContainText("row 1 is felt first");
+  await page.getByRole("button", { name: "Row 4" }).click();
+  await expect(page.locator(".cross-section")).toHaveAttribute("aria-label", /of 93 beads touch/);
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByRole("heading", { name: "Cord and ends of row 4" })).toBeVisible();
+  const cut = await page.getByTestId("cut").innerText();
+  await page.getByRole("button", { name: "Row 1" }).click();
+  await expect(page.getByTestId("cut")).not.toHaveText(cut);
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".rows-table")).toContainText(cut);
+  await expect(page.locator(".sheet")).toContainText("Before any end is made");
+});

@@ -1,0 +1,48 @@
+import type { Document, Strand } from "../api/client.ts";
+import { rowOf } from "../api/piece.ts";
+
+interface Props {
+  doc: Document;
+  strands: Strand[];
+  text: (mm: number) => string;
+  /** What a material is called, with its size. */
+  named: (id: string) => string;
+}
+
+/** RowsTable gives the lengths of several rows and what their cords are cut to, a column for each. */
+export function RowsTable({ doc, strands, text, named }: Props) {
+  const cords = [...new Set(strands.map((strand) => rowOf(doc, strand.id).cord))];
+  const parts = [...new Set(strands.flatMap((strand) => strand.cut.map((c) => c.part)))];
+  const line = (what: string, of: (strand: Strand) => string, sum = false) => (
+    <tr key={what} className={sum ? "sum" : undefined}>
+      <th scope="row">{what}</th>
+      {strands.map((strand) => (
+        <td key={strand.id}>{of(strand)}</td>
+      ))}
+    </tr>
+  );
+  const cutOf = (strand: Strand, part: string) => strand.cut.find((c) => c.part === part)?.mm;
+  return (
+    <table className="rows-table">
+      <caption>Lengths and cut by row{cords.length === 1 && `, ${named(cords[0])}`}</caption>
+      <thead>
+        <tr>
+          <td />
+          {strands.map((strand, i) => (
+            <th key={strand.id} scope="col">
+              row {i + 1}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {cords.length > 1 && line("Cord", (strand) => named(rowOf(doc, strand.id).cord))}
+        {line("Finished", (strand) => text(strand.finishedMm))}
+        {line("Strung, bead to bead", (strand) => text(strand.strungMm))}
+        {strands.some((strand) => strand.slackMm > 0) && line("Slack", (strand) => text(strand.slackMm))}
+        {parts.map((part) => line(`Cut: ${part}`, (strand) => (cutOf(strand, part) === undefined ? "" : text(cutOf(strand, part)!))))}
+        {line("Total cut", (strand) => text(strand.cutMm), true)}
+      </tbody>
+    </table>
+  );
+}
