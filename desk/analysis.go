@@ -110,8 +110,8 @@ type Strand struct {
 	RightTail     Tail         `json:"rightTail"`
 	PathMm        length.MM    `json:"pathMm" doc:"What the cord covers, without working allowance."`
 	LeastCutMm    length.MM    `json:"leastCutMm" doc:"The shortest cord it can be made with."`
-	LeftHold      string       `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing" doc:"What keeps the cord in at the left."`
-	RightHold     string       `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,nothing"`
+	LeftHold      string       `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,nothing" doc:"What keeps the cord in at the left."`
+	RightHold     string       `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,nothing"`
 	LeftKnot      *Knot        `json:"leftKnot,omitempty" doc:"Of a knot that is to hide in the last bead."`
 	RightKnot     *Knot        `json:"rightKnot,omitempty"`
 	Knot          *Knot        `json:"knot,omitempty"`
@@ -121,7 +121,7 @@ type Strand struct {
 // Start is how the end that is strung first is stopped.
 type Start struct {
 	Side  string    `json:"side" enum:"left,right"`
-	By    string    `json:"by" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool,fold"`
+	By    string    `json:"by" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool,fold,none"`
 	TipMm length.MM `json:"tipMm" doc:"From the cord's tip; 0 on the spool."`
 }
 

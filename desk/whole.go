@@ -106,6 +106,9 @@ func (w *Whole) sideBySide(m *measure.Measured) {
 				return Seat{X: fine(v - half), Y: fine(y)}
 			}
 		}
+		if len(s.Beads) == 0 {
+			half = (left + right) / 2 // what has no beads lies by its own middle
+		}
 		w.place(s, seen, at, at)
 		row := &w.Rows[i]
 		// Rows on one ring run together there; each in its hole runs straight on.

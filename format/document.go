@@ -98,7 +98,7 @@ type Section struct {
 // Row is one strand, its fittings listed from the strand outwards.
 type Row struct {
 	ID      string     `json:"id"`
-	Cord    string     `json:"cord"`
+	Cord    string     `json:"cord,omitempty" doc:"Absent of a row of chain, which has the chain at its left end."`
 	Line    string     `json:"line" maxLength:"65536" doc:"The bead line."`
 	SlackMm *length.MM `json:"slackMm,omitempty" doc:"If absent, the house default."`
 	Passes  int        `json:"passes,omitempty" doc:"How often the cord runs through every bead; 1 if left out."`

@@ -98,6 +98,7 @@ func TestBadFilesAreAnsweredWithPlaceAndSentence(t *testing.T) {
 		{"a row on what is not there", swap(`{"rows": [`, `{"rows": [{"cord": "wire-038-19", "line": "P", "leftPort": {"on": "moon"}},`), "sections[0].rows[0].leftPort.on", `no fitting "moon"`},
 		{"too many rows", swap(`{"rows": [`, `{"rows": [`+strings.Repeat(`{"cord": "wire-038-19", "line": "P"},`, 20)), "sections[0].rows", "at most 20"},
 		{"an id used twice", swap(`{"rows": [`, `{"rows": [{"id": "x", "cord": "wire-038-19", "line": "P"}, {"id": "x", "cord": "wire-038-19", "line": "P"},`), "sections[0].rows[1].id", "twice"},
+		{"a row of neither cord nor chain", swap(`{"rows": [`, `{"rows": [{"line": ""},`), "sections[0].rows[0].cord", "one of chain"},
 		{"a section of chain", swap(`{"rows": [`, `{"chain": "links", "rows": [`), "sections[0].chain", "no such field"},
 		{"no section", regexp.MustCompile(`(?s)"sections": \[.*?\],\s+"house"`).ReplaceAllString(example, `"sections": [], "house"`), "sections", "has 0"},
 		{"a target below nothing", swap(`"finishedMm": 445`, `"finishedMm": -1`), "target.finishedMm", "out of range"},

@@ -204,9 +204,14 @@ func (b *builder) section(i int, s Section) piece.Section {
 	out := piece.Section{Twisted: s.Twisted}
 	for j, row := range s.Rows {
 		where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
-		r := &piece.Row{ID: piece.ID(row.ID), Line: &pattern.Line{}, Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm, Cord: b.find(where+".cord", row.Cord),
+		r := &piece.Row{ID: piece.ID(row.ID), Line: &pattern.Line{}, Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm,
 			Left: b.fittings(where+".left", row.Left), Right: b.fittings(where+".right", row.Right),
 			LeftPort: row.LeftPort.port(), RightPort: row.RightPort.port(), Follow: piece.Follow{Rule: piece.Rule(row.Follow), Step: row.FollowMm}}
+		if row.Cord == "" {
+			r.OfChain()
+		} else {
+			r.Cord = b.find(where+".cord", row.Cord)
+		}
 		if r.Passes == 0 {
 			r.Passes = 1
 			if r.Cord != nil && r.Cord.Cord != nil && r.Cord.Cord.Type == material.Thread && b.house.Thread == piece.ThreadDoubled {
@@ -229,6 +234,10 @@ func (b *builder) lines(p *piece.Piece) {
 		for j, row := range p.Sections[i].Rows {
 			where := fmt.Sprintf("sections[%d].rows[%d].line", i, j)
 			line, err := pattern.Parse(b.doc.Sections[i].Rows[j].Line)
+			if !row.Corded() && err == nil && len(line.Items) > 0 {
+				b.add(where, "A row of chain has no beads. Give it a cord, or leave the line empty.")
+				continue
+			}
 			if err == nil {
 				err = row.TakeLine(line, p.Palette)
 			}

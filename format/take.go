@@ -97,7 +97,10 @@ func (r *Row) take(before, after *piece.Row) {
 	}
 	r.LeftPort, r.RightPort = portOf(after.LeftPort), portOf(after.RightPort)
 	r.Follow, r.FollowMm = string(after.Follow.Rule), after.Follow.Step
-	r.Cord, r.SlackMm, r.CutMm = after.Cord.ID, after.Slack, after.Cut
+	r.SlackMm, r.CutMm, r.Cord = after.Slack, after.Cut, ""
+	if after.Corded() {
+		r.Cord = after.Cord.ID
+	}
 	r.Left, r.Right = fittingsOf(after.Left), fittingsOf(after.Right)
 	r.LeftEnd, r.RightEnd = endingOf(&after.LeftEnding), endingOf(&after.RightEnding)
 }
@@ -173,7 +176,9 @@ func MaterialsOf(p *piece.Piece) []*material.Material {
 		out = append(out, p.Palette[key])
 	}
 	for _, r := range p.Rows() {
-		out = append(out, r.Cord)
+		if r.Corded() {
+			out = append(out, r.Cord)
+		}
 		out = append(append(out, endingMaterials(&r.LeftEnding)...), endingMaterials(&r.RightEnding)...)
 	}
 	for _, list := range p.Fittings() {
@@ -203,7 +208,9 @@ func (d *Document) Used() []string {
 	add(d.Closure.Right)
 	for _, s := range d.Sections {
 		for _, r := range s.Rows {
-			used[r.Cord] = true
+			if r.Cord != "" {
+				used[r.Cord] = true
+			}
 			add(r.Left)
 			add(r.Right)
 			for _, id := range append(r.LeftEnd.refers(), r.RightEnd.refers()...) {

@@ -5,14 +5,21 @@ import (
 	"math"
 
 	"mala/core/edit"
+	"mala/core/measure"
 	"mala/core/piece"
 )
 
 // changedLinks makes the piece longer by so many mm with links of chain: of both sides
 // alike where they are alike, else of one; nil where there is no chain, or where whole
 // links come no nearer than the tolerance.
-func changedLinks(v *View, want, tolerance float64) []Fix {
+func changedLinks(v *View, s *measure.Strand, want, tolerance float64) []Fix {
 	var sides []piece.Fitting
+	if !s.Row.Corded() {
+		return ofLinks([]piece.Fitting{*s.Row.Chain()}, want, tolerance)
+	}
+	if v.Piece.Several() {
+		return nil // they would move every row
+	}
 	for _, side := range piece.Sides() {
 		for _, f := range *v.Piece.End(nil, side, true) {
 			if f.Links > 0 {
@@ -23,6 +30,10 @@ func changedLinks(v *View, want, tolerance float64) []Fix {
 	if len(sides) == 0 {
 		return nil
 	}
+	return ofLinks(sides, want, tolerance)
+}
+
+func ofLinks(sides []piece.Fitting, want, tolerance float64) []Fix {
 	alike := len(sides) == 2 && sides[0].Links == sides[1].Links && sides[0].Of == sides[1].Of
 	if !alike {
 		sides = sides[:1]

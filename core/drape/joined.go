@@ -11,6 +11,7 @@ type joined struct {
 	shared []link // of both sides, by the sums of H and V
 	rows   [][]link
 	width  float64
+	wider  []float64 // by how much wider each row hangs than from one place, in the holes of a bar
 }
 
 // link is one part with the weight that hangs before it, from where V is counted.
@@ -49,9 +50,9 @@ func (j *joined) total(at []pull) pull {
 
 func (j *joined) energy(at []pull) float64 {
 	whole := j.total(at)
-	sum := sumsOf(j.shared, whole).energy - whole.h*j.width
+	sum := sumsOf(j.shared, whole).energy
 	for k, p := range at {
-		sum += sumsOf(j.rows[k], p).energy
+		sum += sumsOf(j.rows[k], p).energy - p.h*(j.width+j.wider[k])
 	}
 	return sum
 }
@@ -95,7 +96,7 @@ func (j *joined) step(at, out []pull) (fall, missed float64) {
 	gap := make([]pull, len(at))
 	for k, p := range at {
 		own[k] = sumsOf(j.rows[k], p)
-		gap[k] = pull{j.width - own[k].x - s.x, -own[k].y - s.y}
+		gap[k] = pull{j.width + j.wider[k] - own[k].x - s.x, -own[k].y - s.y}
 		missed = max(missed, math.Abs(gap[k].h), math.Abs(gap[k].v))
 		b := own[k].inverse()
 		y[0] += b[0]*gap[k].h + b[1]*gap[k].v
@@ -151,12 +152,13 @@ func (j *joined) start() []pull {
 type sharing struct {
 	left, right []Part
 	rows        [][]Part
+	spacing     float64 // of the holes that the rows hang in; 0 from one place
 }
 
 // sharedInFront cuts the fronts where they go together; nil if nothing that rows share
 // hangs in front.
-func sharedInFront(rows []*Necklace) *sharing {
-	out := &sharing{}
+func sharedInFront(rows []*Necklace, spacing float64) *sharing {
+	out := &sharing{spacing: spacing}
 	for k, n := range rows {
 		parts, cuts := n.front()
 		joins := n.joins()
@@ -183,7 +185,10 @@ func sharedInFront(rows []*Necklace) *sharing {
 
 // hang lets the rows hang; false if they do not reach or no rest was found.
 func (sh *sharing) hang(rows []*Necklace) bool {
-	j := &joined{width: rows[0].Width, rows: make([][]link, len(rows))}
+	j := &joined{width: rows[0].inner, rows: make([][]link, len(rows)), wider: make([]float64, len(rows))}
+	for k := range rows {
+		j.wider[k] = 2 * sh.spacing * (float64(k) - float64(len(rows)-1)/2)
+	}
 	atLeft, atRight := 0.0, 0.0 // the weights at the joins
 	for k, parts := range sh.rows {
 		first, last := sides(parts)
@@ -206,7 +211,7 @@ func (sh *sharing) hang(rows []*Necklace) bool {
 		j.shared = append(j.shared, link{l.length, hangs + atRight + first + l.before})
 	}
 	at := j.start()
-	if !sh.reaches(j.width) || !j.solve(at) {
+	if !sh.reaches(j) || !j.solve(at) {
 		return false
 	}
 	whole := j.total(at)
@@ -215,29 +220,33 @@ func (sh *sharing) hang(rows []*Necklace) bool {
 		for i := range left {
 			points = append(points, onwards(points[len(points)-1], j.shared[len(left)-1-i], whole))
 		}
+		points[len(points)-1].X -= j.wider[k] / 2
 		for _, l := range j.rows[k] {
 			points = append(points, onwards(points[len(points)-1], l, at[k]))
 		}
+		points[len(points)-1].X -= j.wider[k] / 2 // back to the middle of the bar, to go on from
+		end := len(points) - 1
 		for _, l := range j.shared[len(left):] {
 			points = append(points, onwards(points[len(points)-1], l, whole))
 		}
+		points[end].X += j.wider[k] / 2
 		parts := append(append(append([]Part(nil), sh.left...), sh.rows[k]...), sh.right...)
-		n.Width = n.inner
+		n.Width, n.fromJoin = n.inner, sh.spacing == 0
 		n.hangs(parts, &Hanging{points, whole.h})
 	}
 	return true
 }
 
 // reaches says whether every row is long enough with what it shares.
-func (sh *sharing) reaches(width float64) bool {
+func (sh *sharing) reaches(j *joined) bool {
 	long := func(parts []Part) (sum float64) {
 		for _, p := range parts {
 			sum += p.Length
 		}
 		return sum
 	}
-	for _, row := range sh.rows {
-		if !(long(sh.left)+long(row)+long(sh.right) > width*(1+1e-6)) {
+	for k, row := range sh.rows {
+		if !(long(sh.left)+long(row)+long(sh.right) > (j.width+j.wider[k])*(1+1e-6)) {
 			return false
 		}
 	}

@@ -47,6 +47,7 @@ type Necklace struct {
 	Assumed []string  // materials whose weight was assumed, by id
 
 	strand        *measure.Strand
+	fromJoin      bool    // it hangs from the end of what rows share in front
 	inner         float64 // W of the first row
 	whole, middle float64 // the way round, and where the closure's middle is along it
 	hanging       *Hanging

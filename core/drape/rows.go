@@ -11,29 +11,30 @@ import (
 // Rows works out how every row of a necklace lies, in the order of its strands; nil if
 // it is none, if no row hangs in front, or if one does not reach. Rows lie beside one
 // another at the neck's sides. Where what they share hangs in front, as the links of a
-// chain that all rows go on, they hang from its ends.
+// chain that all rows go on, they hang from its ends: all from one place, or side by
+// side in the holes of a bar, which is taken to lie level.
 func Rows(m *measure.Measured) []*Necklace {
 	if m.Piece.Kind != piece.Necklace {
 		return nil
 	}
 	rows, hang := make([]*Necklace, len(m.Strands)), false
 	for k, s := range m.Strands {
-		if len(s.Beads) == 0 {
+		if len(s.Beads) == 0 && s.Row.Corded() {
 			return nil
 		}
 		rows[k] = lie(m, s, Outside(m, k))
 		hang = hang || rows[k].whole >= math.Pi*rows[k].Width+float64(hangsFrom)
 	}
-	if !hang || !hangAll(rows) {
+	if !hang || !hangAll(rows, float64(m.Piece.Spacing(piece.Left))) {
 		return nil
 	}
 	return rows
 }
 
 // hangAll lets the fronts hang; false if one does not reach.
-func hangAll(rows []*Necklace) bool {
+func hangAll(rows []*Necklace, spacing float64) bool {
 	if len(rows) > 1 {
-		if shared := sharedInFront(rows); shared != nil {
+		if shared := sharedInFront(rows, spacing); shared != nil {
 			return shared.hang(rows)
 		}
 	}
@@ -81,10 +82,12 @@ type Least struct {
 	At       length.MM // of the first, along its strand
 }
 
-// Nearest finds where the fronts of two rows come nearest, what they share apart.
+// Nearest finds where the fronts of two rows come nearest, what they share apart. Rows
+// that hang from one place lie on each other there whatever they are: of them the
+// middle half counts.
 func Nearest(a, b *Necklace) Least {
 	out := Least{Distance: math.Inf(1)}
-	pa, pb := a.own(), b.own()
+	pa, pb := a.apart(), b.apart()
 	for i, p := range pa {
 		for k := 1; k < len(pb); k++ {
 			q := nearestOn(p.Point, pb[k-1].Point, pb[k].Point)
@@ -101,7 +104,7 @@ func Nearest(a, b *Necklace) Least {
 			}
 		}
 	}
-	if crosses(pa, pb) {
+	if crosses(a.own(), b.own()) {
 		out.Distance = 0
 	}
 	return out
@@ -125,6 +128,15 @@ func (n *Necklace) own() []joint {
 		}
 	}
 	return out
+}
+
+// apart is where the row can lie apart from the next.
+func (n *Necklace) apart() []joint {
+	own := n.own()
+	if !n.fromJoin {
+		return own
+	}
+	return own[len(own)/4 : len(own)-len(own)/4]
 }
 
 // nearestOn is the place of the line from a to b that is nearest to p.

@@ -178,3 +178,30 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 		t.Errorf("the shorter one outside crosses the other: %v", d)
 	}
 }
+
+// In the holes of a bar the rows begin apart, the first innermost, and still end where
+// the shared chain does; apart by nothing they hang as from one place.
+func TestRowsInHolesOfABarBeginApart(t *testing.T) {
+	hang := func(spacing float64) []*Necklace {
+		sh := &sharing{left: fine(40, 0.3, 40), right: fine(40, 0.3, 40), spacing: spacing, rows: [][]Part{fine(120, 1, 60), fine(140, 1, 70), fine(160, 1, 80)}}
+		rows := []*Necklace{{inner: 116}, {inner: 116}, {inner: 116}}
+		if !sh.hang(rows) {
+			t.Fatal("they do not hang")
+		}
+		return rows
+	}
+	rows, together := hang(7), hang(0)
+	for k, n := range rows {
+		end := 40 + []int{60, 70, 80}[k]
+		near(t, "it ends across", n.hanging.Joints[len(n.hanging.Joints)-1].X, 58, 1e-4)
+		near(t, "on both sides alike", n.hanging.Joints[40].X, -n.hanging.Joints[end].X, 1e-4)
+		near(t, "apart by the holes", n.hanging.Joints[40].X, rows[1].hanging.Joints[40].X-7*float64(k-1), 1e-4)
+		near(t, "at one height", n.hanging.Joints[40].Y, rows[1].hanging.Joints[40].Y, 1e-4)
+		if n.fromJoin || !together[k].fromJoin {
+			t.Error("only rows from one place lie on each other there")
+		}
+	}
+	if rows[0].Depth <= together[0].Depth || rows[2].Depth >= together[2].Depth {
+		t.Errorf("the inner row hangs over less and so deeper, the outer less deep: %.2f %.2f", rows[0].Depth-together[0].Depth, rows[2].Depth-together[2].Depth)
+	}
+}

@@ -166,6 +166,9 @@ func rowOf(p *piece.Piece, op Op) (*piece.Row, error) {
 // editLines edits the line of a row, and with Alike of every row whose line is the same.
 func editLines(p *piece.Piece, op Op) (Result, error) {
 	row, err := rowOf(p, op)
+	if err == nil && !row.Corded() {
+		return Result{}, refuse("This row is chain. Beads need a cord: give it one first.")
+	}
 	if err != nil || !op.Alike || op.Do == Letter || op.Do == Copy {
 		return editLine(p, op)
 	}

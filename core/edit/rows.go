@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -12,7 +13,7 @@ import (
 
 // The operations on rows.
 const (
-	AddRow    Do = "add-row"    // put N copies of the row behind it; of one with a line, Text
+	AddRow    Do = "add-row"    // put N copies of the row behind it, or rows with the line Text, or of the chain Material
 	RemoveRow Do = "remove-row" // remove it
 	MoveRow   Do = "move-row"   // make it the N-th, from 1
 	MirrorRow Do = "mirror-row" // reverse it with its ends
@@ -26,6 +27,9 @@ func editRows(p *piece.Piece, op Op) error {
 	row, err := rowOf(p, op)
 	if err != nil {
 		return err
+	}
+	if !row.Corded() && (op.Do == SwapBeads || op.Do == MirrorRow) {
+		return refuse("This row is chain: it has no beads.")
 	}
 	switch op.Do {
 	case AddRow:
@@ -76,6 +80,9 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 	if err != nil {
 		return err
 	}
+	if op.Material != nil {
+		return addChains(p, row, op, n)
+	}
 	section, at := sectionOf(p, row)
 	for i := range n {
 		next := *row
@@ -91,6 +98,38 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 				*list = append(*list, made)
 			}
 		}
+	}
+	return nil
+}
+
+// addChains puts rows of chain behind a row, of as many links as bring each nearest to
+// what is asked of it, or else to the length of the row before it.
+func addChains(p *piece.Piece, row *piece.Row, op Op, n int) error {
+	if op.Material.Finding == nil || op.Material.Finding.Type != material.Chain {
+		return refuse("%s is no chain. A row is strung on a cord, or is one of chain.", op.Material.Name)
+	}
+	follow, err := firstFollow(p, row)
+	if err != nil {
+		return err
+	}
+	section, at := sectionOf(p, row)
+	for i := range n {
+		next := &piece.Row{ID: p.NewRow(), Passes: 1, Follow: follow}
+		next.OfChain()
+		section.Rows = slices.Insert(section.Rows, at+1+i, next)
+		chain := p.NewFitting(op.Material)
+		chain.Links = 1
+		next.Left = []piece.Fitting{chain}
+		m, err := measure.Measure(p)
+		if err != nil {
+			return err
+		}
+		want := m.Strand(row.ID).Finished() + length.MM(i+1)*follow.Step
+		if t := p.TargetOf(next); t != nil {
+			want = t.Finished
+		}
+		more := math.Round(float64((want - m.Strand(next.ID).Finished()) / op.Material.Finding.Inside))
+		next.Left[0].Links = 1 + max(0, int(more))
 	}
 	return nil
 }

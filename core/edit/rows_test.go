@@ -7,6 +7,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/measure"
 	"mala/core/piece"
 )
 
@@ -161,5 +162,46 @@ func TestWhatRowsCannotDoIsRefused(t *testing.T) {
 	}
 	if _, _, err := Apply(p, nil, Op{Do: AddRow, N: 19}); err != nil {
 		t.Errorf("twenty in all: %v", err)
+	}
+}
+
+// A row of chain comes with the links that bring it nearest to its length, and takes no
+// beads.
+func TestARowOfChainIsAdded(t *testing.T) {
+	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
+	p := tiedBench(t, "20P")
+	p.Target = nil
+	for name, target := range map[string]*piece.Target{"as the row before": nil, "to the target": {Finished: 150, Tolerance: 3}} {
+		p.Target = target
+		after, _, err := Apply(p, nil, Op{Do: AddRow, Material: chain})
+		if err != nil || len(after.Check()) > 0 {
+			t.Fatalf("%s: %v %v", name, err, after.Check())
+		}
+		m, err := measure.Measure(after)
+		if err != nil {
+			t.Fatal(err)
+		}
+		want := m.Strands[0].Finished()
+		if target != nil {
+			want = target.Finished
+		}
+		if off := m.Strands[1].Finished() - want; off > 1.5 || off < -1.5 || after.Rows()[1].Corded() {
+			t.Errorf("%s: off by %v", name, off)
+		}
+		for says, op := range map[string]Op{
+			"Beads need a cord": {Do: Insert, At: inRow(after.Rows()[1].ID), Text: "P"},
+			"it has no beads":   {Do: MirrorRow, At: inRow(after.Rows()[1].ID)},
+		} {
+			if _, _, err := Apply(after, nil, op); err == nil || !strings.Contains(err.Error(), says) {
+				t.Errorf("%v, want %q", err, says)
+			}
+		}
+		corded, _, err := Apply(after, nil, Op{Do: SetCord, At: inRow(after.Rows()[1].ID), Material: p.Leading().Cord}, Op{Do: Insert, At: inRow(after.Rows()[1].ID), Text: "3P"})
+		if err != nil || corded.Rows()[1].Line.String() != "3P" {
+			t.Errorf("with a cord it takes beads: %v", err)
+		}
+	}
+	if _, _, err := Apply(p, nil, Op{Do: AddRow, Material: p.Closure.Left[0].Of}); err == nil || !strings.Contains(err.Error(), "ring is no chain") {
+		t.Errorf("%v", err)
 	}
 }

@@ -109,6 +109,10 @@ func (f *Finding) LinkMass() float64 {
 	return math.Pi * float64(f.Inside+f.Wire) * math.Pi / 4 * w * w * 8.5 / 1000
 }
 
+// LinkWidth is how wide a chain lies, of a link that nobody measured across: three
+// fifths of its length inside, and its wire on both sides.
+func (f *Finding) LinkWidth() length.MM { return f.Inside*3/5 + 2*f.Wire }
+
 // LostInCutting is how many links are lost where a length is cut off: none of a chain
 // whose links open.
 func (f *Finding) LostInCutting() int {

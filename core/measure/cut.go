@@ -50,6 +50,9 @@ func (s *Strand) LeastCut() length.MM {
 // cut follows the cord: once along the beads for every pass, its slack, and what
 // each end takes, with what stops the first.
 func (s *Strand) cut(p *piece.Piece) {
+	if !s.Row.Corded() {
+		return
+	}
 	passes := length.MM(s.Row.Passes)
 	s.Cut = []CutPart{{Part: "beads", Length: s.Strung * passes}}
 	if s.Slack > 0 {

@@ -51,7 +51,7 @@ type Hold string
 // The holds: a crimp, a knot on a guard, ring, clasp or loop of beads, a cord end or
 // a cone over a knot, a fold-over end whose flaps press the cord, the knot that
 // closes a ring on itself, the knot at the foot of a leg, the middle of the cord,
-// folded, or nothing.
+// folded, the links of a row of chain, which has no cord, or nothing.
 const (
 	HeldByCrimp   Hold = "crimp"
 	HeldByKnot    Hold = "knot"
@@ -61,6 +61,7 @@ const (
 	HeldByLeg     Hold = "leg"
 	HeldByMiddle  Hold = "fold"
 	HeldByRing    Hold = "ring"
+	HeldByLinks   Hold = "links"
 	Unheld        Hold = "nothing"
 )
 
@@ -274,6 +275,9 @@ func GoesOnWith(r *piece.Row, side piece.Side) length.MM {
 			return f.Wire
 		}
 	}
+	if !r.Corded() {
+		return r.Chain().Of.Finding.Wire
+	}
 	return r.Cord.Cord.Diameter * length.MM(r.Passes)
 }
 
@@ -282,6 +286,8 @@ func GoesOnWith(r *piece.Row, side piece.Side) length.MM {
 func (b *endBuilder) hold(row *piece.Row) Hold {
 	wire := row.Cord.Cord.Type == material.Wire
 	switch {
+	case !row.Corded():
+		return HeldByLinks
 	case b.ending.Way == piece.WayFold && len(b.end.Parts) > 0:
 		return HeldByMiddle
 	case b.ending.Way == piece.WayLeg && !wire:

@@ -199,7 +199,7 @@ func checkKeys(p *piece.Piece, line *pattern.Line) error {
 func (s *Strand) finish(p *piece.Piece) {
 	rigid := s.rigid()
 	s.Slack, s.SlackNeeded = 0, 0
-	if s.Row.Cord.Cord.Type != material.Elastic && rigid > 0 {
+	if s.Row.Corded() && s.Row.Cord.Cord.Type != material.Elastic && rigid > 0 {
 		s.SlackNeeded = s.slackNeeded(rigid)
 		s.Slack = p.House.PlannedSlack(s.SlackNeeded)
 	}

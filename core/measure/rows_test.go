@@ -149,3 +149,12 @@ func TestARowGoesOnTheFittingItSays(t *testing.T) {
 		t.Errorf("without the ring its end is %v shorter, want 6", d)
 	}
 }
+
+// goesOn lists how thick the rows of a piece are where they go on its left ring.
+func goesOn(p *piece.Piece) []length.MM {
+	var out []length.MM
+	for _, r := range p.Rows() {
+		out = append(out, GoesOnWith(r, piece.Left))
+	}
+	return out
+}

@@ -17,6 +17,9 @@ type Start struct {
 // off.
 const StartFold = "fold"
 
+// StartNone says that nothing is strung: the row is one of chain.
+const StartNone = "none"
+
 // tips is the cord, in mm, that must stand out beyond what stops it for that to
 // hold: house data, as it is done at the bench.
 var tips = map[string]length.MM{
@@ -36,6 +39,9 @@ func (s *Strand) start(p *piece.Piece) Start {
 // wire takes no knot, thread no crimp, only a crimped strand or elastic can be
 // strung on its spool, and from the centre both ends stay open.
 func (s *Strand) startedBy(h piece.House) string {
+	if !s.Row.Corded() {
+		return StartNone
+	}
 	cord := s.Row.Cord.Cord.Type
 	if s.Left.Hold == HeldByMiddle {
 		return StartFold

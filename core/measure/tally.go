@@ -59,7 +59,9 @@ func (m *Measured) count() {
 		}
 	})
 	for i, s := range m.Strands {
-		add(i, s.Row.Cord, 1).Length += s.CutLength()
+		if s.Row.Corded() {
+			add(i, s.Row.Cord, 1).Length += s.CutLength()
+		}
 	}
 }
 

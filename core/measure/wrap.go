@@ -230,12 +230,18 @@ func (s *Strand) rule(finished length.MM) *Rule {
 // Thickness is the thickness that half of the strand's length reaches; 0 of a bare
 // cord.
 func (s *Strand) Thickness() length.MM {
+	if !s.Row.Corded() {
+		return 2 * s.Row.Chain().Of.Finding.Wire // a link and the next one's wire in it
+	}
 	return s.reachedByHalf(func(b *material.Bead) length.MM { return b.Thick })
 }
 
 // Width is likewise the width across that half of the strand's length reaches, as rows
 // lie side by side.
 func (s *Strand) Width() length.MM {
+	if !s.Row.Corded() {
+		return s.Row.Chain().Of.Finding.LinkWidth()
+	}
 	return s.reachedByHalf(func(b *material.Bead) length.MM { return b.Across })
 }
 

@@ -251,9 +251,29 @@ func joinsAtRow(f *material.Finding) bool {
 	return f.IsCrimp() || f.IsRing()
 }
 
+// checkChain holds a row of chain to chain and rings.
+func (r *Row) checkChain(add adder, where string) {
+	if r.Chain() == nil {
+		add(where+".cord", "A row without a cord is one of chain. Put a chain at its left end, or give it a cord.")
+	}
+	if r.LeftEnding.Way != WayFittings || r.RightEnding.Way != WayFittings {
+		add(where+".leftEnd", "A row of chain has no cord to make an end of. Leave the way out.")
+	}
+	for _, side := range Sides() {
+		for i, f := range *(&Piece{}).End(r, side, false) {
+			if f.Of.Finding != nil && f.Of.Finding.Type != material.Chain && !f.Of.Finding.IsRing() && !f.Of.Finding.IsClasp() {
+				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s grips a cord, and a row of chain has none. Use rings and chain.", f.Of.Name)
+			}
+		}
+	}
+}
+
 func (r *Row) check(add adder, where string) {
 	if r.Cord == nil || r.Cord.Cord == nil {
 		add(where+".cord", "A row needs a cord.")
+	}
+	if !r.Corded() {
+		r.checkChain(add, where)
 	}
 	if r.Passes < 1 || r.Passes > 7 {
 		add(where+".passes", "A cord runs 1 to 7 times through its beads, not %d.", r.Passes)

@@ -5,6 +5,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/pattern"
 )
 
 // Port is where a row goes on at a join: on which fitting of it, in which hole. The
@@ -56,6 +57,28 @@ func (p *Piece) TargetOf(row *Row) *Target {
 		}
 		if r == row {
 			return &t
+		}
+	}
+	return nil
+}
+
+// noCord is what a row of chain is strung on.
+var noCord = &material.Material{Class: material.ClassCord, Name: "no cord", Cord: &material.Cord{}}
+
+// OfChain makes the row one of chain: its links hang in one another and need no cord.
+func (r *Row) OfChain() { r.Cord, r.Line = noCord, &pattern.Line{} }
+
+// Corded says whether the row is strung on a cord, and not one of chain.
+func (r *Row) Corded() bool { return r.Cord != noCord }
+
+// Chain is the first chain at the row's ends: of a row of chain what it is made of; nil
+// if it has none.
+func (r *Row) Chain() *Fitting {
+	for _, list := range []*[]Fitting{&r.Left, &r.Right} {
+		for i := range *list {
+			if f := &(*list)[i]; f.Of.Finding != nil && f.Of.Finding.Type == material.Chain {
+				return f
+			}
 		}
 	}
 	return nil

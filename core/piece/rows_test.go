@@ -101,3 +101,26 @@ func TestEachRowFollowsTheOneBefore(t *testing.T) {
 		t.Error("what is no row of it")
 	}
 }
+
+func TestARowOfChainHasChainAndNothingThatGripsACord(t *testing.T) {
+	for where, spoil := range map[string]func(r *Row){
+		"":                             func(*Row) {},
+		"sections[0].rows[1].cord":     func(r *Row) { r.Left = nil },
+		"sections[0].rows[1].left[1]":  func(r *Row) { r.Left = append(r.Left, Fitting{ID: "x", Of: finding(material.CrimpTube)}) },
+		"sections[0].rows[1].right[0]": func(r *Row) { r.Right = []Fitting{{ID: "x", Of: finding(material.WireGuard)}} },
+		"sections[0].rows[1].leftEnd":  func(r *Row) { r.LeftEnding.Way = WayHiddenKnot },
+	} {
+		p := withRows(2, 1)
+		row := p.Rows()[1]
+		row.OfChain()
+		row.Left = []Fitting{{ID: "c9", Of: finding(material.Chain), Links: 30}}
+		spoil(row)
+		got := p.Check()
+		if where == "" && len(got) > 0 || where != "" && (len(got) != 1 || got[0].Where != where) {
+			t.Errorf("%s: %v", where, got)
+		}
+		if row.Corded() || !p.Leading().Corded() || p.Leading().Chain() != nil {
+			t.Error("one row has a cord")
+		}
+	}
+}

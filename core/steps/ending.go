@@ -69,23 +69,31 @@ func (w *writer) firstHung(side piece.Side) string {
 // chains cuts the lengths of chain first, counted by their links.
 func (w *writer) chains() {
 	seen := map[piece.ID]bool{}
-	for _, s := range w.m.Strands {
+	for i, s := range w.m.Strands {
 		for _, e := range s.Ends() {
-			w.chainsAt(e, seen)
+			w.chainsAt(e, seen, i+1)
 		}
 	}
 }
 
-func (w *writer) chainsAt(e *measure.End, seen map[piece.ID]bool) {
+func (w *writer) chainsAt(e *measure.End, seen map[piece.ID]bool, row int) {
 	for _, p := range e.Parts {
 		if p.Role != measure.RoleLinks || seen[p.Fitting] {
 			continue
 		}
 		seen[p.Fitting] = true
+		if w.m.Piece.Several() && !p.Shared {
+			w.row = row
+		}
 		how := "open the next link"
 		if !p.Material.Finding.IsOpen() {
 			how = "cut through the next link, which is lost"
 		}
-		w.do("%s end: count off %d links of %s, %s, and %s.", title(e.Side), p.Links, lower(p.Material.Name), w.in(p.Length), how)
+		where := title(e.Side) + " end: count"
+		if w.row > 0 && !w.m.Strands[row-1].Row.Corded() {
+			where = "Count"
+		}
+		w.do("%s off %d links of %s, %s, and %s.", where, p.Links, lower(p.Material.Name), w.in(p.Length), how)
+		w.row = 0
 	}
 }

@@ -36,8 +36,13 @@ func (w *writer) eachRow(do func()) {
 func (w *writer) rows() {
 	if w.oneAtATime() {
 		w.eachRow(func() {
-			w.countOut()
-			w.strand()
+			if w.s.Row.Corded() {
+				w.countOut()
+				w.strand()
+				return
+			}
+			w.hangChain(piece.Left)
+			w.hangChain(piece.Right)
 		})
 	} else {
 		w.allTogether()
@@ -130,20 +135,42 @@ func (w *writer) oneAtATime() bool {
 
 func (w *writer) allTogether() {
 	w.eachRow(func() {
-		w.countOut()
-		w.start(w.cutters())
-		w.stop()
+		if w.s.Row.Corded() {
+			w.countOut()
+			w.start(w.cutters())
+			w.stop()
+		}
 	})
 	w.gate("Before any end is made", append([]string{"all rows lie side by side, their middles over one another"}, w.lengths()...)...)
 	w.eachRow(func() {
-		w.open()
-		w.end(&w.s.Left)
+		if w.s.Row.Corded() {
+			w.open()
+			w.end(&w.s.Left)
+		} else {
+			w.hangChain(piece.Left)
+		}
 	})
 	w.gate("Before the second ends", "the rows hang in order at the left, the first innermost", w.twist())
 	if w.m.Piece.Twisted() {
 		w.do("Twist the rows together, evenly from end to end, and hold the twist.")
 	}
-	w.eachRow(func() { w.secondEnd(&w.s.Right) })
+	w.eachRow(func() {
+		if w.s.Row.Corded() {
+			w.secondEnd(&w.s.Right)
+		} else {
+			w.hangChain(piece.Right)
+		}
+	})
+}
+
+// hangChain hangs an end of a row of chain on what it goes on.
+func (w *writer) hangChain(side piece.Side) {
+	link := map[piece.Side]string{piece.Left: "first", piece.Right: "last"}[side]
+	on := w.m.Piece.Joined(w.s.Row, side)
+	if on == nil {
+		return
+	}
+	w.do("%s end: hang its %s link on %s.", title(side), link, lower(on.Of.Name))
 }
 
 func (w *writer) cutters() string {
@@ -157,6 +184,9 @@ func (w *writer) cutters() string {
 func (w *writer) lengths() []string {
 	var out []string
 	for i, s := range w.m.Strands {
+		if !s.Row.Corded() {
+			continue
+		}
 		out = append(out, fmt.Sprintf("the beads of row %d measure %s", i+1, w.in(s.Strung)))
 	}
 	return out

@@ -67,3 +67,16 @@ func TestTiedRowsHaveTheirKnotsOneAfterAnother(t *testing.T) {
 	})))
 	inOrder(t, text, "GATE Before any end is made", "Row 1, left end: thread", "Row 2, left end: make it as that of row 1.", "GATE Before the second ends", "GATE Row 1: before the right knot", "Row 1, right end: thread", "GATE Row 2: before the right knot")
 }
+
+func TestARowOfChainIsCountedOffAndHung(t *testing.T) {
+	chain := &material.Material{ID: "chain", Name: "Brass chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
+	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, inRows(func(p *piece.Piece) {
+		row := p.Rows()[1]
+		row.OfChain()
+		row.Left, row.Right = []piece.Fitting{{ID: "cc", Of: chain, Links: 60}}, nil
+	})))
+	inOrder(t, text, "Row 2: count off 60 links of brass chain, 180 mm", "Row 1: count out", "Row 3: count out", "Row 2, left end: hang its first link on ring.", "GATE Before the second ends", "Row 2, right end: hang its last link on ring.", "Row 3, right end")
+	if strings.Contains(text, "Row 2: cut") || strings.Contains(text, "beads of row 2") {
+		t.Errorf("chain has no cord and no beads: %s", text)
+	}
+}

@@ -35,6 +35,9 @@ func ByHouse(m *measure.Measured, shelf []*material.Material) *check.Fix {
 		}
 	}
 	for _, row := range m.Piece.Rows() {
+		if !row.Corded() {
+			continue
+		}
 		take(unwanted(after, rowOf(after, row.ID), wants)...)
 		// One after another, since each fitting changes what suits beside it.
 		for range 12 {

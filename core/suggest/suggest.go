@@ -31,7 +31,7 @@ type Suggestion struct {
 // For suggests what may end a row, in threading order, one of each kind for either
 // end; of an id that the piece does not have, the first row.
 func For(m *measure.Measured, row piece.ID, shelf []*material.Material) []Suggestion {
-	if m.Piece.Closure.Type != piece.Clasp {
+	if m.Piece.Closure.Type != piece.Clasp || !rowOf(m, row).Row.Corded() {
 		return nil
 	}
 	p := &picker{m: m, s: rowOf(m, row), shelf: shelf, metal: check.MainMetal(m)}

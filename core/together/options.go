@@ -26,6 +26,9 @@ const (
 func (t *task) optionsOf(ctx context.Context, k int) []option {
 	s := t.measured.Strands[k]
 	out := []option{{length: s.Finished() - t.shift[k], exact: true}}
+	if !s.Row.Corded() {
+		return append(out, t.possible(ctx, k, links(s))...)
+	}
 	counts, ends := counts(s), t.ends(s)
 	counts, ends = t.possible(ctx, k, counts), t.possible(ctx, k, ends)
 	out = append(append(out, counts...), ends...)
@@ -33,6 +36,21 @@ func (t *task) optionsOf(ctx context.Context, k int) []option {
 		for _, b := range ends {
 			out = append(out, option{length: a.length + b.length - out[0].length, line: added(a.line, s, b.key, b.beads), says: a.says + " and " + b.says,
 				changes: a.changes + b.changes, moved: a.moved + b.moved})
+		}
+	}
+	return out
+}
+
+// mostLinks is by how many links a row of chain may change.
+const mostLinks = 12
+
+// links makes a row of chain longer or shorter by whole links.
+func links(s *measure.Strand) []option {
+	chain := s.Row.Chain()
+	var out []option
+	for by := -mostLinks; by <= mostLinks; by++ {
+		if n := chain.Links + by; by != 0 && n > 0 {
+			out = append(out, option{fitting: chain.ID, links: n, says: fmt.Sprintf("%d links instead of %d", n, chain.Links), changes: 1})
 		}
 	}
 	return out
@@ -142,12 +160,16 @@ func added(line *pattern.Line, s *measure.Strand, key string, n int) *pattern.Li
 // what read the same from both ends.
 func (t *task) measure(k int, o *option) bool {
 	s := t.measured.Strands[k]
-	if o.line == nil {
+	if o.line == nil && o.links == 0 {
 		return false
 	}
 	p := t.measured.Piece.Clone()
 	row := p.Row(s.Row.ID)
-	row.Line = o.line
+	if o.links > 0 {
+		row.Chain().Links = o.links
+	} else {
+		row.Line = o.line
+	}
 	is, err := measure.Row(p, row)
 	if err != nil {
 		return false

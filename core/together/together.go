@@ -80,6 +80,13 @@ func SmallestBead(m *measure.Measured) length.MM {
 			}
 		}
 	}
+	if math.IsInf(float64(least), 1) {
+		for _, s := range m.Strands {
+			if chain := s.Row.Chain(); chain != nil {
+				least = min(least, chain.Of.Finding.Inside) // nothing but chain: a link
+			}
+		}
+	}
 	return least
 }
 
@@ -97,7 +104,9 @@ type task struct {
 type option struct {
 	length  length.MM     // finished, less the row's shift
 	line    *pattern.Line // nil as it is
-	key     string        // of beads that come at its ends, and how many
+	fitting piece.ID      // of a chain, and its links; 0 as it is
+	links   int
+	key     string // of beads that come at its ends, and how many
 	beads   int
 	says    string
 	changes int
@@ -204,6 +213,9 @@ func (t *task) proposals(found []choice) []Proposal {
 		var says []string
 		for k, i := range c.at {
 			o := &t.rows[k][i]
+			if o.links > 0 {
+				p.Ops = append(p.Ops, edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: o.fitting, Element: piece.NoElement}, N: o.links})
+			}
 			if o.line != nil {
 				p.Ops = append(p.Ops, edit.Op{Do: edit.SetLine, At: t.measured.Strands[k].Row.At(), Text: o.line.String()})
 			}

@@ -32,7 +32,7 @@ func rows(t testing.TB, kind piece.Kind, lines ...string) *measure.Measured {
 	p := &piece.Piece{Kind: kind, House: piece.DefaultHouse(), Palette: map[string]*material.Material{
 		"R": bead(material.Bead{Shape: material.Round, Across: 8, Hole: 1}), "O": bead(material.Bead{Shape: material.Oval, Across: 5, Along: 6, Hole: 1}),
 		"C": bead(material.Bead{Shape: material.Cube, Across: 4, Along: 4, Hole: 1}), "S": bead(material.Bead{Shape: material.Spacer, Across: 3, Along: 1.2, Hole: 1})},
-		Closure: piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "c", Of: finding(material.Finding{Type: material.Lobster, Closed: 9})}, {ID: "l", Of: ring}}, Right: []piece.Fitting{{ID: "q", Of: ring}}},
+		Closure:  piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "c", Of: finding(material.Finding{Type: material.Lobster, Closed: 9})}, {ID: "l", Of: ring}}, Right: []piece.Fitting{{ID: "q", Of: ring}}},
 		Sections: []piece.Section{{}}}
 	for i, text := range lines {
 		line, err := pattern.Parse(text)
@@ -206,6 +206,22 @@ func TestRowsAreBroughtToTouch(t *testing.T) {
 	flat := rows(t, piece.Bracelet, "<9R | R>", "<9R | R>")
 	if step := TouchingStep(flat, 0, 0); step != 0 {
 		t.Errorf("what lies flat touches at once, not at %v", step)
+	}
+}
+
+func TestARowOfChainIsSizedByItsLinks(t *testing.T) {
+	m := rows(t, piece.Bracelet, "20R", "20R")
+	row := m.Piece.Rows()[1]
+	row.OfChain()
+	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
+	row.Left, row.Right = []piece.Fitting{{ID: "cc", Of: chain, Links: 50}}, nil
+	found := Propose(context.Background(), measured(t, m.Piece), Equal, 0)
+	if len(found) == 0 {
+		t.Fatal("nothing proposed")
+	}
+	after := taken(t, m, found[0])
+	if off := after.Strands[1].Finished() - after.Strands[0].Finished(); math.Abs(float64(off)) >= 8 || after.Piece.Rows()[1].Left[0].Links == 50 {
+		t.Errorf("%s leaves %v", found[0].Says, off)
 	}
 }
 

@@ -1676,7 +1676,8 @@ export interface components {
             mm: number;
         };
         Row: {
-            cord: string;
+            /** @description Absent of a row of chain, which has the chain at its left end. */
+            cord?: string;
             /**
              * Format: double
              * @description What the cord has been cut to already.
@@ -1893,7 +1894,7 @@ export interface components {
         };
         Start: {
             /** @enum {string} */
-            by: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool" | "fold";
+            by: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool" | "fold" | "none";
             /** @enum {string} */
             side: "left" | "right";
             /**
@@ -1932,7 +1933,7 @@ export interface components {
              * @description What keeps the cord in at the left.
              * @enum {string}
              */
-            leftHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "nothing";
+            leftHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "nothing";
             /** @description Of a knot that is to hide in the last bead. */
             leftKnot?: components["schemas"]["Knot"];
             leftTail: components["schemas"]["Tail"];
@@ -1948,7 +1949,7 @@ export interface components {
             placed?: components["schemas"]["Placed"][];
             right: components["schemas"]["EndPart"][];
             /** @enum {string} */
-            rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "nothing";
+            rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "nothing";
             rightKnot?: components["schemas"]["Knot"];
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
@@ -3380,10 +3381,10 @@ export const rowsOnSideValues: ReadonlyArray<FlattenedDeepRequired<components>["
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
-export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold"];
+export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold", "none"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
-export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "nothing"];
-export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "nothing"];
+export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "nothing"];
+export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "nothing"];
 export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];
 export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "fold-over", "cover", "guard", "knot", "bead-loop", "ring", "clasp"];
 export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];

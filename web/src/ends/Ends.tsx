@@ -88,7 +88,7 @@ export function Ends({ bench, state, brief }: Props) {
   };
 
   const way = (side: "left" | "right") =>
-    !strand?.ring && (!brief || endOf(doc, row.id, side)?.way) && (
+    !strand?.ring && row.cord !== undefined && (!brief || endOf(doc, row.id, side)?.way) && (
       <EndWay bench={bench} doc={doc} row={row.id} strand={strand} side={side} onBead={() => setChosen({ list: "leg", side })} onHang={(hung) => setChosen({ list: "loop", side, hung })} />
     );
 
@@ -99,7 +99,7 @@ export function Ends({ bench, state, brief }: Props) {
         <span className="what">Cord</span>
         <span className="picks">
           <button type="button" className="pick" onClick={() => setChosen({ list: "cord" })}>
-            {name(row.cord)}
+            {row.cord === undefined ? "none: a row of chain" : name(row.cord)}
           </button>
         </span>
       </div>
@@ -109,7 +109,7 @@ export function Ends({ bench, state, brief }: Props) {
       {show("right", "Right end", "Right")}
       {way("right")}
       {clasped && show("claspRight", "Clasp at the right", "… clasp")}
-      <div className="end-row">
+      {row.cord !== undefined && <div className="end-row">
         <span className="what">Slack</span>
         <span>
           <LengthField
@@ -126,7 +126,7 @@ export function Ends({ bench, state, brief }: Props) {
             </span>
           )}
         </span>
-      </div>
+      </div>}
       {chosen && (
         <CataloguePicker
           title={chosen.hung === undefined ? TITLES[chosen.list] : TITLES.loop}

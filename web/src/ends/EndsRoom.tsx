@@ -1,4 +1,4 @@
-import { strandOf } from "../api/piece.ts";
+import { rowOf, strandOf } from "../api/piece.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { RowPicker } from "../rows/RowPicker.tsx";
@@ -14,6 +14,7 @@ export function EndsRoom() {
   const { bench, state } = useBenchContext();
   const { doc, analysis, row } = state;
   if (!analysis) return <p className="quiet ends-room">The ends are drawn as soon as the bead line has no errors.</p>;
+  const corded = rowOf(doc, row).cord !== undefined;
   const clasped = doc.closure.type === "clasp";
   return (
     <div className={`ends-room${state.behind ? " behind" : ""}`}>
@@ -33,10 +34,10 @@ export function EndsRoom() {
       <div className="end-columns">
         <div>
           <Ends bench={bench} state={state} />
-          <StartPicture analysis={analysis} doc={doc} row={row} />
+          {corded && <StartPicture analysis={analysis} doc={doc} row={row} />}
         </div>
         <div>
-          <CutSum bench={bench} analysis={analysis} doc={doc} row={row} />
+          {corded && <CutSum bench={bench} analysis={analysis} doc={doc} row={row} />}
           {clasped ? <Suggestions bench={bench} doc={doc} row={row} /> : <PieceHouse bench={bench} analysis={analysis} doc={doc} row={row} />}
         </div>
         <div>

@@ -16,6 +16,7 @@ export const NAMES: Record<StartBy, string> = {
   crimped: "its own crimp",
   spool: "the spool itself",
   fold: "the fold of the cord",
+  none: "nothing: it is chain",
 };
 
 /** drawStart draws what holds the starting end at a place of the cord. */
@@ -29,6 +30,7 @@ export const drawStart: Record<StartBy, Draw> = {
   crimped: drawMadeEnd,
   spool: drawSpool,
   fold: drawFoldOfCord,
+  none: () => undefined,
 };
 
 /** drawStopper draws a sprung coil that grips the cord. */

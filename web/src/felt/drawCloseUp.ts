@@ -64,10 +64,16 @@ export function lanesOf({ analysis, row, height, align }: Pick<CloseUpView, "ana
   const shown = Math.max(1, Math.min(all.length, Math.floor((height - RULER) / LEAST_LANE)));
   const first = Math.max(0, Math.min(all.length - shown, at - Math.floor(shown / 2)));
   const each = (height - RULER) / shown;
-  const middle = (s: Strand) => (align === "centre" ? (s.strungMm + s.slackMm) / 2 : 0);
+  const middle = (s: Strand) => (align === "left" ? 0 : s.beads > 0 ? (s.strungMm + s.slackMm) / 2 : ownMiddle(s));
   return all.slice(first, first + shown).map((strand, i) => ({
     strand, number: first + i + 1, top: RULER + i * each, height: each, shiftMm: middle(inHand) - middle(strand), inHand: strand === inHand,
   }));
+}
+
+/** ownMiddle is the middle of a row without beads: of its own fittings. */
+function ownMiddle(strand: Strand): number {
+  const own = [...strand.left, ...strand.right].filter((part) => !part.shared).flatMap((part) => [part.fromMm, part.toMm]);
+  return own.length > 0 ? (Math.min(...own) + Math.max(...own)) / 2 : 0;
 }
 
 /** drawCloseUp paints the rows straight and enlarged, one under another, with ruler, ends, target and caret. */

@@ -119,7 +119,7 @@ function drawShadows(ctx: CanvasRenderingContext2D, one: RowView) {
 }
 
 function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials, outlines, px }: RowView) {
-  const cordMm = materials.get(rowOf(view.drawn.doc, row.strand).cord)?.diameterMm ?? 0.4;
+  const cordMm = materials.get(rowOf(view.drawn.doc, row.strand).cord ?? "")?.diameterMm ?? 0.4;
   const loopsFirst = [...row.parts].sort((a, b) => Number(strand[b.end][b.index].role === "bead-loop") - Number(strand[a.end][a.index].role === "bead-loop"));
   for (const seat of loopsFirst) {
     const part = strand[seat.end][seat.index];
@@ -218,8 +218,10 @@ function trace(ctx: CanvasRenderingContext2D, points: [number, number][], px: nu
 }
 
 function drawCord(ctx: CanvasRenderingContext2D, { row, view, materials, px }: RowView) {
+  const { cord } = rowOf(view.drawn.doc, row.strand);
+  if (cord === undefined) return;
   ctx.strokeStyle = cloths[view.tone].cord;
-  ctx.lineWidth = Math.max(0.8, (materials.get(rowOf(view.drawn.doc, row.strand).cord)?.diameterMm ?? 0.4) * px);
+  ctx.lineWidth = Math.max(0.8, (materials.get(cord)?.diameterMm ?? 0.4) * px);
   trace(ctx, row.cord as [number, number][], px);
 }
 

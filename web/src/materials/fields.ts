@@ -43,6 +43,9 @@ export function fieldsOf(m: Material): Field[] {
   ];
 }
 
+/** HOLES are what a clasp or connector has for rows. */
+const HOLES: Field[] = [{ name: "holes", label: "Holes", kind: "number" }, mm("spacingMm", "Hole to hole")];
+
 function findingMeasures(type: string): Field[] {
   if (type.startsWith("crimp-") && type !== "crimp-cover") return [mm("insideMm", "Inside"), mm("outsideMm", "Outside"), mm("lengthMm", "Length")];
   if (type === "crimp-cover") return [mm("outsideMm", "Outside"), mm("insideMm", "Inside, if known"), mm("lengthMm", "Length")];
@@ -54,6 +57,8 @@ function findingMeasures(type: string): Field[] {
   if (type === "button") return [mm("outsideMm", "Width"), mm("lengthMm", "Thickness"), mm("insideMm", "Shank, inside"), choice("form", "Form", ["flat", "ball"])];
   if (type === "head-pin") return [mm("lengthMm", "Length below the head"), mm("wireMm", "Wire"), mm("outsideMm", "Head, across")];
   if (type === "eye-pin") return [mm("lengthMm", "Length below the eye"), mm("wireMm", "Wire"), mm("insideMm", "Eye, inside")];
+  if (type === "connector") return [mm("lengthMm", "Length"), mm("wireMm", "Thickness"), ...HOLES];
+  if (type === "slide") return [mm("closedMm", "Closed, eye to eye"), mm("lengthMm", "Length"), ...HOLES];
   if (type === "chain") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), choice("joint", "Joint", ["open", "soldered"])];
   if (type === "extender") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), { name: "links", label: "Links", kind: "number" }, choice("joint", "Joint", ["open", "soldered"])];
   if (type === "toggle") return [mm("ringInsideMm", "Ring, inside"), mm("ringEyeMm", "Ring's eye, inside"), mm("wireMm", "Ring's wire"), mm("barMm", "Bar"), mm("barThicknessMm", "Bar, thickness"), mm("barEyeMm", "Bar's eye, inside")];

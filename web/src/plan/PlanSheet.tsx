@@ -58,7 +58,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           {one && (
             <table>
               <caption>
-                Cut {name(rowOf(doc).cord).toLowerCase()}, {size(rowOf(doc).cord)}
+                Cut {name(rowOf(doc).cord).toLowerCase()}, {size(rowOf(doc).cord ?? "")}
               </caption>
               <tbody>
                 {one.cut.map((c) => (

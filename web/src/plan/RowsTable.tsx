@@ -11,7 +11,8 @@ interface Props {
 
 /** RowsTable gives the lengths of several rows and what their cords are cut to, a column for each. */
 export function RowsTable({ doc, strands, text, named }: Props) {
-  const cords = [...new Set(strands.map((strand) => rowOf(doc, strand.id).cord))];
+  const cordOf = (strand: Strand) => rowOf(doc, strand.id).cord;
+  const cords = [...new Set(strands.flatMap((strand) => cordOf(strand) ?? []))];
   const parts = [...new Set(strands.flatMap((strand) => strand.cut.map((c) => c.part)))];
   const line = (what: string, of: (strand: Strand) => string, sum = false) => (
     <tr key={what} className={sum ? "sum" : undefined}>
@@ -36,12 +37,12 @@ export function RowsTable({ doc, strands, text, named }: Props) {
         </tr>
       </thead>
       <tbody>
-        {cords.length > 1 && line("Cord", (strand) => named(rowOf(doc, strand.id).cord))}
+        {cords.length > 1 && line("Cord", (strand) => named(cordOf(strand) ?? ""))}
         {line("Finished", (strand) => text(strand.finishedMm))}
         {line("Strung, bead to bead", (strand) => text(strand.strungMm))}
         {strands.some((strand) => strand.slackMm > 0) && line("Slack", (strand) => text(strand.slackMm))}
         {parts.map((part) => line(`Cut: ${part}`, (strand) => (cutOf(strand, part) === undefined ? "" : text(cutOf(strand, part)!))))}
-        {line("Total cut", (strand) => text(strand.cutMm), true)}
+        {line("Total cut", (strand) => (cordOf(strand) ? text(strand.cutMm) : "chain"), true)}
       </tbody>
     </table>
   );

@@ -1,15 +1,18 @@
 import { Menu, MenuItem } from "@mui/material";
 import { useState } from "react";
 import type { Operation } from "../api/client.ts";
-import { numberOf, rowsOf, strandOf } from "../api/piece.ts";
+import { numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
+import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 
 /** RowMenu is what can be done to the row in hand as a whole. */
 export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
   const { doc, analysis, row } = state;
   const [at, setAt] = useState<HTMLElement | null>(null);
+  const [chain, setChain] = useState(false);
   const rows = rowsOf(doc);
+  const corded = rowOf(doc, row).cord !== undefined;
   const number = numberOf(doc, row);
   const does = (operation: Operation, then?: string) => {
     setAt(null);
@@ -30,13 +33,21 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
         >
           Copy it below
         </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAt(null);
+            setChain(true);
+          }}
+        >
+          Add a row of chain below
+        </MenuItem>
         <MenuItem disabled={number === 1} onClick={() => does({ do: "move-row", n: number - 1 })}>
           Move up
         </MenuItem>
         <MenuItem disabled={number === rows.length} onClick={() => does({ do: "move-row", n: number + 1 })}>
           Move down
         </MenuItem>
-        <MenuItem onClick={() => does({ do: "mirror-row" })}>Reverse it, with its ends</MenuItem>
+        <MenuItem disabled={!corded} onClick={() => does({ do: "mirror-row" })}>Reverse it, with its ends</MenuItem>
         {letters.slice(1, 4).map((letter) => (
           <MenuItem key={letter} onClick={() => does({ do: "swap-beads", text: `${letters[0]} ${letter}` })}>
             Swap beads {letters[0]} and {letter}
@@ -46,6 +57,17 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
           Remove it
         </MenuItem>
       </Menu>
+      {chain && (
+        <CataloguePicker
+          title="A row of chain"
+          filter={{ class: "finding", types: "chain" }}
+          onClose={() => setChain(false)}
+          onPick={(m) => {
+            setChain(false);
+            void bench.apply({ do: "add-row", at: { strand: row }, material: m.id });
+          }}
+        />
+      )}
     </>
   );
 }

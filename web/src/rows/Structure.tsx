@@ -36,14 +36,14 @@ export function Structure({ bench, state }: { bench: Bench; state: BenchState })
   return (
     <div className="structure" role="group" aria-label="Structure">
       <h2>Structure</h2>
-      <div className="map">
+      <div className={`map ${(doc.closure.left?.length ?? 0) + (doc.closure.right?.length ?? 0) > 5 ? "long" : ""}`}>
         <Chain>{fittings("left")}</Chain>
         <div className={`stack ${rows.length > 4 ? "many" : ""}`}>
           {rows.map(({ id, line }, i) => (
             <button type="button" key={id} className="row" aria-pressed={id === row} aria-label={`Row ${i + 1}`} onClick={() => bench.toRow(id)} title={line}>
               <b>{i + 1}</b>
               <i style={{ background: colourOf(doc, state, id) }} aria-hidden />
-              <span>{analysis?.strands.find((s) => s.id === id)?.beads ?? 0} beads</span>
+              <span>{says(state, id)}</span>
             </button>
           ))}
         </div>
@@ -88,6 +88,13 @@ function describe(m: Material | undefined, fitting: Fitting): string {
   if (m?.type === "extender") return `${m.links ?? 0} links`;
   if (m?.type?.endsWith("ring") && m.insideMm) return `${m.insideMm} mm`;
   return (m?.type ?? "").replace("-", " ");
+}
+
+/** says is what a row is made of, in a word: its beads, or its links. */
+function says({ analysis }: BenchState, row: string): string {
+  const strand = analysis?.strands.find((s) => s.id === row);
+  const links = strand?.left.find((part) => part.role === "chain" && !part.shared)?.links;
+  return strand && strand.leftHold === "links" ? `${links ?? 0} links` : `${strand?.beads ?? 0} beads`;
 }
 
 /** colourOf is the colour of the bead that a row has most of. */

@@ -96,11 +96,32 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
     case "toggle-bar":
       drawToggleBar(ctx, m, c, s, wire);
       break;
+    case "connector":
+      drawConnector(ctx, m, c, s, mid);
+      break;
     case "clasp":
       drawClasp(ctx, m, c, s, mid, half, wire);
       break;
   }
   ctx.restore();
+}
+
+/** drawConnector draws a bar across the cord with a hole for each row, and the eye beyond. */
+function drawConnector(ctx: CanvasRenderingContext2D, m: Material | undefined, c: Rgb, s: Stretch, mid: number) {
+  const high = (((m?.holes ?? 2) - 1) * (m?.spacingMm ?? 5) + 3) * s.px;
+  const wide = Math.max(3, Math.min(3 * s.px, Math.abs(s.to - s.from)));
+  wireStroke(ctx, c, Math.max(0.9, (m?.wireMm ?? 0.9) * s.px), () => ctx.arc((mid + s.to) / 2, 0, Math.max(1.5, 1.4 * s.px), 0, 2 * Math.PI));
+  ctx.save();
+  ctx.rotate(Math.PI / 2);
+  ctx.translate(0, -(s.from + mid) / 2);
+  tube(ctx, c, -high / 2, high / 2, wide / 2);
+  ctx.restore();
+  ctx.fillStyle = css(darker(c, 0.7));
+  for (let k = 0; k < (m?.holes ?? 2); k++) {
+    ctx.beginPath();
+    ctx.arc((s.from + mid) / 2, (k - ((m?.holes ?? 2) - 1) / 2) * (m?.spacingMm ?? 5) * s.px, Math.max(0.8, 0.6 * s.px), 0, 2 * Math.PI);
+    ctx.fill();
+  }
 }
 
 /** drawFold draws a trough with its flaps over the cord, and the eye beyond. */
