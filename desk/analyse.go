@@ -239,6 +239,9 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 	out := []EndPart{}
 	spans := spansOf(s, e)
 	for i, p := range e.Parts {
+		if p.Role == measure.RoleRow {
+			break // another section begins
+		}
 		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Shared: p.Shared, Free: p.Free,
 			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop), Links: p.Links}
 		if p.Role == measure.RoleLeg {

@@ -61,7 +61,8 @@ type TargetState struct {
 // Rows is how several rows lie beside one another.
 type Rows struct {
 	Binding string        `json:"binding" doc:"The row with the smallest inside length: what the wearer feels first."`
-	Between []BetweenRows `json:"between" doc:"Each row and the next."`
+	Main    []string      `json:"main" doc:"The rows of the section with the most: the target is theirs."`
+	Between []BetweenRows `json:"between" doc:"Each of them and the next."`
 	Fitting []RowsOn      `json:"fitting" doc:"What rows go on."`
 }
 
@@ -110,8 +111,8 @@ type Strand struct {
 	RightTail     Tail         `json:"rightTail"`
 	PathMm        length.MM    `json:"pathMm" doc:"What the cord covers, without working allowance."`
 	LeastCutMm    length.MM    `json:"leastCutMm" doc:"The shortest cord it can be made with."`
-	LeftHold      string       `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,nothing" doc:"What keeps the cord in at the left."`
-	RightHold     string       `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,nothing"`
+	LeftHold      string       `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,through,nothing" doc:"What keeps the cord in at the left."`
+	RightHold     string       `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,through,nothing"`
 	LeftKnot      *Knot        `json:"leftKnot,omitempty" doc:"Of a knot that is to hide in the last bead."`
 	RightKnot     *Knot        `json:"rightKnot,omitempty"`
 	Knot          *Knot        `json:"knot,omitempty"`
@@ -246,7 +247,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender,chain,connector"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender,chain,connector,shared-bead"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`

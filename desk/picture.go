@@ -18,6 +18,8 @@ type Whole struct {
 	Box   [4]float64 `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
 	Flat  bool       `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
 	Neck  *Neck      `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
+
+	early []SeatOfPart // of the first row, laid before it
 }
 
 // Bar is a half of a clasp, or a connector, that lies across rows with a hole for each.
@@ -72,6 +74,7 @@ type Wrap struct {
 // SeatOfBead is where a bead lies in a wrap.
 type SeatOfBead struct {
 	Seat
+	Strand  string      `json:"strand"`
 	Element int         `json:"element"`
 	Touch   *[2]float64 `json:"touch,omitempty" doc:"Where it touches."`
 }

@@ -22,8 +22,12 @@ func (a *Analysis) rows(m *measure.Measured) {
 	}
 	a.Rows = &Rows{Binding: string(m.Binding().Row.ID), Between: []BetweenRows{}, Fitting: []RowsOn{}}
 	hangs := drape.Rows(m)
-	for k, s := range m.Strands[:len(m.Strands)-1] {
-		next := m.Strands[k+1]
+	main := m.Main()
+	for _, s := range main {
+		a.Rows.Main = append(a.Rows.Main, string(s.Row.ID))
+	}
+	for k, s := range main[:len(main)-1] {
+		next := main[k+1]
 		between := BetweenRows{Upper: string(s.Row.ID), Lower: string(next.Row.ID), StepMm: exact(next.Finished() - s.Finished()),
 			NeedMm: exact((s.Width() + next.Width()) / 2)}
 		if hangs != nil {
@@ -42,7 +46,7 @@ func rowsOn(p *piece.Piece, side piece.Side) []RowsOn {
 	var out []RowsOn
 	for _, r := range p.Rows() {
 		on := p.Joined(r, side)
-		if on == nil {
+		if on == nil || p.JoinAt(r, side) != nil && p.JoinAt(r, side).Through() {
 			continue
 		}
 		i := slices.IndexFunc(out, func(o RowsOn) bool { return o.Fitting == string(on.ID) })

@@ -50,15 +50,17 @@ func (w *Whole) hanging(m *measure.Measured, rows []*drape.Necklace) {
 	w.Neck = &Neck{GirthMm: first.Girth, OfBody: first.OfBody, WidthMm: fine(first.Width)}
 	seat := func(at drape.Seat) Seat { return Seat{fine(at.X), fine(at.Y), fine(at.Angle)} }
 	seen := map[piece.ID]bool{}
-	for i, s := range m.Strands {
-		n := rows[i]
+	for _, n := range rows {
 		w.Neck.DepthMm = max(w.Neck.DepthMm, fine(n.Depth))
 		for _, id := range n.Assumed {
 			if !slices.Contains(w.Neck.Assumed, id) {
 				w.Neck.Assumed = append(w.Neck.Assumed, id)
 			}
 		}
-		w.place(s, seen, func(mm length.MM) Seat { return seat(n.AlongBeads(s, mm)) }, func(mm length.MM) Seat { return seat(n.At(float64(mm))) })
+	}
+	for _, s := range m.Strands {
+		n := drape.For(m, rows, s)
+		w.place(s, seen, func(mm length.MM) Seat { return seat(n.AlongBeads(s, mm)) }, func(mm length.MM) Seat { return seat(n.AlongCord(s, mm)) })
 	}
 }
 
@@ -75,89 +77,6 @@ func (w *Whole) asWrapped(wrap *Wrap) {
 		row.Cord = append(row.Cord, [2]float64{row.Beads[i%n].X, row.Beads[i%n].Y})
 	}
 	w.Rows = []WholeRow{row}
-}
-
-// sideBySide lays the rows straight, one below another, their middles over one another.
-// What they share lies beyond the longest of them, half way down.
-func (w *Whole) sideBySide(m *measure.Measured) {
-	w.Shape = "rows"
-	from, to := 0.0, 0.0 // of the longest
-	for _, s := range m.Strands {
-		left, right := ownEnd(&s.Left), ownEnd(&s.Right)
-		half := float64(s.Strung+s.Slack) / 2
-		from, to = min(from, -half-left), max(to, half+right)
-	}
-	middle := drape.Outside(m, len(m.Strands)-1) / 2
-	seen := map[piece.ID]bool{}
-	straight := map[piece.Side]bool{}
-	for side, at := range map[piece.Side]float64{piece.Left: from, piece.Right: to} {
-		straight[side] = w.bar(m, side, at, seen)
-	}
-	for i, s := range m.Strands {
-		y, half := drape.Outside(m, i)-middle, float64(s.Strung+s.Slack)/2
-		left, right := -ownEnd(&s.Left), float64(s.Strung+s.Slack)+ownEnd(&s.Right)
-		at := func(mm length.MM) Seat {
-			switch v := float64(mm); {
-			case v < left-1e-9:
-				return Seat{X: fine(from + v - left)}
-			case v > right+1e-9:
-				return Seat{X: fine(to + v - right)}
-			default:
-				return Seat{X: fine(v - half), Y: fine(y)}
-			}
-		}
-		if len(s.Beads) == 0 {
-			half = (left + right) / 2 // what has no beads lies by its own middle
-		}
-		w.place(s, seen, at, at)
-		row := &w.Rows[i]
-		// Rows on one ring run together there; each in its hole runs straight on.
-		ends := map[piece.Side]float64{}
-		for side, is := range straight {
-			if is {
-				ends[side] = fine(y)
-			}
-		}
-		row.Cord = [][2]float64{{fine(from), ends[piece.Left]}, {fine(left - half), fine(y)}, {fine(right - half), fine(y)}, {fine(to), ends[piece.Right]}}
-	}
-}
-
-// bar lays what rows go on hole by hole across their ends; false where they go on
-// something else.
-func (w *Whole) bar(m *measure.Measured, side piece.Side, x float64, seen map[piece.ID]bool) bool {
-	on := m.Piece.Joined(m.Leading().Row, side)
-	if on == nil || on.Of.Finding.Holes < 2 {
-		return false
-	}
-	seen[on.ID] = true
-	f, out := on.Of.Finding, 1.0
-	if side == piece.Left {
-		out = -1
-	}
-	wide := float64(f.InSeries())
-	if f.IsClasp() {
-		wide /= 2 // each half
-	}
-	first := -float64(f.Spacing) * float64(m.Piece.Hole(m.Leading().Row, side)-1)
-	top := first - drape.Outside(m, len(m.Strands)-1)/2
-	bar := Bar{Material: on.Of.ID, X: fine(x + out*wide/2), LengthMm: fine(float64(f.Spacing)*float64(f.Holes-1) + wide), WidthMm: fine(wide)}
-	for k := range f.Holes {
-		bar.Holes = append(bar.Holes, fine(top+float64(f.Spacing)*float64(k)))
-	}
-	bar.Y = fine((bar.Holes[0] + bar.Holes[f.Holes-1]) / 2)
-	w.Bars = append(w.Bars, bar)
-	return true
-}
-
-// ownEnd is how long an end is without what rows share.
-func ownEnd(e *measure.End) float64 {
-	sum := 0.0
-	for _, p := range e.Parts {
-		if !p.Shared {
-			sum += float64(p.Length)
-		}
-	}
-	return sum
 }
 
 // between is midway between two seats.
@@ -192,6 +111,9 @@ func (w *Whole) place(s *measure.Strand, seen map[piece.ID]bool, amongBeads, at 
 	for _, e := range s.Ends() {
 		for i, span := range spansOf(s, e) {
 			part := &e.Parts[i]
+			if part.Role == measure.RoleRow {
+				break // another section begins
+			}
 			if part.Shared && seen[part.Fitting] {
 				continue
 			}
@@ -210,6 +132,19 @@ func (w *Whole) place(s *measure.Strand, seen map[piece.ID]bool, amongBeads, at 
 		row.Cord = append(row.Cord, [2]float64{p.X, p.Y})
 	}
 	w.Rows = append(w.Rows, row)
+}
+
+// placeOwn seats a row with its own ends, without what it shares with others.
+func (w *Whole) placeOwn(s *measure.Strand, at func(mm length.MM) Seat) {
+	shared := map[piece.ID]bool{}
+	for _, e := range s.Ends() {
+		for i := range e.Parts {
+			if e.Parts[i].Shared {
+				shared[e.Parts[i].Fitting] = true
+			}
+		}
+	}
+	w.place(s, shared, at, at)
 }
 
 // gapAt is where the gap before bead i lies along the cord.

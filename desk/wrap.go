@@ -65,6 +65,9 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 		w.Fittings = append(w.Fittings, out)
 		return
 	}
+	if link.Of != nil {
+		s = link.Of
+	}
 	beads := s.Beads
 	for k, b := range link.Beads {
 		bead := beads[b.Bead].Material.Bead
@@ -72,7 +75,7 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 		if bead.Hangs() {
 			outwards = float64(bead.Drop)
 		}
-		out := SeatOfBead{Seat: seat(b.Before/whole, max(0, furthestIn(s, link)-link.Segment.Reach)), Element: b.Bead}
+		out := SeatOfBead{Strand: string(s.Row.ID), Seat: seat(b.Before/whole, max(0, furthestIn(s, link)-link.Segment.Reach)), Element: b.Bead}
 		if touching && k == len(link.Beads)/2 {
 			w.Touching++
 			at := [2]float64{from[0] + dx/2, from[1] + dy/2}

@@ -26,6 +26,7 @@ type Document struct {
 	Palette   map[string]string `json:"palette" doc:"The dishes: a letter and the id of its bead."`
 	Closure   Closure           `json:"closure"`
 	Sections  []Section         `json:"sections"`
+	Joins     []Join            `json:"joins,omitempty" doc:"What lies between each section and the next."`
 	House     House             `json:"house,omitempty"`
 	Waived    []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
 	Materials []Material        `json:"materials"`
@@ -93,6 +94,13 @@ func (f *Fitting) UnmarshalJSON(data []byte) error {
 type Section struct {
 	Rows    []Row `json:"rows,omitempty"`
 	Twisted bool  `json:"twisted,omitempty" doc:"The rows are twisted together."`
+}
+
+// Join is what lies between two sections, from left to right: rings, connectors and
+// chain, or one bead that the cords of both run through.
+type Join struct {
+	ID       string    `json:"id"`
+	Fittings []Fitting `json:"fittings"`
 }
 
 // Row is one strand, its fittings listed from the strand outwards.

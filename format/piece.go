@@ -52,6 +52,9 @@ func (d *Document) Piece(shop House) (*piece.Piece, error) {
 	for i, s := range d.Sections {
 		p.Sections = append(p.Sections, b.section(i, s))
 	}
+	for i, j := range d.Joins {
+		p.Joins = append(p.Joins, &piece.Join{ID: piece.ID(j.ID), Fittings: b.fittings(fmt.Sprintf("joins[%d].fittings", i), j.Fittings)})
+	}
 	if len(b.faults) == 0 {
 		for _, f := range p.Check() {
 			b.add(f.Where, "%s", f.Says)

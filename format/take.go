@@ -85,7 +85,10 @@ func (d *Document) takeSections(before, after *piece.Piece) {
 			sections[i].Rows = append(sections[i].Rows, row)
 		}
 	}
-	d.Sections = sections
+	d.Sections, d.Joins = sections, nil
+	for _, j := range after.Joins {
+		d.Joins = append(d.Joins, Join{string(j.ID), fittingsOf(j.Fittings)})
+	}
 }
 
 func (r *Row) take(before, after *piece.Row) {
@@ -206,6 +209,9 @@ func (d *Document) Used() []string {
 	}
 	add(d.Closure.Left)
 	add(d.Closure.Right)
+	for _, j := range d.Joins {
+		add(j.Fittings)
+	}
 	for _, s := range d.Sections {
 		for _, r := range s.Rows {
 			if r.Cord != "" {

@@ -19,6 +19,12 @@ func (d *Document) Upgrade() {
 				}
 			}
 		}
+		for i := range d.Joins {
+			do(&d.Joins[i].ID, "j")
+			for k := range d.Joins[i].Fittings {
+				do(&d.Joins[i].Fittings[k].ID, "f")
+			}
+		}
 		for _, list := range [][]Fitting{d.Closure.Left, d.Closure.Right} {
 			for k := range list {
 				do(&list[k].ID, "f")

@@ -161,7 +161,7 @@ func (v *View) once(found []Finding) []Finding {
 	seen := map[shared]bool{}
 	return slices.DeleteFunc(found, func(f Finding) bool {
 		at := shared{f.At.Fitting, f.cause}
-		if !v.Piece.OfClosure(f.At.Fitting) {
+		if !v.Piece.IsShared(f.At.Fitting) {
 			return false
 		}
 		was := seen[at]

@@ -20,6 +20,7 @@ const snugFit = 1.1
 // finding.
 var holeTooSmall = Check{
 	Code: "hole-too-small", Step: StepLayOut,
+	Piece: sharedTooNarrow,
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		cord, elastic := s.Row.Cord.Cord.Diameter, s.Row.Cord.Cord.Type == material.Elastic
 		g := gather{strand: s}
@@ -60,6 +61,9 @@ var holeTooSmall = Check{
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		var fixes []Fix
 		s := v.Strand(f.At.Row)
+		if s == nil {
+			return nil // of a shared bead: every row would change its cord
+		}
 		if c := componentAt(s, f); c != nil {
 			return finerLinks(c, bench)
 		}

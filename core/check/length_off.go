@@ -3,6 +3,7 @@ package check
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"mala/core/measure"
 )
@@ -12,7 +13,7 @@ var lengthOff = Check{
 	Code: "length-off", Step: StepLayOut,
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		t := v.Piece.TargetOf(s.Row)
-		if t == nil {
+		if t == nil || !slices.Contains(v.Main(), s) { // a loop is asked for once
 			return nil
 		}
 		is := s.ForTarget(v.Piece)

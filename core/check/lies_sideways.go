@@ -32,7 +32,7 @@ var liesSideways = Check{
 		}
 		var hangs *drape.Necklace
 		if rows := drape.Rows(v.Measured); rows != nil {
-			hangs = rows[v.Piece.Number(s.Row.ID)-1]
+			hangs = drape.For(v.Measured, rows, s)
 		}
 		g := gather{strand: s}
 		for i, b := range s.Beads {

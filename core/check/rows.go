@@ -23,7 +23,7 @@ var rowOrder = Check{
 			if left[k-1] == 0 || left[k] == 0 || right[k-1] == 0 || right[k] == 0 || (left[k] > left[k-1]) == (right[k] > right[k-1]) {
 				continue
 			}
-			a, b := v.Strands[k-1].Row, v.Strands[k].Row
+			a, b := v.Main()[k-1].Row, v.Main()[k].Row
 			return []Finding{{Severity: Warn, At: b.AtEnd(piece.Right), More: []piece.Place{a.AtEnd(piece.Right)}, Title: "Rows change places",
 				Says: fmt.Sprintf("Rows %d and %d are in holes %d and %d at the left and %d and %d at the right: they cross on the way.", k, k+1, left[k-1], left[k], right[k-1], right[k])}}
 		}
@@ -53,18 +53,20 @@ var holeEmpty = Check{
 	Code: "hole-empty", Step: StepEnds,
 	Piece: func(v *View) []Finding {
 		var found []Finding
-		for _, side := range piece.Sides() {
-			on := v.Piece.Joined(v.Leading().Row, side)
-			if on == nil || on.Of.Finding.Holes < 2 {
-				continue
+		for _, s := range v.Piece.Sections {
+			for _, side := range piece.Sides() {
+				on := v.Piece.Joined(s.Rows[0], side)
+				if on == nil || on.Of.Finding == nil || on.Of.Finding.Holes < 2 {
+					continue
+				}
+				empty := v.Piece.EmptyHoles(on.ID, side)
+				if len(empty) == 0 {
+					continue
+				}
+				at := piece.Place{Side: side, Fitting: on.ID, Element: piece.NoElement}
+				found = append(found, Finding{Severity: Advise, At: at, Title: "A hole without a row", cause: string(side),
+					Says: fmt.Sprintf("%s at the %s has %d holes; no row is in %s.", on.Of.Name, side, on.Of.Finding.Holes, holes(empty))})
 			}
-			empty := v.Piece.EmptyHoles(on.ID, side)
-			if len(empty) == 0 {
-				continue
-			}
-			at := piece.Place{Side: side, Fitting: on.ID, Element: piece.NoElement}
-			found = append(found, Finding{Severity: Advise, At: at, Title: "A hole without a row", cause: string(side),
-				Says: fmt.Sprintf("%s at the %s has %d holes; no row is in %s.", on.Of.Name, side, on.Of.Finding.Holes, holes(empty))})
 		}
 		return found
 	},
@@ -89,8 +91,8 @@ var stepsUneven = Check{
 	Code: "steps-uneven", Step: StepLayOut,
 	Piece: func(v *View) []Finding {
 		var steps []length.MM
-		for k := 1; k < len(v.Strands); k++ {
-			steps = append(steps, v.Strands[k].Finished()-v.Strands[k-1].Finished())
+		for k := 1; k < len(v.Main()); k++ {
+			steps = append(steps, v.Main()[k].Finished()-v.Main()[k-1].Finished())
 		}
 		if len(steps) < 2 || slices.Min(steps) < leastStep || v.Piece.Twisted() {
 			return nil
@@ -100,7 +102,7 @@ var stepsUneven = Check{
 			return nil
 		}
 		wide, narrow := slices.Index(steps, most), slices.Index(steps, least)
-		return []Finding{{Severity: Warn, At: v.Strands[wide+1].Row.At(), More: []piece.Place{v.Strands[narrow+1].Row.At()}, Title: "Rows step unevenly",
+		return []Finding{{Severity: Warn, At: v.Main()[wide+1].Row.At(), More: []piece.Place{v.Main()[narrow+1].Row.At()}, Title: "Rows step unevenly",
 			Says: fmt.Sprintf("Row %d is %s longer than row %d, but row %d only %s longer than row %d.", wide+2, most.In(v.Unit), wide+1, narrow+2, least.In(v.Unit), narrow+1)}}
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {
@@ -118,7 +120,7 @@ var centresDiffer = Check{
 			return nil
 		}
 		var with, without *measure.Strand
-		for _, s := range v.Strands {
+		for _, s := range v.Main() {
 			switch bead, sure := centred(s); {
 			case !sure:
 			case bead && with == nil:

@@ -24,7 +24,7 @@ var rowsCross = Check{
 	Code: "rows-cross", Step: StepLayOut,
 	Piece: func(v *View) []Finding {
 		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
-			a, b := v.Strands[k], v.Strands[k+1]
+			a, b := v.Main()[k], v.Main()[k+1]
 			near, need := drape.Nearest(rows[k], rows[k+1]).Distance, float64(a.Width()+b.Width())/2
 			if near >= nearer*need-tiny {
 				return nil
@@ -46,7 +46,7 @@ var rowsGape = Check{
 	Code: "rows-gape", Step: StepLayOut,
 	Piece: func(v *View) []Finding {
 		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
-			gap, most := drape.Gap(rows, k), gapes*float64(max(v.Strands[k].Width(), v.Strands[k+1].Width()))
+			gap, most := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width()))
 			if gap <= most+tiny {
 				return nil
 			}
@@ -60,7 +60,7 @@ var rowsGape = Check{
 // betweenRows judges each row and the next as they hang; nothing where they do not, or
 // where they are twisted together.
 func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Finding) []Finding {
-	if !v.Piece.Several() || v.Piece.Twisted() {
+	if !v.Piece.Several() || v.Piece.Twisted() || meetInFront(v.Piece) {
 		return nil
 	}
 	rows := drape.Rows(v.Measured)
@@ -68,14 +68,25 @@ func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Finding) []
 		return nil
 	}
 	var found []Finding
-	for k := range v.Strands[1:] {
+	for k := range v.Main()[1:] {
 		if f := judge(rows, k); f != nil {
-			f.At, f.More = v.Strands[k+1].Row.At(), []piece.Place{v.Strands[k].Row.At()}
-			f.cause = fmt.Sprint(v.Strands[k].Row.ID, " and ", v.Strands[k+1].Row.ID)
+			f.At, f.More = v.Main()[k+1].Row.At(), []piece.Place{v.Main()[k].Row.At()}
+			f.cause = fmt.Sprint(v.Main()[k].Row.ID, " and ", v.Main()[k+1].Row.ID)
 			found = append(found, *f)
 		}
 	}
 	return found
+}
+
+// meetInFront says whether rows meet between sections of several rows, where each loop
+// by itself does not tell how they lie.
+func meetInFront(p *piece.Piece) bool {
+	for i := range p.Joins {
+		if len(p.Sections[i].Rows) > 1 && len(p.Sections[i+1].Rows) > 1 {
+			return true
+		}
+	}
+	return false
 }
 
 // otherSteps makes a row longer or shorter than the one before it, a little first.

@@ -179,3 +179,40 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 		t.Error(err)
 	}
 }
+
+// throughBead splits rows by a bead of this hole that all their cords run through.
+func throughBead(hole float64) change {
+	return func(p *piece.Piece, _ *piece.Row) {
+		b, err := material.NewBead(material.Bead{Shape: material.Round, Across: 14, Hole: length.MM(hole)})
+		if err != nil {
+			panic(err)
+		}
+		after, _, err := edit.Apply(p, nil, edit.Op{Do: edit.AddSection, At: p.Leading().At(), Material: &material.Material{ID: "focal", Name: "focal", Class: material.ClassBead, Bead: b}})
+		if err != nil {
+			panic(err)
+		}
+		*p = *after
+	}
+}
+
+func TestASharedBeadTakesAllCords(t *testing.T) {
+	need := float64(material.HoleFor(2, 0.38))
+	for hole, want := range map[float64]Severity{need - 0.01: Stop, need + 0.001: Warn, 1.1*need - 0.001: Warn, 1.1*need + 0.001: ""} {
+		p := rowsOf(t, []string{"20P", "20P"}, throughBead(hole))
+		if faults := p.Check(); len(faults) > 0 {
+			t.Fatal(faults)
+		}
+		var got Severity
+		for _, f := range all(t, p) {
+			if f.Code == "hole-too-small" && f.At.Fitting != "" {
+				got = f.Severity
+			}
+			if f.Code == "end-unheld" || f.Code == "row-order" {
+				t.Errorf("%s: %s", f.Code, f.Says)
+			}
+		}
+		if got != want {
+			t.Errorf("a hole of %.3f: %q, want %q", hole, got, want)
+		}
+	}
+}

@@ -126,16 +126,12 @@ func (n *Necklace) front() ([]Part, []float64) {
 			cuts = append(cuts, u)
 		}
 	}
-	at, stretch := 0.0, n.stretch(s)
+	at := 0.0
 	for _, l := range s.Round() {
 		if u := n.along(at); u > from && u < to {
 			cuts = append(cuts, u)
 		}
-		if len(l.Beads) > 0 {
-			at += l.Segment.Length * stretch
-		} else {
-			at += l.Segment.Length
-		}
+		at += l.Segment.Length * l.Stretch
 	}
 	slices.Sort(cuts)
 	cuts = slices.CompactFunc(cuts, func(a, b float64) bool { return math.Abs(b-a) < 1e-9 })
@@ -153,9 +149,10 @@ func (n *Necklace) joins() [2]float64 {
 	own := func(e *measure.End) float64 {
 		sum := 0.0
 		for _, p := range e.Parts {
-			if !p.Shared {
-				sum += float64(p.Length)
+			if p.Shared {
+				break
 			}
+			sum += float64(p.Length)
 		}
 		return sum
 	}
@@ -163,12 +160,12 @@ func (n *Necklace) joins() [2]float64 {
 	return [2]float64{n.along(-own(&s.Left)), n.along(float64(s.Strung+s.Slack) + own(&s.Right))}
 }
 
-// stretch is how much longer the strand is with its slack than without.
-func (n *Necklace) stretch(s *measure.Strand) float64 {
+// stretched is how much longer a strand is with so much slack than without.
+func stretched(s *measure.Strand, slack length.MM) float64 {
 	if s.Strung <= 0 {
 		return 1
 	}
-	return float64((s.Strung + s.Slack) / s.Strung)
+	return float64((s.Strung + slack) / s.Strung)
 }
 
 // load puts the weight of every bead and fitting on the part that it lies in.
@@ -187,18 +184,30 @@ func (n *Necklace) load(parts []Part, cuts []float64) {
 		p.At = (p.At*p.Weight + (u-cuts[i])*grams) / max(p.Weight+grams, 1e-300)
 		p.Weight += grams
 	}
-	stretch := n.stretch(s)
+	n.loadRow(s, 0, s.Slack, put)
+	for _, o := range s.Others() {
+		n.loadRow(o.Strand, float64(o.Start), o.Slack, put)
+	}
+}
+
+// loadRow puts the weights of a row that starts at a place of the loop, without what
+// lies beyond its section.
+func (n *Necklace) loadRow(s *measure.Strand, start float64, slack length.MM, put func(mm, grams float64)) {
+	stretch := stretched(s, slack)
 	for _, b := range s.Beads {
-		put(float64(b.At)*stretch, n.weigh(b.Material))
+		put(start+float64(b.At)*stretch, n.weigh(b.Material))
 	}
 	for _, e := range s.Ends() {
-		at, out := 0.0, -1.0
+		at, out := start, -1.0
 		if e.Side == piece.Right {
-			at, out = float64(s.Strung+s.Slack), 1
+			at, out = start+float64(s.Strung+slack), 1
 		}
 		for _, p := range e.Parts {
 			middle := at + out*float64(p.Length)/2
 			at += out * float64(p.Length)
+			if p.Role == measure.RoleRow {
+				continue // loaded as a row of its own
+			}
 			if p.Material != nil {
 				each := out * float64(p.Length) / float64(max(1, p.Links))
 				for k := range max(1, p.Links) {
@@ -259,11 +268,29 @@ func (n *Necklace) At(mm float64) Seat {
 	return Seat{X: a.X + (b.X-a.X)*t, Y: a.Y + (b.Y-a.Y)*t, Angle: math.Atan2(b.Y-a.Y, b.X-a.X)}
 }
 
-// AtBead is where the middle of a bead of the leading strand lies.
+// AtBead is where the middle of a bead lies, of the strand or of one of another section
+// in its loop.
 func (n *Necklace) AtBead(s *measure.Strand, bead int) Seat { return n.AlongBeads(s, s.Beads[bead].At) }
 
-// AlongBeads is where a place among the beads lies, in mm from the strand's start as
-// they lie tight.
+// AlongBeads is where a place among the beads of such a strand lies, in mm from its
+// start as they lie tight.
 func (n *Necklace) AlongBeads(s *measure.Strand, mm length.MM) Seat {
-	return n.At(float64(mm) * n.stretch(s))
+	start, slack := n.starts(s)
+	return n.At(start + float64(mm)*stretched(s, slack))
+}
+
+// AlongCord is where a place along the cord of such a strand lies, in mm from its start.
+func (n *Necklace) AlongCord(s *measure.Strand, mm length.MM) Seat {
+	start, _ := n.starts(s)
+	return n.At(start + float64(mm))
+}
+
+// starts is where a strand starts in the loop, and its slack there.
+func (n *Necklace) starts(s *measure.Strand) (start float64, slack length.MM) {
+	for _, o := range n.strand.Others() {
+		if o.Strand.Row == s.Row {
+			return float64(o.Start), o.Slack
+		}
+	}
+	return 0, s.Slack
 }

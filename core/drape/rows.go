@@ -2,13 +2,21 @@ package drape
 
 import (
 	"math"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/piece"
 )
 
-// Rows works out how every row of a necklace lies, in the order of its strands; nil if
+// For is how the loop lies that a strand is in.
+func For(m *measure.Measured, rows []*Necklace, s *measure.Strand) *Necklace {
+	main := m.Piece.Main()
+	return rows[slices.Index(main.Rows, m.Piece.In(s.Row, main))]
+}
+
+// Rows works out how every row of a necklace lies, in the order of those of its section
+// with the most rows, and with each what else is in its loop; nil if
 // it is none, if no row hangs in front, or if one does not reach. Rows lie beside one
 // another at the neck's sides. Where what they share hangs in front, as the links of a
 // chain that all rows go on, they hang from its ends: all from one place, or side by
@@ -17,8 +25,8 @@ func Rows(m *measure.Measured) []*Necklace {
 	if m.Piece.Kind != piece.Necklace {
 		return nil
 	}
-	rows, hang := make([]*Necklace, len(m.Strands)), false
-	for k, s := range m.Strands {
+	rows, hang := make([]*Necklace, len(m.Main())), false
+	for k, s := range m.Main() {
 		if len(s.Beads) == 0 && s.Row.Corded() {
 			return nil
 		}
@@ -65,7 +73,8 @@ func Pitch(m *measure.Measured, k int) length.MM {
 	if spacing := max(m.Piece.Spacing(piece.Left), m.Piece.Spacing(piece.Right)); spacing > 0 {
 		return spacing
 	}
-	return (m.Strands[k].Width() + m.Strands[k+1].Width()) / 2
+	main := m.Main()
+	return (main[k].Width() + main[k+1].Width()) / 2
 }
 
 // Gap is how far row k and the next one are apart at the front: the difference of

@@ -205,3 +205,33 @@ func TestRowsInHolesOfABarBeginApart(t *testing.T) {
 		t.Errorf("the inner row hangs over less and so deeper, the outer less deep: %.2f %.2f", rows[0].Depth-together[0].Depth, rows[2].Depth-together[2].Depth)
 	}
 }
+
+// A strand whose cord runs on through a bead hangs as the same beads on one strand.
+func TestASeriesHangsAsOneStrand(t *testing.T) {
+	whole := strand(t, "100P 5H 100P", 360, as)
+	series := strand(t, "100P 2H", 360, func(p *piece.Piece) {
+		row := *p.Leading()
+		line, err := pattern.Parse("2H 100P")
+		if err != nil {
+			t.Fatal(err)
+		}
+		row.ID, row.Line, row.Left = "second", line, nil
+		p.Leading().Right = nil
+		p.Sections = append(p.Sections, piece.Section{Rows: []*piece.Row{&row}})
+		p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{{ID: "shared", Of: p.Palette["H"]}}}}
+	})
+	a, b := Of(whole), Of(series)
+	if a == nil || b == nil {
+		t.Fatal("it does not hang")
+	}
+	near(t, "how deep", b.Depth, a.Depth, 0.05)
+	second := series.Strand("second")
+	for _, i := range []int{0, 20, 101} {
+		p, q := b.AtBead(second, i), a.AtBead(whole.Leading(), 103+i)
+		near(t, "across", p.X, q.X, 0.1)
+		near(t, "down", p.Y, q.Y, 0.1)
+	}
+	if For(series, Rows(series), second) == nil {
+		t.Error("it lies in the loop of the first")
+	}
+}

@@ -37,7 +37,7 @@ func setLinks(p *piece.Piece, op Op) error {
 			continue
 		}
 		f := &(*list)[i]
-		if f.Of.Finding.Type != material.Chain {
+		if f.Of.Finding == nil || f.Of.Finding.Type != material.Chain {
 			return refuse("%s has no links to count.", f.Of.Name)
 		}
 		f.Links = op.N

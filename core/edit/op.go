@@ -132,11 +132,14 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 	case SetKind:
 		p.Kind = piece.Kind(op.Text)
 		return keep, nil
-	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetTwist:
+	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetTwist, AddSection, RemoveSection:
 		return keep, editRows(p, op)
 	case SetClosure:
 		if p.Several() && piece.ClosureType(op.Text) != piece.Clasp {
 			return keep, refuse("Several rows go on a clasp or on rings. Remove rows first.")
+		}
+		if len(p.Joins) > 0 {
+			return keep, refuse("It closes with a clasp already. Change its fittings one by one, or remove sections first.")
 		}
 		return keep, start.Close(p, piece.ClosureType(op.Text), shelf)
 	case SetTarget:
@@ -240,7 +243,7 @@ func setStrand(p *piece.Piece, op Op) error {
 // in is added in front, so that it lies outermost; beside another it goes on the
 // strand's side of that one.
 func setFitting(p *piece.Piece, op Op) error {
-	if op.Do != DropFitting && (op.Material == nil || op.Material.Finding == nil) {
+	if op.Do != DropFitting && (op.Material == nil || op.Material.Finding == nil) && !isShared(p, op) {
 		return refuse("An end is made of findings.")
 	}
 	if op.At.Fitting == "" {
@@ -251,11 +254,20 @@ func setFitting(p *piece.Piece, op Op) error {
 		if at < 0 {
 			continue
 		}
+		was := (*list)[at].Links
 		switch op.Do {
 		case SetFitting:
-			(*list)[at].Of = op.Material
-			(*list)[at].Links = linksOf(op.Material, (*list)[at].Links)
+			if (op.Material.Bead != nil) != ((*list)[at].Of.Bead != nil) {
+				return refuse("A join is a bead that cords run through, or something they end on. Remove the section, and add it anew.")
+			}
+			(*list)[at].Of, (*list)[at].Links = op.Material, 0
+			if op.Material.Finding != nil {
+				(*list)[at].Links = linksOf(op.Material, was)
+			}
 		case DropFitting:
+			if len(*list) == 1 && isJoin(p, list) {
+				return refuse("Something must join the sections. Put another in its place, or remove a section.")
+			}
 			*list = slices.Delete(*list, at, at+1)
 			freePorts(p, op.At.Fitting)
 		case AddFitting:
@@ -268,6 +280,17 @@ func setFitting(p *piece.Piece, op Op) error {
 		return nil
 	}
 	return refuse("This piece has no fitting %q.", string(op.At.Fitting))
+}
+
+// isShared says whether the operation is about a bead that cords run through.
+func isShared(p *piece.Piece, op Op) bool {
+	return op.Do == SetFitting && op.Material != nil && op.Material.Bead != nil && slices.ContainsFunc(p.Joins, func(j *piece.Join) bool {
+		return slices.ContainsFunc(j.Fittings, func(f piece.Fitting) bool { return f.ID == op.At.Fitting })
+	})
+}
+
+func isJoin(p *piece.Piece, list *[]piece.Fitting) bool {
+	return slices.ContainsFunc(p.Joins, func(j *piece.Join) bool { return &j.Fittings == list })
 }
 
 // freePorts lets rows that went on a fitting go on the innermost one.

@@ -21,6 +21,9 @@ const (
 	SetFollow Do = "set-follow" // let it follow the row before it by the rule Text, longer by Length
 	SetPort   Do = "set-port"   // let its end go on the fitting Field, in hole N; a row that is there changes places with it
 	SetTwist  Do = "set-twist"  // twist the rows together: Text is yes or no
+
+	AddSection    Do = "add-section"    // put a section of as many rows behind that of the row, joined by Material
+	RemoveSection Do = "remove-section" // remove the section that the row is in, with the join before it
 )
 
 func editRows(p *piece.Piece, op Op) error {
@@ -32,6 +35,10 @@ func editRows(p *piece.Piece, op Op) error {
 		return refuse("This row is chain: it has no beads.")
 	}
 	switch op.Do {
+	case AddSection:
+		return addSection(p, row, op)
+	case RemoveSection:
+		return removeSection(p, row)
 	case AddRow:
 		return addRows(p, row, op)
 	case RemoveRow:
@@ -90,14 +97,7 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 		next.LeftPort, next.RightPort = piece.Port{}, piece.Port{}
 		next.Left, next.Right = nil, nil
 		section.Rows = slices.Insert(section.Rows, at+1+i, &next)
-		for _, side := range piece.Sides() {
-			for _, f := range *p.End(row, side, false) {
-				made := p.NewFitting(f.Of)
-				made.Links, made.Hung = f.Links, slices.Clone(f.Hung)
-				list := p.End(&next, side, false)
-				*list = append(*list, made)
-			}
-		}
+		copyEnds(p, row, &next)
 	}
 	return nil
 }
@@ -163,8 +163,11 @@ func sectionOf(p *piece.Piece, row *piece.Row) (*piece.Section, int) {
 
 func removeRow(p *piece.Piece, row *piece.Row) error {
 	section, at := sectionOf(p, row)
-	if len(section.Rows) == 1 {
+	if len(section.Rows) == 1 && len(p.Sections) == 1 {
 		return refuse("A piece needs a row. Remove its beads instead.")
+	}
+	if at == 0 && len(p.Sections) > 1 && len(section.Rows) == 1 {
+		return removeSection(p, row)
 	}
 	section.Rows = slices.Delete(section.Rows, at, at+1)
 	section.Rows[0].Follow = piece.Follow{}

@@ -205,3 +205,52 @@ func TestARowOfChainIsAdded(t *testing.T) {
 		t.Errorf("%v", err)
 	}
 }
+
+func TestSectionsAreAddedAndRemoved(t *testing.T) {
+	round, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	focal := &material.Material{ID: "focal", Name: "focal", Class: material.ClassBead, Bead: round}
+	ring := &material.Material{ID: "r", Name: "r", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 5, Wire: 1}}
+	p, _, err := Apply(tiedBench(t, "9P"), nil, Op{Do: AddRow})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, of := range []*material.Material{focal, ring} {
+		made, _, err := Apply(p, nil, Op{Do: AddSection, At: inRow("r1"), Material: of})
+		if err != nil || len(made.Check()) > 0 || len(made.Sections) != 2 || len(made.Sections[1].Rows) != 2 {
+			t.Fatalf("%s: %v %v", of.ID, err, made.Check())
+		}
+		first, second := made.Sections[0].Rows[0], made.Sections[1].Rows[0]
+		if through := of == focal; through != (len(first.Right) == 0) || through != (len(second.Left) == 0) || len(second.Right) == 0 || through != (made.RunsOn(first) == second) {
+			t.Errorf("%s: %+v then %+v", of.ID, first.Right, second.Left)
+		}
+		for _, id := range []piece.ID{first.ID, second.ID} {
+			left, _, err := Apply(made, nil, Op{Do: RemoveSection, At: inRow(id)})
+			if err != nil || len(left.Sections) != 1 || len(left.Joins) != 0 || len(left.Check()) > 0 {
+				t.Fatalf("%s without %s: %v %v", of.ID, id, err, left.Check())
+			}
+			if r := left.Leading(); len(r.Left) == 0 || len(r.Right) == 0 || len(left.Rows()) != 2 {
+				t.Errorf("%s without %s both ends are made: %+v", of.ID, id, r)
+			}
+		}
+		at := piece.Place{Fitting: made.Joins[0].Fittings[0].ID, Element: piece.NoElement}
+		other := *of
+		other.ID = "other"
+		if changed, _, err := Apply(made, nil, Op{Do: SetFitting, At: at, Material: &other}); err != nil || changed.Joins[0].Fittings[0].Of.ID != "other" || made.Joins[0].Fittings[0].Of.ID == "other" {
+			t.Errorf("%s: another in its place: %v", of.ID, err)
+		}
+		swap := map[*material.Material]*material.Material{focal: ring, ring: focal}[of]
+		for says, op := range map[string]Op{"Something must join": {Do: DropFitting, At: at}, "add it anew": {Do: SetFitting, At: at, Material: swap}, "closes with a clasp already": {Do: SetClosure, Text: "clasp"}} {
+			if _, _, err := Apply(made, nil, op); err == nil || !strings.Contains(err.Error(), says) {
+				t.Errorf("%s: %v, want %q", of.ID, err, says)
+			}
+		}
+	}
+	for says, tt := range map[string]Op{"Choose what joins": {Do: AddSection, At: inRow("r1")}, "A piece needs a section": {Do: RemoveSection, At: inRow("r1")}} {
+		if _, _, err := Apply(p, nil, tt); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%v, want %q", err, says)
+		}
+	}
+}

@@ -50,8 +50,8 @@ func (s *Strand) LeastCut() length.MM {
 // cut follows the cord: once along the beads for every pass, its slack, and what
 // each end takes, with what stops the first.
 func (s *Strand) cut(p *piece.Piece) {
-	if !s.Row.Corded() {
-		return
+	if s.Left.Hold == HeldByRunning || !s.Row.Corded() {
+		return // its cord is that of the row before, or it has none
 	}
 	passes := length.MM(s.Row.Passes)
 	s.Cut = []CutPart{{Part: "beads", Length: s.Strung * passes}}
@@ -59,10 +59,33 @@ func (s *Strand) cut(p *piece.Piece) {
 		s.Cut = append(s.Cut, CutPart{Part: "slack", Length: s.Slack * passes})
 	}
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Left, true)...)
-	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Right, true)...)
+	last := s.runsOn(p, passes)
+	s.Cut = append(s.Cut, last.cutAtEnd(p, &last.Right, true)...)
 	if takes := s.startTakes(p, s.startedBy(p.HouseOf(s.Row))); takes > 0 {
 		s.Cut = append(s.Cut, CutPart{"left start", takes, true})
 	}
+}
+
+// runsOn adds the rows that the cord runs on in, through the beads between them, and
+// gives the last of them.
+func (s *Strand) runsOn(p *piece.Piece, passes length.MM) *Strand {
+	last := s
+	for _, e := range s.Right.Parts {
+		if last.Right.Hold != HeldByRunning {
+			break
+		}
+		switch e.Role {
+		case RoleShared:
+			s.Cut = append(s.Cut, CutPart{Part: "through " + e.Material.Name, Length: e.Length * passes})
+		case RoleRow:
+			last = e.Across
+			s.Cut = append(s.Cut, CutPart{Part: fmt.Sprintf("beads of row %d", p.Number(last.Row.ID)), Length: last.Strung * passes})
+			if e.Slack > 0 {
+				s.Cut = append(s.Cut, CutPart{Part: fmt.Sprintf("slack of row %d", p.Number(last.Row.ID)), Length: e.Slack * passes})
+			}
+		}
+	}
+	return last
 }
 
 // cutAtEnd lists what an end takes: through crimp and loop twice, a tail, or a
@@ -85,6 +108,8 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 		add("loop of beads", loop.Loop.Strung*passes, false)
 	}
 	switch e.Hold {
+	case HeldByRunning:
+		return nil
 	case HeldByMiddle:
 		add("round the fold", s.foldTakes(e), false)
 		return out

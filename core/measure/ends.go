@@ -29,6 +29,8 @@ const (
 	RoleLinks   Role = "chain"
 
 	RoleConnector Role = "connector"
+	RoleShared    Role = "shared-bead" // that cords of several rows run through
+	RoleRow       Role = "row"         // of another section
 )
 
 // Part is one thing between the last bead and the middle of the clasp.
@@ -41,6 +43,8 @@ type Part struct {
 	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
 	Hung      []*material.Material
 	Shared    bool      // it belongs to the closure, where other rows may go on it too
+	Across    *Strand   // of a row of another section
+	Slack     length.MM // of it, planned in this loop
 	Loop      *BeadLoop // of a loop of beads
 	Links     int       // of a chain
 }
@@ -62,6 +66,7 @@ const (
 	HeldByMiddle  Hold = "fold"
 	HeldByRing    Hold = "ring"
 	HeldByLinks   Hold = "links"
+	HeldByRunning Hold = "through" // the cord runs on through a bead
 	Unheld        Hold = "nothing"
 )
 
@@ -99,8 +104,9 @@ func (e *End) Find(role Role) *Part {
 // chain pulled tight adds its inside, since its wire lies inside its neighbour;
 // a swallowed crimp adds nothing; a cover stands in the place of its crimp; a
 // crimped end ends in a loop of the wire, or in a guard's length.
-func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *Bead, loop *BeadLoop) End {
-	b := endBuilder{piece: p, row: row, ending: row.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
+func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
+	p, row, loop := mk.piece, mk.row, mk.loops[side]
+	b := endBuilder{piece: p, row: row, outer: row, ending: row.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
 	for _, f := range *p.End(row, side, false) {
 		b.add(f)
 	}
@@ -108,7 +114,10 @@ func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *Bead, loop *
 	if b.ending.Way == piece.WayLeg {
 		b.addLeg()
 	}
-	b.close(*p.End(row, side, true), side)
+	if !mk.byItself {
+		b.across(mk, side)
+		b.close(*p.End(row, side, true), side)
+	}
 	for _, part := range b.end.Parts {
 		b.end.Length += part.Length
 	}
@@ -119,6 +128,7 @@ func endOf(p *piece.Piece, row *piece.Row, side piece.Side, beside *Bead, loop *
 type endBuilder struct {
 	piece  *piece.Piece
 	row    *piece.Row
+	outer  *piece.Row // of the outermost section, in the same loop: it goes on the closure
 	ending *piece.Ending
 	beside *Bead     // nil on a bare cord
 	beads  *BeadLoop // nil without one
@@ -202,7 +212,7 @@ func (b *endBuilder) loop() {
 // can be hooked into several of them, the piece is measured at the shortest.
 func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 	chain := placesOf(b.piece, side)
-	joined := b.piece.JoinedAt(b.row, side)
+	joined := b.piece.JoinedAt(b.outer, side)
 	for i := joined; i >= 0; i-- {
 		f := closure[i].Of.Finding
 		part := Part{Role: RoleRing, Fitting: closure[i].ID, Material: closure[i].Of, Length: f.InSeries(), Hung: closure[i].Hung, Shared: true}
@@ -223,7 +233,7 @@ func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 			part.Length, part.Free = 0, true
 		}
 		if i == joined && f.IsRing() {
-			part.Length -= b.fansOut(f, side)
+			part.Length -= b.fansOut(b.outer, f, side)
 		}
 		b.end.Parts = append(b.end.Parts, part)
 	}
@@ -238,8 +248,8 @@ func (p *Part) links(chain piece.Fitting) {
 // fansOut is how much shorter the row is at a side for lying beside others on one
 // ring: of rows side by side round its inside those further out lie higher, by
 // R (1 - cos φ) with R = (inside - thickness) / 2.
-func (b *endBuilder) fansOut(ring *material.Finding, side piece.Side) length.MM {
-	rows := b.piece.AllOf(b.piece.Joined(b.row, side).ID, side)
+func (b *endBuilder) fansOut(row *piece.Row, ring *material.Finding, side piece.Side) length.MM {
+	rows := b.piece.AllOf(b.piece.Joined(row, side).ID, side)
 	if len(rows) < 2 {
 		return 0
 	}
@@ -247,7 +257,7 @@ func (b *endBuilder) fansOut(ring *material.Finding, side piece.Side) length.MM 
 	for i, r := range rows {
 		thick[i] = GoesOnWith(r, side)
 	}
-	return fan(ring.Inside, thick, slices.Index(rows, b.row))
+	return fan(ring.Inside, thick, slices.Index(rows, row))
 }
 
 // fan is how much higher the k-th of things side by side round the inside of a ring
@@ -281,6 +291,12 @@ func GoesOnWith(r *piece.Row, side piece.Side) length.MM {
 	return r.Cord.Cord.Diameter * length.MM(r.Passes)
 }
 
+// runsOn says whether the cord runs on through a bead at the end.
+func (b *endBuilder) runsOn() bool {
+	j := b.piece.JoinAt(b.row, b.end.Side)
+	return j != nil && j.Through()
+}
+
 // hold says what keeps the cord in. Wire is crimped; other cords can be tied to
 // whatever there is, and the fold of any cord lies round it.
 func (b *endBuilder) hold(row *piece.Row) Hold {
@@ -288,6 +304,8 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 	switch {
 	case !row.Corded():
 		return HeldByLinks
+	case b.runsOn():
+		return HeldByRunning
 	case b.ending.Way == piece.WayFold && len(b.end.Parts) > 0:
 		return HeldByMiddle
 	case b.ending.Way == piece.WayLeg && !wire:

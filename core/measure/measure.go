@@ -32,6 +32,15 @@ func (m *Measured) Strand(id piece.ID) *Strand {
 	return nil
 }
 
+// Main lists the strands of the section with the most rows, whose lengths are asked for.
+func (m *Measured) Main() []*Strand {
+	var out []*Strand
+	for _, r := range m.Piece.Main().Rows {
+		out = append(out, m.Strand(r.ID))
+	}
+	return out
+}
+
 // Leading is the strand whose length the target names.
 func (m *Measured) Leading() *Strand { return m.Strand(m.Piece.Leading().ID) }
 
@@ -155,6 +164,9 @@ func strandOf(p *piece.Piece, row *piece.Row) (*Strand, error) {
 	if err != nil {
 		return nil, err
 	}
+	if err := mk.beyondOf(); err != nil {
+		return nil, err
+	}
 	fills, err := mk.solveFills()
 	if err != nil {
 		return nil, err
@@ -195,24 +207,28 @@ func checkKeys(p *piece.Piece, line *pattern.Line) error {
 	return nil
 }
 
-// finish works out the slack.
+// finish works out the slack, of the row and of those in its loop.
 func (s *Strand) finish(p *piece.Piece) {
-	rigid := s.rigid()
-	s.Slack, s.SlackNeeded = 0, 0
-	if s.Row.Corded() && s.Row.Cord.Cord.Type != material.Elastic && rigid > 0 {
-		s.SlackNeeded = s.slackNeeded(rigid)
-		s.Slack = p.House.PlannedSlack(s.SlackNeeded)
-	}
-	if s.Row.Slack != nil {
-		s.Slack = *s.Row.Slack
-	}
+	s.tight = s.Strung + s.Left.Length + s.Right.Length
+	s.Slack, s.SlackNeeded = s.planned(p, s.tight)
+	s.slackAcross(p)
 }
 
-// rigid is the loop pulled tight: beads and both ends.
-func (s *Strand) rigid() length.MM { return s.Strung + s.Left.Length + s.Right.Length }
+// planned is the slack that is planned for a strand in a loop of this length pulled
+// tight, and what bending into it needs.
+func (s *Strand) planned(p *piece.Piece, loop length.MM) (slack, needed length.MM) {
+	if s.Row.Corded() && s.Row.Cord.Cord.Type != material.Elastic && loop > 0 {
+		needed = s.slackNeeded(loop)
+		slack = p.House.PlannedSlack(needed)
+	}
+	if s.Row.Slack != nil {
+		slack = *s.Row.Slack
+	}
+	return slack, needed
+}
 
 // Finished is the length round the closed loop that the row lies in, along the cord.
-func (s *Strand) Finished() length.MM { return s.rigid() + s.Slack }
+func (s *Strand) Finished() length.MM { return s.Strung + s.Slack + s.Left.Length + s.Right.Length }
 
 // ForTarget is the length the house compares with what is asked of the row.
 func (s *Strand) ForTarget(p *piece.Piece) length.MM {

@@ -115,7 +115,7 @@ func (s *Strand) slackNeeded(loop length.MM) length.MM {
 // cord)/2, and never by less than 0. Of two holes the finer decides.
 func (s *Strand) SlackLeast() length.MM {
 	cord := s.Row.Cord.Cord.Diameter
-	return s.turningGaps(s.Strung+s.Left.Length+s.Right.Length, func(left *stiffPart) float64 {
+	return s.turningGaps(s.tight, func(left *stiffPart) float64 {
 		return max(0, left.right-float64(left.gap-cord)/2)
 	})
 }

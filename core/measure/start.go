@@ -17,7 +17,8 @@ type Start struct {
 // off.
 const StartFold = "fold"
 
-// StartNone says that nothing is strung: the row is one of chain.
+// StartNone says that no end is strung first: the row is one of chain, or its cord
+// comes from the row before.
 const StartNone = "none"
 
 // tips is the cord, in mm, that must stand out beyond what stops it for that to
@@ -39,7 +40,7 @@ func (s *Strand) start(p *piece.Piece) Start {
 // wire takes no knot, thread no crimp, only a crimped strand or elastic can be
 // strung on its spool, and from the centre both ends stay open.
 func (s *Strand) startedBy(h piece.House) string {
-	if !s.Row.Corded() {
+	if !s.Row.Corded() || s.Left.Hold == HeldByRunning {
 		return StartNone
 	}
 	cord := s.Row.Cord.Cord.Type

@@ -33,6 +33,7 @@ type Strand struct {
 	Knot        *Knot // of a ring tied on itself
 	Start       Start
 
+	tight length.MM // the loop pulled tight, without any slack
 	kinds []kind
 	parts []stiffPart                    // along the path that decides the length
 	turns int                            // how often that path goes round a ring
@@ -69,6 +70,9 @@ type strandMaker struct {
 	row   *piece.Row
 	table *contactTable
 	loops map[piece.Side]*BeadLoop
+
+	byItself bool                   // without what lies beyond its own ends
+	others   map[*piece.Row]*Strand // of other sections in its loop
 }
 
 func newStrandMaker(p *piece.Piece, row *piece.Row) (*strandMaker, error) {
@@ -189,7 +193,7 @@ func (mk *strandMaker) endAt(s *Strand, side piece.Side) End {
 	if i := s.Beside(side); i >= 0 {
 		beside = &s.Beads[i]
 	}
-	return endOf(mk.piece, mk.row, side, beside, mk.loops[side])
+	return mk.endOf(side, beside)
 }
 
 // kind is how many beads of one material a strand has.

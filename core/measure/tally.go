@@ -59,7 +59,7 @@ func (m *Measured) count() {
 		}
 	})
 	for i, s := range m.Strands {
-		if s.Row.Corded() {
+		if s.Row.Corded() && s.Left.Hold != HeldByRunning {
 			add(i, s.Row.Cord, 1).Length += s.CutLength()
 		}
 	}
@@ -73,6 +73,9 @@ func (m *Measured) eachPart(do func(strand int, part *Part)) {
 		for _, e := range s.Ends() {
 			for k := range e.Parts {
 				part, of := &e.Parts[k], i
+				if part.Role == RoleRow {
+					continue
+				}
 				if part.Shared {
 					if seen[part.Fitting] {
 						continue
@@ -122,13 +125,13 @@ func (m *Measured) weigh() {
 	}
 }
 
-// MassOf is the mass in grams of a row with all that is not another row's: what hangs
-// on its own ends.
+// MassOf is the mass in grams of a row with all that does not hang on a row beside it:
+// what its own ends bear.
 func (m *Measured) MassOf(s *Strand) float64 {
 	sum := m.MassG
 	for i, other := range m.Strands {
-		if other == s {
-			continue
+		if other == s || m.Piece.SectionOf(other.Row) != m.Piece.SectionOf(s.Row) {
+			continue // what lies in the same loop it bears
 		}
 		for _, c := range m.Tally {
 			sum -= m.weightOf(c.Material) * float64(c.ByStrand[i])
@@ -196,6 +199,11 @@ func (m *Measured) sensitivities() {
 func (s *Strand) shareInAll() map[*material.Material]float64 {
 	share := map[*material.Material]float64{}
 	maps.Copy(share, s.share)
+	for _, o := range s.Others() {
+		for mat, mm := range o.Strand.share {
+			share[mat] += mm
+		}
+	}
 	for _, e := range s.Ends() {
 		if loop := e.Find(RoleBeads); loop != nil {
 			for mat, mm := range loop.Loop.share {

@@ -15,6 +15,8 @@ import (
 type Link struct {
 	Beads   []BeadInLink // none for a fitting
 	Part    *Part        // nil for beads
+	Of      *Strand      // the row of another section that it belongs to; nil for the strand's own
+	Stretch float64      // how many times its length it takes of the loop, with slack
 	Segment chain.Segment
 }
 
@@ -48,6 +50,9 @@ func (s *Strand) wrapRound() (*Wrap, error) {
 	inside := length.MM(round.Girth())
 	if s.Row.Cord.Cord.Type != material.Elastic {
 		inside -= max(0, s.SlackNeeded-s.Slack)
+		for _, o := range s.Others() {
+			inside -= max(0, o.Strand.slackNeeded(s.tight)-o.Slack)
+		}
 	}
 	if inside <= 0 {
 		return nil, chain.ErrNothing
@@ -59,17 +64,26 @@ func (s *Strand) wrapRound() (*Wrap, error) {
 // joints that turn at radius ρ reaches half its thickness less the mean ρ inside
 // the line of its hinges.
 func (s *Strand) links() []Link {
-	parts := s.once()
-	list := make([]Link, 0, len(parts)+len(s.Left.Parts)+len(s.Right.Parts))
-	for _, p := range parts {
-		list = append(list, Link{Beads: p.beads, Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}})
-	}
-	list = append(list, s.Right.links()...)
+	list := append(s.ownLinks(s.Slack), s.Right.links()...)
 	left := s.Left.links()
 	for i := len(left) - 1; i >= 0; i-- {
 		list = append(list, left[i])
 	}
 	return withoutSlivers(list)
+}
+
+// ownLinks are the strand's beads as stiff parts, its slack shared out over them.
+func (s *Strand) ownLinks(slack length.MM) []Link {
+	parts := s.once()
+	stretch := 1.0
+	if s.Strung > 0 {
+		stretch = float64((s.Strung + slack) / s.Strung)
+	}
+	list := make([]Link, 0, len(parts)+len(s.Left.Parts)+len(s.Right.Parts))
+	for _, p := range parts {
+		list = append(list, Link{Beads: p.beads, Stretch: stretch, Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}})
+	}
+	return list
 }
 
 // once gives the stiff parts of one turn. Of a ring whose path closes only after
@@ -148,6 +162,9 @@ func (l Link) moved(mm float64) Link {
 	return l
 }
 
+// own says whether the link is of the strand's own beads.
+func (l *Link) own() bool { return len(l.Beads) > 0 && l.Of == nil }
+
 // rotated puts the link that carries the first bead back in front.
 func rotated(links []Link, start int) []Link {
 	if start == 0 {
@@ -155,7 +172,7 @@ func rotated(links []Link, start int) []Link {
 	}
 	first := 0
 	for i, l := range links {
-		if len(l.Beads) > 0 && (len(links[first].Beads) == 0 || l.Beads[0].Bead < links[first].Beads[0].Bead) {
+		if l.own() && (!links[first].own() || l.Beads[0].Bead < links[first].Beads[0].Bead) {
 			first = i
 		}
 	}
@@ -171,8 +188,12 @@ func (e *End) links() []Link {
 		if p.Length <= 0 {
 			continue
 		}
+		if p.Role == RoleRow {
+			list = append(list, p.acrossLinks(e.Side)...)
+			continue
+		}
 		add := func(mm length.MM) {
-			list = append(list, Link{Part: p, Segment: chain.Segment{Length: float64(mm), Reach: p.reach()}})
+			list = append(list, Link{Part: p, Stretch: 1, Segment: chain.Segment{Length: float64(mm), Reach: p.reach()}})
 		}
 		if f := p.finding(); f != nil && f.Type == material.Toggle && f.Closed == 0 {
 			add(p.Length - f.BarEye)
@@ -200,6 +221,8 @@ func (p *Part) reach() float64 {
 	switch {
 	case p.Loop != nil:
 		return float64(p.Loop.Thick) / 2
+	case p.Role == RoleShared:
+		return float64(p.Material.Bead.Thick) / 2
 	case f == nil:
 		return 0
 	case f.Type == material.ButtonEnd:

@@ -49,7 +49,8 @@ func (p *Piece) Check() []Fault {
 	}
 	p.House.check(add)
 	p.checkClosure(add)
-	if p.checkRows(add); len(p.Rows()) == 0 || len(p.Rows()) > MostRows {
+	p.checkRows(add)
+	if len(p.Sections) > 0 && (len(p.Rows()) == 0 || len(p.Rows()) > MostRows || len(p.Joins) != len(p.Sections)-1) || len(p.Sections) == 0 {
 		return faults
 	}
 	p.checkIDs(add)
@@ -83,6 +84,10 @@ func (p *Piece) checkIDs(add adder) {
 	}
 	each("closure.left", p.Closure.Left)
 	each("closure.right", p.Closure.Right)
+	for i, j := range p.Joins {
+		own(fmt.Sprintf("joins[%d].id", i), j.ID)
+		each(fmt.Sprintf("joins[%d].fittings", i), j.Fittings)
+	}
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {
 			own(rowAt(i, j)+".id", r.ID)

@@ -64,10 +64,10 @@ func TestLimitsAreWhereTheyAreSaidToBe(t *testing.T) {
 	}
 }
 
-func TestAPieceHasOneSection(t *testing.T) {
+func TestASeriesCloses(t *testing.T) {
 	p := strand()
 	p.Sections = append(p.Sections, Section{})
-	if faults := p.Check(); len(faults) == 0 || !strings.Contains(faults[len(faults)-1].Says, "this one has 2") {
+	if faults := p.Check(); len(faults) == 0 || !strings.Contains(faults[len(faults)-1].Says, "this piece has 0") {
 		t.Errorf("%v", faults)
 	}
 }

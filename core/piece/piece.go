@@ -82,12 +82,16 @@ type Piece struct {
 	Palette     map[string]*material.Material // beads by the letter of their dish
 	Closure     Closure
 	Sections    []Section
+	Joins       []*Join // between each section and the next
 	House       House
 	Waived      []Waiver
 }
 
 // Child says whether the piece is for a child.
 func (p *Piece) Child() bool { return p.Body != nil && p.Body.Child }
+
+// NewJoin gives an id for a join that nothing in the piece has.
+func (p *Piece) NewJoin() ID { return p.newID("j") }
 
 // Section is a number of rows side by side between two joins.
 type Section struct {
@@ -131,8 +135,9 @@ func (p *Piece) Row(id ID) *Row {
 	return nil
 }
 
-// Leading is the row whose length the target names: the first.
-func (p *Piece) Leading() *Row { return p.Rows()[0] }
+// Leading is the row whose length the target names: the first of the section with the
+// most rows.
+func (p *Piece) Leading() *Row { return p.Main().Rows[0] }
 
 // IsRing says whether the row closes on itself bead to bead: no clasp, and no
 // fitting between its last bead and its first.
@@ -185,6 +190,10 @@ func (p *Piece) Clone() *Piece {
 			out.Sections[i].Rows = append(out.Sections[i].Rows, &row)
 		}
 	}
+	out.Joins = nil
+	for _, j := range p.Joins {
+		out.Joins = append(out.Joins, &Join{j.ID, slices.Clone(j.Fittings)})
+	}
 	out.Waived = slices.Clone(p.Waived)
 	return &out
 }
@@ -194,6 +203,9 @@ func (p *Piece) Fittings() []*[]Fitting {
 	lists := []*[]Fitting{&p.Closure.Left, &p.Closure.Right}
 	for _, r := range p.Rows() {
 		lists = append(lists, &r.Left, &r.Right)
+	}
+	for _, j := range p.Joins {
+		lists = append(lists, &j.Fittings)
 	}
 	return lists
 }
@@ -208,6 +220,9 @@ func (p *Piece) newID(prefix string) ID {
 	used := map[ID]bool{}
 	for _, r := range p.Rows() {
 		used[r.ID] = true
+	}
+	for _, j := range p.Joins {
+		used[j.ID] = true
 	}
 	for _, list := range p.Fittings() {
 		for _, f := range *list {

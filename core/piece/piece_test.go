@@ -33,7 +33,7 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 		"closure.type":                   func(p *Piece) { p.Closure = Closure{Type: "glue"} },
 		"closure":                        func(p *Piece) { p.Closure.Type = Knot },
 		"closure.left[0]":                func(p *Piece) { p.Closure.Left[0].Of = finding(material.CrimpTube) },
-		"sections":                       func(p *Piece) { p.Sections = append(p.Sections, Section{}) },
+		"joins":                          func(p *Piece) { p.Sections = append(p.Sections, Section{}) },
 		"sections[0].rows[0].cord":       func(p *Piece) { p.Leading().Cord = nil },
 		"sections[0].rows[0].passes":     func(p *Piece) { p.Leading().Passes = 9 },
 		"sections[0].rows[0].left[0].id": func(p *Piece) { p.Leading().Left[0].ID = "r1" },

@@ -37,15 +37,18 @@ type Follow struct {
 	Step length.MM
 }
 
-// TargetOf gives what the row is to measure: the target names the first row, others
-// follow the row before them by their rule. It is nil for a row that nothing is asked
-// of.
+// TargetOf gives what the row is to measure in the loop it lies in: the target names
+// the first row of the section with the most rows, others of it follow the row before
+// them by their rule; a row of another section is asked what the one in its loop is. It
+// is nil for a row that nothing is asked of.
 func (p *Piece) TargetOf(row *Row) *Target {
 	if p.Target == nil {
 		return nil
 	}
+	main := p.Main()
+	row = p.In(row, main)
 	t := *p.Target
-	for i, r := range p.Rows() {
+	for i, r := range main.Rows {
 		if i > 0 && r.Follow.Rule == Free {
 			if r == row {
 				return nil
@@ -90,7 +93,7 @@ func (p *Piece) Number(row ID) int {
 }
 
 // Twisted says whether the rows are twisted together.
-func (p *Piece) Twisted() bool { return p.Sections[0].Twisted }
+func (p *Piece) Twisted() bool { return p.Main().Twisted }
 
 // Several says whether the piece has more than one row.
 func (p *Piece) Several() bool { return len(p.Rows()) > 1 }
@@ -103,9 +106,12 @@ func (r *Row) Port(side Side) *Port {
 	return &r.LeftPort
 }
 
-// Joined is the fitting of the closure that a row goes on at a side; nil where it goes
-// on none.
+// Joined is the fitting that a row goes on at a side, of the join there or of the
+// closure; nil where it goes on none.
 func (p *Piece) Joined(r *Row, side Side) *Fitting {
+	if j := p.JoinAt(r, side); j != nil {
+		return &j.Fittings[j.goneOn(r, side)]
+	}
 	if at := p.JoinedAt(r, side); at >= 0 {
 		return &(*p.End(nil, side, true))[at]
 	}
@@ -140,13 +146,14 @@ func (p *Piece) otherHalf(side Side) *Fitting {
 // that has a single eye.
 func (p *Piece) Hole(r *Row, side Side) int {
 	on := p.Joined(r, side)
-	if on == nil || on.Of.Finding.Holes < 2 {
+	if on == nil || on.Of.Finding == nil || on.Of.Finding.Holes < 2 {
 		return 0
 	}
 	if hole := r.Port(side).Hole; hole > 0 {
 		return hole
 	}
-	return p.Number(r.ID)
+	_, j := p.place(r)
+	return j + 1
 }
 
 // The limits of rows.
@@ -158,45 +165,43 @@ const (
 // checkRows holds every section to rows that can be: not too many, each going on what
 // is there, no two in one hole.
 func (p *Piece) checkRows(add adder) {
-	if len(p.Sections) != 1 {
-		add("sections", "A piece has one section so far; this one has %d.", len(p.Sections))
+	if !p.checkJoins(add) {
 		return
 	}
-	rows := p.Sections[0].Rows
-	switch {
-	case len(rows) == 0:
-		add("sections[0].rows", "A section needs a row. Add one.")
-	case len(rows) > MostRows:
-		add("sections[0].rows", "A section has at most %d rows; this one has %d.", MostRows, len(rows))
-	case len(rows) > 1 && p.Closure.Type != Clasp:
+	if len(p.Rows()) > 1 && p.Closure.Type != Clasp {
 		add("closure.type", "Several rows go on a clasp or on rings. Close the piece with a clasp, or keep one row.")
-	}
-	if len(rows) < 2 || len(rows) > MostRows {
 		return
 	}
-	for _, side := range Sides() {
-		p.checkPorts(rows, side, add)
-	}
-	for j, r := range rows {
-		f := r.Follow
-		if !slices.Contains(Rules(), f.Rule) {
-			add(rowAt(0, j)+".follow", "%q is no rule for a row. Use equal, longer, touching, or none.", string(f.Rule))
+	for i := range p.Sections {
+		for _, side := range Sides() {
+			p.checkPorts(i, side, add)
 		}
-		if f.Rule == Longer || f.Rule == Touching {
-			checkRange(add, rowAt(0, j)+".followMm", f.Step, -mostStep, mostStep)
-		}
-		if (f.Rule == Longer || f.Rule == Touching) && j == 0 {
-			add(rowAt(0, j)+".follow", "The first row follows no other: the target is its own.")
+		for j, r := range p.Sections[i].Rows {
+			r.checkFollow(add, rowAt(i, j), j == 0)
 		}
 	}
 }
 
-func (p *Piece) checkPorts(rows []*Row, side Side, add adder) {
+func (r *Row) checkFollow(add adder, at string, first bool) {
+	f := r.Follow
+	if !slices.Contains(Rules(), f.Rule) {
+		add(at+".follow", "%q is no rule for a row. Use equal, longer, touching, or none.", string(f.Rule))
+	}
+	if f.Rule != Longer && f.Rule != Touching {
+		return
+	}
+	checkRange(add, at+".followMm", f.Step, -mostStep, mostStep)
+	if first {
+		add(at+".follow", "The first row follows no other: the target is its own.")
+	}
+}
+
+func (p *Piece) checkPorts(section int, side Side, add adder) {
 	taken := map[ID]map[int]int{} // by fitting and hole the row's number
-	for j, r := range rows {
-		at := rowAt(0, j) + "." + string(side) + "Port"
-		if on := r.Port(side).On; on != "" && !slices.ContainsFunc(*p.End(nil, side, true), func(f Fitting) bool { return f.ID == on }) {
-			add(at+".on", "The closure has no fitting %q at the %s. Name one that it has.", string(on), side)
+	for j, r := range p.Sections[section].Rows {
+		at := rowAt(section, j) + "." + string(side) + "Port"
+		if on := r.Port(side).On; on != "" && !slices.ContainsFunc(p.goesOn(r, side), func(f Fitting) bool { return f.ID == on }) {
+			add(at+".on", "There is no fitting %q for it to go on at the %s. Name one that is there.", string(on), side)
 			continue
 		}
 		on, hole := p.Joined(r, side), p.Hole(r, side)
@@ -204,7 +209,7 @@ func (p *Piece) checkPorts(rows []*Row, side Side, add adder) {
 		case on == nil && r.Port(side).Hole > 0:
 			add(at+".hole", "There is nothing with holes at the %s. Leave the hole out.", side)
 		case on == nil:
-		case on.Of.Finding.Holes < 2 && r.Port(side).Hole > 1:
+		case (on.Of.Finding == nil || on.Of.Finding.Holes < 2) && r.Port(side).Hole > 1:
 			add(at+".hole", "%s has one eye, and no hole %d.", on.Of.Name, r.Port(side).Hole)
 		case hole > 0 && hole > on.Of.Finding.Holes:
 			add(at+".hole", "Row %d is in hole %d of %s, which has %d. Use one with more holes, or fewer rows.", j+1, hole, on.Of.Name, on.Of.Finding.Holes)
@@ -219,10 +224,11 @@ func (p *Piece) checkPorts(rows []*Row, side Side, add adder) {
 	}
 }
 
-// OfClosure says whether a fitting belongs to the closure, which all rows share.
-func (p *Piece) OfClosure(fitting ID) bool {
+// IsShared says whether a fitting belongs to the closure or a join, which rows share.
+func (p *Piece) IsShared(fitting ID) bool {
 	of := func(f Fitting) bool { return f.ID == fitting }
-	return fitting != "" && (slices.ContainsFunc(p.Closure.Left, of) || slices.ContainsFunc(p.Closure.Right, of))
+	return fitting != "" && (slices.ContainsFunc(p.Closure.Left, of) || slices.ContainsFunc(p.Closure.Right, of) ||
+		slices.ContainsFunc(p.Joins, func(j *Join) bool { return slices.ContainsFunc(j.Fittings, of) }))
 }
 
 // AllOf lists a fitting's rows at a side: those that go on it there.
@@ -251,10 +257,10 @@ func (p *Piece) EmptyHoles(on ID, side Side) []int {
 	return out
 }
 
-// Spacing is how far apart the rows are kept by what they go on; 0 where that keeps
-// them no distance.
+// Spacing is how far apart the rows of the section with the most are kept by what they
+// go on; 0 where that keeps them no distance.
 func (p *Piece) Spacing(side Side) length.MM {
-	if on := p.Joined(p.Leading(), side); on != nil && on.Of.Finding.Holes > 1 {
+	if on := p.Joined(p.Leading(), side); on != nil && on.Of.Finding != nil && on.Of.Finding.Holes > 1 {
 		return on.Of.Finding.Spacing
 	}
 	return 0

@@ -180,9 +180,11 @@ func (w *writer) hangOnFittings() {
 func (w *writer) attach(side piece.Side) {
 	hung := w.hung(side)
 	for i := 1; i < len(hung); i++ {
-		if !w.now(hung[i-1].shared && hung[i].shared) {
+		pair := hung[i-1].id + " " + hung[i].id
+		if !w.now(hung[i-1].shared && hung[i].shared) || w.hungUp[pair] {
 			continue
 		}
+		w.hungUp[pair], w.hungUp[hung[i].id+" "+hung[i-1].id] = true, true
 		w.do("%s end: hang %s on %s.%s", title(side), hung[i].name, hung[i-1].name, howItOpens(hung[i-1].finding, hung[i].finding))
 	}
 }
@@ -192,6 +194,7 @@ type hanging struct {
 	name    string
 	finding *material.Finding
 	shared  bool
+	id      piece.ID
 }
 
 // hung lists what hangs at an end from the cord outwards. A toggle is listed at
@@ -199,9 +202,12 @@ type hanging struct {
 func (w *writer) hung(side piece.Side) []hanging {
 	var out []hanging
 	for _, p := range w.s.End(side).Parts {
+		if p.Role == measure.RoleRow {
+			return out
+		}
 		switch p.Role {
 		case measure.RoleRing, measure.RoleClasp, measure.RoleChain, measure.RoleLinks, measure.RoleConnector:
-			h := hanging{p.Material.Name, p.Material.Finding, p.Shared}
+			h := hanging{p.Material.Name, p.Material.Finding, p.Shared, p.Fitting}
 			if p.Role == measure.RoleLinks {
 				h.name = fmt.Sprintf("%d links of %s", p.Links, h.name)
 			}
@@ -222,7 +228,7 @@ func (w *writer) hung(side piece.Side) []hanging {
 		if hole := w.m.Piece.Hole(w.s.Row, side); hole > 0 {
 			half = fmt.Sprintf("hole %d of %s", hole, half)
 		}
-		out = append(out, hanging{half + clasp.Material.Name, clasp.Material.Finding, true})
+		out = append(out, hanging{half + clasp.Material.Name, clasp.Material.Finding, true, clasp.Fitting + "'"})
 	}
 	return out
 }

@@ -53,7 +53,12 @@ func (w *writer) rows() {
 		must = append(must, w.lengths()...)
 	}
 	w.gate("Before the clasp", must...)
-	w.attachAll()
+	for i, s := range w.m.Piece.Sections {
+		if i == 0 || !w.m.Piece.Joins[i-1].Through() {
+			w.s = w.m.Strand(s.Rows[0].ID)
+			w.attachAll()
+		}
+	}
 }
 
 // toldEnd is an end that has been told in full.
@@ -126,6 +131,9 @@ func (w *writer) closed() string {
 
 func (w *writer) oneAtATime() bool {
 	for _, s := range w.m.Strands {
+		if len(w.m.Piece.Joins) > 0 {
+			return false
+		}
 		if w.m.Piece.Hole(s.Row, piece.Left) > 0 || s.Start.By == piece.StopSpool || s.Start.By == piece.StopCrimped {
 			return true
 		}
@@ -135,18 +143,21 @@ func (w *writer) oneAtATime() bool {
 
 func (w *writer) allTogether() {
 	w.eachRow(func() {
-		if w.s.Row.Corded() {
-			w.countOut()
-			w.start(w.cutters())
-			w.stop()
+		if !w.begins() {
+			return
 		}
+		w.countOut()
+		w.start(w.cutters())
+		w.stop()
+		w.runOn()
 	})
 	w.gate("Before any end is made", append([]string{"all rows lie side by side, their middles over one another"}, w.lengths()...)...)
 	w.eachRow(func() {
-		if w.s.Row.Corded() {
+		switch {
+		case w.begins():
 			w.open()
 			w.end(&w.s.Left)
-		} else {
+		case !w.s.Row.Corded():
 			w.hangChain(piece.Left)
 		}
 	})
@@ -155,12 +166,29 @@ func (w *writer) allTogether() {
 		w.do("Twist the rows together, evenly from end to end, and hold the twist.")
 	}
 	w.eachRow(func() {
-		if w.s.Row.Corded() {
-			w.secondEnd(&w.s.Right)
-		} else {
+		switch {
+		case !w.s.Row.Corded():
 			w.hangChain(piece.Right)
+		case w.s.Right.Hold != measure.HeldByRunning:
+			w.secondEnd(&w.s.Right)
 		}
 	})
+}
+
+// begins says whether the row's cord begins in it, and not in the row before.
+func (w *writer) begins() bool {
+	return w.s.Row.Corded() && w.s.Left.Hold != measure.HeldByRunning
+}
+
+// runOn strings the rows that the cord runs on in.
+func (w *writer) runOn() {
+	for next := w.m.Piece.RunsOn(w.s.Row); next != nil; next = w.m.Piece.RunsOn(next) {
+		join := w.m.Piece.JoinAt(next, piece.Left)
+		w.s, w.row = w.m.Strand(next.ID), w.m.Piece.Number(next.ID)
+		w.do("With the same cord go through %s, and on.", lower(join.Fittings[0].Of.Name))
+		w.countOut()
+		w.stringRuns()
+	}
 }
 
 // hangChain hangs an end of a row of chain on what it goes on.

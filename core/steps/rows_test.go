@@ -80,3 +80,22 @@ func TestARowOfChainIsCountedOffAndHung(t *testing.T) {
 		t.Errorf("chain has no cord and no beads: %s", text)
 	}
 }
+
+func TestACordThatRunsOnIsStrungOnAndEndedOnce(t *testing.T) {
+	bead, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 3})
+	if err != nil {
+		t.Fatal(err)
+	}
+	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {
+		next := *p.Leading()
+		next.ID, next.Left = "n1", nil
+		p.Leading().Right = nil
+		p.Sections = append(p.Sections, piece.Section{Rows: []*piece.Row{&next}})
+		p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{{ID: "b", Of: &material.Material{ID: "ball", Name: "Ball", Class: material.ClassBead, Bead: bead}}}}}
+	}))
+	inOrder(t, text, "Row 1: count out", "Row 1: cut", "Row 1: string the runs", "Row 2: with the same cord go through ball, and on.", "Row 2: count out", "Row 2: string the runs",
+		"Row 1, left end: thread the crimp", "GATE Row 2: before the right crimp", "Row 2, right end: thread the crimp")
+	if strings.Contains(text, "Row 2: cut") || strings.Contains(text, "Row 1, right end") || strings.Contains(text, "Row 2, left end") {
+		t.Errorf("one cord has two ends: %s", text)
+	}
+}

@@ -20,7 +20,7 @@ type Step struct {
 
 // For lists the steps of a piece, strand by strand, with lengths in the unit.
 func For(m *measure.Measured, unit length.Unit) []Step {
-	w := &writer{m: m, h: m.Piece.House, unit: unit, noted: map[string]bool{}, told: map[string]toldEnd{}}
+	w := &writer{m: m, h: m.Piece.House, unit: unit, noted: map[string]bool{}, told: map[string]toldEnd{}, hungUp: map[piece.ID]bool{}}
 	w.componentsFirst()
 	for _, c := range m.Tally {
 		w.notesOf(c.Material)
@@ -64,9 +64,10 @@ type writer struct {
 	unit length.Unit
 	out  []Step
 
-	noted map[string]bool    // materials whose bench note has been given
-	later []string           // what is hung on once the strand is finished
-	told  map[string]toldEnd // ends that have been told in full, by their shape
+	noted  map[string]bool    // materials whose bench note has been given
+	later  []string           // what is hung on once the strand is finished
+	hungUp map[piece.ID]bool  // pairs of fittings that hang together already
+	told   map[string]toldEnd // ends that have been told in full, by their shape
 }
 
 func (w *writer) do(says string, args ...any) {

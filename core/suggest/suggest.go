@@ -255,7 +255,7 @@ func (p *picker) ring(side piece.Side) *Suggestion {
 // needsRing says whether an end wants a ring: by the house's way of putting
 // clasps on, and so that a clasp put on directly has something to close into.
 func needsRing(m *measure.Measured, s *measure.Strand, side piece.Side) bool {
-	if on := m.Piece.Joined(s.Row, side); on != nil && on.Of.Finding.Holes > 1 {
+	if on := m.Piece.Joined(s.Row, side); on != nil && on.Of.Finding != nil && on.Of.Finding.Holes > 1 {
 		return false // each row goes in a hole of its own
 	}
 	if button, _ := m.Piece.Clasp(); button != nil && button.Type == material.ButtonEnd {

@@ -10,7 +10,7 @@ import (
 
 // offsets is how much longer than the first row each is to be.
 func offsets(m *measure.Measured, goal Goal, step length.MM) []length.MM {
-	out := make([]length.MM, len(m.Strands))
+	out := make([]length.MM, len(m.Main()))
 	for k := range out[1:] {
 		switch goal {
 		case Step:
@@ -43,7 +43,7 @@ func TouchingStep(m *measure.Measured, k int, longer length.MM) length.MM {
 	if !ok {
 		return 0
 	}
-	need := upper + float64(m.Strands[k].Width()+m.Strands[k+1].Width())/2
+	need := upper + float64(m.Main()[k].Width()+m.Main()[k+1].Width())/2
 	low, high := 0.0, mostStep
 	for high-low > found {
 		mid := (low + high) / 2

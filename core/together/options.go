@@ -24,7 +24,7 @@ const (
 // at its ends, and with one of each. What read the same from both ends still does. The
 // length of one of each is the sum of both until it is measured.
 func (t *task) optionsOf(ctx context.Context, k int) []option {
-	s := t.measured.Strands[k]
+	s := t.measured.Main()[k]
 	out := []option{{length: s.Finished() - t.shift[k], exact: true}}
 	if !s.Row.Corded() {
 		return append(out, t.possible(ctx, k, links(s))...)
@@ -159,7 +159,7 @@ func added(line *pattern.Line, s *measure.Strand, key string, n int) *pattern.Li
 // measure works out the length of an option; false if it cannot be, or if it breaks
 // what read the same from both ends.
 func (t *task) measure(k int, o *option) bool {
-	s := t.measured.Strands[k]
+	s := t.measured.Main()[k]
 	if o.line == nil && o.links == 0 {
 		return false
 	}

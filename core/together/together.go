@@ -53,7 +53,7 @@ func Propose(ctx context.Context, m *measure.Measured, goal Goal, step length.MM
 		return nil
 	}
 	t := &task{measured: m, goal: goal, shift: offsets(m, goal, step), within: SmallestBead(m)}
-	for k := range m.Strands {
+	for k := range m.Main() {
 		row := t.optionsOf(ctx, k)
 		if ctx.Err() != nil {
 			return nil
@@ -73,7 +73,7 @@ func Propose(ctx context.Context, m *measure.Measured, goal Goal, step length.MM
 // SmallestBead is the length along its hole of the shortest bead that is strung.
 func SmallestBead(m *measure.Measured) length.MM {
 	least := length.MM(math.Inf(1))
-	for _, s := range m.Strands {
+	for _, s := range m.Main() {
 		for i := range s.Beads {
 			if b := s.Beads[i].Material.Bead; !b.Hangs() {
 				least = min(least, b.Length())
@@ -81,7 +81,7 @@ func SmallestBead(m *measure.Measured) length.MM {
 		}
 	}
 	if math.IsInf(float64(least), 1) {
-		for _, s := range m.Strands {
+		for _, s := range m.Main() {
 			if chain := s.Row.Chain(); chain != nil {
 				least = min(least, chain.Of.Finding.Inside) // nothing but chain: a link
 			}
@@ -217,7 +217,7 @@ func (t *task) proposals(found []choice) []Proposal {
 				p.Ops = append(p.Ops, edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: o.fitting, Element: piece.NoElement}, N: o.links})
 			}
 			if o.line != nil {
-				p.Ops = append(p.Ops, edit.Op{Do: edit.SetLine, At: t.measured.Strands[k].Row.At(), Text: o.line.String()})
+				p.Ops = append(p.Ops, edit.Op{Do: edit.SetLine, At: t.measured.Main()[k].Row.At(), Text: o.line.String()})
 			}
 			p.Changes += o.changes
 			p.Lengths = append(p.Lengths, o.length+t.shift[k])
@@ -239,7 +239,7 @@ func (t *task) proposals(found []choice) []Proposal {
 // rules lets each row follow the one before it as the goal has it.
 func (t *task) rules() []edit.Op {
 	var out []edit.Op
-	for k, s := range t.measured.Strands[1:] {
+	for k, s := range t.measured.Main()[1:] {
 		op := edit.Op{Do: edit.SetFollow, At: s.Row.At(), Text: map[Goal]string{Equal: string(piece.Equal), Step: string(piece.Longer), Touching: string(piece.Touching)}[t.goal]}
 		if t.goal != Equal {
 			by := length.MM(math.Round(float64(t.shift[k+1]-t.shift[k])*100) / 100)

@@ -855,6 +855,8 @@ export interface components {
             /** @description mala-piece/2 */
             format: string;
             house?: components["schemas"]["House"];
+            /** @description What lies between each section and the next. */
+            joins?: components["schemas"]["Join"][];
             /** @enum {string} */
             kind: "necklace" | "bracelet" | "anklet";
             materials: components["schemas"]["Material"][];
@@ -960,7 +962,7 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector" | "shared-bead";
             /** @description It belongs to the closure, where other rows may go on it too. */
             shared?: boolean;
             swallowed: boolean;
@@ -1163,6 +1165,10 @@ export interface components {
              * @description Thickness of the beads taken to touch.
              */
             thickMm: number;
+        };
+        Join: {
+            fittings: components["schemas"]["Fitting"][];
+            id: string;
         };
         Knot: {
             /** Format: double */
@@ -1408,7 +1414,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-twist" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1724,12 +1730,14 @@ export interface components {
             says?: string;
         };
         Rows: {
-            /** @description Each row and the next. */
+            /** @description Each of them and the next. */
             between: components["schemas"]["BetweenRows"][];
             /** @description The row with the smallest inside length: what the wearer feels first. */
             binding: string;
             /** @description What rows go on. */
             fitting: components["schemas"]["RowsOn"][];
+            /** @description The rows of the section with the most: the target is theirs. */
+            main: string[];
         };
         RowsOn: {
             /** @description Holes that no row is in. */
@@ -1834,6 +1842,7 @@ export interface components {
             angle: number;
             /** Format: int64 */
             element: number;
+            strand: string;
             /** @description Where it touches. */
             touch?: number[];
             /** Format: double */
@@ -1933,7 +1942,7 @@ export interface components {
              * @description What keeps the cord in at the left.
              * @enum {string}
              */
-            leftHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "nothing";
+            leftHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "through" | "nothing";
             /** @description Of a knot that is to hide in the last bead. */
             leftKnot?: components["schemas"]["Knot"];
             leftTail: components["schemas"]["Tail"];
@@ -1949,7 +1958,7 @@ export interface components {
             placed?: components["schemas"]["Placed"][];
             right: components["schemas"]["EndPart"][];
             /** @enum {string} */
-            rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "nothing";
+            rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "through" | "nothing";
             rightKnot?: components["schemas"]["Knot"];
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
@@ -3335,7 +3344,7 @@ export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain", "connector"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain", "connector", "shared-bead"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
@@ -3372,7 +3381,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-twist", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
@@ -3383,8 +3392,8 @@ export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
 export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold", "none"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
-export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "nothing"];
-export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "nothing"];
+export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "through", "nothing"];
+export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "through", "nothing"];
 export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];
 export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "fold-over", "cover", "guard", "knot", "bead-loop", "ring", "clasp"];
 export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];

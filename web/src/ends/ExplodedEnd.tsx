@@ -59,6 +59,7 @@ const HOLDS: Record<Exclude<Strand["leftHold"], "crimp">, string> = {
   fold: "The middle of the cord lies here: nothing can run off, and nothing is cut.",
   "fold-over": "The cord lies in the trough, one flap pressed over it, the other over that.",
   ring: "The cord is tied round the ring.",
+  through: "The cord runs on through the shared bead.",
   links: "A row of chain: its last link hangs on what lies beyond.",
   nothing: "Nothing holds the cord here.",
 };

@@ -1,6 +1,6 @@
 import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
 import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
-import { drawBeadLoop, type Looks } from "../felt/paint/ending.ts";
+import { drawShared, drawBeadLoop, type Looks } from "../felt/paint/ending.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { drawPath, drawThrough, MARGIN, TAIL, WORKING } from "./drawPasses.ts";
 
@@ -174,6 +174,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     ctx.translate(s.x, y);
     const m = materials.get(s.part.material ?? "");
     if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
+    else if (s.part.role === "shared-bead") drawShared(ctx, s.part, px * scale, looks);
     else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
     else drawFitting(ctx, s.drawn === OTHER_HALF ? "clasp" : s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();

@@ -42,6 +42,7 @@ const PATHS: Record<Hold, (ctx: CanvasRenderingContext2D, path: Path) => void> =
     drawKnot(ctx, far, y, 5);
   },
   links: () => undefined,
+  through: (ctx, { stations, start, y }) => line(ctx, 0, (stations[0]?.x ?? start) + 60, y),
   "cord-end": intoItsKnot,
   "cone-end": intoItsKnot,
   "fold-over": (ctx, { stations, start, y }) => line(ctx, 0, stations[0]?.x ?? start + 60, y),

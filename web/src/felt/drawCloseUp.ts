@@ -4,7 +4,7 @@ import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
-import { drawBeadLoop, drawLeg } from "./paint/ending.ts";
+import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
 import { spinsOf } from "./spins.ts";
@@ -177,6 +177,12 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
       const m = materials.get(part.material ?? "");
       const looks = { materials, outlines: analysis.drawing?.outlines ?? {}, cord: cloths[tone].cord, cordMm: cord?.diameterMm ?? 0.4 };
       if (part.role === "bead-loop") drawBeadLoop(ctx, part, { from: x(part.fromMm), to: x(part.toMm), px }, looks);
+      if (part.role === "shared-bead") {
+        ctx.save();
+        ctx.translate(x((part.fromMm + part.toMm) / 2), 0);
+        drawShared(ctx, part, px, looks);
+        ctx.restore();
+      }
       if (part.role === "leg") {
         ctx.save();
         ctx.translate(x(part.fromMm), 0);

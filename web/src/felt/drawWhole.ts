@@ -3,7 +3,7 @@ import { rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
-import { drawBeadLoop, drawLeg } from "./paint/ending.ts";
+import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { sprites } from "./paint/sprites.ts";
@@ -127,6 +127,7 @@ function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials
     const half = (seat.lengthMm / 2) * px;
     const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm };
     if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
+    if (part.role === "shared-bead") along(ctx, seat, px, () => drawShared(ctx, part, px, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
     along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px, link: seat.link }));
     for (const id of seat.link ? [] : (part.hung ?? [])) {

@@ -20,7 +20,7 @@ export function CrossSection({ analysis, doc, row }: Props) {
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       if (!drawn || !wrap) return;
       const outlines = drawn.analysis.drawing?.outlines ?? {};
-      drawWrap(ctx, { wrap, doc: drawn.doc, outlines, placed: strandOf(drawn.analysis, row).placed, measureMm: drawn.analysis.fit?.measureMm ?? null, width, height });
+      drawWrap(ctx, { wrap, doc: drawn.doc, outlines, placed: strandOf(drawn.analysis, row).placed, placedOf: (id) => strandOf(drawn.analysis, id).placed, measureMm: drawn.analysis.fit?.measureMm ?? null, width, height });
     },
     [drawn, wrap, row],
   );

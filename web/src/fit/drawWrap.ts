@@ -10,6 +10,8 @@ export interface WrapView {
   outlines: Record<string, Outline>;
   /** The bead of each place of the strand, and whether it lies turned. */
   placed: { material: string; turned: boolean }[];
+  /** Those of another row that lies in the same loop. */
+  placedOf?: (strand: string) => { material: string; turned: boolean }[];
   measureMm: number | null;
   width: number;
   height: number;
@@ -73,7 +75,7 @@ function band(ctx: CanvasRenderingContext2D, body: number, inner: number) {
 }
 
 /** paintWrap paints fittings edge on, then beads, then the caps that sit on them, then where they touch. */
-function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed }: WrapView, px: number) {
+function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed, placedOf }: WrapView, px: number) {
   const materials = new Map(doc.materials.map((m) => [m.id, m]));
   const at = ({ x, y, angle }: Seat, draw: () => void) => {
     ctx.save();
@@ -99,7 +101,7 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed 
   const spins = spinsOf(placed as Placed[], outlines);
   for (const layer of [0, 1, 2]) {
     for (const one of wrap.beads) {
-      const bead = placed[one.element];
+      const bead = (placedOf?.(one.strand) ?? placed)[one.element];
       const m = materials.get(bead?.material ?? "");
       if (!m || !outlines[m.id] || layerOf(m, outlines[m.id]) !== layer) continue;
       at(one, () => {

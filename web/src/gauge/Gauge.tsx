@@ -36,10 +36,13 @@ function OneGauge({ bench, state }: { bench: Bench; state: BenchState }) {
 function RowsGauge({ bench, state }: { bench: Bench; state: BenchState }) {
   const { unit } = useUnit();
   const { analysis, doc, row, behind } = state;
+  const firstOfMain = analysis?.rows ? analysis.rows.main[0] === row || !analysis.rows.main.includes(row) : numberOf(doc, row) === 1;
   return (
     <section className="gauge" aria-label="Length">
       <div className={`rows-gauge ${behind ? "behind" : ""}`}>
         {rowsOf(doc).map(({ id }, i) => {
+          // Of rows in series one loop is one length: the section with the most rows shows them all.
+          if (analysis?.rows && !analysis.rows.main.includes(id) && id !== row) return null;
           const strand = analysis?.strands.find((s) => s.id === id);
           const target = strand?.target;
           const inHand = id === row;
@@ -55,7 +58,7 @@ function RowsGauge({ bench, state }: { bench: Bench; state: BenchState }) {
         })}
       </div>
       <div className="asked">
-        {numberOf(doc, row) === 1 ? <Target bench={bench} state={state} /> : <Follow bench={bench} state={state} />}
+        {firstOfMain ? <Target bench={bench} state={state} /> : <Follow bench={bench} state={state} />}
         {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
       </div>
     </section>

@@ -7,6 +7,7 @@ import type { BenchState } from "../bench/BenchState.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { sizeOf } from "../dishes/size.ts";
 import { filterFor } from "../ends/places.ts";
+import { JOINS } from "./joins.ts";
 
 interface Props {
   bench: Bench;
@@ -20,7 +21,9 @@ interface Props {
 export function FittingFacts({ bench, state, fitting, side, onClose }: Props) {
   const { doc, analysis } = state;
   const [choosing, setChoosing] = useState(false);
-  const m = doc.materials.find((one) => one.id === doc.closure[side]?.find((f) => f.id === fitting.id)?.of);
+  const join = doc.joins?.find((one) => one.fittings.some((f) => f.id === fitting.id));
+  const here = join?.fittings ?? doc.closure[side] ?? [];
+  const m = doc.materials.find((one) => one.id === here.find((f) => f.id === fitting.id)?.of);
   if (!m) return null;
   const on = (analysis?.rows?.fitting ?? []).filter((one) => one.fitting === fitting.id);
   return (
@@ -51,7 +54,7 @@ export function FittingFacts({ bench, state, fitting, side, onClose }: Props) {
       {choosing && (
         <CataloguePicker
           title={`Instead of ${m.name.toLowerCase()}`}
-          filter={filterFor(side === "left" ? "claspLeft" : "claspRight")}
+          filter={m.class === "bead" ? { class: "bead" } : join ? JOINS : filterFor(side === "left" ? "claspLeft" : "claspRight")}
           onClose={() => setChoosing(false)}
           onPick={(picked) => {
             setChoosing(false);

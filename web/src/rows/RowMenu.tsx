@@ -4,16 +4,33 @@ import type { Operation } from "../api/client.ts";
 import { numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
+import type { Filter } from "../materials/catalogue.ts";
+import { JOINS, SHARED } from "./joins.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
+
+/** Picking is what the catalogue is open for. */
+interface Picking {
+  title: string;
+  filter: Filter;
+  do: "add-row" | "add-section";
+}
+
+const PICKS: Record<"chain" | "joined" | "through", Picking> = {
+  chain: { title: "A row of chain", filter: { class: "finding", types: "chain" }, do: "add-row" },
+  joined: { title: "What joins the sections", filter: JOINS, do: "add-section" },
+  through: { title: "The bead that the cords run through", filter: SHARED, do: "add-section" },
+};
 
 /** RowMenu is what can be done to the row in hand as a whole. */
 export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
   const { doc, analysis, row } = state;
   const [at, setAt] = useState<HTMLElement | null>(null);
-  const [chain, setChain] = useState(false);
+  const [picking, setPicking] = useState<Picking | null>(null);
   const rows = rowsOf(doc);
   const corded = rowOf(doc, row).cord !== undefined;
   const number = numberOf(doc, row);
+  const section = doc.sections.find((one) => one.rows?.some(({ id }) => id === row))?.rows ?? [];
+  const place = section.findIndex(({ id }) => id === row);
   const does = (operation: Operation, then?: string) => {
     setAt(null);
     void bench.apply({ ...operation, at: { strand: row } }).then((done) => done && then && bench.toRow(then));
@@ -36,15 +53,33 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
         <MenuItem
           onClick={() => {
             setAt(null);
-            setChain(true);
+            setPicking(PICKS.chain);
           }}
         >
           Add a row of chain below
         </MenuItem>
-        <MenuItem disabled={number === 1} onClick={() => does({ do: "move-row", n: number - 1 })}>
+        <MenuItem
+          onClick={() => {
+            setAt(null);
+            setPicking(PICKS.joined);
+          }}
+        >
+          Add a section behind, on a ring, connector or chain
+        </MenuItem>
+        <MenuItem
+          disabled={!corded}
+          onClick={() => {
+            setAt(null);
+            setPicking(PICKS.through);
+          }}
+        >
+          Add a section behind, through a shared bead
+        </MenuItem>
+        {doc.sections.length > 1 && <MenuItem onClick={() => does({ do: "remove-section" })}>Remove its section</MenuItem>}
+        <MenuItem disabled={place === 0} onClick={() => does({ do: "move-row", n: place })}>
           Move up
         </MenuItem>
-        <MenuItem disabled={number === rows.length} onClick={() => does({ do: "move-row", n: number + 1 })}>
+        <MenuItem disabled={place === section.length - 1} onClick={() => does({ do: "move-row", n: place + 2 })}>
           Move down
         </MenuItem>
         <MenuItem disabled={!corded} onClick={() => does({ do: "mirror-row" })}>Reverse it, with its ends</MenuItem>
@@ -57,14 +92,14 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
           Remove it
         </MenuItem>
       </Menu>
-      {chain && (
+      {picking && (
         <CataloguePicker
-          title="A row of chain"
-          filter={{ class: "finding", types: "chain" }}
-          onClose={() => setChain(false)}
+          title={picking.title}
+          filter={picking.filter}
+          onClose={() => setPicking(null)}
           onPick={(m) => {
-            setChain(false);
-            void bench.apply({ do: "add-row", at: { strand: row }, material: m.id });
+            setPicking(null);
+            void bench.apply({ do: picking.do, at: { strand: row }, material: m.id });
           }}
         />
       )}

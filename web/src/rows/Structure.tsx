@@ -1,7 +1,7 @@
 import { Popover } from "@mui/material";
 import { useState, type ReactNode } from "react";
 import type { Document, Fitting, Material } from "../api/client.ts";
-import { rowsOf } from "../api/piece.ts";
+import { numberOf, rowsOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { RowMenu } from "./RowMenu.tsx";
@@ -17,13 +17,11 @@ export function Structure({ bench, state }: { bench: Bench; state: BenchState })
   const [facts, setFacts] = useState<{ fitting: Fitting; side: Side; at: HTMLElement } | null>(null);
   const rows = rowsOf(doc);
   if (rows.length < 2) return null;
-  const on = (id: string) => analysis?.rows?.fitting.find((one) => one.fitting === id);
-  const fittings = (side: Side) => {
-    // The map reads from left to right; both lists run from the outside in.
-    const list = doc.closure[side] ?? [];
-    return (side === "left" ? list : [...list].reverse()).map((fitting) => {
+  const on = (id: string) => analysis?.rows?.fitting.filter((one) => one.fitting === id).reduce((sum, one) => Math.max(sum, one.rows.length), 0);
+  const parts = (list: Fitting[], side: Side) =>
+    list.map((fitting) => {
       const m = doc.materials.find((one) => one.id === fitting.of);
-      const carried = on(fitting.id)?.rows.length;
+      const carried = on(fitting.id);
       return (
         <button type="button" key={fitting.id} className="part" aria-haspopup="dialog" onClick={(e) => setFacts({ fitting, side, at: e.currentTarget })} title={m?.name}>
           <b>{wordFor(m)}</b>
@@ -31,23 +29,31 @@ export function Structure({ bench, state }: { bench: Bench; state: BenchState })
         </button>
       );
     });
+  const stack = (section: Document["sections"][number], key: number) => {
+    const own = section.rows ?? [];
+    return (
+      <div key={key} className={`stack ${own.length > 4 ? "many" : ""}`}>
+        {own.map(({ id, line }) => (
+          <button type="button" key={id} className="row" aria-pressed={id === row} aria-label={`Row ${numberOf(doc, id)}`} onClick={() => bench.toRow(id)} title={line}>
+            <b>{numberOf(doc, id)}</b>
+            <i style={{ background: colourOf(doc, state, id) }} aria-hidden />
+            <span>{says(state, id)}</span>
+          </button>
+        ))}
+      </div>
+    );
   };
+  const joins = doc.joins ?? [];
+  const long = [doc.closure.left, doc.closure.right, ...joins.map((join) => join.fittings)].flatMap((list) => list ?? []).length > 5 || joins.length > 0;
   const twisted = doc.sections.some((section) => section.twisted);
   return (
     <div className="structure" role="group" aria-label="Structure">
       <h2>Structure</h2>
-      <div className={`map ${(doc.closure.left?.length ?? 0) + (doc.closure.right?.length ?? 0) > 5 ? "long" : ""}`}>
-        <Chain>{fittings("left")}</Chain>
-        <div className={`stack ${rows.length > 4 ? "many" : ""}`}>
-          {rows.map(({ id, line }, i) => (
-            <button type="button" key={id} className="row" aria-pressed={id === row} aria-label={`Row ${i + 1}`} onClick={() => bench.toRow(id)} title={line}>
-              <b>{i + 1}</b>
-              <i style={{ background: colourOf(doc, state, id) }} aria-hidden />
-              <span>{says(state, id)}</span>
-            </button>
-          ))}
-        </div>
-        <Chain>{fittings("right")}</Chain>
+      <div className={`map ${long ? "long" : ""}`}>
+        <Chain>{parts(doc.closure.left ?? [], "left")}</Chain>
+        {doc.sections.flatMap((section, i) => [stack(section, i), ...(joins[i] ? [<Chain key={joins[i].id}>{parts(joins[i].fittings, "right")}</Chain>] : [])])}
+        {/* Both lists run from the outside in; the map reads from left to right. */}
+        <Chain>{parts([...(doc.closure.right ?? [])].reverse(), "right")}</Chain>
         {(doc.closure.right ?? []).length === 0 && <span className="part ghost">other half</span>}
       </div>
       <div className="does">
@@ -77,6 +83,7 @@ function Chain({ children }: { children: ReactNode[] }) {
 
 /** wordFor names a fitting in one word, as the map has room for. */
 function wordFor(m: Material | undefined): string {
+  if (m?.class === "bead") return "bead";
   const type = m?.type ?? "";
   if (type.endsWith("ring") && type !== "spring-ring") return "ring";
   if (type === "connector" || type === "chain" || type === "extender") return type;
@@ -84,6 +91,7 @@ function wordFor(m: Material | undefined): string {
 }
 
 function describe(m: Material | undefined, fitting: Fitting): string {
+  if (m?.class === "bead") return "shared";
   if (fitting.links) return `${fitting.links} links`;
   if (m?.type === "extender") return `${m.links ?? 0} links`;
   if (m?.type?.endsWith("ring") && m.insideMm) return `${m.insideMm} mm`;

@@ -37,6 +37,12 @@ export function drawBeadLoop(ctx: CanvasRenderingContext2D, part: EndPart, { fro
   ctx.restore();
 }
 
+/** drawShared paints a bead that the cords of several rows run through, at its middle. */
+export function drawShared(ctx: CanvasRenderingContext2D, part: EndPart, px: number, looks: Pick<Looks, "materials" | "outlines">) {
+  const [m, outline] = [looks.materials.get(part.material ?? ""), looks.outlines[part.material ?? ""]];
+  if (m && outline) sprites.draw(ctx, m, outline, px, false);
+}
+
 /** placeOn is a place on an ellipse by its share of the way round, from its near end, and which way the line runs there. */
 function placeOn(turn: number, long: number, wide: number) {
   return { x: long * Math.cos(turn), y: wide * Math.sin(turn), angle: Math.atan2(wide * Math.cos(turn), -long * Math.sin(turn)) };

@@ -1,0 +1,89 @@
+package edit
+
+import (
+	"slices"
+
+	"mala/core/piece"
+)
+
+// addSection puts a section behind that of a row: a row beside each of its rows, alike,
+// joined by a ring, a connector or a chain, on which all end, or by a bead that every
+// cord runs through.
+func addSection(p *piece.Piece, row *piece.Row, op Op) error {
+	if op.Material == nil {
+		return refuse("Choose what joins the sections: a ring, a connector, a chain, or a bead that the cords run through.")
+	}
+	if p.Closure.Type != piece.Clasp {
+		return refuse("Sections lie between the two halves of a clasp. Close the piece with a clasp first.")
+	}
+	section, _ := sectionOf(p, row)
+	if len(p.Rows())+len(section.Rows) > piece.MostRows {
+		return refuse("A piece has at most %d rows.", piece.MostRows)
+	}
+	at := slices.IndexFunc(p.Sections, func(s piece.Section) bool { return slices.Contains(s.Rows, row) })
+	join := &piece.Join{ID: p.NewJoin()}
+	p.Joins = slices.Insert(p.Joins, at, join)
+	p.Sections = slices.Insert(p.Sections, at+1, piece.Section{})
+	if op.Material.Bead != nil {
+		join.Fittings = []piece.Fitting{p.NewFitting(op.Material)}
+	} else {
+		join.Fittings = []piece.Fitting{newFitting(p, op.Material)}
+	}
+	for _, r := range p.Sections[at].Rows {
+		next := *r
+		next.ID, next.Line, next.Cut = p.NewRow(), r.Line.Clone(), nil
+		next.Left, next.Right = nil, nil
+		next.LeftPort, next.RightPort = piece.Port{}, piece.Port{}
+		p.Sections[at+1].Rows = append(p.Sections[at+1].Rows, &next)
+		if join.Through() {
+			// The cord ends behind the new row as it ended behind this one.
+			next.Right, r.Right = r.Right, nil
+			next.RightEnding, r.RightEnding = r.RightEnding, piece.Ending{}
+			next.LeftEnding = piece.Ending{}
+			continue
+		}
+		copyEnds(p, r, &next)
+	}
+	return nil
+}
+
+// copyEnds gives a row ends like those of another, with fittings of its own.
+func copyEnds(p *piece.Piece, from, to *piece.Row) {
+	for _, side := range piece.Sides() {
+		for _, f := range *p.End(from, side, false) {
+			made := p.NewFitting(f.Of)
+			made.Links, made.Hung = f.Links, slices.Clone(f.Hung)
+			list := p.End(to, side, false)
+			*list = append(*list, made)
+		}
+	}
+}
+
+// removeSection removes the section of a row with the join before it, or behind the
+// first. A cord that ran on ends where the one beside it ended.
+func removeSection(p *piece.Piece, row *piece.Row) error {
+	if len(p.Sections) == 1 {
+		return refuse("A piece needs a section. Remove its beads instead.")
+	}
+	at := slices.IndexFunc(p.Sections, func(s piece.Section) bool { return slices.Contains(s.Rows, row) })
+	join, beside, side := max(0, at-1), at-1, piece.Right
+	if at == 0 {
+		beside, side = 1, piece.Left
+	}
+	if p.Joins[join].Through() {
+		for k, r := range p.Sections[beside].Rows {
+			gone := p.Sections[at].Rows[k]
+			*p.End(r, side, false) = *p.End(gone, side, false)
+			*r.Ending(side) = *gone.Ending(side)
+		}
+	}
+	for _, r := range p.Sections[at].Rows {
+		p.Waived = slices.DeleteFunc(p.Waived, func(w piece.Waiver) bool { return w.At.Row == r.ID })
+	}
+	for _, r := range p.Sections[beside].Rows {
+		*r.Port(side) = piece.Port{}
+	}
+	p.Sections = slices.Delete(p.Sections, at, at+1)
+	p.Joins = slices.Delete(p.Joins, join, join+1)
+	return nil
+}
