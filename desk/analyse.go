@@ -52,6 +52,11 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 		a.Strands = append(a.Strands, strand)
 		a.Beads += s.AllBeads()
 	}
+	for _, j := range m.Piece.Joins {
+		if j.Through() {
+			a.Beads++
+		}
+	}
 	a.counts(m)
 	a.making(m, opt)
 	if opt.Drawing {
@@ -138,7 +143,7 @@ func targetOf(p *piece.Piece, s *measure.Strand) *TargetState {
 func strandOf(s *measure.Strand) Strand {
 	out := Strand{ID: string(s.Row.ID), FinishedMm: exact(s.Finished()), WidthMm: exact(s.Width()), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
-		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{},
+		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{}, Cut: []CutPart{},
 		PathMm: exact(s.PathLength()),
 		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
 	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)

@@ -22,6 +22,9 @@ func (a *Analysis) rows(m *measure.Measured) {
 	}
 	a.Rows = &Rows{Binding: string(m.Binding().Row.ID), Between: []BetweenRows{}, Fitting: []RowsOn{}}
 	hangs := drape.Rows(m)
+	if hangs != nil {
+		hangs = drape.Main(m, hangs)
+	}
 	main := m.Main()
 	for _, s := range main {
 		a.Rows.Main = append(a.Rows.Main, string(s.Row.ID))

@@ -46,7 +46,7 @@ func (w *Whole) layFlat(m *measure.Measured) {
 // hanging lays the cords round the back of a neck and lets the front hang.
 func (w *Whole) hanging(m *measure.Measured, rows []*drape.Necklace) {
 	w.Shape = "hanging"
-	first := rows[0]
+	first := drape.For(m, rows, m.Leading())
 	w.Neck = &Neck{GirthMm: first.Girth, OfBody: first.OfBody, WidthMm: fine(first.Width)}
 	seat := func(at drape.Seat) Seat { return Seat{fine(at.X), fine(at.Y), fine(at.Angle)} }
 	seen := map[piece.ID]bool{}

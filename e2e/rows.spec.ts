@@ -129,3 +129,34 @@ test("fit, ends and the plan are given for the row in hand", async ({ page }) =>
   await expect(page.locator(".rows-table")).toContainText(cut);
   await expect(page.locator(".sheet")).toContainText("Before any end is made");
 });
+
+test("a strand runs on through a shared bead and taken apart again, and has a row of chain beside it", async ({ page }) => {
+  await openPiece(page, "Harbour Lights");
+  await page.getByRole("button", { name: "Add row" }).click();
+  const pick = async (item: string, wanted: string) => {
+    await structure(page).getByRole("button", { name: /^Row \d …$/ }).click();
+    await page.getByRole("menuitem", { name: item }).click();
+    await page.getByRole("combobox").fill(wanted);
+    await page.getByRole("option", { name: new RegExp(wanted, "i") }).first().click();
+  };
+  await pick("Add a section behind, through a shared bead", "Buoy large-hole");
+  await expect(structure(page).getByRole("button", { name: "bead shared" })).toBeVisible();
+  await expect(structure(page).getByRole("button", { name: "Row 4", exact: true })).toBeVisible();
+  await expect(page.locator(".save-state")).toHaveText("saved");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("with the same cord go through buoy large-hole, and on.");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByRole("group", { name: "Right end", exact: true })).toContainText("the cord runs on through buoy large-hole");
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await structure(page).getByRole("button", { name: /^Row \d …$/ }).click();
+  await page.getByRole("menuitem", { name: "Remove its section" }).click();
+  await expect(structure(page).getByRole("button", { name: "bead shared" })).toHaveCount(0);
+  await pick("Add a row of chain below", "Brass chain");
+  const chain = structure(page).getByRole("button", { name: "Row 2", exact: true });
+  await expect(chain).toContainText("links");
+  await chain.click();
+  await expect(page.getByRole("region", { name: "Cord and ends" })).toContainText("none: a row of chain");
+  await strand(page).focus();
+  await strand(page).press("p");
+  await expect(page.getByRole("alert").first()).toContainText("Beads need a cord");
+});

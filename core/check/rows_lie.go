@@ -60,13 +60,14 @@ var rowsGape = Check{
 // betweenRows judges each row and the next as they hang; nothing where they do not, or
 // where they are twisted together.
 func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Finding) []Finding {
-	if !v.Piece.Several() || v.Piece.Twisted() || meetInFront(v.Piece) {
+	if !v.Piece.Several() || v.Piece.Twisted() {
 		return nil
 	}
 	rows := drape.Rows(v.Measured)
 	if rows == nil {
 		return nil
 	}
+	rows = drape.Main(v.Measured, rows)
 	var found []Finding
 	for k := range v.Main()[1:] {
 		if f := judge(rows, k); f != nil {
@@ -76,17 +77,6 @@ func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Finding) []
 		}
 	}
 	return found
-}
-
-// meetInFront says whether rows meet between sections of several rows, where each loop
-// by itself does not tell how they lie.
-func meetInFront(p *piece.Piece) bool {
-	for i := range p.Joins {
-		if len(p.Sections[i].Rows) > 1 && len(p.Sections[i+1].Rows) > 1 {
-			return true
-		}
-	}
-	return false
 }
 
 // otherSteps makes a row longer or shorter than the one before it, a little first.

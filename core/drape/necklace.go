@@ -58,7 +58,7 @@ type Necklace struct {
 // neck too closely to hang.
 func Of(m *measure.Measured) *Necklace {
 	if rows := Rows(m); rows != nil {
-		return rows[0]
+		return For(m, rows, m.Leading())
 	}
 	return nil
 }
@@ -121,16 +121,21 @@ func (n *Necklace) front() ([]Part, []float64) {
 	s := n.strand
 	from, to := n.around()/2, n.whole-n.around()/2
 	cuts := []float64{from, to}
-	for _, u := range n.joins() {
+	cut := func(u float64) {
 		if u > from && u < to {
 			cuts = append(cuts, u)
 		}
 	}
+	for _, u := range n.joins() {
+		cut(u)
+	}
+	for _, o := range s.Others() {
+		cut(n.along(float64(o.Start - o.Strand.Left.Length)))
+		cut(n.along(float64(o.Start + o.Strand.Strung + o.Slack + o.Strand.Right.Length)))
+	}
 	at := 0.0
 	for _, l := range s.Round() {
-		if u := n.along(at); u > from && u < to {
-			cuts = append(cuts, u)
-		}
+		cut(n.along(at))
 		at += l.Segment.Length * l.Stretch
 	}
 	slices.Sort(cuts)

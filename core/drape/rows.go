@@ -11,70 +11,77 @@ import (
 
 // For is how the loop lies that a strand is in.
 func For(m *measure.Measured, rows []*Necklace, s *measure.Strand) *Necklace {
-	main := m.Piece.Main()
-	return rows[slices.Index(main.Rows, m.Piece.In(s.Row, main))]
+	return rows[slices.IndexFunc(m.Strands, func(o *measure.Strand) bool { return o.Row == s.Row })]
 }
 
-// Rows works out how every row of a necklace lies, in the order of those of its section
-// with the most rows, and with each what else is in its loop; nil if
-// it is none, if no row hangs in front, or if one does not reach. Rows lie beside one
-// another at the neck's sides. Where what they share hangs in front, as the links of a
-// chain that all rows go on, they hang from its ends: all from one place, or side by
-// side in the holes of a bar, which is taken to lie level.
+// Main lists how the rows of the section with the most lie.
+func Main(m *measure.Measured, rows []*Necklace) []*Necklace {
+	var out []*Necklace
+	for _, s := range m.Main() {
+		out = append(out, For(m, rows, s))
+	}
+	return out
+}
+
+// Rows works out how every row of a necklace lies, in the order of its strands, each in
+// the whole loop it lies in; nil if it is none, if no row hangs in front, or if one does
+// not reach. Rows lie beside one another at the neck's sides. Where rows meet what they
+// share in front, a chain, a bar or a bead, all hang together.
 func Rows(m *measure.Measured) []*Necklace {
 	if m.Piece.Kind != piece.Necklace {
 		return nil
 	}
-	rows, hang := make([]*Necklace, len(m.Main())), false
-	for k, s := range m.Main() {
+	rows, hang := make([]*Necklace, len(m.Strands)), false
+	for k, s := range m.Strands {
 		if len(s.Beads) == 0 && s.Row.Corded() {
 			return nil
 		}
-		rows[k] = lie(m, s, Outside(m, k))
+		rows[k] = lie(m, s, outside(m, s))
 		hang = hang || rows[k].whole >= math.Pi*rows[k].Width+float64(hangsFrom)
 	}
-	if !hang || !hangAll(rows, float64(m.Piece.Spacing(piece.Left))) {
+	if !hang {
 		return nil
 	}
-	return rows
-}
-
-// hangAll lets the fronts hang; false if one does not reach.
-func hangAll(rows []*Necklace, spacing float64) bool {
 	if len(rows) > 1 {
-		if shared := sharedInFront(rows, spacing); shared != nil {
-			return shared.hang(rows)
+		if f := stagesOf(m, rows); f != nil {
+			if !f.hang() {
+				return nil
+			}
+			return rows
 		}
 	}
 	for _, n := range rows {
 		parts, _ := n.front()
 		hanging, err := Hang(parts, n.Width)
 		if err != nil {
-			return false
+			return nil
 		}
+		n.fromJoin = false
 		n.hangs(parts, hanging)
 	}
-	return true
+	return rows
 }
 
-// Outside is how far outside the first row the k-th one lies at the neck's sides, in mm
-// from the middle of one to that of the other.
-func Outside(m *measure.Measured, k int) float64 {
+// outside is how far outside the first row of its section a row lies at the neck's
+// sides, in mm from the middle of one to that of the other.
+func outside(m *measure.Measured, s *measure.Strand) float64 {
 	sum := 0.0
-	for i := range k {
-		sum += float64(Pitch(m, i))
+	rows := m.Piece.SectionOf(s.Row).Rows
+	for k := 1; k < len(rows) && rows[k-1] != s.Row; k++ {
+		sum += apart(m, m.Strand(rows[k-1].ID), m.Strand(rows[k].ID))
 	}
 	return sum
 }
 
-// Pitch is how far apart the middles of row k and the next are where they lie side by
-// side: by the holes of what they go on, or touching.
-func Pitch(m *measure.Measured, k int) length.MM {
-	if spacing := max(m.Piece.Spacing(piece.Left), m.Piece.Spacing(piece.Right)); spacing > 0 {
-		return spacing
+// apart is how far apart the middles of two rows are where they lie side by side: by
+// the holes of what they go on, or touching.
+func apart(m *measure.Measured, a, b *measure.Strand) float64 {
+	for _, side := range piece.Sides() {
+		if on := m.Piece.Joined(a.Row, side); m.Piece.Hole(a.Row, side) > 0 && m.Piece.Hole(b.Row, side) > 0 {
+			return float64(on.Of.Finding.Spacing) * math.Abs(float64(m.Piece.Hole(b.Row, side)-m.Piece.Hole(a.Row, side)))
+		}
 	}
-	main := m.Main()
-	return (main[k].Width() + main[k+1].Width()) / 2
+	return float64(a.Width()+b.Width()) / 2
 }
 
 // Gap is how far row k and the next one are apart at the front: the difference of
@@ -96,7 +103,7 @@ type Least struct {
 // middle half counts.
 func Nearest(a, b *Necklace) Least {
 	out := Least{Distance: math.Inf(1)}
-	pa, pb := a.apart(), b.apart()
+	pa, pb := a.clear(), b.clear()
 	for i, p := range pa {
 		for k := 1; k < len(pb); k++ {
 			q := nearestOn(p.Point, pb[k-1].Point, pb[k].Point)
@@ -139,8 +146,8 @@ func (n *Necklace) own() []joint {
 	return out
 }
 
-// apart is where the row can lie apart from the next.
-func (n *Necklace) apart() []joint {
+// clear is where the row can lie apart from the next.
+func (n *Necklace) clear() []joint {
 	own := n.own()
 	if !n.fromJoin {
 		return own

@@ -21,17 +21,57 @@ func fine(length, perMM float64, n int) []Part {
 	return parts
 }
 
-// Domain's own figures: 40 of chain in front at each side, three rows between them.
-func TestRowsHangFromTheEndsOfChain(t *testing.T) {
-	w := 360/math.Pi + 2
-	rows := []*Necklace{{inner: w, Width: w}, {inner: w, Width: w}, {inner: w, Width: w}}
-	sh := &sharing{left: fine(40, 0.3, 400), right: fine(40, 0.3, 400), rows: [][]Part{fine(120, 1, 600), fine(140, 1, 700), fine(160, 1, 800)}}
-	if !sh.hang(rows) {
+// joinRows hangs rows between two places that shared parts lead to, and gives every way
+// through as one chain.
+func joinRows(t *testing.T, width float64, left, right []Part, spacing float64, rows ...[]Part) []*Hanging {
+	t.Helper()
+	var stages []*stage
+	one := func(parts []Part) {
+		if len(parts) > 0 {
+			stages = append(stages, &stage{rows: []*hangingRow{{parts: parts}}})
+		}
+	}
+	one(left)
+	st := &stage{}
+	for k, parts := range rows {
+		off := spacing * (float64(k) - float64(len(rows)-1)/2)
+		st.rows = append(st.rows, &hangingRow{parts: parts, left: off, right: off})
+	}
+	stages = append(stages, st)
+	one(right)
+	s := newSeries(stages, width)
+	if !s.hang() {
 		t.Fatal("they do not hang")
 	}
+	var out []*Hanging
+	for k := range rows {
+		var joints []Point
+		pull := 0.0
+		for i, one := range stages {
+			r := one.rows[min(k, len(one.rows)-1)]
+			if i == 0 {
+				joints = append(joints, r.path...)
+			} else if one == st {
+				joints = append(joints[:len(joints)-1], r.path...)
+			} else {
+				joints = append(joints, r.path[1:]...)
+			}
+		}
+		for _, r := range st.rows {
+			pull += r.pull.h
+		}
+		out = append(out, &Hanging{joints, pull})
+	}
+	return out
+}
+
+// Domain's own figures: 40 of chain in front at each side, three rows between them.
+func TestRowsHangFromTheEndsOfChain(t *testing.T) {
+	rows := joinRows(t, 360/math.Pi+2, fine(40, 0.3, 400), fine(40, 0.3, 400), 0, fine(120, 1, 600), fine(140, 1, 700), fine(160, 1, 800))
 	for k, want := range []float64{73.48, 86.38, 98.25} {
-		near(t, "how deep", rows[k].Depth, want, 0.02)
-		left, right := rows[k].hanging.Joints[400], rows[k].hanging.Joints[400+[]int{600, 700, 800}[k]]
+		depth, _ := rows[k].Lowest()
+		near(t, "how deep", depth, want, 0.02)
+		left, right := rows[k].Joints[400], rows[k].Joints[400+[]int{600, 700, 800}[k]]
 		near(t, "the join from the middle", left.X, -44.39, 0.01)
 		near(t, "the join from the middle", right.X, 44.39, 0.01)
 		near(t, "how far down the join is", left.Y, 37.50, 0.01)
@@ -57,14 +97,10 @@ func TestOneRowFromItsChainHangsAsOne(t *testing.T) {
 			from = 1
 		}
 		one := hung(t, parts, width)
-		n0 := &Necklace{inner: width, Width: width}
-		sh := &sharing{left: parts[:from], right: parts[to:], rows: [][]Part{parts[from:to]}}
-		if !sh.hang([]*Necklace{n0}) {
-			t.Fatalf("from %d to %d of %d over %.1f of %.1f: it does not hang", from, to, n, width, whole)
-		}
+		cut := joinRows(t, width, parts[:from], parts[to:], 0, parts[from:to])[0]
 		for i := range one.Joints {
-			near(t, "x", n0.hanging.Joints[i].X, one.Joints[i].X, 1e-5*width)
-			near(t, "y", n0.hanging.Joints[i].Y, one.Joints[i].Y, 1e-5*width)
+			near(t, "x", cut.Joints[i].X, one.Joints[i].X, 1e-5*width)
+			near(t, "y", cut.Joints[i].Y, one.Joints[i].Y, 1e-5*width)
 		}
 	}
 }
@@ -74,37 +110,34 @@ func TestAtEveryJoinThePullsBalance(t *testing.T) {
 	r := rand.New(rand.NewPCG(2, 8))
 	for range 40 {
 		k := 2 + r.IntN(5)
-		sh := &sharing{left: fine(10+40*r.Float64(), r.Float64(), 20), right: fine(10+40*r.Float64(), r.Float64(), 20)}
-		var rows []*Necklace
+		left := fine(10+40*r.Float64(), r.Float64(), 20)
+		var parts [][]Part
 		for range k {
-			sh.rows = append(sh.rows, fine(120+120*r.Float64(), 0.1+r.Float64(), 60))
-			rows = append(rows, &Necklace{inner: 110, Width: 110})
+			parts = append(parts, fine(120+120*r.Float64(), 0.1+r.Float64(), 60))
 		}
-		if !sh.hang(rows) {
-			t.Fatal("they do not hang")
-		}
-		at := func(n *Necklace, i int) (x, y float64) { // along part i, of length 1
-			a, b := n.hanging.Joints[i], n.hanging.Joints[i+1]
+		rows := joinRows(t, 110, left, fine(10+40*r.Float64(), r.Float64(), 20), 0, parts...)
+		at := func(n *Hanging, i int) (x, y float64) { // along part i, of length 1
+			a, b := n.Joints[i], n.Joints[i+1]
 			l := math.Hypot(b.X-a.X, b.Y-a.Y)
 			return (b.X - a.X) / l, (b.Y - a.Y) / l
 		}
 		// The horizontal pull of a row follows from how it turns at a joint inside it.
-		pull := func(n *Necklace, i int, load float64) float64 {
+		pull := func(n *Hanging, i int, load float64) float64 {
 			ax, ay := at(n, i)
 			bx, by := at(n, i+1)
 			return load / (ay/ax - by/bx)
 		}
 		sum := 0.0
 		for q, n := range rows {
-			near(t, "it ends across", n.hanging.Joints[100].X, 55, 1e-4)
-			near(t, "at the same height", n.hanging.Joints[100].Y, 0, 1e-4)
-			load := sh.rows[q][0].Weight
+			near(t, "it ends across", n.Joints[100].X, 55, 1e-4)
+			near(t, "at the same height", n.Joints[100].Y, 0, 1e-4)
+			load := parts[q][0].Weight
 			sum += pull(n, 40, load)
 			near(t, "the row pulls alike along it", pull(n, 25, load), pull(n, 60, load), 1e-3*(1+math.Abs(pull(n, 60, load))))
 		}
-		chain := pull(rows[0], 5, sh.left[0].Weight)
+		chain := pull(rows[0], 5, left[0].Weight)
 		near(t, "what the chain pulls", chain, sum, 2e-3*(1+sum))
-		near(t, "as it says", rows[0].hanging.Pull, sum, 2e-3*(1+sum))
+		near(t, "as it says", rows[0].Pull, sum, 2e-3*(1+sum))
 	}
 }
 
@@ -182,27 +215,76 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 // In the holes of a bar the rows begin apart, the first innermost, and still end where
 // the shared chain does; apart by nothing they hang as from one place.
 func TestRowsInHolesOfABarBeginApart(t *testing.T) {
-	hang := func(spacing float64) []*Necklace {
-		sh := &sharing{left: fine(40, 0.3, 40), right: fine(40, 0.3, 40), spacing: spacing, rows: [][]Part{fine(120, 1, 60), fine(140, 1, 70), fine(160, 1, 80)}}
-		rows := []*Necklace{{inner: 116}, {inner: 116}, {inner: 116}}
-		if !sh.hang(rows) {
-			t.Fatal("they do not hang")
-		}
-		return rows
+	hang := func(spacing float64) []*Hanging {
+		return joinRows(t, 116, fine(40, 0.3, 40), fine(40, 0.3, 40), spacing, fine(120, 1, 60), fine(140, 1, 70), fine(160, 1, 80))
 	}
 	rows, together := hang(7), hang(0)
+	deeper := make([]float64, 3)
 	for k, n := range rows {
 		end := 40 + []int{60, 70, 80}[k]
-		near(t, "it ends across", n.hanging.Joints[len(n.hanging.Joints)-1].X, 58, 1e-4)
-		near(t, "on both sides alike", n.hanging.Joints[40].X, -n.hanging.Joints[end].X, 1e-4)
-		near(t, "apart by the holes", n.hanging.Joints[40].X, rows[1].hanging.Joints[40].X-7*float64(k-1), 1e-4)
-		near(t, "at one height", n.hanging.Joints[40].Y, rows[1].hanging.Joints[40].Y, 1e-4)
-		if n.fromJoin || !together[k].fromJoin {
-			t.Error("only rows from one place lie on each other there")
-		}
+		near(t, "it ends across", n.Joints[len(n.Joints)-1].X, 58, 1e-4)
+		near(t, "on both sides alike", n.Joints[40].X, -n.Joints[end].X, 1e-4)
+		near(t, "apart by the holes", n.Joints[40].X, rows[1].Joints[40].X-7*float64(k-1), 1e-4)
+		near(t, "at one height", n.Joints[40].Y, rows[1].Joints[40].Y, 1e-4)
+		apart, _ := n.Lowest()
+		one, _ := together[k].Lowest()
+		deeper[k] = apart - one
 	}
-	if rows[0].Depth <= together[0].Depth || rows[2].Depth >= together[2].Depth {
-		t.Errorf("the inner row hangs over less and so deeper, the outer less deep: %.2f %.2f", rows[0].Depth-together[0].Depth, rows[2].Depth-together[2].Depth)
+	if deeper[0] <= 0 || deeper[2] >= 0 {
+		t.Errorf("the inner row hangs over less and so deeper, the outer less deep: %v", deeper)
+	}
+}
+
+// Several rows on both sides of a bead that all share: at the bead the pulls of both
+// sides balance with its weight, and turned round it hangs as its mirror image.
+func TestRowsOnBothSidesOfABeadMeetThere(t *testing.T) {
+	r := rand.New(rand.NewPCG(1, 12))
+	for range 30 {
+		rows := func(n int) *stage {
+			st := &stage{}
+			for range n {
+				st.rows = append(st.rows, &hangingRow{parts: fine(90+40*r.Float64(), 0.1+r.Float64(), 40)})
+			}
+			return st
+		}
+		n := 2 + r.IntN(3)
+		bead := Part{10, 5 * r.Float64(), 5}
+		stages := []*stage{rows(n), {rows: []*hangingRow{{parts: []Part{bead}}}}, rows(n)}
+		s := newSeries(stages, 115)
+		if !s.hang() {
+			t.Fatal("they do not hang")
+		}
+		before, behind := pull{}, pull{}
+		for _, one := range stages[0].rows {
+			last := one.links[len(one.links)-1]
+			before.h, before.v = before.h+one.pull.h, before.v+one.pull.v-last.before
+			near(t, "every row ends at the bead", one.path[40].X, stages[1].rows[0].path[0].X, 1e-5)
+			near(t, "every row ends at the bead", one.path[40].Y, stages[1].rows[0].path[0].Y, 1e-5)
+		}
+		for _, one := range stages[2].rows {
+			behind.h, behind.v = behind.h+one.pull.h, behind.v+one.pull.v
+			near(t, "every row ends at the neck", one.path[40].X, 57.5, 1e-5)
+			near(t, "every row ends at the neck", one.path[40].Y, 0, 1e-5)
+		}
+		_, tips := 0.0, bead.Weight
+		for _, one := range append(append([]*hangingRow(nil), stages[0].rows...), stages[2].rows...) {
+			tips += one.parts[0].Weight / 2 // the half part that each row hangs on the bead
+		}
+		near(t, "across the pulls balance", before.h, behind.h, 1e-6*(1+before.h))
+		near(t, "down they carry the bead", before.v-behind.v, tips, 1e-6*(1+tips))
+		turned := []*stage{{}, {rows: []*hangingRow{{parts: []Part{bead}}}}, {}}
+		for i, st := range stages {
+			if i == 1 {
+				continue
+			}
+			for _, one := range st.rows {
+				turned[2-i].rows = append(turned[2-i].rows, &hangingRow{parts: one.parts})
+			}
+		}
+		if back := newSeries(turned, 115); !back.hang() {
+			t.Fatal("turned round they do not hang")
+		}
+		near(t, "turned round", turned[1].rows[0].path[0].X, -stages[1].rows[0].path[1].X, 1e-4)
 	}
 }
 

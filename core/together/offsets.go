@@ -39,6 +39,7 @@ func TouchingStep(m *measure.Measured, k int, longer length.MM) length.MM {
 		return 0
 	}
 	front := float64(m.Leading().Finished()+longer) - math.Pi*rows[0].Width/2
+	rows = drape.Main(m, rows)
 	upper, ok := sag(front, rows[k].Width)
 	if !ok {
 		return 0

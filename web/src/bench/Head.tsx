@@ -2,7 +2,8 @@ import { IconButton, InputBase } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
 import { HistoryIcon, RedoIcon, UndoIcon } from "../app/icons.tsx";
-import { rowsOf, several } from "../api/piece.ts";
+import { several } from "../api/piece.ts";
+import type { Document } from "../api/client.ts";
 import { Length } from "../units/UnitContext.tsx";
 import type { SaveState } from "./Draft.ts";
 import type { BenchContext } from "./PieceRoom.tsx";
@@ -33,7 +34,7 @@ export function Head({ id, bench, state }: BenchContext) {
         }} />
         <div className="sub">
           {KINDS[doc.kind]}
-          {several(doc) && ` of ${rowsOf(doc).length} rows`}, {CLOSES[doc.closure.type]}
+          {several(doc) && ` of ${rowsIn(doc)}`}, {CLOSES[doc.closure.type]}
           {analysis && (
             <>
               {" · "}
@@ -60,6 +61,13 @@ export function Head({ id, bench, state }: BenchContext) {
       </div>
     </header>
   );
+}
+
+/** rowsIn says how many rows lie side by side, and in how many sections. */
+function rowsIn(doc: Document): string {
+  const most = Math.max(...doc.sections.map((section) => section.rows?.length ?? 0));
+  const rows = most === 1 ? "one row" : `${most} rows`;
+  return doc.sections.length > 1 ? `${rows} in ${doc.sections.length} sections` : rows;
 }
 
 /** Span is the length of a piece, of several rows from the shortest to the longest. */

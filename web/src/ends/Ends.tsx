@@ -52,6 +52,13 @@ export function Ends({ bench, state, brief }: Props) {
   };
   const clasped = doc.closure.type === "clasp";
 
+  /** The bead that the cord runs on through at an end of the row. */
+  const runsOn = (list: FittingList) => {
+    if (isClosure(list) || (list === "left" ? strand?.leftHold : strand?.rightHold) !== "through") return "";
+    const shared = strand?.[sideOf(list)].find((part) => part.role === "shared-bead");
+    return doc.materials.find((m) => m.id === shared?.material)?.name.toLowerCase() ?? "a bead";
+  };
+
   const show = (list: FittingList, label: string, short: string) => {
     const fittings = fittingsAt(doc, row.id, list);
     const carrier = carrierOf(doc, row.id, list);
@@ -72,7 +79,8 @@ export function Ends({ bench, state, brief }: Props) {
               ))}
             </Fragment>
           ))}
-          {(isClosure(list) || endOf(doc, row.id, sideOf(list))?.way !== "leg") && (
+          {runsOn(list) && <span className="quiet">the cord runs on through {runsOn(list)}</span>}
+          {!runsOn(list) && (isClosure(list) || endOf(doc, row.id, sideOf(list))?.way !== "leg") && (
             <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
               + add
             </button>
@@ -88,7 +96,7 @@ export function Ends({ bench, state, brief }: Props) {
   };
 
   const way = (side: "left" | "right") =>
-    !strand?.ring && row.cord !== undefined && (!brief || endOf(doc, row.id, side)?.way) && (
+    !strand?.ring && row.cord !== undefined && !runsOn(side) && (!brief || endOf(doc, row.id, side)?.way) && (
       <EndWay bench={bench} doc={doc} row={row.id} strand={strand} side={side} onBead={() => setChosen({ list: "leg", side })} onHang={(hung) => setChosen({ list: "loop", side, hung })} />
     );
 
