@@ -1,4 +1,4 @@
-import { expect, openPiece, test } from "./mala.ts";
+import { expect, openPiece, strand, test } from "./mala.ts";
 
 const ends = async (page: Parameters<typeof openPiece>[0], name: string) => {
   await openPiece(page, name);
@@ -91,4 +91,25 @@ test("a chain is counted by its links or by its length", async ({ page }) => {
   await expect(links).toHaveValue("33");
   await page.getByRole("link", { name: /Lay out/ }).click();
   await expect(page.getByRole("row", { name: /Brass chain 71 links/ })).toContainText("213 mm");
+});
+
+test("chain at both sides fills up to the target, alike, and follows it", async ({ page }) => {
+  await ends(page, "Capped Light");
+  const left = page.getByRole("group", { name: "Clasp at the left" });
+  const right = page.getByRole("group", { name: "Clasp at the right" });
+  await left.getByLabel("fills up").click();
+  await expect(right.getByLabel("fills up")).not.toBeChecked();
+  await right.getByLabel("fills up").click();
+  await expect(left.getByLabel("fills up")).toBeChecked();
+  await expect(right.getByLabel("fills up")).toBeChecked();
+  const before = Number(await left.getByLabel("Links of the chain").inputValue());
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await strand(page).press("Control+A");
+  await strand(page).press("Delete");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  const after = Number(await left.getByLabel("Links of the chain").inputValue());
+  expect(after).toBeGreaterThan(before + 20);
+  await expect(right.getByLabel("Links of the chain")).toHaveValue(String(after));
+  await right.getByLabel("Links of the chain").fill("30");
+  await expect(left.getByLabel("fills up")).not.toBeChecked();
 });

@@ -8,7 +8,7 @@ for (const file of readdirSync("demo/pieces")) {
     await openPiece(page, doc.name);
     const rows = doc.sections.flatMap((section: { rows: unknown[] }) => section.rows);
     const toRow = async (i: number) => {
-      if (rows.length > 1) await page.getByRole("region", { name: "Length" }).getByRole("button", { name: `Row ${i + 1}` }).click();
+      if (rows.length > 1) await page.getByRole("group", { name: "Structure" }).getByRole("button", { name: `Row ${i + 1}`, exact: true }).click();
     };
     const before: string[] = [];
     for (let i = 0; i < rows.length; i++) {

@@ -77,7 +77,8 @@ type Fitting struct {
 	ID    string `json:"id"`
 	Of    string `json:"of" doc:"The id of its material."`
 	Hung  IDs    `json:"hung,omitempty" doc:"The ids of what hangs on it; of an extender on its last link."`
-	Links int    `json:"links,omitempty" doc:"Of a chain."`
+	Links int    `json:"links,omitempty" doc:"Of a chain; of one that fills up as they were worked out last."`
+	Fill  bool   `json:"fill,omitempty" doc:"The chain takes as many whole links as bring its row nearest to its target, alike in all such chains of a loop."`
 }
 
 // UnmarshalJSON reads a fitting, or the bare id of its material as files of

@@ -191,7 +191,10 @@ func (b *builder) fittings(where string, list []Fitting) []piece.Fitting {
 	var out []piece.Fitting
 	for i, f := range list {
 		if m := b.find(fmt.Sprintf("%s[%d]", where, i), f.Of); m != nil {
-			made := piece.Fitting{ID: piece.ID(f.ID), Of: m, Links: f.Links}
+			made := piece.Fitting{ID: piece.ID(f.ID), Of: m, Links: f.Links, Fill: f.Fill}
+			if f.Fill {
+				made.Links = max(1, made.Links)
+			}
 			for k, id := range f.Hung {
 				if hung := b.find(fmt.Sprintf("%s[%d].hung[%d]", where, i, k), id); hung != nil {
 					made.Hung = append(made.Hung, hung)

@@ -62,7 +62,7 @@ func (b *Body) Core() *piece.Body {
 func fittingsOf(list []piece.Fitting) []Fitting {
 	var out []Fitting
 	for _, f := range list {
-		fitting := Fitting{ID: string(f.ID), Of: f.Of.ID, Links: f.Links}
+		fitting := Fitting{ID: string(f.ID), Of: f.Of.ID, Links: f.Links, Fill: f.Fill}
 		for _, m := range f.Hung {
 			fitting.Hung = append(fitting.Hung, m.ID)
 		}

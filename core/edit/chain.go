@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"mala/core/material"
+	"mala/core/measure"
 	"mala/core/piece"
 )
 
@@ -31,20 +32,81 @@ func linksOf(of *material.Material, had int) int {
 
 // setLinks gives a chain N links, or as many whole ones as come nearest to a length.
 func setLinks(p *piece.Piece, op Op) error {
+	f, err := chainAt(p, op.At.Fitting)
+	if err != nil {
+		return err
+	}
+	stopFilling(p, f)
+	f.Links = op.N
+	if op.Length != nil {
+		f.Links = max(1, int(math.Round(float64(*op.Length/f.Of.Finding.Inside))))
+	}
+	return nil
+}
+
+func chainAt(p *piece.Piece, id piece.ID) (*piece.Fitting, error) {
 	for _, list := range p.Fittings() {
-		i := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.ID == op.At.Fitting })
+		i := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.ID == id })
 		if i < 0 {
 			continue
 		}
 		f := &(*list)[i]
 		if f.Of.Finding == nil || f.Of.Finding.Type != material.Chain {
-			return refuse("%s has no links to count.", f.Of.Name)
+			return nil, refuse("%s has no links to count.", f.Of.Name)
 		}
-		f.Links = op.N
-		if op.Length != nil {
-			f.Links = max(1, int(math.Round(float64(*op.Length/f.Of.Finding.Inside))))
-		}
+		return f, nil
+	}
+	return nil, refuse("This piece has no fitting %q.", string(id))
+}
+
+// setFill lets a chain fill up its row to the target, or keep the links it has; and with
+// it the chain of the same kind at the other side of its loop, so that both stay alike.
+func setFill(p *piece.Piece, op Op) error {
+	f, err := chainAt(p, op.At.Fitting)
+	if err != nil {
+		return err
+	}
+	if op.Text == piece.No {
+		stopFilling(p, f)
 		return nil
 	}
-	return refuse("This piece has no fitting %q.", string(op.At.Fitting))
+	f.Fill = true
+	if other := p.Opposite(f); other != nil && other.Of.ID == f.Of.ID {
+		other.Fill = true
+	}
+	for _, filling := range p.Filling() {
+		if says := p.CanFill(filling.Row); slices.Contains(filling.Chains, f) && says != "" {
+			return refuse("%s", says)
+		}
+	}
+	return nil
+}
+
+// stopFilling keeps the links of a chain as they are, and of those that fill up with it.
+func stopFilling(p *piece.Piece, f *piece.Fitting) {
+	for _, filling := range p.Filling() {
+		if !slices.Contains(filling.Chains, f) {
+			continue
+		}
+		for _, chain := range filling.Chains {
+			chain.Fill = false
+		}
+	}
+}
+
+// fillUp gives every chain that fills up the links that it has now. One whose row has
+// no target any more, or is filled up by beads, keeps those it had.
+func fillUp(p *piece.Piece) *piece.Piece {
+	for _, filling := range p.Filling() {
+		if p.TargetOf(filling.Row) != nil && filling.Row.Line.OpenFill() == nil {
+			continue
+		}
+		for _, chain := range filling.Chains {
+			chain.Fill = false
+		}
+	}
+	if filled, err := measure.Filled(p); err == nil {
+		return filled
+	}
+	return p // a line that has errors says so
 }

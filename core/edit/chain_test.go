@@ -52,3 +52,52 @@ func TestAChainHasItsLinksByNumberOrByLength(t *testing.T) {
 		}
 	}
 }
+
+func TestAChainFillsUpUntilItIsGivenLinks(t *testing.T) {
+	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
+	add := func(side piece.Side) Op {
+		return Op{Do: AddFitting, At: piece.Place{Side: side, Element: -1}, Closure: true, N: 9, Material: chain}
+	}
+	mm := func(v float64) *length.MM { l := length.MM(v); return &l }
+	target := func(v float64) Op { return Op{Do: SetTarget, Length: mm(v)} }
+	p, _, err := Apply(tiedBench(t, "9P"), nil, add(piece.Left), add(piece.Right), target(400))
+	if err != nil {
+		t.Fatal(err)
+	}
+	find := func(p *piece.Piece, side piece.Side) *piece.Fitting {
+		list := *p.End(nil, side, true)
+		return &list[len(list)-1]
+	}
+	do := func(p *piece.Piece, op Op) *piece.Piece {
+		t.Helper()
+		if op.Do == SetFill || op.Do == SetLinks {
+			op.At = piece.Place{Fitting: find(p, piece.Left).ID, Element: -1}
+		}
+		after, _, err := Apply(p, nil, op)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return after
+	}
+	filled := do(p, Op{Do: SetFill, Text: piece.Yes})
+	left, right := find(filled, piece.Left), find(filled, piece.Right)
+	if !left.Fill || !right.Fill || left.Links != right.Links || left.Links < 40 {
+		t.Fatalf("left %+v, right %+v", left, right)
+	}
+	longer := do(filled, target(460))
+	if got := find(longer, piece.Left).Links - left.Links; got != 10 || find(longer, piece.Right).Links != find(longer, piece.Left).Links {
+		t.Errorf("60 mm more take %d links of 3 mm a side, want 10", got)
+	}
+	if kept := do(longer, Op{Do: SetFill, Text: piece.No}); find(kept, piece.Right).Fill || find(kept, piece.Left).Fill || find(kept, piece.Right).Links != find(longer, piece.Right).Links {
+		t.Error("stopped, both keep their links")
+	}
+	if set := do(longer, Op{Do: SetLinks, N: 12}); find(set, piece.Left).Links != 12 || find(set, piece.Left).Fill || find(set, piece.Right).Fill {
+		t.Error("a number of links is kept")
+	}
+	if none := do(longer, Op{Do: SetTarget}); find(none, piece.Left).Fill || find(none, piece.Left).Links != find(longer, piece.Left).Links {
+		t.Error("without a target it keeps what it had")
+	}
+	if _, _, err := Apply(do(p, Op{Do: SetTarget}), nil, Op{Do: SetFill, Text: piece.Yes, At: piece.Place{Fitting: find(p, piece.Left).ID, Element: -1}}); err == nil || !strings.Contains(err.Error(), "There is no length to fill up to") {
+		t.Errorf("%v", err)
+	}
+}

@@ -53,6 +53,7 @@ const (
 	SetFitting  Do = "set-fitting"  // put Material in the place of the fitting
 	DropFitting Do = "drop-fitting" // remove the fitting
 	SetLinks    Do = "set-links"    // give the chain at the fitting N links, or as many as make Length
+	SetFill     Do = "set-fill"     // let the chain at the fitting, and its like in the loop, fill up to the target: Text is yes or no
 	Hang        Do = "hang"         // hang Material on the fitting, or on the loop of beads at an end
 	Unhang      Do = "unhang"       // remove what hangs N-th there, from 0
 	SetKind     Do = "set-kind"     // make it a Text
@@ -99,7 +100,7 @@ func Apply(p *piece.Piece, shelf []*material.Material, ops ...Op) (*piece.Piece,
 			return nil, Result{}, err
 		}
 	}
-	return p, out, nil
+	return fillUp(p), out, nil
 }
 
 // Refused says in a sentence why an operation cannot be carried out.
@@ -127,6 +128,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setFitting(p, op)
 	case SetLinks:
 		return keep, setLinks(p, op)
+	case SetFill:
+		return keep, setFill(p, op)
 	case Hang, Unhang:
 		return keep, hang(p, op)
 	case SetKind:
@@ -260,10 +263,12 @@ func setFitting(p *piece.Piece, op Op) error {
 			if (op.Material.Bead != nil) != ((*list)[at].Of.Bead != nil) {
 				return refuse("A join is a bead that cords run through, or something they end on. Remove the section, and add it anew.")
 			}
-			(*list)[at].Of, (*list)[at].Links = op.Material, 0
+			f := &(*list)[at]
+			f.Of, f.Links = op.Material, 0
 			if op.Material.Finding != nil {
-				(*list)[at].Links = linksOf(op.Material, was)
+				f.Links = linksOf(op.Material, was)
 			}
+			f.Fill = f.Fill && f.Links > 0
 		case DropFitting:
 			if len(*list) == 1 && isJoin(p, list) {
 				return refuse("Something must join the sections. Put another in its place, or remove a section.")

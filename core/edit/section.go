@@ -52,7 +52,7 @@ func copyEnds(p *piece.Piece, from, to *piece.Row) {
 	for _, side := range piece.Sides() {
 		for _, f := range *p.End(from, side, false) {
 			made := p.NewFitting(f.Of)
-			made.Links, made.Hung = f.Links, slices.Clone(f.Hung)
+			made.Links, made.Fill, made.Hung = f.Links, f.Fill, slices.Clone(f.Hung)
 			list := p.End(to, side, false)
 			*list = append(*list, made)
 		}

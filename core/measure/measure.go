@@ -102,6 +102,10 @@ func (m *Measured) Unsolved() bool {
 // is wrong: too many beads, a letter without a dish, or an open fill without a
 // target.
 func Measure(p *piece.Piece) (*Measured, error) {
+	p, err := Filled(p)
+	if err != nil {
+		return nil, err
+	}
 	m := &Measured{Piece: p}
 	for _, row := range p.Rows() {
 		s, err := strandOf(p, row)

@@ -49,6 +49,7 @@ type Fitting struct {
 	Of    *material.Material
 	Hung  []*material.Material // charms and components hanging on it; of an extender on its last link
 	Links int                  // of a chain
+	Fill  bool                 // a chain that takes as many links as bring its row to its target
 }
 
 // Target is the finished length asked for, and how far off is still right.

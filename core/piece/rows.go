@@ -168,6 +168,7 @@ func (p *Piece) checkRows(add adder) {
 	if !p.checkJoins(add) {
 		return
 	}
+	p.checkFilling(add)
 	if len(p.Rows()) > 1 && p.Closure.Type != Clasp {
 		add("closure.type", "Several rows go on a clasp or on rings. Close the piece with a clasp, or keep one row.")
 		return
@@ -227,8 +228,7 @@ func (p *Piece) checkPorts(section int, side Side, add adder) {
 // IsShared says whether a fitting belongs to the closure or a join, which rows share.
 func (p *Piece) IsShared(fitting ID) bool {
 	of := func(f Fitting) bool { return f.ID == fitting }
-	return fitting != "" && (slices.ContainsFunc(p.Closure.Left, of) || slices.ContainsFunc(p.Closure.Right, of) ||
-		slices.ContainsFunc(p.Joins, func(j *Join) bool { return slices.ContainsFunc(j.Fittings, of) }))
+	return fitting != "" && slices.ContainsFunc(p.sharedLists(), func(list *[]Fitting) bool { return slices.ContainsFunc(*list, of) })
 }
 
 // AllOf lists a fitting's rows at a side: those that go on it there.

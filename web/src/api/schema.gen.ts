@@ -1029,12 +1029,14 @@ export interface components {
             word: string;
         };
         Fitting: {
+            /** @description The chain takes as many whole links as bring its row nearest to its target, alike in all such chains of a loop. */
+            fill?: boolean;
             /** @description The ids of what hangs on it; of an extender on its last link. */
             hung?: string[];
             id: string;
             /**
              * Format: int64
-             * @description Of a chain.
+             * @description Of a chain; of one that fills up as they were worked out last.
              */
             links?: number;
             /** @description The id of its material. */
@@ -1414,7 +1416,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -3381,7 +3383,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -34,7 +34,7 @@ export function Head({ id, bench, state }: BenchContext) {
         }} />
         <div className="sub">
           {KINDS[doc.kind]}
-          {several(doc) && ` of ${rowsIn(doc)}`}, {CLOSES[doc.closure.type]}
+          {several(doc) ? ` of ${rowsIn(doc)}` : `, ${CLOSES[doc.closure.type]}`}
           {analysis && (
             <>
               {" · "}

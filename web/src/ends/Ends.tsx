@@ -8,6 +8,7 @@ import { sizeOf } from "../dishes/size.ts";
 import type { Filter } from "../materials/catalogue.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
+import { ChainLength } from "./ChainLength.tsx";
 import { EndWay, endOf } from "./EndWay.tsx";
 import "./ends.css";
 import { carrierOf, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "./places.ts";
@@ -71,7 +72,7 @@ export function Ends({ bench, state, brief }: Props) {
               <button type="button" className="pick" onClick={() => setChosen({ list, fitting: id })}>
                 {name(of)}
               </button>
-              {links !== undefined && <ChainLength bench={bench} fitting={id} links={links} linkMm={doc.materials.find((m) => m.id === of)?.insideMm ?? 0} />}
+              {links !== undefined && <ChainLength bench={bench} state={state} fitting={id} />}
               {hung?.map((m, n) => (
                 <button type="button" key={n} className="pick hung" onClick={() => setChosen({ list, fitting: id, hung: n })} aria-label={`${name(m)}, hangs on ${name(of)}`}>
                   ↳ {name(m)}
@@ -155,17 +156,6 @@ export function Ends({ bench, state, brief }: Props) {
         />
       )}
     </section>
-  );
-}
-
-/** ChainLength is how long a chain is, typed as a length or as a number of links. */
-function ChainLength({ bench, fitting, links, linkMm }: { bench: Bench; fitting: string; links: number; linkMm: number }) {
-  const set = (rest: Partial<Operation>) => void bench.apply({ do: "set-links", at: { fitting }, ...rest });
-  return (
-    <span className="chain-of">
-      <input type="number" min={1} max={2000} aria-label="Links of the chain" value={links} onChange={(e) => e.target.valueAsNumber >= 1 && set({ n: Math.round(e.target.valueAsNumber) })} /> links,{" "}
-      <LengthField label="Length of the chain" mm={links * linkMm} width={72} onChange={(mm) => set({ mm })} />
-    </span>
   );
 }
 

@@ -1,5 +1,5 @@
-import type { Document, Fitting, Operation } from "../api/client.ts";
-import { rowOf } from "../api/piece.ts";
+import type { Analysis, Document, Fitting, Operation } from "../api/client.ts";
+import { rowOf, rowsOf } from "../api/piece.ts";
 import { CORDS } from "../materials/fields.ts";
 import { materialTypeValues } from "../api/schema.gen.ts";
 import type { Filter } from "../materials/catalogue.ts";
@@ -29,6 +29,19 @@ export function fittingsAt(doc: Document, row: string, list: FittingList): Fitti
   return rowOf(doc, row)[sideOf(list)] ?? [];
 }
 
+/** everyFitting lists every fitting of the piece: of its closure, its joins and its rows. */
+export function everyFitting(doc: Document): Fitting[] {
+  const lists = [doc.closure.left, doc.closure.right, ...(doc.joins ?? []).map((join) => join.fittings), ...rowsOf(doc).flatMap((row) => [row.left, row.right])];
+  return lists.flatMap((list) => list ?? []);
+}
+
+/** linksOf is how many links a chain has: of one that fills up, as worked out last. */
+export function linksOf(analysis: Analysis | null, chain: Fitting | undefined): number | undefined {
+  if (!chain?.fill) return chain?.links;
+  const parts = (analysis?.strands ?? []).flatMap((strand) => [...strand.left, ...strand.right]);
+  return parts.find((part) => part.fitting === chain.id)?.links ?? chain.links;
+}
+
 /** putFitting is the operation that puts a material there: in the place of a fitting, or behind the last. */
 export function putFitting(row: string, list: FittingList, fitting: string | undefined, material: string): Operation {
   if (fitting) return { do: "set-fitting", at: { fitting }, material };
@@ -38,7 +51,7 @@ export function putFitting(row: string, list: FittingList, fitting: string | und
 /** HANGS is what of the catalogue can hang on a fitting. */
 export const HANGS: Filter = { hangs: true };
 
-const CARRIERS = ["jump-ring", "split-ring", "extender", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide"];
+export const CARRIERS = ["jump-ring", "split-ring", "extender", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide"];
 
 /** carrierOf is the outermost fitting there that something can hang on. */
 export function carrierOf(doc: Document, row: string, list: FittingList): Fitting | undefined {

@@ -6,7 +6,8 @@ import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { sizeOf } from "../dishes/size.ts";
-import { filterFor } from "../ends/places.ts";
+import { ChainLength } from "../ends/ChainLength.tsx";
+import { CARRIERS, filterFor, HANGS } from "../ends/places.ts";
 import { JOINS } from "./joins.ts";
 
 interface Props {
@@ -37,6 +38,8 @@ export function FittingFacts({ bench, state, fitting, side, onClose }: Props) {
           {one.empty && <p className="quiet">Empty: {one.empty.join(", ")}</p>}
         </div>
       ))}
+      {m.type === "chain" && <ChainLength bench={bench} state={state} fitting={fitting.id} />}
+      <Hung bench={bench} state={state} fitting={here.find((f) => f.id === fitting.id)!} />
       <div className="buttons">
         <Button size="small" variant="outlined" onClick={() => setChoosing(true)}>
           Change
@@ -88,5 +91,39 @@ function Holes({ bench, on, holes, doc }: { bench: Bench; on: On; holes: number;
         );
       })}
     </ul>
+  );
+}
+
+/** Hung lists what hangs on a fitting that rows share, and hangs something on it. */
+function Hung({ bench, state, fitting }: { bench: Bench; state: BenchState; fitting: Fitting }) {
+  const [choosing, setChoosing] = useState(false);
+  const { materials } = state.doc;
+  if (!CARRIERS.includes(materials.find((m) => m.id === fitting.of)?.type ?? "")) return null;
+  const name = (id: string) => materials.find((m) => m.id === id)?.name ?? id;
+  return (
+    <div className="hung-on" role="group" aria-label="What hangs on it">
+      {(fitting.hung ?? []).map((id, n) => (
+        <p key={n}>
+          {name(id)} hangs on it.{" "}
+          <button type="button" className="link" aria-label={`Take ${name(id)} off`} onClick={() => void bench.apply({ do: "unhang", at: { fitting: fitting.id }, n })}>
+            Take it off
+          </button>
+        </p>
+      ))}
+      <button type="button" className="link" onClick={() => setChoosing(true)}>
+        Hang something on it
+      </button>
+      {choosing && (
+        <CataloguePicker
+          title="Hang a charm or a component"
+          filter={HANGS}
+          onClose={() => setChoosing(false)}
+          onPick={(picked) => {
+            setChoosing(false);
+            void bench.apply({ do: "hang", at: { fitting: fitting.id }, material: picked.id });
+          }}
+        />
+      )}
+    </div>
   );
 }

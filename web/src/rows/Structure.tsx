@@ -4,6 +4,7 @@ import type { Document, Fitting, Material } from "../api/client.ts";
 import { numberOf, rowsOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
+import { linksOf } from "../ends/places.ts";
 import { RowMenu } from "./RowMenu.tsx";
 import { SizeTogether } from "./SizeTogether.tsx";
 import { FittingFacts } from "./FittingFacts.tsx";
@@ -25,7 +26,7 @@ export function Structure({ bench, state }: { bench: Bench; state: BenchState })
       return (
         <button type="button" key={fitting.id} className="part" aria-haspopup="dialog" onClick={(e) => setFacts({ fitting, side, at: e.currentTarget })} title={m?.name}>
           <b>{wordFor(m)}</b>
-          <span>{carried ? `${carried} on it` : describe(m, fitting)}</span>
+          <span>{carried ? `${carried} on it` : describe(m, fitting, linksOf(analysis, fitting))}</span>
         </button>
       );
     });
@@ -90,9 +91,9 @@ function wordFor(m: Material | undefined): string {
   return "clasp";
 }
 
-function describe(m: Material | undefined, fitting: Fitting): string {
+function describe(m: Material | undefined, fitting: Fitting, links: number | undefined): string {
   if (m?.class === "bead") return "shared";
-  if (fitting.links) return `${fitting.links} links`;
+  if (links) return `${links} links${fitting.fill ? ", fills up" : ""}`;
   if (m?.type === "extender") return `${m.links ?? 0} links`;
   if (m?.type?.endsWith("ring") && m.insideMm) return `${m.insideMm} mm`;
   return (m?.type ?? "").replace("-", " ");
