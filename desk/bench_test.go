@@ -3,7 +3,9 @@ package desk_test
 import (
 	"context"
 	"encoding/json"
+	"fmt"
 	"os"
+	"slices"
 	"testing"
 
 	"mala/desk"
@@ -63,6 +65,44 @@ func BenchmarkComponents(b *testing.B) {
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {
 				if _, err := desk.Analyse(context.Background(), doc, desk.Options{Drawing: true}); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
+	}
+}
+
+// Three rows of 200, over one of 600.
+func BenchmarkRows(b *testing.B) {
+	data, err := os.ReadFile("../demo/pieces/harbour-lights.json")
+	if err != nil {
+		b.Fatal(err)
+	}
+	for name, lines := range map[string][]string{"3 rows of 200": {"<100P | B>", "<103P | B>", "<106P | B>"}, "1 row of 600": {"<309P | B>"}} {
+		doc, err := format.Read(data)
+		if err != nil {
+			b.Fatal(err)
+		}
+		first := doc.Sections[0].Rows[0]
+		doc.Sections[0].Rows = nil
+		for i, line := range lines {
+			row := first
+			row.ID, row.Line = fmt.Sprint("r", i), line
+			row.Left, row.Right = slices.Clone(first.Left), slices.Clone(first.Right)
+			for k := range row.Left {
+				row.Left[k].ID += row.ID
+			}
+			for k := range row.Right {
+				row.Right[k].ID += row.ID
+			}
+			if i > 0 {
+				row.Follow, row.FollowMm = "longer", 24
+			}
+			doc.Sections[0].Rows = append(doc.Sections[0].Rows, row)
+		}
+		b.Run(name, func(b *testing.B) {
+			for b.Loop() {
+				if _, err := desk.Analyse(context.Background(), doc, desk.Options{Drawing: true, Picture: true}); err != nil {
 					b.Fatal(err)
 				}
 			}

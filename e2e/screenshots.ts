@@ -42,6 +42,10 @@ test("pictures of every main view", async ({ page }) => {
   await keep("maker");
   await openPiece(page, "Barnacle Row");
   await keep("components");
+  await openPiece(page, "Tidewrack");
+  await keep("rows");
+  await openPiece(page, "Net Loft");
+  await keep("series");
   await openPiece(page, "Cinder Walk");
   await page.locator(".chip", { hasText: "9 R" }).click();
   await page.getByRole("button", { name: /^Background/ }).click();

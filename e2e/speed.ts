@@ -1,4 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
+import type { Page } from "@playwright/test";
+import type { Document as Doc } from "../web/src/api/client.ts";
 import { gzipSync } from "node:zlib";
 import { expect, Mala, startPiece, strand, test, typeLine } from "./mala.ts";
 
@@ -21,10 +23,10 @@ async function times(n: number, call: () => Promise<unknown>): Promise<number[]>
   return out;
 }
 
-test("the API for 600 beads over a health call that asks the database", async ({ mala }) => {
-  const doc = JSON.parse(readFileSync("demo/pieces/harbour-lights.json", "utf8"));
-  doc.sections[0].rows[0].line = "<6(40P B L S A P C E ~C 2S) | E>";
-  doc.target = { finishedMm: 2620, toleranceMm: 400 };
+/** reportApi holds the analysis of a piece without findings against a health call that asks the database. */
+async function reportApi(mala: Mala, what: string, brief: boolean, change: (doc: Doc) => void) {
+  const doc = JSON.parse(readFileSync("demo/pieces/harbour-lights.json", "utf8")) as Doc;
+  change(doc);
   // Weighed, so long a strand would be too heavy for its ring, and its sails would tip
   // over at the sides; checks that fire are measured apart.
   for (const m of doc.materials) {
@@ -32,19 +34,36 @@ test("the API for 600 beads over a health call that asks the database", async ({
     delete m.facing;
   }
   const body = JSON.stringify(doc);
-  const analyse = async () => (await fetch(`${mala.url}/api/analyse`, { method: "POST", headers: { "Content-Type": "application/json" }, body })).text();
+  const analyse = async () => (await fetch(`${mala.url}/api/analyse${brief ? "?brief=true" : ""}`, { method: "POST", headers: { "Content-Type": "application/json" }, body })).text();
   const health = async () => (await fetch(`${mala.url}/api/health`)).text();
-  expect(JSON.parse(await analyse()).checks).toEqual([]);
+  expect((JSON.parse(await analyse()) as { checks: unknown[] }).checks).toEqual([]);
   await times(100, analyse);
   await times(100, health);
   const [answer, ping] = [await times(400, analyse), await times(400, health)];
-  report("API, 600 beads, p95 over health p95", `${(at(answer, 0.95) / at(ping, 0.95)).toFixed(1)} times (${at(answer, 0.95).toFixed(2)} ms over ${at(ping, 0.95).toFixed(2)} ms)`);
+  report(`API, ${what}, p95 over health p95`, `${(at(answer, 0.95) / at(ping, 0.95)).toFixed(1)} times (${at(answer, 0.95).toFixed(2)} ms over ${at(ping, 0.95).toFixed(2)} ms)`);
+}
+
+test("the API for 600 beads over a health call that asks the database", async ({ mala }) => {
+  await reportApi(mala, "600 beads", false, (doc) => {
+    doc.sections[0].rows![0].line = "<6(40P B L S A P C E ~C 2S) | E>";
+    doc.target = { finishedMm: 2620, toleranceMm: 400 };
+  });
 });
 
-test("key to redrawn felt and to figures for 1,000 beads", async ({ page }) => {
-  await startPiece(page, "Speed", "A clasp", "4380 mm");
-  await typeLine(page, "<10(50D) | D>");
-  await expect(page.getByText("1001 beads", { exact: true })).toBeVisible();
+test("the API for three rows of 200 beads over that health call", async ({ mala }) => {
+  await reportApi(mala, "3 rows of 200 beads", true, (doc) => {
+    const [first] = doc.sections[0].rows!;
+    const rows = ["<100P | B>", "<103P | B>", "<106P | B>"].map((line, i) => {
+      const own = (list: typeof first.left) => list!.map((fitting) => ({ ...fitting, id: `${fitting.id}-${i}` }));
+      return { ...first, id: `r${i}`, line, left: own(first.left), right: own(first.right), ...(i > 0 && { follow: "longer" as const, followMm: 24 }) };
+    });
+    doc.sections[0].rows = rows;
+    doc.target = { finishedMm: 812, toleranceMm: 8 };
+  });
+});
+
+/** reportKeys types and moves in the strand that has the keyboard, and tells what each key took. */
+async function reportKeys(page: Page, what: string) {
   await strand(page).focus();
   const found = await page.evaluate(async () => {
     const felt = document.querySelector<HTMLCanvasElement>(".felt-close")!;
@@ -76,9 +95,24 @@ test("key to redrawn felt and to figures for 1,000 beads", async ({ page }) => {
     }
     return { drawn: drawn.slice(10), figures: figures.slice(10), moved };
   });
-  report("key to figures, 1,000 beads, p95", `${at(found.figures, 0.95).toFixed(0)} ms`);
-  report("key to redrawn felt, 1,000 beads, p95", `${at(found.drawn, 0.95).toFixed(0)} ms`);
-  report("caret key to redrawn felt, 1,000 beads, p95", `${at(found.moved, 0.95).toFixed(0)} ms`);
+  report(`key to figures, ${what}, p95`, `${at(found.figures, 0.95).toFixed(0)} ms`);
+  report(`key to redrawn felt, ${what}, p95`, `${at(found.drawn, 0.95).toFixed(0)} ms`);
+  report(`caret key to redrawn felt, ${what}, p95`, `${at(found.moved, 0.95).toFixed(0)} ms`);
+}
+
+test("key to redrawn felt and to figures for 1,000 beads", async ({ page }) => {
+  await startPiece(page, "Speed", "A clasp", "4380 mm");
+  await typeLine(page, "<10(50D) | D>");
+  await expect(page.getByText("1001 beads", { exact: true })).toBeVisible();
+  await reportKeys(page, "1,000 beads");
+});
+
+test("key to redrawn felt and to figures for three rows of 200 beads", async ({ page }) => {
+  await startPiece(page, "Speed of rows", "A clasp", "880 mm");
+  await typeLine(page, "<100D | D>");
+  for (let i = 0; i < 2; i++) await page.getByRole("button", { name: "Add row" }).click();
+  await expect(page.getByText("603 beads", { exact: true })).toBeVisible();
+  await reportKeys(page, "3 rows of 200 beads");
 });
 
 test("a plain page of the same canvas, for comparison", async ({ page }) => {

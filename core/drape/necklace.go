@@ -47,11 +47,15 @@ type Necklace struct {
 	Assumed []string  // materials whose weight was assumed, by id
 
 	strand        *measure.Strand
-	fromJoin      bool    // it hangs from the end of what rows share in front
-	inner         float64 // W of the first row
-	whole, middle float64 // the way round, and where the closure's middle is along it
+	assumed       map[*material.Bead]float64 // what beads nobody weighed would weigh
+	fromJoin      bool                       // it hangs from the end of what rows share in front
+	inner         float64                    // W of the first row
+	whole, middle float64                    // the way round, and where the closure's middle is along it
 	hanging       *Hanging
 	reached       []float64 // how far along the front each joint is
+
+	nextTo  *Necklace // the one that nearest was worked out for last
+	nearest Least
 }
 
 // Of works out how the first row of a necklace lies; nil if it is none, or follows the
@@ -248,7 +252,15 @@ func (n *Necklace) weigh(m *material.Material) float64 {
 	if m.Bead == nil {
 		return usualFitting
 	}
-	return m.Bead.Volume() / 1000 * usualDensity
+	g, known := n.assumed[m.Bead]
+	if !known {
+		if n.assumed == nil {
+			n.assumed = map[*material.Bead]float64{}
+		}
+		g = m.Bead.Volume() / 1000 * usualDensity
+		n.assumed[m.Bead] = g
+	}
+	return g
 }
 
 // At is where a place of the strand lies, in mm from its start: the left half runs

@@ -28,6 +28,11 @@ func Main(m *measure.Measured, rows []*Necklace) []*Necklace {
 // not reach. Rows lie beside one another at the neck's sides. Where rows meet what they
 // share in front, a chain, a bar or a bead, all hang together.
 func Rows(m *measure.Measured) []*Necklace {
+	type lie struct{}
+	return m.Kept(lie{}, func() any { return rowsOf(m) }).([]*Necklace)
+}
+
+func rowsOf(m *measure.Measured) []*Necklace {
 	if m.Piece.Kind != piece.Necklace {
 		return nil
 	}
@@ -102,10 +107,25 @@ type Least struct {
 // that hang from one place lie on each other there whatever they are: of them the
 // middle half counts.
 func Nearest(a, b *Necklace) Least {
+	if a.nextTo != b {
+		a.nextTo, a.nearest = b, nearestOf(a, b)
+	}
+	return a.nearest
+}
+
+func nearestOf(a, b *Necklace) Least {
 	out := Least{Distance: math.Inf(1)}
 	pa, pb := a.clear(), b.clear()
+	longest := max(longestOf(pa), longestOf(pb))
+	far := func(p, q Point) bool { // too far for the part that ends at q to come nearer
+		most := out.Distance + longest
+		return math.Abs(p.X-q.X) > most || math.Abs(p.Y-q.Y) > most
+	}
 	for i, p := range pa {
 		for k := 1; k < len(pb); k++ {
+			if far(p.Point, pb[k].Point) {
+				continue
+			}
 			q := nearestOn(p.Point, pb[k-1].Point, pb[k].Point)
 			if d := math.Hypot(p.X-q.X, p.Y-q.Y); d < out.Distance {
 				out = Least{d, [2]Point{p.Point, q}, length.MM(pa[i].along)}
@@ -114,6 +134,9 @@ func Nearest(a, b *Necklace) Least {
 	}
 	for i := 1; i < len(pa); i++ {
 		for _, q := range pb {
+			if far(q.Point, pa[i].Point) {
+				continue
+			}
 			p := nearestOn(q.Point, pa[i-1].Point, pa[i].Point)
 			if d := math.Hypot(p.X-q.X, p.Y-q.Y); d < out.Distance {
 				out = Least{d, [2]Point{p, q.Point}, length.MM(pa[i].along)}
@@ -153,6 +176,15 @@ func (n *Necklace) clear() []joint {
 		return own
 	}
 	return own[len(own)/4 : len(own)-len(own)/4]
+}
+
+// longestOf is the longest of the parts between the joints.
+func longestOf(joints []joint) float64 {
+	longest := 0.0
+	for i := 1; i < len(joints); i++ {
+		longest = max(longest, math.Hypot(joints[i].X-joints[i-1].X, joints[i].Y-joints[i-1].Y))
+	}
+	return longest
 }
 
 // nearestOn is the place of the line from a to b that is nearest to p.

@@ -3,6 +3,7 @@ package measure
 import (
 	"math"
 	"slices"
+	"sync"
 
 	"mala/core/chain"
 	"mala/core/length"
@@ -22,6 +23,22 @@ type Measured struct {
 	MassG       float64
 	Unweighed   []string // materials nobody weighed, by id
 	Sensitivity []Sensitivity
+
+	kept map[any]any
+}
+
+// Kept gives what is worked out from the measures elsewhere, worked out when first asked
+// for.
+func (m *Measured) Kept(what any, work func() any) any {
+	out, ok := m.kept[what]
+	if !ok {
+		if m.kept == nil {
+			m.kept = map[any]any{}
+		}
+		out = work()
+		m.kept[what] = out
+	}
+	return out
 }
 
 // Strand gives the measured row of an id; nil if the piece has none.
@@ -57,6 +74,11 @@ func (m *Measured) Binding() *Strand {
 	if len(m.Strands) == 1 {
 		return binding
 	}
+	var all sync.WaitGroup // each takes milliseconds, and none looks at another's
+	for _, s := range m.Strands {
+		all.Go(func() { _, _ = s.Wrap() })
+	}
+	all.Wait()
 	least := length.MM(math.Inf(1))
 	for _, s := range m.Strands {
 		w, err := s.Wrap()

@@ -4,6 +4,7 @@ import type { CatalogueItem, Material } from "../api/client.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 import { useMaterials, type Filter } from "../materials/catalogue.ts";
 import { sizeOf } from "./size.ts";
+import { Length } from "../units/UnitContext.tsx";
 
 interface Props {
   title: string;
@@ -50,7 +51,7 @@ export function CataloguePicker({ title, filter, onPick, onClose, onRemove }: Pr
                 <span>{item.material.name}</span>
                 <span className="quiet">
                   {sizeOf(item.material, item.outline)}
-                  {item.onHand > 0 && ` · ${item.onHand} in stock`}
+                  {item.onHand > 0 && <> · {item.material.class === "cord" ? <Length mm={item.onHand} /> : item.onHand} in stock</>}
                 </span>
               </span>
             </li>

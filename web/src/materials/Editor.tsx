@@ -62,7 +62,7 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
             <Input key={field.name} field={field} material={m} onChange={change} />
           ))}
           {m.class === "bead" && <BeadExtras m={m} onChange={change} />}
-          {m.class !== "cord" && <NumberField label="In stock" value={onHand} onChange={setOnHand} />}
+          <NumberField label={m.class === "cord" ? "In stock, mm" : "In stock"} value={onHand} onChange={(n) => setOnHand(n === undefined ? n : Math.round(n))} />
         </div>
         <div className="seen">
           {m.class === "bead" && facts.data?.outline && (

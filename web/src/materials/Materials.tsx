@@ -8,6 +8,7 @@ import { useMaterials, type Filter } from "./catalogue.ts";
 import { CsvDialog } from "./CsvDialog.tsx";
 import { Editor } from "./Editor.tsx";
 import { Filters } from "./Filters.tsx";
+import { Length } from "../units/UnitContext.tsx";
 import { idFor } from "./fields.ts";
 
 const PAGE = 100;
@@ -130,7 +131,7 @@ function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
       <td>{m.holeMm ? `${m.holeMm} mm` : ""}</td>
       <td>{m.class === "bead" ? sizedBy(m) : ""}</td>
       <td>{m.metal}</td>
-      <td className="n">{m.class === "cord" || (m.component && item.onHand === 0) ? "" : item.onHand}</td>
+      <td className="n">{m.class === "cord" ? item.onHand > 0 && <Length mm={item.onHand} /> : m.component && item.onHand === 0 ? "" : item.onHand}</td>
     </tr>
   );
 }

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from "react";
 import type { Count, Document, PartOf } from "../api/client.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { sizedBy, sizeOf } from "../dishes/size.ts";
+import { useHeld } from "../materials/catalogue.ts";
 import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 
@@ -12,6 +13,7 @@ export function Tally({ state }: { state: BenchState }) {
   const { analysis, doc, behind } = state;
   const { unit } = useUnit();
   const [bought, setBought] = useState(false);
+  const shop = useHeld(analysis?.tally.filter((c) => c.cutMm !== undefined).map((c) => c.material) ?? []);
   if (!analysis) return null;
   const hasComponents = analysis.tally.some((c) => c.parts);
   const shown: Count[] = bought && hasComponents ? analysis.bought : analysis.tally;
@@ -59,6 +61,7 @@ export function Tally({ state }: { state: BenchState }) {
                 <th scope="row">
                   {keyOf(c.material) && <span className="key">{keyOf(c.material)}</span>}
                   {m.name} <span className="size">{m.type === "chain" ? linksOf(c) : sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
+                  <CordInStock needs={c.cutMm} has={shop.get(c.material)?.onHand} />
                 </th>
                 {byRow && c.cutMm === undefined &&
                   c.byStrand.map((n, i) => (
@@ -91,6 +94,21 @@ export function Tally({ state }: { state: BenchState }) {
         </p>
       )}
     </section>
+  );
+}
+
+/** CordInStock holds the cord that all rows take against what is there; nothing where nobody counted it. */
+function CordInStock({ needs, has }: { needs?: number; has?: number }) {
+  if (needs === undefined || !has) return null;
+  return (
+    <span className={`in-stock ${needs > has ? "short" : ""}`}>
+      <Length mm={has} /> in stock
+      {needs > has && (
+        <>
+          , <Length mm={needs - has} /> short
+        </>
+      )}
+    </span>
   );
 }
 
