@@ -160,3 +160,23 @@ test("a strand runs on through a shared bead and taken apart again, and has a ro
   await strand(page).press("p");
   await expect(page.getByRole("alert").first()).toContainText("Beads need a cord");
 });
+
+test("the cord of all rows is held against what is in stock", async ({ page }) => {
+  await openPiece(page, "Tidewrack");
+  await expect(page.getByRole("row", { name: /Beading wire/ })).toContainText(/in stock 1500 mm, 973 mm short/);
+  await openPiece(page, "Two Currents");
+  await expect(page.getByRole("row", { name: /Beading wire/ })).toContainText(/in stock 1500 mm/);
+  await expect(page.getByRole("row", { name: /Beading wire/ })).not.toContainText("short");
+});
+
+test("a charm hangs on a ring that rows share, and counts once", async ({ page }) => {
+  await openPiece(page, "Tidewrack");
+  await structure(page).getByRole("button", { name: "ring 4 on it" }).first().click();
+  await page.getByRole("button", { name: "Hang something on it" }).click();
+  await page.getByRole("combobox").fill("star");
+  await page.getByRole("option").first().click();
+  await expect(page.getByText(/hangs on it/)).toBeVisible();
+  await expect(page.locator(".list tr", { hasText: "Star" }).first().locator("td").last()).toHaveText("1");
+  await page.getByRole("button", { name: /^Take .* off$/ }).click();
+  await expect(page.getByText(/hangs on it/)).toHaveCount(0);
+});

@@ -2,10 +2,13 @@ package measure
 
 import (
 	"fmt"
+	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -172,5 +175,86 @@ func TestPartsOfRowsInSeriesEqualARecount(t *testing.T) {
 	}
 	if made < 120 {
 		t.Errorf("only %d pieces could be measured", made)
+	}
+}
+
+// turned is the piece seen from behind: right for left.
+func turned(t *testing.T, p *piece.Piece) *piece.Piece {
+	t.Helper()
+	p = p.Clone()
+	p.Closure.Left, p.Closure.Right = p.Closure.Right, p.Closure.Left
+	slices.Reverse(p.Sections)
+	slices.Reverse(p.Joins)
+	for _, j := range p.Joins {
+		slices.Reverse(j.Fittings)
+	}
+	for _, r := range p.Rows() {
+		letters := strings.Fields(r.Line.String())
+		slices.Reverse(letters)
+		if r.Corded() {
+			r.Line = lineOf(t, strings.Join(letters, " "))
+		}
+		r.Left, r.Right = r.Right, r.Left
+		r.LeftPort, r.RightPort = r.RightPort, r.LeftPort
+		r.LeftEnding, r.RightEnding = r.RightEnding, r.LeftEnding
+	}
+	return p
+}
+
+// Seen from behind every row of a series is as long, as heavy and as close, and its cord
+// is cut as long.
+func TestASeriesTurnedRoundMeasuresTheSame(t *testing.T) {
+	r := rand.New(rand.NewPCG(17, 4))
+	made := 0
+	for range 120 {
+		p := inSeries(t, r)
+		back := turned(t, p)
+		if len(p.Check()) > 0 || len(back.Check()) > 0 || p.Main() != &p.Sections[0] && len(p.Sections) > 1 {
+			continue
+		}
+		for i := range back.Sections {
+			if len(back.Sections[i].Rows) == len(p.Main().Rows) && i != len(back.Sections)-1 {
+				back = nil // another section is the main one seen from behind
+				break
+			}
+		}
+		if back == nil {
+			continue
+		}
+		made++
+		a, err := Measure(p)
+		if err != nil {
+			t.Fatal(err)
+		}
+		b, err := Measure(back)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if math.Abs(a.MassG-b.MassG) > 1e-9 || math.Abs(float64(a.Finished-b.Finished)) > 1e-6 {
+			t.Fatalf("%v mm, %v g; from behind %v mm, %v g", a.Finished, a.MassG, b.Finished, b.MassG)
+		}
+		cut, cutBack := length.MM(0), length.MM(0)
+		for _, s := range a.Strands {
+			o := b.Strand(s.Row.ID)
+			if math.Abs(float64(s.Finished()-o.Finished())) > 1e-6 || math.Abs(float64(s.Strung-o.Strung)) > 1e-9 {
+				t.Fatalf("row %s: %v long, %v strung; from behind %v and %v", s.Row.ID, s.Finished(), s.Strung, o.Finished(), o.Strung)
+			}
+			in, _ := s.Inside()
+			if inBack, _ := o.Inside(); math.Abs(float64(in-inBack)) > 1e-3 {
+				t.Fatalf("row %s: inside %v; from behind %v", s.Row.ID, in, inBack)
+			}
+			if s.Left.Hold != HeldByRunning {
+				cut += s.CutLength()
+			}
+			if o.Left.Hold != HeldByRunning {
+				cutBack += o.CutLength()
+			}
+		}
+		if math.Abs(float64(cut-cutBack)) > 1e-6 {
+			t.Fatalf("cut %v, from behind %v", cut, cutBack)
+		}
+	}
+	if made < 30 {
+		t.Errorf("only %d pieces could be turned", made)
 	}
 }

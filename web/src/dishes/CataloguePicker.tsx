@@ -51,7 +51,7 @@ export function CataloguePicker({ title, filter, onPick, onClose, onRemove }: Pr
                 <span>{item.material.name}</span>
                 <span className="quiet">
                   {sizeOf(item.material, item.outline)}
-                  {item.onHand > 0 && <> · {item.material.class === "cord" ? <Length mm={item.onHand} /> : item.onHand} in stock</>}
+                  {item.onHand > 0 && <> · {item.material.class === "cord" ? <>in stock <Length mm={item.onHand} /></> : `${item.onHand} in stock`}</>}
                 </span>
               </span>
             </li>

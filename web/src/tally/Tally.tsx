@@ -61,7 +61,7 @@ export function Tally({ state }: { state: BenchState }) {
                 <th scope="row">
                   {keyOf(c.material) && <span className="key">{keyOf(c.material)}</span>}
                   {m.name} <span className="size">{m.type === "chain" ? linksOf(c) : sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
-                  <CordInStock needs={c.cutMm} has={shop.get(c.material)?.onHand} />
+                  <CordInStock needs={m.class === "cord" ? c.cutMm : undefined} has={shop.get(c.material)?.onHand} />
                 </th>
                 {byRow && c.cutMm === undefined &&
                   c.byStrand.map((n, i) => (
@@ -102,7 +102,7 @@ function CordInStock({ needs, has }: { needs?: number; has?: number }) {
   if (needs === undefined || !has) return null;
   return (
     <span className={`in-stock ${needs > has ? "short" : ""}`}>
-      <Length mm={has} /> in stock
+      in stock <Length mm={has} />
       {needs > has && (
         <>
           , <Length mm={needs - has} /> short
