@@ -18,34 +18,28 @@ import (
 var rowOrder = Check{
 	Code: "row-order", Step: StepEnds,
 	Piece: func(v *View) []Finding {
-		left, right := holesOf(v.Piece, piece.Left), holesOf(v.Piece, piece.Right)
-		for k := 1; k < len(left); k++ {
-			if left[k-1] == 0 || left[k] == 0 || right[k-1] == 0 || right[k] == 0 || (left[k] > left[k-1]) == (right[k] > right[k-1]) {
-				continue
+		var found []Finding
+		for _, s := range v.Piece.Sections {
+			for k := 1; k < len(s.Rows); k++ {
+				a, b := s.Rows[k-1], s.Rows[k]
+				left, right := [2]int{v.Piece.Hole(a, piece.Left), v.Piece.Hole(b, piece.Left)}, [2]int{v.Piece.Hole(a, piece.Right), v.Piece.Hole(b, piece.Right)}
+				if slices.Contains(left[:], 0) || slices.Contains(right[:], 0) || (left[1] > left[0]) == (right[1] > right[0]) {
+					continue
+				}
+				found = append(found, Finding{Severity: Warn, At: b.AtEnd(piece.Right), More: []piece.Place{a.AtEnd(piece.Right)}, Title: "Rows change places", cause: string(a.ID),
+					Says: fmt.Sprintf("Rows %d and %d are in holes %d and %d at the left and %d and %d at the right: they cross on the way.", v.Piece.Number(a.ID), v.Piece.Number(b.ID), left[0], left[1], right[0], right[1])})
+				break
 			}
-			a, b := v.Main()[k-1].Row, v.Main()[k].Row
-			return []Finding{{Severity: Warn, At: b.AtEnd(piece.Right), More: []piece.Place{a.AtEnd(piece.Right)}, Title: "Rows change places",
-				Says: fmt.Sprintf("Rows %d and %d are in holes %d and %d at the left and %d and %d at the right: they cross on the way.", k, k+1, left[k-1], left[k], right[k-1], right[k])}}
 		}
-		return nil
+		return found
 	},
-	Fix: func(v *View, _ *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		out := Fix{Says: "Order the right side as the left"}
-		for _, r := range v.Piece.Rows() {
-			at := r.AtEnd(piece.Right)
-			out.Ops = append(out.Ops, edit.Op{Do: edit.SetPort, At: at, Field: string(r.RightPort.On), N: v.Piece.Hole(r, piece.Left)})
+		for _, r := range v.Piece.SectionOf(v.Piece.Row(f.At.Row)).Rows {
+			out.Ops = append(out.Ops, edit.Op{Do: edit.SetPort, At: r.AtEnd(piece.Right), Field: string(r.RightPort.On), N: v.Piece.Hole(r, piece.Left)})
 		}
 		return []Fix{out}
 	},
-}
-
-// holesOf lists in which hole each row is at a side, 0 where there are none.
-func holesOf(p *piece.Piece, side piece.Side) []int {
-	var out []int
-	for _, r := range p.Rows() {
-		out = append(out, p.Hole(r, side))
-	}
-	return out
 }
 
 // holeEmpty tells of holes of a connector or clasp that no row is in.
@@ -64,7 +58,7 @@ var holeEmpty = Check{
 					continue
 				}
 				at := piece.Place{Side: side, Fitting: on.ID, Element: piece.NoElement}
-				found = append(found, Finding{Severity: Advise, At: at, Title: "A hole without a row", cause: string(side),
+				found = append(found, Finding{Severity: Advise, At: at, Title: "A hole without a row", cause: string(on.ID) + string(side),
 					Says: fmt.Sprintf("%s at the %s has %d holes; no row is in %s.", on.Of.Name, side, on.Of.Finding.Holes, holes(empty))})
 			}
 		}
@@ -103,7 +97,7 @@ var stepsUneven = Check{
 		}
 		wide, narrow := slices.Index(steps, most), slices.Index(steps, least)
 		return []Finding{{Severity: Warn, At: v.Main()[wide+1].Row.At(), More: []piece.Place{v.Main()[narrow+1].Row.At()}, Title: "Rows step unevenly",
-			Says: fmt.Sprintf("Row %d is %s longer than row %d, but row %d only %s longer than row %d.", wide+2, most.In(v.Unit), wide+1, narrow+2, least.In(v.Unit), narrow+1)}}
+			Says: fmt.Sprintf("Row %d is %s longer than row %d, but row %d only %s longer than row %d.", v.number(wide+1), most.In(v.Unit), v.number(wide), v.number(narrow+1), least.In(v.Unit), v.number(narrow))}}
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		s := v.Strand(f.At.Row)

@@ -30,10 +30,10 @@ var rowsCross = Check{
 				return nil
 			}
 			f := &Finding{Severity: Warn, Title: "Rows lie on each other",
-				Says: fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", k+1, k+2, mm(length.MM(near)), mm(length.MM(need)))}
+				Says: fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", v.number(k), v.number(k+1), mm(length.MM(near)), mm(length.MM(need)))}
 			if near == 0 {
 				f.Title = "Rows cross"
-				f.Says = fmt.Sprintf("As they hang, row %d crosses row %d. Make the outer one longer, or twist them together on purpose.", k+2, k+1)
+				f.Says = fmt.Sprintf("As they hang, row %d crosses row %d. Make the outer one longer, or twist them together on purpose.", v.number(k+1), v.number(k))
 			}
 			return f
 		})
@@ -51,7 +51,7 @@ var rowsGape = Check{
 				return nil
 			}
 			return &Finding{Severity: Advise, Title: "A wide gap between rows",
-				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than three times the wider row.", k+1, k+2, mm(length.MM(gap)))}
+				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than three times the wider row.", v.number(k), v.number(k+1), mm(length.MM(gap)))}
 		})
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix { return otherSteps(v, v.Strand(f.At.Row), -1) },

@@ -47,8 +47,6 @@ func inHoles(k int, right ...int) change {
 
 func twisted(p *piece.Piece, _ *piece.Row) { p.Sections[0].Twisted = true }
 
-func bracelet(p *piece.Piece, _ *piece.Row) { p.Kind = piece.Bracelet }
-
 // follows makes each row follow the one before by a rule.
 func follows(rule piece.Rule, step length.MM) change {
 	return func(p *piece.Piece, _ *piece.Row) {

@@ -35,6 +35,9 @@ func (v *View) it(s *measure.Strand) string {
 // row names a row by its number.
 func (v *View) row(s *measure.Strand) string { return fmt.Sprintf("Row %d", v.Piece.Number(s.Row.ID)) }
 
+// number is the number among all rows of the k-th of those that are judged together.
+func (v *View) number(k int) int { return v.Piece.Number(v.Main()[k].Row.ID) }
+
 // mm writes a bead's measure, which the trade always gives in millimetres, to a
 // hundredth: holes and cords are told apart by less than a tenth.
 func mm(l length.MM) string { return fmt.Sprintf("%.4g mm", float64(int(l*100+0.5))/100) }

@@ -246,12 +246,16 @@ func setPort(p *piece.Piece, row *piece.Row, op Op) error {
 		return refuse("Name the end: left or right.")
 	}
 	was := p.Hole(row, side)
-	for _, r := range p.Rows() {
-		if r != row && op.N > 0 && p.Hole(r, side) == op.N && string(r.Port(side).On) == op.Field {
+	*row.Port(side) = piece.Port{On: piece.ID(op.Field), Hole: op.N}
+	on := p.Joined(row, side)
+	if on == nil || op.N == 0 {
+		return nil
+	}
+	for _, r := range p.AllOf(on.ID, side) {
+		if r != row && p.Hole(r, side) == op.N {
 			r.Port(side).Hole = was
 		}
 	}
-	*row.Port(side) = piece.Port{On: piece.ID(op.Field), Hole: op.N}
 	return nil
 }
 

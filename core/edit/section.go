@@ -29,33 +29,56 @@ func addSection(p *piece.Piece, row *piece.Row, op Op) error {
 	} else {
 		join.Fittings = []piece.Fitting{newFitting(p, op.Material)}
 	}
-	for _, r := range p.Sections[at].Rows {
+	for k, r := range p.Sections[at].Rows {
+		left, right := strandEnd(p, at, k, piece.Left), strandEnd(p, at, k, piece.Right)
 		next := *r
 		next.ID, next.Line, next.Cut = p.NewRow(), r.Line.Clone(), nil
-		next.Left, next.Right = nil, nil
-		next.LeftPort, next.RightPort = piece.Port{}, piece.Port{}
+		next.Left, next.LeftEnding, next.LeftPort = nil, piece.Ending{}, piece.Port{}
+		r.Right, r.RightEnding, r.RightPort = nil, piece.Ending{}, piece.Port{}
 		p.Sections[at+1].Rows = append(p.Sections[at+1].Rows, &next)
-		if join.Through() {
-			// The cord ends behind the new row as it ended behind this one.
-			next.Right, r.Right = r.Right, nil
-			next.RightEnding, r.RightEnding = r.RightEnding, piece.Ending{}
-			next.LeftEnding = piece.Ending{}
-			continue
+		if !join.Through() {
+			// Both end at the join, as the strand ends that they were.
+			copyEnd(p, right, r, piece.Right)
+			copyEnd(p, left, &next, piece.Left)
 		}
-		copyEnds(p, r, &next)
 	}
 	return nil
+}
+
+// strandEnd is the row in which the strand of a row ends at a side: its own, or one that
+// its cord runs on in. The section behind it is empty yet.
+func strandEnd(p *piece.Piece, section, row int, side piece.Side) piece.Row {
+	r := p.Sections[section].Rows[row]
+	step, i, j := 1, section+2, section+1
+	if side == piece.Left {
+		step, i, j = -1, section-1, section-1
+	}
+	for j >= 0 && j < len(p.Joins) && p.Joins[j].Through() {
+		r = p.Sections[i].Rows[row]
+		i, j = i+step, j+step
+	}
+	return *r
+}
+
+// copyEnd ends a row at a side as another does.
+func copyEnd(p *piece.Piece, from piece.Row, to *piece.Row, side piece.Side) {
+	*to.Ending(side) = *from.Ending(side)
+	copyFittings(p, &from, to, side)
 }
 
 // copyEnds gives a row ends like those of another, with fittings of its own.
 func copyEnds(p *piece.Piece, from, to *piece.Row) {
 	for _, side := range piece.Sides() {
-		for _, f := range *p.End(from, side, false) {
-			made := p.NewFitting(f.Of)
-			made.Links, made.Fill, made.Hung = f.Links, f.Fill, slices.Clone(f.Hung)
-			list := p.End(to, side, false)
-			*list = append(*list, made)
-		}
+		copyFittings(p, from, to, side)
+	}
+}
+
+func copyFittings(p *piece.Piece, from, to *piece.Row, side piece.Side) {
+	for _, f := range *p.End(from, side, false) {
+		made := p.NewFitting(f.Of)
+		made.Links, made.Fill, made.Hung = f.Links, f.Fill, slices.Clone(f.Hung)
+		list := p.End(to, side, false)
+		*list = append(*list, made)
 	}
 }
 
