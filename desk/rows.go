@@ -1,6 +1,7 @@
 package desk
 
 import (
+	"math"
 	"slices"
 
 	"mala/core/drape"
@@ -34,8 +35,11 @@ func (a *Analysis) rows(m *measure.Measured) {
 		between := BetweenRows{Upper: string(s.Row.ID), Lower: string(next.Row.ID), StepMm: exact(next.Finished() - s.Finished()),
 			NeedMm: exact((s.Width() + next.Width()) / 2)}
 		if hangs != nil {
-			gap, least := exact(length.MM(drape.Gap(hangs, k))), exact(length.MM(drape.Nearest(hangs[k], hangs[k+1]).Distance))
-			between.GapMm, between.LeastMm = &gap, &least
+			// Rows that lie round the back of the neck come near each other nowhere in front.
+			if near := drape.Nearest(hangs[k], hangs[k+1]).Distance; !math.IsInf(near, 1) {
+				gap, least := exact(length.MM(drape.Gap(hangs, k))), exact(length.MM(near))
+				between.GapMm, between.LeastMm = &gap, &least
+			}
 		}
 		a.Rows.Between = append(a.Rows.Between, between)
 	}

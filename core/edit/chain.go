@@ -105,6 +105,9 @@ func fillUp(p *piece.Piece) *piece.Piece {
 			chain.Fill = false
 		}
 	}
+	if len(p.Filling()) == 0 || len(p.Check()) > 0 {
+		return p // what is wrong is said where it is saved
+	}
 	if filled, err := measure.Filled(p); err == nil {
 		return filled
 	}
