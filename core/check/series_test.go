@@ -42,6 +42,8 @@ func anySeries(t *testing.T, r *rand.Rand) *piece.Piece {
 		ops := []edit.Op{{Do: edit.AddSection, At: rows[r.IntN(len(rows))].At(), Material: []*material.Material{bigRing, bar(4), bar(5), ball}[r.IntN(4)]}}
 		for range r.IntN(3) {
 			ops = append(ops, edit.Op{Do: edit.AddRow, At: rows[r.IntN(len(rows))].At(), N: 1 + r.IntN(len(rows))},
+				edit.Op{Do: []edit.Do{edit.RemoveSection, edit.SetTwist}[r.IntN(2)], At: rows[r.IntN(len(rows))].At()},
+				edit.Op{Do: edit.MirrorRow, At: rows[r.IntN(len(rows))].At()},
 				edit.Op{Do: edit.SetPort, At: rows[r.IntN(len(rows))].AtEnd(piece.Sides()[r.IntN(2)]), N: 1 + r.IntN(4)})
 		}
 		for _, op := range ops {
@@ -60,6 +62,13 @@ func TestAnySeriesIsJudged(t *testing.T) {
 	sections, codes := 0, map[string]int{}
 	for range 60 {
 		p := anySeries(t, r)
+		for _, row := range p.Rows() {
+			for _, side := range piece.Sides() {
+				if j := p.JoinAt(row, side); j != nil && j.Through() && len(*p.End(row, side, false)) > 0 {
+					t.Errorf("%s ends at its %s, where its cord runs on", row.ID, side)
+				}
+			}
+		}
 		if len(p.Sections) > 1 {
 			sections++
 		}

@@ -207,6 +207,11 @@ func mirrorRow(p *piece.Piece, row *piece.Row) error {
 		return err
 	}
 	row.Line = line
+	for _, side := range piece.Sides() {
+		if j := p.JoinAt(row, side); j != nil && j.Through() {
+			return nil // its cord runs on there, and ends elsewhere
+		}
+	}
 	row.Left, row.Right = row.Right, row.Left
 	row.LeftEnding, row.RightEnding = row.RightEnding, row.LeftEnding
 	row.LeftEnding.Stop, row.RightEnding.Stop = row.RightEnding.Stop, ""
@@ -226,7 +231,7 @@ func reversed(line *pattern.Line) (*pattern.Line, error) {
 }
 
 func setFollow(p *piece.Piece, row *piece.Row, op Op) error {
-	if p.Number(row.ID) == 1 {
+	if _, at := sectionOf(p, row); at == 0 {
 		return refuse("The first row follows no other. Set the target instead.")
 	}
 	f := piece.Follow{Rule: piece.Rule(op.Text), Step: row.Follow.Step}

@@ -254,3 +254,45 @@ func TestSectionsAreAddedAndRemoved(t *testing.T) {
 		}
 	}
 }
+
+// Beside a cord that runs on, every strand still ends at both its sides and nowhere else.
+func TestSectionsBesideACordThatRunsOn(t *testing.T) {
+	round, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	focal := &material.Material{ID: "focal", Name: "focal", Class: material.ClassBead, Bead: round}
+	ring := &material.Material{ID: "r", Name: "r", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 5, Wire: 1}}
+	p, _, err := Apply(tiedBench(t, "9P"), nil, Op{Do: AddSection, At: inRow("r1"), Material: focal})
+	if err != nil {
+		t.Fatal(err)
+	}
+	last := p.Rows()[1].ID
+	ends := func(name, want string, ops ...Op) {
+		t.Helper()
+		after, _, err := Apply(p, nil, ops...)
+		if err != nil {
+			t.Errorf("%s: %v", name, err)
+			return
+		}
+		got := ""
+		for i, s := range after.Sections {
+			if i > 0 {
+				got += map[bool]string{true: "o", false: "-"}[after.Joins[i-1].Through()]
+			}
+			got += map[bool]string{true: "[", false: "."}[len(s.Rows[0].Left) > 0] + map[bool]string{true: "]", false: "."}[len(s.Rows[0].Right) > 0]
+		}
+		if got != want {
+			t.Errorf("%s: %s, want %s", name, got, want)
+		}
+	}
+	ends("through a bead", "[.o.]")
+	ends("a ring before the bead", "[]-[.o.]", Op{Do: AddSection, At: inRow("r1"), Material: ring})
+	ends("a ring behind it", "[.o.]-[]", Op{Do: AddSection, At: inRow(last), Material: ring})
+	ends("a bead more", "[.o..o.]", Op{Do: AddSection, At: inRow("r1"), Material: focal})
+	ends("the middle one removed", "[]-[]", Op{Do: AddSection, At: inRow("r1"), Material: ring}, Op{Do: RemoveSection, At: inRow("r3")})
+	ends("mirrored", "[.o.]", Op{Do: MirrorRow, At: inRow("r1")})
+	if _, _, err := Apply(p, nil, Op{Do: SetFollow, At: inRow(last), Text: string(piece.Equal)}); err == nil || !strings.Contains(err.Error(), "The first row follows no other") {
+		t.Errorf("%v", err)
+	}
+}

@@ -82,16 +82,16 @@ func copyFittings(p *piece.Piece, from, to *piece.Row, side piece.Side) {
 	}
 }
 
-// removeSection removes the section of a row with the join before it, or behind the
-// first. A cord that ran on ends where the one beside it ended.
+// removeSection removes the section of a row with the join before it, or behind it where
+// it is the first or its own cord runs on only there. A cord that ran on ends where the one beside it ended.
 func removeSection(p *piece.Piece, row *piece.Row) error {
 	if len(p.Sections) == 1 {
 		return refuse("A piece needs a section. Remove its beads instead.")
 	}
 	at := slices.IndexFunc(p.Sections, func(s piece.Section) bool { return slices.Contains(s.Rows, row) })
-	join, beside, side := max(0, at-1), at-1, piece.Right
-	if at == 0 {
-		beside, side = 1, piece.Left
+	join, beside, side := at-1, at-1, piece.Right
+	if at == 0 || !p.Joins[at-1].Through() && at < len(p.Joins) && p.Joins[at].Through() {
+		join, beside, side = at, at+1, piece.Left // the cord that ran on ends where its section goes
 	}
 	if p.Joins[join].Through() {
 		for k, r := range p.Sections[beside].Rows {
@@ -103,8 +103,12 @@ func removeSection(p *piece.Piece, row *piece.Row) error {
 	for _, r := range p.Sections[at].Rows {
 		p.Waived = slices.DeleteFunc(p.Waived, func(w piece.Waiver) bool { return w.At.Row == r.ID })
 	}
-	for _, r := range p.Sections[beside].Rows {
+	alike := len(p.Sections[beside].Rows) == len(p.Sections[at].Rows)
+	for k, r := range p.Sections[beside].Rows {
 		*r.Port(side) = piece.Port{}
+		if alike {
+			*r.Port(side) = *p.Sections[at].Rows[k].Port(side)
+		}
 	}
 	p.Sections = slices.Delete(p.Sections, at, at+1)
 	p.Joins = slices.Delete(p.Joins, join, join+1)
