@@ -30,11 +30,7 @@ func analyseCommand() *cli.Command {
 			if cmd.Args().Len() != 1 {
 				return cli.Exit("Give one piece file, or - for standard input.", 2)
 			}
-			data, err := readInput(cmd.Args().First())
-			if err != nil {
-				return cli.Exit(err.Error(), 2)
-			}
-			doc, err := format.Read(data)
+			doc, err := readPiece(cmd.Args().First())
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
@@ -42,12 +38,26 @@ func analyseCommand() *cli.Command {
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
-			out := json.NewEncoder(os.Stdout)
-			out.SetIndent("", "  ")
-			out.SetEscapeHTML(false)
-			return out.Encode(a)
+			return printJSON(a)
 		},
 	}
+}
+
+// readPiece reads a piece file, or standard input for -.
+func readPiece(name string) (*format.Document, error) {
+	data, err := readInput(name)
+	if err != nil {
+		return nil, err
+	}
+	return format.Read(data)
+}
+
+// printJSON writes a value for people to read as well.
+func printJSON(value any) error {
+	out := json.NewEncoder(os.Stdout)
+	out.SetIndent("", "  ")
+	out.SetEscapeHTML(false)
+	return out.Encode(value)
 }
 
 // readInput reads a file, or standard input for -, up to a little more than a
@@ -94,9 +104,7 @@ func openapiCommand() *cli.Command {
 			if err := json.Unmarshal(data, &pretty); err != nil {
 				return err
 			}
-			out := json.NewEncoder(os.Stdout)
-			out.SetIndent("", "  ")
-			return out.Encode(pretty)
+			return printJSON(pretty)
 		},
 	}
 }

@@ -2,8 +2,6 @@ package main
 
 import (
 	"context"
-	"encoding/json"
-	"os"
 	"slices"
 
 	"github.com/urfave/cli/v3"
@@ -11,7 +9,6 @@ import (
 	"mala/core/length"
 	"mala/core/together"
 	"mala/desk"
-	"mala/format"
 )
 
 func rowsCommand() *cli.Command {
@@ -32,11 +29,7 @@ func rowsCommand() *cli.Command {
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
-			data, err := readInput(cmd.Args().Get(1))
-			if err != nil {
-				return cli.Exit(err.Error(), 2)
-			}
-			doc, err := format.Read(data)
+			doc, err := readPiece(cmd.Args().Get(1))
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
@@ -44,10 +37,7 @@ func rowsCommand() *cli.Command {
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
-			write := json.NewEncoder(os.Stdout)
-			write.SetIndent("", "  ")
-			write.SetEscapeHTML(false)
-			return write.Encode(out)
+			return printJSON(out)
 		},
 	}
 }

@@ -8,9 +8,6 @@ import (
 	"mala/core/piece"
 )
 
-// mostLinks is how many links a chain that fills up takes at most.
-const mostLinks = 2000
-
 // Filled gives the piece with every chain that fills up at the number of whole links,
 // alike in all chains of its loop, that brings its row nearest to what is asked of it;
 // the smaller on a tie. The piece itself is left alone, and comes back if it is right as
@@ -84,7 +81,7 @@ func linksToFill(p *piece.Piece, n int) (int, error) {
 	}
 }
 
-func within(links int) int { return min(max(links, 1), mostLinks) }
+func within(links int) int { return min(max(links, 1), piece.MostChain) }
 
 // withLinks is the piece with so many links in every chain of the n-th filling.
 func withLinks(p *piece.Piece, n, links int) *piece.Piece {

@@ -63,7 +63,7 @@ func (m *Measured) Leading() *Strand { return m.Strand(m.Piece.Leading().ID) }
 
 // Wrap gives how the row that binds lies round a body: the one with the smallest
 // inside length. The error says why there is none: chain.ErrOpen if a row has too few
-// beads to close, chain.ErrNothing if it goes round nothing, chain.ErrLost if no
+// beads to close, chain.ErrNothing if no room is left inside, chain.ErrLost if no
 // solution was found.
 func (m *Measured) Wrap() (*Wrap, error) { return m.Binding().Wrap() }
 

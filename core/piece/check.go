@@ -97,8 +97,8 @@ func (p *Piece) checkIDs(add adder) {
 	}
 }
 
-// mostChain is how many links a closure has in all.
-const mostChain = 2000
+// MostChain is how many links a chain has at most, and all chains of a closure.
+const MostChain = 2000
 
 // mostHung is how many things hang on one fitting.
 const mostHung = 10
@@ -233,11 +233,11 @@ func (p *Piece) checkClosure(add adder) {
 				add(where, "Rows go on %s. Put it innermost.", m.Name)
 			case m.Finding.IsClasp():
 				clasps++
-			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > mostChain):
-				add(where+".links", "A chain has 1 to %d links; this one has %d.", mostChain, fittings[i].Links)
+			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > MostChain):
+				add(where+".links", "A chain has 1 to %d links; this one has %d.", MostChain, fittings[i].Links)
 			case m.Finding.Type == material.Chain:
-				if links += fittings[i].Links; links > mostChain && links-fittings[i].Links <= mostChain {
-					add(where+".links", "A closure has at most %d links of chain in all.", mostChain)
+				if links += fittings[i].Links; links > MostChain && links-fittings[i].Links <= MostChain {
+					add(where+".links", "A closure has at most %d links of chain in all.", MostChain)
 				}
 			}
 		}
@@ -297,8 +297,8 @@ func (r *Row) check(add adder, where string) {
 			switch {
 			case m.Finding == nil || !joinsAtRow(m.Finding):
 				add(at, "%s cannot be at the end of a strand. Use a crimp, a cover, a guard, a cord end, a cone, a ring, a chain or a clasp that opens.", m.Name)
-			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > mostChain):
-				add(at+".links", "A chain has 1 to %d links; this one has %d.", mostChain, fittings[i].Links)
+			case m.Finding.Type == material.Chain && (fittings[i].Links < 1 || fittings[i].Links > MostChain):
+				add(at+".links", "A chain has 1 to %d links; this one has %d.", MostChain, fittings[i].Links)
 			}
 		}
 	}

@@ -117,7 +117,7 @@ func TestAChainHasLinksAndNothingElseHas(t *testing.T) {
 	if got := p.Check(); len(got) != 0 {
 		t.Errorf("a chain on the cord: %v", got)
 	}
-	for _, links := range []int{0, mostChain + 1} {
+	for _, links := range []int{0, MostChain + 1} {
 		if p.Leading().Left[0].Links = links; len(p.Check()) != 1 || p.Check()[0].Where != "sections[0].rows[0].left[0].links" {
 			t.Errorf("of %d links: %v", links, p.Check())
 		}

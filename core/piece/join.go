@@ -177,8 +177,8 @@ func (p *Piece) checkJoin(add adder, where string, i int, j *Join) bool {
 		case of == nil || !(of.IsRing() || of.Type == material.Connector || of.Type == material.Chain):
 			add(at, "%s cannot be between two sections. Use a ring, a connector, a chain, or a bead that the cords run through.", f.Of.Name)
 			return false
-		case of.Type == material.Chain && (f.Links < 1 || f.Links > mostChain):
-			add(at+".links", "A chain has 1 to %d links; this one has %d.", mostChain, f.Links)
+		case of.Type == material.Chain && (f.Links < 1 || f.Links > MostChain):
+			add(at+".links", "A chain has 1 to %d links; this one has %d.", MostChain, f.Links)
 			return false
 		}
 	}
