@@ -255,6 +255,9 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 		if p.Material != nil {
 			part.Material = p.Material.ID
 		}
+		if p.Between != nil {
+			part.Between = &Between{Of: p.Between.Of.ID, Links: p.Between.Links}
+		}
 		for _, m := range p.Hung {
 			part.Hung = append(part.Hung, m.ID)
 		}
@@ -279,7 +282,7 @@ func (a *Analysis) counts(m *measure.Measured) {
 func countOf(c measure.Count) Count {
 	out := Count{Material: c.Material.ID, Count: c.Count, ByStrand: c.ByStrand, Parts: partsOfMaterial(c.Material, c.Count)}
 	out.Lost = c.Lost
-	if c.Material.Class == material.ClassCord || c.Length > 0 {
+	if c.Material.Class == material.ClassCord || c.Length > 0 && c.Material.Component == nil {
 		cut := exact(c.Length)
 		out.CutMm = &cut
 	}

@@ -258,7 +258,8 @@ type EndPart struct {
 	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
 	Hung      []string  `json:"hung,omitempty" doc:"What hangs on it, by the ids of the materials."`
 	Loop      *BeadLoop `json:"loop,omitempty" doc:"Of a loop of beads."`
-	Links     int       `json:"links,omitempty" doc:"Of a chain."`
+	Links     int       `json:"links,omitempty" doc:"Of a chain, or of bead links."`
+	Between   *Between  `json:"between,omitempty"`
 	LegMm     length.MM `json:"legMm,omitempty" doc:"Of a leg: cord between the strand and what ends it."`
 }
 
@@ -362,3 +363,6 @@ type Node struct {
 	Items    []Node `json:"items,omitempty"`
 	Centre   []Node `json:"centre,omitempty"`
 }
+
+// Between is chain between each two bead links.
+type Between = format.Between

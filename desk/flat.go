@@ -110,16 +110,14 @@ func (f *flat) shared(s *measure.Strand, side piece.Side) {
 		if !p.Shared {
 			continue
 		}
-		links := max(1, p.Links)
-		each := float64(p.Length) / float64(links)
 		if wide := f.across(s, p, side, x, out); wide > 0 {
 			x += out * wide
 			continue
 		}
-		for k := range links {
-			seats = append(seats, SeatOfPart{Seat: Seat{X: x + out*each*(float64(k)+0.5)}, End: string(side), Index: i, Link: k, LengthMm: each})
+		for k, one := range p.Pieces() {
+			seats = append(seats, SeatOfPart{Seat: Seat{X: x + out*float64(one.Length)/2}, End: string(side), Index: i, Link: k, LengthMm: float64(one.Length), Of: otherOf(p, one)})
+			x += out * float64(one.Length)
 		}
-		x += out * float64(p.Length)
 	}
 	if side == piece.Left {
 		// The left end was laid back from where the row will begin.

@@ -1,6 +1,9 @@
 package desk
 
-import "mala/core/length"
+import (
+	"mala/core/length"
+	"mala/core/measure"
+)
 
 // Seat is where something lies in a picture: its middle in mm, and which way the
 // cord runs there, as an angle from x. X goes to the right, y down.
@@ -57,6 +60,15 @@ type SeatOfPart struct {
 	Index    int     `json:"index" doc:"Which part of the end."`
 	Link     int     `json:"link,omitempty" doc:"Which link of a chain, from 0."`
 	LengthMm float64 `json:"lengthMm"`
+	Of       string  `json:"of,omitempty" doc:"The id of its material, where that is not the part's: of chain between bead links."`
+}
+
+// otherOf is the material of one thing of a part, where it is not the part's own.
+func otherOf(p *measure.Part, one measure.Piece) string {
+	if one.Of == p.Material || one.Of == nil {
+		return ""
+	}
+	return one.Of.ID
 }
 
 // Wrap is the loop round the widest thing it goes round, seen from above with that

@@ -74,7 +74,7 @@ func TestAnyRowsAreAnalysed(t *testing.T) {
 			doc = &edited.Document
 		}
 	}
-	for _, do := range []string{"add-row", "remove-row", "move-row", "mirror-row", "set-follow", "set-port", "add-section", "remove-section", "set-fill"} {
+	for _, do := range []string{"add-row", "remove-row", "move-row", "mirror-row", "set-follow", "set-port", "add-section", "remove-section", "set-fill", "set-between"} {
 		if done[do] == 0 {
 			t.Errorf("%s was never done: %v", do, done)
 		}
@@ -88,11 +88,17 @@ func anyRowOp(r *rand.Rand, doc *format.Document) desk.Operation {
 	}
 	at := &format.Place{Strand: rows[r.IntN(len(rows))].ID, End: []string{"left", "right"}[r.IntN(2)]}
 	pick := func(of ...string) string { return of[r.IntN(len(of))] }
-	switch r.IntN(12) {
+	switch r.IntN(13) {
 	case 0, 1:
 		return desk.Operation{Do: "add-row", At: at, N: r.IntN(4)}
 	case 2:
-		return desk.Operation{Do: "add-row", At: at, N: r.IntN(4), Material: "chain-brass-3"}
+		return desk.Operation{Do: "add-row", At: at, N: r.IntN(4), Material: pick("chain-brass-3", "stone-link")}
+	case 11:
+		for _, row := range rows {
+			if len(row.Left) > 0 && row.Left[0].Of == "stone-link" {
+				return desk.Operation{Do: "set-between", Material: pick("chain-brass-3", ""), N: r.IntN(4), At: &format.Place{Fitting: row.Left[0].ID}}
+			}
+		}
 	case 3:
 		return desk.Operation{Do: "remove-row", At: at}
 	case 4:

@@ -120,10 +120,10 @@ func (w *Whole) place(s *measure.Strand, seen map[piece.ID]bool, amongBeads, at 
 			if part.Shared {
 				seen[part.Fitting] = true
 			}
-			links := max(1, part.Links)
-			each := (span[1] - span[0]) / float64(links)
-			for k := range links {
-				row.Parts = append(row.Parts, SeatOfPart{Seat: at(length.MM(span[0] + each*(float64(k)+0.5))), End: string(e.Side), Index: i, Link: k, LengthMm: fine(math.Abs(each))})
+			from, out := span[0], math.Copysign(1, span[1]-span[0])
+			for k, one := range part.Pieces() {
+				row.Parts = append(row.Parts, SeatOfPart{Seat: at(length.MM(from + out*float64(one.Length)/2)), End: string(e.Side), Index: i, Link: k, LengthMm: fine(float64(one.Length)), Of: otherOf(part, one)})
+				from += out * float64(one.Length)
 			}
 		}
 	}

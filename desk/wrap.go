@@ -59,8 +59,8 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 		switch loop := link.Part.Loop; {
 		case loop != nil:
 			out.Material, out.Count = loop.Beads[0].Material.ID, (len(loop.Beads)+1)/2
-		case link.Part.Material != nil:
-			out.Material = link.Part.Material.ID
+		case link.Material != nil:
+			out.Material = link.Material.ID
 		}
 		w.Fittings = append(w.Fittings, out)
 		return

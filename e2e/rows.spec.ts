@@ -155,10 +155,46 @@ test("a strand runs on through a shared bead and taken apart again, and has a ro
   const chain = structure(page).getByRole("button", { name: "Row 2", exact: true });
   await expect(chain).toContainText("links");
   await chain.click();
-  await expect(page.getByRole("region", { name: "Cord and ends" })).toContainText("none: a row of chain");
+  await expect(page.getByRole("region", { name: "Cord and ends" })).toContainText("none: its links hang in one another");
   await strand(page).focus();
   await strand(page).press("p");
   await expect(page.getByRole("alert").first()).toContainText("Beads need a cord");
+});
+
+test("a row of bead links is added with chain between them, and fills up to its length", async ({ page }) => {
+  await openPiece(page, "Harbour Lights");
+  await page.getByRole("button", { name: "Add row" }).click();
+  await structure(page).getByRole("button", { name: /^Row \d …$/ }).click();
+  await page.getByRole("menuitem", { name: "Add a row of bead links below" }).click();
+  await page.getByRole("combobox").fill("stone link");
+  await page.getByRole("option", { name: /Stone link/ }).click();
+  const row = structure(page).getByRole("button", { name: "Row 3", exact: true });
+  await expect(row).toContainText("links");
+  await row.click();
+  const ends = page.getByRole("region", { name: "Cord and ends" });
+  const links = ends.getByLabel("Links of the chain");
+  const before = Number(await links.inputValue());
+  await ends.getByRole("checkbox", { name: "fills up" }).click();
+  await expect(ends.getByRole("checkbox", { name: "fills up" })).toBeChecked();
+  await ends.getByRole("button", { name: "Put chain between them" }).click();
+  await page.getByRole("option", { name: /Brass chain/ }).click();
+  await expect(ends.getByLabel("Links of chain between two")).toHaveValue("3");
+  // With 9 mm of chain between each two, fewer links make the length.
+  await expect.poll(async () => Number(await links.inputValue())).toBeLessThan(before - 4);
+  const count = Number(await links.inputValue());
+  await expect(page.getByRole("row", { name: /Brass chain/ })).toContainText(`${3 * (count - 1)} links`);
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText(`hook ${count} × stone link into a row with 3 links of chain between each two`);
+});
+
+test("how far rows may hang apart is the designer's to say", async ({ page }) => {
+  await openPiece(page, "Tidewrack");
+  await expect(page.getByText("A wide gap between rows")).toHaveCount(0);
+  await structure(page).getByRole("button", { name: /Size together/ }).click();
+  await page.getByLabel("Widest gap at the front").fill("2");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("A wide gap between rows").first()).toBeVisible();
 });
 
 test("the cord of all rows is held against what is in stock", async ({ page }) => {

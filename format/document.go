@@ -77,8 +77,16 @@ type Fitting struct {
 	ID    string `json:"id"`
 	Of    string `json:"of" doc:"The id of its material."`
 	Hung  IDs    `json:"hung,omitempty" doc:"The ids of what hangs on it; of an extender on its last link."`
-	Links int    `json:"links,omitempty" doc:"Of a chain; of one that fills up as they were worked out last."`
+	Links int    `json:"links,omitempty" doc:"Of a chain, or of bead links that hang in one another; of one that fills up as they were worked out last."`
 	Fill  bool   `json:"fill,omitempty" doc:"The chain takes as many whole links as bring its row nearest to its target, alike in all such chains of a loop."`
+
+	Between *Between `json:"between,omitempty" doc:"Chain between each two of its bead links."`
+}
+
+// Between is chain between each two bead links.
+type Between struct {
+	Of    string `json:"of" doc:"The id of the chain."`
+	Links int    `json:"links"`
 }
 
 // UnmarshalJSON reads a fitting, or the bare id of its material as files of
@@ -93,8 +101,9 @@ func (f *Fitting) UnmarshalJSON(data []byte) error {
 
 // Section is rows side by side between two joins.
 type Section struct {
-	Rows    []Row `json:"rows,omitempty"`
-	Twisted bool  `json:"twisted,omitempty" doc:"The rows are twisted together."`
+	Rows    []Row      `json:"rows,omitempty"`
+	Twisted bool       `json:"twisted,omitempty" doc:"The rows are twisted together."`
+	GapMm   *length.MM `json:"gapMm,omitempty" doc:"How far apart at the front two rows may hang; absent, three times the wider one."`
 }
 
 // Join is what lies between two sections, from left to right: rings, connectors and

@@ -192,6 +192,11 @@ func (b *builder) fittings(where string, list []Fitting) []piece.Fitting {
 	for i, f := range list {
 		if m := b.find(fmt.Sprintf("%s[%d]", where, i), f.Of); m != nil {
 			made := piece.Fitting{ID: piece.ID(f.ID), Of: m, Links: f.Links, Fill: f.Fill}
+			if chain := f.Between; chain != nil {
+				if of := b.find(fmt.Sprintf("%s[%d].between.of", where, i), chain.Of); of != nil {
+					made.Between = &piece.Between{Of: of, Links: chain.Links}
+				}
+			}
 			if f.Fill {
 				made.Links = max(1, made.Links)
 			}
@@ -207,7 +212,7 @@ func (b *builder) fittings(where string, list []Fitting) []piece.Fitting {
 }
 
 func (b *builder) section(i int, s Section) piece.Section {
-	out := piece.Section{Twisted: s.Twisted}
+	out := piece.Section{Twisted: s.Twisted, Gap: s.GapMm}
 	for j, row := range s.Rows {
 		where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
 		r := &piece.Row{ID: piece.ID(row.ID), Line: &pattern.Line{}, Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm,

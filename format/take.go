@@ -63,6 +63,9 @@ func fittingsOf(list []piece.Fitting) []Fitting {
 	var out []Fitting
 	for _, f := range list {
 		fitting := Fitting{ID: string(f.ID), Of: f.Of.ID, Links: f.Links, Fill: f.Fill}
+		if f.Between != nil {
+			fitting.Between = &Between{Of: f.Between.Of.ID, Links: f.Between.Links}
+		}
 		for _, m := range f.Hung {
 			fitting.Hung = append(fitting.Hung, m.ID)
 		}
@@ -75,7 +78,7 @@ func fittingsOf(list []piece.Fitting) []Fitting {
 func (d *Document) takeSections(before, after *piece.Piece) {
 	sections := make([]Section, len(after.Sections))
 	for i, s := range after.Sections {
-		sections[i].Twisted = s.Twisted
+		sections[i].Twisted, sections[i].GapMm = s.Twisted, s.Gap
 		for _, r := range s.Rows {
 			row := Row{ID: string(r.ID)}
 			if written := d.Row(string(r.ID)); written != nil {
@@ -187,6 +190,9 @@ func MaterialsOf(p *piece.Piece) []*material.Material {
 	for _, list := range p.Fittings() {
 		for _, f := range *list {
 			out = append(append(out, f.Of), f.Hung...)
+			if f.Between != nil {
+				out = append(out, f.Between.Of)
+			}
 		}
 	}
 	return out
@@ -202,6 +208,9 @@ func (d *Document) Used() []string {
 	add := func(list []Fitting) {
 		for _, f := range list {
 			used[f.Of] = true
+			if f.Between != nil {
+				used[f.Between.Of] = true
+			}
 			for _, id := range f.Hung {
 				used[id] = true
 			}

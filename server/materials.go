@@ -44,6 +44,7 @@ type listMaterialsInput struct {
 	IDs      string  `query:"ids" doc:"Ids to return, separated by commas." maxLength:"20000"`
 	Class    string  `query:"class" doc:"Classes, separated by commas."`
 	Types    string  `query:"types" doc:"Types of findings and cords, separated by commas."`
+	Kind     string  `query:"kind" doc:"The kind of a component."`
 	Hangs    bool    `query:"hangs" doc:"Only what hangs: charms, and components that hang."`
 	Looped   bool    `query:"looped" doc:"Only beads with a loop of their own."`
 	Shape    string  `query:"shape"`
@@ -57,7 +58,7 @@ type listMaterialsInput struct {
 }
 
 func (in *listMaterialsInput) filter() store.Filter {
-	w := store.Filter{Search: in.Search, Class: in.Class, Hangs: in.Hangs, Looped: in.Looped, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
+	w := store.Filter{Search: in.Search, Class: in.Class, Kind: in.Kind, Hangs: in.Hangs, Looped: in.Looped, Shape: in.Shape, Metal: in.Metal, Colour: in.Colour,
 		Least: in.Least, Most: in.Most, Archived: in.Archived, Limit: in.Limit, Offset: in.Offset}
 	if in.IDs != "" {
 		w.IDs = strings.Split(in.IDs, ",")

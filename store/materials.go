@@ -37,6 +37,7 @@ func (e *StaleMaterial) Error() string {
 type Filter struct {
 	IDs      []string
 	Search   string // words, each in the name, shape, type, finish, metal or size
+	Kind     string // of a component
 	Hangs    bool   // only what hangs: charms, and components that hang
 	Looped   bool   // only beads with a loop of their own
 	Class    string
@@ -78,6 +79,9 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 	}
 	if w.Hangs {
 		q = q.Where("document->>'shape' = 'charm' OR class = 'component' AND document->'component'->>'kind' NOT IN ('coil', 'beaded', 'carrier', 'turn')")
+	}
+	if w.Kind != "" {
+		q = q.Where("document->'component'->>'kind' = ?", w.Kind)
 	}
 	if w.Looped {
 		q = q.Where("(document->>'loopMm')::float8 > 0")

@@ -34,11 +34,11 @@ func changedLinks(v *View, s *measure.Strand, want, tolerance float64) []Fix {
 }
 
 func ofLinks(sides []piece.Fitting, want, tolerance float64) []Fix {
-	alike := len(sides) == 2 && sides[0].Links == sides[1].Links && sides[0].Of == sides[1].Of
+	alike := len(sides) == 2 && sides[0].Links == sides[1].Links && sides[0].Of == sides[1].Of && sides[0].Grows() == sides[1].Grows()
 	if !alike {
 		sides = sides[:1]
 	}
-	each := float64(sides[0].Of.Finding.Inside) * float64(len(sides))
+	each := float64(sides[0].Grows()) * float64(len(sides))
 	more := int(math.Round(want / each))
 	links := sides[0].Links + more
 	if more == 0 || links < 1 || math.Abs(want-float64(more)*each) > tolerance+tiny {

@@ -65,7 +65,11 @@ func ofComponents(v *View, s *measure.Strand, judge judgeComponent) []Finding {
 	}
 	for _, e := range s.Ends() {
 		for _, p := range e.Parts {
-			for _, m := range p.Hung {
+			used := p.Hung
+			if p.Material != nil && p.Material.Component != nil {
+				used = append(slices.Clone(used), p.Material)
+			}
+			for _, m := range used {
 				if f := finding(m); f != nil {
 					hung := *f
 					hung.At, hung.cause = s.Row.AtEnd(e.Side), "hung "+m.ID

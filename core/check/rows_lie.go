@@ -13,7 +13,7 @@ import (
 
 // nearer is how near the middles of two rows may come, in parts of half their widths
 // together, before they are said to cross; gapes how wide the gap between them at the
-// front may be, in times the wider row.
+// front may be until the designer says, in times the wider row.
 const (
 	nearer = 0.9
 	gapes  = 3
@@ -46,12 +46,15 @@ var rowsGape = Check{
 	Code: "rows-gape", Step: StepLayOut,
 	Piece: func(v *View) []Finding {
 		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
-			gap, most := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width()))
+			gap, most, than := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width())), "three times the wider row"
+			if asked := v.Piece.Main().Gap; asked != nil {
+				most, than = float64(*asked), "the "+mm(*asked)+" that are wanted"
+			}
 			if gap <= most+tiny {
 				return nil
 			}
 			return &Finding{Severity: Advise, Title: "A wide gap between rows",
-				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than three times the wider row.", v.number(k), v.number(k+1), mm(length.MM(gap)))}
+				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than %s.", v.number(k), v.number(k+1), mm(length.MM(gap)), than)}
 		})
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix { return otherSteps(v, v.Strand(f.At.Row), -1) },

@@ -47,6 +47,11 @@ func inHoles(k int, right ...int) change {
 
 func twisted(p *piece.Piece, _ *piece.Row) { p.Sections[0].Twisted = true }
 
+// asking lets rows hang so far apart.
+func asking(gap length.MM) change {
+	return func(p *piece.Piece, _ *piece.Row) { p.Sections[0].Gap = &gap }
+}
+
 // follows makes each row follow the one before by a rule.
 func follows(rule piece.Rule, step length.MM) change {
 	return func(p *piece.Piece, _ *piece.Row) {
@@ -67,6 +72,7 @@ func TestEveryCheckOfRowsFiresAndItsNearMissDoesNot(t *testing.T) {
 		{"rows-cross", Warn, "row 2 crosses row 1", wide("56R", "53R"), rowsOf(t, []string{"56R", "53R"}, twisted)},
 		{"rows-cross", Warn, "of rows 1 and 2 come within", wide("54R", "57R"), wide("54R", "59R")},
 		{"rows-gape", Advise, "rows 1 and 2 hang", wide("54R", "66R"), wide("54R", "60R")},
+		{"rows-gape", Advise, "more than the 8 mm that are wanted", rowsOf(t, []string{"54R", "60R"}, asking(8)), rowsOf(t, []string{"54R", "66R"}, asking(60))},
 		{"row-order", Warn, "Rows 1 and 2 are in holes 1 and 2 at the left and 2 and 1 at the right", rowsOf(t, []string{"20R", "20R"}, inHoles(2, 2, 1)), rowsOf(t, []string{"20R", "20R"}, inHoles(2))},
 		{"hole-empty", Advise, "slide at the left has 4 holes; no row is in holes 3 and 4", rowsOf(t, []string{"20R", "20R"}, inHoles(4)), rowsOf(t, []string{"20R", "20R"}, inHoles(2))},
 		{"hole-empty", Advise, "slide at the left has 3 holes; no row is in hole 2", rowsOf(t, []string{"20R", "20R"}, inHoles(3, 1, 3), func(p *piece.Piece, _ *piece.Row) { p.Rows()[1].LeftPort.Hole = 3 }), rowsOf(t, []string{"20R", "20R", "20R"}, inHoles(3))},

@@ -81,7 +81,11 @@ func Make(id, name string, p Plan) (*material.Material, error) {
 	if err != nil {
 		return nil, err
 	}
-	return &material.Material{ID: id, Name: name, Class: material.ClassComponent, Bead: bead, Component: mk.out, MassG: mass(mk.out.Parts)}, nil
+	made := &material.Material{ID: id, Name: name, Class: material.ClassComponent, Bead: bead, Component: mk.out, MassG: mass(mk.out.Parts)}
+	if p.Kind == material.BeadLink {
+		made.Finding = asLinks(mk.out)
+	}
+	return made, nil
 }
 
 // PlanOf is the plan by which a component was made, to be changed and made again.

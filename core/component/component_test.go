@@ -103,6 +103,24 @@ func TestWhatAPinTakes(t *testing.T) {
 	near(t, "a wrapped loop of 3 turns", wrapped.Component.Pin.LoopTakes, length.MM(math.Pi*2.6+3*(0.6+math.Pi*1.2)))
 }
 
+// Between the insides of its loops a bead link takes its stack, both wires, both insides,
+// the turns of a wrapped loop and the inside of a ring.
+func TestABeadLinkAsALinkOfAChain(t *testing.T) {
+	b := newBench(t)
+	stack := length.MM(2 * math.Sqrt(4-0.4*0.4))
+	plan := Plan{Kind: material.BeadLink, Pin: b.eye, Loop: material.Loop{Kind: material.SimpleLoop, Inside: 3}, Line: line(t, "P"), Palette: b.palette()}
+	simple := made(t, plan)
+	near(t, "with simple loops", simple.Finding.Inside, stack+3+2+2*0.6)
+	if !simple.HasLinks() || simple.IsBead() || !simple.Finding.IsOpen() || simple.Finding.LinkWidth() != 4 || simple.LinkThick() != 4 || simple.Finding.LostInCutting() != 0 {
+		t.Errorf("%+v is no link", simple.Finding)
+	}
+	plan.Loop, plan.Rings = material.Loop{Kind: material.WrappedLoop, Inside: 3, Turns: 2}, []*material.Material{b.ring}
+	near(t, "with a wrapped loop and a ring", made(t, plan).Finding.Inside, stack+3+2+4*0.6+3.6)
+	if drop := made(t, Plan{Kind: material.PinDrop, Pin: b.head, Loop: plan.Loop, Line: plan.Line, Palette: plan.Palette}); drop.HasLinks() {
+		t.Error("a drop has no second loop to hang in another")
+	}
+}
+
 func TestHowFarThingsHang(t *testing.T) {
 	b := newBench(t)
 	// On a thin cord a ring's foot is D + w down; what it carries hangs on the wire.

@@ -123,6 +123,20 @@ func wraps(l material.Loop, wire length.MM) length.MM {
 	return length.MM(l.Turns) * wire
 }
 
+// asLinks is a bead link as one of a chain of its own kind: between the insides of its
+// loops it takes its stack, both wires, both insides and the turns of a wrapped loop,
+// and the inside of each ring it has. The eye of its pin opens.
+func asLinks(c *material.Component) *material.Finding {
+	pin := c.Pin
+	f := pin.Of.Finding
+	link := &material.Finding{Type: material.Chain, Wire: f.Wire, Joint: "open", Outside: widestOn(pin),
+		Inside: pin.Stack + pin.Loop.Inside + f.Inside + 2*f.Wire + wraps(pin.Loop, f.Wire)}
+	for _, r := range c.Rings {
+		link.Inside += r.Finding.Inside
+	}
+	return link
+}
+
 // coil winds what the beads leave of the pin round a rod: turns = tail / (π (rod +
 // wire)), along the cord turns × wire. The beads stand off beside it.
 func (mk *maker) coil() error {

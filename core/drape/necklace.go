@@ -218,9 +218,10 @@ func (n *Necklace) loadRow(s *measure.Strand, start float64, slack length.MM, pu
 				continue // loaded as a row of its own
 			}
 			if p.Material != nil {
-				each := out * float64(p.Length) / float64(max(1, p.Links))
-				for k := range max(1, p.Links) {
-					put(at-out*float64(p.Length)+each*(float64(k)+0.5), n.weigh(p.Material))
+				from := at - out*float64(p.Length)
+				for _, one := range p.Pieces() {
+					put(from+out*float64(one.Length)/2, n.weigh(one.Of))
+					from += out * float64(one.Length)
 				}
 			}
 			for _, h := range p.Hung {
@@ -236,7 +237,7 @@ func (n *Necklace) weigh(m *material.Material) float64 {
 	if m.MassG > 0 {
 		return m.MassG
 	}
-	if m.Finding != nil && m.Finding.Type == material.Chain {
+	if m.Component == nil && m.HasLinks() {
 		return m.Finding.LinkMass()
 	}
 	if c := m.Component; c != nil && len(c.Parts) > 0 {

@@ -1,7 +1,6 @@
 package edit
 
 import (
-	"math"
 	"slices"
 
 	"mala/core/material"
@@ -39,7 +38,7 @@ func setLinks(p *piece.Piece, op Op) error {
 	stopFilling(p, f)
 	f.Links = op.N
 	if op.Length != nil {
-		f.Links = max(1, int(math.Round(float64(*op.Length/f.Of.Finding.Inside))))
+		f.Links = f.LinksFor(*op.Length)
 	}
 	return nil
 }
@@ -51,12 +50,29 @@ func chainAt(p *piece.Piece, id piece.ID) (*piece.Fitting, error) {
 			continue
 		}
 		f := &(*list)[i]
-		if f.Of.Finding == nil || f.Of.Finding.Type != material.Chain {
+		if !f.Of.HasLinks() {
 			return nil, refuse("%s has no links to count.", f.Of.Name)
 		}
 		return f, nil
 	}
 	return nil, refuse("This piece has no fitting %q.", string(id))
+}
+
+// setBetween puts N links of chain between each two bead links, or takes them out.
+func setBetween(p *piece.Piece, op Op) error {
+	f, err := chainAt(p, op.At.Fitting)
+	if err != nil {
+		return err
+	}
+	if op.Material == nil {
+		f.Between = nil
+		return nil
+	}
+	if f.Of.Component == nil || !op.Material.HasLinks() || op.Material.Component != nil {
+		return refuse("Chain lies between bead links. Choose bead links for the row, and a chain for between them.")
+	}
+	f.Between = &piece.Between{Of: op.Material, Links: max(1, op.N)}
+	return nil
 }
 
 // setFill lets a chain fill up its row to the target, or keep the links it has; and with

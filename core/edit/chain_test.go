@@ -101,3 +101,47 @@ func TestAChainFillsUpUntilItIsGivenLinks(t *testing.T) {
 		t.Errorf("%v", err)
 	}
 }
+
+// Chain lies between bead links only, comes out again, and goes with the bead links.
+func TestChainBetweenBeadLinks(t *testing.T) {
+	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
+	link := &material.Material{ID: "link", Name: "link", Class: material.ClassComponent, Component: &material.Component{Kind: material.BeadLink, Pin: &material.Pin{}},
+		Bead: &material.Bead{Shape: material.Charm, Across: 8, Hole: 2, Along: 0.6}, Finding: &material.Finding{Type: material.Chain, Inside: 15, Wire: 0.6, Joint: "open", Outside: 8}}
+	p, _, err := Apply(tiedBench(t, "20P"), nil, Op{Do: AddRow, Material: link})
+	if err != nil || len(p.Check()) > 0 {
+		t.Fatal(err, p.Check())
+	}
+	at := piece.Place{Fitting: p.Rows()[1].Left[0].ID, Element: -1}
+	with, _, err := Apply(p, nil, Op{Do: SetBetween, At: at, Material: chain, N: 4}, Op{Do: AddRow, At: inRow(p.Rows()[1].ID)})
+	if err != nil || len(with.Check()) > 0 {
+		t.Fatal(err, with.Check())
+	}
+	for _, r := range with.Rows()[1:] {
+		if b := r.Left[0].Between; b == nil || b.Of != chain || b.Links != 4 {
+			t.Errorf("between them lies %+v", b)
+		}
+	}
+	if f := with.Rows()[1].Left[0]; f.ChainLength() != length.MM(15*f.Links+12*(f.Links-1)) || f.LinksFor(15+27*6+13) != 7 || f.LinksFor(15+27*6+14) != 8 {
+		t.Errorf("%d links make %v", f.Links, f.ChainLength())
+	}
+	for name, op := range map[string]Op{"taken out": {Do: SetBetween, At: at}, "chain instead of the links": {Do: SetFitting, At: at, Material: chain}} {
+		if out, _, err := Apply(with, nil, op); err != nil || out.Rows()[1].Left[0].Between != nil || len(out.Check()) > 0 {
+			t.Errorf("%s: %v %+v", name, err, out)
+		}
+	}
+	for says, op := range map[string]Op{
+		"Chain lies between bead links": {Do: SetBetween, At: at, Material: link},
+		"has no links to count":         {Do: SetBetween, At: piece.Place{Fitting: p.Closure.Right[0].ID}, Material: chain},
+	} {
+		if _, _, err := Apply(p, nil, op); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%v, want %q", err, says)
+		}
+	}
+	for says, between := range map[string]*piece.Between{"is no chain": {Of: link, Links: 2}, "1 to 100 links of chain, not 0": {Of: chain}, "not 101": {Of: chain, Links: 101}} {
+		wrong := with.Clone()
+		wrong.Rows()[1].Left[0].Between = between
+		if faults := wrong.Check(); len(faults) != 1 || !strings.Contains(faults[0].Says, says) || faults[0].Where != "sections[0].rows[1].left[0].between" {
+			t.Errorf("%+v, want %q", faults, says)
+		}
+	}
+}

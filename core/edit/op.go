@@ -53,6 +53,7 @@ const (
 	SetFitting  Do = "set-fitting"  // put Material in the place of the fitting
 	DropFitting Do = "drop-fitting" // remove the fitting
 	SetLinks    Do = "set-links"    // give the chain at the fitting N links, or as many as make Length
+	SetBetween  Do = "set-between"  // put N links of the chain Material between the bead links at the fitting; none without a Material
 	SetFill     Do = "set-fill"     // let the chain at the fitting, and its like in the loop, fill up to the target: Text is yes or no
 	Hang        Do = "hang"         // hang Material on the fitting, or on the loop of beads at an end
 	Unhang      Do = "unhang"       // remove what hangs N-th there, from 0
@@ -128,6 +129,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setFitting(p, op)
 	case SetLinks:
 		return keep, setLinks(p, op)
+	case SetBetween:
+		return keep, setBetween(p, op)
 	case SetFill:
 		return keep, setFill(p, op)
 	case Hang, Unhang:
@@ -135,7 +138,7 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 	case SetKind:
 		p.Kind = piece.Kind(op.Text)
 		return keep, nil
-	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetTwist, AddSection, RemoveSection:
+	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetGap, SetTwist, AddSection, RemoveSection:
 		return keep, editRows(p, op)
 	case SetClosure:
 		if p.Several() && piece.ClosureType(op.Text) != piece.Clasp {
@@ -240,114 +243,6 @@ func setStrand(p *piece.Piece, op Op) error {
 		row.Cord = op.Material
 	}
 	return nil
-}
-
-// setFitting adds, replaces or removes a fitting. What is listed from the outside
-// in is added in front, so that it lies outermost; beside another it goes on the
-// strand's side of that one.
-func setFitting(p *piece.Piece, op Op) error {
-	if op.Do != DropFitting && (op.Material == nil || op.Material.Finding == nil) && !isShared(p, op) {
-		return refuse("An end is made of findings.")
-	}
-	if op.At.Fitting == "" {
-		return addToEnd(p, op)
-	}
-	for i, list := range p.Fittings() {
-		at := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.ID == op.At.Fitting })
-		if at < 0 {
-			continue
-		}
-		was := (*list)[at].Links
-		switch op.Do {
-		case SetFitting:
-			if (op.Material.Bead != nil) != ((*list)[at].Of.Bead != nil) {
-				return refuse("A join is a bead that cords run through, or something they end on. Remove the section, and add it anew.")
-			}
-			f := &(*list)[at]
-			f.Of, f.Links = op.Material, 0
-			if op.Material.Finding != nil {
-				f.Links = linksOf(op.Material, was)
-			}
-			f.Fill = f.Fill && f.Links > 0
-		case DropFitting:
-			if len(*list) == 1 && isJoin(p, list) {
-				return refuse("Something must join the sections. Put another in its place, or remove a section.")
-			}
-			*list = slices.Delete(*list, at, at+1)
-			freePorts(p, op.At.Fitting)
-		case AddFitting:
-			const closures = 2 // the first two lists are the closure's, from the outside in
-			if i < closures {
-				at++
-			}
-			*list = slices.Insert(*list, at, newFitting(p, op.Material))
-		}
-		return nil
-	}
-	return refuse("This piece has no fitting %q.", string(op.At.Fitting))
-}
-
-// isShared says whether the operation is about a bead that cords run through.
-func isShared(p *piece.Piece, op Op) bool {
-	return op.Do == SetFitting && op.Material != nil && op.Material.Bead != nil && slices.ContainsFunc(p.Joins, func(j *piece.Join) bool {
-		return slices.ContainsFunc(j.Fittings, func(f piece.Fitting) bool { return f.ID == op.At.Fitting })
-	})
-}
-
-func isJoin(p *piece.Piece, list *[]piece.Fitting) bool {
-	return slices.ContainsFunc(p.Joins, func(j *piece.Join) bool { return &j.Fittings == list })
-}
-
-// freePorts lets rows that went on a fitting go on the innermost one.
-func freePorts(p *piece.Piece, fitting piece.ID) {
-	for _, r := range p.Rows() {
-		for _, side := range piece.Sides() {
-			if port := r.Port(side); port.On == fitting {
-				*port = piece.Port{}
-			}
-		}
-	}
-}
-
-func addToEnd(p *piece.Piece, op Op) error {
-	row, err := rowOf(p, op)
-	switch {
-	case err != nil:
-		return err
-	case op.Do != AddFitting:
-		return refuse("Name the fitting to change.")
-	case op.At.Side != piece.Left && op.At.Side != piece.Right:
-		return refuse("Name the end to add it to: left or right.")
-	}
-	fitting := newFitting(p, op.Material)
-	list := p.End(row, op.At.Side, op.Closure)
-	if op.Closure {
-		*list = slices.Insert(*list, min(op.N, len(*list)), fitting)
-		return nil
-	}
-	*list = slices.Insert(*list, threadedAt(*list, op.Material.Finding), fitting)
-	return nil
-}
-
-// threadedAt is where a fitting is threaded among a row's: crimp, cover, guard,
-// then rings.
-func threadedAt(list []piece.Fitting, f *material.Finding) int {
-	rank := func(f *material.Finding) int {
-		switch {
-		case f.IsCrimp() || f.Type == material.CordEnd || f.Type == material.ConeEnd || f.Type == material.FoldOver:
-			return 0
-		case f.Type == material.CrimpCover:
-			return 1
-		case f.Type == material.WireGuard:
-			return 2
-		}
-		return 3
-	}
-	at := 0
-	for at < len(list) && rank(list[at].Of.Finding) <= rank(f) {
-		at++
-	}
-	return at
 }
 
 // standardTolerance is how far off a target is still right until somebody says.

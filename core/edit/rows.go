@@ -5,7 +5,6 @@ import (
 	"slices"
 
 	"mala/core/length"
-	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -20,6 +19,7 @@ const (
 	SwapBeads Do = "swap-beads" // let the two letters of Text change places in the row
 	SetFollow Do = "set-follow" // let it follow the row before it by the rule Text, longer by Length
 	SetPort   Do = "set-port"   // let its end go on the fitting Field, in hole N; a row that is there changes places with it
+	SetGap    Do = "set-gap"    // let rows hang Length apart at the front before it is too wide; without, three times the wider one
 	SetTwist  Do = "set-twist"  // twist the rows together: Text is yes or no
 
 	AddSection    Do = "add-section"    // put a section of as many rows behind that of the row, joined by Material
@@ -60,6 +60,10 @@ func editRows(p *piece.Piece, op Op) error {
 		return setPort(p, row, op)
 	}
 	for i := range p.Sections {
+		if op.Do == SetGap {
+			p.Sections[i].Gap = op.Length
+			continue
+		}
 		p.Sections[i].Twisted = op.Text == piece.Yes
 	}
 	return nil
@@ -105,8 +109,8 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 // addChains puts rows of chain behind a row, of as many links as bring each nearest to
 // what is asked of it, or else to the length of the row before it.
 func addChains(p *piece.Piece, row *piece.Row, op Op, n int) error {
-	if op.Material.Finding == nil || op.Material.Finding.Type != material.Chain {
-		return refuse("%s is no chain. A row is strung on a cord, or is one of chain.", op.Material.Name)
+	if !op.Material.HasLinks() {
+		return refuse("%s has no links. A row is strung on a cord, or is one of chain or bead links.", op.Material.Name)
 	}
 	follow, err := firstFollow(p, row)
 	if err != nil {
@@ -128,8 +132,8 @@ func addChains(p *piece.Piece, row *piece.Row, op Op, n int) error {
 		if t := p.TargetOf(next); t != nil {
 			want = t.Finished
 		}
-		more := math.Round(float64((want - m.Strand(next.ID).Finished()) / op.Material.Finding.Inside))
-		next.Left[0].Links = 1 + max(0, int(more))
+		first := &next.Left[0]
+		first.Links = first.LinksFor(first.ChainLength() + want - m.Strand(next.ID).Finished())
 	}
 	return nil
 }

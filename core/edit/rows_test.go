@@ -201,7 +201,7 @@ func TestARowOfChainIsAdded(t *testing.T) {
 			t.Errorf("with a cord it takes beads: %v", err)
 		}
 	}
-	if _, _, err := Apply(p, nil, Op{Do: AddRow, Material: p.Closure.Left[0].Of}); err == nil || !strings.Contains(err.Error(), "ring is no chain") {
+	if _, _, err := Apply(p, nil, Op{Do: AddRow, Material: p.Closure.Left[0].Of}); err == nil || !strings.Contains(err.Error(), "ring has no links") {
 		t.Errorf("%v", err)
 	}
 }

@@ -76,7 +76,7 @@ func copyEnds(p *piece.Piece, from, to *piece.Row) {
 func copyFittings(p *piece.Piece, from, to *piece.Row, side piece.Side) {
 	for _, f := range *p.End(from, side, false) {
 		made := p.NewFitting(f.Of)
-		made.Links, made.Fill, made.Hung = f.Links, f.Fill, slices.Clone(f.Hung)
+		made.Links, made.Fill, made.Between, made.Hung = f.Links, f.Fill, f.Between, slices.Clone(f.Hung)
 		list := p.End(to, side, false)
 		*list = append(*list, made)
 	}

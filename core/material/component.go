@@ -137,6 +137,22 @@ func (m *Material) Hangs() bool {
 	return m.Bead != nil && m.Bead.Hangs() && (m.Component == nil || m.Component.Kind != InTurn)
 }
 
+// HasLinks says whether the material is used by the link: a chain, or a bead link that
+// hangs in others of its kind.
+func (m *Material) HasLinks() bool { return m.Finding != nil && m.Finding.Type == Chain }
+
+// LinkThick is how thick a chain of the material lies, from front to back: a link and
+// the next one's wire in it, or the thickest bead of a bead link.
+func (m *Material) LinkThick() length.MM {
+	thick := 2 * m.Finding.Wire
+	if m.Component != nil {
+		for _, b := range m.Component.Pin.Beads {
+			thick = max(thick, b.Material.Bead.Thick)
+		}
+	}
+	return thick
+}
+
 // Each calls do for every part of the material, components broken down to what is
 // bought, with how many there are of it. A material that is no component is its
 // only part.

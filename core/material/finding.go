@@ -46,7 +46,7 @@ func FindingTypes() []FindingType {
 type Finding struct {
 	Type     FindingType
 	Inside   length.MM // inside diameter of a crimp, cover or ring; inside length of an extender's links
-	Outside  length.MM // outside diameter of a crimp or cover
+	Outside  length.MM // outside diameter of a crimp or cover; width of a bead link
 	Length   length.MM // along the strand
 	Closed   length.MM // a clasp, from the inside of one eye to the inside of the other
 	Wire     length.MM // gauge of a ring's, link's or clasp's wire
@@ -109,9 +109,15 @@ func (f *Finding) LinkMass() float64 {
 	return math.Pi * float64(f.Inside+f.Wire) * math.Pi / 4 * w * w * 8.5 / 1000
 }
 
-// LinkWidth is how wide a chain lies, of a link that nobody measured across: three
-// fifths of its length inside, and its wire on both sides.
-func (f *Finding) LinkWidth() length.MM { return f.Inside*3/5 + 2*f.Wire }
+// LinkWidth is how wide a chain lies: a bead link as wide as its widest bead; of a link
+// that nobody measured across three fifths of its length inside, and its wire on both
+// sides.
+func (f *Finding) LinkWidth() length.MM {
+	if f.Outside > 0 {
+		return f.Outside
+	}
+	return f.Inside*3/5 + 2*f.Wire
+}
 
 // LostInCutting is how many links are lost where a length is cut off: none of a chain
 // whose links open.

@@ -19,7 +19,8 @@ const (
 
 // Material is anything that can lie in the shop's catalogue. Exactly one of
 // Bead, Finding and Cord is set, as Class says; a component has a Bead too, which
-// is what a strand meets of it.
+// is what a strand meets of it, and a bead link a Finding, which is what it is as a link
+// of a chain.
 type Material struct {
 	ID        string
 	Name      string
@@ -33,6 +34,10 @@ type Material struct {
 	Cord      *Cord
 	Component *Component
 }
+
+// IsBead says whether a cord runs through the material: it is a bead, or a component
+// that is no link of a chain.
+func (m *Material) IsBead() bool { return m.Bead != nil && m.Finding == nil }
 
 // Sized says where a bead's length along the hole comes from.
 type Sized string

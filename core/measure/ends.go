@@ -42,11 +42,12 @@ type Part struct {
 	Swallowed bool               // it slips into its bead and adds nothing
 	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
 	Hung      []*material.Material
-	Shared    bool      // it belongs to the closure, where other rows may go on it too
-	Across    *Strand   // of a row of another section
-	Slack     length.MM // of it, planned in this loop
-	Loop      *BeadLoop // of a loop of beads
-	Links     int       // of a chain
+	Shared    bool           // it belongs to the closure, where other rows may go on it too
+	Across    *Strand        // of a row of another section
+	Slack     length.MM      // of it, planned in this loop
+	Loop      *BeadLoop      // of a loop of beads
+	Links     int            // of a chain, or of bead links
+	Between   *piece.Between // of bead links
 }
 
 // Hold is what keeps the cord from running out of an end.
@@ -241,8 +242,32 @@ func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 
 // links makes the part a chain by the link.
 func (p *Part) links(chain piece.Fitting) {
-	p.Role, p.Links = RoleLinks, chain.Links
-	p.Length = chain.Of.Finding.Inside * length.MM(chain.Links)
+	p.Role, p.Links, p.Between = RoleLinks, chain.Links, chain.Between
+	p.Length = chain.ChainLength()
+}
+
+// Piece is one stiff thing of a part: a link of a chain, or all of another part.
+type Piece struct {
+	Of     *material.Material
+	Length length.MM
+}
+
+// Pieces lists the stiff things of the part from the strand outwards: every link, and
+// those of the chain between bead links.
+func (p *Part) Pieces() []Piece {
+	if p.Between == nil {
+		n := max(1, p.Links)
+		return slices.Repeat([]Piece{{p.Material, p.Length / length.MM(n)}}, n)
+	}
+	var out []Piece
+	chain := Piece{p.Between.Of, p.Between.Of.Finding.Inside}
+	for k := range p.Links {
+		if k > 0 {
+			out = append(out, slices.Repeat([]Piece{chain}, p.Between.Links)...)
+		}
+		out = append(out, Piece{p.Material, p.Material.Finding.Inside})
+	}
+	return out
 }
 
 // fansOut is how much shorter the row is at a side for lying beside others on one

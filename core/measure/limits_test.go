@@ -237,7 +237,7 @@ func TestAFittingsReachAndItsLinks(t *testing.T) {
 	ring := finding(t, material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.8})
 	toggle := finding(t, material.Finding{Type: material.Toggle, RingInside: 9, RingEye: 2, Wire: 1.5, Bar: 18, BarThickness: 2, BarEye: 3})
 	for m, want := range map[*material.Material]float64{crimp: 1, cover: 1.5, ring: 0.4, nil: 0} {
-		if got := (&Part{Material: m}).reach(); got != want {
+		if got := (&Part{Material: m}).reach(m); got != want {
 			t.Errorf("%+v reaches %v, want %v", m, got, want)
 		}
 	}

@@ -23,6 +23,9 @@ func recount(p *piece.Piece) (all map[string]int, byRow []map[string]int) {
 		for _, f := range list {
 			for _, m := range into {
 				m[f.Of.ID] += max(1, f.Links)
+				if f.Between != nil && f.Links > 1 {
+					m[f.Between.Of.ID] += f.Between.Links * (f.Links - 1)
+				}
 				for _, hung := range f.Hung {
 					m[hung.ID]++
 				}
@@ -43,7 +46,7 @@ func recount(p *piece.Piece) (all map[string]int, byRow []map[string]int) {
 				all[p.Palette[letter].ID]++
 				row[p.Palette[letter].ID]++
 			}
-			if r.Corded() && (i == 0 || p.Joins[i-1].Fittings[0].Of.Bead == nil) {
+			if r.Corded() && (i == 0 || !p.Joins[i-1].Fittings[0].Of.IsBead()) {
 				all[r.Cord.ID]++
 				row[r.Cord.ID]++
 			}
@@ -67,6 +70,7 @@ func inSeries(t *testing.T, r *rand.Rand) *piece.Piece {
 	}
 	p.Palette["S"] = &material.Material{ID: "seed", Name: "seed", Class: material.ClassBead, Bead: seed, MassG: 0.01}
 	charm := &material.Material{ID: "charm", Name: "charm", Class: material.ClassBead, Bead: &material.Bead{Shape: material.Charm, Across: 5, Along: 9, Hole: 2}}
+	stoneLinks := beadLink("stone-link", 15)
 	crimp, ring := p.Rows()[0].Left[0].Of, p.Closure.Left[1].Of
 	row := p.Rows()[0]
 	id := 0
@@ -112,6 +116,10 @@ func inSeries(t *testing.T, r *rand.Rand) *piece.Piece {
 			if chain := r.IntN(6) == 0 && !through; chain {
 				one.OfChain()
 				one.Left, one.Right = []piece.Fitting{fitting(linked(3), 1+r.IntN(40))}, nil
+				if r.IntN(2) == 0 {
+					one.Left[0] = fitting(stoneLinks, 1+r.IntN(12))
+					one.Left[0].Between = []*piece.Between{nil, {Of: linked(3), Links: 1 + r.IntN(4)}}[r.IntN(2)]
+				}
 			}
 			if through {
 				before := p.Sections[i-1].Rows[k]

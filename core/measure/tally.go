@@ -46,6 +46,11 @@ func (m *Measured) count() {
 			c := add(i, part.Material, part.Links)
 			c.Length += part.Length
 			c.Lost += part.Material.Finding.LostInCutting()
+			if b := part.Between; b != nil && part.Links > 1 {
+				c := add(i, b.Of, b.Links*(part.Links-1))
+				c.Length += b.Of.Finding.Inside * length.MM(b.Links*(part.Links-1))
+				c.Lost += b.Of.Finding.LostInCutting() * (part.Links - 1)
+			}
 		case part.Material != nil:
 			add(i, part.Material, 1)
 		}
@@ -148,7 +153,7 @@ func (m *Measured) weightOf(mat *material.Material) float64 {
 		return 0
 	case mat.MassG > 0:
 		return mat.MassG
-	case mat.Finding != nil && mat.Finding.Type == material.Chain:
+	case mat.Component == nil && mat.HasLinks():
 		return mat.Finding.LinkMass()
 	case mat.Component == nil:
 		if !slices.Contains(m.Unweighed, mat.ID) {
@@ -185,7 +190,13 @@ func (m *Measured) sensitivities() {
 	for _, c := range m.Tally {
 		const tenth = 0.1
 		switch mat := c.Material; mat.Class {
-		case material.ClassBead, material.ClassComponent:
+		case material.ClassComponent:
+			if mat.HasLinks() {
+				m.Sensitivity = append(m.Sensitivity, Sensitivity{mat, tenth * length.MM(m.inSeries(mat)), material.Nominal})
+				continue
+			}
+			fallthrough
+		case material.ClassBead:
 			perLength := tenth / float64(mat.Bead.Length())
 			m.Sensitivity = append(m.Sensitivity, Sensitivity{mat, length.MM(share[mat] * perLength), mat.Bead.SizedBy()})
 		case material.ClassFinding:
@@ -222,8 +233,14 @@ func (m *Measured) inSeries(mat *material.Material) int {
 		n := 0
 		for _, e := range s.Ends() {
 			for _, part := range e.Parts {
-				if part.Material == mat && part.Length > 0 && mat.Class == material.ClassFinding {
+				if part.Length <= 0 || mat.Finding == nil {
+					continue
+				}
+				if part.Material == mat {
 					n += max(1, part.Links)
+				}
+				if b := part.Between; b != nil && b.Of == mat {
+					n += b.Links * (part.Links - 1)
 				}
 			}
 		}

@@ -13,11 +13,13 @@ import (
 // Link is one stiff part of the loop as it goes round a body: a bead with the
 // caps seated on it, cut at its contact planes, or a fitting.
 type Link struct {
-	Beads   []BeadInLink // none for a fitting
-	Part    *Part        // nil for beads
-	Of      *Strand      // the row of another section that it belongs to; nil for the strand's own
-	Stretch float64      // how many times its length it takes of the loop, with slack
-	Segment chain.Segment
+	Beads []BeadInLink // none for a fitting
+	Part  *Part        // nil for beads
+	// Material is what it is made of: of chain between bead links not the part's.
+	Material *material.Material
+	Of       *Strand // the row of another section that it belongs to; nil for the strand's own
+	Stretch  float64 // how many times its length it takes of the loop, with slack
+	Segment  chain.Segment
 }
 
 // BeadInLink is a bead of a stiff part, with how far its middle lies in mm from
@@ -192,32 +194,34 @@ func (e *End) links() []Link {
 			list = append(list, p.acrossLinks(e.Side)...)
 			continue
 		}
-		add := func(mm length.MM) {
-			list = append(list, Link{Part: p, Stretch: 1, Segment: chain.Segment{Length: float64(mm), Reach: p.reach()}})
+		add := func(of *material.Material, mm length.MM) {
+			list = append(list, Link{Part: p, Material: of, Stretch: 1, Segment: chain.Segment{Length: float64(mm), Reach: p.reach(of)}})
 		}
 		if f := p.finding(); f != nil && f.Type == material.Toggle && f.Closed == 0 {
-			add(p.Length - f.BarEye)
-			add(f.BarEye)
+			add(p.Material, p.Length-f.BarEye)
+			add(p.Material, f.BarEye)
 			continue
 		}
-		for range max(1, p.Links) {
-			add(p.Length / length.MM(max(1, p.Links)))
+		for _, one := range p.Pieces() {
+			add(one.Of, one.Length)
 		}
 	}
 	return list
 }
 
-func (p *Part) finding() *material.Finding {
-	if p.Material == nil {
+func (p *Part) finding() *material.Finding { return findingOf(p.Material) }
+
+func findingOf(m *material.Material) *material.Finding {
+	if m == nil {
 		return nil
 	}
-	return p.Material.Finding
+	return m.Finding
 }
 
 // reach is how far a fitting reaches inwards from the cord, in mm: half its
 // outside, half its wire as it lies flat, half of what a loop or button is thick.
-func (p *Part) reach() float64 {
-	f := p.finding()
+func (p *Part) reach(of *material.Material) float64 {
+	f := findingOf(of)
 	switch {
 	case p.Loop != nil:
 		return float64(p.Loop.Thick) / 2
@@ -225,6 +229,8 @@ func (p *Part) reach() float64 {
 		return float64(p.Material.Bead.Thick) / 2
 	case f == nil:
 		return 0
+	case of.Component != nil:
+		return float64(of.LinkThick()) / 2
 	case f.Type == material.ButtonEnd:
 		return float64(f.Length) / 2
 	case f.IsCrimp() || f.Type == material.CrimpCover || f.Type == material.ConeEnd:
@@ -254,7 +260,7 @@ func (s *Strand) rule(finished length.MM) *Rule {
 // cord.
 func (s *Strand) Thickness() length.MM {
 	if !s.Row.Corded() {
-		return 2 * s.Row.Chain().Of.Finding.Wire // a link and the next one's wire in it
+		return s.Row.Chain().Of.LinkThick()
 	}
 	return s.reachedByHalf(func(b *material.Bead) length.MM { return b.Thick })
 }

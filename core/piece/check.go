@@ -76,9 +76,10 @@ func (p *Piece) checkIDs(add adder) {
 	each := func(where string, list []Fitting) {
 		for i, f := range list {
 			own(fmt.Sprintf("%s[%d].id", where, i), f.ID)
-			if f.Links != 0 && (f.Of.Finding == nil || f.Of.Finding.Type != material.Chain) {
+			if f.Links != 0 && !f.Of.HasLinks() {
 				add(fmt.Sprintf("%s[%d].links", where, i), "Only a chain has links to count.")
 			}
+			f.checkBetween(func(says string, args ...any) { add(fmt.Sprintf("%s[%d].between", where, i), says, args...) })
 			f.checkHung(func(says string, args ...any) { add(fmt.Sprintf("%s[%d].hung", where, i), says, args...) })
 		}
 	}
@@ -259,7 +260,7 @@ func joinsAtRow(f *material.Finding) bool {
 // checkChain holds a row of chain to chain and rings.
 func (r *Row) checkChain(add adder, where string) {
 	if r.Chain() == nil {
-		add(where+".cord", "A row without a cord is one of chain. Put a chain at its left end, or give it a cord.")
+		add(where+".cord", "A row without a cord is one of chain or of bead links. Put them at its left end, or give it a cord.")
 	}
 	if r.LeftEnding.Way != WayFittings || r.RightEnding.Way != WayFittings {
 		add(where+".leftEnd", "A row of chain has no cord to make an end of. Leave the way out.")
@@ -267,7 +268,7 @@ func (r *Row) checkChain(add adder, where string) {
 	for _, side := range Sides() {
 		for i, f := range *(&Piece{}).End(r, side, false) {
 			if f.Of.Finding != nil && f.Of.Finding.Type != material.Chain && !f.Of.Finding.IsRing() && !f.Of.Finding.IsClasp() {
-				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s grips a cord, and a row of chain has none. Use rings and chain.", f.Of.Name)
+				add(fmt.Sprintf("%s.%s[%d]", where, side, i), "%s grips a cord, and a row of chain has none. Use rings, chain and bead links.", f.Of.Name)
 			}
 		}
 	}

@@ -2,9 +2,57 @@ package piece
 
 import (
 	"fmt"
+	"math"
 
+	"mala/core/length"
 	"mala/core/material"
 )
+
+// Between is chain between each two bead links.
+type Between struct {
+	Of    *material.Material
+	Links int
+}
+
+// Grows is how much longer a chain is with every link more.
+func (f *Fitting) Grows() length.MM {
+	grows := f.Of.Finding.Inside
+	if f.Between != nil {
+		grows += f.Between.Of.Finding.Inside * length.MM(f.Between.Links)
+	}
+	return grows
+}
+
+// ChainLength is how long a chain is, between the insides of its outermost links.
+func (f *Fitting) ChainLength() length.MM {
+	mm := f.Of.Finding.Inside * length.MM(f.Links)
+	if f.Between != nil {
+		mm += f.Between.Of.Finding.Inside * length.MM(f.Between.Links*(f.Links-1))
+	}
+	return mm
+}
+
+// LinksFor is how many links come nearest to a length, at least one.
+func (f *Fitting) LinksFor(mm length.MM) int {
+	return max(1, 1+int(math.Round(float64((mm-f.Of.Finding.Inside)/f.Grows()))))
+}
+
+// checkBetween holds chain to lie between bead links only.
+func (f *Fitting) checkBetween(add func(says string, args ...any)) {
+	b := f.Between
+	switch {
+	case b == nil:
+	case !f.Of.HasLinks() || f.Of.Component == nil:
+		add("%s is no bead link. Chain lies between bead links.", f.Of.Name)
+	case !b.Of.HasLinks() || b.Of.Component != nil:
+		add("%s is no chain. Only chain lies between bead links.", b.Of.Name)
+	case b.Links < 1 || b.Links > mostBetween:
+		add("Between bead links lie 1 to %d links of chain, not %d.", mostBetween, b.Links)
+	}
+}
+
+// mostBetween is how many links of chain lie between two bead links at most.
+const mostBetween = 100
 
 // Filling is a row with the chains of its loop that take as many links as bring it to
 // what is asked of it: on both sides alike.
@@ -77,7 +125,7 @@ func (p *Piece) checkFilling(add adder) {
 			at := fmt.Sprintf("%s[%d].fill", where, i)
 			switch {
 			case !f.Fill:
-			case f.Of.Finding == nil || f.Of.Finding.Type != material.Chain:
+			case !f.Of.HasLinks():
 				add(at, "%s is no chain. Only a chain takes as many links as it needs.", f.Of.Name)
 			case p.TargetOf(r) == nil:
 				add(at, "%s", p.CanFill(r))
@@ -110,7 +158,7 @@ func (p *Piece) Opposite(f *Fitting) *Fitting {
 	}
 	chain := func(list []Fitting) *Fitting {
 		for i := range list {
-			if of := list[i].Of.Finding; of != nil && of.Type == material.Chain && &list[i] != f {
+			if list[i].Of.HasLinks() && &list[i] != f {
 				return &list[i]
 			}
 		}

@@ -16,7 +16,7 @@ type Join struct {
 
 // Through says whether the cords run on through the join: it is a bead that they share.
 // Otherwise every row ends there, on a fitting.
-func (j *Join) Through() bool { return len(j.Fittings) == 1 && j.Fittings[0].Of.Bead != nil }
+func (j *Join) Through() bool { return len(j.Fittings) == 1 && j.Fittings[0].Of.IsBead() }
 
 // goneOn is which of its fittings a row goes on: of one at its left the first, of one
 // at its right the last, or the one that its port names.
@@ -167,13 +167,13 @@ func (p *Piece) checkJoin(add adder, where string, i int, j *Join) bool {
 		at := fmt.Sprintf("%s.fittings[%d]", where, k)
 		of := f.Of.Finding
 		switch {
-		case f.Of.Bead != nil && len(j.Fittings) > 1:
+		case f.Of.IsBead() && len(j.Fittings) > 1:
 			add(at, "%s is a bead that cords run through. Nothing else can be in its join.", f.Of.Name)
 			return false
-		case f.Of.Bead != nil && f.Of.Hangs():
+		case f.Of.IsBead() && f.Of.Hangs():
 			add(at, "%s hangs, and no cord runs through it.", f.Of.Name)
 			return false
-		case f.Of.Bead != nil:
+		case f.Of.IsBead():
 		case of == nil || !(of.IsRing() || of.Type == material.Connector || of.Type == material.Chain):
 			add(at, "%s cannot be between two sections. Use a ring, a connector, a chain, or a bead that the cords run through.", f.Of.Name)
 			return false

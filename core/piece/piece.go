@@ -48,8 +48,10 @@ type Fitting struct {
 	ID    ID
 	Of    *material.Material
 	Hung  []*material.Material // charms and components hanging on it; of an extender on its last link
-	Links int                  // of a chain
+	Links int                  // of a chain, or of bead links that hang in one another
 	Fill  bool                 // a chain that takes as many links as bring its row to its target
+
+	Between *Between // of bead links: chain between each two; nil where they hang in one another
 }
 
 // Target is the finished length asked for, and how far off is still right.
@@ -97,7 +99,8 @@ func (p *Piece) NewJoin() ID { return p.newID("j") }
 // Section is a number of rows side by side between two joins.
 type Section struct {
 	Rows    []*Row
-	Twisted bool // the rows are twisted together, and cross each other on purpose
+	Twisted bool       // the rows are twisted together, and cross each other on purpose
+	Gap     *length.MM // how far apart at the front two rows may hang; nil follows the wider row
 }
 
 // Row is one strand: its cord, its bead line, and its end fittings listed from
@@ -184,7 +187,7 @@ func (p *Piece) Clone() *Piece {
 	out.Closure.Left, out.Closure.Right = slices.Clone(p.Closure.Left), slices.Clone(p.Closure.Right)
 	out.Sections = make([]Section, len(p.Sections))
 	for i, s := range p.Sections {
-		out.Sections[i].Twisted = s.Twisted
+		out.Sections[i].Twisted, out.Sections[i].Gap = s.Twisted, s.Gap
 		for _, r := range s.Rows {
 			row := *r
 			row.Left, row.Right = slices.Clone(r.Left), slices.Clone(r.Right)

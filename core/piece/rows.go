@@ -1,6 +1,7 @@
 package piece
 
 import (
+	"fmt"
 	"slices"
 
 	"mala/core/length"
@@ -79,7 +80,7 @@ func (r *Row) Corded() bool { return r.Cord != noCord }
 func (r *Row) Chain() *Fitting {
 	for _, list := range []*[]Fitting{&r.Left, &r.Right} {
 		for i := range *list {
-			if f := &(*list)[i]; f.Of.Finding != nil && f.Of.Finding.Type == material.Chain {
+			if f := &(*list)[i]; f.Of.HasLinks() {
 				return f
 			}
 		}
@@ -174,6 +175,9 @@ func (p *Piece) checkRows(add adder) {
 		return
 	}
 	for i := range p.Sections {
+		if gap := p.Sections[i].Gap; gap != nil {
+			checkRange(add, fmt.Sprintf("sections[%d].gapMm", i), *gap, 0, mostStep)
+		}
 		for _, side := range Sides() {
 			p.checkPorts(i, side, add)
 		}

@@ -110,6 +110,8 @@ func (w *writer) rightOf(m *material.Material) []string {
 		return []string{fmt.Sprintf("it measures %s across and %s along its hole", w.in(m.Bead.Across), w.in(m.Bead.Length()))}
 	case material.Carrier:
 		must = []string{fmt.Sprintf("it reaches %s down from the middle of the cord", w.in(c.StandsOff))}
+	case material.BeadLink:
+		must = []string{fmt.Sprintf("between the insides of its loops it measures %s", w.in(m.Finding.Inside))}
 	default:
 		must = []string{fmt.Sprintf("it hangs %s down from the cord", w.in(m.Bead.Drop))}
 	}

@@ -85,6 +85,10 @@ func (w *writer) chainsAt(e *measure.End, seen map[piece.ID]bool, row int) {
 		if w.m.Piece.Several() && !p.Shared {
 			w.row = row
 		}
+		if p.Material.Component != nil {
+			w.hookUp(p)
+			continue
+		}
 		how := "open the next link"
 		if !p.Material.Finding.IsOpen() {
 			how = "cut through the next link, which is lost"
@@ -96,4 +100,21 @@ func (w *writer) chainsAt(e *measure.End, seen map[piece.ID]bool, row int) {
 		w.do("%s off %d links of %s, %s, and %s.", where, p.Links, lower(p.Material.Name), w.in(p.Length), how)
 		w.row = 0
 	}
+}
+
+// hookUp hangs bead links in one another, so many in a row.
+func (w *writer) hookUp(p measure.Part) {
+	switch b := p.Between; {
+	case p.Links < 2:
+	case b != nil:
+		how := "open the next link"
+		if !b.Of.Finding.IsOpen() {
+			how = "cut through the next link, which is lost"
+		}
+		w.do("Count off %d times %d links of %s: %s each time.", p.Links-1, b.Links, lower(b.Of.Name), how)
+		w.do("Hook %d × %s into a row with %d links of chain between each two, %s: open each eye sideways, hang the chain in it, and close it.", p.Links, lower(p.Material.Name), b.Links, w.in(p.Length))
+	default:
+		w.do("Hook %d × %s into one another, %s: open the eye of each sideways, hang it in the loop of the next, and close it.", p.Links, lower(p.Material.Name), w.in(p.Length))
+	}
+	w.row = 0
 }

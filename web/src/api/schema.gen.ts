@@ -599,6 +599,12 @@ export interface components {
             kinds: components["schemas"]["BeadKind"][];
             node: number[];
         };
+        Between: {
+            /** Format: int64 */
+            links: number;
+            /** @description The id of the chain. */
+            of: string;
+        };
         BetweenRows: {
             /**
              * Format: double
@@ -936,6 +942,7 @@ export interface components {
             faults?: components["schemas"]["ProblemFault"][];
         };
         EndPart: {
+            between?: components["schemas"]["Between"];
             fitting?: string;
             /** @description It hangs beyond the place the piece is closed at. */
             free?: boolean;
@@ -953,7 +960,7 @@ export interface components {
             legMm?: number;
             /**
              * Format: int64
-             * @description Of a chain.
+             * @description Of a chain, or of bead links.
              */
             links?: number;
             /** @description Of a loop of beads. */
@@ -1029,6 +1036,8 @@ export interface components {
             word: string;
         };
         Fitting: {
+            /** @description Chain between each two of its bead links. */
+            between?: components["schemas"]["Between"];
             /** @description The chain takes as many whole links as bring its row nearest to its target, alike in all such chains of a loop. */
             fill?: boolean;
             /** @description The ids of what hangs on it; of an extender on its last link. */
@@ -1036,7 +1045,7 @@ export interface components {
             id: string;
             /**
              * Format: int64
-             * @description Of a chain; of one that fills up as they were worked out last.
+             * @description Of a chain, or of bead links that hang in one another; of one that fills up as they were worked out last.
              */
             links?: number;
             /** @description The id of its material. */
@@ -1416,7 +1425,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1887,12 +1896,19 @@ export interface components {
              * @description Which link of a chain, from 0.
              */
             link?: number;
+            /** @description The id of its material, where that is not the part's: of chain between bead links. */
+            of?: string;
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
         };
         Section: {
+            /**
+             * Format: double
+             * @description How far apart at the front two rows may hang; absent, three times the wider one.
+             */
+            gapMm?: number;
             rows?: components["schemas"]["Row"][];
             /** @description The rows are twisted together. */
             twisted?: boolean;
@@ -2572,6 +2588,8 @@ export interface operations {
                 class?: string;
                 /** @description Types of findings and cords, separated by commas. */
                 types?: string;
+                /** @description The kind of a component. */
+                kind?: string;
                 /** @description Only what hangs: charms, and components that hang. */
                 hangs?: boolean;
                 /** @description Only beads with a loop of their own. */
@@ -3383,7 +3401,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

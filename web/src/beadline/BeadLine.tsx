@@ -116,7 +116,7 @@ function OtherLine({ bench, state, row, number }: { bench: Bench; state: BenchSt
   return (
     <button type="button" className={`other-line ${wrong ? "wrong" : ""}`} aria-label={`Bead line of row ${number}${wrong ? ", has an error" : ""}`} onClick={() => bench.toRow(row.id)}>
       <b aria-hidden>{number}</b>
-      <span>{row.line || "bare cord"}</span>
+      <span>{row.line || (row.cord === undefined ? "links, without a cord" : "bare cord")}</span>
     </button>
   );
 }

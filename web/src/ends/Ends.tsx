@@ -8,10 +8,11 @@ import { sizeOf } from "../dishes/size.ts";
 import type { Filter } from "../materials/catalogue.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
+import { BEAD_LINKS } from "../rows/joins.ts";
 import { ChainLength } from "./ChainLength.tsx";
 import { EndWay, endOf } from "./EndWay.tsx";
 import "./ends.css";
-import { carrierOf, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "./places.ts";
+import { carrierOf, everyFitting, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "./places.ts";
 
 interface Props {
   bench: Bench;
@@ -108,7 +109,7 @@ export function Ends({ bench, state, brief }: Props) {
         <span className="what">Cord</span>
         <span className="picks">
           <button type="button" className="pick" onClick={() => setChosen({ list: "cord" })}>
-            {row.cord === undefined ? "none: a row of chain" : name(row.cord)}
+            {row.cord === undefined ? "none: its links hang in one another" : name(row.cord)}
           </button>
         </span>
       </div>
@@ -139,7 +140,7 @@ export function Ends({ bench, state, brief }: Props) {
       {chosen && (
         <CataloguePicker
           title={chosen.hung === undefined ? TITLES[chosen.list] : TITLES.loop}
-          filter={filterOf(chosen)}
+          filter={filterOf(doc, chosen)}
           onClose={() => setChosen(null)}
           onPick={(m) => {
             void bench.apply(...picked(bench.snapshot().doc, row.id, chosen, m.id));
@@ -159,8 +160,10 @@ export function Ends({ bench, state, brief }: Props) {
   );
 }
 
-function filterOf({ list, hung }: Chosen): Filter {
+function filterOf(doc: Document, { list, fitting, hung }: Chosen): Filter {
   if (hung !== undefined) return HANGS;
+  const made = doc.materials.find((m) => m.id === everyFitting(doc).find((one) => one.id === fitting)?.of);
+  if (made?.class === "component") return BEAD_LINKS;
   if (list === "leg") return { class: "bead" };
   return filterFor(list as FittingList | "cord");
 }

@@ -1,6 +1,7 @@
 import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
 import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
 import { drawShared, drawBeadLoop, type Looks } from "../felt/paint/ending.ts";
+import { drawBeadLinks, isBeadLink, piecesOf } from "../felt/paint/links.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { drawPath, drawThrough, MARGIN, TAIL, WORKING } from "./drawPasses.ts";
 
@@ -37,6 +38,9 @@ const LOOP_PX = 4.5;
 const BUTTON_PX = 5;
 /** LINKS_SHOWN is how many links of a chain are drawn. */
 const LINKS_SHOWN = 5;
+/** BEAD_LINKS_SHOWN is how many bead links are drawn, so much smaller. */
+const BEAD_LINKS_SHOWN = 2;
+const BEAD_LINK_PX = 4;
 /** LEG_SHARE is how much smaller a bead on a leg is drawn, so that it keeps off its label. */
 const LEG_SHARE = 0.7;
 /** The parts are drawn this far apart, and farther where there is room. */
@@ -48,7 +52,9 @@ const LABEL_WIDTH = 92;
 const LABELS_AT = 118;
 
 /** halfOf is half the width a part is drawn with, in px. */
-function halfOf(part: EndPart, drawn: string, m: Material | undefined): number {
+function halfOf(part: EndPart, drawn: string, { materials, outlines }: ExplodedView): number {
+  const m = materials.get(part.material ?? "");
+  if (isBeadLink(part, outlines)) return (piecesOf(part, materials, BEAD_LINKS_SHOWN).reduce((sum, one) => sum + one.mm, 0) / 2) * BEAD_LINK_PX;
   if (drawn === "toggle-ring") return (((m?.ringInsideMm ?? 9) + (m?.ringEyeMm ?? 1.6) + 2 * (m?.wireMm ?? 1.8)) / 2) * TOGGLE_PX;
   if (drawn === "toggle-bar") return (((m?.barEyeMm ?? 1.6) + (m?.barThicknessMm ?? 2)) / 2) * TOGGLE_PX;
   if (part.role === "loop") return 12;
@@ -73,12 +79,12 @@ export function stationsOf(view: ExplodedView): Exploded {
   const { strand, side, materials, width } = view;
   const beads = beadsShown(strand, side).reduce((sum, b) => sum + b.alongMm * PX, 0);
   const parts = partsAt(view);
-  const bare = beads + parts.reduce((sum, { part, drawn }) => sum + 2 * halfOf(part, drawn, materials.get(part.material ?? "")), 0);
+  const bare = beads + parts.reduce((sum, { part, drawn }) => sum + 2 * halfOf(part, drawn, view), 0);
   const gap = Math.max(GAP, Math.min(MOST_GAP, (width - 2 * MARGIN - bare) / Math.max(1, parts.length)));
   let x = MARGIN + beads;
   const stations = parts.map(({ part, drawn }): Station => {
     const m = materials.get(part.material ?? "");
-    const half = halfOf(part, drawn, m);
+    const half = halfOf(part, drawn, view);
     x += gap + half;
     const station = { part, drawn, name: nameOf(part, drawn, m), adds: drawn === "toggle-bar" ? "counted with its ring" : drawn === OTHER_HALF ? "counted with the first" : addsOf(part, materials), x, half, label: { x: 0, width: 0 } };
     x += half;
@@ -175,6 +181,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     const m = materials.get(s.part.material ?? "");
     if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
     else if (s.part.role === "shared-bead") drawShared(ctx, s.part, px * scale, looks);
+    else if (isBeadLink(s.part, outlines)) drawBeadLinks(ctx, s.part, { from: -s.half, out: 1, px: BEAD_LINK_PX * scale, most: BEAD_LINKS_SHOWN }, looks);
     else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
     else drawFitting(ctx, s.drawn === OTHER_HALF ? "clasp" : s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();

@@ -35,11 +35,13 @@ export function everyFitting(doc: Document): Fitting[] {
   return lists.flatMap((list) => list ?? []);
 }
 
+/** partOf is a fitting as it was worked out last. */
+export const partOf = (analysis: Analysis | null, fitting: string) => (analysis?.strands ?? []).flatMap((strand) => [...strand.left, ...strand.right]).find((part) => part.fitting === fitting);
+
 /** linksOf is how many links a chain has: of one that fills up, as worked out last. */
 export function linksOf(analysis: Analysis | null, chain: Fitting | undefined): number | undefined {
   if (!chain?.fill) return chain?.links;
-  const parts = (analysis?.strands ?? []).flatMap((strand) => [...strand.left, ...strand.right]);
-  return parts.find((part) => part.fitting === chain.id)?.links ?? chain.links;
+  return partOf(analysis, chain.id)?.links ?? chain.links;
 }
 
 /** putFitting is the operation that puts a material there: in the place of a fitting, or behind the last. */

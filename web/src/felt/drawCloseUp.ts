@@ -6,6 +6,7 @@ import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { drawBeadLinks, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
 import { spinsOf } from "./spins.ts";
 import { gapAt, gripOf } from "./strandGeometry.ts";
@@ -191,7 +192,8 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
       }
       // What rows share exists once: in each row it is drawn as a guest.
       ctx.globalAlpha = part.shared && analysis.strands.length > 1 ? SHARED : 1;
-      drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px, links: part.links });
+      if (isBeadLink(part, looks.outlines)) drawBeadLinks(ctx, part, { from: x(part.fromMm), out: parts === left ? -1 : 1, px }, looks);
+      else drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px, links: part.links });
       ctx.globalAlpha = 1;
       drawHung(ctx, view, part, { x: x(part.role === "extender" ? part.toMm : (part.fromMm + part.toMm) / 2), y: hangsFrom(m) * px });
     }

@@ -6,6 +6,7 @@ import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { drawBeadLink, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
 import { carriedApart, hangs, spinsOf } from "./spins.ts";
 import type { Drawn } from "./usePicture.ts";
@@ -129,7 +130,10 @@ function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials
     if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
     if (part.role === "shared-bead") along(ctx, seat, px, () => drawShared(ctx, part, px, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
-    along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(part.material ?? ""), { from: -out * half, to: out * half, px, link: seat.link }));
+    const stretch = { from: -out * half, to: out * half, px, link: seat.link };
+    const link = materials.get(part.material ?? "");
+    if (link && !seat.of && isBeadLink(part, outlines)) along(ctx, seat, px, () => drawBeadLink(ctx, link, outlines[link.id], stretch));
+    else along(ctx, seat, px, () => drawFitting(ctx, part.role, materials.get(seat.of ?? part.material ?? ""), stretch));
     for (const id of seat.link ? [] : (part.hung ?? [])) {
       const [m, outline] = [materials.get(id), outlines[id]];
       if (m && outline) along(ctx, { ...seat, y: seat.y + hangsFrom(materials.get(part.material ?? "")), angle: 0 }, px, () => sprites.draw(ctx, m, outline, px, false));

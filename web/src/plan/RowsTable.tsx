@@ -42,7 +42,7 @@ export function RowsTable({ doc, strands, text, named }: Props) {
         {line("Strung, bead to bead", (strand) => text(strand.strungMm))}
         {strands.some((strand) => strand.slackMm > 0) && line("Slack", (strand) => text(strand.slackMm))}
         {parts.map((part) => line(`Cut: ${part}`, (strand) => (cutOf(strand, part) === undefined ? "" : text(cutOf(strand, part)!))))}
-        {line("Total cut", (strand) => (cordOf(strand) ? text(strand.cutMm) : "chain"), true)}
+        {line("Total cut", (strand) => (cordOf(strand) ? text(strand.cutMm) : "links"), true)}
       </tbody>
     </table>
   );

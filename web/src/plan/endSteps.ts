@@ -17,7 +17,7 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
       case "clasp":
         return material(part.material)?.type === "toggle" ? `${name}, its ring` : name;
       case "chain":
-        return `${part.links} links of ${name}`;
+        return part.between ? `${part.links} of ${name}, with ${part.between.links} links of ${material(part.between.of)?.name.toLowerCase()} between each two` : `${part.links} links of ${name}`;
       case "bead-loop":
         return `A loop of ${part.loop?.beads.length ?? 0} beads`;
       case "leg":

@@ -8,7 +8,7 @@ import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { sizeOf } from "../dishes/size.ts";
 import { ChainLength } from "../ends/ChainLength.tsx";
 import { CARRIERS, filterFor, HANGS } from "../ends/places.ts";
-import { JOINS } from "./joins.ts";
+import { BEAD_LINKS, JOINS } from "./joins.ts";
 
 interface Props {
   bench: Bench;
@@ -38,7 +38,7 @@ export function FittingFacts({ bench, state, fitting, side, onClose }: Props) {
           {one.empty && <p className="quiet">Empty: {one.empty.join(", ")}</p>}
         </div>
       ))}
-      {m.type === "chain" && <ChainLength bench={bench} state={state} fitting={fitting.id} />}
+      {fitting.links !== undefined && <ChainLength bench={bench} state={state} fitting={fitting.id} />}
       <Hung bench={bench} state={state} fitting={here.find((f) => f.id === fitting.id)!} />
       <div className="buttons">
         <Button size="small" variant="outlined" onClick={() => setChoosing(true)}>
@@ -57,7 +57,7 @@ export function FittingFacts({ bench, state, fitting, side, onClose }: Props) {
       {choosing && (
         <CataloguePicker
           title={`Instead of ${m.name.toLowerCase()}`}
-          filter={m.class === "bead" ? { class: "bead" } : join ? JOINS : filterFor(side === "left" ? "claspLeft" : "claspRight")}
+          filter={m.class === "component" ? BEAD_LINKS : m.class === "bead" ? { class: "bead" } : join ? JOINS : filterFor(side === "left" ? "claspLeft" : "claspRight")}
           onClose={() => setChoosing(false)}
           onPick={(picked) => {
             setChoosing(false);

@@ -5,7 +5,7 @@ import { numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import type { Filter } from "../materials/catalogue.ts";
-import { JOINS, SHARED } from "./joins.ts";
+import { BEAD_LINKS, JOINS, SHARED } from "./joins.ts";
 import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 
 /** Picking is what the catalogue is open for. */
@@ -15,7 +15,8 @@ interface Picking {
   do: "add-row" | "add-section";
 }
 
-const PICKS: Record<"chain" | "joined" | "through", Picking> = {
+const PICKS: Record<"chain" | "links" | "joined" | "through", Picking> = {
+  links: { title: "A row of bead links", filter: BEAD_LINKS, do: "add-row" },
   chain: { title: "A row of chain", filter: { class: "finding", types: "chain" }, do: "add-row" },
   joined: { title: "What joins the sections", filter: JOINS, do: "add-section" },
   through: { title: "The bead that the cords run through", filter: SHARED, do: "add-section" },
@@ -57,6 +58,14 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
           }}
         >
           Add a row of chain below
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAt(null);
+            setPicking(PICKS.links);
+          }}
+        >
+          Add a row of bead links below
         </MenuItem>
         <MenuItem
           onClick={() => {

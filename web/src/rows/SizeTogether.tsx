@@ -39,6 +39,7 @@ function Proposals({ bench, doc, onTaken }: { bench: Bench; doc: Document; onTak
   const asked = rowOf(doc, rowsOf(doc)[1]?.id);
   const [goal, setGoal] = useState<Goal>(asked.follow === "equal" ? "equal" : asked.follow === "touching" && doc.kind === "necklace" ? "touching" : "step");
   const [stepMm, setStepMm] = useState(asked.followMm ?? FIRST_STEP);
+  const gap = doc.sections[0].gapMm;
   const found = useQuery({
     queryKey: ["together", identity(doc), goal, goal === "step" ? stepMm : 0],
     queryFn: ({ signal }) => unwrap(api.POST("/api/together", { body: { document: doc, goal, stepMm: goal === "step" ? stepMm : undefined }, signal })),
@@ -57,6 +58,12 @@ function Proposals({ bench, doc, onTaken }: { bench: Bench; doc: Document; onTak
         </select>
         {goal === "step" && <LengthField label="The step" mm={stepMm} width={80} onChange={setStepMm} />}
       </p>
+      {doc.kind === "necklace" && (
+        <p>
+          Gap at the front at most
+          <LengthField label="Widest gap at the front" mm={gap ?? null} placeholder="3 × the row" width={90} onChange={(mm) => void bench.apply({ do: "set-gap", mm })} onClear={() => void bench.apply({ do: "set-gap" })} />
+        </p>
+      )}
       {found.isPending && <p className="quiet">Trying …</p>}
       {found.isError && <p role="alert">{found.error.message}</p>}
       {found.data?.items.length === 0 && <p>No change of one run or of the ends of each row brings them there. Change a row by hand, or choose another step.</p>}

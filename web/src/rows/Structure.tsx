@@ -85,6 +85,7 @@ function Chain({ children }: { children: ReactNode[] }) {
 /** wordFor names a fitting in one word, as the map has room for. */
 function wordFor(m: Material | undefined): string {
   if (m?.class === "bead") return "bead";
+  if (m?.class === "component") return "bead links";
   const type = m?.type ?? "";
   if (type.endsWith("ring") && type !== "spring-ring") return "ring";
   if (type === "connector" || type === "chain" || type === "extender") return type;
