@@ -115,38 +115,63 @@ func Nearest(a, b *Necklace) Least {
 
 func nearestOf(a, b *Necklace) Least {
 	out := Least{Distance: math.Inf(1)}
-	pa, pb := a.clear(), b.clear()
-	longest := max(longestOf(pa), longestOf(pb))
-	far := func(p, q Point) bool { // too far for the part that ends at q to come nearer
-		most := out.Distance + longest
-		return math.Abs(p.X-q.X) > most || math.Abs(p.Y-q.Y) > most
-	}
-	for i, p := range pa {
-		for k := 1; k < len(pb); k++ {
-			if far(p.Point, pb[k].Point) {
-				continue
-			}
-			q := nearestOn(p.Point, pb[k-1].Point, pb[k].Point)
+	pa, pb := inBlocks(a.clear()), inBlocks(b.clear())
+	for _, p := range pa.joints {
+		pb.near(p.Point, out.Distance, func(k int) {
+			q := nearestOn(p.Point, pb.joints[k-1].Point, pb.joints[k].Point)
 			if d := math.Hypot(p.X-q.X, p.Y-q.Y); d < out.Distance {
-				out = Least{d, [2]Point{p.Point, q}, length.MM(pa[i].along)}
+				out = Least{d, [2]Point{p.Point, q}, length.MM(p.along)}
 			}
-		}
+		})
 	}
-	for i := 1; i < len(pa); i++ {
-		for _, q := range pb {
-			if far(q.Point, pa[i].Point) {
-				continue
-			}
-			p := nearestOn(q.Point, pa[i-1].Point, pa[i].Point)
+	for _, q := range pb.joints {
+		pa.near(q.Point, out.Distance, func(i int) {
+			p := nearestOn(q.Point, pa.joints[i-1].Point, pa.joints[i].Point)
 			if d := math.Hypot(p.X-q.X, p.Y-q.Y); d < out.Distance {
-				out = Least{d, [2]Point{p, q.Point}, length.MM(pa[i].along)}
+				out = Least{d, [2]Point{p, q.Point}, length.MM(pa.joints[i].along)}
 			}
-		}
+		})
 	}
-	if crosses(a.own(), b.own()) {
+	if crosses(a.own(), inBlocks(b.own())) {
 		out.Distance = 0
 	}
 	return out
+}
+
+// blocks is the joints of a front with the boxes round each few parts that follow one
+// another, so that those far away are passed over together.
+type blocks struct {
+	joints []joint
+	boxes  []box
+}
+
+type box struct{ left, right, top, bottom float64 }
+
+// inBlock is how many parts lie in one box.
+const inBlock = 12
+
+func inBlocks(joints []joint) blocks {
+	out := blocks{joints: joints}
+	for from := 0; from < len(joints)-1; from += inBlock {
+		b := box{math.Inf(1), math.Inf(-1), math.Inf(1), math.Inf(-1)}
+		for _, j := range joints[from:min(from+inBlock+1, len(joints))] {
+			b = box{min(b.left, j.X), max(b.right, j.X), min(b.top, j.Y), max(b.bottom, j.Y)}
+		}
+		out.boxes = append(out.boxes, b)
+	}
+	return out
+}
+
+// near calls do for every part that may come so near to a point, by the joint it ends at.
+func (l blocks) near(p Point, most float64, do func(k int)) {
+	for i, b := range l.boxes {
+		if p.X < b.left-most || p.X > b.right+most || p.Y < b.top-most || p.Y > b.bottom+most {
+			continue
+		}
+		for k := i*inBlock + 1; k <= min((i+1)*inBlock, len(l.joints)-1); k++ {
+			do(k)
+		}
+	}
 }
 
 // joint is a joint of a row's front with its place along the strand.
@@ -199,15 +224,15 @@ func nearestOn(p, a, b Point) Point {
 }
 
 // crosses says whether two fronts cut each other anywhere but at their ends.
-func crosses(a, b []joint) bool {
+func crosses(a []joint, b blocks) bool {
 	side := func(p, q, r Point) float64 { return (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X) }
-	for i := 1; i < len(a); i++ {
-		for k := 1; k < len(b); k++ {
-			p, q, r, s := a[i-1].Point, a[i].Point, b[k-1].Point, b[k].Point
-			if side(p, q, r)*side(p, q, s) < 0 && side(r, s, p)*side(r, s, q) < 0 {
-				return true
-			}
-		}
+	longest, found := longestOf(a), false
+	for i := 1; i < len(a) && !found; i++ {
+		p, q := a[i-1].Point, a[i].Point
+		b.near(q, longest, func(k int) {
+			r, s := b.joints[k-1].Point, b.joints[k].Point
+			found = found || side(p, q, r)*side(p, q, s) < 0 && side(r, s, p)*side(r, s, q) < 0
+		})
 	}
-	return false
+	return found
 }

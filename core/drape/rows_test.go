@@ -317,3 +317,26 @@ func TestASeriesHangsAsOneStrand(t *testing.T) {
 		t.Error("it lies in the loop of the first")
 	}
 }
+
+// Boxes pass over no part that lies near enough, whatever the front looks like.
+func TestBoxesKeepEveryPartNearEnough(t *testing.T) {
+	r := rand.New(rand.NewPCG(3, 11))
+	for range 300 {
+		joints := make([]joint, 1+r.IntN(60))
+		for i := range joints {
+			joints[i].Point = Point{r.NormFloat64() * 20, r.NormFloat64() * 20}
+		}
+		p, most := Point{r.NormFloat64() * 20, r.NormFloat64() * 20}, r.Float64()*25
+		seen := map[int]int{}
+		inBlocks(joints).near(p, most, func(k int) { seen[k]++ })
+		for k := 1; k < len(joints); k++ {
+			q := nearestOn(p, joints[k-1].Point, joints[k].Point)
+			if seen[k] > 1 || seen[k] == 0 && math.Hypot(p.X-q.X, p.Y-q.Y) <= most {
+				t.Fatalf("part %d of %d: looked at %d times", k, len(joints)-1, seen[k])
+			}
+		}
+		if seen[0] > 0 || seen[len(joints)] > 0 {
+			t.Fatal("a part that is not there")
+		}
+	}
+}
