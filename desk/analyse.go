@@ -142,7 +142,7 @@ func targetOf(p *piece.Piece, s *measure.Strand) *TargetState {
 
 func strandOf(s *measure.Strand) Strand {
 	out := Strand{ID: string(s.Row.ID), FinishedMm: exact(s.Finished()), WidthMm: exact(s.Width()), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
-		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: len(s.Beads),
+		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: s.Count(),
 		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{}, Cut: []CutPart{},
 		PathMm: exact(s.PathLength()),
 		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
@@ -150,6 +150,13 @@ func strandOf(s *measure.Strand) Strand {
 	out.Knot, out.LeftKnot, out.RightKnot = knotOf(s.Knot), knotOf(s.Left.Hidden), knotOf(s.Right.Hidden)
 	for _, c := range s.Cut {
 		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
+	}
+	for _, h := range s.Holders() {
+		held := HeldAt{AtMm: exact(h.At), Outward: 1, LongMm: exact(s.HolderLong()), Element: h.Bead}
+		if h.Side == piece.Left {
+			held.Outward = -1
+		}
+		out.Holders = append(out.Holders, held)
 	}
 	for _, r := range s.Runs() {
 		out.Runs = append(out.Runs, runOf(r, ""))
@@ -337,8 +344,15 @@ func facesOf(b *material.Bead) Outline {
 func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {
 	out := []Node{}
 	for _, n := range items {
-		node := Node{ID: n.ID, Kind: string(n.Kind), Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
+		kind := string(n.Kind)
+		if n.IsGap() {
+			kind = "gap"
+		}
+		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
 			Repeats: fills[n], Column: n.Col, End: n.End}
+		if n.IsGap() {
+			node.Mm, node.Pitch = n.Length, n.IsPitch()
+		}
 		if len(n.Items) > 0 {
 			node.Items = nodesOf(n.Items, fills)
 		}

@@ -105,6 +105,7 @@ type Strand struct {
 	Brief         *BeadRow     `json:"brief,omitempty" doc:"The same beads in few words, in place of placed; only on request."`
 	Runs          []RunOf      `json:"runs" doc:"Alike beads in a row, from the left."`
 	Outwards      []RunOf      `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
+	Holders       []HeldAt     `json:"holders,omitempty" doc:"Where something holds a bead beside a gap."`
 	Left          []EndPart    `json:"left"`
 	Right         []EndPart    `json:"right"`
 	LeftTail      Tail         `json:"leftTail"`
@@ -117,6 +118,14 @@ type Strand struct {
 	RightKnot     *Knot        `json:"rightKnot,omitempty"`
 	Knot          *Knot        `json:"knot,omitempty"`
 	Start         Start        `json:"start"`
+}
+
+// HeldAt is a place where a bead is held beside a gap.
+type HeldAt struct {
+	AtMm    length.MM `json:"atMm" doc:"The bead's face there, from the start of the strand."`
+	Outward int       `json:"outward" enum:"-1,1" doc:"To which side of that face the gap lies."`
+	LongMm  length.MM `json:"longMm" doc:"What it takes of the gap."`
+	Element int       `json:"element" doc:"The bead."`
 }
 
 // Start is how the end that is strung first is stopped.
@@ -351,17 +360,19 @@ type Outline struct {
 
 // Node is one item of the bead line.
 type Node struct {
-	ID       int    `json:"id"`
-	Kind     string `json:"kind" enum:"bead,group,mirror,fill"`
-	Count    int    `json:"count"`
-	Reversed bool   `json:"reversed"`
-	Key      string `json:"key,omitempty"`
-	Length   string `json:"length,omitempty"`
-	Repeats  int    `json:"repeats,omitempty" doc:"How often a fill was found to repeat."`
-	Column   int    `json:"column"`
-	End      int    `json:"end"`
-	Items    []Node `json:"items,omitempty"`
-	Centre   []Node `json:"centre,omitempty"`
+	ID       int       `json:"id"`
+	Kind     string    `json:"kind" enum:"bead,gap,group,mirror,fill"`
+	Count    int       `json:"count"`
+	Reversed bool      `json:"reversed"`
+	Key      string    `json:"key,omitempty"`
+	Length   string    `json:"length,omitempty"`
+	Mm       length.MM `json:"mm,omitempty" doc:"Of a gap."`
+	Pitch    bool      `json:"pitch,omitempty" doc:"Of a gap: from middle to middle."`
+	Repeats  int       `json:"repeats,omitempty" doc:"How often a fill was found to repeat."`
+	Column   int       `json:"column"`
+	End      int       `json:"end"`
+	Items    []Node    `json:"items,omitempty"`
+	Centre   []Node    `json:"centre,omitempty"`
 }
 
 // Between is chain between each two bead links.

@@ -257,7 +257,7 @@ func drawnWhole(t *testing.T, name string, p *desk.Picture, k int, strand *desk.
 	if wrap.Touching < 3 && strand.Beads > 0 || wrap.Strand != strand.ID || row.Strand != strand.ID {
 		t.Errorf("%s: %d beads touch", name, wrap.Touching)
 	}
-	if len(row.Beads) != strand.Beads || len(row.Gaps) != strand.Beads+1 || (p.Whole.Shape == "wrap") != strand.Ring {
+	if len(row.Beads) != len(strand.Placed) || len(row.Gaps) != len(strand.Placed)+1 || (p.Whole.Shape == "wrap") != strand.Ring {
 		t.Errorf("%s: %d seats of %d beads, lying as %s", name, len(row.Beads), strand.Beads, p.Whole.Shape)
 	}
 	for _, b := range wrap.Beads {

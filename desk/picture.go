@@ -37,11 +37,12 @@ type Bar struct {
 
 // WholeRow is where a row of it lies. What rows share lies with the first of them.
 type WholeRow struct {
-	Strand string       `json:"strand"`
-	Beads  []Seat       `json:"beads" doc:"By element."`
-	Gaps   []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
-	Parts  []SeatOfPart `json:"parts" doc:"The fittings."`
-	Cord   [][2]float64 `json:"cord" doc:"The line of the cord."`
+	Holders []Seat       `json:"holders,omitempty" doc:"What holds beads beside gaps."`
+	Strand  string       `json:"strand"`
+	Beads   []Seat       `json:"beads" doc:"By element."`
+	Gaps    []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`
+	Parts   []SeatOfPart `json:"parts" doc:"The fittings."`
+	Cord    [][2]float64 `json:"cord" doc:"The line of the cord."`
 }
 
 // Neck is what a necklace hangs on.
@@ -80,6 +81,7 @@ type Wrap struct {
 	Beads    []SeatOfBead `json:"beads"`
 	Fittings []SeatOfLink `json:"fittings"`
 	Touching int          `json:"touching" doc:"How many beads touch."`
+	Bare     [][4]float64 `json:"bare,omitempty" doc:"Stretches of bare cord, each from a place to the next."`
 	ReachMm  float64      `json:"reachMm" doc:"How far all of it reaches from the middle."`
 }
 

@@ -105,6 +105,13 @@ func (w *Whole) place(s *measure.Strand, seen map[piece.ID]bool, amongBeads, at 
 	for i := range s.Beads {
 		row.Beads = append(row.Beads, amongBeads(s.Beads[i].At))
 	}
+	for _, h := range s.Holders() {
+		half := s.HolderLong() / 2
+		if h.Side == piece.Left {
+			half = -half
+		}
+		row.Holders = append(row.Holders, amongBeads(h.At+half))
+	}
 	for i := range len(s.Beads) + 1 {
 		row.Gaps = append(row.Gaps, amongBeads(gapAt(s, i)))
 	}

@@ -69,6 +69,10 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 		s = link.Of
 	}
 	beads := s.Beads
+	if len(link.Beads) == 1 && beads[link.Beads[0].Bead].IsGap() {
+		w.drawBare(s, link.Beads[0].Bead, seat(0.5, 0), from, to)
+		return
+	}
 	for k, b := range link.Beads {
 		bead := beads[b.Bead].Material.Bead
 		outwards := max(inwards(bead), float64(bead.StandsOff))
@@ -85,6 +89,17 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 		w.ReachMm = max(w.ReachMm, math.Hypot(out.X, out.Y)+outwards)
 		w.Beads = append(w.Beads, out)
 	}
+}
+
+// drawBare draws a stretch of bare cord; of all that make up one gap the middle one is
+// its seat.
+func (w *Wrap) drawBare(s *measure.Strand, gap int, seat Seat, from, to [2]float64) {
+	w.Bare = append(w.Bare, [4]float64{fine(from[0]), fine(from[1]), fine(to[0]), fine(to[1])})
+	w.ReachMm = max(w.ReachMm, math.Hypot(seat.X, seat.Y))
+	if n := len(w.Beads); n > 0 && w.Beads[n-1].Element == gap && w.Beads[n-1].Strand == string(s.Row.ID) {
+		return
+	}
+	w.Beads = append(w.Beads, SeatOfBead{Strand: string(s.Row.ID), Seat: seat, Element: gap})
 }
 
 // furthestIn is how far the beads of a link reach from the cord towards the body.

@@ -123,6 +123,7 @@ type Row struct {
 	CutMm   *length.MM `json:"cutMm,omitempty" doc:"What the cord has been cut to already."`
 	Left    []Fitting  `json:"left,omitempty"`
 	Right   []Fitting  `json:"right,omitempty"`
+	Holder  *Holder    `json:"holder,omitempty" doc:"What holds beads where gaps lie beside them."`
 
 	LeftEnd  *Ending `json:"leftEnd,omitempty" doc:"How the end is made beyond its fittings."`
 	RightEnd *Ending `json:"rightEnd,omitempty"`
@@ -131,6 +132,23 @@ type Row struct {
 	RightPort *Port     `json:"rightPort,omitempty"`
 	Follow    string    `json:"follow,omitempty" enum:"equal,longer,touching" doc:"How its length follows from the row before it; absent it follows none."`
 	FollowMm  length.MM `json:"followMm,omitempty" doc:"By how much it is longer."`
+}
+
+// Holder is what holds beads apart.
+type Holder struct {
+	Way string `json:"way" enum:"crimps,knots,friction"`
+	Of  string `json:"of,omitempty" doc:"The id of the crimp."`
+}
+
+func holderOf(h piece.Holder) *Holder {
+	if h.Way == piece.HeldNotYet {
+		return nil
+	}
+	out := &Holder{Way: string(h.Way)}
+	if h.Of != nil {
+		out.Of = h.Of.ID
+	}
+	return out
 }
 
 // Port is where a row goes on at a join.

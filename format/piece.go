@@ -232,6 +232,12 @@ func (b *builder) section(i int, s Section) piece.Section {
 		for _, side := range piece.Sides() {
 			*r.Ending(side) = b.ending(where+"."+string(side)+"End", *row.ending(side))
 		}
+		if h := row.Holder; h != nil {
+			r.Holder.Way = piece.HolderWay(h.Way)
+			if h.Of != "" {
+				r.Holder.Of = b.find(where+".holder.of", h.Of)
+			}
+		}
 		out.Rows = append(out.Rows, r)
 	}
 	return out

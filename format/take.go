@@ -107,6 +107,7 @@ func (r *Row) take(before, after *piece.Row) {
 	if after.Corded() {
 		r.Cord = after.Cord.ID
 	}
+	r.Holder = holderOf(after.Holder)
 	r.Left, r.Right = fittingsOf(after.Left), fittingsOf(after.Right)
 	r.LeftEnd, r.RightEnd = endingOf(&after.LeftEnding), endingOf(&after.RightEnding)
 }
@@ -185,6 +186,9 @@ func MaterialsOf(p *piece.Piece) []*material.Material {
 		if r.Corded() {
 			out = append(out, r.Cord)
 		}
+		if r.Holder.Of != nil {
+			out = append(out, r.Holder.Of)
+		}
 		out = append(append(out, endingMaterials(&r.LeftEnding)...), endingMaterials(&r.RightEnding)...)
 	}
 	for _, list := range p.Fittings() {
@@ -225,6 +229,9 @@ func (d *Document) Used() []string {
 		for _, r := range s.Rows {
 			if r.Cord != "" {
 				used[r.Cord] = true
+			}
+			if r.Holder != nil && r.Holder.Of != "" {
+				used[r.Holder.Of] = true
 			}
 			add(r.Left)
 			add(r.Right)

@@ -97,7 +97,7 @@ func candidates(v *View, s *measure.Strand, shelf []*material.Material) []candid
 }
 
 // neighboursOf gives what stands before and behind the bead at i, round the join
-// of a ring and past what hangs on the cord; nil at an end.
+// of a ring and past what hangs on the cord; nil at an end or a gap.
 func neighboursOf(s *measure.Strand, i int) (before, next *measure.Bead) {
 	n := len(s.Beads)
 	look := func(by int) *measure.Bead {
@@ -109,7 +109,10 @@ func neighboursOf(s *measure.Strand, i int) (before, next *measure.Bead) {
 			if at < 0 || at >= n {
 				return nil
 			}
-			if b := &s.Beads[at]; !b.Material.Bead.Hangs() {
+			switch b := &s.Beads[at]; {
+			case b.IsGap():
+				return nil
+			case !b.Material.Bead.Hangs():
 				return b
 			}
 		}

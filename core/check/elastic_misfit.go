@@ -22,7 +22,7 @@ var elasticMisfit = Check{
 	Code: "elastic-misfit", Step: StepEnds,
 	Strand: func(_ *View, s *measure.Strand) []Finding {
 		c := s.Row.Cord.Cord
-		if c.Type != material.Elastic || len(s.Beads) == 0 {
+		if c.Type != material.Elastic || s.Count() == 0 {
 			return nil
 		}
 		most, finest := thickestElastic(s)
@@ -53,6 +53,9 @@ var elasticMisfit = Check{
 func thickestElastic(s *measure.Strand) (length.MM, *material.Material) {
 	most, finest := length.MM(math.Inf(1)), (*material.Material)(nil)
 	for _, b := range s.Beads {
+		if b.IsGap() {
+			continue
+		}
 		if d := b.Material.Bead.Hole / (snugFit * material.HoleFor(b.Passes, 1)); d < most {
 			most, finest = d, b.Material
 		}

@@ -135,7 +135,8 @@ func TestEveryCheckHasItsCase(t *testing.T) {
 	for _, code := range strings.Fields(`hole-too-small crimp-swallowed bead-swallowed crimp-misfit cover-misfit length-off slack-short slack-long
 		ease-off loop-break centre-parity pattern-break cap-misfit lies-sideways charm-hidden end-unheld no-clasp toggle-blocked ring-too-small
 		clasp-closed-eye chain-soldered weak-link metals-differ elastic-misfit knot-shows leg-short pin-slips loop-misfit
-		row-order rows-cross rows-gape steps-uneven centres-differ hole-empty`) {
+		row-order rows-cross rows-gape steps-uneven centres-differ hole-empty
+		gap-unheld gap-short gap-slips`) {
 		source[code] = true
 	}
 	for _, code := range Codes() {

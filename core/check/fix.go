@@ -181,7 +181,7 @@ func difference(more int, longer length.MM, unit length.Unit) string {
 func beadsOf(m *measure.Measured) int {
 	n := 0
 	for _, s := range m.Strands {
-		n += len(s.Beads)
+		n += s.Count()
 	}
 	return n
 }

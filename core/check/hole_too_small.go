@@ -26,6 +26,9 @@ var holeTooSmall = Check{
 		g := gather{strand: s}
 		for i := range s.Beads {
 			b := &s.Beads[i]
+			if b.IsGap() {
+				continue
+			}
 			need, hole := material.HoleFor(b.Passes, cord), b.Material.Bead.Hole
 			if needed := NeedleNeeds(s, b.Passes, v.Piece.House); hole < needed-tiny && hole >= need-tiny {
 				g.add("needle "+b.Material.ID, i, func() Finding {

@@ -172,7 +172,7 @@ func centred(s *measure.Strand) (bead, sure bool) {
 		return false, false
 	}
 	for i := range s.Beads {
-		if b := &s.Beads[i]; !b.Material.Bead.Hangs() && math.Abs(float64(b.At-s.Strung/2)) < float64(b.Material.Bead.Length())/4 {
+		if b := &s.Beads[i]; !b.Material.Bead.Hangs() && !b.IsGap() && math.Abs(float64(b.At-s.Strung/2)) < float64(b.Material.Bead.Length())/4 {
 			return true, true
 		}
 	}

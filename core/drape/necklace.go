@@ -204,6 +204,9 @@ func (n *Necklace) load(parts []Part, cuts []float64) {
 func (n *Necklace) loadRow(s *measure.Strand, start float64, slack length.MM, put func(mm, grams float64)) {
 	stretch := stretched(s, slack)
 	for _, b := range s.Beads {
+		if b.IsGap() {
+			continue // the cord is not weighed
+		}
 		put(start+float64(b.At)*stretch, n.weigh(b.Material))
 	}
 	for _, e := range s.Ends() {

@@ -11,7 +11,7 @@ import (
 
 // IsLineOp says whether an operation works on a row's bead line.
 func IsLineOp(do Do) bool {
-	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine}, do)
+	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, SetSpacing}, do)
 }
 
 // lineEditor edits the line of one row of a piece, whose beads lie as measured
@@ -80,6 +80,8 @@ func (e *lineEditor) apply(op Op) (Result, error) {
 		}
 		e.line.Nodes[op.Node].Reversed = !e.line.Nodes[op.Node].Reversed
 		return keep, nil
+	case SetSpacing:
+		return keep, e.spacing(op)
 	case Move:
 		return e.move(op)
 	case Shuffle:

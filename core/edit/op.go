@@ -22,21 +22,22 @@ type Do string
 // The operations on a row's bead line. Most work on the selection From to To,
 // gaps of the sequence.
 const (
-	Insert  Do = "insert"   // put Text in the selection's place
-	Between Do = "between"  // put Text into gap From, outside of a group that ends there
-	Delete  Do = "delete"   // remove the selection
-	Group   Do = "group"    // bracket it
-	Mirror  Do = "mirror"   // let it come back reversed
-	Reverse Do = "reverse"  // reverse it
-	Fill    Do = "fill"     // repeat it to fill the length that is left
-	Ungroup Do = "ungroup"  // write out the group or mirror round it
-	Copy    Do = "copy"     // spell it, changing nothing
-	Count   Do = "count"    // give node Node the count N
-	Turn    Do = "turn"     // reverse node Node where it stands
-	Move    Do = "move"     // move the selection to gap N
-	Shuffle Do = "shuffle"  // put it into another order, by the seed N, no two alike touching
-	Letter  Do = "letter"   // change letters: Text is the old one and the new one
-	SetLine Do = "set-line" // take Text for the whole line
+	Insert     Do = "insert"      // put Text in the selection's place
+	Between    Do = "between"     // put Text into gap From, outside of a group that ends there
+	Delete     Do = "delete"      // remove the selection
+	Group      Do = "group"       // bracket it
+	Mirror     Do = "mirror"      // let it come back reversed
+	Reverse    Do = "reverse"     // reverse it
+	Fill       Do = "fill"        // repeat it to fill the length that is left
+	Ungroup    Do = "ungroup"     // write out the group or mirror round it
+	Copy       Do = "copy"        // spell it, changing nothing
+	Count      Do = "count"       // give node Node the count N
+	Turn       Do = "turn"        // reverse node Node where it stands
+	Move       Do = "move"        // move the selection to gap N
+	Shuffle    Do = "shuffle"     // put it into another order, by the seed N, no two alike touching
+	Letter     Do = "letter"      // change letters: Text is the old one and the new one
+	SetSpacing Do = "set-spacing" // make the gap that is node Node Length long, read as Text: clear or pitch
+	SetLine    Do = "set-line"    // take Text for the whole line
 )
 
 // The other operations.
@@ -46,6 +47,7 @@ const (
 	SetRings    Do = "set-rings"    // hang the component in dish Text on N rings, or put Material in the place of its ring N; the component of the id Field wherever it hangs
 	SetPin      Do = "set-pin"      // make the component in dish Text, or that of the id Field, on the pin Material
 	SetCord     Do = "set-cord"     // string the row on Material
+	SetHolder   Do = "set-holder"   // hold the row's beads apart by Text: crimps of Material, knots, friction, or nothing yet
 	SetSlack    Do = "set-slack"    // to Length; none follows the house
 	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
 	SetEnd      Do = "set-end"      // set the Field of how the end is made: its way, loop, leg, bead, tail or stop
@@ -121,7 +123,7 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setDish(p, op)
 	case SetRings, SetPin:
 		return keep, changeComponent(p, op)
-	case SetCord, SetSlack, SetCut:
+	case SetCord, SetSlack, SetCut, SetHolder:
 		return keep, setStrand(p, op)
 	case SetEnd:
 		return keep, setEnd(p, op)
@@ -234,6 +236,8 @@ func setStrand(p *piece.Piece, op Op) error {
 	switch op.Do {
 	case SetSlack:
 		row.Slack = op.Length
+	case SetHolder:
+		return setHolder(row, op)
 	case SetCut:
 		row.Cut = op.Length
 	default:

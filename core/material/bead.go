@@ -35,6 +35,8 @@ const (
 	Charm Shape = "charm"
 	// Coiled is the wire of a pin wound round the cord; only components have it.
 	Coiled Shape = "coil"
+	// Gap is bare cord between two beads, which stands in a sequence like one.
+	Gap Shape = "gap"
 )
 
 // Shapes lists every shape there is.
@@ -70,7 +72,7 @@ type Bead struct {
 
 // Hides says whether a bead of the shape closes round a knot in its hole: a cap
 // and a charm's ring are open, and a coil is.
-func Hides(s Shape) bool { return s != Cap && s != Charm && s != Coiled }
+func Hides(s Shape) bool { return s != Cap && s != Charm && s != Coiled && s != Gap }
 
 // Hangs says whether the bead hangs on the cord by a ring.
 func (b *Bead) Hangs() bool { return b.Shape == Charm }

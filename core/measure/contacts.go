@@ -101,6 +101,9 @@ func (t *contactTable) workOut(c *contact, right, left face) {
 	one, other := t.bead(right), t.bead(left)
 	c.share = [2]float64{a.At(c.Radius), b.At(c.Radius)}
 	c.hole = min(one.Hole, other.Hole)
+	if one.IsGap() || other.IsGap() {
+		c.hole = max(one.Hole, other.Hole) // bare cord has none
+	}
 	c.hinge = min(c.Radius, t.halfThick(right), t.halfThick(left))
 	if c.Seated {
 		// A cap in a cap turns about its pole.

@@ -58,6 +58,9 @@ func (s *Strand) cut(p *piece.Piece) {
 	if s.Slack > 0 {
 		s.Cut = append(s.Cut, CutPart{Part: "slack", Length: s.Slack * passes})
 	}
+	if takes := s.holdersTake(); takes > 0 {
+		s.Cut = append(s.Cut, CutPart{Part: "knots between beads", Length: takes})
+	}
 	s.Cut = append(s.Cut, s.cutAtEnd(p, &s.Left, true)...)
 	last := s.runsOn(p, passes)
 	s.Cut = append(s.Cut, last.cutAtEnd(p, &last.Right, true)...)
@@ -221,10 +224,13 @@ func (s *Strand) fromEnd(side piece.Side, k int) int {
 }
 
 // tailOfBeads takes the tail through exactly so many beads, whatever lies over
-// what.
+// what; never beyond a gap.
 func (s *Strand) tailOfBeads(e *End, count int) {
-	for k := range min(count, len(s.Beads)) {
+	for k := range s.Beads {
 		i := s.fromEnd(e.Side, k)
+		if len(e.TailBeads) == count || s.Beads[i].IsGap() {
+			break
+		}
 		e.TailBeads = append(e.TailBeads, i)
 		if e.Side == piece.Right {
 			e.Tail = max(e.Tail, s.Strung-s.Beads[i].From)
@@ -234,7 +240,8 @@ func (s *Strand) tailOfBeads(e *End, count int) {
 	}
 }
 
-// tailOfLength takes the tail through the beads that begin before its end.
+// tailOfLength takes the tail through the beads that begin before its end. It is trimmed
+// where a gap begins, for bare cord hides nothing.
 func (s *Strand) tailOfLength(e *End, goes length.MM) {
 	e.Tail = goes
 	for k := range s.Beads {
@@ -242,6 +249,10 @@ func (s *Strand) tailOfLength(e *End, goes length.MM) {
 		begins := b.From
 		if e.Side == piece.Right {
 			begins = s.Strung - b.To
+		}
+		if b.IsGap() {
+			e.Tail = min(goes, max(0, begins))
+			break
 		}
 		if begins < goes-closeEnough {
 			e.TailBeads = append(e.TailBeads, s.fromEnd(e.Side, k))

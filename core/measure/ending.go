@@ -40,6 +40,11 @@ func (mk *strandMaker) loop(line *pattern.Line) (*BeadLoop, error) {
 	if err := checkKeys(mk.piece, line); err != nil {
 		return nil, err
 	}
+	for _, n := range line.Nodes {
+		if n.IsGap() {
+			return nil, pattern.NoGap(n, "in a loop at an end")
+		}
+	}
 	s, err := mk.lay(line, nil, nil, false)
 	if err != nil {
 		return nil, err
@@ -58,7 +63,7 @@ func (b *endBuilder) addLoop() {
 
 // AllBeads counts the beads of the strand with those of its loops and legs.
 func (s *Strand) AllBeads() int {
-	n := len(s.Beads)
+	n := s.Count()
 	for _, e := range s.Ends() {
 		for _, p := range e.Parts {
 			if p.Loop != nil {

@@ -76,6 +76,13 @@ func (mk *strandMaker) fillLength(n *pattern.Node, count int) (length.MM, error)
 	}
 	st, turns := &stack{table: mk.table}, newTurns()
 	for _, b := range placed {
+		if b.Node.IsPitch() {
+			return 0, pattern.NoGap(b.Node, "from middle to middle in a fill; use a clear gap, _10mm")
+		}
+		if b.Node.IsGap() {
+			st.beads = append(st.beads, mk.table.of(mk.gap(b.Node.Length), false, 0, 0))
+			continue
+		}
 		look := mk.look(b.Node.Key)
 		l := look.next(turns, b)
 		way := 0

@@ -31,7 +31,7 @@ func (s *Strand) runsOver(n int, at func(k int) int, far func(b *Bead) length.MM
 		b := &s.Beads[i]
 		reached = max(reached, far(b))
 		last := len(runs) - 1
-		if last < 0 || runs[last].Material != b.Material || runs[last].Turned != b.Turned {
+		if last < 0 || b.IsGap() || runs[last].Material != b.Material || runs[last].Turned != b.Turned {
 			runs = append(runs, Run{Key: b.Key, Material: b.Material, Turned: b.Turned, First: i})
 			last++
 		}

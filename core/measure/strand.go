@@ -57,7 +57,7 @@ func (s *Strand) Ends() []*End { return []*End{&s.Left, &s.Right} }
 
 // Beside gives the index of the bead beside an end, -1 on a bare cord.
 func (s *Strand) Beside(side piece.Side) int {
-	if len(s.Beads) == 0 {
+	if len(s.Beads) == 0 || s.Beads[s.fromEnd(side, 0)].IsGap() {
 		return -1
 	}
 	return s.fromEnd(side, 0)
@@ -71,6 +71,7 @@ type strandMaker struct {
 	table *contactTable
 	loops map[piece.Side]*BeadLoop
 
+	gaps     map[length.MM]*material.Material
 	byItself bool                   // without what lies beyond its own ends
 	others   map[*piece.Row]*Strand // of other sections in its loop
 }
@@ -108,6 +109,9 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
 	looks, turns := make([]nodeLook, len(line.Nodes)), newTurns()
 	for i, b := range placed {
+		if b.Node.IsGap() {
+			continue
+		}
 		l := &looks[b.Node.ID]
 		if l.material == nil {
 			*l = mk.look(b.Node.Key)
@@ -122,6 +126,9 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		if before != nil && l.material.Bead.Hangs() {
 			st.beads[i] = mk.table.of(l.material, way == 1, before.Beads[i].Passes, mk.row.Cord.Cord.Diameter)
 		}
+	}
+	if err := mk.layGaps(s, st, placed); err != nil {
+		return nil, err
 	}
 	s.place(st)
 	return s, nil
@@ -208,6 +215,9 @@ func (s *Strand) countKinds() {
 	var last *material.Material
 	for i := range s.Beads {
 		m := s.Beads[i].Material
+		if m.Bead.IsGap() {
+			continue
+		}
 		if m != last || i == 0 {
 			last = m
 			if _, known := at[m]; !known {

@@ -64,6 +64,9 @@ func (m *Measured) count() {
 		}
 	})
 	for i, s := range m.Strands {
+		if n := len(s.Holders()); n > 0 && s.Row.Holder.Way == piece.HeldByCrimps {
+			add(i, s.Row.Holder.Of, n)
+		}
 		if s.Row.Corded() && s.Left.Hold != HeldByRunning {
 			add(i, s.Row.Cord, 1).Length += s.CutLength()
 		}

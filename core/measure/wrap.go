@@ -83,9 +83,25 @@ func (s *Strand) ownLinks(slack length.MM) []Link {
 	}
 	list := make([]Link, 0, len(parts)+len(s.Left.Parts)+len(s.Right.Parts))
 	for _, p := range parts {
+		if s.Beads[p.beads[0].Bead].IsGap() {
+			list = append(list, s.bareLinks(p, stretch)...)
+			continue
+		}
 		list = append(list, Link{Beads: p.beads, Stretch: stretch, Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}})
 	}
 	return list
+}
+
+// bareLinks are a gap as it bends round a body: short straight stretches of cord.
+func (s *Strand) bareLinks(p stiffPart, stretch float64) []Link {
+	n := max(1, int(math.Ceil(p.length/bendsBy)))
+	each := p.length / float64(n)
+	out := make([]Link, n)
+	for k := range out {
+		out[k] = Link{Beads: []BeadInLink{{p.beads[0].Bead, each / 2}}, Stretch: stretch,
+			Segment: chain.Segment{Length: each, Reach: float64(s.Row.Cord.Cord.Diameter) / 2}}
+	}
+	return out
 }
 
 // once gives the stiff parts of one turn. Of a ring whose path closes only after

@@ -26,6 +26,7 @@ const (
 	tokenFill           // { opens a fill
 	tokenFillEnd        // }
 	tokenLength         // the length of a fill, up to and with its colon
+	tokenGap            // a clear gap, _10mm, or a pitch, @25mm
 )
 
 // token is one word of the bead line.
@@ -83,6 +84,8 @@ func (l *lexer) scan() (token, error) {
 		return t, nil
 	}
 	switch {
+	case r == clearGap || r == pitch:
+		return l.gap()
 	case r >= '0' && r <= '9':
 		return l.count()
 	case r >= 'A' && r <= 'Z':
@@ -97,7 +100,7 @@ func (l *lexer) scan() (token, error) {
 	case r >= 'a' && r <= 'z':
 		return t, fault(BadCharacter, t.col, fmt.Sprintf("Dishes have capital letters. Type %c for %c.", unicode.ToUpper(r), r), "a dish's letter")
 	}
-	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ( ) < | > { }")
+	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ( ) < | > { } _ @")
 }
 
 func (l *lexer) count() (token, error) {

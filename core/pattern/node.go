@@ -16,7 +16,7 @@ type Kind string
 
 // The kinds of node.
 const (
-	Bead   Kind = "bead"   // a dish's letter
+	Bead   Kind = "bead"   // a dish's letter, or a gap, which stands in the sequence like a bead
 	Group  Kind = "group"  // ( ... )
 	Mirror Kind = "mirror" // < half | centre >
 	Fill   Kind = "fill"   // { ... } or { length: ... }
@@ -32,7 +32,7 @@ type Node struct {
 	Items    []*Node // of a group, a fill, or a mirror's half
 	Centre   []*Node // of a mirror
 
-	Length     length.MM // of a fill to a given length
+	Length     length.MM // of a fill to a given length, and of a gap
 	LengthText string    // that length as typed; empty for an open fill
 
 	ID  int // its number in the line, counted from 0 as the nodes are read

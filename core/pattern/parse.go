@@ -58,7 +58,7 @@ func (p *parser) items(depth int) ([]*Node, error) {
 	var items []*Node
 	for {
 		switch p.tok.kind {
-		case tokenKey, tokenCount, tokenReverse, tokenGroup, tokenMirror, tokenFill:
+		case tokenKey, tokenGap, tokenCount, tokenReverse, tokenGroup, tokenMirror, tokenFill:
 			n, err := p.item(depth)
 			if err != nil {
 				return nil, err
@@ -100,6 +100,9 @@ func (p *parser) unit(n *Node, depth int) error {
 	switch open.kind {
 	case tokenKey:
 		n.Kind, n.Key = Bead, open.text
+		return p.advance()
+	case tokenGap:
+		n.Kind, n.Key, n.Length, n.LengthText = Bead, open.text, open.mm, open.text[1:]
 		return p.advance()
 	case tokenGroup:
 		n.Kind = Group

@@ -287,6 +287,9 @@ func (r *Row) check(add adder, where string) {
 	if r.Cut != nil {
 		checkRange(add, where+".cutMm", *r.Cut, 1, length.Longest)
 	}
+	if says := r.Holder.Check(); says != "" {
+		add(where+".holder", "%s", says)
+	}
 	if r.Slack != nil {
 		checkRange(add, where+".slackMm", *r.Slack, 0, mostAllowance)
 	}

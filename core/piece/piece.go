@@ -116,6 +116,8 @@ type Row struct {
 
 	LeftEnding, RightEnding Ending
 
+	Holder Holder // of beads that stand apart
+
 	LeftPort, RightPort Port
 	Follow              Follow // of any row but the first
 }
@@ -253,7 +255,7 @@ func (r *Row) TakeLine(line *pattern.Line, palette map[string]*material.Material
 func checkLetters(line *pattern.Line, palette map[string]*material.Material) error {
 	var missing pattern.List
 	for _, n := range line.Nodes {
-		if n.Kind != pattern.Bead {
+		if n.Kind != pattern.Bead || n.IsGap() {
 			continue
 		}
 		if m := palette[n.Key]; m == nil || m.Bead == nil {

@@ -84,7 +84,11 @@ func (w *writer) cord() string { return lower(w.s.Row.Cord.Name) }
 
 // beforeCutting is the gate of the cutters.
 func (w *writer) beforeCutting() {
-	must := []string{"the beads are all there and in order", fmt.Sprintf("laid tight they measure %s", w.in(w.s.Strung))}
+	how := "laid tight they measure"
+	if w.s.Count() < len(w.s.Beads) {
+		how = "laid out with their gaps they measure"
+	}
+	must := []string{"the beads are all there and in order", fmt.Sprintf("%s %s", how, w.in(w.s.Strung))}
 	if t := w.m.Piece.TargetOf(w.s.Row); t != nil {
 		must = append(must, fmt.Sprintf("the finished length will be %s, and %s is wanted", w.in(w.s.Finished()), w.in(t.Finished)))
 	}
@@ -173,5 +177,6 @@ func (w *writer) stringRuns() {
 		says = "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."
 	}
 	w.do("%s", says)
+	w.holdApart()
 	w.later = append(w.later, w.hanging()...)
 }

@@ -75,7 +75,7 @@ func SmallestBead(m *measure.Measured) length.MM {
 	least := length.MM(math.Inf(1))
 	for _, s := range m.Main() {
 		for i := range s.Beads {
-			if b := s.Beads[i].Material.Bead; !b.Hangs() {
+			if b := s.Beads[i].Material.Bead; !b.Hangs() && !b.IsGap() {
 				least = min(least, b.Length())
 			}
 		}

@@ -1064,6 +1064,35 @@ export interface components {
             /** @enum {string} */
             database: "up";
         };
+        HeldAt: {
+            /**
+             * Format: double
+             * @description The bead's face there, from the start of the strand.
+             */
+            atMm: number;
+            /**
+             * Format: int64
+             * @description The bead.
+             */
+            element: number;
+            /**
+             * Format: double
+             * @description What it takes of the gap.
+             */
+            longMm: number;
+            /**
+             * Format: int64
+             * @description To which side of that face the gap lies.
+             * @enum {integer}
+             */
+            outward: -1 | 1;
+        };
+        Holder: {
+            /** @description The id of the crimp. */
+            of?: string;
+            /** @enum {string} */
+            way: "crimps" | "knots" | "friction";
+        };
         House: {
             /** @enum {string} */
             allowance?: "standard" | "generous" | "spool";
@@ -1407,8 +1436,15 @@ export interface components {
             items?: components["schemas"]["Node"][];
             key?: string;
             /** @enum {string} */
-            kind: "bead" | "group" | "mirror" | "fill";
+            kind: "bead" | "gap" | "group" | "mirror" | "fill";
             length?: string;
+            /**
+             * Format: double
+             * @description Of a gap.
+             */
+            mm?: number;
+            /** @description Of a gap: from middle to middle. */
+            pitch?: boolean;
             /**
              * Format: int64
              * @description How often a fill was found to repeat.
@@ -1425,7 +1461,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "set-spacing" | "set-holder" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1710,6 +1746,8 @@ export interface components {
              * @description By how much it is longer.
              */
             followMm?: number;
+            /** @description What holds beads where gaps lie beside them. */
+            holder?: components["schemas"]["Holder"];
             id: string;
             left?: components["schemas"]["Fitting"][];
             /** @description How the end is made beyond its fittings. */
@@ -1943,6 +1981,8 @@ export interface components {
              * @description Round the closed loop that it lies in.
              */
             finishedMm: number;
+            /** @description Where something holds a bead beside a gap. */
+            holders?: components["schemas"]["HeldAt"][];
             id: string;
             /**
              * Format: double
@@ -2152,11 +2192,15 @@ export interface components {
             cord: number[][];
             /** @description Before each bead, and behind the last. */
             gaps: components["schemas"]["Seat"][];
+            /** @description What holds beads beside gaps. */
+            holders?: components["schemas"]["Seat"][];
             /** @description The fittings. */
             parts: components["schemas"]["SeatOfPart"][];
             strand: string;
         };
         Wrap: {
+            /** @description Stretches of bare cord, each from a place to the next. */
+            bare?: number[][];
             beads: components["schemas"]["SeatOfBead"][];
             fittings: components["schemas"]["SeatOfLink"][];
             /** Format: double */
@@ -3368,6 +3412,8 @@ export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
+export const heldAtOutwardValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeldAt"]["outward"]> = [-1, 1];
+export const holderWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Holder"]["way"]> = ["crimps", "knots", "friction"];
 export const houseAllowanceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["allowance"]> = ["standard", "generous", "spool"];
 export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["attach"]> = ["jump-rings", "split-rings", "direct"];
 export const houseCoversValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["covers"]> = ["no", "yes"];
@@ -3400,8 +3446,8 @@ export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied"];
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
-export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "group", "mirror", "fill"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "set-spacing", "set-holder", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -73,19 +73,25 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
               <kbd>9P</kbd> nine
             </span>{" "}
             · <span>
-              <kbd>3(A B)</kbd> three times
+              <kbd>3(A B)</kbd> repeat
             </span>{" "}
             · <span>
-              <kbd>{"<A | C>"}</kbd> mirrored about C
+              <kbd>{"<A | C>"}</kbd> mirror
             </span>{" "}
             · <span>
               <kbd>{"{A}"}</kbd> fills
             </span>{" "}
             · <span>
               <kbd>~</kbd> reversed
+            </span>{" "}
+            · <span>
+              <kbd>_5mm</kbd> gap
             </span>
           </span>
         )}
+        <button type="button" className="link add-row" title="Bare cord at the caret: _ on the strand does the same" onClick={() => bench.addGap()}>
+          Add gap
+        </button>
         {!several(doc) && doc.closure.type === "clasp" && (
           <button type="button" className="link add-row" title="A copy of this row beside it" onClick={() => void bench.addRow()}>
             Add row

@@ -4,6 +4,7 @@ import type { LineNode, Material, Outline } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { DISH } from "../dishes/Dishes.tsx";
+import { GapChip } from "./GapChip.tsx";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 
 interface Tray {
@@ -49,7 +50,7 @@ function groupSpans(nodes: LineNode[], placed: { node: number }[]): Map<number, 
   const out = new Map<number, [number, number]>();
   const inside = (node: LineNode): number[] => [node.id, ...[...(node.items ?? []), ...(node.centre ?? [])].flatMap(inside)];
   for (const node of nodes) {
-    if (node.kind === "bead") continue;
+    if (node.kind === "bead" || node.kind === "gap") continue;
     const ids = new Set(inside(node));
     const first = placed.findIndex((b) => ids.has(b.node));
     const last = placed.findLastIndex((b) => ids.has(b.node));
@@ -59,7 +60,10 @@ function groupSpans(nodes: LineNode[], placed: { node: number }[]): Map<number, 
 }
 
 function Items({ items, tray }: { items: LineNode[]; tray: Tray }) {
-  return items.map((node) => (node.kind === "bead" ? <Run key={node.id} node={node} tray={tray} /> : <Bracket key={node.id} node={node} tray={tray} />));
+  return items.map((node) => {
+    if (node.kind === "gap") return <GapChip key={node.id} bench={tray.bench} node={node} span={tray.spans.get(node.id)} pressed={tray.selected.has(node.id)} />;
+    return node.kind === "bead" ? <Run key={node.id} node={node} tray={tray} /> : <Bracket key={node.id} node={node} tray={tray} />;
+  });
 }
 
 /** useCount lets a chip's count be typed or stepped, and the chip be removed. It gives what is typed so far. */
@@ -134,11 +138,11 @@ function Run({ node, tray }: { node: LineNode; tray: Tray }) {
 function opening(node: LineNode): string {
   const count = node.count > 1 ? `${node.count} ` : "";
   const turned = node.reversed ? "~" : "";
-  const sign = { group: "(", mirror: "<", fill: "{", bead: "" }[node.kind];
+  const sign = { group: "(", mirror: "<", fill: "{", bead: "", gap: "" }[node.kind];
   return `${count}${turned}${sign}${node.length ? `${node.length}:` : ""}`;
 }
 
-const CLOSING = { group: ")", mirror: ">", fill: "}", bead: "" };
+const CLOSING = { group: ")", mirror: ">", fill: "}", bead: "", gap: "" };
 
 function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
   const { typed, ...count } = useCount(tray, node);

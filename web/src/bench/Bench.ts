@@ -11,6 +11,8 @@ import { Past, type Moment } from "./Past.ts";
 /** TYPING is how long a pause ends one undoable stretch of typing, in ms. */
 const TYPING = 1200;
 
+/** FIRST_GAP is a gap until somebody says how long it is. */
+const FIRST_GAP = "_10mm";
 const FIX_LINE_FIRST = "Fix the error in the bead line first.";
 
 type LineOperation = Omit<Operation, "at">;
@@ -126,7 +128,7 @@ export class Bench {
     try {
       const analysis = this.#steady(opened(await unwrap(api.POST("/api/analyse", { params: { query: { unit: this.#unit, brief: true } }, body: doc }))), doc);
       if (asked !== this.#asked) return;
-      this.#set({ analysis, analysed: doc, behind: false, faults: [], trouble: null, selection: clamped(this.#state.selection, strandOf(analysis, this.#state.row).beads) });
+      this.#set({ analysis, analysed: doc, behind: false, faults: [], trouble: null, selection: clamped(this.#state.selection, strandOf(analysis, this.#state.row).placed.length) });
     } catch (err) {
       if (asked === this.#asked) this.#set({ behind: true, ...troubleOf(err) });
     }
@@ -175,7 +177,7 @@ export class Bench {
       if (answer) {
         const analysis = opened(answer);
         const selected = select ? { anchor: edited.from, focus: edited.to } : selection;
-        this.#show(next, { selection: clamped(selected, strandOf(analysis, row).beads) }, this.#steady(analysis, next));
+        this.#show(next, { selection: clamped(selected, strandOf(analysis, row).placed.length) }, this.#steady(analysis, next));
       } else {
         this.#show(next, { behind: true, faults: (faults ?? []).map(lineFault) });
       }
@@ -192,6 +194,11 @@ export class Bench {
     const { pending } = this.#state;
     this.#set({ pending: "" });
     return this.edit({ do: "insert", text: `${pending}${key}` });
+  }
+
+  /** addGap puts bare cord in at the caret, in the place of the selection. */
+  addGap() {
+    void this.edit(() => ({ do: "insert", text: FIRST_GAP }));
   }
 
   /** typeCount takes a digit of the count before a letter. */
@@ -290,7 +297,7 @@ export class Bench {
   toRow(row: string, gap?: number, extend = false) {
     const { analysis, doc, selection } = this.#state;
     if (row !== this.#state.row) {
-      const [was, is] = [strandOf(analysis, this.#state.row)?.beads ?? 0, strandOf(analysis, row)?.beads ?? 0];
+      const [was, is] = [strandOf(analysis, this.#state.row)?.placed.length ?? 0, strandOf(analysis, row)?.placed.length ?? 0];
       const at = clamped({ anchor: 0, focus: gap ?? (was > 0 ? Math.round((selection.focus / was) * is) : 0) }, is).focus;
       this.#lastTyped = 0;
       this.#set({ row, lineText: lineOf(doc, row), selection: { anchor: at, focus: at }, pending: "", notice: null, alike: false });
@@ -322,7 +329,8 @@ export class Bench {
 
   // -- selection
 
-  beads = () => strandOf(this.#state.analysis, this.#state.row)?.beads ?? 0;
+  /** beads counts what stands in the strand in hand: its beads, and the gaps between them. */
+  beads = () => strandOf(this.#state.analysis, this.#state.row)?.placed.length ?? 0;
 
   select(anchor: number, focus: number) {
     this.#set({ selection: clamped({ anchor, focus }, this.beads()), pending: "", notice: null });

@@ -1,4 +1,5 @@
 import type { Document, Strand } from "../api/client.ts";
+import { isGap } from "../api/piece.ts";
 import type { Handle } from "../felt/useHands.ts";
 
 interface Gaps {
@@ -11,19 +12,22 @@ export function selectionFacts(strand: Strand, { from, to }: Gaps): { beads: num
   const { placed } = strand;
   const chosen = placed.slice(from, to);
   if (chosen.length === 0) return null;
-  return { beads: chosen.length, mm: Math.max(...chosen.map((b) => b.toMm)) - Math.min(...chosen.map((b) => b.fromMm)) };
+  return { beads: chosen.filter((b) => !isGap(b.key)).length, mm: Math.max(...chosen.map((b) => b.toMm)) - Math.min(...chosen.map((b) => b.fromMm)) };
 }
 
 /** describePlace says in words where the caret is, or what is selected. */
 export function describePlace(strand: Strand, doc: Document, { from, to }: Gaps): string {
   const { placed } = strand;
-  const name = (i: number) => doc.materials.find((m) => m.id === placed[i]?.material)?.name ?? "";
+  const name = (i: number) => doc.materials.find((m) => m.id === placed[i]?.material)?.name ?? (isGap(placed[i]?.key ?? "") ? "a gap" : "");
   if (placed.length === 0) return "The cord is bare; type a dish's letter to begin";
-  if (to - from === 1) return `1 bead selected, ${name(from)}, bead ${to} of ${placed.length}`;
-  if (from !== to) return `${to - from} beads selected, ${name(from)} to ${name(to - 1)}`;
+  const beads = (end: number) => placed.slice(0, end).filter((b) => !isGap(b.key)).length;
+  const all = beads(placed.length);
+  const chosen = beads(to) - beads(from);
+  if (to - from === 1) return chosen === 0 ? `A gap selected, after bead ${beads(from)} of ${all}` : `1 bead selected, ${name(from)}, bead ${beads(to)} of ${all}`;
+  if (from !== to) return `${chosen} ${chosen === 1 ? "bead" : "beads"} selected, ${name(from)} to ${name(to - 1)}`;
   if (from === 0) return `At the left end, before ${name(0)}`;
-  if (from === placed.length) return `At the right end, after ${name(from - 1)}, bead ${from}`;
-  return `After bead ${from} of ${placed.length}, ${name(from - 1)}; before ${name(from)}`;
+  if (from === placed.length) return `At the right end, after ${name(from - 1)}, bead ${all}`;
+  return `After bead ${beads(from)} of ${all}, ${name(from - 1)}; before ${name(from)}`;
 }
 
 /** runAt gives the gaps of the run that the bead at a gap belongs to. */

@@ -23,7 +23,7 @@ interface Props {
 
 /** Chosen is the fitting the catalogue is open for. */
 interface Chosen {
-  list: FittingList | "cord" | "leg" | "loop";
+  list: FittingList | "cord" | "leg" | "loop" | "holder";
   /** Of a leg or a loop: which end. */
   side?: "left" | "right";
   /** The fitting to replace; none to add one. */
@@ -34,6 +34,7 @@ interface Chosen {
 
 const TITLES: Record<Chosen["list"], string> = {
   cord: "Cord",
+  holder: "The crimp that holds beads apart",
   leg: "A bead for the leg",
   loop: "Hang a charm or a component",
   left: "A fitting for the left end",
@@ -119,6 +120,24 @@ export function Ends({ bench, state, brief }: Props) {
       {show("right", "Right end", "Right")}
       {way("right")}
       {clasped && show("claspRight", "Clasp at the right", "… clasp")}
+      {(strand?.holders ?? row.holder) && (
+        <div className="end-row" role="group" aria-label="What holds beads apart">
+          <span className="what">Gaps</span>
+          <span className="picks">
+            <select aria-label="Beads are held apart by" value={row.holder?.way ?? ""} onChange={(e) => (e.target.value === "crimps" ? setChosen({ list: "holder" }) : void bench.apply({ do: "set-holder", at: { strand: row.id }, text: e.target.value }))}>
+              <option value="">nothing yet</option>
+              <option value="crimps">crimps</option>
+              <option value="knots">knots</option>
+              <option value="friction">friction</option>
+            </select>
+            {row.holder?.of && (
+              <button type="button" className="pick" onClick={() => setChosen({ list: "holder" })}>
+                {name(row.holder.of)}
+              </button>
+            )}
+          </span>
+        </div>
+      )}
       {row.cord !== undefined && <div className="end-row">
         <span className="what">Slack</span>
         <span>
@@ -165,6 +184,7 @@ function filterOf(doc: Document, { list, fitting, hung }: Chosen): Filter {
   const made = doc.materials.find((m) => m.id === everyFitting(doc).find((one) => one.id === fitting)?.of);
   if (made?.class === "component") return BEAD_LINKS;
   if (list === "leg") return { class: "bead" };
+  if (list === "holder") return { class: "finding", types: "crimp-tube,crimp-bead" };
   return filterFor(list as FittingList | "cord");
 }
 
@@ -172,6 +192,7 @@ function filterOf(doc: Document, { list, fitting, hung }: Chosen): Filter {
 function picked(doc: Document, row: string, { list, side, fitting, hung }: Chosen, material: string): Operation[] {
   const at = { strand: row, end: side };
   if (list === "leg") return [{ do: "set-end", at, field: "bead", material }];
+  if (list === "holder") return [{ do: "set-holder", at, text: "crimps", material }];
   if (list === "loop") return [...removed(doc, row, { list, side, hung }), { do: "hang", at, material }];
   if (hung !== undefined) return hangOn(doc, row, fitting!, hung, material);
   return [list === "cord" ? { do: "set-cord", at, material } : putFitting(row, list, fitting, material)];

@@ -1,4 +1,4 @@
-import { rowOf, strandOf } from "../api/piece.ts";
+import { isGap, rowOf, strandOf, type Row } from "../api/piece.ts";
 import type { Analysis, Document, EndPart, Material, Outline, Placed, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
@@ -6,6 +6,7 @@ import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLinks, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
 import { spinsOf } from "./spins.ts";
@@ -172,6 +173,7 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
   ctx.moveTo(Math.max(-10, x(from)), 0);
   ctx.lineTo(Math.min(width + 10, x(to)), 0);
   ctx.stroke();
+  drawHolders(ctx, strand, rowOf(doc, strand.id), materials, cloths[tone].cord, cord?.diameterMm ?? 0.4, px, x);
   for (const parts of [left, right]) {
     for (const part of parts) {
       if (x(Math.max(part.fromMm, part.toMm) + (part.legMm ?? 0)) < -60 || x(Math.min(part.fromMm, part.toMm) - (part.legMm ?? 0)) > width + 60) continue;
@@ -200,6 +202,11 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
   }
 }
 
+/** drawHolders draws what holds beads beside gaps, each against its bead. */
+function drawHolders(ctx: CanvasRenderingContext2D, strand: Strand, { holder }: Row, materials: Map<string, Material>, colour: string, cordMm: number, px: number, x: (mm: number) => number) {
+  for (const held of strand.holders ?? []) drawHolder(ctx, { way: holder?.way, of: materials.get(holder?.of ?? ""), colour, cordMm }, x(held.atMm + (held.outward * held.longMm) / 2), px);
+}
+
 /** hangsFrom is how far below the middle of a fitting things hang on it, in mm. */
 export const hangsFrom = (m: Material | undefined) => (m?.type === "extender" || !m?.insideMm ? 0 : (m.insideMm + (m.wireMm ?? 0)) / 2);
 
@@ -224,7 +231,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
   const reach = (b: Placed) => 20 + (outlines[b.material]?.widthMm ?? 0) * px;
   const seen = placed.map((b, i) => ({ ...b, spin: spins[i] })).filter((b) => x(b.toMm) > -reach(b) && x(b.fromMm) < width + reach(b));
   ctx.fillStyle = SHADOW;
-  for (const b of seen) if (!outlines[b.material]?.seats) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
+  for (const b of seen) if (b.material && !outlines[b.material]?.seats) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
   for (const layer of [0, 1, 2]) {
     for (const b of seen) {
       const m = materials.get(b.material);
@@ -238,6 +245,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
   }
   if (!view.letters) return;
   for (const b of seen) {
+    if (isGap(b.key)) continue;
     ctx.save();
     ctx.translate(x((b.fromMm + b.toMm) / 2), 0);
     drawLetter(ctx, b, px);

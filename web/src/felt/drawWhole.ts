@@ -1,11 +1,12 @@
 import type { Document, Material, Outline, Seat, Strand, WholeRow } from "../api/client.ts";
-import { rowOf, strandOf } from "../api/piece.ts";
+import { isGap, rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLink, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
 import { carriedApart, hangs, spinsOf } from "./spins.ts";
@@ -102,7 +103,15 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
   for (const bar of whole.bars ?? []) drawBar(ctx, bar, materials.get(bar.material), px);
   for (const one of rows) drawParts(ctx, one);
   for (const one of rows) drawBeads(ctx, one);
-  if (view.letters) for (const { row, strand } of rows) strand.placed.forEach((b, i) => along(ctx, { ...row.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
+  for (const one of rows) drawHolders(ctx, one);
+  if (view.letters) for (const { row, strand } of rows) strand.placed.forEach((b, i) => !isGap(b.key) && along(ctx, { ...row.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
+}
+
+/** drawHolders draws what holds beads beside gaps. */
+function drawHolders(ctx: CanvasRenderingContext2D, { row, view, materials, px }: RowView) {
+  const { cord, holder } = rowOf(view.drawn.doc, row.strand);
+  const look = { way: holder?.way, of: materials.get(holder?.of ?? ""), colour: cloths[view.tone].cord, cordMm: materials.get(cord ?? "")?.diameterMm ?? 0.4 };
+  for (const seat of row.holders ?? []) along(ctx, seat, px, () => drawHolder(ctx, look, 0, px));
 }
 
 /** behind says whether a bead lies round the back of the neck. */
@@ -113,7 +122,7 @@ function drawShadows(ctx: CanvasRenderingContext2D, one: RowView) {
   ctx.fillStyle = SHADOW;
   strand.placed.forEach((b, i) => {
     // The shadow of a bead this small is not seen, nor that of one behind the neck.
-    if (b.acrossMm * px <= LEAST_SHADED || behind(one, i) || outlines[b.material]?.seats) return;
+    if (isGap(b.key) || b.acrossMm * px <= LEAST_SHADED || behind(one, i) || outlines[b.material]?.seats) return;
     const { x, y, angle } = row.beads[i];
     castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), flat) / 2) * px, angle);
   });

@@ -23,6 +23,7 @@ const EASE = "rgba(31,111,101,.16)";
 const TIGHT = "rgba(168,52,39,.22)";
 const SEA = "#1f6f65";
 const BRICK = "#a83427";
+const CORD = "#7d7a76";
 const MOST_PX = 9;
 
 /** scaleOf says how many px a millimetre takes. */
@@ -98,6 +99,14 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed,
     const edge = { ...m, outsideMm: Math.max(0.7, one.thickMm) } as Material;
     at(one, () => drawFitting(ctx, "crimp", edge, { from: (-one.lengthMm / 2) * px, to: (one.lengthMm / 2) * px, px }));
   }
+  ctx.strokeStyle = CORD;
+  ctx.lineWidth = Math.max(1, 0.5 * px);
+  ctx.beginPath();
+  for (const [fromX, fromY, toX, toY] of wrap.bare ?? []) {
+    ctx.moveTo(fromX * px, fromY * px);
+    ctx.lineTo(toX * px, toY * px);
+  }
+  ctx.stroke();
   const spins = spinsOf(placed as Placed[], outlines);
   for (const layer of [0, 1, 2]) {
     for (const one of wrap.beads) {

@@ -1,4 +1,4 @@
-import { rowOf, rowsOf } from "../api/piece.ts";
+import { isGap, rowOf, rowsOf } from "../api/piece.ts";
 import { useMemo, type Ref } from "react";
 import type { Analysis, Document, PartOf, Strand, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
@@ -94,7 +94,13 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
             {(strand.outwards ?? strand.runs).map((run, i, all) => (
               <li key={`${run.side} ${run.first}`}>
                 <span className="box" aria-hidden />
-                <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
+                {isGap(run.key) ? (
+                  <em>gap of {text(strand.placed[run.first].alongMm)}</em>
+                ) : (
+                  <>
+                    <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
+                  </>
+                )}
                 {run.turned && <em> reversed</em>}
                 {run.side && run.side !== all[i - 1]?.side && <em> {run.side === "right" ? "to the right" : "to the left"}</em>}
                 <span className="reach">{text(run.reachedMm)}</span>

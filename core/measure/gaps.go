@@ -1,0 +1,115 @@
+package measure
+
+import (
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// IsGap says whether it is bare cord between beads.
+func (b *Bead) IsGap() bool { return b.Material.Bead.IsGap() }
+
+// layGaps lays bare cord into the sequence. A pitch is as long as it leaves room between
+// the beads beside it. The error is a *pattern.Fault.
+func (mk *strandMaker) layGaps(s *Strand, st *stack, placed []pattern.Placed) error {
+	n := len(placed)
+	for i, b := range placed {
+		if !b.Node.IsGap() {
+			continue
+		}
+		long := b.Node.Length
+		if b.Node.IsPitch() {
+			if !s.Ring && (i == 0 || i == n-1) || n < 3 || placed[(i+n-1)%n].Node.IsGap() || placed[(i+1)%n].Node.IsGap() {
+				return pattern.NoPitch(b.Node)
+			}
+			takes := mk.table.faces[st.beads[(i+n-1)%n].right].Reach() + mk.table.faces[st.beads[(i+1)%n].left].Reach()
+			if long -= takes; long < length.MM(0) {
+				return pattern.ShortPitch(b.Node, takes)
+			}
+		}
+		gap := mk.gap(long)
+		s.Beads[i] = Bead{Key: b.Node.Key, Material: gap, Node: b.Node.ID, Passes: mk.row.Passes}
+		st.beads[i] = mk.table.of(gap, false, 0, 0)
+	}
+	return nil
+}
+
+// gap is bare cord of a length, each length one material.
+func (mk *strandMaker) gap(long length.MM) *material.Material {
+	m := mk.gaps[long]
+	if m == nil {
+		if mk.gaps == nil {
+			mk.gaps = map[length.MM]*material.Material{}
+		}
+		m = material.BareCord(long)
+		mk.gaps[long] = m
+	}
+	return m
+}
+
+// Count is how many beads there are, gaps apart.
+func (s *Strand) Count() int {
+	n := 0
+	for i := range s.Beads {
+		if !s.Beads[i].IsGap() {
+			n++
+		}
+	}
+	return n
+}
+
+// bendsBy is how much bare cord, in mm, is taken for straight as it goes round a body.
+const bendsBy = 3
+
+// Held is a place where something holds a bead beside a gap.
+type Held struct {
+	Bead int
+	Side piece.Side // of the bead
+	At   length.MM  // its face there, from the start of the strand
+	Gap  int        // the gap's place in the sequence
+}
+
+// Holders lists where beads are held beside gaps, from the left; those at the strand's own
+// ends are held there already.
+func (s *Strand) Holders() []Held {
+	n := len(s.Beads)
+	var out []Held
+	for i := range s.Beads {
+		b := &s.Beads[i]
+		if b.IsGap() {
+			continue
+		}
+		if before := i - 1; before >= 0 || s.Ring {
+			if before = (before + n) % n; s.Beads[before].IsGap() {
+				out = append(out, Held{i, piece.Left, b.From, before})
+			}
+		}
+		if next := i + 1; next < n || s.Ring {
+			if next %= n; s.Beads[next].IsGap() {
+				out = append(out, Held{i, piece.Right, b.To, next})
+			}
+		}
+	}
+	return out
+}
+
+// HolderLong is how much of a gap one holder takes: a crimp its length, an overhand knot
+// what it is across; 0 of friction.
+func (s *Strand) HolderLong() length.MM {
+	switch s.Row.Holder.Way {
+	case piece.HeldByCrimps:
+		return s.Row.Holder.Of.Finding.Length
+	case piece.HeldByKnots:
+		return s.OverhandAcross()
+	}
+	return 0
+}
+
+// holdersTake is the cord that knots between beads use.
+func (s *Strand) holdersTake() length.MM {
+	if s.Row.Holder.Way != piece.HeldByKnots {
+		return 0
+	}
+	return length.MM(len(s.Holders())) * piece.OverhandCord * s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
+}

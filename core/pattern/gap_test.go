@@ -1,0 +1,81 @@
+package pattern
+
+import (
+	"strings"
+	"testing"
+)
+
+func TestGapsStandInTheSequenceLikeBeads(t *testing.T) {
+	line, err := Parse("<2(S _10mm) T @25mm | L> 3_1/2in")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got := line.String(); got != "<2(S _10mm) T @25mm | L> 3_1/2in" {
+		t.Errorf("printed as %s", got)
+	}
+	placed, err := line.Expand(nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var keys []string
+	for _, p := range placed {
+		keys = append(keys, p.Node.Key)
+	}
+	if got := strings.Join(keys, " "); got != "S _10mm S _10mm T @25mm L @25mm T _10mm S _10mm S _1/2in _1/2in _1/2in" {
+		t.Errorf("laid out as %s", got)
+	}
+	gap, pitch := placed[1].Node, placed[5].Node
+	if !gap.IsGap() || gap.IsPitch() || gap.Length != 10 || !pitch.IsPitch() || pitch.Length != 25 || placed[0].Node.IsGap() {
+		t.Errorf("%+v %+v", gap, pitch)
+	}
+	if half := placed[len(placed)-1].Node.Length; half < 12.69 || half > 12.71 {
+		t.Errorf("half an inch is %v", half)
+	}
+}
+
+func TestGapsThatCannotBe(t *testing.T) {
+	for text, want := range map[string]string{
+		"S _ S":         "_ needs a length behind it",
+		"S @ S":         "@ needs a length",
+		"S _0mm S":      "0.1 mm to 1 m",
+		"S _-5mm S":     "cannot be negative",
+		"S _10m S":      "",
+		"S _1001mm S":   "0.1 mm to 1 m",
+		"S _0.09mm S":   "0.1 mm to 1 m",
+		"S _5mm_5mm S":  "Leave a blank between",
+		"S _many S":     "",
+		"S ~":           "~ needs a bead",
+		"S _1e9mm S":    "",
+		"S _999999mm S": "too long",
+	} {
+		_, err := Parse(text)
+		f, ok := err.(*Fault)
+		if !ok || !strings.Contains(f.Says, want) || strings.Contains(text, "_") && !strings.HasSuffix(text, "~") && f.Col != 3 {
+			t.Errorf("%s: %v, want %q at column 3", text, err, want)
+		}
+	}
+	for _, text := range []string{"S _0.1mm S", "S _1000mm S", "_5mm S", "S @100cm S"} {
+		if _, err := Parse(text); err != nil {
+			t.Errorf("%s: %v", text, err)
+		}
+	}
+}
+
+// A gap is deleted, copied and mirrored like a bead.
+func TestGapsAreEditedLikeBeads(t *testing.T) {
+	line, err := Parse("3(S _10mm)")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if text, err := line.Copy(0, 2, nil, nil); err != nil || text != "(S _10mm)" {
+		t.Errorf("copied %q, %v", text, err)
+	}
+	if _, err := line.Delete(5, 6, nil); err != nil || line.String() != "3S" && line.String() != "2(S _10mm) S" {
+		t.Errorf("without its last gap: %s, %v", line, err)
+	}
+	one, _ := Parse("S T")
+	put, _ := Parse("_10mm")
+	if _, err := one.Insert(1, put.Items, nil, nil); err != nil || one.String() != "S _10mm T" {
+		t.Errorf("put in: %s, %v", one, err)
+	}
+}

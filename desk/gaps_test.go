@@ -1,0 +1,167 @@
+package desk_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"math/rand/v2"
+	"os"
+	"slices"
+	"strings"
+	"testing"
+
+	"mala/demo"
+	"mala/desk"
+	"mala/format"
+)
+
+// Any line with gaps, of a strand, a ring or several rows, is analysed, drawn and
+// written; every fix it is offered can be taken, and every reading of a gap tried.
+func TestAnyLineWithGapsIsAnalysedAndMended(t *testing.T) {
+	r := rand.New(rand.NewPCG(10, 2))
+	shelf := shopsShelf(t)
+	if testing.Short() {
+		t.Skip("long")
+	}
+	held := []*format.Holder{nil, {Way: "knots"}, {Way: "friction"}, {Way: "crimps", Of: "crimp-18"}}
+	for _, file := range []string{"harbour-lights.json", "lamplighters-round.json", "slack-tide.json", "tidewrack.json", "low-water.json", "flag-down.json"} {
+		for range 12 {
+			doc, err := demo.Piece(file)
+			if err != nil {
+				t.Fatal(err)
+			}
+			doc.Row(doc.Sections[0].Rows[0].ID).Line = anyGaps(r, doc)
+			row := &doc.Sections[0].Rows[0]
+			if row.Holder = held[r.IntN(len(held))]; row.Holder != nil && row.Holder.Of != "" {
+				if i := slices.IndexFunc(shelf.Materials, func(m format.Material) bool { return m.ID == row.Holder.Of }); !slices.Contains(doc.Used(), "crimp-18") || !slices.ContainsFunc(doc.Materials, func(m format.Material) bool { return m.ID == "crimp-18" }) {
+					doc.Materials = append(doc.Materials, shelf.Materials[i])
+				}
+			}
+			a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true, Picture: true, Fixes: true, Shelf: shelf})
+			if _, fault := err.(format.Faults); fault {
+				continue
+			}
+			if err != nil {
+				t.Fatalf("%s, %s: %v", file, row.Line, err)
+			}
+			if _, err := json.Marshal(a); err != nil {
+				t.Fatalf("%s, %s: %v", file, row.Line, err)
+			}
+			s := a.Strand(row.ID)
+			if placed := strings.Count(fmt.Sprint(keys(s)), "_"); s.Beads+placed+strings.Count(fmt.Sprint(keys(s)), "@") != len(s.Placed) {
+				t.Fatalf("%s, %s: %d beads and %d gaps in %d", file, row.Line, s.Beads, placed, len(s.Placed))
+			}
+			for _, c := range a.Checks {
+				if c.Fix == nil {
+					continue
+				}
+				if _, err := desk.Apply(doc, c.Fix.Operations, desk.Options{Shelf: shelf}); err != nil {
+					t.Errorf("%s, %s: the fix of %s, %s: %v", file, row.Line, c.Code, c.Fix.Says, err)
+				}
+			}
+		}
+	}
+}
+
+func keys(s *desk.Strand) []string {
+	var out []string
+	for _, p := range s.Placed {
+		out = append(out, p.Key)
+	}
+	return out
+}
+
+// anyGaps is a random line of the piece's letters, gaps, groups and mirrors.
+func anyGaps(r *rand.Rand, doc *format.Document) string {
+	letters := slices.Sorted(func(yield func(string) bool) {
+		for key := range doc.Palette {
+			if !yield(key) {
+				return
+			}
+		}
+	})
+	var items func(depth int) string
+	items = func(depth int) string {
+		var out []string
+		for range 1 + r.IntN(5) {
+			switch r.IntN(7) {
+			case 0, 1:
+				out = append(out, fmt.Sprintf("%c%dmm", "_@"[r.IntN(2)], 1+r.IntN(30)))
+			case 2:
+				if depth > 0 {
+					out = append(out, fmt.Sprintf("%d(%s)", 1+r.IntN(4), items(depth-1)))
+				}
+			case 3:
+				if depth > 1 {
+					out = append(out, fmt.Sprintf("<%s | %s>", items(depth-1), letters[r.IntN(len(letters))]))
+				}
+			default:
+				out = append(out, fmt.Sprint(1+r.IntN(6), letters[r.IntN(len(letters))]))
+			}
+		}
+		if len(out) == 0 {
+			return letters[0]
+		}
+		return strings.Join(out, " ")
+	}
+	return items(2)
+}
+
+// A row with gaps comes out of its file as it went in, and keeps what holds it apart.
+func TestGapsAreWrittenAndRead(t *testing.T) {
+	data, err := os.ReadFile("../demo/pieces/nine-buoys.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	doc, err := format.Read(data)
+	if err != nil {
+		t.Fatal(err)
+	}
+	change := desk.Operation{Do: "set-spacing", At: &format.Place{Strand: "r1"}, Node: nodeOf(t, doc, "_25mm"), Text: "pitch", Mm: mm(40)}
+	after, err := desk.Apply(doc, []desk.Operation{change, {Do: "set-holder", At: change.At, Text: "knots"}}, desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	row := after.Document.Row("r1")
+	if !strings.Contains(row.Line, "@40mm") || row.Holder == nil || row.Holder.Way != "knots" || row.Holder.Of != "" {
+		t.Errorf("%s, held by %+v", row.Line, row.Holder)
+	}
+	written, err := json.Marshal(after.Document)
+	if err != nil {
+		t.Fatal(err)
+	}
+	again, err := format.Read(written)
+	if err != nil || again.Row("r1").Line != row.Line || *again.Row("r1").Holder != *row.Holder {
+		t.Errorf("read again: %v", err)
+	}
+	for want, op := range map[string]desk.Operation{
+		"There is no gap there":        {Do: "set-spacing", At: change.At, Node: 0, Text: "pitch"},
+		"by crimps, by knots, or by":   {Do: "set-holder", At: change.At, Text: "glue"},
+		"Choose the crimp":             {Do: "set-holder", At: change.At, Text: "crimps"},
+		"A gap is 0.1 mm to 1 m long.": {Do: "set-spacing", At: change.At, Node: change.Node, Text: "clear", Mm: mm(2000)},
+	} {
+		if _, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{}); err == nil || !strings.Contains(err.Error(), want) {
+			t.Errorf("%v, want %q", err, want)
+		}
+	}
+}
+
+func nodeOf(t *testing.T, doc *format.Document, key string) int {
+	t.Helper()
+	a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	var find func(nodes []desk.Node) int
+	find = func(nodes []desk.Node) int {
+		for _, n := range nodes {
+			if n.Kind == "gap" && n.Key == key {
+				return n.ID
+			}
+			if id := find(append(slices.Clone(n.Items), n.Centre...)); id >= 0 {
+				return id
+			}
+		}
+		return -1
+	}
+	return find(a.Drawing.Lines[0].Nodes)
+}
