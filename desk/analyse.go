@@ -151,6 +151,10 @@ func strandOf(s *measure.Strand) Strand {
 	for _, c := range s.Cut {
 		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
 	}
+	drops, count := s.Drops()
+	for _, d := range drops {
+		out.Drops = append(out.Drops, DropOf{Key: d.Key, Count: count[d], DeepMm: exact(d.Deep), CordMm: exact(d.Path)})
+	}
 	for _, h := range s.Holders() {
 		held := HeldAt{AtMm: exact(h.At), Outward: 1, LongMm: exact(s.HolderLong()), Element: h.Bead}
 		if h.Side == piece.Left {
@@ -314,6 +318,10 @@ func (a *Analysis) draw(m *measure.Measured) {
 		}
 	}
 	for _, s := range m.Strands {
+		drops, _ := s.Drops()
+		for _, d := range drops {
+			a.Drawing.Outlines[d.Key] = *OutlineOf(d.Material)
+		}
 		for _, e := range s.Ends() {
 			for _, p := range e.Parts {
 				if outline := OutlineOf(p.Material); outline != nil {
@@ -331,9 +339,13 @@ func (a *Analysis) draw(m *measure.Measured) {
 func facesOf(b *material.Bead) Outline {
 	face := func(f material.Face) [][2]float64 {
 		points := make([][2]float64, outlinePoints)
+		edge := f.Edge()
+		if b.Shape == material.Fringe {
+			edge = float64(b.Across) / 2 // its face keeps off every bead, but is not drawn
+		}
 		for i := range points {
 			part := math.Sin(math.Pi / 2 * float64(i) / (outlinePoints - 1))
-			r := f.Rim() + (f.Edge()-f.Rim())*part
+			r := f.Rim() + (edge-f.Rim())*part
 			points[i] = [2]float64{thousandth(r), math.Round(f.At(r)*1e4) / 1e4}
 		}
 		return points
@@ -350,6 +362,9 @@ func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {
 		}
 		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
 			Repeats: fills[n], Column: n.Col, End: n.End}
+		if n.Kind == pattern.Drop {
+			node.Key = n.DropKey()
+		}
 		if n.IsGap() {
 			node.Mm, node.Pitch = n.Length, n.IsPitch()
 		}

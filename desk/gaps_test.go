@@ -9,14 +9,15 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/pattern"
 	"mala/demo"
 	"mala/desk"
 	"mala/format"
 )
 
-// Any line with gaps, of a strand, a ring or several rows, is analysed, drawn and
-// written; every fix it is offered can be taken, and every reading of a gap tried.
-func TestAnyLineWithGapsIsAnalysedAndMended(t *testing.T) {
+// Any line with gaps and drops, of a strand, a ring or several rows, is analysed, drawn
+// and written; every fix it is offered can be taken, and every reading of a gap tried.
+func TestAnyLineWithGapsAndDropsIsAnalysedAndMended(t *testing.T) {
 	r := rand.New(rand.NewPCG(10, 2))
 	shelf := shopsShelf(t)
 	if testing.Short() {
@@ -47,8 +48,19 @@ func TestAnyLineWithGapsIsAnalysedAndMended(t *testing.T) {
 				t.Fatalf("%s, %s: %v", file, row.Line, err)
 			}
 			s := a.Strand(row.ID)
-			if placed := strings.Count(fmt.Sprint(keys(s)), "_"); s.Beads+placed+strings.Count(fmt.Sprint(keys(s)), "@") != len(s.Placed) {
-				t.Fatalf("%s, %s: %d beads and %d gaps in %d", file, row.Line, s.Beads, placed, len(s.Placed))
+			places := 0
+			for _, p := range s.Placed {
+				if strings.ContainsAny(p.Key[:1], "_@[") {
+					places++
+				}
+			}
+			hung := 0
+			for _, d := range s.Drops {
+				m := beadsOfDrop(t, d.Key)
+				hung += d.Count * m
+			}
+			if s.Beads-hung+places != len(s.Placed) {
+				t.Fatalf("%s, %s: %d beads, %d of them hanging, and %d gaps and drops in %d places", file, row.Line, s.Beads, hung, places, len(s.Placed))
 			}
 			for _, c := range a.Checks {
 				if c.Fix == nil {
@@ -62,12 +74,15 @@ func TestAnyLineWithGapsIsAnalysedAndMended(t *testing.T) {
 	}
 }
 
-func keys(s *desk.Strand) []string {
-	var out []string
-	for _, p := range s.Placed {
-		out = append(out, p.Key)
+// beadsOfDrop counts the beads of a drop by its line.
+func beadsOfDrop(t *testing.T, key string) int {
+	t.Helper()
+	inner := strings.Replace(strings.Trim(key, "[]"), " . ", " ", 1)
+	line, err := pattern.Parse(inner)
+	if err != nil {
+		t.Fatal(err)
 	}
-	return out
+	return line.Size(nil)
 }
 
 // anyGaps is a random line of the piece's letters, gaps, groups and mirrors.
@@ -83,7 +98,9 @@ func anyGaps(r *rand.Rand, doc *format.Document) string {
 	items = func(depth int) string {
 		var out []string
 		for range 1 + r.IntN(5) {
-			switch r.IntN(7) {
+			switch r.IntN(8) {
+			case 7:
+				out = append(out, fmt.Sprintf("%d[%d%s %s . %s]", 1+r.IntN(2), 1+r.IntN(9), letters[r.IntN(len(letters))], letters[r.IntN(len(letters))], letters[r.IntN(len(letters))]))
 			case 0, 1:
 				out = append(out, fmt.Sprintf("%c%dmm", "_@"[r.IntN(2)], 1+r.IntN(30)))
 			case 2:

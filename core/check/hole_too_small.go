@@ -24,9 +24,14 @@ var holeTooSmall = Check{
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		cord, elastic := s.Row.Cord.Cord.Diameter, s.Row.Cord.Cord.Type == material.Elastic
 		g := gather{strand: s}
+		var found []Finding
 		for i := range s.Beads {
 			b := &s.Beads[i]
 			if b.IsGap() {
+				continue
+			}
+			if b.Drop != nil {
+				found = append(found, inDrop(v, s, i)...)
 				continue
 			}
 			need, hole := material.HoleFor(b.Passes, cord), b.Material.Bead.Hole
@@ -59,7 +64,7 @@ var holeTooSmall = Check{
 			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
 				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
 		}
-		return append(append(g.found, beyondStrand(v, s)...), ofComponents(v, s, pinTooThick)...)
+		return append(append(append(g.found, found...), beyondStrand(v, s)...), ofComponents(v, s, pinTooThick)...)
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		var fixes []Fix

@@ -90,7 +90,7 @@ func knobsOf(v *View, s *measure.Strand) []knob {
 	slices.SortStableFunc(nodes, func(a, b *pattern.Node) int { return cmp.Compare(b.Count, a.Count) })
 	var knobs []knob
 	for _, n := range nodes {
-		if n.Kind != pattern.Bead && n.Kind != pattern.Group || len(knobs) == mostKnobs || n.Count >= pattern.MaxCount {
+		if n.InDrop || n.Kind != pattern.Bead && n.Kind != pattern.Group || len(knobs) == mostKnobs || n.Count >= pattern.MaxCount {
 			continue
 		}
 		after, _, err := edit.Apply(v.Piece, nil, recount(s, n, 1))

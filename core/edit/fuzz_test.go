@@ -17,6 +17,8 @@ var lineOps = []Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungrou
 func FuzzEdit(f *testing.F) {
 	f.Add("<2P L 3(P C) | L>", "3P", byte(0), 2, 5, 4)
 	f.Add("{P} L ~C 2(P {12mm: L})", "P L", byte(13), 0, 1, 0)
+	f.Add("({7:C})", "C", byte(0), 10, 10, 0) // a fill to a length that takes fewer repeats afterwards
+	f.Add("2(P _5mm) [2P L . P] @20mm P", "[P . L] _3mm", byte(0), 2, 4, 1)
 	f.Add("9999(P)", "9999P", byte(0), 1, 1, 0)
 	f.Fuzz(func(t *testing.T, line, text string, do byte, from, to, n int) {
 		if _, err := pattern.Parse(line); err != nil {

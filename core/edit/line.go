@@ -11,7 +11,7 @@ import (
 
 // IsLineOp says whether an operation works on a row's bead line.
 func IsLineOp(do Do) bool {
-	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, SetSpacing}, do)
+	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop}, do)
 }
 
 // lineEditor edits the line of one row of a piece, whose beads lie as measured
@@ -80,6 +80,8 @@ func (e *lineEditor) apply(op Op) (Result, error) {
 		}
 		e.line.Nodes[op.Node].Reversed = !e.line.Nodes[op.Node].Reversed
 		return keep, nil
+	case HangDrop:
+		return e.hangDrop(op)
 	case SetSpacing:
 		return keep, e.spacing(op)
 	case Move:
@@ -202,7 +204,8 @@ func (e *lineEditor) done(from, to pattern.Anchor, err error) (Result, error) {
 	if err != nil {
 		return Result{}, err
 	}
-	if e.line.OpenFill() != nil && e.line.Size(e.fills) <= pattern.MaxBeads {
+	fills := func(n *pattern.Node) bool { return n.Kind == pattern.Fill }
+	if slices.ContainsFunc(e.line.Nodes, fills) && e.line.Size(e.fills) <= pattern.MaxBeads {
 		if after, err := measure.Measure(e.piece); err == nil {
 			e.fills = after.Strand(e.row.ID).Fills
 		}

@@ -36,6 +36,7 @@ const (
 	Move       Do = "move"        // move the selection to gap N
 	Shuffle    Do = "shuffle"     // put it into another order, by the seed N, no two alike touching
 	Letter     Do = "letter"      // change letters: Text is the old one and the new one
+	HangDrop   Do = "hang-drop"   // let the selected beads hang on the strand's own cord, the last one at the foot
 	SetSpacing Do = "set-spacing" // make the gap that is node Node Length long, read as Text: clear or pitch
 	SetLine    Do = "set-line"    // take Text for the whole line
 )

@@ -35,6 +35,8 @@ const (
 	Charm Shape = "charm"
 	// Coiled is the wire of a pin wound round the cord; only components have it.
 	Coiled Shape = "coil"
+	// Fringe is the cord that leaves the strand, hangs with its own beads, and comes back.
+	Fringe Shape = "fringe"
 	// Gap is bare cord between two beads, which stands in a sequence like one.
 	Gap Shape = "gap"
 )
@@ -72,10 +74,10 @@ type Bead struct {
 
 // Hides says whether a bead of the shape closes round a knot in its hole: a cap
 // and a charm's ring are open, and a coil is.
-func Hides(s Shape) bool { return s != Cap && s != Charm && s != Coiled && s != Gap }
+func Hides(s Shape) bool { return s != Cap && s != Charm && s != Coiled && s != Gap && s != Fringe }
 
-// Hangs says whether the bead hangs on the cord by a ring.
-func (b *Bead) Hangs() bool { return b.Shape == Charm }
+// Hangs says whether the bead hangs on the cord, by a ring or as the cord itself.
+func (b *Bead) Hangs() bool { return b.Shape == Charm || b.Shape == Fringe }
 
 // Swallows says whether the other bead passes into the hole of this one. What
 // hangs on the cord does so only with its whole ring.

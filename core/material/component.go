@@ -18,6 +18,8 @@ const (
 	Coil         ComponentKind = "coil"
 	BeadedBead   ComponentKind = "beaded"
 	Carrier      ComponentKind = "carrier"
+	// InCord is a drop of the strand's own cord; only lines have it.
+	InCord ComponentKind = "in-cord"
 	// InTurn is no thing of its own: each use takes the next of several.
 	InTurn ComponentKind = "turn"
 )

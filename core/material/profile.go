@@ -145,6 +145,9 @@ func (f Face) scaled(by float64) Face {
 // runs down beside it: z(r) = sqrt((w/2)² - (r - (d+w)/2)²) up to the wire's
 // middle, w/2 as far as the ring's other side, then falling to 0.
 func (b *Bead) Hung(cord length.MM) Face {
+	if b.Shape == Fringe {
+		return b.faces[0]
+	}
 	d, w, inside := float64(cord), float64(b.Along), float64(b.Hole)
 	near, far := (d+w)/2, inside+(w-d)/2
 	z := func(r float64) float64 {

@@ -58,6 +58,9 @@ func (s *Strand) cut(p *piece.Piece) {
 	if s.Slack > 0 {
 		s.Cut = append(s.Cut, CutPart{Part: "slack", Length: s.Slack * passes})
 	}
+	if takes := s.dropsTake(); takes > 0 {
+		s.Cut = append(s.Cut, CutPart{Part: "drops", Length: takes})
+	}
 	if takes := s.holdersTake(); takes > 0 {
 		s.Cut = append(s.Cut, CutPart{Part: "knots between beads", Length: takes})
 	}

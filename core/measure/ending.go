@@ -44,6 +44,9 @@ func (mk *strandMaker) loop(line *pattern.Line) (*BeadLoop, error) {
 		if n.IsGap() {
 			return nil, pattern.NoGap(n, "in a loop at an end")
 		}
+		if n.Kind == pattern.Drop {
+			return nil, pattern.NoDrop(n, "in a loop at an end")
+		}
 	}
 	s, err := mk.lay(line, nil, nil, false)
 	if err != nil {

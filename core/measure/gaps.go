@@ -48,11 +48,14 @@ func (mk *strandMaker) gap(long length.MM) *material.Material {
 	return m
 }
 
-// Count is how many beads there are, gaps apart.
+// Count is how many beads there are with those of drops, gaps apart.
 func (s *Strand) Count() int {
 	n := 0
 	for i := range s.Beads {
-		if !s.Beads[i].IsGap() {
+		switch b := &s.Beads[i]; {
+		case b.Drop != nil:
+			n += len(b.Drop.Beads)
+		case !b.IsGap():
 			n++
 		}
 	}

@@ -17,6 +17,7 @@ type Bead struct {
 	Turned    bool      // it opens to the left, or stands on its head
 	Passes    int       // how often the cord goes through it
 	Swallowed bool      // it and a neighbour have no radius in common
+	Drop      *Drop     // what hangs there on the strand's own cord; nil of a bead
 }
 
 // Strand is a measured row.
@@ -108,13 +109,21 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 	s := &Strand{Row: mk.row, Ring: ring, Fills: fills, Beads: make([]Bead, len(placed))}
 	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
 	looks, turns := make([]nodeLook, len(line.Nodes)), newTurns()
+	drops := map[*pattern.Node]*Drop{}
 	for i, b := range placed {
 		if b.Node.IsGap() {
 			continue
 		}
 		l := &looks[b.Node.ID]
 		if l.material == nil {
-			*l = mk.look(b.Node.Key)
+			if b.Node.Kind == pattern.Drop {
+				if drops[b.Node], err = mk.drop(b.Node); err != nil {
+					return nil, err
+				}
+				*l = mk.lookOf(drops[b.Node].Material)
+			} else {
+				*l = mk.look(b.Node.Key)
+			}
 		}
 		l = l.next(turns, b)
 		way := 0
@@ -122,6 +131,9 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 			way = 1
 		}
 		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passes(l.material)}
+		if d := drops[b.Node]; d != nil {
+			s.Beads[i].Key, s.Beads[i].Drop = d.Key, d
+		}
 		st.beads[i] = l.faces[way]
 		if before != nil && l.material.Bead.Hangs() {
 			st.beads[i] = mk.table.of(l.material, way == 1, before.Beads[i].Passes, mk.row.Cord.Cord.Diameter)
@@ -212,21 +224,27 @@ type kind struct {
 // countKinds counts the beads by material, in the order they are first strung.
 func (s *Strand) countKinds() {
 	at := map[*material.Material]int{}
-	var last *material.Material
 	for i := range s.Beads {
-		m := s.Beads[i].Material
-		if m.Bead.IsGap() {
-			continue
-		}
-		if m != last || i == 0 {
-			last = m
-			if _, known := at[m]; !known {
-				at[m] = len(s.kinds)
-				s.kinds = append(s.kinds, kind{material: m})
+		b := &s.Beads[i]
+		switch {
+		case b.IsGap():
+		case b.Drop != nil:
+			for k := range b.Drop.Beads {
+				s.countOne(at, b.Drop.Beads[k].Material)
 			}
+		default:
+			s.countOne(at, b.Material)
 		}
-		s.kinds[at[m]].count++
 	}
+}
+
+func (s *Strand) countOne(at map[*material.Material]int, m *material.Material) {
+	k, known := at[m]
+	if !known {
+		k = len(s.kinds)
+		at[m], s.kinds = k, append(s.kinds, kind{material: m})
+	}
+	s.kinds[k].count++
 }
 
 // place takes the positions over from the stack.

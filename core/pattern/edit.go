@@ -77,7 +77,7 @@ func turned(items []*Node, turns Turns) []*Node {
 	out := slices.Clone(items)
 	slices.Reverse(out)
 	for _, n := range out {
-		if n.Kind != Bead || turns == nil || turns(n.Key) {
+		if n.Kind != Drop && (n.Kind != Bead || turns == nil || turns(n.Key)) {
 			n.Reversed = !n.Reversed
 		}
 	}
@@ -155,6 +155,9 @@ func (d *deletion) rebuild(items []*Node) []*Node {
 		held := len(n.Items)
 		n.Items, n.Centre = d.rebuild(n.Items), d.rebuild(n.Centre)
 		switch {
+		case n.Kind == Drop && (len(n.Items) == 0 || len(n.Centre) == 0):
+			changed = true
+			continue
 		case n.Kind == Bead || len(n.Items) > 0:
 		case n.Kind == Mirror && len(n.Centre) > 0:
 			n.Kind, n.Items, n.Centre = Group, n.Centre, nil
@@ -248,7 +251,7 @@ func (l *list) atGap(line *Line, gap int) (inner *list, index int) {
 			return u.around(gap)
 		case gap > u.from && gap < u.to:
 			return u.around(gap)
-		case gap == u.to && i+1 < len(l.units) && l.units[i+1].node == u.node && u.node.Kind != Bead:
+		case gap == u.to && i+1 < len(l.units) && l.units[i+1].node == u.node && !u.node.IsOne():
 			return u.lists[len(u.lists)-1], 0
 		case gap == u.from:
 			return nil, l.indexAt(items, u, false)

@@ -92,7 +92,7 @@ func (l *Line) Ungroup(from, to int, fills Fills) error {
 	in := root.holding(from, to)
 	target, outer := in.owner, root
 	for _, u := range in.units {
-		if u.node.Kind != Bead && u.from <= from && u.to >= to {
+		if !u.node.IsOne() && u.from <= from && u.to >= to {
 			target = u.node
 		}
 	}
@@ -173,6 +173,12 @@ func (l *Line) Copy(from, to int, fills Fills, turns Turns) (string, error) {
 	}
 	var runs []*Node
 	for _, p := range beads[from:to] {
+		if p.Node.Kind == Drop {
+			one := p.Node.clone()
+			one.Count = 1
+			runs = append(runs, one)
+			continue
+		}
 		runs = append(runs, &Node{Kind: Bead, Count: 1, Key: p.Node.Key, Reversed: p.Reversed && turns(p.Node.Key)})
 	}
 	mergeRuns(&runs)

@@ -75,7 +75,7 @@ func (e *expansion) items(items []*Node, reversed bool, list int) {
 }
 
 func (e *expansion) node(n *Node, reversed bool, list int) {
-	if n.Kind == Bead {
+	if n.IsOne() {
 		for range n.Count {
 			e.beads = append(e.beads, Placed{Node: n, Reversed: reversed, List: list})
 		}

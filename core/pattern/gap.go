@@ -42,7 +42,7 @@ func Gap(text string, middles bool) string {
 // gap reads a sign and its length, up to the next blank or bracket.
 func (l *lexer) gap() (token, error) {
 	t := token{kind: tokenGap, col: l.col}
-	end := strings.IndexFunc(l.rest, func(r rune) bool { return unicode.IsSpace(r) || strings.ContainsRune("(){}<>|~", r) })
+	end := strings.IndexFunc(l.rest, func(r rune) bool { return unicode.IsSpace(r) || strings.ContainsRune("(){}[]<>|~", r) })
 	if end < 0 {
 		end = len(l.rest)
 	}

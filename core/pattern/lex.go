@@ -26,6 +26,9 @@ const (
 	tokenFill           // { opens a fill
 	tokenFillEnd        // }
 	tokenLength         // the length of a fill, up to and with its colon
+	tokenDrop           // [ opens a drop
+	tokenTurn           // . stands before the bead that its cord turns round
+	tokenDropEnd        // ]
 	tokenGap            // a clear gap, _10mm, or a pitch, @25mm
 )
 
@@ -41,7 +44,7 @@ type token struct {
 // signs are the tokens of one character.
 var signs = map[rune]kind{
 	'~': tokenReverse, '(': tokenGroup, ')': tokenGroupEnd, '<': tokenMirror, '|': tokenCentre,
-	'>': tokenMirrorEnd, '{': tokenFill, '}': tokenFillEnd,
+	'>': tokenMirrorEnd, '{': tokenFill, '}': tokenFillEnd, '[': tokenDrop, '.': tokenTurn, ']': tokenDropEnd,
 }
 
 // MaxCount is the greatest count of a bead or group.
@@ -74,7 +77,7 @@ func (l *lexer) scan() (token, error) {
 		return t, nil
 	}
 	if l.prev == tokenFill {
-		if i := strings.IndexByte(l.rest, ':'); i >= 0 && !strings.ContainsAny(l.rest[:i], "{}()<>|~") {
+		if i := strings.IndexByte(l.rest, ':'); i >= 0 && !strings.ContainsAny(l.rest[:i], "{}()<>|~[]") {
 			return l.fillLength(i)
 		}
 	}
@@ -100,7 +103,7 @@ func (l *lexer) scan() (token, error) {
 	case r >= 'a' && r <= 'z':
 		return t, fault(BadCharacter, t.col, fmt.Sprintf("Dishes have capital letters. Type %c for %c.", unicode.ToUpper(r), r), "a dish's letter")
 	}
-	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ( ) < | > { } _ @")
+	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ( ) < | > { } [ ] . _ @")
 }
 
 func (l *lexer) count() (token, error) {

@@ -20,6 +20,7 @@ const (
 	Group  Kind = "group"  // ( ... )
 	Mirror Kind = "mirror" // < half | centre >
 	Fill   Kind = "fill"   // { ... } or { length: ... }
+	Drop   Kind = "drop"   // [ beads . turning bead ]: one place of the strand, its beads hang from it
 )
 
 // Node is one item of a line: a unit, how often it comes, and whether it is
@@ -29,8 +30,9 @@ type Node struct {
 	Count    int  // 1 to MaxCount
 	Reversed bool // ~ stands before it
 	Key      string
-	Items    []*Node // of a group, a fill, or a mirror's half
-	Centre   []*Node // of a mirror
+	Items    []*Node // of a group, a fill, a drop, or a mirror's half
+	Centre   []*Node // of a mirror; of a drop the bead that the cord turns round
+	InDrop   bool    // it hangs, and is no place of the strand itself
 
 	Length     length.MM // of a fill to a given length, and of a gap
 	LengthText string    // that length as typed; empty for an open fill
@@ -93,6 +95,12 @@ func (n *Node) write(b *strings.Builder) {
 			writeItems(b, n.Centre)
 		}
 		b.WriteByte('>')
+	case Drop:
+		b.WriteByte('[')
+		writeItems(b, n.Items)
+		b.WriteString(" . ")
+		writeItems(b, n.Centre)
+		b.WriteByte(']')
 	case Fill:
 		b.WriteByte('{')
 		if n.LengthText != "" {
@@ -106,17 +114,20 @@ func (n *Node) write(b *strings.Builder) {
 // number gives every node its ID in reading order.
 func (l *Line) number() {
 	l.Nodes = l.Nodes[:0]
-	var walk func(items []*Node)
-	walk = func(items []*Node) {
+	var walk func(items []*Node, hangs bool)
+	walk = func(items []*Node, hangs bool) {
 		for _, n := range items {
-			n.ID = len(l.Nodes)
+			n.ID, n.InDrop = len(l.Nodes), hangs
 			l.Nodes = append(l.Nodes, n)
-			walk(n.Items)
-			walk(n.Centre)
+			walk(n.Items, hangs || n.Kind == Drop)
+			walk(n.Centre, hangs || n.Kind == Drop)
 		}
 	}
-	walk(l.Items)
+	walk(l.Items, false)
 }
+
+// IsOne says whether the node is one place of the strand for each time it comes.
+func (n *Node) IsOne() bool { return n.Kind == Bead || n.Kind == Drop }
 
 // OpenFill gives the line's open fill, or nil.
 func (l *Line) OpenFill() *Node {

@@ -58,7 +58,7 @@ func (p *parser) items(depth int) ([]*Node, error) {
 	var items []*Node
 	for {
 		switch p.tok.kind {
-		case tokenKey, tokenGap, tokenCount, tokenReverse, tokenGroup, tokenMirror, tokenFill:
+		case tokenKey, tokenGap, tokenCount, tokenReverse, tokenGroup, tokenMirror, tokenFill, tokenDrop:
 			n, err := p.item(depth)
 			if err != nil {
 				return nil, err
@@ -110,6 +110,12 @@ func (p *parser) unit(n *Node, depth int) error {
 	case tokenFill:
 		n.Kind = Fill
 		return p.bracketed(n, depth, open, tokenFillEnd, "}")
+	case tokenDrop:
+		n.Kind = Drop
+		if err := p.bracketed(n, depth, open, tokenDropEnd, "]"); err != nil {
+			return err
+		}
+		return n.checkDrop()
 	case tokenMirror:
 		n.Kind = Mirror
 		return p.bracketed(n, depth, open, tokenMirrorEnd, ">")
@@ -118,7 +124,7 @@ func (p *parser) unit(n *Node, depth int) error {
 	if n.Reversed {
 		says = "~ needs a bead or a group behind it."
 	}
-	return fault(Missing, open.col, says, "a dish's letter, ( , < or {")
+	return fault(Missing, open.col, says, "a dish's letter, ( , <, { or [")
 }
 
 // bracketed reads what stands between an opening sign and its closing one.
@@ -136,11 +142,19 @@ func (p *parser) bracketed(n *Node, depth int, open token, closing kind, sign st
 	if n.Items, err = p.items(depth + 1); err != nil {
 		return err
 	}
-	if len(n.Items) == 0 && (p.tok.kind == closing || p.tok.kind == tokenCentre) {
+	if len(n.Items) == 0 && (p.tok.kind == closing || p.tok.kind == tokenCentre || p.tok.kind == tokenTurn) {
 		return fault(Empty, open.col, fmt.Sprintf("This %s is empty. Put a bead in it, or remove it.", n.Kind), "a dish's letter")
 	}
 	if n.Kind == Mirror {
 		if err := p.centre(n, depth, open); err != nil {
+			return err
+		}
+	}
+	if n.Kind == Drop && p.tok.kind == tokenTurn {
+		if err := p.advance(); err != nil {
+			return err
+		}
+		if n.Centre, err = p.items(depth + 1); err != nil {
 			return err
 		}
 	}
@@ -171,6 +185,9 @@ func (p *parser) centre(n *Node, depth int, open token) error {
 
 // unopened is the fault for a sign that closes nothing.
 func (p *parser) unopened() error {
+	if p.tok.kind == tokenTurn {
+		return fault(Unopened, p.tok.col, ". stands only inside a drop, before the bead that its cord turns round: [10S . R].", "a dish's letter")
+	}
 	if p.tok.kind == tokenCentre {
 		return fault(Unopened, p.tok.col, "| stands only inside a mirror: <20P L | S>.", "a dish's letter")
 	}

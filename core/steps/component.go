@@ -220,7 +220,7 @@ func (w *writer) hanging() (later []string) {
 	seen := map[*material.Material]bool{}
 	for i := range w.s.Beads {
 		m := w.s.Beads[i].Material
-		if seen[m] || m.Component == nil || !m.Bead.Hangs() {
+		if seen[m] || m.Component == nil || !m.Bead.Hangs() || w.s.Beads[i].Drop != nil {
 			continue
 		}
 		seen[m] = true

@@ -177,6 +177,7 @@ func (w *writer) stringRuns() {
 		says = "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."
 	}
 	w.do("%s", says)
+	w.dropsInCord()
 	w.holdApart()
 	w.later = append(w.later, w.hanging()...)
 }

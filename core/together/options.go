@@ -72,7 +72,7 @@ func counts(s *measure.Strand) []option {
 	var out []option
 	tried := 0
 	for _, n := range s.Row.Line.Nodes {
-		if n.Kind != pattern.Bead && n.Kind != pattern.Group || tried == mostRuns {
+		if n.InDrop || n.Kind != pattern.Bead && n.Kind != pattern.Group || tried == mostRuns {
 			continue
 		}
 		tried++

@@ -83,9 +83,6 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
             </span>{" "}
             · <span>
               <kbd>~</kbd> reversed
-            </span>{" "}
-            · <span>
-              <kbd>_5mm</kbd> gap
             </span>
           </span>
         )}

@@ -1,9 +1,10 @@
 import { strandOf } from "../api/piece.ts";
 import { useState, type DragEvent, type KeyboardEvent } from "react";
-import type { LineNode, Material, Outline } from "../api/client.ts";
+import type { LineNode, Material, Outline, Strand } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { DISH } from "../dishes/Dishes.tsx";
+import { Length } from "../units/UnitContext.tsx";
 import { GapChip } from "./GapChip.tsx";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 
@@ -15,7 +16,10 @@ interface Tray {
   groups: Map<number, [number, number]>;
   material: (key: string) => Material | undefined;
   outline: (id: string) => Outline | undefined;
+  drops: Drop[];
 }
+
+type Drop = NonNullable<Strand["drops"]>[number];
 
 /** Chips show the line's items as they are written: runs, groups with their repeats, mirrors with their centre. */
 export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
@@ -37,6 +41,7 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
     bench, spans, groups: groupSpans(nodes, placed), selected: new Set(chosen.map((b) => b.node)),
     material: (key) => doc.materials.find((m) => m.id === doc.palette[key]),
     outline: (id) => drawing.outlines[id],
+    drops: strand.drops ?? [],
   };
   return (
     <div className={`chips ${state.behind ? "behind" : ""}`} role="group" aria-label="The bead line as chips">
@@ -51,7 +56,7 @@ function groupSpans(nodes: LineNode[], placed: { node: number }[]): Map<number, 
   const inside = (node: LineNode): number[] => [node.id, ...[...(node.items ?? []), ...(node.centre ?? [])].flatMap(inside)];
   for (const node of nodes) {
     if (node.kind === "bead" || node.kind === "gap") continue;
-    const ids = new Set(inside(node));
+    const ids = node.kind === "drop" ? new Set([node.id]) : new Set(inside(node));
     const first = placed.findIndex((b) => ids.has(b.node));
     const last = placed.findLastIndex((b) => ids.has(b.node));
     if (first >= 0) out.set(node.id, [first, last + 1]);
@@ -134,15 +139,25 @@ function Run({ node, tray }: { node: LineNode; tray: Tray }) {
   );
 }
 
+/** DropFacts tells how deep a drop hangs and what it takes of the cord. */
+function DropFacts({ drop }: { drop: Drop | undefined }) {
+  if (!drop) return null;
+  return (
+    <span className="chip ghost">
+      <Length mm={drop.deepMm} /> deep, <Length mm={drop.cordMm} /> of cord
+    </span>
+  );
+}
+
 /** opening is how a bracket begins, as it is typed. */
 function opening(node: LineNode): string {
   const count = node.count > 1 ? `${node.count} ` : "";
   const turned = node.reversed ? "~" : "";
-  const sign = { group: "(", mirror: "<", fill: "{", bead: "", gap: "" }[node.kind];
+  const sign = { group: "(", mirror: "<", fill: "{", drop: "[", bead: "", gap: "" }[node.kind];
   return `${count}${turned}${sign}${node.length ? `${node.length}:` : ""}`;
 }
 
-const CLOSING = { group: ")", mirror: ">", fill: "}", bead: "", gap: "" };
+const CLOSING = { group: ")", mirror: ">", fill: "}", drop: "]", bead: "", gap: "" };
 
 function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
   const { typed, ...count } = useCount(tray, node);
@@ -162,8 +177,14 @@ function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
       </button>
       <Items items={node.items ?? []} tray={tray} />
       {node.kind === "mirror" && <span className="centre" aria-hidden />}
+      {node.kind === "drop" && (
+        <span className="sign" aria-hidden>
+          .
+        </span>
+      )}
       {node.centre && <Items items={node.centre} tray={tray} />}
       {node.kind === "mirror" && <span className="chip ghost">↔ and back</span>}
+      {node.kind === "drop" && <DropFacts drop={tray.drops.find((one) => one.key === node.key)} />}
       {node.kind === "fill" && <span className="chip ghost">{node.repeats ?? 0} times</span>}
       <span className="sign" aria-hidden>
         {CLOSING[node.kind]}

@@ -28,6 +28,7 @@ const HANDLERS: Record<Exclude<StrandAction, "paste">, Handler> = {
   mirror: (bench) => void bench.edit({ do: "mirror" }),
   reverse: (bench) => void bench.edit({ do: "reverse" }),
   fill: (bench) => void bench.edit({ do: "fill" }),
+  hang: (bench) => void bench.edit({ do: "hang-drop" }),
   gap: (bench) => bench.addGap(),
   shuffle: (bench) => bench.shuffle(),
   cut: (bench) => void bench.cut().then(toClipboard),

@@ -1,4 +1,4 @@
-import { isGap, rowOf, strandOf, type Row } from "../api/piece.ts";
+import { isDrop, isGap, rowOf, strandOf, type Row } from "../api/piece.ts";
 import type { Analysis, Document, EndPart, Material, Outline, Placed, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
@@ -6,6 +6,7 @@ import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { inCord } from "./paint/inCord.ts";
 import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLinks, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
@@ -234,7 +235,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
   for (const b of seen) if (b.material && !outlines[b.material]?.seats) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
   for (const layer of [0, 1, 2]) {
     for (const b of seen) {
-      const m = materials.get(b.material);
+      const m = materials.get(b.material) ?? inCord(b.key);
       const outline = outlines[b.material];
       if (!m || !outline || layerOf(m, outline) !== layer) continue;
       ctx.save();
@@ -245,7 +246,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
   }
   if (!view.letters) return;
   for (const b of seen) {
-    if (isGap(b.key)) continue;
+    if (isGap(b.key) || isDrop(b.key)) continue;
     ctx.save();
     ctx.translate(x((b.fromMm + b.toMm) / 2), 0);
     drawLetter(ctx, b, px);

@@ -1,11 +1,12 @@
 import type { Document, Material, Outline, Seat, Strand, WholeRow } from "../api/client.ts";
-import { isGap, rowOf, strandOf } from "../api/piece.ts";
+import { isDrop, isGap, rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { inCord } from "./paint/inCord.ts";
 import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLink, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
@@ -104,7 +105,7 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
   for (const one of rows) drawParts(ctx, one);
   for (const one of rows) drawBeads(ctx, one);
   for (const one of rows) drawHolders(ctx, one);
-  if (view.letters) for (const { row, strand } of rows) strand.placed.forEach((b, i) => !isGap(b.key) && along(ctx, { ...row.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
+  if (view.letters) for (const { row, strand } of rows) strand.placed.forEach((b, i) => !isGap(b.key) && !isDrop(b.key) && along(ctx, { ...row.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
 }
 
 /** drawHolders draws what holds beads beside gaps. */
@@ -155,7 +156,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, one: RowView) {
   const spins = spinsOf(strand.placed, outlines);
   for (const layer of [0, 1, 2]) {
     strand.placed.forEach((b, i) => {
-      const m = materials.get(b.material);
+      const m = materials.get(b.material) ?? inCord(b.key);
       const outline = outlines[b.material];
       if (!m || !outline || layerOf(m, outline) !== layer || isFine(b, px)) return;
       ctx.globalAlpha = behind(one, i) ? BEHIND : 1;

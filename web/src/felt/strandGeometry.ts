@@ -16,7 +16,7 @@ export function gripOf(parts: EndPart[], otherwise: number): number {
 export function hangsMm(strand: Strand, doc: Document, outlines: Record<string, Outline> = {}): number {
   const drops = new Map(doc.materials.map((m) => [m.id, outlines[m.id]?.dropMm ?? (m.shape === "charm" ? (m.dropMm ?? 0) : 0)]));
   const onFittings = [...strand.left, ...strand.right].flatMap((part) => part.hung ?? []);
-  return Math.max(0, ...strand.runs.map((run) => drops.get(run.material) ?? 0), ...onFittings.map((id) => drops.get(id) ?? 0));
+  return Math.max(0, ...strand.runs.map((run) => drops.get(run.material) ?? outlines[run.material]?.dropMm ?? 0), ...onFittings.map((id) => drops.get(id) ?? 0));
 }
 
 /** gapAt is where the gap before bead i lies along the cord, in mm. */

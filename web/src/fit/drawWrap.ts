@@ -1,5 +1,6 @@
 import type { Document, Material, Outline, Placed, Seat, Wrap } from "../api/client.ts";
 import { layerOf } from "../felt/drawCloseUp.ts";
+import { inCord } from "../felt/paint/inCord.ts";
 import { drawFitting } from "../felt/paint/fitting.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { carriedApart, hangs, spinsOf } from "../felt/spins.ts";
@@ -9,9 +10,9 @@ export interface WrapView {
   doc: Document;
   outlines: Record<string, Outline>;
   /** The bead of each place of the strand, and whether it lies turned. */
-  placed: { material: string; turned: boolean }[];
+  placed: { key: string; material: string; turned: boolean }[];
   /** Those of another row that lies in the same loop. */
-  placedOf?: (strand: string) => { material: string; turned: boolean }[];
+  placedOf?: (strand: string) => { key: string; material: string; turned: boolean }[];
   measureMm: number | null;
   width: number;
   height: number;
@@ -111,7 +112,7 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed,
   for (const layer of [0, 1, 2]) {
     for (const one of wrap.beads) {
       const bead = (placedOf?.(one.strand) ?? placed)[one.element];
-      const m = materials.get(bead?.material ?? "");
+      const m = materials.get(bead?.material ?? "") ?? inCord(bead?.key ?? "");
       if (!m || !outlines[m.id] || layerOf(m, outlines[m.id]) !== layer) continue;
       at(one, () => {
         if (hangs(m, outlines[m.id])) ctx.rotate(Math.PI);

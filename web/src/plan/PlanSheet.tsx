@@ -1,4 +1,4 @@
-import { isGap, rowOf, rowsOf } from "../api/piece.ts";
+import { isDrop, isGap, rowOf, rowsOf } from "../api/piece.ts";
 import { useMemo, type Ref } from "react";
 import type { Analysis, Document, PartOf, Strand, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
@@ -96,6 +96,10 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
                 <span className="box" aria-hidden />
                 {isGap(run.key) ? (
                   <em>gap of {text(strand.placed[run.first].alongMm)}</em>
+                ) : isDrop(run.key) ? (
+                  <>
+                    <b>{run.count}</b> drop {run.key}
+                  </>
                 ) : (
                   <>
                     <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}

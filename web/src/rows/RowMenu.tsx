@@ -1,7 +1,7 @@
 import { Menu, MenuItem } from "@mui/material";
 import { useState } from "react";
 import type { Operation } from "../api/client.ts";
-import { isGap, numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
+import { isDrop, isGap, numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import type { Filter } from "../materials/catalogue.ts";
@@ -36,7 +36,7 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
     setAt(null);
     void bench.apply({ ...operation, at: { strand: row } }).then((done) => done && then && bench.toRow(then));
   };
-  const letters = [...new Set(strandOf(analysis, row)?.runs.map((run) => run.key).filter((key) => !isGap(key)))];
+  const letters = [...new Set(strandOf(analysis, row)?.runs.map((run) => run.key).filter((key) => !isGap(key) && !isDrop(key)))];
   return (
     <>
       <button type="button" className="link" aria-haspopup="menu" onClick={(e) => setAt(e.currentTarget)}>

@@ -1,0 +1,49 @@
+import { expect, finished, openPiece, startPiece, strand, test, typeLine } from "./mala.ts";
+
+test("beads are hung on the strand's own cord by keyboard, cut for and told in the plan", async ({ page }) => {
+  await startPiece(page, "Fringe", "A clasp", "430 mm");
+  await typeLine(page, "20D");
+  await expect(page.getByText("20 beads", { exact: true })).toBeVisible();
+  const before = parseFloat(await finished(page).innerText());
+  await strand(page).focus();
+  await page.keyboard.press("End");
+  for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowLeft");
+  for (let i = 0; i < 5; i++) await page.keyboard.press("Shift+ArrowLeft");
+  await page.keyboard.press("|");
+  await expect(page.getByLabel("The bead line as text")).toHaveValue("10D [4D . D] 5D");
+  // Five beads less of strand, none less in all; the cord that leaves takes its own thickness.
+  await expect(page.getByText("20 beads", { exact: true })).toBeVisible();
+  const after = parseFloat(await finished(page).innerText());
+  expect(after).toBeLessThan(before - 15);
+  await expect(page.getByRole("group", { name: "drop", exact: true })).toContainText(/mm deep, .* mm of cord/);
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(finished(page)).toContainText(`${before} mm`);
+  await page.getByRole("button", { name: "Redo", exact: true }).click();
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByRole("row", { name: /^drops/ }).or(page.getByText("drops", { exact: true })).first()).toBeVisible();
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("drop [4D . D]");
+  await expect(page.locator(".sheet")).toContainText("At the place of this drop go down through 4 ×");
+});
+
+test("a drop's beads are counted by its chips, and wrong drops are told at their column", async ({ page }) => {
+  await openPiece(page, "Fringe of Foam");
+  await page.getByRole("button", { name: /^6 ?S/ }).focus();
+  await page.keyboard.press("ArrowUp");
+  await expect(page.getByLabel("The bead line as text")).toHaveValue("<{S} 4(B 3S) [7S R . B] 3R [9S R . B] 3R | [12S 2R . T]>");
+  // Two drops, each a seed deeper, and as much strand as before.
+  await expect(page.getByText("231 beads", { exact: true })).toBeVisible();
+  await expect(finished(page)).toContainText("428.3 mm");
+  const line = page.getByLabel("The bead line as text");
+  for (const [text, says] of [
+    ["B [5S B", "Column 3: This drop is not closed"],
+    ["B [5S B]", "Column 3: A drop needs a . and the bead"],
+    ["B [5S . 2B]", "Column 9: The cord of a drop turns round one bead"],
+    ["B [[5S . B] . B]", "Column 4: A drop cannot hang in another drop"],
+    ["B . S", "Column 3: . stands only inside a drop"],
+  ]) {
+    await line.fill(text);
+    await expect(page.getByRole("alert").first()).toContainText(says);
+    await expect(line).toHaveValue(text);
+  }
+});
