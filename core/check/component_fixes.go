@@ -22,6 +22,9 @@ func componentAt(s *measure.Strand, f *Finding) *material.Material {
 			if i := slices.IndexFunc(p.Hung, func(m *material.Material) bool { return m.ID == id }); i >= 0 {
 				return p.Hung[i]
 			}
+			if p.Material != nil && p.Material.ID == id {
+				return p.Material
+			}
 		}
 	}
 	if f.At.Element < 0 || !strings.HasPrefix(f.cause, "component ") {

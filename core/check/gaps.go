@@ -46,7 +46,7 @@ var gapShort = Check{
 			if takes := length.MM(in[i]) * long; in[i] > 0 && takes > gap+tiny {
 				g.add(fmt.Sprint("short ", s.Beads[i].Key), i, func() Finding {
 					return Finding{Severity: Stop, Title: "No room in the gap",
-						Says: fmt.Sprintf("%s to hold the beads beside it take %s; this gap is %s. Make it longer, or hold them another way.", holders(s, in[i]), mm(takes), mm(gap))}
+						Says: fmt.Sprintf("%s to hold what lies beside it %s %s; this gap is %s. Make it longer, or hold them another way.", holders(s, in[i]), map[bool]string{true: "takes", false: "take"}[in[i] == 1], mm(takes), mm(gap))}
 				})
 			}
 		}

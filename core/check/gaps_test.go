@@ -23,8 +23,8 @@ func TestBeadsThatStandApart(t *testing.T) {
 	}{
 		"nothing holds them":       {"gap-unheld", "at 4 places", necklace(t, "9P _10mm P _10mm 9P"), necklace(t, "9P _10mm P _10mm 9P", heldBy(piece.HeldByFriction, nil))},
 		"a gap at an end alone":    {"gap-unheld", "at one place", necklace(t, "_10mm 9P"), necklace(t, "9P")},
-		"two crimps in the gap":    {"gap-short", "2 crimps to hold the beads beside it take 4 mm; this gap is 3.9 mm", necklace(t, "9P _3.9mm 9P", crimps), necklace(t, "9P _4mm 9P", crimps)},
-		"one crimp at an end":      {"gap-short", "A crimp to hold the beads beside it take 2 mm; this gap is 1.9 mm", necklace(t, "_1.9mm 9P", crimps), necklace(t, "_2mm 9P", crimps)},
+		"two crimps in the gap":    {"gap-short", "2 crimps to hold what lies beside it take 4 mm; this gap is 3.9 mm", necklace(t, "9P _3.9mm 9P", crimps), necklace(t, "9P _4mm 9P", crimps)},
+		"one crimp at an end":      {"gap-short", "A crimp to hold what lies beside it takes 2 mm; this gap is 1.9 mm", necklace(t, "_1.9mm 9P", crimps), necklace(t, "_2mm 9P", crimps)},
 		"a pitch with little left": {"gap-short", "2 crimps", necklace(t, "9P @7.8mm 9P", crimps), necklace(t, "9P @8mm 9P", crimps)},
 		"a crimp slips in":         {"gap-slips", "A crimp is about 1.44 mm thick; lantern has a hole of 2.5 mm", necklace(t, "9P _10mm G _10mm 9P", crimps), necklace(t, "9P _10mm 2P G 2P _10mm 9P", crimps)},
 		"a knot slips in":          {"gap-slips", "A knot is about", necklace(t, "9P _10mm G _10mm 9P", heldBy(piece.HeldByKnots, nil)), necklace(t, "9P _10mm G _10mm 9P", heldBy(piece.HeldByFriction, nil))},

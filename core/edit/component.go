@@ -44,8 +44,8 @@ func changeComponent(p *piece.Piece, op Op) error {
 	return nil
 }
 
-// held finds the material of an id among what the piece strings or hangs; nil if it
-// has none.
+// held finds the material of an id among what the piece strings, hangs or has as links;
+// nil if it has none.
 func held(p *piece.Piece, id string) *material.Material {
 	for _, m := range p.Palette {
 		if m.ID == id {
@@ -57,15 +57,27 @@ func held(p *piece.Piece, id string) *material.Material {
 			return (*list)[i]
 		}
 	}
+	for _, list := range p.Fittings() {
+		if i := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.Of.ID == id }); i >= 0 {
+			return (*list)[i].Of
+		}
+	}
 	return nil
 }
 
-// putInPlaceOf puts one material in the place of another, in dishes and where it
-// hangs.
+// putInPlaceOf puts one material in the place of another, in dishes, where it hangs and
+// as links.
 func putInPlaceOf(p *piece.Piece, was, made *material.Material) {
 	for key, m := range p.Palette {
 		if m == was {
 			p.Palette[key] = made
+		}
+	}
+	for _, list := range p.Fittings() {
+		for i := range *list {
+			if (*list)[i].Of == was {
+				(*list)[i].Of = made
+			}
 		}
 	}
 	for _, list := range hungLists(p) {

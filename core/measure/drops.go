@@ -20,21 +20,37 @@ type Drop struct {
 // HungBead is a bead of a drop, its middle so far below the strand.
 type HungBead struct {
 	Material *material.Material
-	Node     int
 	Turned   bool
 	At       length.MM
 	Passes   int // how often each of the strand's cords goes through it
 }
 
-// drop lays a drop's beads against each other. Its cord goes down and up through all but
+// drop gives a drop, alike ones once. The error is a *pattern.Fault.
+func (mk *strandMaker) drop(n *pattern.Node) (*Drop, error) {
+	key := n.DropKey()
+	if d := mk.drops[key]; d != nil {
+		return d, nil
+	}
+	d, err := mk.hang(n, key)
+	if err != nil {
+		return nil, err
+	}
+	if mk.drops == nil {
+		mk.drops = map[string]*Drop{}
+	}
+	mk.drops[key] = d
+	return d, nil
+}
+
+// hang lays a drop's beads against each other. Its cord goes down and up through all but
 // the last, through that once and round its outside: path = 2 (deep - through) + through +
 // round. The error is a *pattern.Fault.
-func (mk *strandMaker) drop(n *pattern.Node) (*Drop, error) {
+func (mk *strandMaker) hang(n *pattern.Node, key string) (*Drop, error) {
 	placed, err := n.Hanging()
 	if err != nil {
 		return nil, err
 	}
-	d := &Drop{Key: n.DropKey()}
+	d := &Drop{Key: key}
 	st, turns := &stack{table: mk.table}, newTurns()
 	for i, b := range placed {
 		look := mk.look(b.Node.Key)
@@ -46,7 +62,7 @@ func (mk *strandMaker) drop(n *pattern.Node) (*Drop, error) {
 		if b.Reversed && l.turns {
 			way = 1
 		}
-		hung := HungBead{Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: 2}
+		hung := HungBead{Material: l.material, Turned: way == 1, Passes: 2}
 		if i == len(placed)-1 {
 			hung.Passes = 1
 		}
@@ -57,6 +73,12 @@ func (mk *strandMaker) drop(n *pattern.Node) (*Drop, error) {
 	through := last.Face(false).AtRim() + last.Face(true).AtRim()
 	d.Deep, d.Round = lies.strung, last.WayRound()
 	d.Path = 2*(d.Deep-through) + through + d.Round
+	d.Material = mk.madeOf(d, lies)
+	return d, nil
+}
+
+// madeOf is the drop as a thing that hangs: its parts, and where they lie.
+func (mk *strandMaker) madeOf(d *Drop, lies layout) *material.Material {
 	across := length.MM(0)
 	counts := map[*material.Material]int{}
 	var parts []material.PartCount
@@ -73,8 +95,7 @@ func (mk *strandMaker) drop(n *pattern.Node) (*Drop, error) {
 	for i := range parts {
 		parts[i].Count = counts[parts[i].Of]
 	}
-	d.Material = material.Leaves(d.Key, mk.row.Cord.Cord.Diameter, d.Deep, across, parts, seats)
-	return d, nil
+	return material.Leaves(d.Key, mk.row.Cord.Cord.Diameter, d.Deep, across, parts, seats)
 }
 
 // dropsTake is the cord that the strand's drops use.

@@ -160,3 +160,18 @@ func TestWhatCannotHangInADrop(t *testing.T) {
 		t.Errorf("%v", err)
 	}
 }
+
+// However a line is written, no more than 10,000 beads hang in its drops, and alike drops
+// are worked out once.
+func TestNoMoreHangThanAStrandMayHave(t *testing.T) {
+	if _, err := Measure(fringed(t, "9999[399S . B]")); err == nil || !strings.Contains(err.Error(), "More than 10000 beads hang") {
+		t.Errorf("%v", err)
+	}
+	if _, err := Measure(fringed(t, "26[399S . B]")); err == nil {
+		t.Error("10,400 beads hang")
+	}
+	_, s := fringe(t, "24[399S . B] "+strings.Repeat("B [S . B] ", 20))
+	if drops, count := s.Drops(); len(drops) != 2 || count[drops[0]] != 24 || count[drops[1]] != 20 {
+		t.Errorf("%d different drops", len(drops))
+	}
+}

@@ -62,8 +62,23 @@ func (s *Strand) Count() int {
 	return n
 }
 
-// bendsBy is how much bare cord, in mm, is taken for straight as it goes round a body.
-const bendsBy = 3
+// bendsBy is how much bare cord, in mm, is taken for straight as it goes round a body, and
+// mostBends into how many such stretches a strand's is parted at most.
+const (
+	bendsBy   = 3
+	mostBends = 2000
+)
+
+// bends is how much of the strand's bare cord, in mm, is taken for straight.
+func (s *Strand) bends() float64 {
+	bare := 0.0
+	for i := range s.Beads {
+		if b := &s.Beads[i]; b.IsGap() {
+			bare += float64(b.To - b.From)
+		}
+	}
+	return max(bendsBy, bare/mostBends)
+}
 
 // Held is a place where something holds a bead beside a gap.
 type Held struct {

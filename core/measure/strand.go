@@ -73,6 +73,7 @@ type strandMaker struct {
 	loops map[piece.Side]*BeadLoop
 
 	gaps     map[length.MM]*material.Material
+	drops    map[string]*Drop
 	byItself bool                   // without what lies beyond its own ends
 	others   map[*piece.Row]*Strand // of other sections in its loop
 }
@@ -109,7 +110,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 	s := &Strand{Row: mk.row, Ring: ring, Fills: fills, Beads: make([]Bead, len(placed))}
 	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
 	looks, turns := make([]nodeLook, len(line.Nodes)), newTurns()
-	drops := map[*pattern.Node]*Drop{}
+	drops, hanging := map[*pattern.Node]*Drop{}, 0
 	for i, b := range placed {
 		if b.Node.IsGap() {
 			continue
@@ -133,6 +134,9 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passes(l.material)}
 		if d := drops[b.Node]; d != nil {
 			s.Beads[i].Key, s.Beads[i].Drop = d.Key, d
+			if hanging += len(d.Beads); hanging > pattern.MaxBeads {
+				return nil, pattern.TooManyHang(b.Node)
+			}
 		}
 		st.beads[i] = l.faces[way]
 		if before != nil && l.material.Bead.Hangs() {

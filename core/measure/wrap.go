@@ -82,9 +82,10 @@ func (s *Strand) ownLinks(slack length.MM) []Link {
 		stretch = float64((s.Strung + slack) / s.Strung)
 	}
 	list := make([]Link, 0, len(parts)+len(s.Left.Parts)+len(s.Right.Parts))
+	bends := s.bends()
 	for _, p := range parts {
 		if s.Beads[p.beads[0].Bead].IsGap() {
-			list = append(list, s.bareLinks(p, stretch)...)
+			list = append(list, s.bareLinks(p, stretch, bends)...)
 			continue
 		}
 		list = append(list, Link{Beads: p.beads, Stretch: stretch, Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}})
@@ -93,8 +94,8 @@ func (s *Strand) ownLinks(slack length.MM) []Link {
 }
 
 // bareLinks are a gap as it bends round a body: short straight stretches of cord.
-func (s *Strand) bareLinks(p stiffPart, stretch float64) []Link {
-	n := max(1, int(math.Ceil(p.length/bendsBy)))
+func (s *Strand) bareLinks(p stiffPart, stretch, bends float64) []Link {
+	n := max(1, int(math.Ceil(p.length/bends)))
 	each := p.length / float64(n)
 	out := make([]Link, n)
 	for k := range out {

@@ -40,6 +40,11 @@ func (n *Node) checkDrop() error {
 	return nil
 }
 
+// TooManyHang is the fault for drops of more beads in all than a strand may have.
+func TooManyHang(n *Node) *Fault {
+	return fault(TooMany, n.Col, fmt.Sprintf("More than %d beads hang in drops, the most in one strand. Make a count smaller.", MaxBeads), "a smaller count")
+}
+
 // NoDrop is the fault for a drop where there can be none.
 func NoDrop(n *Node, where string) *Fault {
 	return fault(BadFill, n.Col, fmt.Sprintf("There are no drops %s.", where), "a dish's letter")
