@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from "node:fs";
-import { expect, finished, openPiece, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, openCopy, strand, test, typeLine } from "./mala.ts";
 
 // A plan is right if the piece can be made again from the paper alone.
 for (const file of readdirSync("demo/pieces")) {
   const doc = JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8"));
   test(`${doc.name} is rebuilt from its printed plan of one page`, async ({ page }) => {
-    await openPiece(page, doc.name);
+    await openCopy(page, doc.name);
     const rows = doc.sections.flatMap((section: { rows: { line: string }[] }) => section.rows);
     const toRow = async (i: number) => {
       if (rows.length > 1) await page.getByRole("group", { name: "Structure" }).getByRole("button", { name: `Row ${i + 1}`, exact: true }).click();
@@ -50,10 +50,5 @@ for (const file of readdirSync("demo/pieces")) {
       await expect(finished(page)).toHaveText(before[i]);
     }
     await expect(page.locator(".list tr.sum").getByRole("rowheader")).toHaveText(beads);
-    // What another test finds is the piece as it was: each row's line is a step of its own.
-    for (let i = 0; i < lines.length; i++) await page.keyboard.press("ControlOrMeta+Z");
-    await toRow(0);
-    await expect(page.getByLabel("The bead line as text")).toHaveValue(rows[0].line);
-    await expect(page.locator(".save-state")).toHaveText("saved");
   });
 }
