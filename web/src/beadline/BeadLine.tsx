@@ -17,6 +17,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
   const { lineText, analysis, doc, row } = state;
   const faults = state.faults.filter((one) => one.row === undefined || one.row === row);
   const [fault] = faults;
+  const selected = state.selection.anchor !== state.selection.focus;
   const rows = rowsOf(doc);
 
   function onKey(event: KeyboardEvent<HTMLTextAreaElement>) {
@@ -65,7 +66,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
             <input type="checkbox" checked={state.alike} onChange={(e) => bench.setAlike(e.target.checked)} /> edit the {alikeRows(state)} alike rows together
           </label>
         )}
-        {state.selection.anchor !== state.selection.focus || state.copied ? (
+        {selected || state.copied ? (
           <Hands bench={bench} state={state} />
         ) : (
           <span className="hint">
@@ -86,10 +87,12 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
             </span>
           </span>
         )}
-        <button type="button" className="link add-row" title="Bare cord at the caret: _ on the strand does the same" onClick={() => bench.addGap()}>
-          Add gap
-        </button>
-        {!several(doc) && doc.closure.type === "clasp" && (
+        {!selected && (
+          <button type="button" className="link add-row" title="Bare cord at the caret: _ on the strand does the same" onClick={() => bench.addGap()}>
+            Add gap
+          </button>
+        )}
+        {!selected && !several(doc) && doc.closure.type === "clasp" && (
           <button type="button" className="link add-row" title="A copy of this row beside it" onClick={() => void bench.addRow()}>
             Add row
           </button>
