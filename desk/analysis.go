@@ -126,14 +126,14 @@ type DropOf struct {
 	Key    string    `json:"key" doc:"As the line has it."`
 	Count  int       `json:"count"`
 	DeepMm length.MM `json:"deepMm" doc:"From the strand to the foot of its last bead."`
-	CordMm length.MM `json:"cordMm" doc:"What it takes of the cord."`
+	CordMm length.MM `json:"cordMm" doc:"The length of cord that it uses."`
 }
 
 // HeldAt is a place where a bead is held beside a gap.
 type HeldAt struct {
 	AtMm    length.MM `json:"atMm" doc:"The bead's face there, from the start of the strand."`
 	Outward int       `json:"outward" enum:"-1,1" doc:"To which side of that face the gap lies."`
-	LongMm  length.MM `json:"longMm" doc:"What it takes of the gap."`
+	LongMm  length.MM `json:"longMm" doc:"The length of gap that it uses."`
 	Element int       `json:"element" doc:"The bead."`
 }
 

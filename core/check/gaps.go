@@ -46,7 +46,7 @@ var gapShort = Check{
 			if takes := length.MM(in[i]) * long; in[i] > 0 && takes > gap+tiny {
 				g.add(fmt.Sprint("short ", s.Beads[i].Key), i, func() Finding {
 					return Finding{Severity: Stop, Title: "No room in the gap",
-						Says: fmt.Sprintf("%s to hold what lies beside it %s %s; this gap is %s. Make it longer, or hold them another way.", holders(s, in[i]), map[bool]string{true: "takes", false: "take"}[in[i] == 1], mm(takes), mm(gap))}
+						Says: fmt.Sprintf("%s %s; this gap is %s. Make it longer, or hold them another way.", holdersTake(s, in[i]), mm(takes), mm(gap))}
 				})
 			}
 		}
@@ -87,6 +87,14 @@ func holders(s *measure.Strand, n int) string {
 		return "A " + what
 	}
 	return fmt.Sprintf("%d %ss", n, what)
+}
+
+// holdersTake begins to say how much of a gap so many of them take.
+func holdersTake(s *measure.Strand, n int) string {
+	if n == 1 {
+		return holders(s, n) + " to hold what lies beside it takes"
+	}
+	return holders(s, n) + " to hold what lies beside it take"
 }
 
 func places(n int) string {

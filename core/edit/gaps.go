@@ -38,8 +38,5 @@ func (e *lineEditor) spacing(op Op) error {
 	return nil
 }
 
-// The readings of a gap: from bead to bead, and from middle to middle.
-const (
-	Clear = "clear"
-	Pitch = "pitch"
-)
+// Pitch reads a gap from middle to middle; any other reading is clear, from bead to bead.
+const Pitch = "pitch"

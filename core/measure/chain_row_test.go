@@ -17,6 +17,22 @@ func beadLink(id string, inside length.MM) *material.Material {
 		Component: &material.Component{Kind: material.BeadLink, Pin: &material.Pin{Beads: []material.PinBead{{Material: stone}}}, Parts: []material.PartCount{{Of: stone, Count: 1}}}}
 }
 
+// withLinked measures the piece with one row more, of chain or of bead links.
+func withLinked(t *testing.T, p *piece.Piece, chain piece.Fitting) (*Measured, *Strand) {
+	t.Helper()
+	row := &piece.Row{ID: "c1", Passes: 1, Left: []piece.Fitting{chain}}
+	row.OfChain()
+	p.Sections[0].Rows = append(p.Sections[0].Rows, row)
+	if faults := p.Check(); len(faults) > 0 {
+		t.Fatal(faults)
+	}
+	m, err := Measure(p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m, m.Strand(row.ID)
+}
+
 // Bead links hang in one another, or with chain between each two: both add to the loop,
 // hinge each by itself, and are counted.
 func TestARowOfBeadLinks(t *testing.T) {
@@ -28,18 +44,7 @@ func TestARowOfBeadLinks(t *testing.T) {
 		stiff   int
 		chain   int
 	}{"in one another": {nil, 20 * 15, 20, 0}, "with chain between": {&piece.Between{Of: soldered, Links: 2}, 20*15 + 19*2*3, 58, 38}} {
-		p := threeRows(t, "70R")
-		row := &piece.Row{ID: "c1", Passes: 1, Left: []piece.Fitting{{ID: "cc", Of: beadLink("link", 15), Links: 20, Between: tt.between}}}
-		row.OfChain()
-		p.Sections[0].Rows = append(p.Sections[0].Rows, row)
-		if faults := p.Check(); len(faults) > 0 {
-			t.Fatal(faults)
-		}
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
-		c := m.Strand("c1")
+		m, c := withLinked(t, threeRows(t, "70R"), piece.Fitting{ID: "cc", Of: beadLink("link", 15), Links: 20, Between: tt.between})
 		links := c.Left.Find(RoleLinks)
 		sum := length.MM(0)
 		for _, one := range links.Pieces() {
@@ -79,17 +84,7 @@ func TestARowOfBeadLinks(t *testing.T) {
 func TestARowOfChain(t *testing.T) {
 	p := threeRows(t, "50R", "55R")
 	links := &material.Material{ID: "links", Name: "links", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 4, Wire: 0.8, Joint: "open"}}
-	row := &piece.Row{ID: "c1", Passes: 1, Left: []piece.Fitting{{ID: "cc", Of: links, Links: 90}}}
-	row.OfChain()
-	p.Sections[0].Rows = append(p.Sections[0].Rows, row)
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
-	c := m.Strand("c1")
+	m, c := withLinked(t, p, piece.Fitting{ID: "cc", Of: links, Links: 90})
 	between := m.Strands[0].Finished() - m.Strands[0].Strung - m.Strands[0].Slack - 8 // the closure: crimps and loops apart
 	thin := fan(6, goesOn(p), 0)
 	thick := fan(6, goesOn(p), 2)

@@ -124,18 +124,7 @@ func TestDropsOnARing(t *testing.T) {
 	parts := []string{"B", "B", "[2S . B]", "B", "T", "[S . T]", "B"}
 	for turn := range parts {
 		p := fringed(t, strings.Join(append(append([]string{}, parts[turn:]...), parts[:turn]...), " "))
-		cord, err := material.NewCord(material.Cord{Type: material.Elastic, Diameter: 0.5})
-		if err != nil {
-			t.Fatal(err)
-		}
-		p.Closure = piece.Closure{Type: piece.Knot}
-		row := p.Rows()[0]
-		row.Left, row.Right = nil, nil
-		row.Cord = &material.Material{ID: "elastic", Name: "elastic", Class: material.ClassCord, Cord: cord}
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatalf("turned by %d: %v", turn, err)
-		}
+		m := onElastic(t, p, 0.5)
 		if turn == 0 {
 			first = m.Strands[0].Strung
 		}

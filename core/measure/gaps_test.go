@@ -102,6 +102,24 @@ func TestRandomGapsAgainstAPlainSum(t *testing.T) {
 	}
 }
 
+// onElastic measures the piece's first row as a ring of elastic.
+func onElastic(t *testing.T, p *piece.Piece, thick length.MM) *Measured {
+	t.Helper()
+	cord, err := material.NewCord(material.Cord{Type: material.Elastic, Diameter: thick})
+	if err != nil {
+		t.Fatal(err)
+	}
+	p.Closure = piece.Closure{Type: piece.Knot}
+	row := p.Rows()[0]
+	row.Left, row.Right = nil, nil
+	row.Cord = &material.Material{ID: "elastic", Name: "elastic", Class: material.ClassCord, Cord: cord}
+	m, err := Measure(p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m
+}
+
 // A ring with gaps is as long wherever its line begins, and its cord bends where it is
 // bare: long gaps between small beads lie nearly on a circle.
 func TestGapsInARing(t *testing.T) {
@@ -109,18 +127,7 @@ func TestGapsInARing(t *testing.T) {
 	first, inner := length.MM(0), length.MM(0)
 	for turn := range line {
 		p := discs(t, strings.Join(append(append([]string{}, line[turn:]...), line[:turn]...), " "))
-		cord, err := material.NewCord(material.Cord{Type: material.Elastic, Diameter: 0.7})
-		if err != nil {
-			t.Fatal(err)
-		}
-		p.Closure = piece.Closure{Type: piece.Knot}
-		row := p.Rows()[0]
-		row.Left, row.Right = nil, nil
-		row.Cord = &material.Material{ID: "elastic", Name: "elastic", Class: material.ClassCord, Cord: cord}
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatalf("turned by %d: %v", turn, err)
-		}
+		m := onElastic(t, p, 0.7)
 		s := m.Strands[0]
 		inside, ok := m.Inside()
 		if turn == 0 {

@@ -902,7 +902,7 @@ export interface components {
         DropOf: {
             /**
              * Format: double
-             * @description What it takes of the cord.
+             * @description The length of cord that it uses.
              */
             cordMm: number;
             /** Format: int64 */
@@ -1093,7 +1093,7 @@ export interface components {
             element: number;
             /**
              * Format: double
-             * @description What it takes of the gap.
+             * @description The length of gap that it uses.
              */
             longMm: number;
             /**
