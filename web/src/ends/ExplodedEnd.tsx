@@ -60,7 +60,7 @@ const HOLDS: Record<Exclude<Strand["leftHold"], "crimp">, string> = {
   "fold-over": "The cord lies in the trough, one flap pressed over it, the other over that.",
   ring: "The cord is tied round the ring.",
   through: "The cord runs on through the shared bead.",
-  links: "A row of chain: its last link hangs on what lies beyond.",
+  links: "A row of links: its last one hangs on what lies beyond.",
   nothing: "Nothing holds the cord here.",
 };
 
