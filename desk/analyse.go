@@ -362,7 +362,7 @@ func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {
 		}
 		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
 			Repeats: fills[n], Column: n.Col, End: n.End}
-		if n.Kind == pattern.Drop {
+		if n.Hangs() {
 			node.Key = n.DropKey()
 		}
 		if n.IsGap() {

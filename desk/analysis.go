@@ -105,7 +105,7 @@ type Strand struct {
 	Brief         *BeadRow     `json:"brief,omitempty" doc:"The same beads in few words, in place of placed; only on request."`
 	Runs          []RunOf      `json:"runs" doc:"Alike beads in a row, from the left."`
 	Outwards      []RunOf      `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
-	Drops         []DropOf     `json:"drops,omitempty" doc:"The different drops of its own cord."`
+	Drops         []DropOf     `json:"drops,omitempty" doc:"The different drops and loops of its own cord."`
 	Holders       []HeldAt     `json:"holders,omitempty" doc:"Where something holds a bead beside a gap."`
 	Left          []EndPart    `json:"left"`
 	Right         []EndPart    `json:"right"`
@@ -121,7 +121,7 @@ type Strand struct {
 	Start         Start        `json:"start"`
 }
 
-// DropOf is a drop of the strand's own cord.
+// DropOf is a drop or a loop of the strand's own cord.
 type DropOf struct {
 	Key    string    `json:"key" doc:"As the line has it."`
 	Count  int       `json:"count"`
@@ -370,7 +370,7 @@ type Outline struct {
 // Node is one item of the bead line.
 type Node struct {
 	ID       int       `json:"id"`
-	Kind     string    `json:"kind" enum:"bead,gap,drop,group,mirror,fill"`
+	Kind     string    `json:"kind" enum:"bead,gap,drop,loop,group,mirror,fill"`
 	Count    int       `json:"count"`
 	Reversed bool      `json:"reversed"`
 	Key      string    `json:"key,omitempty"`

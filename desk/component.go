@@ -78,7 +78,7 @@ func OutlineOf(m *material.Material) *Outline {
 	}
 	out.DropMm, out.WidthMm = rounded(m.Bead.Drop), rounded(c.Across)
 	switch c.Kind {
-	case material.Coil, material.Carrier:
+	case material.Coil, material.Carrier, material.LoopInCord:
 		out.DropMm = rounded(c.StandsOff)
 	case material.InTurn:
 		out.DropMm = 0

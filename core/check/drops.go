@@ -2,34 +2,88 @@ package check
 
 import (
 	"fmt"
+	"math"
 
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/pattern"
 )
 
-// inDrop stops beads of a drop whose hole is too small for the cord that goes down and
-// back up through them. Alike drops are one finding, at the first of them.
+// inDrop stops beads of a drop or a loop whose hole is too small for the cord that goes
+// through them again. Alike ones are one finding, at the first of them.
 func inDrop(v *View, s *measure.Strand, at int) []Finding {
-	d := s.Beads[at].Drop
+	d, elastic := s.Beads[at].Drop, s.Row.Cord.Cord.Type == material.Elastic
 	for i := range at {
-		if s.Beads[i].Drop == d {
+		if s.Beads[i].Drop == d && s.Beads[i].Passes == s.Beads[at].Passes {
 			return nil
 		}
 	}
 	var found []Finding
 	judged := map[*material.Material]bool{}
-	for i := range d.Beads {
-		b := &d.Beads[i]
+	d.Each(func(b *measure.HungBead) {
 		passes := b.Passes * s.Row.Passes
-		need := max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, v.Piece.House))
-		if judged[b.Material] || b.Material.Bead.Hole >= need-tiny {
-			continue
+		if b == d.Through {
+			passes = s.Beads[at].Passes + s.Row.Passes
+		}
+		bare := material.HoleFor(passes, s.Row.Cord.Cord.Diameter)
+		need := max(bare, NeedleNeeds(s, passes, v.Piece.House))
+		hole := b.Material.Bead.Hole
+		if judged[b.Material] || hole >= max(need, snugFit*bare)-tiny || elastic && hole >= need-tiny {
+			return
 		}
 		judged[b.Material] = true
-		found = append(found, Finding{Severity: Stop, At: s.Row.AtBead(at), Title: "Hole too small for the cord", cause: "drop " + b.Material.ID + " " + d.Key,
-			Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the drop has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), b.Material.Name, mm(b.Material.Bead.Hole))})
-	}
+		f := Finding{Severity: Stop, At: s.Row.AtBead(at), Title: "Hole too small for the cord", cause: "drop " + b.Material.ID + " " + d.Key,
+			Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in %s has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), b.Material.Name, dropOrLoop(d), mm(hole))}
+		if hole >= need-tiny {
+			f.Severity, f.Title = Warn, "The cord only just passes"
+			f.Says = fmt.Sprintf("%s of %s cord fill a hole of %s; %s in %s has %s, and the last one jams.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), b.Material.Name, dropOrLoop(d), mm(hole))
+		}
+		found = append(found, f)
+	})
 	return found
+}
+
+func dropOrLoop(d *measure.Drop) string {
+	if d.Through != nil {
+		return "the loop"
+	}
+	return "the drop"
+}
+
+// loopShort warns of a loop whose beads do not reach round the bead that it runs through.
+var loopShort = Check{
+	Code: "loop-short", Step: StepLayOut,
+	Strand: func(_ *View, s *measure.Strand) []Finding {
+		g := gather{strand: s}
+		for i := range s.Beads {
+			d := s.Beads[i].Drop
+			if d == nil || !d.Short() {
+				continue
+			}
+			g.add("loop "+d.Key, i, func() Finding {
+				return Finding{Severity: Warn, Title: "The loop does not reach round its bead",
+					Says: fmt.Sprintf("The beads of the loop come to %s, and the way round %s is %s: bare cord shows. Hang more beads in it.", mm(d.Strung), d.Through.Material.Name, mm(d.Round))}
+			})
+		}
+		return g.found
+	},
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+		s := v.Strand(f.At.Row)
+		bead := &s.Beads[f.At.Element]
+		var most *pattern.Node
+		for _, n := range s.Row.Line.Nodes[bead.Node].Items {
+			if n.Kind == pattern.Bead && (most == nil || n.Count > most.Count) {
+				most = n
+			}
+		}
+		if most == nil || v.Piece.Palette[most.Key].Bead == nil {
+			return nil
+		}
+		of := v.Piece.Palette[most.Key]
+		more := int(math.Ceil(float64((bead.Drop.Round - bead.Drop.Strung) / of.Bead.Pitch())))
+		return []Fix{fix(fmt.Sprintf("Hang %d more %s in it", more, of.Name), edit.Op{Do: edit.Count, At: s.Row.At(), Node: most.ID, N: most.Count + more})}
+	},
 }
 
 // fewFilaments is how many strands a beading wire has at most that is too stiff to let a
@@ -45,11 +99,17 @@ var dropStiff = Check{
 			return nil
 		}
 		for i := range s.Beads {
-			if s.Beads[i].Drop == nil {
+			d := s.Beads[i].Drop
+			if d == nil {
 				continue
 			}
-			return []Finding{{Severity: Advise, At: s.Row.AtBead(i), Title: "The drop stands off",
-				Says: fmt.Sprintf("Wire of %d strands is stiff: a drop of it stands off instead of hanging. Wire of 19 hangs nearly straight, wire of 49 and thread hang freely.", c.Filaments)}}
+			f := Finding{Severity: Advise, At: s.Row.AtBead(i), Title: "The drop stands off",
+				Says: fmt.Sprintf("Wire of %d strands is stiff: a drop of it stands off instead of hanging. Wire of 19 hangs nearly straight, wire of 49 and thread hang freely.", c.Filaments)}
+			if d.Through != nil {
+				f.Title = "The loop stands off"
+				f.Says = fmt.Sprintf("Wire of %d strands is stiff: a loop of it keeps its own curve instead of hanging. Wire of 19 hangs nearly as drawn, wire of 49 and thread hang freely.", c.Filaments)
+			}
+			return []Finding{f}
 		}
 		return nil
 	},

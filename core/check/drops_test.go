@@ -4,6 +4,8 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/edit"
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
 )
@@ -34,8 +36,15 @@ func TestDropsOfTheStrandsOwnCord(t *testing.T) {
 		code, says   string
 		fires, quiet *piece.Piece
 	}{
-		"down and back up":       {"hole-too-small", "2 passes of 0.38 mm cord need a hole of 0.76 mm; seed in the drop has 0.75 mm", necklace(t, "9P [5X . P] 9P", fineHoled(t, 2*cord-0.01)), necklace(t, "9P [5X . P] 9P", fineHoled(t, 2*cord))},
-		"once through the foot":  {"hole-too-small", "1 pass of 0.38 mm cord", necklace(t, "9P [5P . X] 9P", fineHoled(t, cord-0.01)), necklace(t, "9P [5P . X] 9P", fineHoled(t, cord))},
+		"down and back up":       {"hole-too-small", "2 passes of 0.38 mm cord need a hole of 0.76 mm; seed in the drop has 0.75 mm", necklace(t, "9P [5X . P] 9P", fineHoled(t, 2*cord-0.01)), necklace(t, "9P [5X . P] 9P", fineHoled(t, 2.2*cord))},
+		"once through the foot":  {"hole-too-small", "1 pass of 0.38 mm cord", necklace(t, "9P [5P . X] 9P", fineHoled(t, cord-0.01)), necklace(t, "9P [5P . X] 9P", fineHoled(t, 1.1*cord))},
+		"only just":              {"hole-too-small", "2 passes of 0.38 mm cord fill a hole of 0.76 mm; seed in the drop", necklace(t, "9P [5X . P] 9P", fineHoled(t, 2.2*cord-0.01)), necklace(t, "9P [5X . P] 9P", fineHoled(t, 2.2*cord))},
+		"twice through a loop's": {"hole-too-small", "2 passes of 0.38 mm cord need a hole of 0.76 mm; seed in the loop has 0.75 mm", necklace(t, "9P X[20P] 9P", fineHoled(t, 2*cord-0.01)), necklace(t, "9P X[20P] 9P", fineHoled(t, 2.2*cord))},
+		"once in the loop":       {"hole-too-small", "1 pass of 0.38 mm cord", necklace(t, "9P P[20X] 9P", fineHoled(t, cord-0.01)), necklace(t, "9P P[20X] 9P", fineHoled(t, 1.1*cord))},
+		"again in a loop of it":  {"hole-too-small", "2 passes", necklace(t, "9P P[5P X[9P] 5P] 9P", fineHoled(t, 2*cord-0.01)), necklace(t, "9P P[5P X[9P] 5P] 9P", fineHoled(t, 2.2*cord))},
+		"the tail as well":       {"hole-too-small", "3 passes", necklace(t, "P X[20P] 19P", fineHoled(t, 2.1*cord)), necklace(t, "19P X[20P] 19P", fineHoled(t, 2.2*cord))},
+		"loop of stiff wire":     {"drop-stands-off", "a loop of it keeps its own curve", necklace(t, "9P P[20P] 9P", ofFilaments(7)), necklace(t, "9P P[20P] 9P", ofFilaments(19))},
+		"a loop too short":       {"loop-short", "the way round pearl", necklace(t, "9P P[P] 9P"), necklace(t, "9P P[2P] 9P")},
 		"wire of seven strands":  {"drop-stands-off", "Wire of 7 strands is stiff", necklace(t, "9P [5P . P] 9P", ofFilaments(7)), necklace(t, "9P [5P . P] 9P", ofFilaments(19))},
 		"no drop, no standing":   {"drop-stands-off", "", necklace(t, "9P [5P . P] 9P", ofFilaments(7)), necklace(t, "19P", ofFilaments(7))},
 		"strands nobody counted": {"drop-stands-off", "", necklace(t, "9P [5P . P] 9P", ofFilaments(3)), necklace(t, "9P [5P . P] 9P", ofFilaments(0))},
@@ -51,5 +60,24 @@ func TestDropsOfTheStrandsOwnCord(t *testing.T) {
 		if f.Code == "hole-too-small" && f.places() != 1 {
 			t.Errorf("alike drops are %d findings", f.places())
 		}
+	}
+}
+
+// The fix for a loop too short hangs just enough more in it.
+func TestALoopTooShortIsMended(t *testing.T) {
+	m := measuredPiece(t, necklace(t, "<9P P[X] | P>", fineHoled(t, 1)))
+	found := All(m, length.InMillimetres)
+	fix := FixOf(t.Context(), m, found, of(found, "loop-short"), Bench{})
+	if fix == nil {
+		t.Fatal("there is no fix")
+	}
+	after, _, err := edit.Apply(m.Piece, nil, fix.Ops...)
+	if err != nil {
+		t.Fatal(err)
+	}
+	mended := measuredPiece(t, after)
+	d := mended.Leading().Beads[9].Drop
+	if f := of(All(mended, length.InMillimetres), "loop-short"); f != nil || d.Strung > d.Round+2 {
+		t.Errorf("%s: %+v, its loop takes %v of %v", after.Leading().Line, f, d.Strung, d.Round)
 	}
 }

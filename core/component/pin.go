@@ -82,7 +82,7 @@ func (mk *maker) beadsOnPin() ([]material.PinBead, error) {
 		switch m := p.Palette[n.Key]; {
 		case n.Kind == pattern.Fill:
 			return nil, fault("line", "A pin has no length to fill. Give the beads a count.")
-		case n.Kind == pattern.Drop:
+		case n.Hangs():
 			return nil, fault("line", "%s", pattern.NoDrop(n, "on a pin").Says)
 		case n.IsGap():
 			return nil, fault("line", "%s", pattern.NoGap(n, "on a pin").Says)

@@ -1,3 +1,7 @@
+// Package drape works out how a necklace hangs: part of it lies round the neck, the
+// rest hangs in front between the neck's sides as a chain of stiff parts under its
+// own weight. Lengths are in millimetres, weights in grams; x runs to the right and
+// y down.
 package drape
 
 import (
@@ -8,6 +12,7 @@ import (
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/statics"
 )
 
 // The neck that a necklace for nobody in particular is hung on, and from how much
@@ -18,12 +23,8 @@ const (
 	hangsFrom  = length.MM(25)
 )
 
-// usualDensity is taken for beads that nobody weighed, in g/cm³: that of glass and
-// most stones. A fitting nobody weighed counts usualFitting, in grams.
-const (
-	usualDensity = 2.5
-	usualFitting = 0.1
-)
+// usualFitting is what a fitting that nobody weighed counts, in grams.
+const usualFitting = 0.1
 
 // foreshortened is how much of its depth the way round the back of the neck shows,
 // seen from the front and a little above.
@@ -51,7 +52,7 @@ type Necklace struct {
 	fromJoin      bool                       // it hangs from the end of what rows share in front
 	inner         float64                    // W of the first row
 	whole, middle float64                    // the way round, and where the closure's middle is along it
-	hanging       *Hanging
+	hanging       *statics.Hanging
 	reached       []float64 // how far along the front each joint is
 
 	nextTo  *Necklace // the one that nearest was worked out for last
@@ -78,7 +79,7 @@ func lie(m *measure.Measured, s *measure.Strand, outside float64) *Necklace {
 }
 
 // hangs takes over how the row hangs in front.
-func (n *Necklace) hangs(parts []Part, hanging *Hanging) {
+func (n *Necklace) hangs(parts []statics.Part, hanging *statics.Hanging) {
 	n.hanging = hanging
 	n.Depth, _ = hanging.Lowest()
 	n.reached = make([]float64, len(parts)+1)
@@ -121,7 +122,7 @@ func (n *Necklace) along(mm float64) float64 {
 // front lists the stiff parts that hang in front, those across the neck's sides cut
 // there, with where each begins along the way round and where the last ends. The slack
 // is shared out over the beads.
-func (n *Necklace) front() ([]Part, []float64) {
+func (n *Necklace) front() ([]statics.Part, []float64) {
 	s := n.strand
 	from, to := n.around()/2, n.whole-n.around()/2
 	cuts := []float64{from, to}
@@ -144,9 +145,9 @@ func (n *Necklace) front() ([]Part, []float64) {
 	}
 	slices.Sort(cuts)
 	cuts = slices.CompactFunc(cuts, func(a, b float64) bool { return math.Abs(b-a) < 1e-9 })
-	parts := make([]Part, 0, len(cuts)-1)
+	parts := make([]statics.Part, 0, len(cuts)-1)
 	for i := range cuts[1:] {
-		parts = append(parts, Part{Length: cuts[i+1] - cuts[i]})
+		parts = append(parts, statics.Part{Length: cuts[i+1] - cuts[i]})
 	}
 	n.load(parts, cuts)
 	return parts, cuts
@@ -178,7 +179,7 @@ func stretched(s *measure.Strand, slack length.MM) float64 {
 }
 
 // load puts the weight of every bead and fitting on the part that it lies in.
-func (n *Necklace) load(parts []Part, cuts []float64) {
+func (n *Necklace) load(parts []statics.Part, cuts []float64) {
 	s := n.strand
 	put := func(mm, grams float64) {
 		u := n.along(mm)
@@ -261,7 +262,7 @@ func (n *Necklace) weigh(m *material.Material) float64 {
 		if n.assumed == nil {
 			n.assumed = map[*material.Bead]float64{}
 		}
-		g = m.Bead.Volume() / 1000 * usualDensity
+		g = m.About()
 		n.assumed[m.Bead] = g
 	}
 	return g

@@ -64,13 +64,13 @@ func TestAnEvenNecklaceHangsAsACatenaryBelowTheNeck(t *testing.T) {
 	}
 	near(t, "between the neck's sides", n.Width, 360/math.Pi+2, 1e-9)
 	front := float64(m.Finished) - math.Pi*n.Width/2
-	near(t, "how deep", n.Depth, sag(front, n.Width), 0.005*n.Depth)
+	near(t, "how deep", n.Depth, sag(t, front, n.Width), 0.005*n.Depth)
 	if !n.OfBody || n.Girth != 360 || len(n.Assumed) != 0 {
 		t.Errorf("%+v", n)
 	}
 	// Fine chain of thickness 4 with 50 of ease: domain's own figure.
 	w := 360/math.Pi + 4
-	near(t, "domain's chain", sag(math.Pi*w+50-math.Pi*w/2, w), 93.94, 0.01)
+	near(t, "domain's chain", sag(t, math.Pi*w+50-math.Pi*w/2, w), 93.94, 0.01)
 }
 
 func TestTheClosureLiesAtTheBackAndBothSidesAreLevel(t *testing.T) {
@@ -134,7 +134,7 @@ func TestChainSidesHangLinkByLink(t *testing.T) {
 		p.Closure.Right = append(p.Closure.Right, piece.Fitting{ID: "x2", Of: chain, Links: 75})
 	})
 	n := Of(m)
-	near(t, "how deep", n.Depth, sag(float64(m.Finished)-math.Pi*n.Width/2, n.Width), 0.01*n.Depth)
+	near(t, "how deep", n.Depth, sag(t, float64(m.Finished)-math.Pi*n.Width/2, n.Width), 0.01*n.Depth)
 	if light := (&Necklace{}).weigh(&material.Material{Finding: &link}); math.Abs(light-link.LinkMass()) > 1e-12 {
 		t.Errorf("a link nobody weighed is taken for %v g", light)
 	}

@@ -7,6 +7,7 @@ import (
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/statics"
 )
 
 // For is how the loop lies that a strand is in.
@@ -57,7 +58,7 @@ func rowsOf(m *measure.Measured) []*Necklace {
 	}
 	for _, n := range rows {
 		parts, _ := n.front()
-		hanging, err := Hang(parts, n.Width)
+		hanging, err := statics.Hang(parts, n.Width)
 		if err != nil {
 			return nil
 		}
@@ -98,9 +99,9 @@ func Gap(rows []*Necklace, k int) float64 {
 
 // Least is where two rows that hang come nearest.
 type Least struct {
-	Distance float64   // between the middles of their cords
-	Between  [2]Point  // the places
-	At       length.MM // of the first, along its strand
+	Distance float64          // between the middles of their cords
+	Between  [2]statics.Point // the places
+	At       length.MM        // of the first, along its strand
 }
 
 // Nearest finds where the fronts of two rows come nearest, what they share apart. Rows
@@ -120,7 +121,7 @@ func nearestOf(a, b *Necklace) Least {
 		pb.near(p.Point, out.Distance, func(k int) {
 			q := nearestOn(p.Point, pb.joints[k-1].Point, pb.joints[k].Point)
 			if d := math.Hypot(p.X-q.X, p.Y-q.Y); d < out.Distance {
-				out = Least{d, [2]Point{p.Point, q}, length.MM(p.along)}
+				out = Least{d, [2]statics.Point{p.Point, q}, length.MM(p.along)}
 			}
 		})
 	}
@@ -128,7 +129,7 @@ func nearestOf(a, b *Necklace) Least {
 		pa.near(q.Point, out.Distance, func(i int) {
 			p := nearestOn(q.Point, pa.joints[i-1].Point, pa.joints[i].Point)
 			if d := math.Hypot(p.X-q.X, p.Y-q.Y); d < out.Distance {
-				out = Least{d, [2]Point{p, q.Point}, length.MM(pa.joints[i].along)}
+				out = Least{d, [2]statics.Point{p, q.Point}, length.MM(pa.joints[i].along)}
 			}
 		})
 	}
@@ -163,7 +164,7 @@ func inBlocks(joints []joint) blocks {
 }
 
 // near calls do for every part that may come so near to a point, by the joint it ends at.
-func (l blocks) near(p Point, most float64, do func(k int)) {
+func (l blocks) near(p statics.Point, most float64, do func(k int)) {
 	for i, b := range l.boxes {
 		if p.X < b.left-most || p.X > b.right+most || p.Y < b.top-most || p.Y > b.bottom+most {
 			continue
@@ -176,7 +177,7 @@ func (l blocks) near(p Point, most float64, do func(k int)) {
 
 // joint is a joint of a row's front with its place along the strand.
 type joint struct {
-	Point
+	statics.Point
 	along float64
 }
 
@@ -213,19 +214,19 @@ func longestOf(joints []joint) float64 {
 }
 
 // nearestOn is the place of the line from a to b that is nearest to p.
-func nearestOn(p, a, b Point) Point {
+func nearestOn(p, a, b statics.Point) statics.Point {
 	dx, dy := b.X-a.X, b.Y-a.Y
 	whole := dx*dx + dy*dy
 	if whole == 0 {
 		return a
 	}
 	t := min(1, max(0, ((p.X-a.X)*dx+(p.Y-a.Y)*dy)/whole))
-	return Point{a.X + t*dx, a.Y + t*dy}
+	return statics.Point{X: a.X + t*dx, Y: a.Y + t*dy}
 }
 
 // crosses says whether two fronts cut each other anywhere but at their ends.
 func crosses(a []joint, b blocks) bool {
-	side := func(p, q, r Point) float64 { return (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X) }
+	side := func(p, q, r statics.Point) float64 { return (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X) }
 	longest, found := longestOf(a), false
 	for i := 1; i < len(a) && !found; i++ {
 		p, q := a[i-1].Point, a[i].Point

@@ -9,24 +9,25 @@ import (
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/statics"
 )
 
 // fine is a length of fine chain in many parts.
-func fine(length, perMM float64, n int) []Part {
-	parts := make([]Part, n)
+func fine(length, perMM float64, n int) []statics.Part {
+	parts := make([]statics.Part, n)
 	each := length / float64(n)
 	for i := range parts {
-		parts[i] = Part{each, perMM * each, each / 2}
+		parts[i] = statics.Part{Length: each, Weight: perMM * each, At: each / 2}
 	}
 	return parts
 }
 
 // joinRows hangs rows between two places that shared parts lead to, and gives every way
 // through as one chain.
-func joinRows(t *testing.T, width float64, left, right []Part, spacing float64, rows ...[]Part) []*Hanging {
+func joinRows(t *testing.T, width float64, left, right []statics.Part, spacing float64, rows ...[]statics.Part) []*statics.Hanging {
 	t.Helper()
 	var stages []*stage
-	one := func(parts []Part) {
+	one := func(parts []statics.Part) {
 		if len(parts) > 0 {
 			stages = append(stages, &stage{rows: []*hangingRow{{parts: parts}}})
 		}
@@ -43,9 +44,9 @@ func joinRows(t *testing.T, width float64, left, right []Part, spacing float64, 
 	if !s.hang() {
 		t.Fatal("they do not hang")
 	}
-	var out []*Hanging
+	var out []*statics.Hanging
 	for k := range rows {
-		var joints []Point
+		var joints []statics.Point
 		pull := 0.0
 		for i, one := range stages {
 			r := one.rows[min(k, len(one.rows)-1)]
@@ -60,7 +61,7 @@ func joinRows(t *testing.T, width float64, left, right []Part, spacing float64, 
 		for _, r := range st.rows {
 			pull += r.pull.h
 		}
-		out = append(out, &Hanging{joints, pull})
+		out = append(out, &statics.Hanging{Joints: joints, Pull: pull})
 	}
 	return out
 }
@@ -84,11 +85,11 @@ func TestOneRowFromItsChainHangsAsOne(t *testing.T) {
 	r := rand.New(rand.NewPCG(9, 3))
 	for range 60 {
 		n := 6 + r.IntN(40)
-		parts := make([]Part, n)
+		parts := make([]statics.Part, n)
 		whole := 0.0
 		for i := range parts {
 			l := 0.5 + 4*r.Float64()
-			parts[i] = Part{l, 3 * r.Float64(), l * r.Float64()}
+			parts[i] = statics.Part{Length: l, Weight: 3 * r.Float64(), At: l * r.Float64()}
 			whole += l
 		}
 		width := whole * (0.3 + 0.6*r.Float64())
@@ -111,18 +112,18 @@ func TestAtEveryJoinThePullsBalance(t *testing.T) {
 	for range 40 {
 		k := 2 + r.IntN(5)
 		left := fine(10+40*r.Float64(), r.Float64(), 20)
-		var parts [][]Part
+		var parts [][]statics.Part
 		for range k {
 			parts = append(parts, fine(120+120*r.Float64(), 0.1+r.Float64(), 60))
 		}
 		rows := joinRows(t, 110, left, fine(10+40*r.Float64(), r.Float64(), 20), 0, parts...)
-		at := func(n *Hanging, i int) (x, y float64) { // along part i, of length 1
+		at := func(n *statics.Hanging, i int) (x, y float64) { // along part i, of length 1
 			a, b := n.Joints[i], n.Joints[i+1]
 			l := math.Hypot(b.X-a.X, b.Y-a.Y)
 			return (b.X - a.X) / l, (b.Y - a.Y) / l
 		}
 		// The horizontal pull of a row follows from how it turns at a joint inside it.
-		pull := func(n *Hanging, i int, load float64) float64 {
+		pull := func(n *statics.Hanging, i int, load float64) float64 {
 			ax, ay := at(n, i)
 			bx, by := at(n, i+1)
 			return load / (ay/ax - by/bx)
@@ -167,7 +168,7 @@ func TestRowsOfEightAtTheirSteps(t *testing.T) {
 		for k := range rows {
 			n := &Necklace{inner: w, Width: w + 16*float64(k), whole: math.Pi*w + 50 + tt.step*float64(k)}
 			front := fine(n.whole-n.around(), 1, 4000)
-			hanging, err := Hang(front, n.Width)
+			hanging, err := statics.Hang(front, n.Width)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -215,7 +216,7 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 // In the holes of a bar the rows begin apart, the first innermost, and still end where
 // the shared chain does; apart by nothing they hang as from one place.
 func TestRowsInHolesOfABarBeginApart(t *testing.T) {
-	hang := func(spacing float64) []*Hanging {
+	hang := func(spacing float64) []*statics.Hanging {
 		return joinRows(t, 116, fine(40, 0.3, 40), fine(40, 0.3, 40), spacing, fine(120, 1, 60), fine(140, 1, 70), fine(160, 1, 80))
 	}
 	rows, together := hang(7), hang(0)
@@ -248,8 +249,8 @@ func TestRowsOnBothSidesOfABeadMeetThere(t *testing.T) {
 			return st
 		}
 		n := 2 + r.IntN(3)
-		bead := Part{10, 5 * r.Float64(), 5}
-		stages := []*stage{rows(n), {rows: []*hangingRow{{parts: []Part{bead}}}}, rows(n)}
+		bead := statics.Part{Length: 10, Weight: 5 * r.Float64(), At: 5}
+		stages := []*stage{rows(n), {rows: []*hangingRow{{parts: []statics.Part{bead}}}}, rows(n)}
 		s := newSeries(stages, 115)
 		if !s.hang() {
 			t.Fatal("they do not hang")
@@ -272,7 +273,7 @@ func TestRowsOnBothSidesOfABeadMeetThere(t *testing.T) {
 		}
 		near(t, "across the pulls balance", before.h, behind.h, 1e-6*(1+before.h))
 		near(t, "down they carry the bead", before.v-behind.v, tips, 1e-6*(1+tips))
-		turned := []*stage{{}, {rows: []*hangingRow{{parts: []Part{bead}}}}, {}}
+		turned := []*stage{{}, {rows: []*hangingRow{{parts: []statics.Part{bead}}}}, {}}
 		for i, st := range stages {
 			if i == 1 {
 				continue
@@ -324,9 +325,9 @@ func TestBoxesKeepEveryPartNearEnough(t *testing.T) {
 	for range 300 {
 		joints := make([]joint, 1+r.IntN(60))
 		for i := range joints {
-			joints[i].Point = Point{r.NormFloat64() * 20, r.NormFloat64() * 20}
+			joints[i].Point = statics.Point{X: r.NormFloat64() * 20, Y: r.NormFloat64() * 20}
 		}
-		p, most := Point{r.NormFloat64() * 20, r.NormFloat64() * 20}, r.Float64()*25
+		p, most := statics.Point{X: r.NormFloat64() * 20, Y: r.NormFloat64() * 20}, r.Float64()*25
 		seen := map[int]int{}
 		inBlocks(joints).near(p, most, func(k int) { seen[k]++ })
 		for k := 1; k < len(joints); k++ {

@@ -1,6 +1,17 @@
 package drape
 
-import "math"
+import (
+	"math"
+
+	"mala/core/statics"
+)
+
+// The method's settings, as those of statics.Hang.
+const (
+	enough    = 1e-9 // of the width that the ends may miss each other by
+	narrowed  = 1e-6 // the same where no step is small enough any more
+	mostSteps = 100
+)
 
 // A stage is what hangs side by side between two places of a series: the rows of a
 // section, or what rows share between two. All of it pulls together at both places.
@@ -10,12 +21,12 @@ type stage struct{ rows []*hangingRow }
 // begins, and ends so far to the right of the one where it ends: by the holes of a bar,
 // or where it lies at the neck's side.
 type hangingRow struct {
-	parts       []Part
+	parts       []statics.Part
 	left, right float64
 
 	links []link
 	pull  pull
-	path  []Point // where its joints come to rest
+	path  []statics.Point // where its joints come to rest
 }
 
 // link is one part with the weight that hangs before it, from where V is counted.
@@ -220,16 +231,16 @@ func (s *series) start() []float64 {
 // rest works out where every row lies at rest.
 func (s *series) rest(x []float64) {
 	s.take(x)
-	at := Point{X: -s.width / 2}
+	at := statics.Point{X: -s.width / 2}
 	for _, st := range s.stages {
 		end := at
 		for k, r := range st.rows {
-			r.path = []Point{{at.X - r.left, at.Y}}
+			r.path = []statics.Point{{X: at.X - r.left, Y: at.Y}}
 			for _, l := range r.links {
 				r.path = append(r.path, onwards(r.path[len(r.path)-1], l, r.pull))
 			}
 			if last := r.path[len(r.path)-1]; k == 0 {
-				end = Point{last.X - r.right, last.Y}
+				end = statics.Point{X: last.X - r.right, Y: last.Y}
 			}
 		}
 		at = end
@@ -249,7 +260,7 @@ func (s *series) reaches() bool {
 	return least > s.width*(1+1e-6)
 }
 
-func lengthOf(parts []Part) (sum float64) {
+func lengthOf(parts []statics.Part) (sum float64) {
 	for _, p := range parts {
 		sum += p.Length
 	}
@@ -257,8 +268,8 @@ func lengthOf(parts []Part) (sum float64) {
 }
 
 // sides are the weights that go to the two ends of a list of parts.
-func sides(parts []Part) (first, last float64) {
-	share := func(p Part) float64 {
+func sides(parts []statics.Part) (first, last float64) {
+	share := func(p statics.Part) float64 {
 		if p.Length <= 0 {
 			return 0
 		}
@@ -270,12 +281,12 @@ func sides(parts []Part) (first, last float64) {
 
 // linksOf gives parts with the weight on the joints before each, that of the list's own
 // first end apart.
-func linksOf(parts []Part) []link {
+func linksOf(parts []statics.Part) []link {
 	weight := 0.0
 	for _, p := range parts {
 		weight += p.Weight
 	}
-	below := loads(parts, weight)
+	below := statics.Loads(parts, weight)
 	out := make([]link, len(parts))
 	for i := range parts {
 		out[i] = link{parts[i].Length, below[i]}
@@ -284,10 +295,10 @@ func linksOf(parts []Part) []link {
 }
 
 // onwards is the end of a part that begins at a place.
-func onwards(from Point, l link, p pull) Point {
+func onwards(from statics.Point, l link, p pull) statics.Point {
 	u := p.v - l.before
 	t := max(math.Hypot(p.h, u), 1e-300)
-	return Point{from.X + l.length*p.h/t, from.Y + l.length*u/t}
+	return statics.Point{X: from.X + l.length*p.h/t, Y: from.Y + l.length*u/t}
 }
 
 // solved is the solution of a x = b, by elimination with the largest pivot of each

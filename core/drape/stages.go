@@ -3,6 +3,7 @@ package drape
 import (
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/statics"
 )
 
 // fronts cuts the fronts of all loops into stages.
@@ -112,7 +113,7 @@ func sectionOf(m *measure.Measured, s *measure.Strand) int {
 }
 
 // within lists the parts of the front between two places of the loop.
-func (n *Necklace) within(along stretch) []Part {
+func (n *Necklace) within(along stretch) []statics.Part {
 	parts, cuts := n.front()
 	from, to := 0, len(parts)
 	for from < len(parts) && cuts[from] < along.from-1e-6 {
@@ -135,8 +136,8 @@ func (f *fronts) hang() bool {
 		pull += r.pull.h
 	}
 	for _, n := range f.rows {
-		var parts []Part
-		var joints []Point
+		var parts []statics.Part
+		var joints []statics.Point
 		for _, st := range f.order {
 			r := f.rowOf(st, n)
 			parts = append(parts, r.parts...)
@@ -152,7 +153,7 @@ func (f *fronts) hang() bool {
 		if len(f.order[0].rows) == 1 {
 			n.Width = n.inner
 		}
-		n.hangs(parts, &Hanging{joints, pull})
+		n.hangs(parts, &statics.Hanging{Joints: joints, Pull: pull})
 	}
 	return true
 }

@@ -11,7 +11,7 @@ import (
 
 // IsLineOp says whether an operation works on a row's bead line.
 func IsLineOp(do Do) bool {
-	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop}, do)
+	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop, HangLoop}, do)
 }
 
 // lineEditor edits the line of one row of a piece, whose beads lie as measured
@@ -82,6 +82,8 @@ func (e *lineEditor) apply(op Op) (Result, error) {
 		return keep, nil
 	case HangDrop:
 		return e.hangDrop(op)
+	case HangLoop:
+		return e.hangLoop(op)
 	case SetSpacing:
 		return keep, e.spacing(op)
 	case Move:

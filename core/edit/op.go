@@ -37,6 +37,7 @@ const (
 	Shuffle    Do = "shuffle"     // put it into another order, by the seed N, no two alike touching
 	Letter     Do = "letter"      // change letters: Text is the old one and the new one
 	HangDrop   Do = "hang-drop"   // let the selected beads hang on the strand's own cord, the last one at the foot
+	HangLoop   Do = "hang-loop"   // let the selected beads hang in a loop through the first of them
 	SetSpacing Do = "set-spacing" // make the gap that is node Node Length long, read as Text: clear or pitch
 	SetLine    Do = "set-line"    // take Text for the whole line
 )

@@ -37,6 +37,8 @@ const (
 	Coiled Shape = "coil"
 	// Fringe is the cord that leaves the strand, hangs with its own beads, and comes back.
 	Fringe Shape = "fringe"
+	// Looped is a bead with a loop of the strand's own cord through it.
+	Looped Shape = "looped"
 	// Gap is bare cord between two beads, which stands in a sequence like one.
 	Gap Shape = "gap"
 )
@@ -74,7 +76,9 @@ type Bead struct {
 
 // Hides says whether a bead of the shape closes round a knot in its hole: a cap
 // and a charm's ring are open, and a coil is.
-func Hides(s Shape) bool { return s != Cap && s != Charm && s != Coiled && s != Gap && s != Fringe }
+func Hides(s Shape) bool {
+	return s != Cap && s != Charm && s != Coiled && s != Gap && s != Fringe && s != Looped
+}
 
 // Hangs says whether the bead hangs on the cord, by a ring or as the cord itself.
 func (b *Bead) Hangs() bool { return b.Shape == Charm || b.Shape == Fringe }

@@ -20,6 +20,8 @@ const (
 	Carrier      ComponentKind = "carrier"
 	// InCord is a drop of the strand's own cord; only lines have it.
 	InCord ComponentKind = "in-cord"
+	// LoopInCord is a bead with a loop of the strand's own cord through it.
+	LoopInCord ComponentKind = "loop-in-cord"
 	// InTurn is no thing of its own: each use takes the next of several.
 	InTurn ComponentKind = "turn"
 )

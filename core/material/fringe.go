@@ -16,6 +16,25 @@ func Leaves(id string, cord, deep, across length.MM, parts []PartCount, seats []
 		Component: &Component{Kind: InCord, Parts: parts, Seats: seats, Across: across, Drop: deep}}
 }
 
+// LoopsThrough is a bead with a loop of the strand's own cord hanging through it: the cord
+// that leaves at both its ends holds its neighbours about its diameter further off.
+func LoopsThrough(id string, through *Material, cord, deep length.MM, parts []PartCount, seats []Seat) *Material {
+	bead := *through.Bead
+	bead.Shape, bead.StandsOff = Looped, deep
+	if bead.Facing == FacingNone {
+		bead.Facing = FacingForeAft // a mirror runs its beads back
+	}
+	for i := range bead.faces {
+		bead.faces[i] = bead.faces[i].keepingOff(cord)
+	}
+	across := bead.Across
+	for _, s := range seats {
+		across = max(across, 2*length.MM(math.Abs(s.X))+s.Wide)
+	}
+	return &Material{ID: id, Name: through.Name + " with its loop", Class: ClassComponent, Bead: &bead,
+		Component: &Component{Kind: LoopInCord, Parts: parts, Seats: seats, Across: across, StandsOff: deep}}
+}
+
 // WayRound is how far it is from one rim of the bead's hole to the other along its
 // outside: the cord's way round the bead that a drop turns at. It follows both faces from
 // rim to edge and what lies between their edges.

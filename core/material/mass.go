@@ -6,6 +6,26 @@ import (
 	"mala/core/length"
 )
 
+// UsualDensity is taken for beads that nobody weighed, in g/cm³: that of glass and most
+// stones.
+const UsualDensity = 2.5
+
+// About is what a bead, or a component of beads, weighs in g: of what nobody weighed its
+// volume at the usual density.
+func (m *Material) About() float64 {
+	switch {
+	case m.MassG > 0 || m.Bead == nil:
+		return m.MassG
+	case m.Component == nil || len(m.Component.Parts) == 0:
+		return m.Bead.Volume() / 1000 * UsualDensity
+	}
+	sum := 0.0
+	for _, p := range m.Component.Parts {
+		sum += p.Of.About() * float64(p.Count)
+	}
+	return sum
+}
+
 // Volume is the volume of the bead in mm³: its body less the hole through it.
 func (b *Bead) Volume() float64 {
 	hole := math.Pi / 4 * float64(b.Hole*b.Hole)

@@ -128,6 +128,14 @@ func (f Face) AtRim() length.MM {
 // IsMouth says whether the face is the inside of a cap or cone.
 func (f Face) IsMouth() bool { return f.mouth }
 
+// keepingOff is the face with something so thick between it and what it meets.
+func (f Face) keepingOff(thick length.MM) Face {
+	z, off := f.z, float64(thick)/f.scale
+	f.z = func(r float64) float64 { return z(r) + off }
+	f.reach += thick
+	return f
+}
+
 // scaled is the face stretched along the hole, with its reach worked out.
 func (f Face) scaled(by float64) Face {
 	f.scale = by

@@ -44,7 +44,7 @@ func (mk *strandMaker) loop(line *pattern.Line) (*BeadLoop, error) {
 		if n.IsGap() {
 			return nil, pattern.NoGap(n, "in a loop at an end")
 		}
-		if n.Kind == pattern.Drop {
+		if n.Hangs() {
 			return nil, pattern.NoDrop(n, "in a loop at an end")
 		}
 	}

@@ -83,15 +83,10 @@ func (mk *strandMaker) fillLength(n *pattern.Node, count int) (length.MM, error)
 			st.beads = append(st.beads, mk.table.of(mk.gap(b.Node.Length), false, 0, 0))
 			continue
 		}
-		if b.Node.Kind == pattern.Drop {
-			d, err := mk.drop(b.Node)
-			if err != nil {
-				return 0, err
-			}
-			st.beads = append(st.beads, mk.lookOf(d.Material).faces[0])
-			continue
+		look, err := mk.lookAt(b.Node)
+		if err != nil {
+			return 0, err
 		}
-		look := mk.look(b.Node.Key)
 		l := look.next(turns, b)
 		way := 0
 		if b.Reversed && l.turns {

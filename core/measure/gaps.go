@@ -54,7 +54,7 @@ func (s *Strand) Count() int {
 	for i := range s.Beads {
 		switch b := &s.Beads[i]; {
 		case b.Drop != nil:
-			n += len(b.Drop.Beads)
+			n += b.Drop.Count()
 		case !b.IsGap():
 			n++
 		}

@@ -74,6 +74,7 @@ type strandMaker struct {
 
 	gaps     map[length.MM]*material.Material
 	drops    map[string]*Drop
+	weights  map[*material.Material]float64
 	byItself bool                   // without what lies beyond its own ends
 	others   map[*piece.Row]*Strand // of other sections in its loop
 }
@@ -117,7 +118,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		}
 		l := &looks[b.Node.ID]
 		if l.material == nil {
-			if b.Node.Kind == pattern.Drop {
+			if b.Node.Hangs() {
 				if drops[b.Node], err = mk.drop(b.Node); err != nil {
 					return nil, err
 				}
@@ -134,7 +135,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passes(l.material)}
 		if d := drops[b.Node]; d != nil {
 			s.Beads[i].Key, s.Beads[i].Drop = d.Key, d
-			if hanging += len(d.Beads); hanging > pattern.MaxBeads {
+			if hanging += d.Count(); hanging > pattern.MaxBeads {
 				return nil, pattern.TooManyHang(b.Node)
 			}
 		}
@@ -197,6 +198,18 @@ func (mk *strandMaker) look(key string) nodeLook {
 	return l
 }
 
+// lookAt is the look of a node, whatever hangs there. The error is a *pattern.Fault.
+func (mk *strandMaker) lookAt(n *pattern.Node) (nodeLook, error) {
+	if !n.Hangs() {
+		return mk.look(n.Key), nil
+	}
+	d, err := mk.drop(n)
+	if err != nil {
+		return nodeLook{}, err
+	}
+	return mk.lookOf(d.Material), nil
+}
+
 func (mk *strandMaker) lookOf(m *material.Material) nodeLook {
 	of := func(turned bool) faces { return mk.table.of(m, turned, mk.passes(m), mk.row.Cord.Cord.Diameter) }
 	return nodeLook{material: m, turns: m.Bead.Turns(), faces: [2]faces{of(false), of(true)}}
@@ -233,9 +246,7 @@ func (s *Strand) countKinds() {
 		switch {
 		case b.IsGap():
 		case b.Drop != nil:
-			for k := range b.Drop.Beads {
-				s.countOne(at, b.Drop.Beads[k].Material)
-			}
+			b.Drop.Each(func(one *HungBead) { s.countOne(at, one.Material) })
 		default:
 			s.countOne(at, b.Material)
 		}

@@ -155,8 +155,11 @@ func (d *deletion) rebuild(items []*Node) []*Node {
 		held := len(n.Items)
 		n.Items, n.Centre = d.rebuild(n.Items), d.rebuild(n.Centre)
 		switch {
-		case n.Kind == Drop && (len(n.Items) == 0 || len(n.Centre) == 0):
+		case n.Hangs() && (len(n.Items) == 0 || len(n.Centre) == 0):
 			changed = true
+			if n.Kind == Loop && len(n.Centre) > 0 { // its bead stays in the strand
+				out = append(out, &Node{Kind: Bead, Count: n.Count, Reversed: n.Reversed, Key: n.Centre[0].Key})
+			}
 			continue
 		case n.Kind == Bead || len(n.Items) > 0:
 		case n.Kind == Mirror && len(n.Centre) > 0:
@@ -198,6 +201,11 @@ func (l *Line) SetCount(id, n int) error {
 	}
 	node := l.Nodes[id]
 	if n > 0 {
+		for _, loop := range l.Nodes {
+			if loop.Kind == Loop && loop.Centre[0] == node {
+				node = loop // with its bead comes its loop
+			}
+		}
 		node.Count = n
 		return nil
 	}

@@ -173,9 +173,9 @@ func (l *Line) Copy(from, to int, fills Fills, turns Turns) (string, error) {
 	}
 	var runs []*Node
 	for _, p := range beads[from:to] {
-		if p.Node.Kind == Drop {
+		if p.Node.Hangs() {
 			one := p.Node.clone()
-			one.Count = 1
+			one.Count, one.Reversed = 1, p.Reversed && p.Node.Kind == Loop
 			runs = append(runs, one)
 			continue
 		}

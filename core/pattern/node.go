@@ -21,6 +21,7 @@ const (
 	Mirror Kind = "mirror" // < half | centre >
 	Fill   Kind = "fill"   // { ... } or { length: ... }
 	Drop   Kind = "drop"   // [ beads . turning bead ]: one place of the strand, its beads hang from it
+	Loop   Kind = "loop"   // bead[ beads ]: one bead of the strand, the cord hanging in a loop through it
 )
 
 // Node is one item of a line: a unit, how often it comes, and whether it is
@@ -30,8 +31,8 @@ type Node struct {
 	Count    int  // 1 to MaxCount
 	Reversed bool // ~ stands before it
 	Key      string
-	Items    []*Node // of a group, a fill, a drop, or a mirror's half
-	Centre   []*Node // of a mirror; of a drop the bead that the cord turns round
+	Items    []*Node // of a group, a fill, a drop, a loop, or a mirror's half
+	Centre   []*Node // of a mirror; of a drop the bead that the cord turns round, of a loop the one that it runs through
 	InDrop   bool    // it hangs, and is no place of the strand itself
 
 	Length     length.MM // of a fill to a given length, and of a gap
@@ -101,6 +102,11 @@ func (n *Node) write(b *strings.Builder) {
 		b.WriteString(" . ")
 		writeItems(b, n.Centre)
 		b.WriteByte(']')
+	case Loop:
+		writeItems(b, n.Centre)
+		b.WriteByte('[')
+		writeItems(b, n.Items)
+		b.WriteByte(']')
 	case Fill:
 		b.WriteByte('{')
 		if n.LengthText != "" {
@@ -119,15 +125,22 @@ func (l *Line) number() {
 		for _, n := range items {
 			n.ID, n.InDrop = len(l.Nodes), hangs
 			l.Nodes = append(l.Nodes, n)
-			walk(n.Items, hangs || n.Kind == Drop)
-			walk(n.Centre, hangs || n.Kind == Drop)
+			first, second := n.Items, n.Centre
+			if n.Kind == Loop {
+				first, second = second, first
+			}
+			walk(first, hangs || n.Hangs())
+			walk(second, hangs || n.Hangs())
 		}
 	}
 	walk(l.Items, false)
 }
 
 // IsOne says whether the node is one place of the strand for each time it comes.
-func (n *Node) IsOne() bool { return n.Kind == Bead || n.Kind == Drop }
+func (n *Node) IsOne() bool { return n.Kind == Bead || n.Hangs() }
+
+// Hangs says whether the node's beads hang on the strand's own cord.
+func (n *Node) Hangs() bool { return n.Kind == Drop || n.Kind == Loop }
 
 // OpenFill gives the line's open fill, or nil.
 func (l *Line) OpenFill() *Node {

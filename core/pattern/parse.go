@@ -63,7 +63,19 @@ func (p *parser) items(depth int) ([]*Node, error) {
 			if err != nil {
 				return nil, err
 			}
-			items = append(items, n)
+			last := len(items) - 1
+			switch {
+			case n.Kind != Drop || len(n.Centre) > 0:
+				items = append(items, n)
+			case last >= 0 && items[last].takesLoop(n):
+				items[last].makeLoop(n)
+				n = items[last]
+			default:
+				return nil, fault(Missing, n.Col, "A drop needs a . and the bead that its cord turns round, [10S . R]; a loop stands right behind the bead that it runs through, B[10S].", "a drop such as [10S . R]")
+			}
+			if err := n.checkHanging(); err != nil {
+				return nil, err
+			}
 		default:
 			return items, nil
 		}
@@ -112,10 +124,7 @@ func (p *parser) unit(n *Node, depth int) error {
 		return p.bracketed(n, depth, open, tokenFillEnd, "}")
 	case tokenDrop:
 		n.Kind = Drop
-		if err := p.bracketed(n, depth, open, tokenDropEnd, "]"); err != nil {
-			return err
-		}
-		return n.checkDrop()
+		return p.bracketed(n, depth, open, tokenDropEnd, "]")
 	case tokenMirror:
 		n.Kind = Mirror
 		return p.bracketed(n, depth, open, tokenMirrorEnd, ">")

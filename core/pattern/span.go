@@ -67,7 +67,7 @@ func (s *spanner) list(owner *Node, items []*Node, centre, reversed bool) *list 
 func (s *spanner) inside(n *Node, reversed bool) []*list {
 	var lists []*list
 	switch n.Kind {
-	case Bead, Drop:
+	case Bead, Drop, Loop:
 		s.at++
 	case Group:
 		lists = append(lists, s.list(n, n.Items, false, reversed))

@@ -6,6 +6,7 @@ import (
 	"mala/core/drape"
 	"mala/core/length"
 	"mala/core/measure"
+	"mala/core/statics"
 )
 
 // offsets is how much longer than the first row each is to be.
@@ -59,11 +60,11 @@ func TouchingStep(m *measure.Measured, k int, longer length.MM) length.MM {
 
 // sag is how deep an even strand hangs between the neck's sides.
 func sag(front, width float64) (float64, bool) {
-	parts := make([]drape.Part, fineParts)
+	parts := make([]statics.Part, fineParts)
 	for i := range parts {
-		parts[i] = drape.Part{Length: front / fineParts, Weight: 1, At: front / fineParts / 2}
+		parts[i] = statics.Part{Length: front / fineParts, Weight: 1, At: front / fineParts / 2}
 	}
-	hanging, err := drape.Hang(parts, width)
+	hanging, err := statics.Hang(parts, width)
 	if err != nil {
 		return 0, false
 	}

@@ -28,8 +28,11 @@ export const several = (doc: Document) => rowsOf(doc).length > 1;
 /** numberOf is a row's place among the rows, from 1. */
 export const numberOf = (doc: Document, id: string) => rowsOf(doc).findIndex((row) => row.id === id) + 1;
 
-/** isDrop says whether what stands in a strand hangs on its own cord. */
-export const isDrop = (key: string) => key.startsWith("[");
+/** isDrop says whether what stands in a strand hangs on its own cord, in a drop or a loop. */
+export const isDrop = (key: string) => key.includes("[");
+
+/** isLoop says whether it is a bead with a loop of the strand's own cord through it. */
+export const isLoop = (key: string) => isDrop(key) && !key.startsWith("[");
 
 /** isGap says whether what stands in a strand is bare cord and no bead. */
 export const isGap = (key: string) => key.startsWith("_") || key.startsWith("@");

@@ -43,11 +43,21 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
     outline: (id) => drawing.outlines[id],
     drops: strand.drops ?? [],
   };
+  spanLoops(nodes, spans);
   return (
     <div className={`chips ${state.behind ? "behind" : ""}`} role="group" aria-label="The bead line as chips">
       <Items items={nodes} tray={tray} />
     </div>
   );
+}
+
+/** spanLoops lets the bead that a loop runs through stand for its loop. */
+function spanLoops(nodes: LineNode[], spans: Map<number, [number, number]>) {
+  for (const node of nodes) {
+    const span = spans.get(node.id);
+    if (node.kind === "loop" && span) spans.set(node.centre![0].id, span);
+    else spanLoops([...(node.items ?? []), ...(node.centre ?? [])], spans);
+  }
 }
 
 /** groupSpans finds where each bracket of the line itself lies: from its first bead to its last. */
@@ -56,7 +66,7 @@ function groupSpans(nodes: LineNode[], placed: { node: number }[]): Map<number, 
   const inside = (node: LineNode): number[] => [node.id, ...[...(node.items ?? []), ...(node.centre ?? [])].flatMap(inside)];
   for (const node of nodes) {
     if (node.kind === "bead" || node.kind === "gap") continue;
-    const ids = node.kind === "drop" ? new Set([node.id]) : new Set(inside(node));
+    const ids = node.kind === "drop" || node.kind === "loop" ? new Set([node.id]) : new Set(inside(node));
     const first = placed.findIndex((b) => ids.has(b.node));
     const last = placed.findLastIndex((b) => ids.has(b.node));
     if (first >= 0) out.set(node.id, [first, last + 1]);
@@ -153,17 +163,18 @@ function DropFacts({ drop }: { drop: Drop | undefined }) {
 function opening(node: LineNode): string {
   const count = node.count > 1 ? `${node.count} ` : "";
   const turned = node.reversed ? "~" : "";
-  const sign = { group: "(", mirror: "<", fill: "{", drop: "[", bead: "", gap: "" }[node.kind];
+  const sign = { group: "(", mirror: "<", fill: "{", drop: "[", loop: "[", bead: "", gap: "" }[node.kind];
   return `${count}${turned}${sign}${node.length ? `${node.length}:` : ""}`;
 }
 
-const CLOSING = { group: ")", mirror: ">", fill: "}", drop: "]", bead: "", gap: "" };
+const CLOSING = { group: ")", mirror: ">", fill: "}", drop: "]", loop: "]", bead: "", gap: "" };
 
 function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
   const { typed, ...count } = useCount(tray, node);
   const span = tray.groups.get(node.id);
   return (
     <span className="bracket" role="group" aria-label={node.kind}>
+      {node.kind === "loop" && <Items items={node.centre ?? []} tray={tray} />}
       <button
         type="button"
         className="sign"
@@ -182,9 +193,9 @@ function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
           .
         </span>
       )}
-      {node.centre && <Items items={node.centre} tray={tray} />}
+      {node.kind !== "loop" && node.centre && <Items items={node.centre} tray={tray} />}
       {node.kind === "mirror" && <span className="chip ghost">↔ and back</span>}
-      {node.kind === "drop" && <DropFacts drop={tray.drops.find((one) => one.key === node.key)} />}
+      {(node.kind === "drop" || node.kind === "loop") && <DropFacts drop={tray.drops.find((one) => one.key === node.key)} />}
       {node.kind === "fill" && <span className="chip ghost">{node.repeats ?? 0} times</span>}
       <span className="sign" aria-hidden>
         {CLOSING[node.kind]}

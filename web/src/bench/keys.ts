@@ -15,7 +15,7 @@ export interface Key<Action extends string> {
 }
 
 export type StrandAction =
-  | "drop" | "count" | "move" | "byRun" | "otherRow" | "toEdge" | "step" | "delete" | "group" | "ungroup" | "mirror" | "reverse" | "fill" | "gap" | "hang" | "shuffle"
+  | "drop" | "count" | "move" | "byRun" | "otherRow" | "toEdge" | "step" | "delete" | "group" | "ungroup" | "mirror" | "reverse" | "fill" | "gap" | "hang" | "loop" | "shuffle"
   | "cut" | "copy" | "paste" | "selectAll" | "zoom" | "clear";
 
 export type PageAction = "undo" | "redo" | "line" | "strand" | "addDish" | "previousStep" | "nextStep" | "plan" | "newPiece" | "help";
@@ -41,6 +41,7 @@ export const STRAND_KEYS: Key<StrandAction>[] = [
   { action: "reverse", keys: "~", does: "reverse the selection", pressed: plain("~") },
   { action: "fill", keys: "{", does: "repeat the selection to fill the target length", pressed: plain("{") },
   { action: "gap", keys: "_", does: "put a gap of bare cord at the caret", pressed: plain("_") },
+  { action: "loop", keys: "&", does: "hang the selection in a loop of the strand's own cord through its first bead", pressed: plain("&") },
   { action: "hang", keys: "|", does: "hang the selection as a drop on the strand's own cord, the last bead at its foot", pressed: plain("|") },
   { action: "shuffle", keys: "*", does: "shuffle the selection so that no two alike touch", pressed: plain("*") },
   { action: "cut", keys: "Ctrl X", does: "cut", pressed: withControl("x") },

@@ -29,6 +29,7 @@ const HANDLERS: Record<Exclude<StrandAction, "paste">, Handler> = {
   reverse: (bench) => void bench.edit({ do: "reverse" }),
   fill: (bench) => void bench.edit({ do: "fill" }),
   hang: (bench) => void bench.edit({ do: "hang-drop" }),
+  loop: (bench) => void bench.edit({ do: "hang-loop" }),
   gap: (bench) => bench.addGap(),
   shuffle: (bench) => bench.shuffle(),
   cut: (bench) => void bench.cut().then(toClipboard),

@@ -1,5 +1,5 @@
 import type { Document, Material, Outline, Seat, Strand, WholeRow } from "../api/client.ts";
-import { isDrop, isGap, rowOf, strandOf } from "../api/piece.ts";
+import { isDrop, isGap, isLoop, rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
@@ -165,7 +165,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, one: RowView) {
         sprites.draw(ctx, m, carriedApart(m, outline)?.bead ?? outline, px, b.turned, spins[i]);
       });
       const carried = carriedApart(m, outline)?.hung;
-      if (carried) along(ctx, hanging(row.beads[i], flat), px, () => sprites.draw(ctx, m, carried, px, false));
+      if (carried) along(ctx, hanging(row.beads[i], flat), px, () => sprites.draw(ctx, m, carried, px, b.turned && isLoop(b.key)));
     });
   }
   ctx.globalAlpha = 1;

@@ -1,4 +1,5 @@
 import type { Material, Outline, Placed } from "../api/client.ts";
+import { isLoop } from "../api/piece.ts";
 import { GOLDEN } from "./paint/component.ts";
 
 /** spinsOf says how far round the cord each coil turns its beads: every one by the same angle more. */
@@ -10,7 +11,7 @@ export function spinsOf(placed: Placed[], outlines: Record<string, Outline>): (n
 const isCoil = (outline: Outline | undefined) => outline?.seats?.some((s) => s.role === "coil") ?? false;
 
 /** carries says whether it is a bead that carries something: the bead lies along the cord. */
-const carries = (m: Material) => m.component?.kind === "carrier";
+const carries = (m: Material) => m.component?.kind === "carrier" || isLoop(m.id);
 
 /** carriedApart takes a bead that carries something apart: the bead lies along the cord, the rest hangs. */
 export function carriedApart(m: Material, outline: Outline): { bead: Outline; hung: Outline } | undefined {

@@ -1,5 +1,6 @@
 import type { Document, Material, Outline, Placed, Seat, Wrap } from "../api/client.ts";
 import { layerOf } from "../felt/drawCloseUp.ts";
+import { isLoop } from "../api/piece.ts";
 import { inCord } from "../felt/paint/inCord.ts";
 import { drawFitting } from "../felt/paint/fitting.ts";
 import { sprites } from "../felt/paint/sprites.ts";
@@ -122,7 +123,7 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed,
         if (!carried) return;
         // What it carries lies outwards, away from the body.
         ctx.rotate(Math.PI);
-        sprites.draw(ctx, m, carried.hung, px, false);
+        sprites.draw(ctx, m, carried.hung, px, isLoop(m.id) && bead.turned);
       });
     }
   }

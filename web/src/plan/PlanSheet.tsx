@@ -1,4 +1,4 @@
-import { isDrop, isGap, rowOf, rowsOf } from "../api/piece.ts";
+import { isDrop, isGap, isLoop, rowOf, rowsOf } from "../api/piece.ts";
 import { useMemo, type Ref } from "react";
 import type { Analysis, Document, PartOf, Strand, VersionNote } from "../api/client.ts";
 import { sizedWord, sizeOf } from "../dishes/size.ts";
@@ -98,7 +98,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
                   <em>gap of {text(strand.placed[run.first].alongMm)}</em>
                 ) : isDrop(run.key) ? (
                   <>
-                    <b>{run.count}</b> drop {run.key}
+                    <b>{run.count}</b> {isLoop(run.key) ? "loop" : "drop"} {run.key}
                   </>
                 ) : (
                   <>

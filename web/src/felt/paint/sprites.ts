@@ -1,4 +1,5 @@
 import type { Material, Outline } from "../../api/client.ts";
+import { isLoop } from "../../api/piece.ts";
 import { drawBead } from "./bead.ts";
 import { widthOfCharm } from "./charm.ts";
 import { boxOf, drawComponent } from "./component.ts";
@@ -55,6 +56,7 @@ export class Sprites {
     const paint = image.getContext("2d")!;
     paint.scale(this.#ratio, this.#ratio);
     paint.translate(reach, up);
+    if (turned && isLoop(m.id)) paint.scale(-1, 1);
     if (outline.seats) drawComponent(paint, m, outline, { px, spin: step === undefined ? undefined : (step / SPINS) * 2 * Math.PI });
     else drawBead(paint, m, outline, px, turned);
     const sprite = { image, x: reach, y: up, width: image.width / this.#ratio, height: image.height / this.#ratio };

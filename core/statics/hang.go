@@ -1,8 +1,7 @@
-// Package drape works out how a necklace hangs: part of it lies round the neck, the
-// rest hangs in front between the neck's sides as a chain of stiff parts under its
-// own weight. Lengths are in millimetres, weights in grams; x runs to the right and
+// Package statics works out how a chain of stiff parts hangs between two supports under
+// its own weight. Lengths are in millimetres, weights in grams; x runs to the right and
 // y down.
-package drape
+package statics
 
 import (
 	"errors"
@@ -58,7 +57,7 @@ func Hang(parts []Part, width float64) (*Hanging, error) {
 	if !(whole > width*(1+1e-6)) || width <= 0 {
 		return nil, ErrShort
 	}
-	c := &chain{parts, loads(parts, weight), width}
+	c := &chain{parts, Loads(parts, weight), width}
 	h, v, ok := c.newton(whole)
 	if !ok {
 		h, v = c.narrow()
@@ -132,8 +131,8 @@ func (c *chain) narrow() (h, v float64) {
 	return h, v
 }
 
-// loads gives for each part the weight that hangs on the joints before it.
-func loads(parts []Part, weight float64) []float64 {
+// Loads gives for each part the weight that hangs on the joints before it.
+func Loads(parts []Part, weight float64) []float64 {
 	least := lightest
 	if weight > 0 {
 		least = 1e-9 * weight

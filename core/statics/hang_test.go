@@ -1,4 +1,4 @@
-package drape
+package statics
 
 import (
 	"errors"
