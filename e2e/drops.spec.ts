@@ -37,13 +37,41 @@ test("a drop's beads are counted by its chips, and wrong drops are told at their
   const line = page.getByLabel("The bead line as text");
   for (const [text, says] of [
     ["B [5S B", "Column 3: This drop is not closed"],
-    ["B [5S B]", "Column 3: A drop needs a . and the bead"],
+    ["B [5S B]", "a loop stands right behind the bead"],
     ["B [5S . 2B]", "Column 9: The cord of a drop turns round one bead"],
-    ["B [[5S . B] . B]", "Column 4: A drop cannot hang in another drop"],
+    ["B [[5S . B] . B]", "Column 4: Nothing can hang in a drop"],
     ["B . S", "Column 3: . stands only inside a drop"],
   ]) {
     await line.fill(text);
     await expect(page.getByRole("alert").first()).toContainText(says);
     await expect(line).toHaveValue(text);
   }
+});
+
+test("beads are hung in a loop through a bead by keyboard, and its chips count it", async ({ page }) => {
+  await startPiece(page, "Loops", "A clasp", "430 mm");
+  await typeLine(page, "20D");
+  await strand(page).focus();
+  await page.keyboard.press("Home");
+  for (let i = 0; i < 5; i++) await page.keyboard.press("ArrowRight");
+  for (let i = 0; i < 9; i++) await page.keyboard.press("Shift+ArrowRight");
+  await page.keyboard.press("&");
+  const line = page.getByLabel("The bead line as text");
+  await expect(line).toHaveValue("5D D[8D] 6D");
+  await expect(page.getByText("20 beads", { exact: true })).toBeVisible();
+  const loop = page.getByRole("group", { name: "loop", exact: true });
+  await expect(loop).toContainText(/mm deep, .* mm of cord/);
+  // The chip of the bead that it runs through counts the whole loop.
+  await loop.getByRole("button", { name: /D$/ }).first().focus();
+  await page.keyboard.press("ArrowUp");
+  await expect(line).toHaveValue("5D 2D[8D] 6D");
+  await expect(page.getByText("29 beads", { exact: true })).toBeVisible();
+  await line.fill("5D D[D] 6D");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: /The loop does not reach round its bead/ }).or(page.getByText("The loop does not reach round its bead"))).toBeVisible();
+  await page.getByRole("button", { name: /Hang 1 more/ }).click();
+  await expect(line).toHaveValue("5D D[2D] 6D");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("loop D[2D]");
+  await expect(page.locator(".sheet")).toContainText("again from the same side");
 });

@@ -33,7 +33,7 @@ func inDrop(v *View, s *measure.Strand, at int) []Finding {
 			return
 		}
 		judged[b.Material] = true
-		f := Finding{Severity: Stop, At: s.Row.AtBead(at), Title: "Hole too small for the cord", cause: "drop " + b.Material.ID + " " + d.Key,
+		f := Finding{Severity: Stop, At: s.Row.AtBead(at), Title: "Hole too small for the cord", cause: "drop " + b.Material.ID,
 			Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in %s has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), b.Material.Name, dropOrLoop(d), mm(hole))}
 		if hole >= need-tiny {
 			f.Severity, f.Title = Warn, "The cord only just passes"

@@ -9,7 +9,7 @@ import (
 )
 
 // lineOps are the operations that work on a line, for a number to pick from.
-var lineOps = []Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine}
+var lineOps = []Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, HangDrop, HangLoop}
 
 // Whatever is asked of whatever line: it is refused in words, or gives a line that
 // reads back the same and a selection inside of it, and the piece it was asked of
@@ -18,6 +18,7 @@ func FuzzEdit(f *testing.F) {
 	f.Add("<2P L 3(P C) | L>", "3P", byte(0), 2, 5, 4)
 	f.Add("{P} L ~C 2(P {12mm: L})", "P L", byte(13), 0, 1, 0)
 	f.Add("({7:C})", "C", byte(0), 10, 10, 0) // a fill to a length that takes fewer repeats afterwards
+	f.Add("2P B[S P S] <P L[2P] | P[L[P]]>", "P[2L]", byte(0), 2, 4, 1)
 	f.Add("2(P _5mm) [2P L . P] @20mm P", "[P . L] _3mm", byte(0), 2, 4, 1)
 	f.Add("9999(P)", "9999P", byte(0), 1, 1, 0)
 	f.Fuzz(func(t *testing.T, line, text string, do byte, from, to, n int) {

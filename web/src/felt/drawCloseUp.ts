@@ -11,7 +11,7 @@ import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLinks, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
 import { spinsOf } from "./spins.ts";
-import { gapAt, gripOf } from "./strandGeometry.ts";
+import { gapAt, gripOf, hangsMm } from "./strandGeometry.ts";
 
 export interface CloseUpView {
   analysis: Analysis;
@@ -55,6 +55,8 @@ export interface Lane {
   /** By how much it lies further right than the row in hand's own start, in mm, so that rows line up. */
   shiftMm: number;
   inHand: boolean;
+  /** How far above the middle of the lane its cord lies, in px, to make room for what hangs. */
+  raised: number;
 }
 
 const LEAST_LANE = 40;
@@ -69,7 +71,7 @@ export function lanesOf({ analysis, row, height, align }: Pick<CloseUpView, "ana
   const each = (height - RULER) / shown;
   const middle = (s: Strand) => (align === "left" ? 0 : s.beads > 0 ? (s.strungMm + s.slackMm) / 2 : ownMiddle(s));
   return all.slice(first, first + shown).map((strand, i) => ({
-    strand, number: first + i + 1, top: RULER + i * each, height: each, shiftMm: middle(inHand) - middle(strand), inHand: strand === inHand,
+    strand, number: first + i + 1, top: RULER + i * each, height: each, shiftMm: middle(inHand) - middle(strand), inHand: strand === inHand, raised: 0,
   }));
 }
 
@@ -89,9 +91,10 @@ export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
   drawRuler(ctx, view, (mm) => (mm - leftMm) * px);
   for (const lane of lanes) {
     const x = (mm: number) => (mm + lane.shiftMm - leftMm) * px;
+    lane.raised = raisedBy(view, lane);
     ctx.save();
     if (lanes.length > 1) clipTo(ctx, lane, width, tone);
-    ctx.translate(0, lane.top + lane.height / 2);
+    ctx.translate(0, lane.top + lane.height / 2 - lane.raised);
     drawEndsAndCord(ctx, view, lane, x);
     if (lane.inHand) tintSelection(ctx, view, lane, x);
     drawBeads(ctx, view, lane, x);
@@ -100,6 +103,14 @@ export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
     ctx.restore();
   }
   if (analysisHasRows(view)) for (const lane of lanes) drawNumber(ctx, lane);
+}
+
+/** raisedBy is how far a cord is lifted so that what hangs on it is seen, as far as its beads leave room. */
+function raisedBy({ analysis, doc, px }: CloseUpView, { strand, height }: Lane): number {
+  const room = height / 2 - 8;
+  const hangs = hangsMm(strand, doc, analysis.drawing?.outlines) * px - room;
+  const widest = strand.placed.reduce((most, b) => Math.max(most, b.acrossMm), 6);
+  return Math.max(0, Math.min(hangs, room - (widest / 2) * px));
 }
 
 const analysisHasRows = ({ analysis }: CloseUpView) => analysis.strands.length > 1;
@@ -258,15 +269,15 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
 export const layerOf = (m: Material, outline: Outline) => (outline.seats || m.shape === "charm" ? 2 : m.shape === "cap" ? 1 : 0);
 
 /** tintSelection lays a tint under the selected beads, so that they keep their own colours. */
-function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height }: Lane, x: (mm: number) => number) {
+function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height, raised }: Lane, x: (mm: number) => number) {
   const { from, to } = view.selection;
   if (from === to) return;
   ctx.fillStyle = "rgba(217,138,31,.22)";
-  ctx.fillRect(x(gapAt(strand, from)), -height / 2 + 4, x(gapAt(strand, to)) - x(gapAt(strand, from)), height - 8);
+  ctx.fillRect(x(gapAt(strand, from)), raised - height / 2 + 4, x(gapAt(strand, to)) - x(gapAt(strand, from)), height - 8);
 }
 
 /** drawTarget flags where the strand should end to be on target. */
-function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height, inHand }: Lane, x: (mm: number) => number) {
+function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height, inHand, raised }: Lane, x: (mm: number) => number) {
   const { target } = strand;
   if (!target) return;
   const at = x(strand.strungMm - target.offMm);
@@ -276,18 +287,18 @@ function drawTarget(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, 
   ctx.lineWidth = 1.5;
   ctx.setLineDash([5, 4]);
   ctx.beginPath();
-  ctx.moveTo(at, -height / 2);
-  ctx.lineTo(at, height / 2);
+  ctx.moveTo(at, raised - height / 2);
+  ctx.lineTo(at, raised + height / 2);
   ctx.stroke();
   ctx.setLineDash([]);
   if (!inHand) return;
   ctx.font = '600 11px "Figtree Variable", sans-serif';
-  ctx.fillText("target", at + 5, -height / 2 + 14);
+  ctx.fillText("target", at + 5, raised - height / 2 + 14);
 }
 
-function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height }: Lane, x: (mm: number) => number) {
+function drawCaret(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height, raised }: Lane, x: (mm: number) => number) {
   const { selection, pending, focused } = view;
-  const top = -height / 2 + 4;
+  const top = raised - height / 2 + 4;
   const tall = height - 8;
   ctx.strokeStyle = MARIGOLD;
   ctx.globalAlpha = focused ? 1 : 0.6;
