@@ -15,13 +15,28 @@ const touches = 0.02
 func wrapOf(s *measure.Strand, w *measure.Wrap) *Wrap {
 	out := &Wrap{Strand: string(s.Row.ID), InsideMm: exact(w.Inside), RadiusMm: exact(length.MM(w.Chain.Radius)), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
 	angle := -math.Pi/2 - toClosure(w)
+	along := helix(s, angle)
 	for i, link := range w.Links {
 		next := angle + w.Chain.Sweeps[i]
-		from, to := polar(w.Chain.Joints[i], angle), polar(w.Chain.Joints[(i+1)%len(w.Links)], next)
+		from, to := along(w.Chain.Joints[i], angle), along(w.Chain.Joints[(i+1)%len(w.Links)], next)
 		out.draw(s, link, w.Chain.Gaps[i] < touches, from, to)
 		angle = next
 	}
 	return out
+}
+
+// helix places the hinges of a loop. Several turns lie beside one another on the body, and
+// are drawn a little from the side.
+func helix(s *measure.Strand, begin float64) func(r, angle float64) [2]float64 {
+	apart, turns := 1.15*float64(s.Width()), float64(s.Times())
+	return func(r, angle float64) [2]float64 {
+		at := polar(r, angle)
+		if turns > 1 {
+			by := apart * ((angle-begin)/(2*math.Pi) - turns/2)
+			at[0], at[1] = at[0]+0.8*by, at[1]+0.45*by
+		}
+		return at
+	}
 }
 
 // toClosure is the angle from the first hinge to the middle of the fittings, or of

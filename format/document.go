@@ -47,6 +47,7 @@ type Body struct {
 	For       string    `json:"for,omitempty" maxLength:"40" doc:"The standard size or age the measure stands for."`
 	Child     bool      `json:"child,omitempty"`
 	Fit       string    `json:"fit,omitempty" maxLength:"40" doc:"The word for the ease that is wanted."`
+	Times     int       `json:"times,omitempty" minimum:"1" maximum:"12" doc:"How often the piece goes round it; once if left out."`
 }
 
 // Place names anything in a piece: a row, one of its ends, a fitting, a bead. What
@@ -130,8 +131,8 @@ type Row struct {
 
 	LeftPort  *Port     `json:"leftPort,omitempty" doc:"Where it goes on; if absent, the innermost fitting, in the order of the rows."`
 	RightPort *Port     `json:"rightPort,omitempty"`
-	Follow    string    `json:"follow,omitempty" enum:"equal,longer,touching" doc:"How its length follows from the row before it; absent it follows none."`
-	FollowMm  length.MM `json:"followMm,omitempty" doc:"By how much it is longer."`
+	Follow    string    `json:"follow,omitempty" enum:"equal,longer,touching,own" doc:"How its length follows from the row before it; absent it follows none."`
+	FollowMm  length.MM `json:"followMm,omitempty" doc:"By how much it is longer; of a row of its own length that length."`
 }
 
 // Holder is what holds beads apart.

@@ -41,8 +41,7 @@ func (d *Document) Piece(shop House) (*piece.Piece, error) {
 		p.Target = &piece.Target{Finished: d.Target.FinishedMm, Tolerance: d.Target.ToleranceMm}
 	}
 	if d.Body != nil {
-		p.Body = &piece.Body{Part: d.Body.Part, Measure: d.Body.MeasureMm, Hand: d.Body.HandMm, Head: d.Body.HeadMm,
-			For: d.Body.For, Child: d.Body.Child, Fit: d.Body.Fit}
+		p.Body = d.Body.Core()
 	}
 	for _, w := range d.Waived {
 		p.Waived = append(p.Waived, piece.Waiver{Code: w.Code, At: w.Place.place(), Note: w.Note})

@@ -48,7 +48,7 @@ func bodyOf(b *piece.Body) *Body {
 	if b == nil {
 		return nil
 	}
-	return &Body{Part: b.Part, MeasureMm: b.Measure, HandMm: b.Hand, HeadMm: b.Head, For: b.For, Child: b.Child, Fit: b.Fit}
+	return &Body{Part: b.Part, MeasureMm: b.Measure, HandMm: b.Hand, HeadMm: b.Head, For: b.For, Child: b.Child, Fit: b.Fit, Times: b.Times}
 }
 
 // Core is the wearer as the core has them.
@@ -56,7 +56,7 @@ func (b *Body) Core() *piece.Body {
 	if b == nil {
 		return nil
 	}
-	return &piece.Body{Part: b.Part, Measure: b.MeasureMm, Hand: b.HandMm, Head: b.HeadMm, For: b.For, Child: b.Child, Fit: b.Fit}
+	return &piece.Body{Part: b.Part, Measure: b.MeasureMm, Hand: b.HandMm, Head: b.HeadMm, For: b.For, Child: b.Child, Fit: b.Fit, Times: b.Times}
 }
 
 func fittingsOf(list []piece.Fitting) []Fitting {

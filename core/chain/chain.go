@@ -6,6 +6,7 @@ package chain
 import (
 	"errors"
 	"math"
+	"slices"
 )
 
 // Segment is one straight link of the chain: its length between its hinges, and
@@ -46,18 +47,22 @@ var ErrLost = errors.New("no solution of the chain was found")
 // and where its steps still go to and fro with the corners of the clearances
 // rounded off. The error is
 // ErrOpen, ErrNothing or ErrLost.
-func Tightest(segments []Segment) (*Wrap, error) {
-	if !closes(segments) {
+func Tightest(segments []Segment) (*Wrap, error) { return Wound(segments, 1) }
+
+// Wound is Tightest of a chain that goes so many times round, each turn beside the one
+// before it. The errors are the same.
+func Wound(segments []Segment, times int) (*Wrap, error) {
+	if !closes(segments, times) {
 		return nil, ErrOpen
 	}
-	l := equal(segments)
+	l := equal(segments, times)
 	if l == nil {
 		var err error
-		if l, err = newton(segments, 0, bold); err != nil {
-			l, err = newton(segments, 0, careful)
+		if l, err = newton(segments, times, 0, bold); err != nil {
+			l, err = newton(segments, times, 0, careful)
 		}
 		if err == ErrLost {
-			l, err = newton(segments, roundStart, careful)
+			l, err = newton(segments, times, roundStart, careful)
 		}
 		if err != nil {
 			return nil, err
@@ -69,8 +74,8 @@ func Tightest(segments []Segment) (*Wrap, error) {
 	return l, nil
 }
 
-// closes says whether the segments can make a polygon.
-func closes(segments []Segment) bool {
+// closes says whether the segments can make a polygon that goes so many times round.
+func closes(segments []Segment, times int) bool {
 	longest, sum := 0.0, 0.0
 	for _, s := range segments {
 		if !(s.Length > 0) || math.IsNaN(s.Reach) || math.IsInf(s.Length+s.Reach, 0) {
@@ -78,11 +83,18 @@ func closes(segments []Segment) bool {
 		}
 		longest, sum = max(longest, s.Length), sum+s.Length
 	}
+	if times > 1 {
+		turn := 0.0
+		for _, s := range segments {
+			turn += halfTurn(s.Length, longest/2)
+		}
+		return turn > math.Pi*float64(times)
+	}
 	return len(segments) >= 3 && longest < sum-longest
 }
 
-// equal gives the regular polygon: p = 2(q + w) tan(π/n).
-func equal(segments []Segment) *Wrap {
+// equal gives the regular polygon: p = 2(q + w) tan(π times/n).
+func equal(segments []Segment, times int) *Wrap {
 	first := segments[0]
 	for _, s := range segments {
 		if s != first {
@@ -90,7 +102,7 @@ func equal(segments []Segment) *Wrap {
 		}
 	}
 	n := len(segments)
-	turn := math.Pi / float64(n)
+	turn := math.Pi * float64(times) / float64(n)
 	l := &Wrap{Radius: first.Length/(2*math.Tan(turn)) - first.Reach,
 		Joints: make([]float64, n), Sweeps: make([]float64, n), Gaps: make([]float64, n)}
 	for i := range segments {
@@ -129,14 +141,17 @@ func nearest(x, y, p float64) (square, at float64) {
 // inscribed gives a closed convex chain to start from: its hinges lie on one
 // circle, and the centre it goes round is the mean of its hinges, which lies
 // inside it whatever its shape. It returns the squared distances of the hinges.
-func inscribed(segments []Segment) []float64 {
+func inscribed(segments []Segment, times int) []float64 {
 	n, long := len(segments), 0
 	for i, s := range segments {
 		if s.Length > segments[long].Length {
 			long = i
 		}
 	}
-	radius := circumscribed(segments, long)
+	radius := circumscribed(segments, long, times)
+	if times > 1 {
+		return slices.Repeat([]float64{radius * radius}, n)
+	}
 	xs, ys := make([]float64, n), make([]float64, n)
 	angle, cx, cy := 0.0, 0.0, 0.0
 	for k := range n {
@@ -158,7 +173,7 @@ func halfTurn(length, radius float64) float64 { return math.Asin(min(1, length/(
 // circumscribed is the radius of the circle on which all hinges can lie. The
 // long side takes what the others leave of a full turn; if that is more than half
 // a turn, the middle of the circle lies outside the chain.
-func circumscribed(segments []Segment, long int) float64 {
+func circumscribed(segments []Segment, long, times int) float64 {
 	// Segments of one length are taken together: there are few lengths.
 	type alike struct {
 		length float64
@@ -186,8 +201,8 @@ func circumscribed(segments []Segment, long int) float64 {
 	}
 	longest := segments[long].Length
 	least := longest / 2
-	tooTight := func(radius float64) bool { return others(radius)+halfTurn(longest, radius) > math.Pi }
-	if others(least) < math.Pi/2 {
+	tooTight := func(radius float64) bool { return others(radius)+halfTurn(longest, radius) > math.Pi*float64(times) }
+	if times == 1 && others(least) < math.Pi/2 {
 		tooTight = func(radius float64) bool { return halfTurn(longest, radius) > others(radius) }
 	}
 	lo, hi := least, least*1e6

@@ -44,6 +44,7 @@ var (
 // it presses on the circle.
 type state struct {
 	segments []Segment
+	turn     float64 // that the sweeps are to sum to, in radians
 	x        []float64
 	q        float64
 	round    float64 // how much the corners of the clearances are rounded off; 0 for not at all
@@ -66,11 +67,11 @@ type bar struct {
 
 // newton finds the tightest wrap by a primal-dual barrier method: it maximises
 // the radius while every segment stays clear of the circle and the sweeps sum to
-// a full turn. Each step solves a cyclic tridiagonal system, so it takes time in
+// the full turns. Each step solves a cyclic tridiagonal system, so it takes time in
 // proportion to the number of segments.
-func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
+func newton(segments []Segment, times int, round float64, by pace) (*Wrap, error) {
 	n := len(segments)
-	s, lambda, mu := begin(segments, round)
+	s, lambda, mu := begin(segments, times, round)
 	if s == nil {
 		return nil, ErrLost
 	}
@@ -111,9 +112,9 @@ func newton(segments []Segment, round float64, by pace) (*Wrap, error) {
 
 // begin inscribes the chain in a circle; it gives the tension and the barrier to
 // begin with, and nil where a segment does not reach.
-func begin(segments []Segment, round float64) (s *state, lambda, mu float64) {
+func begin(segments []Segment, times int, round float64) (s *state, lambda, mu float64) {
 	n := len(segments)
-	s = &state{segments: segments, round: round, x: inscribed(segments), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
+	s = &state{segments: segments, turn: 2 * math.Pi * float64(times), round: round, x: inscribed(segments, times), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
 	s.solver.make(n)
 	var ok bool
 	if s.over, ok = s.look(s.x, s.bars); !ok {
@@ -130,7 +131,7 @@ func begin(segments []Segment, round float64) (s *state, lambda, mu float64) {
 		s.force[i] = 1 / float64(n)
 		mu += s.clear[i] * s.force[i] / float64(n)
 	}
-	return s, wide / (2 * math.Pi), mu
+	return s, wide / s.turn, mu
 }
 
 // quality gives how far the radius may still be off, and by how much at most the
@@ -171,7 +172,7 @@ func (s *state) look(x []float64, bars []bar) (over float64, ok bool) {
 		}
 		inverse[i] = 1 / math.Sqrt(square)
 	}
-	over = -2 * math.Pi
+	over = -s.turn
 	for i := range bars {
 		j := i + 1
 		if j == n {

@@ -6,6 +6,8 @@ import (
 
 	"mala/core/edit"
 	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/piece"
 	"mala/core/size"
 )
 
@@ -14,33 +16,25 @@ import (
 var easeOff = Check{
 	Code: "ease-off", Step: StepFit,
 	Piece: func(v *View) []Finding {
-		fit := size.Of(v.Measured)
-		if fit == nil {
+		if v.Piece.Body == nil || v.Piece.Body.Measure <= 0 {
 			return nil
 		}
-		f := Finding{Severity: Warn, At: v.Binding().Row.At(), cause: "ease"}
-		part := v.Piece.Body.Part
-		switch pass := fit.Passage; {
-		case pass != nil && !pass.Passes:
-			f.Severity, f.Title, f.cause = Stop, "Will not pass the "+pass.Over, "passage"
-			f.Says = fmt.Sprintf("It opens to %s inside; the %s needs %s%s.", pass.Stretched.In(v.Unit), pass.Over, pass.Need.In(v.Unit), guessed(pass))
-		case !fit.Suits():
-			f.Title = "Too loose on the " + part
-			if fit.Ease < fit.Wanted[0].From {
-				f.Title = "Too tight on the " + part
+		found := easeOfRow(v, v.Binding())
+		for _, s := range v.Main() {
+			// A row to a length of its own is worn alone as well.
+			if s.Row.Follow.Rule == piece.Own && s != v.Binding() {
+				found = append(found, easeOfRow(v, s)...)
 			}
-			f.Says = fmt.Sprintf("%s measures %s inside, an ease of %s on %s; %s is right.", v.it(v.Binding()), fit.Inside.In(v.Unit),
-				fit.Ease.In(v.Unit), fit.Measure.In(v.Unit), easeRange(fit, v.Unit))
-		default:
-			return nil
 		}
-		return []Finding{f}
+		return found
 	},
-	Fix: func(v *View, _ *Finding, _ Bench) []Fix {
-		fit := size.Of(v.Measured)
+	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		if v.Piece.Several() {
-			return changedCounts(v, v.Binding(), float64(fit.Middle-fit.Ease), tolerated(fit))
+			s := v.Strand(f.At.Row)
+			fit := size.OfRow(v.Measured, s)
+			return changedCounts(v, s, float64(v.Piece.Times())*float64(fit.Middle-fit.Ease), tolerated(fit))
 		}
+		fit := size.Of(v.Measured)
 		want := fit.Suited(v.Measured)
 		target := edit.Op{Do: edit.SetTarget, Length: &want}
 		says := "Set the target to " + want.In(v.Unit)
@@ -56,6 +50,35 @@ var easeOff = Check{
 		}
 		return fixes
 	},
+}
+
+// easeOfRow holds the ease of a row against what is right for the body.
+func easeOfRow(v *View, s *measure.Strand) []Finding {
+	fit := size.OfRow(v.Measured, s)
+	if fit == nil {
+		return nil
+	}
+	f := Finding{Severity: Warn, At: s.Row.At(), cause: "ease"}
+	part := v.Piece.Body.Part
+	switch pass := fit.Passage; {
+	case pass != nil && !pass.Passes:
+		f.Severity, f.Title, f.cause = Stop, "Will not pass the "+pass.Over, "passage"
+		f.Says = fmt.Sprintf("It opens to %s inside; the %s needs %s%s.", pass.Stretched.In(v.Unit), pass.Over, pass.Need.In(v.Unit), guessed(pass))
+	case !fit.Suits():
+		f.Title = "Too loose on the " + part
+		if fit.Ease < fit.Wanted[0].From {
+			f.Title = "Too tight on the " + part
+		}
+		each := ""
+		if n := v.Piece.Times(); n > 1 {
+			each = fmt.Sprintf(" at each of its %d turns", n)
+		}
+		f.Says = fmt.Sprintf("%s measures %s inside%s, an ease of %s on %s; %s is right.", v.it(s), fit.Inside.In(v.Unit), each,
+			fit.Ease.In(v.Unit), fit.Measure.In(v.Unit), easeRange(fit, v.Unit))
+	default:
+		return nil
+	}
+	return []Finding{f}
 }
 
 func guessed(p *size.Passage) string {

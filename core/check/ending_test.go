@@ -2,6 +2,7 @@ package check
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -404,5 +405,30 @@ func TestABeadOverACrimpOnPurposeIsItsCover(t *testing.T) {
 	misfit, after := fixed(t, under("G 9P"), "cover-misfit")
 	if misfit == nil || after.Leading().RightEnding.Way != piece.WayFittings {
 		t.Errorf("%+v", misfit)
+	}
+}
+
+// A row to a length of its own is judged by itself, and a wound strand at each turn.
+func TestEaseOfRowsWornApartAndOfTurns(t *testing.T) {
+	wound := necklace(t, "150P", func(p *piece.Piece, _ *piece.Row) {
+		p.Kind, p.Body = piece.Bracelet, &piece.Body{Part: "wrist", Measure: 150, Times: 3}
+	})
+	if f := of(all(t, wound), "ease-off"); f == nil || !strings.Contains(f.Says, "inside at each of its 3 turns") {
+		t.Errorf("%+v", f)
+	}
+	apart := func(rule piece.Rule) *piece.Piece {
+		return necklace(t, "40P", func(p *piece.Piece, r *piece.Row) {
+			p.Kind, p.Body = piece.Bracelet, &piece.Body{Part: "wrist", Measure: 150}
+			long := *r
+			long.ID, long.Left, long.Right = "r2", fittings("gl", crimp18), fittings("gr", crimp18)
+			long.Line, long.Follow = necklace(t, "60P").Leading().Line, piece.Follow{Rule: rule, Step: 240}
+			p.Sections[0].Rows = append(p.Sections[0].Rows, &long)
+		})
+	}
+	loose := func(p *piece.Piece) bool {
+		return slices.ContainsFunc(all(t, p), func(f Finding) bool { return f.Code == "ease-off" && f.At.Row == "r2" })
+	}
+	if !loose(apart(piece.Own)) || loose(apart(piece.Longer)) {
+		t.Errorf("worn alone too loose: %v, beside the other: %v", loose(apart(piece.Own)), loose(apart(piece.Longer)))
 	}
 }

@@ -90,9 +90,13 @@ func otherSteps(v *View, s *measure.Strand, way float64) []Fix {
 	for _, by := range []float64{3, 5, 8, 12, 16, 20, 25, 30, 40, 50, 65, 80} {
 		step := length.MM(math.Round(float64(follow.Step) + way*by))
 		set := edit.Op{Do: edit.SetFollow, At: s.Row.At(), Text: string(piece.Longer), Length: &step}
+		says := fmt.Sprintf("Make row %d %s longer than row %d", v.Piece.Number(s.Row.ID), step.In(v.Unit), v.Piece.Number(s.Row.ID)-1)
+		if follow.Rule == piece.Own {
+			set.Text, says = string(piece.Own), fmt.Sprintf("Make row %d %s long", v.Piece.Number(s.Row.ID), step.In(v.Unit))
+		}
 		switch {
 		case fills:
-			fixes = append(fixes, fix(fmt.Sprintf("Make row %d %s longer than row %d", v.Piece.Number(s.Row.ID), step.In(v.Unit), v.Piece.Number(s.Row.ID)-1), set))
+			fixes = append(fixes, fix(says, set))
 		default:
 			for _, c := range firstOf(changedCounts(v, s, way*by, 2)) {
 				if follow.Rule != piece.Free {

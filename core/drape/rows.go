@@ -34,7 +34,7 @@ func Rows(m *measure.Measured) []*Necklace {
 }
 
 func rowsOf(m *measure.Measured) []*Necklace {
-	if m.Piece.Kind != piece.Necklace {
+	if m.Piece.Kind != piece.Necklace || m.Piece.Times() > 1 {
 		return nil
 	}
 	rows, hang := make([]*Necklace, len(m.Strands)), false

@@ -251,15 +251,12 @@ func setStrand(p *piece.Piece, op Op) error {
 	return nil
 }
 
-// standardTolerance is how far off a target is still right until somebody says.
-const standardTolerance = length.MM(3)
-
 func setTarget(p *piece.Piece, op Op) error {
 	if op.Length == nil && op.Tolerance == nil {
 		p.Target = nil
 		return nil
 	}
-	t := piece.Target{Tolerance: standardTolerance}
+	t := piece.Target{Tolerance: piece.StandardTolerance}
 	if p.Target != nil {
 		t = *p.Target
 	}

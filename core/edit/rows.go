@@ -239,8 +239,14 @@ func setFollow(p *piece.Piece, row *piece.Row, op Op) error {
 		return refuse("The first row follows no other. Set the target instead.")
 	}
 	f := piece.Follow{Rule: piece.Rule(op.Text), Step: row.Follow.Step}
-	if op.Length != nil {
+	switch {
+	case op.Length != nil:
 		f.Step = *op.Length
+	case (f.Rule == piece.Own) != (row.Follow.Rule == piece.Own):
+		f.Step = 0 // a length is no step
+		if f.Rule == piece.Own {
+			return refuse("Give the length that the row is to have.")
+		}
 	}
 	if f.Rule == piece.Equal || f.Rule == piece.Free {
 		f.Step = 0

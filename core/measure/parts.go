@@ -87,7 +87,8 @@ func (s *stack) outermost(f face) (float64, contact) {
 
 // turningGaps is the sum of the gaps that bending into a loop of this length
 // opens on the cord's line: 2ρ tan(t/2) at each joint of radius ρ between two
-// stiff parts, which turns by t = π × the sum of their lengths / the loop. The
+// stiff parts, which turns by t = π × the sum of their lengths / the loop, for each time the
+// loop goes round. The
 // joint to a fitting opens nothing.
 func (s *Strand) turningGaps(loop length.MM, radius func(left *stiffPart) float64) length.MM {
 	sum := 0.0
@@ -97,7 +98,7 @@ func (s *Strand) turningGaps(loop length.MM, radius func(left *stiffPart) float6
 			break
 		}
 		a, b := &s.parts[i], &s.parts[(i+1)%n]
-		half := math.Pi / 2 * (a.length + b.length) / float64(loop)
+		half := math.Pi / 2 * float64(s.times) * (a.length + b.length) / float64(loop)
 		if half < math.Pi/2 && half > 0 {
 			sum += 2 * radius(a) * math.Tan(half)
 		}

@@ -35,6 +35,7 @@ type Strand struct {
 	Start       Start
 
 	tight length.MM // the loop pulled tight, without any slack
+	times int       // how often the loop goes round
 	kinds []kind
 	parts []stiffPart                    // along the path that decides the length
 	turns int                            // how often that path goes round a ring
@@ -44,6 +45,9 @@ type Strand struct {
 	wrapErr error
 	wrapped bool
 }
+
+// Times is how often the loop that the strand lies in goes round the body.
+func (s *Strand) Times() int { return s.times }
 
 // End gives the strand's end on a side.
 func (s *Strand) End(side piece.Side) *End {
@@ -108,7 +112,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 	if err != nil {
 		return nil, err
 	}
-	s := &Strand{Row: mk.row, Ring: ring, Fills: fills, Beads: make([]Bead, len(placed))}
+	s := &Strand{Row: mk.row, Ring: ring, times: mk.piece.Times(), Fills: fills, Beads: make([]Bead, len(placed))}
 	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
 	looks, turns := make([]nodeLook, len(line.Nodes)), newTurns()
 	drops, hanging := map[*pattern.Node]*Drop{}, 0

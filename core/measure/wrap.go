@@ -45,16 +45,17 @@ func (s *Strand) wrapRound() (*Wrap, error) {
 	for i, l := range links {
 		segments[i] = l.Segment
 	}
-	round, err := chain.Tightest(segments)
+	round, err := chain.Wound(segments, s.times)
 	if err != nil {
 		return nil, err
 	}
 	inside := length.MM(round.Girth())
 	if s.Row.Cord.Cord.Type != material.Elastic {
-		inside -= max(0, s.SlackNeeded-s.Slack)
+		missing := max(0, s.SlackNeeded-s.Slack)
 		for _, o := range s.Others() {
-			inside -= max(0, o.Strand.slackNeeded(s.tight)-o.Slack)
+			missing += max(0, o.Strand.slackNeeded(s.tight)-o.Slack)
 		}
+		inside -= missing / length.MM(s.times)
 	}
 	if inside <= 0 {
 		return nil, chain.ErrNothing
@@ -257,7 +258,7 @@ func (p *Part) reach(of *material.Material) float64 {
 }
 
 // Rule is the rule of thumb for the inside length: the finished length as it
-// lies, less π times the thickness of the beads that touch.
+// lies, by the times it goes round, less π times the thickness of the beads that touch.
 type Rule struct {
 	Inside length.MM
 	Thick  length.MM // the thickness it was worked out with
@@ -270,7 +271,7 @@ func (s *Strand) rule(finished length.MM) *Rule {
 	if thick == 0 {
 		return nil
 	}
-	return &Rule{Inside: finished - math.Pi*thick, Thick: thick}
+	return &Rule{Inside: finished/length.MM(s.times) - math.Pi*thick, Thick: thick}
 }
 
 // Thickness is the thickness that half of the strand's length reaches; 0 of a bare

@@ -36,6 +36,9 @@ func (p *Piece) Check() []Fault {
 			add("body.part", "%q is not a part of the body. Use wrist, neck or ankle.", b.Part)
 		}
 		checkRange(add, "body.measureMm", b.Measure, 0, 2000)
+		if b.Times < 0 || b.Times > MostTimes {
+			add("body.times", "A piece goes round 1 to %d times, not %d.", MostTimes, b.Times)
+		}
 		checkRange(add, "body.handMm", b.Hand, 0, 2000)
 		checkRange(add, "body.headMm", b.Head, 0, 2000)
 		if utf8.RuneCountInString(b.For) > mostWord || utf8.RuneCountInString(b.Fit) > mostWord {

@@ -67,6 +67,18 @@ type Body struct {
 	For                 string // the standard size or age the measure stands for
 	Child               bool
 	Fit                 string // the word for the ease that is wanted; empty takes any
+	Times               int    // how often the piece goes round it; 0 is once
+}
+
+// MostTimes is how often a piece goes round a body at most.
+const MostTimes = 12
+
+// Times is how often the piece goes round the body it is worn on.
+func (p *Piece) Times() int {
+	if p.Body == nil {
+		return 1
+	}
+	return max(1, p.Body.Times)
 }
 
 // Waiver accepts a finding as it is, with a reason.

@@ -17,22 +17,28 @@ type Port struct {
 	Hole int // from 1
 }
 
+// StandardTolerance is how far off a target is still right until somebody says.
+const StandardTolerance = length.MM(3)
+
 // Rule is how the length of a row follows from that of the row before it.
 type Rule string
 
 // The rules: as long; longer by a step; longer by the step at which it touches the row
-// before it where it hangs; of its own length.
+// before it where it hangs; to a length of its own, as a row that is worn alone as well;
+// as long as it comes.
 const (
 	Equal    Rule = "equal"
 	Longer   Rule = "longer"
 	Touching Rule = "touching"
+	Own      Rule = "own"
 	Free     Rule = ""
 )
 
 // Rules lists every rule.
-func Rules() []Rule { return []Rule{Equal, Longer, Touching, Free} }
+func Rules() []Rule { return []Rule{Equal, Longer, Touching, Own, Free} }
 
-// Follow is a rule with its step; of touching rows that which was worked out last.
+// Follow is a rule with its step; of touching rows that which was worked out last, of a row
+// of its own length that length.
 type Follow struct {
 	Rule Rule
 	Step length.MM
@@ -43,11 +49,14 @@ type Follow struct {
 // them by their rule; a row of another section is asked what the one in its loop is. It
 // is nil for a row that nothing is asked of.
 func (p *Piece) TargetOf(row *Row) *Target {
-	if p.Target == nil {
-		return nil
-	}
 	main := p.Main()
 	row = p.In(row, main)
+	if p.Target == nil {
+		if row != main.Rows[0] && row.Follow.Rule == Own {
+			return &Target{row.Follow.Step, StandardTolerance}
+		}
+		return nil
+	}
 	t := *p.Target
 	for i, r := range main.Rows {
 		if i > 0 && r.Follow.Rule == Free {
@@ -56,7 +65,11 @@ func (p *Piece) TargetOf(row *Row) *Target {
 			}
 			continue
 		}
-		if i > 0 && r.Follow.Rule != Equal {
+		switch {
+		case i == 0 || r.Follow.Rule == Equal:
+		case r.Follow.Rule == Own:
+			t.Finished = r.Follow.Step
+		default:
 			t.Finished += r.Follow.Step
 		}
 		if r == row {
@@ -190,12 +203,16 @@ func (p *Piece) checkRows(add adder) {
 func (r *Row) checkFollow(add adder, at string, first bool) {
 	f := r.Follow
 	if !slices.Contains(Rules(), f.Rule) {
-		add(at+".follow", "%q is no rule for a row. Use equal, longer, touching, or none.", string(f.Rule))
+		add(at+".follow", "%q is no rule for a row. Use equal, longer, touching, own, or none.", string(f.Rule))
 	}
-	if f.Rule != Longer && f.Rule != Touching {
+	switch f.Rule {
+	case Longer, Touching:
+		checkRange(add, at+".followMm", f.Step, -mostStep, mostStep)
+	case Own:
+		checkRange(add, at+".followMm", f.Step, 1, length.Longest)
+	default:
 		return
 	}
-	checkRange(add, at+".followMm", f.Step, -mostStep, mostStep)
 	if first {
 		add(at+".follow", "The first row follows no other: the target is its own.")
 	}

@@ -94,7 +94,17 @@ func TestEachRowFollowsTheOneBefore(t *testing.T) {
 			t.Errorf("row %d: %v, want %v", i+1, got, want)
 		}
 	}
-	if p.Target = nil; p.TargetOf(rows[0]) != nil {
+	rows[1].Follow = Follow{Own, 520}
+	for i, want := range []length.MM{400, 520, 520, 543.5} {
+		if got := p.TargetOf(rows[i]); got == nil || got.Finished != want {
+			t.Errorf("row %d, with a length of its own before it: %v, want %v", i+1, got, want)
+		}
+	}
+	p.Target = nil
+	if got := p.TargetOf(rows[1]); got == nil || *got != (Target{520, StandardTolerance}) || p.TargetOf(rows[2]) != nil {
+		t.Errorf("a length of its own without a target: %v", got)
+	}
+	if p.TargetOf(rows[0]) != nil {
 		t.Error("without a target nothing is asked")
 	}
 	if p.TargetOf(&Row{}) != nil || p.Number("none") != 0 || p.Number(rows[2].ID) != 3 {

@@ -53,11 +53,19 @@ const (
 // Of works out the fit; nil if the piece has no inside length, or is for nobody
 // whose measure is known.
 func Of(m *measure.Measured) *Fit {
+	if m.Piece.Body == nil || m.Piece.Body.Measure <= 0 {
+		return nil
+	}
+	return OfRow(m, m.Binding())
+}
+
+// OfRow is that of one row, as worn by itself.
+func OfRow(m *measure.Measured, s *measure.Strand) *Fit {
 	p := m.Piece
 	if p.Body == nil || p.Body.Measure <= 0 {
 		return nil
 	}
-	inside, ok := m.Inside()
+	inside, ok := s.Inside()
 	if !ok {
 		return nil
 	}
@@ -70,7 +78,7 @@ func Of(m *measure.Measured) *Fit {
 	f.Word = f.word(allRanges(p))
 	f.Middle = middle(f.Wanted)
 	if p.SlipsOn() {
-		f.Passage = passage(m, inside)
+		f.Passage = passage(m, s, inside)
 	}
 	return f
 }
@@ -178,10 +186,14 @@ func middle(wanted []piece.Ease) length.MM {
 
 // passage works out what a piece that does not open must go over. A beaded
 // elastic opens by its own stretch: what the cord gains, the inside gains.
-func passage(m *measure.Measured, inside length.MM) *Passage {
+func passage(m *measure.Measured, s *measure.Strand, inside length.MM) *Passage {
 	b := m.Piece.Body
 	pass := &Passage{Stretch: stretch(m)}
-	pass.Stretched = inside + length.MM(pass.Stretch-1)*m.Finished
+	pass.Stretched = inside + length.MM(pass.Stretch-1)*s.Finished()
+	if times := length.MM(m.Piece.Times()); times > 1 {
+		// The last turn goes on while the others lie round the body already.
+		pass.Stretched = times*inside + length.MM(pass.Stretch-1)*s.Finished() - (times-1)*b.Measure
+	}
 	switch b.Part {
 	case "wrist":
 		pass.Over, pass.Need, pass.Measured = "hand", b.Hand, b.Hand > 0
@@ -222,7 +234,7 @@ func (f *Fit) Suited(m *measure.Measured) length.MM {
 	}
 	want := f.Measure + f.Middle
 	if p := f.Passage; p != nil {
-		want = max(want, f.Inside+(p.Need-p.Stretched)/length.MM(p.Stretch))
+		want = max(want, f.Inside+(p.Need-p.Stretched)/length.MM(p.Stretch)/length.MM(m.Piece.Times()))
 	}
-	return length.MM(math.Round(float64(m.ForTarget + want - f.Inside)))
+	return length.MM(math.Round(float64(m.ForTarget + length.MM(m.Piece.Times())*(want-f.Inside))))
 }

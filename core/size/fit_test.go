@@ -168,3 +168,30 @@ func TestTheTradesNamesOfLengths(t *testing.T) {
 		}
 	}
 }
+
+// Three times round a wrist each turn has a third of the strand, and a change of the target
+// goes into all three.
+func TestAStrandWoundRoundTheWrist(t *testing.T) {
+	body := piece.Body{Part: "wrist", Measure: 150, Times: 3}
+	m := ring(t, body)
+	if _, ok := m.Inside(); !ok {
+		t.Fatal("it does not close")
+	}
+	long := of(t, "66R", piece.Closure{Type: piece.Knot}, &material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Bracelet, body)
+	f := Of(long)
+	// 66 rounds three times round lie as 22 do once.
+	if math.Abs(float64(f.Inside)-151.44) > 0.01 || math.Abs(float64(f.Ease)-1.44) > 0.01 || !f.Suits() {
+		t.Errorf("%+v", f)
+	}
+	if math.Abs(float64(long.Rule.Inside-(long.Finished/3-math.Pi*8))) > 1e-9 {
+		t.Errorf("by the rule of thumb %v", long.Rule.Inside)
+	}
+	long.Piece.Body.Fit = "snug"
+	if want := length.MM(math.Round(float64(long.Finished + 3*(f.Measure+Of(long).Middle-f.Inside)))); f.Suited(long) != want && Of(long).Suited(long) != want {
+		t.Errorf("suited at %v, want %v", Of(long).Suited(long), want)
+	}
+	// While the last turn goes over the hand the two others lie on the wrist.
+	if p, want := f.Passage, 3*f.Inside+0.4*long.Finished-2*150; math.Abs(float64(p.Stretched-want)) > 1e-6 {
+		t.Errorf("it opens to %v, want %v", p.Stretched, want)
+	}
+}

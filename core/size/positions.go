@@ -22,7 +22,7 @@ func Positions(m *measure.Measured) []Position {
 	for _, at := range m.Positions() {
 		p := Position{Position: at}
 		if ok {
-			p.Inside = inside + at.Finished - m.Finished
+			p.Inside = inside + (at.Finished-m.Finished)/length.MM(m.Piece.Times())
 			p.covers(m.Piece)
 		}
 		out = append(out, p)

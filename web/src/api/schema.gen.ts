@@ -643,6 +643,11 @@ export interface components {
             measureMm?: number;
             /** @enum {string} */
             part: "wrist" | "neck" | "ankle";
+            /**
+             * Format: int64
+             * @description How often the piece goes round it; once if left out.
+             */
+            times?: number;
         };
         BodySize: {
             child?: boolean;
@@ -1756,10 +1761,10 @@ export interface components {
              * @description How its length follows from the row before it; absent it follows none.
              * @enum {string}
              */
-            follow?: "equal" | "longer" | "touching";
+            follow?: "equal" | "longer" | "touching" | "own";
             /**
              * Format: double
-             * @description By how much it is longer.
+             * @description By how much it is longer; of a row of its own length that length.
              */
             followMm?: number;
             /** @description What holds beads where gaps lie beside them. */
@@ -3469,7 +3474,7 @@ export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
-export const rowFollowValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Row"]["follow"]> = ["equal", "longer", "touching"];
+export const rowFollowValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Row"]["follow"]> = ["equal", "longer", "touching", "own"];
 export const rowsOnSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RowsOn"]["side"]> = ["left", "right"];
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];

@@ -63,6 +63,7 @@ const NO_INSIDE = {
 
 function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
   const { fit, insideMm, insideRule } = analysis;
+  const times = bodyOf(doc).times ?? 1;
   return (
     <section aria-label="Inside length and ease">
       <h2>Inside</h2>
@@ -75,9 +76,10 @@ function Figures({ analysis, doc }: { analysis: Analysis; doc: Document }) {
           <Length mm={insideMm} />
         </p>
       )}
+      {times > 1 && insideMm != null && <p className="quiet">At each of its {times} turns, which lie side by side.</p>}
       {insideRule && (
         <p className="quiet">
-          Rule of thumb: <Length mm={insideRule.mm} /> = finished length − π × <Length mm={insideRule.thickMm} />, the typical bead thickness.
+          Rule of thumb: <Length mm={insideRule.mm} /> = finished length{times > 1 && ` ÷ ${times}`} − π × <Length mm={insideRule.thickMm} />, the typical bead thickness.
         </p>
       )}
       {fit && (
@@ -151,6 +153,7 @@ function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis;
     );
   }
   const flat = target?.mm ?? analysis.finishedMm;
+  const times = bodyOf(doc).times ?? 1;
   const suited = target?.finishedMm === fit.suitedMm;
   return (
     <section className="reasoning" aria-label="Suggested length">
@@ -172,9 +175,15 @@ function Reasoning({ bench, analysis, doc }: { bench: Bench; analysis: Analysis;
           <tr>
             <th scope="row">taken by bead thickness</th>
             <td className="n">
-              <Length mm={flat - insideMm} />
+              <Length mm={flat / times - insideMm} />
             </td>
           </tr>
+          {times > 1 && (
+            <tr>
+              <th scope="row">times round</th>
+              <td className="n">× {times}</td>
+            </tr>
+          )}
           <tr className="sum">
             <th scope="row">suggested length{fit.passage && !fit.passage.passes ? ", passes too" : ""}</th>
             <td className="n">

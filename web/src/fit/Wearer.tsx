@@ -21,6 +21,26 @@ export function bodyOf(doc: Document): Body {
   return doc.body ?? { part: PART_OF[doc.kind] ?? "wrist" };
 }
 
+const MOST_TIMES = 12;
+
+/** TimesRound asks how often a long piece goes round the body. */
+function TimesRound({ times, part, onChange }: { times: number; part: string; onChange: (times: number) => void }) {
+  return (
+    <fieldset>
+      <legend>How often round the {part}?</legend>
+      <span className="times-round">
+        <button type="button" aria-label="Once less" disabled={times <= 1} onClick={() => onChange(times - 1)}>
+          −
+        </button>
+        <output aria-label={`Times round the ${part}`}>{times === 1 ? "once" : `${times} times`}</output>
+        <button type="button" aria-label="Once more" disabled={times >= MOST_TIMES} onClick={() => onChange(times + 1)}>
+          +
+        </button>
+      </span>
+    </fieldset>
+  );
+}
+
 /** Wearer takes the wearer: by measure, by standard size or by age, and how it should sit. */
 export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
   const house = useHouse().data?.whole;
@@ -49,6 +69,7 @@ export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
           </div>
         )}
       </fieldset>
+      <TimesRound times={body.times ?? 1} part={body.part} onChange={(times) => change({ times: times > 1 ? times : undefined })} />
       {slipsOn && body.part !== "ankle" && (
         <fieldset>
           <legend>What must it pass?</legend>

@@ -1,5 +1,5 @@
 import type { Operation } from "../api/client.ts";
-import { numberOf, rowOf } from "../api/piece.ts";
+import { numberOf, rowOf, strandOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { LengthField } from "../units/LengthField.tsx";
@@ -8,6 +8,7 @@ const RULES = [
   { rule: "equal", label: "equal to" },
   { rule: "longer", label: "longer than" },
   { rule: "touching", label: "touching" },
+  { rule: "own", label: "own" },
   { rule: "", label: "free of" },
 ];
 
@@ -20,10 +21,10 @@ export function Follow({ bench, state }: { bench: Bench; state: BenchState }) {
   return (
     <span className="row follow">
       row {number} is
-      <select aria-label={`Row ${number} follows`} value={follow} onChange={(e) => set({ text: e.target.value })}>
+      <select aria-label={`Row ${number} follows`} value={follow} onChange={(e) => set({ text: e.target.value, mm: e.target.value === "own" ? Math.round(strandOf(state.analysis!, row).finishedMm) : undefined })}>
         {RULES.map(({ rule, label }) => (
           <option key={rule} value={rule}>
-            {label} row {number - 1}
+            {rule === "own" ? "of a length of its own" : `${label} row ${number - 1}`}
           </option>
         ))}
       </select>
@@ -33,6 +34,7 @@ export function Follow({ bench, state }: { bench: Bench; state: BenchState }) {
           <LengthField label={`By how much row ${number} is longer`} mm={followMm ?? 0} width={72} onChange={(mm) => set({ text: "longer", mm })} />
         </>
       )}
+      {follow === "own" && <LengthField label={`Length asked of row ${number}`} mm={followMm ?? 0} width={84} onChange={(mm) => set({ mm })} />}
     </span>
   );
 }
