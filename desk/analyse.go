@@ -350,7 +350,7 @@ func facesOf(b *material.Bead) Outline {
 		}
 		return points
 	}
-	return Outline{Left: face(b.Face(false)), Right: face(b.Face(true)), HoleMm: b.Hole}
+	return Outline{Left: face(b.BodyFace(false)), Right: face(b.BodyFace(true)), HoleMm: b.Hole}
 }
 
 func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {

@@ -80,6 +80,7 @@ type Wrap struct {
 	RadiusMm length.MM    `json:"radiusMm"`
 	Beads    []SeatOfBead `json:"beads"`
 	Fittings []SeatOfLink `json:"fittings"`
+	Turns    int          `json:"turns" doc:"How often it goes round; several turns are drawn a little from the side."`
 	Touching int          `json:"touching" doc:"How many beads touch."`
 	Bare     [][4]float64 `json:"bare,omitempty" doc:"Stretches of bare cord, each from a place to the next."`
 	ReachMm  float64      `json:"reachMm" doc:"How far all of it reaches from the middle."`

@@ -13,7 +13,7 @@ const touches = 0.02
 
 // wrapOf draws the loop round a body.
 func wrapOf(s *measure.Strand, w *measure.Wrap) *Wrap {
-	out := &Wrap{Strand: string(s.Row.ID), InsideMm: exact(w.Inside), RadiusMm: exact(length.MM(w.Chain.Radius)), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
+	out := &Wrap{Strand: string(s.Row.ID), InsideMm: exact(w.Inside), RadiusMm: exact(length.MM(w.Chain.Radius)), Turns: s.Times(), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
 	angle := -math.Pi/2 - toClosure(w)
 	along := helix(s, angle)
 	for i, link := range w.Links {
@@ -94,7 +94,7 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 		if bead.Hangs() {
 			outwards = float64(bead.Drop)
 		}
-		out := SeatOfBead{Strand: string(s.Row.ID), Seat: seat(b.Before/whole, max(0, furthestIn(s, link)-link.Segment.Reach)), Element: b.Bead}
+		out := SeatOfBead{Strand: string(s.Row.ID), Seat: seat(b.Before/whole, furthestIn(s, link)-link.Segment.Reach), Element: b.Bead}
 		if touching && k == len(link.Beads)/2 {
 			w.Touching++
 			at := [2]float64{from[0] + dx/2, from[1] + dy/2}
@@ -130,7 +130,7 @@ func inwards(b *material.Bead) float64 {
 	if b.Hangs() {
 		return 0
 	}
-	return max(float64(b.Thick)/2, float64(b.Inwards))
+	return max(float64(b.ToBody()), float64(b.Inwards))
 }
 
 // fine rounds to a ten thousandth of a millimetre.

@@ -1,4 +1,4 @@
-import { expect, openPiece, strand, test } from "./mala.ts";
+import { expect, openPiece, startPiece, strand, test } from "./mala.ts";
 
 test("a long strand is wound round the wrist, and each turn is judged", async ({ page }) => {
   await openPiece(page, "Mooring Coil");
@@ -29,4 +29,27 @@ test("a row is given a length of its own", async ({ page }) => {
   await expect(page.getByLabel("By how much row 2 is longer")).toBeVisible();
   await page.getByLabel("Row 2 follows").selectOption("own");
   await expect(page.getByLabel("Length asked of row 2")).toHaveValue(/^4\d\d/);
+});
+
+test("a bracelet is tied on a bar from three answers, with a gate before either tail is clipped", async ({ page }) => {
+  await startPiece(page, "Gunwale", "On a bar", "465 mm");
+  await expect(page.getByText(/necklace, tied on a bar/)).toBeVisible();
+  await expect(page.getByText(/Curved dawn bar/).first()).toBeVisible();
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByRole("group", { name: "The bar" })).toContainText("Curved dawn bar");
+  await expect(page.getByRole("img", { name: /Right end, from the last bead outwards: Curved dawn bar/ })).toBeVisible();
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("Before either tail is clipped");
+});
+
+test("a bead's hole is set off its middle in the catalogue, and a wrong place is told", async ({ page }) => {
+  await page.goto("/materials");
+  await page.getByLabel("Search materials").fill("slate paddle");
+  await page.getByText("Slate paddle").first().click();
+  const off = page.getByLabel(/Hole off the middle/);
+  await expect(off).toHaveValue(/4.5/);
+  await off.fill("9");
+  await off.press("Tab");
+  await expect(page.getByText(/here the hole lies less than 7 mm off the middle/).first()).toBeVisible();
+  await expect(off).toHaveValue(/9/);
 });

@@ -68,7 +68,7 @@ type Waiver struct {
 
 // Closure lists its fittings from the outside in.
 type Closure struct {
-	Type  string    `json:"type" enum:"clasp,knot,none,tied"`
+	Type  string    `json:"type" enum:"clasp,knot,none,tied,bar"`
 	Left  []Fitting `json:"left,omitempty"`
 	Right []Fitting `json:"right,omitempty"`
 }
@@ -202,6 +202,8 @@ type Material struct {
 	LoopMm     length.MM `json:"loopMm,omitempty" doc:"Inside of the bead's own loop below it."`
 	LoopWireMm length.MM `json:"loopWireMm,omitempty"`
 	Facing     string    `json:"facing,omitempty" enum:"none,fore-aft,upright"`
+	HoleOffMm  length.MM `json:"holeOffMm,omitempty" doc:"How far the hole lies off the bead's middle."`
+	HoleTo     string    `json:"holeTo,omitempty" enum:"top,back,front" doc:"Towards which side it lies: the heavier one hangs down, lies in front, or lies to the body. The top if left out."`
 	Drilled    string    `json:"drilled,omitempty" enum:"width,height"`
 	Sized      string    `json:"sized,omitempty" enum:"nominal,calipered"`
 	Run        *Run      `json:"run,omitempty"`
@@ -220,6 +222,7 @@ type Material struct {
 	Eye            string    `json:"eye,omitempty" enum:"open,closed"`
 	Holes          int       `json:"holes,omitempty" doc:"For rows, of a slide clasp or a connector."`
 	SpacingMm      length.MM `json:"spacingMm,omitempty" doc:"From hole to hole."`
+	RiseMm         length.MM `json:"riseMm,omitempty" doc:"Of a bar: how far its middle rises above the line between its holes."`
 	Links          int       `json:"links,omitempty" doc:"Of an extender."`
 	RingInsideMm   length.MM `json:"ringInsideMm,omitempty"`
 	RingEyeMm      length.MM `json:"ringEyeMm,omitempty"`

@@ -110,7 +110,7 @@ func (r *materialReader) common() {
 		mm    length.MM
 	}{
 		{"insideMm", d.InsideMm}, {"outsideMm", d.OutsideMm}, {"lengthMm", d.LengthMm}, {"closedMm", d.ClosedMm}, {"wireMm", d.WireMm},
-		{"ringInsideMm", d.RingInsideMm}, {"ringEyeMm", d.RingEyeMm}, {"barMm", d.BarMm}, {"barThicknessMm", d.BarThicknessMm}, {"barEyeMm", d.BarEyeMm}, {"spacingMm", d.SpacingMm},
+		{"ringInsideMm", d.RingInsideMm}, {"ringEyeMm", d.RingEyeMm}, {"barMm", d.BarMm}, {"barThicknessMm", d.BarThicknessMm}, {"barEyeMm", d.BarEyeMm}, {"spacingMm", d.SpacingMm}, {"riseMm", d.RiseMm},
 	} {
 		r.atMost(size.field, float64(size.mm), float64(material.MostSize))
 	}
@@ -142,7 +142,7 @@ func (r *materialReader) bead() (*material.Bead, error) {
 	b := material.Bead{
 		Shape: material.Shape(d.Shape), Across: d.AcrossMm, Thick: d.ThickMm, Along: d.AlongMm, Hole: d.HoleMm,
 		Depth: d.DepthMm, Wall: d.WallMm, Drop: d.DropMm, Facing: material.Facing(d.Facing), Drilled: material.Drilled(d.Drilled),
-		Sized: material.Sized(d.Sized), Loop: d.LoopMm, LoopWire: d.LoopWireMm,
+		Sized: material.Sized(d.Sized), Loop: d.LoopMm, LoopWire: d.LoopWireMm, HoleOff: d.HoleOffMm, HoleTo: material.Toward(d.HoleTo),
 	}
 	if d.Run != nil {
 		b.Run = material.Run{Count: d.Run.Count, Measured: d.Run.MeasuredMm}
@@ -162,7 +162,7 @@ func (r *materialReader) finding() (*material.Finding, error) {
 	return material.NewFinding(material.Finding{
 		Type: material.FindingType(d.Type), Inside: d.InsideMm, Outside: d.OutsideMm, Length: d.LengthMm, Closed: d.ClosedMm,
 		Wire: d.WireMm, Joint: d.Joint, Form: d.Form, Eye: d.Eye, Holes: d.Holes, Spacing: d.SpacingMm, Links: d.Links, Strength: d.StrengthN,
-		RingInside: d.RingInsideMm, RingEye: d.RingEyeMm, Bar: d.BarMm, BarThickness: d.BarThicknessMm, BarEye: d.BarEyeMm,
+		Rise: d.RiseMm, RingInside: d.RingInsideMm, RingEye: d.RingEyeMm, Bar: d.BarMm, BarThickness: d.BarThicknessMm, BarEye: d.BarEyeMm,
 	})
 }
 

@@ -48,7 +48,7 @@ type PieceID struct {
 type NewPiece struct {
 	Name     string    `json:"name"`
 	Kind     string    `json:"kind" enum:"necklace,bracelet,anklet"`
-	Closure  string    `json:"closure" enum:"clasp,knot,none,tied"`
+	Closure  string    `json:"closure" enum:"clasp,knot,none,tied,bar"`
 	TargetMm length.MM `json:"targetMm"`
 	Rows     int       `json:"rows,omitempty" minimum:"0" maximum:"20" doc:"One if absent."`
 	Join     string    `json:"join,omitempty" enum:"ring,rings,holes" doc:"What several rows go on: one ring, each a ring of its own, each a hole of the clasp."`

@@ -81,3 +81,22 @@ func TestALoopTooShortIsMended(t *testing.T) {
 		t.Errorf("%s: %+v, its loop takes %v of %v", after.Leading().Line, f, d.Strung, d.Round)
 	}
 }
+
+// The holes of a bar take the cord that is tied in them.
+func TestABarsHolesTakeTheCord(t *testing.T) {
+	onBar := func(hole float64) *piece.Piece {
+		bar := finding("bar", "brass", material.Finding{Type: material.FocalBar, Length: 30, Outside: 7, Wire: 2, Inside: mmOf(hole)})
+		return stretch(t, "20R", func(p *piece.Piece, _ *piece.Row) {
+			p.Closure = piece.Closure{Type: piece.OnBar, Left: fittings("cl", bar)}
+		})
+	}
+	narrow := all(t, onBar(0.69))
+	if f := of(narrow, "hole-too-small"); f == nil || f.Severity != Stop || !strings.Contains(f.Says, "1 pass of 0.7 mm cord need a hole of 0.7 mm; bar has 0.69 mm at each end") {
+		t.Errorf("%+v", f)
+	}
+	for _, code := range []string{"hole-too-small", "end-unheld", "no-clasp"} {
+		if f := of(all(t, onBar(0.7)), code); f != nil {
+			t.Errorf("%s: %s", code, f.Says)
+		}
+	}
+}

@@ -20,7 +20,7 @@ const snugFit = 1.1
 // finding.
 var holeTooSmall = Check{
 	Code: "hole-too-small", Step: StepLayOut,
-	Piece: sharedTooNarrow,
+	Piece: func(v *View) []Finding { return append(sharedTooNarrow(v), barTooNarrow(v)...) },
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		cord, elastic := s.Row.Cord.Cord.Diameter, s.Row.Cord.Cord.Type == material.Elastic
 		g := gather{strand: s}

@@ -64,13 +64,18 @@ type Bead struct {
 	StandsOff, Inwards length.MM
 	// Loop is the inside of a bead's own loop below it, of LoopWire; 0 without one.
 	Loop, LoopWire length.MM
-	OneCord        bool // it hangs on one of the cords that run side by side
-	Facing         Facing
-	Drilled        Drilled
-	Sized          Sized
-	Run            Run
+	// HoleOff is how far the hole lies from the bead's middle, and HoleTo towards what:
+	// the heavier side hangs down, lies in front, or lies to the body.
+	HoleOff length.MM
+	HoleTo  Toward
+	OneCord bool // it hangs on one of the cords that run side by side
+	Facing  Facing
+	Drilled Drilled
+	Sized   Sized
+	Run     Run
 
-	faces [2]Face // the left and the right one
+	faces [2]Face // the left and the right one, round the hole
+	body  [2]Face // those round the bead's middle, as it is drawn
 	scale float64
 }
 
@@ -133,7 +138,12 @@ func NewBead(b Bead) (*Bead, error) {
 	if err := b.checkSizes(); err != nil {
 		return nil, err
 	}
-	b.faces, b.scale = b.shapeFaces(), 1
+	if err := b.checkHole(); err != nil {
+		return nil, err
+	}
+	b.scale = 1
+	b.body = b.shapeFaces()
+	b.faces = b.roundHole()
 	if b.Run.Count > 0 {
 		if err := b.scaleToRun(); err != nil {
 			return nil, err
@@ -159,7 +169,7 @@ func (b *Bead) shapeFaces() [2]Face {
 func (b *Bead) scaleTo(scale float64) {
 	b.scale = scale
 	for i := range b.faces {
-		b.faces[i] = b.faces[i].scaled(scale)
+		b.faces[i], b.body[i] = b.faces[i].scaled(scale), b.body[i].scaled(scale)
 	}
 }
 

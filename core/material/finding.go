@@ -32,6 +32,7 @@ const (
 	Extender   FindingType = "extender"
 	Chain      FindingType = "chain"     // by the link: its inside is a link's
 	Connector  FindingType = "connector" // a bar with a hole for each row on one side and an eye on the other
+	FocalBar   FindingType = "focal-bar" // tied at both ends: its length is from hole to hole, its outside its width, its wire how thick it is, its inside a hole's
 	HeadPin    FindingType = "head-pin"  // its length is the stem's; outside is its head
 	EyePin     FindingType = "eye-pin"   // its length is the stem's; inside is its eye
 )
@@ -39,7 +40,7 @@ const (
 // FindingTypes lists every type of finding there is.
 func FindingTypes() []FindingType {
 	return []FindingType{CrimpTube, CrimpBead, CrimpCover, WireGuard, CordEnd, ConeEnd, FoldOver, JumpRing, SplitRing,
-		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd, Extender, Chain, Connector, HeadPin, EyePin}
+		Lobster, SpringRing, Toggle, Hook, SHook, Magnetic, Slide, ButtonEnd, Extender, Chain, Connector, FocalBar, HeadPin, EyePin}
 }
 
 // Finding is a metal part that ends, joins or closes a strand.
@@ -55,6 +56,7 @@ type Finding struct {
 	Eye      string    // open or closed, for clasps
 	Holes    int       // for rows, of a slide clasp or a connector
 	Spacing  length.MM // from hole to hole
+	Rise     length.MM // of a bar: how far its middle rises above the line between its holes, away from the body
 	Links    int       // of an extender
 	Strength float64   // newtons; 0 if not known
 
@@ -198,6 +200,8 @@ func NewFinding(f Finding) (*Finding, error) {
 		needs = map[string]length.MM{"insideMm": f.Inside, "outsideMm": f.Outside, "lengthMm": f.Length}
 	case f.Type == FoldOver:
 		needs = map[string]length.MM{"insideMm": f.Inside, "lengthMm": f.Length, "ringEyeMm": f.RingEye}
+	case f.Type == FocalBar:
+		needs = map[string]length.MM{"lengthMm": f.Length, "outsideMm": f.Outside, "wireMm": f.Wire, "insideMm": f.Inside}
 	case f.Type == HeadPin:
 		needs = map[string]length.MM{"lengthMm": f.Length, "wireMm": f.Wire, "outsideMm": f.Outside}
 	case f.Type == EyePin:
@@ -231,6 +235,9 @@ func NewFinding(f Finding) (*Finding, error) {
 	}
 	if f.Type == Extender && (f.Links < 1 || f.Links > MostLinks) {
 		return nil, fmt.Errorf("links is %d; an extender has between 1 and %d links.", f.Links, MostLinks)
+	}
+	if f.Rise != 0 && (f.Type != FocalBar || !(f.Rise > 0 && f.Rise <= f.Length/2)) {
+		return nil, fmt.Errorf("riseMm is %v mm; a bar's middle rises by up to half of its length.", float64(f.Rise))
 	}
 	if f.InSeries() <= 0 {
 		return nil, fmt.Errorf("lengthMm is %v mm, which twice its wire of %v mm uses up; give closedMm.", float64(f.Length), float64(f.Wire))

@@ -46,7 +46,7 @@ func (b *Bead) Volume() float64 {
 // turned is the volume between the two faces turned about the hole, flattened
 // where the bead is thinner than it is wide.
 func (b *Bead) turned() float64 {
-	left, right := b.Face(false), b.Face(true)
+	left, right := b.BodyFace(false), b.BodyFace(true)
 	const slices = 400
 	ringsFrom := func(from, to float64) float64 {
 		width, sum := (to-from)/slices, 0.0

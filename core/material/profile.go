@@ -125,6 +125,9 @@ func (f Face) AtRim() length.MM {
 	return length.MM(f.At(f.rim))
 }
 
+// IsFlat says whether the face stays level.
+func (f Face) IsFlat() bool { return f.flat }
+
 // IsMouth says whether the face is the inside of a cap or cone.
 func (f Face) IsMouth() bool { return f.mouth }
 

@@ -91,6 +91,8 @@ func jointPart(f piece.Fitting) Part {
 	switch f.Of.Finding.Type {
 	case material.Connector:
 		part.Role = RoleConnector
+	case material.FocalBar:
+		part.Role = RoleBar
 	case material.Chain:
 		part.links(f)
 	}

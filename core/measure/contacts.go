@@ -105,11 +105,40 @@ func (t *contactTable) workOut(c *contact, right, left face) {
 		c.hole = max(one.Hole, other.Hole) // bare cord has none
 	}
 	c.hinge = min(c.Radius, t.halfThick(right), t.halfThick(left))
+	if one.HoleOff > 0 || other.HoleOff > 0 {
+		c.hinge = offCentre(one, other, a, b, c)
+	}
 	if c.Seated {
 		// A cap in a cap turns about its pole.
 		c.stiff = (one.Shape == material.Cap) != (other.Shape == material.Cap)
 		c.hinge = 0
 	}
+}
+
+// offCentre is the radius at which a joint turns whose holes lie off the middle of a bead.
+// Where most of it lies in front of the cord, away from the body, its rounded faces meet
+// there, outside the cord: the radius is negative. Where it hangs below the cord they meet
+// at the height of the cord.
+func offCentre(one, other *material.Bead, a, b material.Face, c *contact) float64 {
+	if a.IsFlat() && b.IsFlat() {
+		return c.hinge // they turn at the edge that lies to the body
+	}
+	way := func(bead *material.Bead) float64 {
+		switch {
+		case bead.HoleOff == 0 || bead.HoleTo == material.TowardTop:
+			return 0
+		case bead.HoleTo == material.TowardBack:
+			return -1
+		}
+		return 1
+	}
+	switch sum := way(one) + way(other); {
+	case sum < 0:
+		return -c.Radius
+	case sum > 0:
+		return c.Radius
+	}
+	return min(c.hinge, float64(max(one.Hole, other.Hole))/2)
 }
 
 func (t *contactTable) bead(f face) *material.Bead { return t.kinds[f.kind()].material.Bead }
@@ -122,7 +151,7 @@ func (t *contactTable) halfThick(f face) float64 {
 	if b.Hangs() {
 		return t.faces[f].Rim() + float64(b.Along)
 	}
-	return float64(b.Thick) / 2
+	return float64(b.ToBody())
 }
 
 // inwards is how far the bead reaches from the cord towards the body, in mm. What
@@ -132,5 +161,5 @@ func (t *contactTable) inwards(f face) float64 {
 	if b.Hangs() {
 		return 0
 	}
-	return max(float64(b.Thick)/2, float64(b.Inwards))
+	return max(float64(b.ToBody()), float64(b.Inwards))
 }

@@ -29,6 +29,7 @@ const (
 	RoleLinks   Role = "chain"
 
 	RoleConnector Role = "connector"
+	RoleBar       Role = "bar"         // tied at both ends
 	RoleShared    Role = "shared-bead" // that cords of several rows run through
 	RoleRow       Role = "row"         // of another section
 )
@@ -222,6 +223,8 @@ func (b *endBuilder) close(closure []piece.Fitting, side piece.Side) {
 			part.Role = RoleClasp
 		case f.Type == material.Connector:
 			part.Role = RoleConnector
+		case f.Type == material.FocalBar:
+			part.Role = RoleBar
 		case f.Type == material.Chain:
 			part.links(closure[i])
 		case f.Type == material.Extender:
@@ -347,7 +350,7 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 		return HeldByCordEnd
 	case b.end.Find(RoleCone) != nil:
 		return HeldByCone
-	case len(b.end.Parts) > 0:
+	case len(b.end.Parts) > 0 || b.piece.Closure.Type == piece.OnBar:
 		return HeldByKnot
 	}
 	if clasp, at := b.piece.Clasp(); clasp != nil && clasp.HasTwoHalves() && clasp.Type != material.ButtonEnd && at != b.end.Side {

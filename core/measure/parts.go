@@ -108,7 +108,7 @@ func (s *Strand) turningGaps(loop length.MM, radius func(left *stiffPart) float6
 
 // slackNeeded is the slack that bending into a loop of this length takes.
 func (s *Strand) slackNeeded(loop length.MM) length.MM {
-	return s.turningGaps(loop, func(left *stiffPart) float64 { return left.right })
+	return max(0, s.turningGaps(loop, func(left *stiffPart) float64 { return left.right }))
 }
 
 // SlackLeast is the slack below which the strand will not lie round: the cord

@@ -46,6 +46,9 @@ func (s *Strand) wrapRound() (*Wrap, error) {
 		segments[i] = l.Segment
 	}
 	round, err := chain.Wound(segments, s.times)
+	for n := 0; err == nil && n < barSteps && followBars(links, segments, round.Radius); n++ {
+		round, err = chain.Wound(segments, s.times)
+	}
 	if err != nil {
 		return nil, err
 	}
@@ -251,6 +254,8 @@ func (p *Part) reach(of *material.Material) float64 {
 		return float64(of.LinkThick()) / 2
 	case f.Type == material.ButtonEnd:
 		return float64(f.Length) / 2
+	case f.Type == material.FocalBar:
+		return float64(f.Wire)/2 - float64(f.Rise)
 	case f.IsCrimp() || f.Type == material.CrimpCover || f.Type == material.ConeEnd:
 		return float64(f.Outside) / 2
 	}

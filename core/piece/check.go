@@ -221,8 +221,13 @@ func (p *Piece) checkClosure(add adder) {
 			add("closure", "A piece closed by %q has no clasp or rings. Remove them, or close it with a clasp.", c.Type)
 		}
 		return
+	case OnBar:
+		if len(c.Left) != 1 || len(c.Right) > 0 || c.Left[0].Of.Finding == nil || c.Left[0].Of.Finding.Type != material.FocalBar {
+			add("closure.left", "A piece tied on a bar has one bar, listed at the left. Name it, or close the piece another way.")
+		}
+		return
 	default:
-		add("closure.type", "%q is not a closure. Use clasp, knot, none or tied.", c.Type)
+		add("closure.type", "%q is not a closure. Use clasp, knot, none, tied or bar.", c.Type)
 		return
 	}
 	clasps, links := 0, 0

@@ -174,8 +174,8 @@ func (p *Piece) checkJoin(add adder, where string, i int, j *Join) bool {
 			add(at, "%s hangs, and no cord runs through it.", f.Of.Name)
 			return false
 		case f.Of.IsBead():
-		case of == nil || !(of.IsRing() || of.Type == material.Connector || of.Type == material.Chain):
-			add(at, "%s cannot be between two sections. Use a ring, a connector, a chain, or a bead that the cords run through.", f.Of.Name)
+		case of == nil || !(of.IsRing() || of.Type == material.Connector || of.Type == material.FocalBar || of.Type == material.Chain):
+			add(at, "%s cannot be between two sections. Use a ring, a connector, a bar, a chain, or a bead that the cords run through.", f.Of.Name)
 			return false
 		case of.Type == material.Chain && (f.Links < 1 || f.Links > MostChain):
 			add(at+".links", "A chain has 1 to %d links; this one has %d.", MostChain, f.Links)

@@ -26,13 +26,14 @@ const (
 // ClosureType is how a piece closes.
 type ClosureType string
 
-// The closures: a clasp, a ring knotted on itself, a ring that slips over, or two
-// ends that the wearer ties or draws one through the other.
+// The closures: a clasp, a ring knotted on itself, a ring that slips over, two ends that
+// the wearer ties or draws one through the other, or a bar with a knot at either end.
 const (
 	Clasp ClosureType = "clasp"
 	Knot  ClosureType = "knot"
 	None  ClosureType = "none"
 	Tied  ClosureType = "tied"
+	OnBar ClosureType = "bar"
 )
 
 // Closure joins the two ends. Left and Right list their fittings from the
@@ -160,12 +161,14 @@ func (p *Piece) Leading() *Row { return p.Main().Rows[0] }
 // IsRing says whether the row closes on itself bead to bead: no clasp, and no
 // fitting between its last bead and its first.
 func (p *Piece) IsRing(r *Row) bool {
-	return p.SlipsOn() && len(r.Left) == 0 && len(r.Right) == 0
+	return p.SlipsOn() && p.Closure.Type != OnBar && len(r.Left) == 0 && len(r.Right) == 0
 }
 
 // SlipsOn says whether the piece never opens, so that it must pass over what it
 // goes on.
-func (p *Piece) SlipsOn() bool { return p.Closure.Type == Knot || p.Closure.Type == None }
+func (p *Piece) SlipsOn() bool {
+	return p.Closure.Type == Knot || p.Closure.Type == None || p.Closure.Type == OnBar
+}
 
 // End gives the list of a row's end, from the strand outwards, or that of the
 // closure beyond it, from the outside in.

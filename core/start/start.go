@@ -34,6 +34,13 @@ func (e *NoCord) Error() string {
 	return "The catalogue has no " + string(e.Wanted) + " to string this on. Add one to the materials first."
 }
 
+// NoBar says that the shelf has no bar to tie a piece on.
+type NoBar struct{}
+
+func (*NoBar) Error() string {
+	return "The catalogue has no bar to tie this on. Add one to the materials first."
+}
+
 // New gives a piece from three answers: a strand of one bead that fills the
 // length, to type over, on the cord and with the ends the shelf has for it. The
 // error is a *NoCord.
@@ -45,7 +52,7 @@ func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance
 		return nil, err
 	}
 	line := ""
-	if p.SlipsOn() {
+	if p.SlipsOn() && closure != piece.OnBar {
 		if knot := knotBead(p, shelf); knot != nil {
 			line = dish(p, knot) + " "
 		}
@@ -60,7 +67,8 @@ func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance
 
 // Close changes how a piece closes, with what that needs of the shelf: crimps,
 // rings and a lobster for a clasp; nothing on a ring, which is strung on elastic; a
-// leg of cord at either end of what is tied. The error is a *NoCord.
+// leg of cord at either end of what is tied. The error is a *NoCord or a
+// *NoBar.
 func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material) error {
 	wanted := cordsFor(closure)
 	p.Closure = piece.Closure{Type: closure}
@@ -93,8 +101,16 @@ func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material
 			put(p, p.End(row, side, false), crimp)
 		}
 	}
-	if closure == piece.Clasp {
+	switch closure {
+	case piece.Clasp:
 		closeByClasp(p, shelf)
+	case piece.OnBar:
+		bar := best(shelf, func(m *material.Material) bool { return m.Finding != nil && m.Finding.Type == material.FocalBar },
+			func(m *material.Material) float64 { return float64(m.Finding.Length) })
+		if bar == nil {
+			return &NoBar{}
+		}
+		put(p, &p.Closure.Left, bar)
 	}
 	return nil
 }

@@ -206,7 +206,7 @@ func (w *writer) hung(side piece.Side) []hanging {
 			return out
 		}
 		switch p.Role {
-		case measure.RoleRing, measure.RoleClasp, measure.RoleChain, measure.RoleLinks, measure.RoleConnector:
+		case measure.RoleRing, measure.RoleClasp, measure.RoleChain, measure.RoleLinks, measure.RoleConnector, measure.RoleBar:
 			h := hanging{p.Material.Name, p.Material.Finding, p.Shared, p.Fitting}
 			if p.Role == measure.RoleLinks {
 				h.name = fmt.Sprintf("%d links of %s", p.Links, h.name)

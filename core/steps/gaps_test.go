@@ -1,6 +1,7 @@
 package steps
 
 import (
+	"strings"
 	"testing"
 
 	"mala/core/material"
@@ -35,4 +36,26 @@ func TestDropsAreToldWhereTheyCome(t *testing.T) {
 	text := onLine(t, "2P 2[3P . P] P [P . P] P", func(*piece.Row) {})
 	inOrder(t, text, "String the runs", "At each of the 2 places of this drop go down through 3 ×", "round the outside of", "back up through the others to the strand; it takes",
 		"GATE Before the next bead: the drop hangs", "At the place of this drop go down through 1 ×", "GATE Before the next bead")
+}
+
+func TestLoopsAreToldFromTheBeadThatTheyHangThrough(t *testing.T) {
+	text := onLine(t, "2P P[3P P[2P] 3P] P", func(*piece.Row) {})
+	inOrder(t, text, "String the runs", "At the place of this loop go through", "take up 3 ×", "with its loop", "again from the same side", "In it", "has a loop of its own", "take up 2 ×",
+		"GATE Before the next bead: the loop hangs")
+	text = onLine(t, "2P P[4P [3P . P] 4P] P", func(*piece.Row) {})
+	inOrder(t, text, "1 × drop [3P . P]", "In it drop [3P . P] hangs: down through 3 ×")
+}
+
+func TestAPieceOnABarIsTiedTwiceAndTrimmedLast(t *testing.T) {
+	bar, err := material.NewFinding(material.Finding{Type: material.FocalBar, Length: 30, Outside: 7, Wire: 2, Inside: 1.5})
+	if err != nil {
+		t.Fatal(err)
+	}
+	text := told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Knot, func(p *piece.Piece) {
+		p.Closure = piece.Closure{Type: piece.OnBar, Left: []piece.Fitting{{ID: "bar", Of: &material.Material{ID: "bar", Name: "Bar", Class: material.ClassFinding, Finding: bar}}}}
+	}))
+	inOrder(t, text, "thread the left hole of bar", "After the knot", "thread the right hole of bar", "After the knot", "GATE Before either tail is clipped", "Thread both tails back")
+	if strings.Contains(text, "Thread the tail back through the last beads and trim it") {
+		t.Error("a tail is trimmed before both knots hold")
+	}
 }

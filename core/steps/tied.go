@@ -116,6 +116,10 @@ func (w *writer) secondKnot(e *measure.End) {
 	}
 	w.gate(before, must...)
 	w.end(e)
+	if w.m.Piece.Closure.Type == piece.OnBar {
+		w.trimBoth()
+		return
+	}
 	w.attachAll()
 }
 
@@ -151,6 +155,8 @@ func (w *writer) tie(e *measure.End) {
 	}
 	if loop := e.Find(measure.RoleBeads); loop != nil {
 		way = loopBeads(loop.Loop)
+	} else if bar := w.m.Piece.Closure; bar.Type == piece.OnBar {
+		way = fmt.Sprintf("the %s hole of %s", e.Side, lower(bar.Left[0].Of.Name))
 	} else if hung := w.hung(e.Side); len(hung) > 0 {
 		if way != "" {
 			way += " and "
@@ -171,5 +177,22 @@ func (w *writer) tie(e *measure.End) {
 		w.do("Draw the knot into %s, bead %d.", w.s.Beads[k.Bead].Material.Name, k.Bead+1)
 	}
 	w.gate("After the knot", "it holds a firm pull")
+	if w.m.Piece.Closure.Type == piece.OnBar {
+		return // neither tail is clipped before both knots hold
+	}
 	w.do("Thread the tail back through the last beads and trim it.")
+}
+
+// trimBoth clips the tails at both ends of a bar, once both knots hold.
+func (w *writer) trimBoth() {
+	must := []string{"both knots hold a firm pull", "it has been tried on"}
+	if w.h.Glue == piece.Yes {
+		must[0] = "the glue on both knots is dry"
+	}
+	w.gate("Before either tail is clipped", must...)
+	if w.s.Left.Hidden != nil && w.s.Left.Hidden.Bead >= 0 && w.s.Right.Hidden != nil && w.s.Right.Hidden.Bead >= 0 {
+		w.do("Trim both tails close to the beads that hide the knots.")
+		return
+	}
+	w.do("Thread both tails back through the last beads and trim them.")
 }

@@ -727,7 +727,7 @@ export interface components {
             left?: components["schemas"]["Fitting"][];
             right?: components["schemas"]["Fitting"][];
             /** @enum {string} */
-            type: "clasp" | "knot" | "none" | "tied";
+            type: "clasp" | "knot" | "none" | "tied" | "bar";
         };
         Component: {
             /** @description In the second half of a mirror they come back in reverse. */
@@ -990,7 +990,7 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector" | "shared-bead";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
             /** @description It belongs to the closure, where other rows may go on it too. */
             shared?: boolean;
             swallowed: boolean;
@@ -1311,6 +1311,16 @@ export interface components {
             /** Format: double */
             holeMm?: number;
             /**
+             * Format: double
+             * @description How far the hole lies off the bead's middle.
+             */
+            holeOffMm?: number;
+            /**
+             * @description Towards which side it lies: the heavier one hangs down, lies in front, or lies to the body. The top if left out.
+             * @enum {string}
+             */
+            holeTo?: "top" | "back" | "front";
+            /**
              * Format: int64
              * @description For rows, of a slide clasp or a connector.
              */
@@ -1348,6 +1358,11 @@ export interface components {
             ringEyeMm?: number;
             /** Format: double */
             ringInsideMm?: number;
+            /**
+             * Format: double
+             * @description Of a bar: how far its middle rises above the line between its holes.
+             */
+            riseMm?: number;
             run?: components["schemas"]["Run"];
             /** @enum {string} */
             shape?: "round" | "oval" | "rondelle" | "bicone" | "tube" | "cube" | "coin" | "disc" | "drop" | "nugget" | "chip" | "seed" | "large-hole" | "cap" | "button" | "spacer" | "letter" | "beaded" | "focal" | "charm";
@@ -1368,7 +1383,7 @@ export interface components {
              * @description Of a finding or cord.
              * @enum {string}
              */
-            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "cone-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "button" | "extender" | "chain" | "connector" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
+            type?: "crimp-tube" | "crimp-bead" | "crimp-cover" | "wire-guard" | "cord-end" | "cone-end" | "fold-over" | "jump-ring" | "split-ring" | "lobster" | "spring-ring" | "toggle" | "hook" | "s-hook" | "magnetic" | "slide" | "button" | "extender" | "chain" | "connector" | "focal-bar" | "head-pin" | "eye-pin" | "wire" | "elastic" | "thread" | "leather" | "waxed" | "nylon";
             /** Format: double */
             wallMm?: number;
             /** Format: double */
@@ -1427,7 +1442,7 @@ export interface components {
         };
         NewPiece: {
             /** @enum {string} */
-            closure: "clasp" | "knot" | "none" | "tied";
+            closure: "clasp" | "knot" | "none" | "tied" | "bar";
             /**
              * @description What several rows go on: one ring, each a ring of its own, each a hole of the clasp.
              * @enum {string}
@@ -2241,6 +2256,11 @@ export interface components {
              * @description How many beads touch.
              */
             touching: number;
+            /**
+             * Format: int64
+             * @description How often it goes round; several turns are drawn a little from the side.
+             */
+            turns: number;
         };
     };
     responses: never;
@@ -3424,14 +3444,14 @@ export const catalogueItemColourValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const checkEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["end"]> = ["left", "right"];
 export const checkSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["severity"]> = ["stop", "warn", "advise"];
 export const checkStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["step"]> = ["decide", "lay-out", "fit", "ends"];
-export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none", "tied"];
+export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none", "tied", "bar"];
 export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded", "carrier", "turn"];
 export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
 export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComponentFacts"]["faces"]> = ["any", "front", "side"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain", "connector", "shared-bead"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
 export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
@@ -3461,12 +3481,13 @@ export const materialDrilledValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const materialEyeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["eye"]> = ["open", "closed"];
 export const materialFacingValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["facing"]> = ["none", "fore-aft", "upright"];
 export const materialFormValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["form"]> = ["round", "oval", "flat", "ball"];
+export const materialHoleToValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["holeTo"]> = ["top", "back", "front"];
 export const materialJointValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["joint"]> = ["open", "soldered", "split"];
 export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["shape"]> = ["round", "oval", "rondelle", "bicone", "tube", "cube", "coin", "disc", "drop", "nugget", "chip", "seed", "large-hole", "cap", "button", "spacer", "letter", "beaded", "focal", "charm"];
 export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
-export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "chain", "connector", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
+export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "chain", "connector", "focal-bar", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
-export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied"];
+export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied", "bar"];
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];

@@ -19,7 +19,7 @@ const SAVED: Record<SaveState, string> = {
 };
 
 const KINDS: Record<string, string> = { necklace: "necklace", bracelet: "bracelet", anklet: "anklet" };
-const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "tied in a ring", none: "slips on", tied: "tied with its ends" };
+const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "tied in a ring", none: "slips on", tied: "tied with its ends", bar: "tied on a bar" };
 
 /** Head names the piece and carries the thread of steps. */
 export function Head({ id, bench, state }: BenchContext) {

@@ -117,6 +117,16 @@ export function Ends({ bench, state, brief }: Props) {
       {show("left", "Left end", "Left")}
       {way("left")}
       {clasped && show("claspLeft", "Clasp at the left", "… clasp")}
+      {doc.closure.type === "bar" && (
+        <div className="end-row" role="group" aria-label="The bar">
+          <span className="what">Bar</span>
+          <span className="picks">
+            <button type="button" className="pick" onClick={() => setChosen({ list: "claspLeft", fitting: doc.closure.left![0].id })}>
+              {name(doc.closure.left![0].of)}
+            </button>
+          </span>
+        </div>
+      )}
       {show("right", "Right end", "Right")}
       {way("right")}
       {clasped && show("claspRight", "Clasp at the right", "… clasp")}

@@ -113,7 +113,8 @@ function placeLabels(stations: Station[], width: number) {
 function partsAt({ strand, side, materials }: ExplodedView): { part: EndPart; drawn: string }[] {
   const isToggle = (part: EndPart) => part.role === "clasp" && materials.get(part.material ?? "")?.type === "toggle";
   const own = strand[side].map((part) => ({ part, drawn: isToggle(part) ? "toggle-ring" : part.role }));
-  const across = strand[side === "left" ? "right" : "left"].find((part) => part.role === "clasp");
+  const across = strand[side === "left" ? "right" : "left"].find((part) => part.role === "clasp" || (part.role === "bar" && part.shared));
+  if (across?.role === "bar" && !own.some(({ part }) => part.role === "bar")) return [...own, { part: across, drawn: "bar" }];
   if (across && isToggle(across)) return [...own, { part: across, drawn: "toggle-bar" }];
   return across && HALVED.includes(materials.get(across.material ?? "")?.type ?? "") ? [...own, { part: across, drawn: OTHER_HALF }] : own;
 }

@@ -2,6 +2,7 @@ import { useCallback } from "react";
 import type { Material, Outline } from "../api/client.ts";
 import { boxOf, drawComponent } from "./paint/component.ts";
 import { sprites } from "./paint/sprites.ts";
+import { hangsBelow } from "./paint/bead.ts";
 import { useCanvas } from "./useCanvas.ts";
 
 interface Props {
@@ -37,7 +38,7 @@ export function BeadPicture({ material, outline, size, px, turned = false }: Pro
         return;
       }
       const scale = Math.min(px ?? Infinity, (size - 4) / Math.max(left + right, 2 * up));
-      ctx.translate(size / 2 + ((left - right) / 2) * scale, size / 2);
+      ctx.translate(size / 2 + ((left - right) / 2) * scale, size / 2 - hangsBelow(material) * scale);
       sprites.draw(ctx, material, outline, scale, turned);
     },
     [material, outline, size, px, turned],

@@ -6,6 +6,7 @@ import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { hangsBelow } from "./paint/bead.ts";
 import { inCord } from "./paint/inCord.ts";
 import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLinks, isBeadLink } from "./paint/links.ts";
@@ -243,7 +244,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
   const reach = (b: Placed) => 20 + (outlines[b.material]?.widthMm ?? 0) * px;
   const seen = placed.map((b, i) => ({ ...b, spin: spins[i] })).filter((b) => x(b.toMm) > -reach(b) && x(b.fromMm) < width + reach(b));
   ctx.fillStyle = SHADOW;
-  for (const b of seen) if (b.material && !outlines[b.material]?.seats) castShadow(ctx, x((b.fromMm + b.toMm) / 2), 0, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
+  for (const b of seen) if (b.material && !outlines[b.material]?.seats) castShadow(ctx, x((b.fromMm + b.toMm) / 2), hangsBelow(materials.get(b.material)) * px, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
   for (const layer of [0, 1, 2]) {
     for (const b of seen) {
       const m = materials.get(b.material) ?? inCord(b.key);

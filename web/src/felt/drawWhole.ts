@@ -6,6 +6,7 @@ import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
+import { hangsBelow } from "./paint/bead.ts";
 import { inCord } from "./paint/inCord.ts";
 import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLink, isBeadLink } from "./paint/links.ts";
@@ -125,7 +126,8 @@ function drawShadows(ctx: CanvasRenderingContext2D, one: RowView) {
     // The shadow of a bead this small is not seen, nor that of one behind the neck.
     if (isGap(b.key) || b.acrossMm * px <= LEAST_SHADED || behind(one, i) || outlines[b.material]?.seats) return;
     const { x, y, angle } = row.beads[i];
-    castShadow(ctx, x * px, y * px, (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), flat) / 2) * px, angle);
+    const below = flat ? 0 : hangsBelow(materials.get(b.material)) * px;
+    castShadow(ctx, x * px - below * Math.sin(angle), y * px + below * Math.cos(angle), (b.alongMm / 2) * px, (acrossOf(materials.get(b.material), flat) / 2) * px, angle);
   });
 }
 

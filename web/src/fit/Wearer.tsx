@@ -45,7 +45,7 @@ function TimesRound({ times, part, onChange }: { times: number; part: string; on
 export function Wearer({ bench, doc }: { bench: Bench; doc: Document }) {
   const house = useHouse().data?.whole;
   const body = bodyOf(doc);
-  const slipsOn = doc.closure.type === "knot" || doc.closure.type === "none";
+  const slipsOn = doc.closure.type === "knot" || doc.closure.type === "none" || doc.closure.type === "bar";
   const change = (next: Partial<Body>) => {
     const now = bench.snapshot().doc;
     void bench.apply({ do: "set-body", body: { ...bodyOf(now), ...next } });

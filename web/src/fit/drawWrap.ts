@@ -2,6 +2,8 @@ import type { Document, Material, Outline, Placed, Seat, Wrap } from "../api/cli
 import { layerOf } from "../felt/drawCloseUp.ts";
 import { isLoop } from "../api/piece.ts";
 import { inCord } from "../felt/paint/inCord.ts";
+import { hangsBelow } from "../felt/paint/bead.ts";
+import { drawBarOnEdge } from "../felt/paint/focalBar.ts";
 import { drawFitting } from "../felt/paint/fitting.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { carriedApart, hangs, spinsOf } from "../felt/spins.ts";
@@ -97,6 +99,10 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed,
       at(one, () => drawButtonOnEdge(ctx, m, px));
       continue;
     }
+    if (m?.type === "focal-bar") {
+      at(one, () => drawBarOnEdge(ctx, m, px));
+      continue;
+    }
     // Seen across the body a fitting lies flat: what shows is its thickness.
     const edge = { ...m, outsideMm: Math.max(0.7, one.thickMm) } as Material;
     at(one, () => drawFitting(ctx, "crimp", edge, { from: (-one.lengthMm / 2) * px, to: (one.lengthMm / 2) * px, px }));
@@ -117,7 +123,10 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed,
       if (!m || !outlines[m.id] || layerOf(m, outlines[m.id]) !== layer) continue;
       at(one, () => {
         if (hangs(m, outlines[m.id])) ctx.rotate(Math.PI);
-        else if (m.acrossMm) ctx.scale(1, (m.thickMm ?? m.acrossMm) / m.acrossMm);
+        if (m.holeTo === "back" || m.holeTo === "front") ctx.translate(0, (m.holeTo === "back" ? -1 : 1) * (m.holeOffMm ?? 0) * px);
+        if (!hangs(m, outlines[m.id]) && m.acrossMm) ctx.scale(1, (m.thickMm ?? m.acrossMm) / m.acrossMm);
+        // What hangs below its hole does so along the arm, and is not seen from its end.
+        ctx.translate(0, -hangsBelow(m) * px);
         const carried = carriedApart(m, outlines[m.id]);
         sprites.draw(ctx, m, carried?.bead ?? outlines[m.id], px, bead.turned, spins[one.element]);
         if (!carried) return;

@@ -1,5 +1,5 @@
 import type { Material } from "../api/client.ts";
-import { catalogueItemColourValues, cordFitTypeValues, lookFinishValues, materialDrilledValues, materialEyeValues, materialFacingValues, materialJointValues, materialShapeValues, materialSizedValues, materialTypeValues } from "../api/schema.gen.ts";
+import { catalogueItemColourValues, cordFitTypeValues, lookFinishValues, materialDrilledValues, materialEyeValues, materialFacingValues, materialHoleToValues, materialJointValues, materialShapeValues, materialSizedValues, materialTypeValues } from "../api/schema.gen.ts";
 
 /** Field is one measure or word of a material that can be entered. */
 export interface Field {
@@ -39,6 +39,7 @@ export function fieldsOf(m: Material): Field[] {
   return [
     choice("shape", "Shape", SHAPES), ...measures, choice("sized", "Measured by", materialSizedValues),
     choice("facing", "Facing", materialFacingValues), choice("drilled", "Drilled through", materialDrilledValues),
+    ...(m.shape === "cap" ? [] : [mm("holeOffMm", "Hole off the middle"), choice("holeTo", "The hole lies towards its", materialHoleToValues)]),
     mm("loopMm", "Own loop below it, inside"), mm("loopWireMm", "Loop's wire"), MASS, { name: "densityGCm3", label: "or density", kind: "number", unit: "g/cm³" }, METAL,
   ];
 }
@@ -57,6 +58,7 @@ function findingMeasures(type: string): Field[] {
   if (type === "button") return [mm("outsideMm", "Width"), mm("lengthMm", "Thickness"), mm("insideMm", "Shank, inside"), choice("form", "Form", ["flat", "ball"])];
   if (type === "head-pin") return [mm("lengthMm", "Length below the head"), mm("wireMm", "Wire"), mm("outsideMm", "Head, across")];
   if (type === "eye-pin") return [mm("lengthMm", "Length below the eye"), mm("wireMm", "Wire"), mm("insideMm", "Eye, inside")];
+  if (type === "focal-bar") return [mm("lengthMm", "Hole to hole"), mm("outsideMm", "Width"), mm("wireMm", "Thickness"), mm("insideMm", "Hole"), mm("riseMm", "Rise of its middle")];
   if (type === "connector") return [mm("lengthMm", "Length"), mm("wireMm", "Thickness"), ...HOLES];
   if (type === "slide") return [mm("closedMm", "Closed, eye to eye"), mm("lengthMm", "Length"), ...HOLES];
   if (type === "chain") return [mm("insideMm", "A link, inside"), mm("wireMm", "Wire"), choice("joint", "Joint", ["open", "soldered"])];

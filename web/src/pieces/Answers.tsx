@@ -12,6 +12,7 @@ export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string
   { value: "clasp", label: "A clasp", says: "two ends that open" },
   { value: "knot", label: "A knot", says: "a ring tied with a knot, like stretch pieces" },
   { value: "none", label: "Slips on", says: "a ring that does not open" },
+  { value: "bar", label: "On a bar", says: "a bar or curved focal, tied at both ends" },
   { value: "tied", label: "Tied", says: "two ends of cord that the wearer ties, or draws through a loop" },
 ];
 

@@ -16,12 +16,16 @@ function formOf(m: Material): Form {
   return FORMS[m.shape ?? ""] ?? "ball";
 }
 
+/** hangsBelow is how far the middle of a bead hangs below its hole, in mm: its heavier side hangs down. */
+export const hangsBelow = (m: Material | undefined) => (m?.holeOffMm && (m.holeTo ?? "top") === "top" ? m.holeOffMm : 0);
+
 /** drawBead paints a bead round the origin, px to the mm, its hole along x. */
 export function drawBead(ctx: CanvasRenderingContext2D, m: Material, outline: Outline, px: number, turned: boolean) {
   if (m.shape === "charm") {
     drawCharm(ctx, m, surfaceColours(m.look).colour, px);
     return;
   }
+  ctx.translate(0, hangsBelow(m) * px);
   const shape = silhouette(outline, turned);
   const path = new Path2D();
   tracePath(path, shape, px);

@@ -1,4 +1,5 @@
 import type { Material } from "../../api/client.ts";
+import { drawFocalBar } from "./focalBar.ts";
 import { css, darker, lighter, parseColour, type Rgb } from "./colour.ts";
 
 const METALS: Record<string, string> = { brass: "#b8923a", copper: "#b4673e", silver: "#b9bcc2", steel: "#8d9096", gold: "#c9a24a" };
@@ -95,6 +96,9 @@ export function drawFitting(ctx: CanvasRenderingContext2D, does: string, m: Mate
       break;
     case "toggle-bar":
       drawToggleBar(ctx, m, c, s, wire);
+      break;
+    case "bar":
+      drawFocalBar(ctx, m, s);
       break;
     case "connector":
       drawConnector(ctx, m, c, s, mid);

@@ -1,6 +1,6 @@
 import type { Material, Outline } from "../../api/client.ts";
 import { isLoop } from "../../api/piece.ts";
-import { drawBead } from "./bead.ts";
+import { drawBead, hangsBelow } from "./bead.ts";
 import { widthOfCharm } from "./charm.ts";
 import { boxOf, drawComponent } from "./component.ts";
 
@@ -49,7 +49,7 @@ export class Sprites {
     const box = boxOf(outline);
     const wide = Math.max(-box.left, box.right, m.shape === "charm" ? widthOfCharm(m) / 2 : 0);
     const reach = Math.max(wide, ...outline.left.map((p) => p[1]), ...outline.right.map((p) => p[1]), ...outline.left.map((p) => -p[1])) * px + 2;
-    const up = Math.max(outline.left[outline.left.length - 1][0], m.dropMm ?? 0, -box.top, box.bottom) * px + 2;
+    const up = Math.max(outline.left[outline.left.length - 1][0], m.dropMm ?? 0, -box.top, box.bottom) * px + hangsBelow(m) * px + 2;
     const image = document.createElement("canvas");
     image.width = Math.ceil(2 * reach * this.#ratio);
     image.height = Math.ceil(2 * up * this.#ratio);

@@ -1,0 +1,29 @@
+package check
+
+import (
+	"fmt"
+
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// barTooNarrow stops a bar whose holes do not take the cords that are tied in them.
+func barTooNarrow(v *View) []Finding {
+	var found []Finding
+	for _, s := range v.Strands {
+		for _, e := range s.Ends() {
+			bar := e.Find(measure.RoleBar)
+			if bar == nil || !s.Row.Corded() {
+				continue
+			}
+			need := material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter)
+			if bar.Material.Finding.Inside >= need-tiny {
+				continue
+			}
+			found = append(found, Finding{Severity: Stop, At: piece.Place{Row: s.Row.ID, Side: e.Side, Fitting: bar.Fitting, Element: piece.NoElement}, Title: "Hole of the bar too small",
+				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s has %s at each end.", times(s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), mm(need), bar.Material.Name, mm(bar.Material.Finding.Inside))})
+		}
+	}
+	return found
+}
