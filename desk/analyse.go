@@ -47,7 +47,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 		if opt.Brief {
 			strand.Brief = briefly(s)
 		} else {
-			strand.Placed = placedOf(s)
+			strand.Placed = placedOf(s.Beads)
 		}
 		a.Strands = append(a.Strands, strand)
 		a.Beads += s.AllBeads()
@@ -155,6 +155,7 @@ func strandOf(s *measure.Strand) Strand {
 	for _, d := range drops {
 		out.Drops = append(out.Drops, DropOf{Key: d.Key, Count: count[d], DeepMm: exact(d.Deep), CordMm: exact(d.Path)})
 	}
+	out.Riders = ridersOf(s)
 	for _, h := range s.Holders() {
 		held := HeldAt{AtMm: exact(h.At), Outward: 1, LongMm: exact(s.HolderLong()), Element: h.Bead}
 		if h.Side == piece.Left {
@@ -210,9 +211,9 @@ func outwardsOf(s *measure.Strand, h piece.House) []RunOf {
 	return out
 }
 
-func placedOf(s *measure.Strand) []Placed {
-	out := make([]Placed, len(s.Beads))
-	for i, b := range s.Beads {
+func placedOf(beads []measure.Bead) []Placed {
+	out := make([]Placed, len(beads))
+	for i, b := range beads {
 		out[i] = Placed{Key: b.Key, Material: b.Material.ID, Node: b.Node, AtMm: exact(b.At), FromMm: exact(b.From), ToMm: exact(b.To),
 			AlongMm: exact(b.To - b.From), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
 	}

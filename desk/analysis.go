@@ -107,6 +107,7 @@ type Strand struct {
 	Outwards      []RunOf      `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
 	Drops         []DropOf     `json:"drops,omitempty" doc:"The different drops and loops of its own cord."`
 	Holders       []HeldAt     `json:"holders,omitempty" doc:"Where something holds a bead beside a gap."`
+	Riders        *RidersOf    `json:"riders,omitempty" doc:"Beads that slide over the strand."`
 	Left          []EndPart    `json:"left"`
 	Right         []EndPart    `json:"right"`
 	LeftTail      Tail         `json:"leftTail"`
@@ -127,6 +128,17 @@ type DropOf struct {
 	Count  int       `json:"count"`
 	DeepMm length.MM `json:"deepMm" doc:"From the strand to the foot of its last bead."`
 	CordMm length.MM `json:"cordMm" doc:"The length of cord that it uses."`
+}
+
+// RidersOf is what slides over a strand.
+type RidersOf struct {
+	Placed  []Placed  `json:"placed" doc:"As they rest, gathered in the middle of their run."`
+	LongMm  length.MM `json:"longMm" doc:"Side by side."`
+	RunMm   length.MM `json:"runMm" doc:"What they slide over; 0 if it is nothing."`
+	FreeMm  length.MM `json:"freeMm" doc:"How far they can slide; less than 0 if they find no room."`
+	FromMm  length.MM `json:"fromMm" doc:"Where the run begins, from the start of the strand."`
+	HoleMm  length.MM `json:"holeMm" doc:"The finest of their holes."`
+	ShownMm length.MM `json:"shownMm" doc:"How much of the run stays visible."`
 }
 
 // HeldAt is a place where a bead is held beside a gap.

@@ -38,6 +38,7 @@ type Bar struct {
 // WholeRow is where a row of it lies. What rows share lies with the first of them.
 type WholeRow struct {
 	Holders []Seat       `json:"holders,omitempty" doc:"What holds beads beside gaps."`
+	Riders  []Seat       `json:"riders,omitempty" doc:"Beads that slide over the others."`
 	Strand  string       `json:"strand"`
 	Beads   []Seat       `json:"beads" doc:"By element."`
 	Gaps    []Seat       `json:"gaps" doc:"Before each bead, and behind the last."`

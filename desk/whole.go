@@ -105,6 +105,11 @@ func (w *Whole) place(s *measure.Strand, seen map[piece.ID]bool, amongBeads, at 
 	for i := range s.Beads {
 		row.Beads = append(row.Beads, amongBeads(s.Beads[i].At))
 	}
+	if s.Riders != nil {
+		for i := range s.Riders.Beads {
+			row.Riders = append(row.Riders, amongBeads(s.Riders.Beads[i].At))
+		}
+	}
 	for _, h := range s.Holders() {
 		half := s.HolderLong() / 2
 		if h.Side == piece.Left {

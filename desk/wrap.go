@@ -44,7 +44,7 @@ func helix(s *measure.Strand, begin float64) func(r, angle float64) [2]float64 {
 func toClosure(w *measure.Wrap) float64 {
 	angle, from, to := 0.0, -1.0, 0.0
 	for i, l := range w.Links {
-		if len(l.Beads) == 0 {
+		if l.Part != nil {
 			if from < 0 {
 				from = angle
 			}
@@ -69,7 +69,16 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 	seat := func(part, out float64) Seat {
 		return Seat{X: fine(from[0] + dx*part + out*math.Sin(angle)), Y: fine(from[1] + dy*part - out*math.Cos(angle)), Angle: fine(angle)}
 	}
-	if len(link.Beads) == 0 {
+	if link.Covered {
+		return // a rider hides it
+	}
+	if link.Rider != nil {
+		thick := link.Rider.Material.Bead.Thick
+		w.Fittings = append(w.Fittings, SeatOfLink{Seat: seat(0.5, inwards(link.Rider.Material.Bead)-link.Segment.Reach), LengthMm: fine(whole), ThickMm: fine(float64(thick)), Material: link.Rider.Material.ID, Count: 1})
+		w.ReachMm = max(w.ReachMm, math.Hypot(from[0], from[1])+float64(thick))
+		return
+	}
+	if link.Part != nil {
 		out := SeatOfLink{Seat: seat(0.5, 0), LengthMm: fine(whole), ThickMm: fine(2 * link.Segment.Reach)}
 		switch loop := link.Part.Loop; {
 		case loop != nil:

@@ -35,8 +35,8 @@ for (const file of readdirSync("demo/pieces")) {
         const text = run.replace(/\s+/g, " ").trim();
         const [, gap] = /^gap of ([\d.]+) mm/.exec(text) ?? [];
         if (gap) return `_${gap}mm`;
-        const [, drops, drop] = /^(\d+) drop (\[.+\])/.exec(text) ?? [];
-        if (drop) return `${drops}${drop}`;
+        const [, drops, drop, back] = /^(\d+) (?:drop|loop) (.*\])( reversed)?/.exec(text) ?? [];
+        if (drop) return `${drops}${back ? "~" : ""}${drop}`;
         const [, count, name, turned] = /^(\d+)\s+(.+?)(\s+turned)?\s+[\d.]+ mm$/.exec(text)!;
         return `${count}${turned ? "~" : ""}${letters.get(name)}`;
       });

@@ -53,3 +53,27 @@ test("a bead's hole is set off its middle in the catalogue, and a wrong place is
   await expect(page.getByText(/here the hole lies less than 7 mm off the middle/).first()).toBeVisible();
   await expect(off).toHaveValue(/9/);
 });
+
+test("riders are put on a row, told off when they do not slide, and told in the plan", async ({ page }) => {
+  await openPiece(page, "Sliding Buoys");
+  const riders = page.getByLabel("Riders as a bead line");
+  const group = page.getByRole("group", { name: "Riders" });
+  await expect(group).toContainText("9 slide over 138.6 mm, take 81 mm and leave 57.6 mm of it to be seen");
+  await riders.fill("16L");
+  await riders.press("Enter");
+  await expect(page.getByText("Too many riders")).toBeVisible();
+  await page.getByRole("button", { name: /Leave 15 riders/ }).click();
+  await expect(riders).toHaveValue("15L");
+  await riders.fill("3L [2S . S]");
+  await riders.press("Enter");
+  await expect(group.getByRole("alert")).toContainText("Column 4: Nothing hangs in a cord among riders");
+  await expect(riders).toHaveValue("3L [2S . S]");
+  await riders.fill("");
+  await riders.press("Enter");
+  await expect(page.getByRole("button", { name: "Add riders" })).toBeVisible();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(riders).toHaveValue("15L");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("15L slide over it");
+  await expect(page.locator(".sheet")).toContainText("Slide the riders over the beads");
+});

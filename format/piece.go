@@ -231,6 +231,13 @@ func (b *builder) section(i int, s Section) piece.Section {
 		for _, side := range piece.Sides() {
 			*r.Ending(side) = b.ending(where+"."+string(side)+"End", *row.ending(side))
 		}
+		if row.Riders != "" {
+			riders, err := pattern.Parse(row.Riders)
+			for _, f := range pattern.Faults(err) {
+				b.add(where+".riders", "Column %d: %s", f.Col, f.Says)
+			}
+			r.Riders = riders
+		}
 		if h := row.Holder; h != nil {
 			r.Holder.Way = piece.HolderWay(h.Way)
 			if h.Of != "" {

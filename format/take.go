@@ -107,6 +107,9 @@ func (r *Row) take(before, after *piece.Row) {
 	if after.Corded() {
 		r.Cord = after.Cord.ID
 	}
+	if r.Riders = ""; after.Riders != nil {
+		r.Riders = after.Riders.String()
+	}
 	r.Holder = holderOf(after.Holder)
 	r.Left, r.Right = fittingsOf(after.Left), fittingsOf(after.Right)
 	r.LeftEnd, r.RightEnd = endingOf(&after.LeftEnding), endingOf(&after.RightEnding)

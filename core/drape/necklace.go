@@ -210,6 +210,11 @@ func (n *Necklace) loadRow(s *measure.Strand, start float64, slack length.MM, pu
 		}
 		put(start+float64(b.At)*stretch, n.weigh(b.Material))
 	}
+	if s.Riders != nil {
+		for i := range s.Riders.Beads {
+			put(start+float64(s.Riders.Beads[i].At)*stretch, n.weigh(s.Riders.Beads[i].Material))
+		}
+	}
 	for _, e := range s.Ends() {
 		at, out := start, -1.0
 		if e.Side == piece.Right {

@@ -158,6 +158,10 @@ func (e *lineEditor) changeLetter(text string) error {
 			swapLetters(r.Line, old, fresh)
 		}
 		for _, side := range piece.Sides() {
+			if r.Riders != nil && side == piece.Left {
+				r.Riders = r.Riders.Clone()
+				swapLetters(r.Riders, old, fresh)
+			}
 			if loop := r.Ending(side).Loop; loop != nil {
 				r.Ending(side).Loop = loop.Clone()
 				swapLetters(r.Ending(side).Loop, old, fresh)

@@ -50,6 +50,7 @@ const (
 	SetPin      Do = "set-pin"      // make the component in dish Text, or that of the id Field, on the pin Material
 	SetCord     Do = "set-cord"     // string the row on Material
 	SetHolder   Do = "set-holder"   // hold the row's beads apart by Text: crimps of Material, knots, friction, or nothing yet
+	SetRiders   Do = "set-riders"   // let the beads of the line Text slide over the row; none removes them
 	SetSlack    Do = "set-slack"    // to Length; none follows the house
 	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
 	SetEnd      Do = "set-end"      // set the Field of how the end is made: its way, loop, leg, bead, tail or stop
@@ -125,6 +126,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setDish(p, op)
 	case SetRings, SetPin:
 		return keep, changeComponent(p, op)
+	case SetRiders:
+		return keep, setRiders(p, op)
 	case SetCord, SetSlack, SetCut, SetHolder:
 		return keep, setStrand(p, op)
 	case SetEnd:
@@ -211,6 +214,9 @@ func setDish(p *piece.Piece, op Op) error {
 				if loop != nil && slices.ContainsFunc(loop.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
 					return refuse("The dish %s is still in a loop of beads at an end. Change the loop first.", op.Text)
 				}
+			}
+			if row.Riders != nil && slices.ContainsFunc(row.Riders.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+				return refuse("The dish %s still rides on a row. Change its riders first.", op.Text)
 			}
 			if row.Line != nil && slices.ContainsFunc(row.Line.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
 				return refuse("The dish %s is still in the line. Remove its beads first.", op.Text)

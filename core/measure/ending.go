@@ -64,9 +64,12 @@ func (b *endBuilder) addLoop() {
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleBeads, Length: b.beads.Girth / 2, Loop: b.beads, Hung: b.ending.Hung})
 }
 
-// AllBeads counts the beads of the strand with those of its loops and legs.
+// AllBeads counts the beads of the strand with its riders and those of its loops and legs.
 func (s *Strand) AllBeads() int {
 	n := s.Count()
+	if s.Riders != nil {
+		n += len(s.Riders.Beads)
+	}
 	for _, e := range s.Ends() {
 		for _, p := range e.Parts {
 			if p.Loop != nil {

@@ -33,10 +33,12 @@ type Strand struct {
 	Cut         []CutPart
 	Knot        *Knot // of a ring tied on itself
 	Start       Start
+	Riders      *Riders // beads that slide over the strand; nil without any
 
 	tight length.MM // the loop pulled tight, without any slack
 	times int       // how often the loop goes round
 	kinds []kind
+	rode  []kind                         // those of the riders
 	parts []stiffPart                    // along the path that decides the length
 	turns int                            // how often that path goes round a ring
 	share map[*material.Material]float64 // mm of the strung length that each material gives
@@ -103,7 +105,7 @@ func (mk *strandMaker) layOut(fills pattern.Fills, before *Strand) (*Strand, err
 		return nil, err
 	}
 	s.Left, s.Right = mk.endAt(s, piece.Left), mk.endAt(s, piece.Right)
-	return s, nil
+	return s, mk.ride(s)
 }
 
 // lay sets the beads of a line against each other.

@@ -39,6 +39,9 @@ func (m *Measured) count() {
 		for _, k := range s.kinds {
 			add(i, k.material, k.count)
 		}
+		for _, k := range s.rode {
+			add(i, k.material, k.count)
+		}
 	}
 	m.eachPart(func(i int, part *Part) {
 		switch {

@@ -18,6 +18,8 @@ type Link struct {
 	// Material is what it is made of: of chain between bead links not the part's.
 	Material *material.Material
 	Of       *Strand // the row of another section that it belongs to; nil for the strand's own
+	Rider    *Bead   // of a bead that slides over others
+	Covered  bool    // of what is left of a bead beside riders that cover its middle
 	Stretch  float64 // how many times its length it takes of the loop, with slack
 	Segment  chain.Segment
 }
@@ -93,6 +95,9 @@ func (s *Strand) ownLinks(slack length.MM) []Link {
 			continue
 		}
 		list = append(list, Link{Beads: p.beads, Stretch: stretch, Segment: chain.Segment{Length: p.length, Reach: p.inwards - (p.left+p.right)/2}})
+	}
+	if s.Riders != nil {
+		list = s.Riders.over(list)
 	}
 	return list
 }

@@ -129,7 +129,8 @@ type Row struct {
 
 	LeftEnding, RightEnding Ending
 
-	Holder Holder // of beads that stand apart
+	Holder Holder        // of beads that stand apart
+	Riders *pattern.Line // beads that slide over those of the line; nil without any
 
 	LeftPort, RightPort Port
 	Follow              Follow // of any row but the first

@@ -179,5 +179,6 @@ func (w *writer) stringRuns() {
 	w.do("%s", says)
 	w.dropsInCord()
 	w.holdApart()
+	w.ride()
 	w.later = append(w.later, w.hanging()...)
 }

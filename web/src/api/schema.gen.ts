@@ -1497,7 +1497,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1764,6 +1764,40 @@ export interface components {
             /** Format: double */
             mm: number;
         };
+        RidersOf: {
+            /**
+             * Format: double
+             * @description How far they can slide; less than 0 if they find no room.
+             */
+            freeMm: number;
+            /**
+             * Format: double
+             * @description Where the run begins, from the start of the strand.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description The finest of their holes.
+             */
+            holeMm: number;
+            /**
+             * Format: double
+             * @description Side by side.
+             */
+            longMm: number;
+            /** @description As they rest, gathered in the middle of their run. */
+            placed: components["schemas"]["Placed"][];
+            /**
+             * Format: double
+             * @description What they slide over; 0 if it is nothing.
+             */
+            runMm: number;
+            /**
+             * Format: double
+             * @description How much of the run stays visible.
+             */
+            shownMm: number;
+        };
         Row: {
             /** @description Absent of a row of chain, which has the chain at its left end. */
             cord?: string;
@@ -1797,6 +1831,8 @@ export interface components {
              * @description How often the cord runs through every bead; 1 if left out.
              */
             passes?: number;
+            /** @description Beads that slide over those of the line, as a bead line. */
+            riders?: string;
             right?: components["schemas"]["Fitting"][];
             rightEnd?: components["schemas"]["Ending"];
             rightPort?: components["schemas"]["Port"];
@@ -2052,6 +2088,8 @@ export interface components {
              */
             pathMm: number;
             placed?: components["schemas"]["Placed"][];
+            /** @description Beads that slide over the strand. */
+            riders?: components["schemas"]["RidersOf"];
             right: components["schemas"]["EndPart"][];
             /** @enum {string} */
             rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "through" | "nothing";
@@ -2234,6 +2272,8 @@ export interface components {
             holders?: components["schemas"]["Seat"][];
             /** @description The fittings. */
             parts: components["schemas"]["SeatOfPart"][];
+            /** @description Beads that slide over the others. */
+            riders?: components["schemas"]["Seat"][];
             strand: string;
         };
         Wrap: {
@@ -3491,7 +3531,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -1,9 +1,10 @@
-import { type KeyboardEvent, type ReactNode, type RefObject } from "react";
-import { rowsOf, several, type Row } from "../api/piece.ts";
+import { useState, type KeyboardEvent, type ReactNode, type RefObject } from "react";
+import { rowOf, rowsOf, several, type Row } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { Hands } from "../bench/Hands.tsx";
 import { Chips } from "./Chips.tsx";
+import { Riders } from "./Riders.tsx";
 
 interface Props {
   bench: Bench;
@@ -19,6 +20,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
   const [fault] = faults;
   const selected = state.selection.anchor !== state.selection.focus;
   const rows = rowsOf(doc);
+  const [asked, setAsked] = useState(false);
 
   function onKey(event: KeyboardEvent<HTMLTextAreaElement>) {
     if (event.key === "Enter" || event.key === "Escape") {
@@ -92,6 +94,11 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
             Add gap
           </button>
         )}
+        {!selected && !rowOf(doc, row).riders && !asked && (
+          <button type="button" className="link add-row" title="Beads with large holes that slide over the others" onClick={() => setAsked(true)}>
+            Add riders
+          </button>
+        )}
         {!selected && !several(doc) && doc.closure.type === "clasp" && (
           <button type="button" className="link add-row" title="A copy of this row beside it" onClick={() => void bench.addRow()}>
             Add row
@@ -101,6 +108,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
       <div className={rows.length > 1 ? "lines" : undefined}>
         {rows.map((one, i) => (one.id === row ? <InHand key={one.id} number={rows.length > 1 ? i + 1 : 0}>{written}</InHand> : <OtherLine key={one.id} bench={bench} state={state} row={one} number={i + 1} />))}
       </div>
+      <Riders key={`${row} ${rowOf(doc, row).riders ?? ""}`} bench={bench} state={state} asked={asked} onDone={() => setAsked(false)} />
     </section>
   );
 }

@@ -47,7 +47,7 @@ function closeUpScale(analysis: Analysis, doc: Document, row: string, height: nu
   const lanes = lanesOf({ analysis, row, height, align: "left" });
   const scales = lanes.map((lane) => {
     const hanging = hangsMm(lane.strand, doc, analysis.drawing?.outlines);
-    const widest = Math.max(6, hanging * 1.5, ...lane.strand.placed.map((b) => b.acrossMm));
+    const widest = Math.max(6, hanging * 1.5, ...lane.strand.placed.map((b) => b.acrossMm), ...(lane.strand.riders?.placed ?? []).map((b) => b.acrossMm));
     return (lane.height * (lanes.length > 1 ? TALLEST_IN_LANE : TALLEST_PART)) / widest;
   });
   return Math.max(LEAST_PX, Math.min(MOST_PX, ...scales));

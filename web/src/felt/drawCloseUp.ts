@@ -110,7 +110,7 @@ export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
 function raisedBy({ analysis, doc, px }: CloseUpView, { strand, height }: Lane): number {
   const room = height / 2 - 8;
   const hangs = hangsMm(strand, doc, analysis.drawing?.outlines) * px - room;
-  const widest = strand.placed.reduce((most, b) => Math.max(most, b.acrossMm), 6);
+  const widest = [...strand.placed, ...(strand.riders?.placed ?? [])].reduce((most, b) => Math.max(most, b.acrossMm), 6);
   return Math.max(0, Math.min(hangs, room - (widest / 2) * px));
 }
 
@@ -255,6 +255,14 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
       sprites.draw(ctx, m, outline, px, b.turned, b.spin);
       ctx.restore();
     }
+  }
+  for (const b of strand.riders?.placed ?? []) {
+    const m = materials.get(b.material);
+    if (!m || !outlines[m.id]) continue;
+    ctx.save();
+    ctx.translate(x(b.atMm), 0);
+    sprites.draw(ctx, m, outlines[m.id], px, b.turned);
+    ctx.restore();
   }
   if (!view.letters) return;
   for (const b of seen) {

@@ -105,8 +105,22 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
   for (const bar of whole.bars ?? []) drawBar(ctx, bar, materials.get(bar.material), px);
   for (const one of rows) drawParts(ctx, one);
   for (const one of rows) drawBeads(ctx, one);
+  for (const one of rows) drawRiders(ctx, one);
   for (const one of rows) drawHolders(ctx, one);
   if (view.letters) for (const { row, strand } of rows) strand.placed.forEach((b, i) => !isGap(b.key) && !isDrop(b.key) && along(ctx, { ...row.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
+}
+
+/** drawRiders draws what slides over the beads, as it rests. */
+function drawRiders(ctx: CanvasRenderingContext2D, { row, strand, materials, outlines, flat, px }: RowView) {
+  row.riders?.forEach((seat, i) => {
+    const rider = strand.riders?.placed[i];
+    const m = materials.get(rider?.material ?? "");
+    if (!m || !outlines[m.id]) return;
+    along(ctx, seat, px, () => {
+      if (flat && m.acrossMm) ctx.scale(1, acrossOf(m, true) / m.acrossMm);
+      sprites.draw(ctx, m, outlines[m.id], px, rider!.turned);
+    });
+  });
 }
 
 /** drawHolders draws what holds beads beside gaps. */

@@ -90,6 +90,11 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
             {strand.outwards ? "String from the centre: to the right, then to the left" : "String from the left"}
           </h2>
           <p className="bead-line">{strand.line}</p>
+          {strand.riders && (
+            <p className="bead-line">
+              {rowOf(doc, strand.id).riders} slide over it: they take {text(strand.riders.longMm)} of {text(strand.riders.runMm)}
+            </p>
+          )}
           <ol className={`runs ${crowd(strand.runs.length)}`}>
             {(strand.outwards ?? strand.runs).map((run, i, all) => (
               <li key={`${run.side} ${run.first}`}>
