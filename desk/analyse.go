@@ -156,6 +156,9 @@ func strandOf(s *measure.Strand) Strand {
 		out.Drops = append(out.Drops, DropOf{Key: d.Key, Count: count[d], DeepMm: exact(d.Deep), CordMm: exact(d.Path)})
 	}
 	out.Riders = ridersOf(s)
+	if legs := s.Legs(); legs != nil {
+		out.Legs = &LegsOf{Count: legs.Count, Folded: legs.Folded, EachMm: exact(legs.Each), LeastMm: exact(legs.Least)}
+	}
 	for _, h := range s.Holders() {
 		held := HeldAt{AtMm: exact(h.At), Outward: 1, LongMm: exact(s.HolderLong()), Element: h.Bead}
 		if h.Side == piece.Left {
@@ -261,6 +264,7 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 		}
 		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Shared: p.Shared, Free: p.Free,
 			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop), Links: p.Links}
+		part.GirthMm = exact(p.Girth)
 		if p.Role == measure.RoleLeg {
 			part.LegMm = s.Row.Ending(e.Side).Leg
 		}

@@ -107,6 +107,7 @@ type Strand struct {
 	Outwards      []RunOf      `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
 	Drops         []DropOf     `json:"drops,omitempty" doc:"The different drops and loops of its own cord."`
 	Holders       []HeldAt     `json:"holders,omitempty" doc:"Where something holds a bead beside a gap."`
+	Legs          *LegsOf      `json:"legs,omitempty" doc:"What a doubled cord is made in."`
 	Riders        *RidersOf    `json:"riders,omitempty" doc:"Beads that slide over the strand."`
 	Left          []EndPart    `json:"left"`
 	Right         []EndPart    `json:"right"`
@@ -128,6 +129,14 @@ type DropOf struct {
 	Count  int       `json:"count"`
 	DeepMm length.MM `json:"deepMm" doc:"From the strand to the foot of its last bead."`
 	CordMm length.MM `json:"cordMm" doc:"The length of cord that it uses."`
+}
+
+// LegsOf is what a doubled cord is made in: the halves of a fold, or cords side by side.
+type LegsOf struct {
+	Count   int       `json:"count"`
+	Folded  bool      `json:"folded"`
+	EachMm  length.MM `json:"eachMm"`
+	LeastMm length.MM `json:"leastMm"`
 }
 
 // RidersOf is what slides over a strand.
@@ -277,7 +286,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,leg,ring,clasp,extender,chain,connector,bar,shared-bead"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,cord-loop,leg,ring,clasp,extender,chain,connector,bar,shared-bead"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`
@@ -290,6 +299,7 @@ type EndPart struct {
 	Loop      *BeadLoop `json:"loop,omitempty" doc:"Of a loop of beads."`
 	Links     int       `json:"links,omitempty" doc:"Of a chain, or of bead links."`
 	Between   *Between  `json:"between,omitempty"`
+	GirthMm   length.MM `json:"girthMm,omitempty" doc:"Of a loop of bare cord: once round its inside."`
 	LegMm     length.MM `json:"legMm,omitempty" doc:"Of a leg: cord between the strand and what ends it."`
 }
 

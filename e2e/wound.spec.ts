@@ -77,3 +77,26 @@ test("riders are put on a row, told off when they do not slide, and told in the 
   await expect(page.locator(".sheet")).toContainText("15L slide over it");
   await expect(page.locator(".sheet")).toContainText("Slide the riders over the beads");
 });
+
+test("a cord is doubled, its fold made a loop for the button, and beads ride on one of it", async ({ page }) => {
+  await openPiece(page, "Deckhand Loop");
+  await page.getByRole("button", { name: "Dish L: change or remove" }).click();
+  await page.getByRole("menuitem", { name: "Let it ride on one cord" }).click();
+  await expect(page.getByText(/in stock, on one cord/)).toHaveCount(2);
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByTestId("legs")).toContainText("2 halves of the fold, 580.1 mm each");
+  const girth = page.getByLabel("Inside girth of the left loop");
+  await girth.fill("33 mm");
+  await girth.press("Enter");
+  await expect(page.getByText("The loop does not go over its button")).toBeVisible();
+  await page.getByRole("button", { name: /Make the loop 39 mm round/ }).click();
+  await expect(girth).toHaveValue("39 mm");
+  await page.getByLabel("The cord runs through every bead").selectOption("3");
+  await expect(page.getByTestId("legs")).toContainText("3 cords side by side");
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(page.getByTestId("legs")).toContainText("2 halves of the fold");
+  const made = page.getByLabel("Left end is made");
+  await made.selectOption({ label: "in the fold of the cord" });
+  await made.selectOption({ label: "in a loop of the bare cord" });
+  await expect(page.getByTestId("legs")).toContainText("2 halves of the fold");
+});

@@ -24,6 +24,7 @@ type Document struct {
 	Target    *Target           `json:"target,omitempty"`
 	Body      *Body             `json:"body,omitempty"`
 	Palette   map[string]string `json:"palette" doc:"The dishes: a letter and the id of its bead."`
+	OneCord   []string          `json:"oneCord,omitempty" doc:"Letters of dishes whose beads ride on one of the cords that run side by side."`
 	Closure   Closure           `json:"closure"`
 	Sections  []Section         `json:"sections"`
 	Joins     []Join            `json:"joins,omitempty" doc:"What lies between each section and the next."`
@@ -138,7 +139,7 @@ type Row struct {
 
 // Holder is what holds beads apart.
 type Holder struct {
-	Way string `json:"way" enum:"crimps,knots,friction"`
+	Way string `json:"way" enum:"crimps,knots,friction,pressed"`
 	Of  string `json:"of,omitempty" doc:"The id of the crimp."`
 }
 
@@ -178,6 +179,7 @@ type Ending struct {
 	Way       Way        `json:"way,omitempty" doc:"A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it."`
 	Loop      string     `json:"loop,omitempty" maxLength:"4096" doc:"The bead line of a loop."`
 	Hung      IDs        `json:"hung,omitempty" doc:"The ids of what hangs on the loop."`
+	GirthMm   length.MM  `json:"girthMm,omitempty" doc:"Of a loop of bare cord: once round its inside."`
 	LegMm     length.MM  `json:"legMm,omitempty" doc:"Cord between the strand and what ends a leg."`
 	Bead      string     `json:"bead,omitempty" doc:"The id of the bead on a leg."`
 	TailMm    *length.MM `json:"tailMm,omitempty" doc:"How far the tail goes back; the house decides if neither this nor tailBeads is given."`

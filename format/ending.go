@@ -34,7 +34,7 @@ func (b *builder) ending(where string, e *Ending) piece.Ending {
 	if e == nil {
 		return piece.Ending{}
 	}
-	out := piece.Ending{Way: piece.Way(e.Way), Leg: e.LegMm, Tail: piece.Tail{Length: e.TailMm, Beads: e.TailBeads}, Stop: e.Stop}
+	out := piece.Ending{Way: piece.Way(e.Way), Leg: e.LegMm, Girth: e.GirthMm, Tail: piece.Tail{Length: e.TailMm, Beads: e.TailBeads}, Stop: e.Stop}
 	if e.Loop != "" {
 		line, err := pattern.Parse(e.Loop)
 		for _, f := range pattern.Faults(err) {
@@ -55,7 +55,7 @@ func (b *builder) ending(where string, e *Ending) piece.Ending {
 
 // endingOf writes how an end is made; nil if its fittings say all.
 func endingOf(e *piece.Ending) *Ending {
-	out := Ending{Way: Way(e.Way), LegMm: e.Leg, TailMm: e.Tail.Length, TailBeads: e.Tail.Beads, Stop: e.Stop}
+	out := Ending{Way: Way(e.Way), LegMm: e.Leg, GirthMm: e.Girth, TailMm: e.Tail.Length, TailBeads: e.Tail.Beads, Stop: e.Stop}
 	if e.Loop != nil {
 		out.Loop = e.Loop.String()
 	}

@@ -43,6 +43,14 @@ func (d *Document) Piece(shop House) (*piece.Piece, error) {
 	if d.Body != nil {
 		p.Body = d.Body.Core()
 	}
+	for _, key := range d.OneCord {
+		if p.OneCord == nil {
+			p.OneCord = map[string]bool{}
+		}
+		if p.OneCord[key] = true; p.Palette[key] == nil {
+			b.add("oneCord", "%q is no dish of this piece. Name the letter of a dish.", key)
+		}
+	}
 	for _, w := range d.Waived {
 		p.Waived = append(p.Waived, piece.Waiver{Code: w.Code, At: w.Place.place(), Note: w.Note})
 	}

@@ -25,6 +25,12 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 			d.Palette[key] = m.ID
 		}
 	}
+	d.OneCord = nil
+	for _, key := range slices.Sorted(maps.Keys(after.OneCord)) {
+		if after.Palette[key] != nil {
+			d.OneCord = append(d.OneCord, key)
+		}
+	}
 	d.Closure = Closure{string(after.Closure.Type), fittingsOf(after.Closure.Left), fittingsOf(after.Closure.Right)}
 	d.takeSections(before, after)
 	d.takeHouse(before.House, after.House)

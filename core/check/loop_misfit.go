@@ -14,7 +14,7 @@ import (
 // its button slips out by itself.
 const loopGives = length.MM(9)
 
-// loopMisfit stops a loop of beads that its button does not go through, and warns of
+// loopMisfit stops a loop of beads or of bare cord that its button does not go through, and warns of
 // one that is tight or so wide that the button slips out.
 var loopMisfit = Check{
 	Code: "loop-misfit", Step: StepEnds,
@@ -24,7 +24,7 @@ var loopMisfit = Check{
 			return nil
 		}
 		f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The loop does not go over its button"}
-		switch girth, b := loop.Girth, button.Finding; {
+		switch girth, b := loop.LoopGirth(), button.Finding; {
 		case girth < b.Passes()-tiny:
 		case girth < b.LoopFor()-tiny:
 			f.Severity, f.Title = Warn, "The loop is tight on its button"
@@ -34,30 +34,30 @@ var loopMisfit = Check{
 			return nil
 		}
 		f.Says = fmt.Sprintf("The loop at the %s end is %s round inside; %s just passes at %s and is easy to close at %s.", e.Side,
-			mm(loop.Girth), button.Name, mm(button.Finding.Passes()), mm(button.Finding.LoopFor()))
+			mm(loop.LoopGirth()), button.Name, mm(button.Finding.Passes()), mm(button.Finding.LoopFor()))
 		return []Finding{f}
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		s := v.Strand(f.At.Row)
 		button, _ := buttonAndLoop(v, s.End(f.At.Side))
+		if s.End(f.At.Side).Find(measure.RoleCordLoop) != nil {
+			wide := button.Finding.LoopFor()
+			return []Fix{fix("Make the loop "+mm(wide)+" round", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndGirth, Length: &wide})}
+		}
 		return loopsFor(v, s, s.End(f.At.Side), button.Finding)
 	},
 }
 
 // buttonAndLoop gives the button that the loop at an end goes over, and that loop;
 // nil for what is not there.
-func buttonAndLoop(v *View, e *measure.End) (*material.Material, *measure.BeadLoop) {
+func buttonAndLoop(v *View, e *measure.End) (*material.Material, *measure.Part) {
 	var button *material.Material
 	for _, part := range v.Leading().End(e.Side.Other()).Parts {
 		if part.Role == measure.RoleClasp && part.Material.Finding.Type == material.ButtonEnd {
 			button = part.Material
 		}
 	}
-	part := e.Find(measure.RoleBeads)
-	if part == nil {
-		return button, nil
-	}
-	return button, part.Loop
+	return button, e.FindLoop()
 }
 
 // loopsFor makes the loop of more or fewer of the bead that it has most of, the

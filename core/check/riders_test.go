@@ -70,3 +70,42 @@ func TestRidersThatSlipAreStopped(t *testing.T) {
 		t.Errorf("%s: %s", after.Leading().Line, f.Says)
 	}
 }
+
+// A loop of the bare cord is held against its button like one of beads, and is made wider.
+func TestALoopOfBareCordIsHeldAgainstItsButton(t *testing.T) {
+	with := func(girth float64) *piece.Piece {
+		return necklace(t, "30P", ends(), closed(), cordOf(thread(material.Waxed, 0.4)), func(p *piece.Piece, r *piece.Row) {
+			p.Closure.Left, p.Closure.Right = nil, fittings("cr", buttonFlat)
+			r.LeftEnding = piece.Ending{Way: piece.WayCordLoop, Girth: mmOf(girth)}
+		})
+	}
+	for girth, want := range map[float64]Severity{35.99: Stop, 36: Warn, 38.99: Warn, 39: "", 45: "", 45.01: Warn} {
+		f := of(all(t, with(girth)), "loop-misfit")
+		if f == nil && want != "" || f != nil && f.Severity != want {
+			t.Errorf("%v round: %+v, want %s", girth, f, want)
+		}
+	}
+	m := measuredPiece(t, with(30))
+	found := All(m, length.InMillimetres)
+	fix := FixOf(t.Context(), m, found, of(found, "loop-misfit"), Bench{})
+	if fix == nil {
+		t.Fatal("there is no fix")
+	}
+	if after, _, err := edit.Apply(m.Piece, nil, fix.Ops...); err != nil || after.Leading().LeftEnding.Girth != 39 {
+		t.Errorf("%+v, %v", fix, err)
+	}
+}
+
+// What has been cut is told for each half of a fold, and for each of cords side by side.
+func TestEachLegIsLongEnough(t *testing.T) {
+	for passes, want := range map[int]string{2: "so each half of the fold has 100 mm; it needs at least", 3: "so each cord has 66.7 mm"} {
+		p := necklace(t, "30P", ends(), closed(buttonFlat), cordOf(thread(material.Waxed, 0.4)), func(p *piece.Piece, r *piece.Row) {
+			p.Closure.Left, p.Closure.Right = nil, fittings("cr", buttonFlat)
+			cut := mmOf(200)
+			r.Passes, r.Cut, r.LeftEnding = passes, &cut, piece.Ending{Way: piece.WayCordLoop, Girth: 40}
+		})
+		if f := of(all(t, p), "leg-short"); f == nil || !strings.Contains(f.Says, want) {
+			t.Errorf("%d cords: %+v, want %q", passes, f, want)
+		}
+	}
+}

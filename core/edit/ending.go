@@ -19,6 +19,7 @@ const (
 	EndBead      = "bead"      // Material of the bead on a leg; none leaves the knot alone
 	EndTail      = "tail"      // Length; none follows the house
 	EndTailBeads = "tailBeads" // N beads
+	EndGirth     = "girth"     // Length: once round the inside of a loop of bare cord
 	EndStop      = "stop"      // Text: how the end is held while the strand is strung; empty follows the house
 )
 
@@ -49,6 +50,11 @@ func setEnd(p *piece.Piece, op Op) error {
 			return refuse("Give the length of the leg.")
 		}
 		e.Leg = *op.Length
+	case EndGirth:
+		if op.Length == nil {
+			return refuse("Give the inside girth of the loop.")
+		}
+		e.Girth = *op.Length
 	case EndBead:
 		e.Bead = op.Material
 	case EndTail:
@@ -71,7 +77,7 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 		return refuse("%q is no way to make an end.", string(way))
 	}
 	e := row.Ending(side)
-	if e.Way == piece.WayFold && way != piece.WayFold {
+	if e.Way == piece.WayFold && way != piece.WayFold && way != piece.WayCordLoop {
 		row.Passes = 1
 	}
 	e.Way = way
@@ -81,6 +87,11 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 		if e.Loop == nil {
 			return firstLoop(p, row, e, side)
 		}
+	case piece.WayCordLoop:
+		if row.Cord.Cord.Type == material.Wire {
+			return refuse("A loop of bare cord is knotted, and wire takes no knot. Choose another cord first.")
+		}
+		e.Girth = loopFor(p, side)
 	case piece.WayLeg:
 		if e.Leg == 0 {
 			e.Leg = usualLeg
@@ -99,6 +110,14 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 // usualLoop is the inside girth of a loop that no button asks for.
 const usualLoop = length.MM(24)
 
+// loopFor is the inside girth of a loop at a side: what the button at the other end asks for.
+func loopFor(p *piece.Piece, side piece.Side) length.MM {
+	if button, at := p.Clasp(); button != nil && button.Type == material.ButtonEnd && at != side {
+		return button.LoopFor()
+	}
+	return usualLoop
+}
+
 // firstLoop makes a loop of the smallest bead there is, wide enough for the button
 // at the other end.
 func firstLoop(p *piece.Piece, row *piece.Row, e *piece.Ending, side piece.Side) error {
@@ -106,10 +125,7 @@ func firstLoop(p *piece.Piece, row *piece.Row, e *piece.Ending, side piece.Side)
 	if key == "" {
 		return refuse("A loop is made of beads. Add a dish of small ones first.")
 	}
-	want := usualLoop
-	if button, at := p.Clasp(); button != nil && button.Type == material.ButtonEnd && at != side {
-		want = button.LoopFor()
-	}
+	want := loopFor(p, side)
 	for n := 4; n <= mostInLoop; n++ {
 		line, err := pattern.Parse(fmt.Sprintf("%d%s", n, key))
 		if err != nil {

@@ -1,6 +1,7 @@
 package edit
 
 import (
+	"maps"
 	"slices"
 
 	"mala/core/material"
@@ -179,6 +180,10 @@ func (e *lineEditor) changeLetter(text string) error {
 		palette[key] = m
 	}
 	e.piece.Palette = palette
+	if one := e.piece.OneCord; one[old] != one[fresh] {
+		one[old], one[fresh] = one[fresh], one[old]
+		maps.DeleteFunc(one, func(_ string, rides bool) bool { return !rides })
+	}
 	return nil
 }
 

@@ -50,6 +50,8 @@ const (
 	SetPin      Do = "set-pin"      // make the component in dish Text, or that of the id Field, on the pin Material
 	SetCord     Do = "set-cord"     // string the row on Material
 	SetHolder   Do = "set-holder"   // hold the row's beads apart by Text: crimps of Material, knots, friction, or nothing yet
+	SetPasses   Do = "set-passes"   // run the cord N times through the row's beads: doubled for 2
+	SetOneCord  Do = "set-one-cord" // let the beads of the letter Text ride on one of several cords for N 1, on all for 0
 	SetRiders   Do = "set-riders"   // let the beads of the line Text slide over the row; none removes them
 	SetSlack    Do = "set-slack"    // to Length; none follows the house
 	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
@@ -128,6 +130,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, changeComponent(p, op)
 	case SetRiders:
 		return keep, setRiders(p, op)
+	case SetPasses, SetOneCord:
+		return keep, setDoubled(p, op)
 	case SetCord, SetSlack, SetCut, SetHolder:
 		return keep, setStrand(p, op)
 	case SetEnd:

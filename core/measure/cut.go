@@ -110,6 +110,9 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 	if s.folded(e) {
 		legs = passes
 	}
+	if loop := e.Find(RoleCordLoop); loop != nil && e.Hold != HeldByMiddle {
+		add("loop", s.cordLoopTakes(loop.Girth)*passes, false)
+	}
 	if loop := e.Find(RoleBeads); loop != nil {
 		add("loop of beads", loop.Loop.Strung*passes, false)
 	}
@@ -117,11 +120,16 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 	case HeldByRunning:
 		return nil
 	case HeldByMiddle:
+		if loop := e.Find(RoleCordLoop); loop != nil {
+			add("loop", s.cordLoopTakes(loop.Girth)*length.MM(s.Row.Passes/2), false)
+			add("knot", piece.OverhandCord*d*passes, false)
+			return out
+		}
 		add("round the fold", s.foldTakes(e), false)
 		return out
 	case HeldByLeg:
 		add("leg", legTakes(s.Row.Ending(e.Side))*passes, false)
-		add("knots", 2*piece.OverhandCord*d, false)
+		add("knots", 2*piece.OverhandCord*d*passes, false)
 	case HeldByCrimp:
 		add(crimpItem(e, p.House.GuardTurns()), 2*e.Turn*legs, false)
 		add("tail", e.Tail*legs, false)
@@ -138,7 +146,7 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 			add("knot", length.MM(p.House.KnotCord())*d, false)
 		}
 	case HeldByCordEnd, HeldByCone:
-		add("knot", piece.OverhandCord*d, false)
+		add("knot", piece.OverhandCord*d*passes, false)
 	case HeldByFold:
 		add("in the fold-over end", e.Find(RoleFold).Material.Finding.Length*length.MM(s.Row.Passes), false)
 		if held {

@@ -14,19 +14,20 @@ type Role string
 
 // The roles.
 const (
-	RoleCrimp   Role = "crimp"
-	RoleCover   Role = "cover"
-	RoleGuard   Role = "guard"
-	RoleCordEnd Role = "cord-end"
-	RoleFold    Role = "fold-over"
-	RoleCone    Role = "cone-end"
-	RoleBeads   Role = "bead-loop" // a loop of beads
-	RoleLeg     Role = "leg"       // with its bead, if it has one
-	RoleLoop    Role = "loop"
-	RoleRing    Role = "ring"
-	RoleClasp   Role = "clasp"
-	RoleChain   Role = "extender"
-	RoleLinks   Role = "chain"
+	RoleCrimp    Role = "crimp"
+	RoleCover    Role = "cover"
+	RoleGuard    Role = "guard"
+	RoleCordEnd  Role = "cord-end"
+	RoleFold     Role = "fold-over"
+	RoleCone     Role = "cone-end"
+	RoleBeads    Role = "bead-loop" // a loop of beads
+	RoleCordLoop Role = "cord-loop" // a loop of the bare cord, with its knot
+	RoleLeg      Role = "leg"       // with its bead, if it has one
+	RoleLoop     Role = "loop"
+	RoleRing     Role = "ring"
+	RoleClasp    Role = "clasp"
+	RoleChain    Role = "extender"
+	RoleLinks    Role = "chain"
 
 	RoleConnector Role = "connector"
 	RoleBar       Role = "bar"         // tied at both ends
@@ -47,6 +48,7 @@ type Part struct {
 	Across    *Strand        // of a row of another section
 	Slack     length.MM      // of it, planned in this loop
 	Loop      *BeadLoop      // of a loop of beads
+	Girth     length.MM      // of a loop of bare cord, once round its inside
 	Links     int            // of a chain, or of bead links
 	Between   *piece.Between // of bead links
 }
@@ -113,8 +115,11 @@ func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
 		b.add(f)
 	}
 	b.loop()
-	if b.ending.Way == piece.WayLeg {
+	switch b.ending.Way {
+	case piece.WayLeg:
 		b.addLeg()
+	case piece.WayCordLoop:
+		b.addCordLoop()
 	}
 	if !mk.byItself {
 		b.across(mk, side)
@@ -334,7 +339,7 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 		return HeldByLinks
 	case b.runsOn():
 		return HeldByRunning
-	case b.ending.Way == piece.WayFold && len(b.end.Parts) > 0:
+	case (b.ending.Way == piece.WayFold || b.foldsIntoLoop()) && len(b.end.Parts) > 0:
 		return HeldByMiddle
 	case b.ending.Way == piece.WayLeg && !wire:
 		return HeldByLeg

@@ -138,7 +138,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		if b.Reversed && l.turns {
 			way = 1
 		}
-		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passes(l.material)}
+		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passesOf(b.Node.Key, l.material)}
 		if d := drops[b.Node]; d != nil {
 			s.Beads[i].Key, s.Beads[i].Drop = d.Key, d
 			if hanging += d.Count(); hanging > pattern.MaxBeads {
@@ -219,6 +219,14 @@ func (mk *strandMaker) lookAt(n *pattern.Node) (nodeLook, error) {
 func (mk *strandMaker) lookOf(m *material.Material) nodeLook {
 	of := func(turned bool) faces { return mk.table.of(m, turned, mk.passes(m), mk.row.Cord.Cord.Diameter) }
 	return nodeLook{material: m, turns: m.Bead.Turns(), faces: [2]faces{of(false), of(true)}}
+}
+
+// passesOf is that of the bead of a letter, which may ride on one of several cords.
+func (mk *strandMaker) passesOf(key string, m *material.Material) int {
+	if mk.piece.OneCord[key] {
+		return 1
+	}
+	return mk.passes(m)
 }
 
 // passes is how often the cord runs through a bead, before any tail does; one that

@@ -15,7 +15,8 @@ type Way string
 // The ways: as the fittings have it; in a loop of beads that goes over a button or
 // carries a clasp; on a leg of cord with a bead and a knot; with the middle of the
 // cord, folded round what is there; tied, with the knot drawn into the last bead;
-// crimped, with the crimp inside the last bead, which covers it.
+// crimped, with the crimp inside the last bead, which covers it; in a loop of the bare cord
+// that goes over a button, at the left of a doubled cord its fold.
 const (
 	WayFittings   Way = ""
 	WayLoop       Way = "loop"
@@ -23,10 +24,13 @@ const (
 	WayFold       Way = "fold"
 	WayHiddenKnot Way = "hidden-knot"
 	WayUnderBead  Way = "under-bead"
+	WayCordLoop   Way = "cord-loop"
 )
 
 // Ways lists every way.
-func Ways() []Way { return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead} }
+func Ways() []Way {
+	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop}
+}
 
 // Ending is how one end of a row is made beyond its fittings.
 type Ending struct {
@@ -35,8 +39,10 @@ type Ending struct {
 	Hung []*material.Material // charms and components hanging on that loop
 	Leg  length.MM            // cord between the strand and what ends a leg
 	Bead *material.Material   // on a leg, above its knot; nil for the knot alone
-	Tail Tail
-	Stop string // how the end is held while the strand is strung, as House.Stopper; empty follows the house
+
+	Girth length.MM // of a loop of bare cord, once round its inside
+	Tail  Tail
+	Stop  string // how the end is held while the strand is strung, as House.Stopper; empty follows the house
 }
 
 // Tail is how far the cord's tail goes back at one end: so long, or through so many
@@ -71,15 +77,17 @@ func (p *Piece) HouseOf(r *Row) House {
 const (
 	shortestLeg   = length.MM(5)
 	longestLeg    = length.MM(1000)
+	leastGirth    = length.MM(5)
+	mostGirth     = length.MM(500)
 	mostLoopBeads = 400
 )
 
 func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	f := r.Ending(side)
 	if !slices.Contains(Ways(), f.Way) {
-		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, or none.", string(f.Way))
+		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, cord-loop, or none.", string(f.Way))
 	}
-	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold) {
+	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold || f.Way == WayCordLoop) {
 		add(where+".way", "A ring has no end to make in that way. Close it with a clasp, or tie it, first.")
 		return
 	}
@@ -94,6 +102,12 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	}
 	if f.Way == WayLoop {
 		p.checkLoop(f, add, where+".loop")
+	}
+	if f.Way == WayCordLoop {
+		checkRange(add, where+".girthMm", f.Girth, leastGirth, mostGirth)
+		if r.Cord != nil && r.Cord.Cord != nil && r.Cord.Cord.Type == material.Wire {
+			add(where+".way", "A loop of bare cord is knotted, and wire takes no knot. Use another cord, or make the end another way.")
+		}
 	}
 	if f.Way == WayLeg {
 		checkRange(add, where+".legMm", f.Leg, shortestLeg, longestLeg)

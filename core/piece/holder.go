@@ -12,11 +12,12 @@ const (
 	HeldByCrimps   HolderWay = "crimps"
 	HeldByKnots    HolderWay = "knots"
 	HeldByFriction HolderWay = "friction"
+	HeldByPressing HolderWay = "pressed"
 )
 
 // HolderWays lists every way.
 func HolderWays() []HolderWay {
-	return []HolderWay{HeldNotYet, HeldByCrimps, HeldByKnots, HeldByFriction}
+	return []HolderWay{HeldNotYet, HeldByCrimps, HeldByKnots, HeldByFriction, HeldByPressing}
 }
 
 // Holder is what holds the beads of a row apart.
@@ -28,7 +29,7 @@ type Holder struct {
 // Check says in a sentence what is wrong with the holder; empty if nothing is.
 func (h Holder) Check() string {
 	switch h.Way {
-	case HeldNotYet, HeldByKnots, HeldByFriction:
+	case HeldNotYet, HeldByKnots, HeldByFriction, HeldByPressing:
 		if h.Of != nil {
 			return "Only crimps are of a material. Leave it out."
 		}
@@ -37,7 +38,7 @@ func (h Holder) Check() string {
 			return "Choose the crimp that holds the beads apart."
 		}
 	default:
-		return "Beads are held apart by crimps, by knots, or by friction."
+		return "Beads are held apart by crimps, by knots, by friction, or by pressing them on."
 	}
 	return ""
 }

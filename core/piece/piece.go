@@ -101,6 +101,7 @@ type Piece struct {
 	Joins       []*Join // between each section and the next
 	House       House
 	Waived      []Waiver
+	OneCord     map[string]bool // letters of dishes whose beads ride on one of the cords that run side by side
 }
 
 // Child says whether the piece is for a child.
@@ -201,7 +202,7 @@ func (p *Piece) Clasp() (*material.Finding, Side) {
 // without changing it; lines and materials are shared.
 func (p *Piece) Clone() *Piece {
 	out := *p
-	out.Palette = maps.Clone(p.Palette)
+	out.Palette, out.OneCord = maps.Clone(p.Palette), maps.Clone(p.OneCord)
 	out.Closure.Left, out.Closure.Right = slices.Clone(p.Closure.Left), slices.Clone(p.Closure.Right)
 	out.Sections = make([]Section, len(p.Sections))
 	for i, s := range p.Sections {

@@ -25,11 +25,11 @@ func loopBeads(l *measure.BeadLoop) string {
 
 // tryLoop tries a loop of beads before it is fixed for good.
 func (w *writer) tryLoop(e *measure.End) {
-	loop := e.Find(measure.RoleBeads)
+	loop := e.FindLoop()
 	if loop == nil {
 		return
 	}
-	must := []string{fmt.Sprintf("the loop is %s round inside", w.in(loop.Loop.Girth))}
+	must := []string{fmt.Sprintf("the loop is %s round inside", w.in(loop.LoopGirth()))}
 	if clasp := w.s.End(e.Side.Other()).Find(measure.RoleClasp); clasp != nil && clasp.Material.Finding.Type == material.ButtonEnd {
 		must = append(must, fmt.Sprintf("%s goes through it with a little push and does not slip out by itself", lower(clasp.Material.Name)))
 	}

@@ -20,6 +20,8 @@ func (w *writer) holdApart() {
 	case piece.HeldByCrimps:
 		what = "crimp"
 		w.do("Thread %d × %s among the beads, one on each side of every bead that a gap lies beside. Close them from the left, one after the other.", len(held), lower(h.Of.Name))
+	case piece.HeldByPressing:
+		w.do("From the left, press each of these beads onto the cord where it lies, both cords in it side by side.")
 	case piece.HeldByKnots:
 		what = "knot"
 		w.do("From the left, tie an overhand knot tight against every bead on each side where a gap lies, %d in all: draw each up to its bead with a needle.", len(held))

@@ -98,11 +98,23 @@ func (w *writer) beforeCutting() {
 // start cuts the cord and stops the end that is strung first.
 func (w *writer) start(with string) {
 	w.beforeCutting()
+	if legs := w.s.Legs(); legs != nil && !legs.Folded {
+		w.do("Cut %d pieces of %s%s, %s each.", legs.Count, w.cord(), with, w.in(legs.Each))
+		return
+	}
 	w.do("Cut %s of %s%s.", w.in(w.s.CutLength()), w.cord(), with)
 }
 
 func (w *writer) stop() {
 	if w.s.Start.By == measure.StartFold {
+		if loop := w.s.Left.Find(measure.RoleCordLoop); loop != nil {
+			w.do("Fold the cord in the middle, leave a loop of %s round its inside at the fold, and tie both halves in one overhand knot below it.", w.in(loop.Girth))
+			w.tryLoop(&w.s.Left)
+			w.do("String over both halves together; each half is %s.", w.in(w.s.CutLength()/2))
+			w.ridesOnOne()
+			w.stringRuns()
+			return
+		}
 		w.do("Fold the cord in the middle, lay the fold round %s at the left, and draw both ends through it.", w.firstHung(piece.Left))
 		w.do("String over both halves together; each half is %s.", w.in(w.s.CutLength()/2))
 		w.stringRuns()
@@ -177,6 +189,9 @@ func (w *writer) stringRuns() {
 		says = "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."
 	}
 	w.do("%s", says)
+	if w.s.Left.Hold != measure.HeldByMiddle {
+		w.ridesOnOne()
+	}
 	w.dropsInCord()
 	w.holdApart()
 	w.ride()

@@ -149,6 +149,10 @@ func (w *writer) tie(e *measure.End) {
 		w.cone(e)
 		return
 	}
+	if loop := e.Find(measure.RoleCordLoop); loop != nil {
+		w.cordLoop(e, loop)
+		return
+	}
 	way := ""
 	if e.Find(measure.RoleGuard) != nil {
 		way = w.guard()

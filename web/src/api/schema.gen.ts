@@ -873,6 +873,8 @@ export interface components {
             materials: components["schemas"]["Material"][];
             name: string;
             notes?: string;
+            /** @description Letters of dishes whose beads ride on one of the cords that run side by side. */
+            oneCord?: string[];
             /** @description The dishes: a letter and the id of its bead. */
             palette: {
                 [key: string]: string;
@@ -972,6 +974,11 @@ export interface components {
              * @description Where it begins along the straight cord, from the start of the strand.
              */
             fromMm: number;
+            /**
+             * Format: double
+             * @description Of a loop of bare cord: once round its inside.
+             */
+            girthMm?: number;
             /** @description What hangs on it, by the ids of the materials. */
             hung?: string[];
             /**
@@ -990,7 +997,7 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "cord-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
             /** @description It belongs to the closure, where other rows may go on it too. */
             shared?: boolean;
             swallowed: boolean;
@@ -1000,6 +1007,11 @@ export interface components {
         Ending: {
             /** @description The id of the bead on a leg. */
             bead?: string;
+            /**
+             * Format: double
+             * @description Of a loop of bare cord: once round its inside.
+             */
+            girthMm?: number;
             /** @description The ids of what hangs on the loop. */
             hung?: string[];
             /**
@@ -1028,7 +1040,7 @@ export interface components {
              * @description A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it.
              * @enum {string}
              */
-            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead";
+            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop";
         };
         Fit: {
             /**
@@ -1112,7 +1124,7 @@ export interface components {
             /** @description The id of the crimp. */
             of?: string;
             /** @enum {string} */
-            way: "crimps" | "knots" | "friction";
+            way: "crimps" | "knots" | "friction" | "pressed";
         };
         House: {
             /** @enum {string} */
@@ -1241,6 +1253,15 @@ export interface components {
             element?: number;
             /** @description It fits when tied tight and pulled. */
             pull?: boolean;
+        };
+        LegsOf: {
+            /** Format: int64 */
+            count: number;
+            /** Format: double */
+            eachMm: number;
+            folded: boolean;
+            /** Format: double */
+            leastMm: number;
         };
         LineTree: {
             nodes: components["schemas"]["Node"][];
@@ -1497,7 +1518,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -2078,6 +2099,8 @@ export interface components {
             /** @description Of a knot that is to hide in the last bead. */
             leftKnot?: components["schemas"]["Knot"];
             leftTail: components["schemas"]["Tail"];
+            /** @description What a doubled cord is made in. */
+            legs?: components["schemas"]["LegsOf"];
             /** @description The bead line in its canonical form. */
             line: string;
             /** @description The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left. */
@@ -3491,12 +3514,12 @@ export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "leg", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
-export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead"];
+export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead", "cord-loop"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
 export const heldAtOutwardValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeldAt"]["outward"]> = [-1, 1];
-export const holderWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Holder"]["way"]> = ["crimps", "knots", "friction"];
+export const holderWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Holder"]["way"]> = ["crimps", "knots", "friction", "pressed"];
 export const houseAllowanceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["allowance"]> = ["standard", "generous", "spool"];
 export const houseAttachValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["attach"]> = ["jump-rings", "split-rings", "direct"];
 export const houseCoversValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["covers"]> = ["no", "yes"];
@@ -3531,7 +3554,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

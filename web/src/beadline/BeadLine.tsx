@@ -94,11 +94,6 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
             Add gap
           </button>
         )}
-        {!selected && !rowOf(doc, row).riders && !asked && (
-          <button type="button" className="link add-row" title="Beads with large holes that slide over the others" onClick={() => setAsked(true)}>
-            Add riders
-          </button>
-        )}
         {!selected && !several(doc) && doc.closure.type === "clasp" && (
           <button type="button" className="link add-row" title="A copy of this row beside it" onClick={() => void bench.addRow()}>
             Add row
@@ -108,7 +103,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
       <div className={rows.length > 1 ? "lines" : undefined}>
         {rows.map((one, i) => (one.id === row ? <InHand key={one.id} number={rows.length > 1 ? i + 1 : 0}>{written}</InHand> : <OtherLine key={one.id} bench={bench} state={state} row={one} number={i + 1} />))}
       </div>
-      <Riders key={`${row} ${rowOf(doc, row).riders ?? ""}`} bench={bench} state={state} asked={asked} onDone={() => setAsked(false)} />
+      <Riders key={`${row} ${rowOf(doc, row).riders ?? ""}`} bench={bench} state={state} asked={asked} onAsk={setAsked} />
     </section>
   );
 }

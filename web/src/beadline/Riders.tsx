@@ -9,26 +9,33 @@ interface Props {
   state: BenchState;
   /** It has been asked for, though nothing rides yet. */
   asked: boolean;
-  onDone: () => void;
+  onAsk: (asked: boolean) => void;
 }
 
 /** Riders are the beads with large holes that slide over those of the row in hand. */
-export function Riders({ bench, state, asked, onDone }: Props) {
+export function Riders({ bench, state, asked, onAsk }: Props) {
   const { doc, analysis, row } = state;
   const written = rowOf(doc, row).riders ?? "";
   const [text, setText] = useState(written);
   const [wrong, setWrong] = useState("");
-  if (!written && !asked) return null;
+  if (rowOf(doc, row).cord === undefined) return null;
+  if (!written && !asked) {
+    return (
+      <button type="button" className="link add-riders" title="Beads with large holes that slide over the others" onClick={() => onAsk(true)}>
+        Add riders
+      </button>
+    );
+  }
   const riders = analysis && strandOf(analysis, row).riders;
   const settle = async () => {
     if (text.trim() === written) {
       setWrong("");
-      if (!written) onDone();
+      if (!written) onAsk(false);
       return;
     }
     const done = await bench.apply({ do: "set-riders", at: { strand: row }, text: text.trim() });
     setWrong(done ? "" : (bench.snapshot().notice ?? ""));
-    if (done) onDone();
+    if (done) onAsk(false);
   };
   return (
     <div className="riders" role="group" aria-label="Riders">

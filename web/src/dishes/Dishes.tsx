@@ -1,4 +1,4 @@
-import { strandOf } from "../api/piece.ts";
+import { rowsOf, strandOf } from "../api/piece.ts";
 import { Menu, MenuItem } from "@mui/material";
 import { useMemo, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
@@ -32,6 +32,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
   const componentAt = (key: string | undefined) => key !== undefined && doc.materials.some((m) => m.id === doc.palette[key] && m.component);
   const placed = analysis?.strands.flatMap((strand) => strand.placed) ?? [];
   const takenInTurn = (key: string) => placed.filter((b) => b.key === key).length;
+  const onOne = (key: string) => doc.oneCord?.includes(key) ?? false;
   const inLine = (key: string) => placed.some((b) => b.key === key);
 
   return (
@@ -64,6 +65,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
                   {[sizeOf(material, outline), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
                   {material.component?.kind === "turn" ? takenInTurn(key) : (used.get(id) ?? 0)} used{onShelf !== undefined && !(material.component && onShelf === 0) && `, ${onShelf} in stock`}
+                  {onOne(key) && ", on one cord"}
                 </span>
               </span>
             </button>
@@ -95,6 +97,16 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
         >
           Change letter …
         </MenuItem>
+        {rowsOf(doc).some((row) => (row.passes ?? 1) > 1) && (
+          <MenuItem
+            onClick={() => {
+              void bench.apply({ do: "set-one-cord", text: menu!.key, n: onOne(menu!.key) ? 0 : 1 });
+              setMenu(null);
+            }}
+          >
+            {menu && onOne(menu.key) ? "String it on all cords" : "Let it ride on one cord"}
+          </MenuItem>
+        )}
         <MenuItem
           disabled={menu !== null && inLine(menu.key)}
           onClick={() => {

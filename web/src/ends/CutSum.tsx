@@ -47,6 +47,11 @@ export function CutSum({ bench, analysis, doc, row }: Props) {
           </tr>
         </tbody>
       </table>
+      {strand.legs && (
+        <p className="quiet" data-testid="legs">
+          {strand.legs.folded ? `${strand.legs.count} halves of the fold` : `${strand.legs.count} cords side by side`}, <Length mm={strand.legs.eachMm} /> each; at least <Length mm={strand.legs.leastMm} />
+        </p>
+      )}
       {cord?.type === "wire" && <Allowances doc={doc} row={row} heldBy={strand.start.by} />}
       <p className="have">
         Already cut?{" "}

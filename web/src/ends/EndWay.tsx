@@ -25,6 +25,7 @@ const WAYS: { way: Way; label: string }[] = [
   { way: "loop", label: "in a loop of beads" },
   { way: "hidden-knot", label: "with its knot drawn into the last bead" },
   { way: "leg", label: "on a leg: a bead and a knot" },
+  { way: "cord-loop", label: "in a loop of the bare cord" },
   { way: "fold", label: "in the fold of the cord" },
   { way: "under-bead", label: "with its crimp inside the last bead" },
 ];
@@ -38,7 +39,7 @@ export const endOf = (doc: Document, row: string, side: Side) => (side === "left
 /** waysFor lists the ways that suit an end: wire takes no knot, other cords but nylon no crimp, and stringing begins at the left. */
 function waysFor(doc: Document, row: string, side: Side) {
   const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord)?.type;
-  const suits: Record<Way, boolean> = { loop: true, fold: side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
+  const suits: Record<Way, boolean> = { loop: true, "cord-loop": cord !== "wire", fold: side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
   return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, row, side)?.way);
 }
 
@@ -74,6 +75,12 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
               + hang
             </button>
           </>
+        )}
+        {end?.way === "cord-loop" && (
+          <span className="tail-of">
+            <LengthField label={`Inside girth of the ${side} loop`} mm={end.girthMm ?? null} width={72} onChange={(mm) => void set("girth", { mm })} />
+            <span className="quiet"> round inside</span>
+          </span>
         )}
         {end?.way === "leg" && (
           <>

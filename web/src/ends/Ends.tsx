@@ -43,6 +43,9 @@ const TITLES: Record<Chosen["list"], string> = {
   claspRight: "Right half of the closure",
 };
 
+/** PASSES is how often the cord runs through the beads. */
+const PASSES = ["once", "doubled", "three times", "four times"];
+
 /** Ends are the cord and what closes it, each changeable from the catalogue. */
 export function Ends({ bench, state, brief }: Props) {
   const { doc, analysis } = state;
@@ -112,6 +115,15 @@ export function Ends({ bench, state, brief }: Props) {
           <button type="button" className="pick" onClick={() => setChosen({ list: "cord" })}>
             {row.cord === undefined ? "none: its links hang in one another" : name(row.cord)}
           </button>
+          {row.cord !== undefined && !brief && (
+            <select aria-label="The cord runs through every bead" value={row.passes ?? 1} onChange={(e) => void bench.apply({ do: "set-passes", at: { strand: row.id }, n: Number(e.target.value) })}>
+              {PASSES.map((label, i) => (
+                <option key={label} value={i + 1}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          )}
         </span>
       </div>
       {show("left", "Left end", "Left")}
@@ -139,6 +151,7 @@ export function Ends({ bench, state, brief }: Props) {
               <option value="crimps">crimps</option>
               <option value="knots">knots</option>
               <option value="friction">friction</option>
+              <option value="pressed">the beads, pressed on</option>
             </select>
             {row.holder?.of && (
               <button type="button" className="pick" onClick={() => setChosen({ list: "holder" })}>

@@ -1,5 +1,6 @@
 import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
 import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
+import { drawCordLoop } from "../felt/paint/cordLoop.ts";
 import { drawShared, drawBeadLoop, type Looks } from "../felt/paint/ending.ts";
 import { drawBeadLinks, isBeadLink, piecesOf } from "../felt/paint/links.ts";
 import { sprites } from "../felt/paint/sprites.ts";
@@ -58,6 +59,7 @@ function halfOf(part: EndPart, drawn: string, { materials, outlines }: ExplodedV
   if (drawn === "toggle-ring") return (((m?.ringInsideMm ?? 9) + (m?.ringEyeMm ?? 1.6) + 2 * (m?.wireMm ?? 1.8)) / 2) * TOGGLE_PX;
   if (drawn === "toggle-bar") return (((m?.barEyeMm ?? 1.6) + (m?.barThicknessMm ?? 2)) / 2) * TOGGLE_PX;
   if (part.role === "loop") return 12;
+  if (part.role === "cord-loop") return ((part.girthMm ?? 24) / 4) * LOOP_PX;
   if (part.loop) return ((part.mm + part.loop.thickMm) / 2) * LOOP_PX;
   if (part.role === "leg") return ((m?.alongMm ?? m?.acrossMm ?? 2) / 2) * PX * LEG_SHARE;
   if (m?.type === "button") return ((m.outsideMm ?? 12) / 2) * BUTTON_PX + 6;
@@ -125,6 +127,7 @@ const OTHER_HALF = "other-half";
 
 function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
   if (part.loop) return `a loop of ${part.loop.beads.length} beads`;
+  if (part.role === "cord-loop") return "a loop of the cord";
   if (part.role === "chain") return `${part.links} links of ${m?.name}`;
   if (part.role === "leg") return m ? `${m.name}, on a leg` : "a leg";
   if (drawn === "loop") return "the wire's loop";
@@ -180,7 +183,8 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     ctx.save();
     ctx.translate(s.x, y);
     const m = materials.get(s.part.material ?? "");
-    if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
+    if (s.part.role === "cord-loop") drawCordLoop(ctx, { from: -s.half, to: s.half, px: LOOP_PX * scale }, s.part.girthMm ?? 0, WORKING, looks.cordMm);
+    else if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
     else if (s.part.role === "shared-bead") drawShared(ctx, s.part, px * scale, looks);
     else if (isBeadLink(s.part, outlines)) drawBeadLinks(ctx, s.part, { from: -s.half, out: 1, px: BEAD_LINK_PX * scale, most: BEAD_LINKS_SHOWN }, looks);
     else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);

@@ -88,7 +88,7 @@ function thereAndBack(ctx: CanvasRenderingContext2D, { stations, y }: Path, back
 function turnOf(stations: Station[]): { near: number; far: number; ofBeads: boolean } | undefined {
   const round = stations.find((s) => ["loop", "guard", "bead-loop"].includes(s.part.role)) ?? stations.find((s) => s.part.role !== "crimp" && s.part.role !== "cover") ?? stations.at(-1);
   if (!round) return undefined;
-  const ofBeads = round.part.role === "bead-loop";
+  const ofBeads = round.part.role === "bead-loop" || round.part.role === "cord-loop";
   const held = ["loop", "guard"].includes(round.part.role) ? stations[stations.indexOf(round) + 1] : undefined;
   const inMetal = held ?? (["ring", "clasp", "extender"].includes(round.part.role) ? round : undefined);
   const far = inMetal ? inMetal.x - inMetal.half + 5 : round.x + round.half;

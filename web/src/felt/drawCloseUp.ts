@@ -7,6 +7,7 @@ import { drawLetter } from "./letters.ts";
 import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { hangsBelow } from "./paint/bead.ts";
+import { drawCordLoop } from "./paint/cordLoop.ts";
 import { inCord } from "./paint/inCord.ts";
 import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLinks, isBeadLink } from "./paint/links.ts";
@@ -172,6 +173,9 @@ function drawRuler(ctx: CanvasRenderingContext2D, view: CloseUpView, x: (mm: num
   ctx.textAlign = "left";
 }
 
+/** sideBySide is where cords lie that run through the beads together, by how thick one is, from their middle. */
+export const sideBySide = (passes = 1) => Array.from({ length: passes }, (_, k) => k - (passes - 1) / 2);
+
 function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }: Lane, x: (mm: number) => number) {
   const { analysis, doc, tone, px, width } = view;
   const materials = materialsOf(doc);
@@ -181,11 +185,14 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
   const from = strand.ring ? -RUNS_ON : gripOf(left, left.length ? 0 : -BARE);
   const to = strand.ring ? strand.strungMm + RUNS_ON : gripOf(right, behind + (right.length ? 0 : BARE));
   ctx.strokeStyle = cloths[tone].cord;
-  ctx.lineWidth = Math.max(1, (cord?.diameterMm ?? 0.4) * px);
-  ctx.beginPath();
-  ctx.moveTo(Math.max(-10, x(from)), 0);
-  ctx.lineTo(Math.min(width + 10, x(to)), 0);
-  ctx.stroke();
+  const thick = Math.max(1, (cord?.diameterMm ?? 0.4) * px);
+  ctx.lineWidth = thick;
+  for (const beside of sideBySide(rowOf(doc, strand.id).passes)) {
+    ctx.beginPath();
+    ctx.moveTo(Math.max(-10, x(from)), beside * (thick + 0.8));
+    ctx.lineTo(Math.min(width + 10, x(to)), beside * (thick + 0.8));
+    ctx.stroke();
+  }
   drawHolders(ctx, strand, rowOf(doc, strand.id), materials, cloths[tone].cord, cord?.diameterMm ?? 0.4, px, x);
   for (const parts of [left, right]) {
     for (const part of parts) {
@@ -193,6 +200,7 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
       const m = materials.get(part.material ?? "");
       const looks = { materials, outlines: analysis.drawing?.outlines ?? {}, cord: cloths[tone].cord, cordMm: cord?.diameterMm ?? 0.4 };
       if (part.role === "bead-loop") drawBeadLoop(ctx, part, { from: x(part.fromMm), to: x(part.toMm), px }, looks);
+      if (part.role === "cord-loop") drawCordLoop(ctx, { from: x(part.fromMm), to: x(part.toMm), px }, part.girthMm ?? 0, looks.cord, looks.cordMm);
       if (part.role === "shared-bead") {
         ctx.save();
         ctx.translate(x((part.fromMm + part.toMm) / 2), 0);
@@ -235,12 +243,17 @@ function drawHung(ctx: CanvasRenderingContext2D, { analysis, doc, px }: CloseUpV
   }
 }
 
+/** ridesBeside is how far below their middle a bead lies that rides on the lowest of several cords, by how thick one is. */
+const ridesBeside = (b: Placed, passes: number) => (passes > 1 && b.passes === 1 && !isDrop(b.key) ? (passes - 1) / 2 : 0);
+
 function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }: Lane, x: (mm: number) => number) {
   const { analysis, doc, px, width } = view;
   const materials = materialsOf(doc);
   const outlines = analysis.drawing?.outlines ?? {};
   const { placed } = strand;
   const spins = spinsOf(placed, outlines);
+  const { passes = 1, cord } = rowOf(doc, strand.id);
+  const cordMm = materials.get(cord ?? "")?.diameterMm ?? 0.4;
   const reach = (b: Placed) => 20 + (outlines[b.material]?.widthMm ?? 0) * px;
   const seen = placed.map((b, i) => ({ ...b, spin: spins[i] })).filter((b) => x(b.toMm) > -reach(b) && x(b.fromMm) < width + reach(b));
   ctx.fillStyle = SHADOW;
@@ -251,7 +264,7 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
       const outline = outlines[b.material];
       if (!m || !outline || layerOf(m, outline) !== layer) continue;
       ctx.save();
-      ctx.translate(x(b.atMm), 0);
+      ctx.translate(x(b.atMm), ridesBeside(b, passes) * cordMm * px);
       sprites.draw(ctx, m, outline, px, b.turned, b.spin);
       ctx.restore();
     }

@@ -7,6 +7,7 @@ import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { hangsBelow } from "./paint/bead.ts";
+import { drawCordLoop } from "./paint/cordLoop.ts";
 import { inCord } from "./paint/inCord.ts";
 import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLink, isBeadLink } from "./paint/links.ts";
@@ -154,6 +155,7 @@ function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials
     const half = (seat.lengthMm / 2) * px;
     const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm };
     if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
+    if (part.role === "cord-loop") along(ctx, seat, px, () => drawCordLoop(ctx, { from: -out * half, to: out * half, px }, part.girthMm ?? 0, looks.cord, cordMm));
     if (part.role === "shared-bead") along(ctx, seat, px, () => drawShared(ctx, part, px, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
     const stretch = { from: -out * half, to: out * half, px, link: seat.link };
@@ -249,10 +251,15 @@ function trace(ctx: CanvasRenderingContext2D, points: [number, number][], px: nu
 }
 
 function drawCord(ctx: CanvasRenderingContext2D, { row, view, materials, px }: RowView) {
-  const { cord } = rowOf(view.drawn.doc, row.strand);
+  const { cord, passes = 1 } = rowOf(view.drawn.doc, row.strand);
   if (cord === undefined) return;
+  const one = (materials.get(cord)?.diameterMm ?? 0.4) * px;
   ctx.strokeStyle = cloths[view.tone].cord;
-  ctx.lineWidth = Math.max(0.8, (materials.get(cord)?.diameterMm ?? 0.4) * px);
+  ctx.lineWidth = Math.max(0.8, one * passes);
+  trace(ctx, row.cord as [number, number][], px);
+  if (passes !== 2 || one < 1.5) return;
+  ctx.strokeStyle = SHADOW; // between the two
+  ctx.lineWidth = one * 0.2;
   trace(ctx, row.cord as [number, number][], px);
 }
 

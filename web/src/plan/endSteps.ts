@@ -20,6 +20,8 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
         return part.between ? `${part.links} of ${name}, with ${part.between.links} links of ${material(part.between.of)?.name.toLowerCase()} between each two` : `${part.links} links of ${name}`;
       case "bead-loop":
         return `A loop of ${part.loop?.beads.length ?? 0} beads`;
+      case "cord-loop":
+        return "A loop of the bare cord, held by an overhand knot";
       case "leg":
         return name ? `A leg with ${name.toLowerCase()} and a knot` : "A leg that ends in a knot";
       case "extender":

@@ -1,0 +1,82 @@
+package edit
+
+import (
+	"strings"
+	"testing"
+
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+func TestACordIsDoubledAndBeadsRideOnOneOfIt(t *testing.T) {
+	p := tiedBench(t, "9P L")
+	after, _, err := Apply(p, nil, Op{Do: SetPasses, N: 2}, Op{Do: SetOneCord, Text: "L", N: 1}, Op{Do: Letter, Text: "L Q"})
+	if err != nil || after.Leading().Passes != 2 || !after.OneCord["Q"] || after.OneCord["L"] {
+		t.Fatalf("%v, %v", after, err)
+	}
+	if len(p.OneCord) > 0 {
+		t.Error("the piece it was asked of changed")
+	}
+	if after, _, err = Apply(after, nil, Op{Do: SetOneCord, Text: "Q"}); err != nil || len(after.OneCord) > 0 {
+		t.Errorf("%v, %v", after.OneCord, err)
+	}
+	for says, op := range map[string]Op{"There is no dish Z": {Do: SetOneCord, Text: "Z", N: 1}} {
+		if _, _, err := Apply(p, nil, op); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%v, want %q", err, says)
+		}
+	}
+	folded, _, err := Apply(p, nil, endOp(piece.Left, EndWay, "fold"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, _, err := Apply(folded, nil, Op{Do: SetPasses, N: 3}); err == nil || !strings.Contains(err.Error(), "folded at the left") {
+		t.Errorf("%v", err)
+	}
+	// From its fold to a loop of it the cord stays doubled.
+	if looped, _, err := Apply(folded, nil, endOp(piece.Left, EndWay, "cord-loop")); err != nil || looped.Leading().Passes != 2 || looped.Leading().LeftEnding.Girth != 24 {
+		t.Errorf("%v, %v", looped, err)
+	}
+}
+
+func TestALoopOfBareCordFitsItsButton(t *testing.T) {
+	p := tiedBench(t, "9P L")
+	button := &material.Material{ID: "button", Name: "button", Class: material.ClassFinding, Finding: &material.Finding{Type: material.ButtonEnd, Form: "ball", Outside: 12, Length: 12, Inside: 2}}
+	p.Closure.Left, p.Closure.Right = nil, []piece.Fitting{{ID: "f2", Of: button}}
+	after, _, err := Apply(p, nil, endOp(piece.Left, EndWay, "cord-loop"))
+	// Once round a ball of 12 and 3 more.
+	if girth := after.Leading().LeftEnding.Girth; err != nil || girth < 40.69 || girth > 40.71 {
+		t.Errorf("%v round, %v", girth, err)
+	}
+	wider := length.MM(50)
+	op := endOp(piece.Left, EndGirth, "")
+	op.Length = &wider
+	if after, _, err = Apply(after, nil, op); err != nil || after.Leading().LeftEnding.Girth != 50 {
+		t.Errorf("%v", err)
+	}
+	p.Leading().Cord = &material.Material{ID: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}}
+	if _, _, err := Apply(p, nil, endOp(piece.Left, EndWay, "cord-loop")); err == nil || !strings.Contains(err.Error(), "wire takes no knot") {
+		t.Errorf("%v", err)
+	}
+}
+
+func TestRidersAreSetAndKeepTheirDish(t *testing.T) {
+	p := bench(t, "9P")
+	after, _, err := Apply(p, nil, Op{Do: SetRiders, Text: " 3 L"})
+	if err != nil || after.Leading().Riders.String() != "3L" || p.Leading().Riders != nil {
+		t.Fatalf("%v, %v", after, err)
+	}
+	if _, _, err := Apply(after, nil, Op{Do: RemoveDish, Text: "L"}); err == nil || !strings.Contains(err.Error(), "still rides on a row") {
+		t.Errorf("%v", err)
+	}
+	if moved, _, err := Apply(after, nil, Op{Do: Letter, Text: "L Q"}); err != nil || moved.Leading().Riders.String() != "3Q" || after.Leading().Riders.String() != "3L" {
+		t.Errorf("%v, %v", moved, err)
+	}
+	if none, _, err := Apply(after, nil, Op{Do: SetRiders, Text: "  "}); err != nil || none.Leading().Riders != nil {
+		t.Errorf("%v", err)
+	}
+	if _, _, err := Apply(p, nil, Op{Do: SetRiders, Text: "3L ("}); err == nil || !strings.Contains(err.Error(), "Column 4") || pattern.Faults(err) != nil {
+		t.Errorf("%v", err)
+	}
+}
