@@ -155,7 +155,7 @@ func TestGapsAreWrittenAndRead(t *testing.T) {
 	}
 	for want, op := range map[string]desk.Operation{
 		"There is no gap there":        {Do: "set-spacing", At: change.At, Node: 0, Text: "pitch"},
-		"by crimps, by knots, or by":   {Do: "set-holder", At: change.At, Text: "glue"},
+		"by crimps, by knots, by friction, or by pressing":   {Do: "set-holder", At: change.At, Text: "glue"},
 		"Choose the crimp":             {Do: "set-holder", At: change.At, Text: "crimps"},
 		"A gap is 0.1 mm to 1 m long.": {Do: "set-spacing", At: change.At, Node: change.Node, Text: "clear", Mm: mm(2000)},
 	} {
