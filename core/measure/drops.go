@@ -122,7 +122,7 @@ func (mk *strandMaker) hang(n *pattern.Node, key string) (*Drop, error) {
 	lies := st.straight()
 	last := beads[len(beads)-1].Material.Bead
 	through := last.Face(false).AtRim() + last.Face(true).AtRim()
-	d.Deep, d.Round = lies.strung, last.WayRound()
+	d.Deep, d.Round = lies.strung, mk.wayRound(beads[len(beads)-1].Material)
 	d.Path = 2*(d.Deep-through) + through + d.Round
 	across := length.MM(0)
 	seats := []material.Seat{mk.cordSeat(0, float64(d.Deep)/2, 0, d.Deep)}

@@ -24,7 +24,7 @@ func (mk *strandMaker) loopThrough(n *pattern.Node, key string) (*Drop, error) {
 	}
 	bead, cord := look.material.Bead, mk.row.Cord.Cord.Diameter
 	lies := st.straight()
-	d := &Drop{Key: key, Beads: beads, Through: &HungBead{Material: look.material, Passes: 2}, Strung: lies.strung, Round: bead.WayRound()}
+	d := &Drop{Key: key, Beads: beads, Through: &HungBead{Material: look.material, Passes: 2}, Strung: lies.strung, Round: mk.wayRound(look.material)}
 	through := bead.Face(false).AtRim() + bead.Face(true).AtRim()
 	parts := st.partsOf(lies)
 	joints := d.belly(mk, parts, float64(through+cord))
@@ -110,6 +110,19 @@ func (d *Drop) seatLoop(mk *strandMaker, parts []stiffPart, joints []statics.Poi
 	}
 	d.Deep = length.MM(low)
 	return append(append(seats, cord...), hung...)
+}
+
+// wayRound is the way round the outside of a bead, worked out once.
+func (mk *strandMaker) wayRound(m *material.Material) length.MM {
+	way, known := mk.ways[m]
+	if !known {
+		if mk.ways == nil {
+			mk.ways = map[*material.Material]length.MM{}
+		}
+		way = m.Bead.WayRound()
+		mk.ways[m] = way
+	}
+	return way
 }
 
 // weigh is about what a bead weighs.

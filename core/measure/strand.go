@@ -81,6 +81,7 @@ type strandMaker struct {
 	gaps     map[length.MM]*material.Material
 	drops    map[string]*Drop
 	weights  map[*material.Material]float64
+	ways     map[*material.Material]length.MM
 	byItself bool                   // without what lies beyond its own ends
 	others   map[*piece.Row]*Strand // of other sections in its loop
 }

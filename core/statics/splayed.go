@@ -39,7 +39,7 @@ func Belly(parts []Part, width float64) (*Hanging, error) {
 		}
 	}
 	if best == nil {
-		return Hang(parts, width)
+		return nil, ErrStiff
 	}
 	return best, nil
 }
