@@ -1,4 +1,5 @@
 import { expect, openPiece, strand, test } from "./mala.ts";
+import { SIGNS } from "./signs.ts";
 
 const FOLDER = "docs/screenshots";
 
@@ -86,4 +87,20 @@ test("pictures of every main view", async ({ page }) => {
   await expect(page.locator(".stamp")).toContainText("version 1");
   await page.setViewportSize({ width: 1280, height: 1240 });
   await keep("printed-plan");
+});
+
+test("a picture of every sign of the bead line", async ({ page }) => {
+  for (const { name, piece, line, riders } of SIGNS) {
+    await openPiece(page, piece);
+    await page.getByRole("textbox", { name: "The bead line as text" }).fill(line);
+    if (riders) {
+      await page.getByLabel("Riders as a bead line").fill(riders);
+      await page.keyboard.press("Enter");
+    }
+    await page.waitForTimeout(900);
+    await strand(page).blur();
+    await page.locator(".felt-tools, .felt-note").evaluateAll((all) => all.forEach((one) => ((one as HTMLElement).style.visibility = "hidden")));
+    const box = (await strand(page).boundingBox())!;
+    await page.screenshot({ path: `docs/bead-line/${name}.png`, clip: { x: box.x, y: box.y + 30, width: box.width, height: box.height - 30 } });
+  }
 });
