@@ -154,10 +154,10 @@ func TestGapsAreWrittenAndRead(t *testing.T) {
 		t.Errorf("read again: %v", err)
 	}
 	for want, op := range map[string]desk.Operation{
-		"There is no gap there":        {Do: "set-spacing", At: change.At, Node: 0, Text: "pitch"},
-		"by crimps, by knots, by friction, or by pressing":   {Do: "set-holder", At: change.At, Text: "glue"},
-		"Choose the crimp":             {Do: "set-holder", At: change.At, Text: "crimps"},
-		"A gap is 0.1 mm to 1 m long.": {Do: "set-spacing", At: change.At, Node: change.Node, Text: "clear", Mm: mm(2000)},
+		"There is no gap there":                            {Do: "set-spacing", At: change.At, Node: 0, Text: "pitch"},
+		"by crimps, by knots, by friction, or by pressing": {Do: "set-holder", At: change.At, Text: "glue"},
+		"Choose the crimp":                                 {Do: "set-holder", At: change.At, Text: "crimps"},
+		"A gap is 0.1 mm to 1 m long.":                     {Do: "set-spacing", At: change.At, Node: change.Node, Text: "clear", Mm: mm(2000)},
 	} {
 		if _, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{}); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%v, want %q", err, want)

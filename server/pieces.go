@@ -77,7 +77,7 @@ func (s *server) registerPieces(api huma.API) {
 	call(api, huma.Operation{OperationID: "getPiece", Method: http.MethodGet, Path: "/api/pieces/{id}", Summary: "One piece with its draft"}, s.getPiece)
 	call(api, huma.Operation{OperationID: "saveDraft", Method: http.MethodPut, Path: "/api/pieces/{id}", Summary: "Save a draft"},
 		func(ctx context.Context, in *saveDraftInput) (*pieceAnswer, error) {
-			if err := in.Body.Document.Check(); err != nil {
+			if err := readable(&in.Body.Document); err != nil {
 				return nil, err
 			}
 			p, err := s.store.SaveDraft(ctx, in.ID, in.Body.Base, in.Body.Document, s.figures(ctx, &in.Body.Document))
@@ -139,13 +139,19 @@ func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*
 	return s.create(ctx, doc)
 }
 
-func (s *server) create(ctx context.Context, doc format.Document) (*pieceAnswer, error) {
+// readable refuses a document of another format or a newer version of it, and one that is
+// not well formed.
+func readable(doc *format.Document) error {
 	if doc.Format != format.PieceFormat {
 		if err := format.CheckFormat(doc.Format); err != nil {
-			return nil, err
+			return err
 		}
 	}
-	if err := doc.Check(); err != nil {
+	return doc.Check()
+}
+
+func (s *server) create(ctx context.Context, doc format.Document) (*pieceAnswer, error) {
+	if err := readable(&doc); err != nil {
 		return nil, err
 	}
 	p, err := s.store.CreatePiece(ctx, doc, s.figures(ctx, &doc))

@@ -117,10 +117,40 @@ func asProblem(err error) error {
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleHouse.Error()}
 	case errors.Is(err, store.ErrNotFound):
 		return &Problem{Title: "Not found", Status: http.StatusNotFound, Detail: "Not found. It may have been deleted."}
+	case unkeepable(err) != nil:
+		return unkeepable(err)
 	case errors.Is(err, errAway), isAway(err):
 		return &Problem{Title: "Database unavailable", Status: http.StatusServiceUnavailable, Detail: "The database does not answer. Saved work is safe; try again in a moment."}
 	}
 	return &Problem{Title: "Something went wrong", Status: http.StatusInternalServerError, Detail: "Something went wrong on the server. What you typed is still here; try again."}
+}
+
+// Answers of the database to what it cannot keep or find: characters that no text holds, a
+// number beyond its range, an id that is none, and two of one id at once.
+const (
+	badText     = "22021"
+	badEscape   = "22P05"
+	outOfRange  = "22003"
+	noSuchValue = "22P02"
+	takenAtOnce = "23505"
+)
+
+// unkeepable is the problem of a request that the database refused for what it holds; nil
+// of any other error.
+func unkeepable(err error) error {
+	var pg *pgconn.PgError
+	if !errors.As(err, &pg) {
+		return nil
+	}
+	switch pg.Code {
+	case badText, badEscape:
+		return &Problem{Title: "Invalid input", Status: http.StatusUnprocessableEntity, Detail: "A text holds a character that cannot be kept. Remove it and try again."}
+	case outOfRange, noSuchValue:
+		return &Problem{Title: "Not found", Status: http.StatusNotFound, Detail: "Not found. It may have been deleted."}
+	case takenAtOnce:
+		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: "Somebody else has just made one of that name. Look again before you make yours."}
+	}
+	return nil
 }
 
 // isAway says whether the database could not be reached, or went away.

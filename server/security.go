@@ -35,6 +35,16 @@ func secureHeaders(hosts []string) func(http.Handler) http.Handler {
 	}
 }
 
+// unkept tells browsers and what lies between to keep no copy of the shop's data.
+func unkept(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if strings.HasPrefix(r.URL.Path, "/api/") {
+			w.Header().Set("Cache-Control", "no-store")
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
 // sameOrigin refuses a request that a page of another origin makes.
 func sameOrigin(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {

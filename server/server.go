@@ -41,7 +41,7 @@ type server struct {
 // New makes the handler for everything Mala serves.
 func New(cfg Config) http.Handler {
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), sameOrigin, knowing(cfg.Trouble))
+	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin, knowing(cfg.Trouble))
 	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, log: cfg.Log}
 	s.register(newAPI(r))
 	r.Handle("/api/*", http.HandlerFunc(noSuchCall))

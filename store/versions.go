@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"math"
 	"reflect"
 	"time"
 
@@ -54,6 +55,9 @@ func (s *Store) Versions(ctx context.Context, id string) ([]Version, error) {
 
 // Version gives one version of a piece.
 func (s *Store) Version(ctx context.Context, id string, number int) (Version, error) {
+	if number < 1 || number > math.MaxInt32 {
+		return Version{}, ErrNotFound // no column holds such a number
+	}
 	if _, err := s.Piece(ctx, id); err != nil {
 		return Version{}, err
 	}

@@ -15,6 +15,9 @@ import (
 // the two ends of the bead. The error is a *pattern.Fault.
 func (mk *strandMaker) loopThrough(n *pattern.Node, key string) (*Drop, error) {
 	look := mk.look(n.Centre[0].Key)
+	if len(look.inTurn) > 0 {
+		look = look.inTurn[0] // alike loops are one, so each begins anew
+	}
 	if look.material.Bead.Hangs() {
 		return nil, pattern.NoHanging(n.Centre[0], look.material.Name)
 	}
