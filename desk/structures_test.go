@@ -76,7 +76,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 		}
 		backwards(t, file, doc, a)
 	}
-	for _, do := range []string{"set-riders", "set-passes", "set-one-cord", "set-body", "set-closure", "set-end", "set-line", "hang-loop"} {
+	for _, do := range []string{"set-riders", "set-passes", "set-one-cord", "set-body", "set-closure", "set-end", "set-line", "hang-loop", "set-fold"} {
 		if taken[do] == 0 {
 			t.Errorf("%s was never taken", do)
 		}
@@ -109,7 +109,10 @@ func anyStructure(r *rand.Rand, doc *format.Document) desk.Operation {
 	row := doc.Sections[0].Rows[r.IntN(len(doc.Sections[0].Rows))]
 	at := desk.Operation{At: &format.Place{Strand: row.ID}}
 	mm := func(v float64) *length.MM { l := length.MM(v); return &l }
-	switch op := at; r.IntN(9) {
+	switch op := at; r.IntN(10) {
+	case 8:
+		op.Do, op.Field = "set-fold", pick("", "r1", "r2", doc.Sections[0].Rows[0].ID)
+		return op
 	case 0:
 		op.Do, op.Text = "set-riders", fmt.Sprintf("%d%s %s", 1+r.IntN(30), key(), pick("", key(), "3("+key()+")", "{"+key()+"}", "_4mm", "["+key()+" . "+key()+"]"))
 		return op

@@ -100,3 +100,24 @@ test("a cord is doubled, its fold made a loop for the button, and beads ride on 
   await made.selectOption({ label: "in a loop of the bare cord" });
   await expect(page.getByTestId("legs")).toContainText("2 halves of the fold");
 });
+
+test("two rows are strung on one wire folded at the left, and parted again", async ({ page }) => {
+  await openPiece(page, "Twin Halyards");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByTestId("legs")).toContainText("2 halves of the fold");
+  await expect(page.getByRole("region", { name: "Cut" })).toContainText("leg of row 2");
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await strand(page).focus();
+  await page.keyboard.press("Control+ArrowDown");
+  await page.getByRole("button", { name: "Row 2 …" }).click();
+  await page.getByRole("menuitem", { name: "Give it a cord of its own" }).click();
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByTestId("legs")).toHaveCount(0);
+  await expect(page.getByTestId("cut")).not.toContainText(/^0 mm/);
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await page.getByRole("button", { name: "Row 2 …" }).click();
+  await page.getByRole("menuitem", { name: "String it on the other half of row 1’s cord" }).click();
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("fold the cord in the middle round oval ring at the left");
+  await expect(page.locator(".sheet")).toContainText("bring the leg of row 2 into the same crimp");
+});

@@ -125,6 +125,7 @@ type Row struct {
 	CutMm   *length.MM `json:"cutMm,omitempty" doc:"What the cord has been cut to already."`
 	Left    []Fitting  `json:"left,omitempty"`
 	Right   []Fitting  `json:"right,omitempty"`
+	FoldOf  string     `json:"foldOf,omitempty" doc:"The id of the row whose cord it is the other half of, folded at the left."`
 	Riders  string     `json:"riders,omitempty" maxLength:"4096" doc:"Beads that slide over those of the line, as a bead line."`
 	Holder  *Holder    `json:"holder,omitempty" doc:"What holds beads where gaps lie beside them."`
 

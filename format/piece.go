@@ -222,7 +222,7 @@ func (b *builder) section(i int, s Section) piece.Section {
 	out := piece.Section{Twisted: s.Twisted, Gap: s.GapMm}
 	for j, row := range s.Rows {
 		where := fmt.Sprintf("sections[%d].rows[%d]", i, j)
-		r := &piece.Row{ID: piece.ID(row.ID), Line: &pattern.Line{}, Slack: row.SlackMm, Passes: row.Passes, Cut: row.CutMm,
+		r := &piece.Row{ID: piece.ID(row.ID), Line: &pattern.Line{}, Slack: row.SlackMm, Passes: row.Passes, FoldOf: piece.ID(row.FoldOf), Cut: row.CutMm,
 			Left: b.fittings(where+".left", row.Left), Right: b.fittings(where+".right", row.Right),
 			LeftPort: row.LeftPort.port(), RightPort: row.RightPort.port(), Follow: piece.Follow{Rule: piece.Rule(row.Follow), Step: row.FollowMm}}
 		if row.Cord == "" {

@@ -116,6 +116,7 @@ func (r *Row) take(before, after *piece.Row) {
 	if r.Riders = ""; after.Riders != nil {
 		r.Riders = after.Riders.String()
 	}
+	r.FoldOf = string(after.FoldOf)
 	r.Holder = holderOf(after.Holder)
 	r.Left, r.Right = fittingsOf(after.Left), fittingsOf(after.Right)
 	r.LeftEnd, r.RightEnd = endingOf(&after.LeftEnding), endingOf(&after.RightEnding)

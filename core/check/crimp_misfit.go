@@ -6,6 +6,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // looseCrimp is how many times wider than its cords a crimp may be and still
@@ -18,7 +19,10 @@ var crimpMisfit = Check{
 	Code: "crimp-misfit", Step: StepEnds,
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		var found []Finding
-		passes := 2 * s.Row.Passes
+		if e.With() {
+			return nil // judged with the half that it belongs to
+		}
+		passes := cordsAt(s, e)
 		need := material.HoleFor(passes, s.Row.Cord.Cord.Diameter)
 		for _, p := range e.Parts {
 			switch p.Role {
@@ -52,15 +56,28 @@ var crimpMisfit = Check{
 		parts := s.End(f.At.Side).Parts
 		for i := range parts {
 			if p := &parts[i]; p.Fitting == f.At.Fitting {
-				return instead(v, p, bench.Shelf, takesCords(v, s, p.Role))
+				return instead(v, p, bench.Shelf, takesCords(v, s, s.End(f.At.Side), p.Role))
 			}
 		}
 		return nil
 	},
 }
 
+// cordsAt is how many cords lie in the crimp of an end: there and back, of a fold's two legs
+// each once where they begin, and once more of the leg that is clipped where they end.
+func cordsAt(s *measure.Strand, e *measure.End) int {
+	half := s.Half()
+	switch {
+	case half != nil && e.Side == piece.Left:
+		return 2
+	case half != nil && half.Right.With():
+		return 2*s.Row.Passes + 1
+	}
+	return 2 * s.Row.Passes
+}
+
 // takesCords gives what a finding must be to take the strand's cords in that role.
-func takesCords(v *View, s *measure.Strand, role measure.Role) func(c *material.Finding) bool {
+func takesCords(v *View, s *measure.Strand, e *measure.End, role measure.Role) func(c *material.Finding) bool {
 	switch role {
 	case measure.RoleFold:
 		return func(c *material.Finding) bool { return FoldsOver(c, s) }
@@ -71,7 +88,7 @@ func takesCords(v *View, s *measure.Strand, role measure.Role) func(c *material.
 			return c.Type == material.WireGuard && c.Inside > 0 && guardNeeds(v, s) <= c.Inside+tiny
 		}
 	}
-	need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
+	need := material.HoleFor(cordsAt(s, e), s.Row.Cord.Cord.Diameter)
 	return func(c *material.Finding) bool { return Grips(c, need) }
 }
 

@@ -109,3 +109,44 @@ func TestEachLegIsLongEnough(t *testing.T) {
 		}
 	}
 }
+
+// In the crimp of a folded wire lie both legs once where they begin, and the clipped one
+// beside the other's two where they end.
+func TestTheCrimpsOfAFoldedWire(t *testing.T) {
+	legs := func(inside float64, loop bool) *piece.Piece {
+		return necklace(t, "40P", func(p *piece.Piece, r *piece.Row) {
+			crimp := finding("crimp", "brass", material.Finding{Type: material.CrimpTube, Inside: mmOf(inside), Outside: 2.4, Length: 2})
+			other := *r
+			other.ID, other.FoldOf, other.Left, other.Right = "r2", "r1", nil, nil
+			other.RightEnding = piece.Ending{Way: piece.WayWith}
+			r.Left, r.Right = nil, fittings("fr", crimp)
+			p.Closure.Left = fittings("cl", lobster, jump)
+			if loop {
+				r.Left, r.LeftEnding = fittings("fl", crimp), piece.Ending{Way: piece.WayLoop, Loop: necklace(t, "12P").Leading().Line}
+				r.Right = fittings("fr", crimp18)
+			}
+			p.Sections[0].Rows = append(p.Sections[0].Rows, &other)
+		})
+	}
+	three, two := 2.1547*0.38, 2*0.38
+	for name, tt := range map[string]struct {
+		p    *piece.Piece
+		want string
+	}{
+		"three do not fit":      {legs(three-0.01, false), "3 passes of 0.38 mm cord need 0.82 mm"},
+		"three do":              {legs(three+0.001, false), ""},
+		"two legs do not fit":   {legs(two-0.01, true), "2 passes of 0.38 mm cord need 0.76 mm"},
+		"two legs do":           {legs(two, true), ""},
+		"too wide for two legs": {legs(2*two+0.01, true), "2 passes"},
+	} {
+		var said []string
+		for _, f := range all(t, tt.p) {
+			if f.Code == "crimp-misfit" {
+				said = append(said, f.Says)
+			}
+		}
+		if tt.want == "" && len(said) > 0 || tt.want != "" && (len(said) != 1 || !strings.Contains(said[0], tt.want)) {
+			t.Errorf("%s: %q, want %q", name, said, tt.want)
+		}
+	}
+}

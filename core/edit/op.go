@@ -149,7 +149,7 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 	case SetKind:
 		p.Kind = piece.Kind(op.Text)
 		return keep, nil
-	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetGap, SetTwist, AddSection, RemoveSection:
+	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetGap, SetFold, SetTwist, AddSection, RemoveSection:
 		return keep, editRows(p, op)
 	case SetClosure:
 		if p.Several() && piece.ClosureType(op.Text) != piece.Clasp {

@@ -20,6 +20,7 @@ const (
 	SetFollow Do = "set-follow" // let it follow the row before it by the rule Text, longer by Length
 	SetPort   Do = "set-port"   // let its end go on the fitting Field, in hole N; a row that is there changes places with it
 	SetGap    Do = "set-gap"    // let rows hang Length apart at the front before it is too wide; without, three times the wider one
+	SetFold   Do = "set-fold"   // string the row on the other half of the cord of the row Field, folded at the left; none gives it a cord of its own
 	SetTwist  Do = "set-twist"  // twist the rows together: Text is yes or no
 
 	AddSection    Do = "add-section"    // put a section of as many rows behind that of the row, joined by Material
@@ -54,6 +55,8 @@ func editRows(p *piece.Piece, op Op) error {
 			swapLetters(row.Line, old, fresh)
 		}
 		return err
+	case SetFold:
+		return setFold(p, row, piece.ID(op.Field))
 	case SetFollow:
 		return setFollow(p, row, op)
 	case SetPort:
@@ -102,6 +105,7 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 		next.Left, next.Right = nil, nil
 		section.Rows = slices.Insert(section.Rows, at+1+i, &next)
 		copyEnds(p, row, &next)
+		ownCord(p, &next)
 	}
 	return nil
 }
@@ -173,6 +177,9 @@ func removeRow(p *piece.Piece, row *piece.Row) error {
 	if at == 0 && len(p.Sections) > 1 && len(section.Rows) == 1 {
 		return removeSection(p, row)
 	}
+	if mate := p.FoldedWith(row); mate != nil {
+		unfold(p, mate, row)
+	}
 	section.Rows = slices.Delete(section.Rows, at, at+1)
 	section.Rows[0].Follow = piece.Follow{}
 	if len(section.Rows) == 1 {
@@ -203,7 +210,7 @@ func moveRow(p *piece.Piece, row *piece.Row, n int) error {
 
 // mirrorRow reverses the row's beads and lets its ends change sides.
 func mirrorRow(p *piece.Piece, row *piece.Row) error {
-	if row.LeftEnding.Way == piece.WayFold {
+	if row.LeftEnding.Way == piece.WayFold || p.FoldedWith(row) != nil {
 		return refuse("The fold of the cord lies at the left. Make that end another way first.")
 	}
 	line, err := reversed(row.Line)

@@ -53,6 +53,9 @@ type Legs struct {
 
 // Legs tells them; nil of a cord that runs once, or that a needle carries double.
 func (s *Strand) Legs() *Legs {
+	if s.half != nil {
+		return &Legs{Count: 2, Folded: true, Each: s.CutLength() / 2, Least: s.LeastCut() / 2}
+	}
 	n := s.Row.Passes
 	if n < 2 || !s.Row.Corded() || len(s.Cut) == 0 {
 		return nil

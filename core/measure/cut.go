@@ -113,13 +113,19 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 	if loop := e.Find(RoleCordLoop); loop != nil && e.Hold != HeldByMiddle {
 		add("loop", s.cordLoopTakes(loop.Girth)*passes, false)
 	}
-	if loop := e.Find(RoleBeads); loop != nil {
+	if loop := e.Find(RoleBeads); loop != nil && !loop.With {
 		add("loop of beads", loop.Loop.Strung*passes, false)
 	}
 	switch e.Hold {
 	case HeldByRunning:
 		return nil
 	case HeldByMiddle:
+		if p.FoldedWith(s.Row) != nil {
+			if crimp := e.Find(RoleCrimp); crimp != nil {
+				add("crimp", crimp.Material.Finding.Length, false)
+			}
+			return out
+		}
 		if loop := e.Find(RoleCordLoop); loop != nil {
 			add("loop", s.cordLoopTakes(loop.Girth)*length.MM(s.Row.Passes/2), false)
 			add("knot", piece.OverhandCord*d*passes, false)
@@ -131,6 +137,13 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 		add("leg", legTakes(s.Row.Ending(e.Side))*passes, false)
 		add("knots", 2*piece.OverhandCord*d*passes, false)
 	case HeldByCrimp:
+		if e.With() {
+			add("crimp", e.Find(RoleCrimp).Material.Finding.Length, false)
+			if held {
+				add("working end", s.allowance(p, e), true)
+			}
+			return out
+		}
 		add(crimpItem(e, p.House.GuardTurns()), 2*e.Turn*legs, false)
 		add("tail", e.Tail*legs, false)
 		if held {
@@ -203,7 +216,7 @@ func (s *Strand) allowance(p *piece.Piece, e *End) length.MM {
 // through.
 func (s *Strand) tails(h piece.House) {
 	for _, e := range s.Ends() {
-		if !e.Crimped() {
+		if !e.Crimped() || e.With() {
 			continue
 		}
 		switch own := s.Row.Ending(e.Side).Tail; {

@@ -22,7 +22,7 @@ type BeadLoop struct {
 
 // loopAt lays out the loop of an end; nil if it ends another way.
 func (mk *strandMaker) loopAt(side piece.Side) (*BeadLoop, error) {
-	f := mk.row.Ending(side)
+	f := mk.piece.EndsIn(mk.row, side).Ending(side)
 	if f.Way != piece.WayLoop || f.Loop == nil {
 		return nil, nil
 	}

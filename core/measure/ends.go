@@ -44,6 +44,7 @@ type Part struct {
 	Swallowed bool               // it slips into its bead and adds nothing
 	Free      bool               // it hangs beyond the place the piece is closed at, and adds nothing
 	Hung      []*material.Material
+	With      bool           // it is the other half's of a folded cord, which this one ends in too
 	Shared    bool           // it belongs to the closure, where other rows may go on it too
 	Across    *Strand        // of a row of another section
 	Slack     length.MM      // of it, planned in this loop
@@ -94,6 +95,9 @@ type End struct {
 // Crimped says whether a crimp holds the end.
 func (e *End) Crimped() bool { return e.Hold == HeldByCrimp }
 
+// With says whether the end lies in the other half's fittings of a folded cord.
+func (e *End) With() bool { return len(e.Parts) > 0 && e.Parts[0].With }
+
 // Find gives the first part of the role, nil for none.
 func (e *End) Find(role Role) *Part {
 	for i := range e.Parts {
@@ -110,11 +114,15 @@ func (e *End) Find(role Role) *Part {
 // crimped end ends in a loop of the wire, or in a guard's length.
 func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
 	p, row, loop := mk.piece, mk.row, mk.loops[side]
-	b := endBuilder{piece: p, row: row, outer: row, ending: row.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
-	for _, f := range *p.End(row, side, false) {
+	own := p.EndsIn(row, side)
+	b := endBuilder{piece: p, row: row, outer: row, ending: own.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
+	for _, f := range *p.End(own, side, false) {
 		b.add(f)
 	}
 	b.loop()
+	for i := range b.end.Parts {
+		b.end.Parts[i].With = own != row
+	}
 	switch b.ending.Way {
 	case piece.WayLeg:
 		b.addLeg()
@@ -339,6 +347,8 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 		return HeldByLinks
 	case b.runsOn():
 		return HeldByRunning
+	case b.end.Side == piece.Left && b.piece.FoldedWith(row) != nil && len(b.end.Parts) > 0:
+		return HeldByMiddle
 	case (b.ending.Way == piece.WayFold || b.foldsIntoLoop()) && len(b.end.Parts) > 0:
 		return HeldByMiddle
 	case b.ending.Way == piece.WayLeg && !wire:

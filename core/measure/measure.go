@@ -141,6 +141,7 @@ func Measure(p *piece.Piece) (*Measured, error) {
 		}
 		m.Strands = append(m.Strands, s)
 	}
+	m.joinHalves()
 	lead := m.Leading()
 	m.Finished, m.ForTarget = lead.Finished(), lead.ForTarget(p)
 	m.Rule = lead.rule(m.Finished)

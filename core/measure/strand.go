@@ -36,6 +36,7 @@ type Strand struct {
 	Riders      *Riders // beads that slide over the strand; nil without any
 
 	tight length.MM // the loop pulled tight, without any slack
+	half  *Strand   // the row on the other half of its cord, folded at the left
 	times int       // how often the loop goes round
 	kinds []kind
 	rode  []kind                         // those of the riders

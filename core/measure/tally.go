@@ -70,7 +70,7 @@ func (m *Measured) count() {
 		if n := len(s.Holders()); n > 0 && s.Row.Holder.Way == piece.HeldByCrimps {
 			add(i, s.Row.Holder.Of, n)
 		}
-		if s.Row.Corded() && s.Left.Hold != HeldByRunning {
+		if s.Row.Corded() && s.Left.Hold != HeldByRunning && s.Row.FoldOf == "" {
 			add(i, s.Row.Cord, 1).Length += s.CutLength()
 		}
 	}
@@ -84,7 +84,7 @@ func (m *Measured) eachPart(do func(strand int, part *Part)) {
 		for _, e := range s.Ends() {
 			for k := range e.Parts {
 				part, of := &e.Parts[k], i
-				if part.Role == RoleRow {
+				if part.Role == RoleRow || part.With {
 					continue
 				}
 				if part.Shared {

@@ -57,6 +57,7 @@ func (p *Piece) Check() []Fault {
 		return faults
 	}
 	p.checkIDs(add)
+	p.checkFolds(add)
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {
 			r.check(add, rowAt(i, j))

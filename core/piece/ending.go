@@ -25,11 +25,12 @@ const (
 	WayHiddenKnot Way = "hidden-knot"
 	WayUnderBead  Way = "under-bead"
 	WayCordLoop   Way = "cord-loop"
+	WayWith       Way = "with" // in the crimp of the other half of a folded cord, clipped there
 )
 
 // Ways lists every way.
 func Ways() []Way {
-	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop}
+	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop, WayWith}
 }
 
 // Ending is how one end of a row is made beyond its fittings.

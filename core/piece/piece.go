@@ -131,6 +131,7 @@ type Row struct {
 	LeftEnding, RightEnding Ending
 
 	Holder Holder        // of beads that stand apart
+	FoldOf ID            // the row whose cord it is the other half of, folded at the left; empty of a cord of its own
 	Riders *pattern.Line // beads that slide over those of the line; nil without any
 
 	LeftPort, RightPort Port

@@ -131,7 +131,7 @@ func (w *writer) closed() string {
 
 func (w *writer) oneAtATime() bool {
 	for _, s := range w.m.Strands {
-		if len(w.m.Piece.Joins) > 0 {
+		if len(w.m.Piece.Joins) > 0 || s.Half() != nil {
 			return false
 		}
 		if w.m.Piece.Hole(s.Row, piece.Left) > 0 || s.Start.By == piece.StopSpool || s.Start.By == piece.StopCrimped {
@@ -143,6 +143,10 @@ func (w *writer) oneAtATime() bool {
 
 func (w *writer) allTogether() {
 	w.eachRow(func() {
+		if w.s.Row.FoldOf != "" {
+			w.otherHalf()
+			return
+		}
 		if !w.begins() {
 			return
 		}
@@ -169,7 +173,10 @@ func (w *writer) allTogether() {
 		switch {
 		case !w.s.Row.Corded():
 			w.hangChain(piece.Right)
+		case w.s.Right.With():
+			// closed with the other leg
 		case w.s.Right.Hold != measure.HeldByRunning:
+			w.bothInOneCrimp()
 			w.secondEnd(&w.s.Right)
 		}
 	})
@@ -177,7 +184,7 @@ func (w *writer) allTogether() {
 
 // begins says whether the row's cord begins in it, and not in the row before.
 func (w *writer) begins() bool {
-	return w.s.Row.Corded() && w.s.Left.Hold != measure.HeldByRunning
+	return w.s.Row.Corded() && w.s.Left.Hold != measure.HeldByRunning && w.s.Row.FoldOf == ""
 }
 
 // runOn strings the rows that the cord runs on in.

@@ -106,6 +106,10 @@ func (w *writer) start(with string) {
 }
 
 func (w *writer) stop() {
+	if w.s.Half() != nil {
+		w.foldInTwo()
+		return
+	}
 	if w.s.Start.By == measure.StartFold {
 		if loop := w.s.Left.Find(measure.RoleCordLoop); loop != nil {
 			w.do("Fold the cord in the middle, leave a loop of %s round its inside at the fold, and tie both halves in one overhand knot below it.", w.in(loop.Girth))

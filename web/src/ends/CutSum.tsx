@@ -1,4 +1,4 @@
-import { rowOf, strandOf } from "../api/piece.ts";
+import { numberOf, rowOf, strandOf } from "../api/piece.ts";
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Analysis, type Document, type Operation } from "../api/client.ts";
 import { opened } from "../api/opened.ts";
@@ -53,7 +53,8 @@ export function CutSum({ bench, analysis, doc, row }: Props) {
         </p>
       )}
       {cord?.type === "wire" && <Allowances doc={doc} row={row} heldBy={strand.start.by} />}
-      <p className="have">
+      {rowOf(doc, row).foldOf && <p className="quiet">It is on the other half of row {numberOf(doc, rowOf(doc, row).foldOf!)}&rsquo;s cord, and is cut with that.</p>}
+      <p className="have" hidden={rowOf(doc, row).foldOf !== undefined}>
         Already cut?{" "}
         <LengthField
           label="Length already cut"

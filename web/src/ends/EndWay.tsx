@@ -39,7 +39,7 @@ export const endOf = (doc: Document, row: string, side: Side) => (side === "left
 /** waysFor lists the ways that suit an end: wire takes no knot, other cords but nylon no crimp, and stringing begins at the left. */
 function waysFor(doc: Document, row: string, side: Side) {
   const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord)?.type;
-  const suits: Record<Way, boolean> = { loop: true, "cord-loop": cord !== "wire", fold: side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
+  const suits: Record<Way, boolean> = { with: false, loop: true, "cord-loop": cord !== "wire", fold: side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
   return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, row, side)?.way);
 }
 

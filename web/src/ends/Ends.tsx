@@ -65,6 +65,14 @@ export function Ends({ bench, state, brief }: Props) {
     return doc.materials.find((m) => m.id === shared?.material)?.name.toLowerCase() ?? "a bead";
   };
 
+  /** Where the row lies on the other half of a folded cord. */
+  const endsInOther = (list: FittingList) => {
+    if (isClosure(list) || row.foldOf === undefined) return "";
+    const number = numberOf(doc, row.foldOf);
+    if (list === "left") return `the fold of row ${number}’s cord`;
+    return row.rightEnd?.way === "with" ? `in the crimp of row ${number}` : "";
+  };
+
   const show = (list: FittingList, label: string, short: string) => {
     const fittings = fittingsAt(doc, row.id, list);
     const carrier = carrierOf(doc, row.id, list);
@@ -86,7 +94,8 @@ export function Ends({ bench, state, brief }: Props) {
             </Fragment>
           ))}
           {runsOn(list) && <span className="quiet">the cord runs on through {runsOn(list)}</span>}
-          {!runsOn(list) && (isClosure(list) || endOf(doc, row.id, sideOf(list))?.way !== "leg") && (
+          {endsInOther(list) && <span className="quiet">{endsInOther(list)}</span>}
+          {!runsOn(list) && !endsInOther(list) && (isClosure(list) || endOf(doc, row.id, sideOf(list))?.way !== "leg") && (
             <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
               + add
             </button>
@@ -102,7 +111,7 @@ export function Ends({ bench, state, brief }: Props) {
   };
 
   const way = (side: "left" | "right") =>
-    !strand?.ring && row.cord !== undefined && !runsOn(side) && (!brief || endOf(doc, row.id, side)?.way) && (
+    !strand?.ring && row.cord !== undefined && !endsInOther(side) && !runsOn(side) && (!brief || endOf(doc, row.id, side)?.way) && (
       <EndWay bench={bench} doc={doc} row={row.id} strand={strand} side={side} onBead={() => setChosen({ list: "leg", side })} onHang={(hung) => setChosen({ list: "loop", side, hung })} />
     );
 

@@ -28,7 +28,8 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   const [picking, setPicking] = useState<Picking | null>(null);
   const rows = rowsOf(doc);
-  const corded = rowOf(doc, row).cord !== undefined;
+  const own = rowOf(doc, row);
+  const corded = own.cord !== undefined;
   const number = numberOf(doc, row);
   const section = doc.sections.find((one) => one.rows?.some(({ id }) => id === row))?.rows ?? [];
   const place = section.findIndex(({ id }) => id === row);
@@ -91,6 +92,11 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
         <MenuItem disabled={place === section.length - 1} onClick={() => does({ do: "move-row", n: place + 2 })}>
           Move down
         </MenuItem>
+        {own.foldOf !== undefined ? (
+          <MenuItem onClick={() => does({ do: "set-fold", field: "" })}>Give it a cord of its own</MenuItem>
+        ) : (
+          corded && place > 0 && section[place - 1].cord !== undefined && <MenuItem onClick={() => does({ do: "set-fold", field: section[place - 1].id })}>String it on the other half of row {number - 1}&rsquo;s cord</MenuItem>
+        )}
         <MenuItem disabled={!corded} onClick={() => does({ do: "mirror-row" })}>Reverse it, with its ends</MenuItem>
         {letters.slice(1, 4).map((letter) => (
           <MenuItem key={letter} onClick={() => does({ do: "swap-beads", text: `${letters[0]} ${letter}` })}>

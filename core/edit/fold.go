@@ -1,0 +1,85 @@
+package edit
+
+import (
+	"slices"
+
+	"mala/core/piece"
+)
+
+// setFold strings a row on the other half of another's cord, or gives it a cord of its own
+// again. At the left lies the fold; at the right it ends in the other's crimp.
+func setFold(p *piece.Piece, row *piece.Row, with piece.ID) error {
+	if was := p.FoldedWith(row); was != nil {
+		unfold(p, row, was)
+	}
+	if with == "" {
+		return nil
+	}
+	mate := p.Row(with)
+	switch {
+	case mate == nil || mate == row || p.SectionOf(mate) != p.SectionOf(row):
+		return refuse("A cord is folded into two rows of one section. Choose a row beside this one.")
+	case p.FoldedWith(mate) != nil:
+		return refuse("The cord of that row is folded with another row already.")
+	case !row.Corded() || !mate.Corded():
+		return refuse("A row of chain has no cord to fold.")
+	}
+	row.FoldOf, row.Cord, row.Passes, mate.Passes = mate.ID, mate.Cord, 1, 1
+	row.Left, row.LeftEnding, row.LeftPort = nil, piece.Ending{}, mate.LeftPort
+	if mate.LeftEnding.Way != piece.WayLoop {
+		// Round a ring the fold needs nothing that grips it.
+		mate.LeftEnding = piece.Ending{}
+		mate.Left = slices.DeleteFunc(slices.Clone(mate.Left), func(f piece.Fitting) bool { return !f.Of.Finding.IsRing() })
+	}
+	if len(mate.Right) > 0 {
+		row.Right, row.RightEnding, row.RightPort = nil, piece.Ending{Way: piece.WayWith}, mate.RightPort
+	}
+	return nil
+}
+
+// ownCord gives a copy of a folded row a cord of its own, with its mate's fittings.
+func ownCord(p *piece.Piece, row *piece.Row) {
+	mate := p.Row(row.FoldOf)
+	if mate == nil {
+		return
+	}
+	row.FoldOf = ""
+	if row.RightEnding.Way == piece.WayWith {
+		row.RightEnding, row.Right = piece.Ending{}, alike(p, mate.Right)
+	}
+	row.Left = alike(p, slices.DeleteFunc(slices.Clone(row.Right), func(f piece.Fitting) bool { return !f.Of.Finding.IsCrimp() }))
+}
+
+// unfold gives both rows a cord of their own, with the fittings that one of them has.
+func unfold(p *piece.Piece, row, mate *piece.Row) {
+	for _, r := range []*piece.Row{row, mate} {
+		other := mate
+		if r == mate {
+			other = row
+		}
+		r.FoldOf = ""
+		if r.RightEnding.Way == piece.WayWith {
+			r.RightEnding = piece.Ending{}
+			r.Right = alike(p, other.Right)
+		}
+	}
+	for _, r := range []*piece.Row{row, mate} {
+		if !slices.ContainsFunc(r.Left, func(f piece.Fitting) bool { return f.Of.Finding.IsCrimp() }) {
+			r.Left = append(alike(p, slices.DeleteFunc(slices.Clone(r.Right), func(f piece.Fitting) bool { return !f.Of.Finding.IsCrimp() })), r.Left...)
+		}
+	}
+}
+
+// alike gives fittings like these, each with an id of its own.
+func alike(p *piece.Piece, list []piece.Fitting) []piece.Fitting {
+	// Ids are free that no row or fitting of the piece has: what is made is put there first.
+	holder := &piece.Join{}
+	p.Joins = append(p.Joins, holder)
+	defer func() { p.Joins = p.Joins[:len(p.Joins)-1] }()
+	for _, f := range list {
+		made := p.NewFitting(f.Of)
+		made.Links = f.Links
+		holder.Fittings = append(holder.Fittings, made)
+	}
+	return holder.Fittings
+}

@@ -1,0 +1,105 @@
+package edit
+
+import (
+	"strings"
+	"testing"
+
+	"mala/core/material"
+	"mala/core/piece"
+)
+
+// crimpedRows are rows on wire between two rings, with a crimp at both ends.
+func crimpedRows(t *testing.T, n int) *piece.Piece {
+	t.Helper()
+	p := tiedBench(t, "9P L")
+	row := p.Leading()
+	row.Cord = &material.Material{ID: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}}
+	row.Left, row.Right = []piece.Fitting{{ID: "f3", Of: row.Left[0].Of}}, []piece.Fitting{{ID: "f5", Of: row.Left[0].Of}}
+	after, _, err := Apply(p, nil, Op{Do: AddRow, N: n - 1})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return after
+}
+
+func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
+	p := crimpedRows(t, 3)
+	rows := p.Rows()
+	fold := Op{Do: SetFold, At: rows[1].At(), Field: string(rows[0].ID)}
+	after, _, err := Apply(p, nil, fold)
+	if err != nil {
+		t.Fatal(err)
+	}
+	a, b := after.Rows()[0], after.Rows()[1]
+	if faults := after.Check(); len(faults) > 0 || b.FoldOf != a.ID || len(a.Left)+len(b.Left)+len(b.Right) > 0 || b.RightEnding.Way != piece.WayWith || len(a.Right) != 1 {
+		t.Fatalf("%v, %+v and %+v", faults, a, b)
+	}
+	if after.FoldedWith(a) != b || after.FoldedWith(b) != a || after.FoldedWith(after.Rows()[2]) != nil {
+		t.Error("each is the other's half")
+	}
+	own := func(name string, p *piece.Piece, ids ...piece.ID) {
+		t.Helper()
+		if faults := p.Check(); len(faults) > 0 {
+			t.Errorf("%s: %v", name, faults)
+		}
+		for _, id := range ids {
+			r := p.Row(id)
+			if r == nil || r.FoldOf != "" || len(r.Left) != 1 || len(r.Right) != 1 || r.RightEnding.Way != piece.WayFittings {
+				t.Errorf("%s: %+v", name, r)
+			}
+		}
+	}
+	parted, _, err := Apply(after, nil, Op{Do: SetFold, At: b.At()})
+	if err != nil {
+		t.Fatal(err)
+	}
+	own("parted", parted, a.ID, b.ID)
+	alone, _, err := Apply(after, nil, Op{Do: RemoveRow, At: a.At()})
+	if err != nil {
+		t.Fatal(err)
+	}
+	own("without the first", alone, b.ID)
+	copied, got, err := Apply(after, nil, Op{Do: AddRow, At: b.At()})
+	if err != nil {
+		t.Fatal(err, got)
+	}
+	own("copied", copied, copied.Rows()[2].ID)
+	for says, op := range map[string]Op{
+		"folded with another row already": {Do: SetFold, At: rows[2].At(), Field: string(rows[0].ID)},
+		"Choose a row beside this one":    {Do: SetFold, At: rows[2].At(), Field: "nobody"},
+		"The fold of the cord lies":       {Do: MirrorRow, At: b.At()},
+	} {
+		if _, _, err := Apply(after, nil, op); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%v, want %q", err, says)
+		}
+	}
+}
+
+// What a file says of folds is held to what can be.
+func TestFoldsThatCannotBe(t *testing.T) {
+	fold := func(change func(rows []*piece.Row)) []piece.Fault {
+		p := crimpedRows(t, 3)
+		folded, _, err := Apply(p, nil, Op{Do: SetFold, At: p.Rows()[1].At(), Field: string(p.Rows()[0].ID)})
+		if err != nil {
+			t.Fatal(err)
+		}
+		change(folded.Rows())
+		return folded.Check()
+	}
+	for says, change := range map[string]func(rows []*piece.Row){
+		"no row beside this one":           func(rows []*piece.Row) { rows[1].FoldOf = "nobody" },
+		"\"" + "r1" + "\" is no row":       func(rows []*piece.Row) { rows[2].FoldOf = rows[0].ID },
+		"Both halves are of one cord":      func(rows []*piece.Row) { rows[0].Passes = 2 },
+		"At the left lies the fold":        func(rows []*piece.Row) { rows[1].LeftEnding.Way = piece.WayHiddenKnot },
+		"has no fittings of its own":       func(rows []*piece.Row) { rows[1].Right = rows[2].Right },
+		"Only the second half of a folded": func(rows []*piece.Row) { rows[1].FoldOf = "" },
+	} {
+		faults := fold(change)
+		if len(faults) == 0 || !strings.Contains(faults[0].Says, says) && !strings.Contains(faults[len(faults)-1].Says, says) {
+			t.Errorf("%v, want %q", faults, says)
+		}
+	}
+	if faults := fold(func([]*piece.Row) {}); len(faults) > 0 {
+		t.Errorf("%v", faults)
+	}
+}

@@ -1,0 +1,105 @@
+package measure
+
+import (
+	"math"
+	"testing"
+
+	"mala/core/length"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// twoLegs strings two rows on one wire, folded at the left, that end in one crimp.
+func twoLegs(t *testing.T, first, second string, change func(p *piece.Piece)) *Measured {
+	t.Helper()
+	p := threeRows(t, first, second)
+	rows := p.Rows()
+	rows[1].FoldOf, rows[1].Cord = rows[0].ID, rows[0].Cord
+	rows[0].Left, rows[1].Left, rows[1].Right = nil, nil, nil
+	rows[1].RightEnding = piece.Ending{Way: piece.WayWith}
+	zero := length.MM(0)
+	rows[0].Slack, rows[1].Slack = &zero, &zero
+	if change != nil {
+		change(p)
+	}
+	if faults := p.Check(); len(faults) > 0 {
+		t.Fatal(faults)
+	}
+	m, err := Measure(p)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m
+}
+
+// One cut of two legs: each half of it, less half of what lies round the fold, covers either.
+func TestAFoldedWireIsOneCut(t *testing.T) {
+	for _, lines := range [][2]string{{"50R", "60R"}, {"60R", "50R"}, {"50R", "50R"}} {
+		m := twoLegs(t, lines[0], lines[1], nil)
+		a, b := m.Strands[0], m.Strands[1]
+		if a.Left.Hold != HeldByMiddle || b.Left.Hold != HeldByMiddle || a.Right.Hold != HeldByCrimp || b.Right.Hold != HeldByCrimp || a.Start.By != StartFold {
+			t.Fatalf("held by %s, %s, %s and %s", a.Left.Hold, b.Left.Hold, a.Right.Hold, b.Right.Hold)
+		}
+		cord := a.Row.Cord.Cord.Diameter
+		ring := a.Left.Parts[0].Material.Finding.Wire
+		fold := math.Pi / 2 * (ring + cord)
+		crimp := a.Right.Find(RoleCrimp).Material.Finding.Length
+		legA := a.Strung + 2*(crimp+m.Piece.House.Loop) + 25
+		legB := b.Strung + crimp
+		if want := 2*max(legA, legB) + fold; math.Abs(float64(a.LeastCut()-want)) > 1e-6 {
+			t.Errorf("%v: at least %v, want %v", lines, a.LeastCut(), want)
+		}
+		if want := 2*max(legA, legB) + fold + 2*60; math.Abs(float64(a.CutLength()-want)) > 1e-6 {
+			t.Errorf("%v: cut to %v, want %v", lines, a.CutLength(), want)
+		}
+		if legs := a.Legs(); legs == nil || !legs.Folded || legs.Each != a.CutLength()/2 || b.Legs() != nil || b.CutLength() != 0 {
+			t.Errorf("%v: %+v and %+v", lines, legs, b.Legs())
+		}
+		if math.Abs(float64(b.Right.Length-a.Right.Length)) > 1e-9 || b.Right.TailBeads != nil || a.Half() != b || b.Half() != nil {
+			t.Errorf("%v: ends of %v and %v, a tail through %v", lines, a.Right.Length, b.Right.Length, b.Right.TailBeads)
+		}
+		crimps, cords := 0, 0
+		for _, c := range m.Tally {
+			switch {
+			case c.Material == a.Right.Find(RoleCrimp).Material:
+				crimps += c.Count
+			case c.Material == a.Row.Cord:
+				cords += c.Count
+			}
+		}
+		if crimps != 1 || cords != 1 {
+			t.Errorf("%v: %d crimps, %d cords", lines, crimps, cords)
+		}
+	}
+}
+
+// The fold may be a loop of beads that a crimp closes over both legs: its beads are counted
+// and cut for once, the crimp by either leg.
+func TestTheFoldIsALoopOfBeads(t *testing.T) {
+	m := twoLegs(t, "50R", "50R", func(p *piece.Piece) {
+		rows := p.Rows()
+		crimp := p.NewFitting(rows[0].Right[0].Of)
+		loop, err := pattern.Parse("12R")
+		if err != nil {
+			t.Fatal(err)
+		}
+		rows[0].Left, rows[0].LeftEnding = []piece.Fitting{crimp}, piece.Ending{Way: piece.WayLoop, Loop: loop}
+	})
+	a, b := m.Strands[0], m.Strands[1]
+	parts := map[string]length.MM{}
+	for _, c := range a.Cut {
+		parts[c.Part] += c.Length
+	}
+	loop := a.Left.Find(RoleBeads).Loop
+	if parts["left loop of beads"] != loop.Strung || parts["left crimp"] != 2 || parts["round the fold"] != 0 {
+		t.Errorf("%v, the loop is %v", parts, loop.Strung)
+	}
+	for _, c := range m.Tally {
+		if c.Material.ID == a.Beads[0].Material.ID && c.Count != 112 {
+			t.Errorf("%d beads, want 112", c.Count)
+		}
+	}
+	if a.Left.Length != b.Left.Length || b.Left.Find(RoleBeads) == nil {
+		t.Errorf("ends of %v and %v", a.Left.Length, b.Left.Length)
+	}
+}
