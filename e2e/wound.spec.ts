@@ -1,4 +1,4 @@
-import { expect, openPiece, startPiece, strand, test } from "./mala.ts";
+import { expect, openPiece, saved, startPiece, strand, test } from "./mala.ts";
 
 test("a long strand is wound round the wrist, and each turn is judged", async ({ page }) => {
   await openPiece(page, "Mooring Coil");
@@ -76,6 +76,17 @@ test("riders are put on a row, told off when they do not slide, and told in the 
   await page.getByRole("link", { name: /Printed plan/ }).click();
   await expect(page.locator(".sheet")).toContainText("15L slide over it");
   await expect(page.locator(".sheet")).toContainText("Slide the riders over the beads");
+  // Versions are told apart by what rides as well.
+  await page.getByLabel("Name of this version").fill("fifteen");
+  await page.getByRole("button", { name: "Save version" }).click();
+  await expect(page.locator(".stamp")).toContainText("version");
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await riders.fill("12L");
+  await riders.press("Enter");
+  await expect(group).toContainText("12 slide over");
+  await saved(page);
+  await page.getByRole("link", { name: "History" }).click();
+  await expect(page.getByRole("row", { name: /^Riders/ })).toHaveText(/15L\s*12L/);
 });
 
 test("a cord is doubled, its fold made a loop for the button, and beads ride on one of it", async ({ page }) => {
