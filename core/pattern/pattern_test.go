@@ -190,7 +190,7 @@ func randomItems(rng *rand.Rand, depth int) string {
 }
 
 func FuzzParse(f *testing.F) {
-	for _, s := range []string{"<2S 19P B L B 11P S A S 7P | C E ~C>", "6(A 3B)", "{25mm: S} {P}", "~<A|>", "Pa 3~(B)", "{½: S}", "<S _10mm 2[3(S T) . ~R] | @25mm> 3_1/2in", "[S . R][T.P]_5mm@6mm"} {
+	for _, s := range []string{"<2S 19P B L B 11P S A S 7P | C E ~C>", "6(A 3B)", "{25mm: S} {P}", "~<A|>", "Pa 3~(B)", "{½: S}", "<S _10mm 2[3(S T) . ~R] | @25mm> 3_1/2in", "[S . R][T.P]_5mm@6mm", "2~B[5S D[2S] [S . R]] P[S]~Ca[<T | S>] B[10S . R]"} {
 		f.Add(s)
 	}
 	f.Fuzz(func(t *testing.T, s string) {
