@@ -62,7 +62,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
   return (
     <section className="line" aria-label="Bead line">
       <div className="top">
-        <h2>{several(doc) ? "Bead lines" : "Bead line"}</h2>
+        <h2 className={selected || state.copied ? "hidden" : undefined}>{several(doc) ? "Bead lines" : "Bead line"}</h2>
         {alikeRows(state) > 1 && (
           <label className="tick">
             <input type="checkbox" checked={state.alike} onChange={(e) => bench.setAlike(e.target.checked)} /> edit the {alikeRows(state)} alike rows together
