@@ -25,24 +25,18 @@ func TestBeadLinksOfARowAreJudgedAndMended(t *testing.T) {
 	if err != nil || len(p.Check()) > 0 {
 		t.Fatal(err, p.Check())
 	}
-	m := measuredPiece(t, p)
-	found := All(m, length.InMillimetres)
-	f := of(found, "leg-short")
+	f := of(all(t, p), "leg-short")
 	if f == nil || !strings.Contains(f.Says, "Pearl link needs") || f.At.Fitting != p.Rows()[1].Left[0].ID {
 		t.Fatalf("%+v", f)
 	}
-	fix := FixOf(t.Context(), m, found, f, Bench{Shelf: []*material.Material{short, long}})
+	fix, after := fixed(t, p, "leg-short", short, long)
 	if fix == nil {
 		t.Fatal("no fix")
-	}
-	after, _, err := edit.Apply(p, []*material.Material{short, long}, fix.Ops...)
-	if err != nil {
-		t.Fatal(err)
 	}
 	if made := after.Rows()[1].Left[0].Of; made.Component.Pin.Of != long || !made.HasLinks() {
 		t.Errorf("made on %s", made.Component.Pin.Of.Name)
 	}
-	if of(All(measuredPiece(t, after), length.InMillimetres), "leg-short") != nil {
+	if of(all(t, after), "leg-short") != nil {
 		t.Error("it is still too short")
 	}
 	if p.Rows()[1].Left[0].Of != link {

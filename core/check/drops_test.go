@@ -4,8 +4,6 @@ import (
 	"strings"
 	"testing"
 
-	"mala/core/edit"
-	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
 )
@@ -32,10 +30,7 @@ func fineHoled(t *testing.T, hole float64) change {
 // decides whether it hangs.
 func TestDropsOfTheStrandsOwnCord(t *testing.T) {
 	cord := 0.38
-	for name, tt := range map[string]struct {
-		code, says   string
-		fires, quiet *piece.Piece
-	}{
+	fireAndStayQuiet(t, map[string]fires{
 		"down and back up":       {"hole-too-small", "2 passes of 0.38 mm cord need a hole of 0.76 mm; seed in the drop has 0.75 mm", necklace(t, "9P [5X . P] 9P", fineHoled(t, 2*cord-0.01)), necklace(t, "9P [5X . P] 9P", fineHoled(t, 2.2*cord))},
 		"once through the foot":  {"hole-too-small", "1 pass of 0.38 mm cord", necklace(t, "9P [5P . X] 9P", fineHoled(t, cord-0.01)), necklace(t, "9P [5P . X] 9P", fineHoled(t, 1.1*cord))},
 		"only just":              {"hole-too-small", "2 passes of 0.38 mm cord fill a hole of 0.76 mm; seed in the drop", necklace(t, "9P [5X . P] 9P", fineHoled(t, 2.2*cord-0.01)), necklace(t, "9P [5X . P] 9P", fineHoled(t, 2.2*cord))},
@@ -48,14 +43,7 @@ func TestDropsOfTheStrandsOwnCord(t *testing.T) {
 		"wire of seven strands":  {"drop-stands-off", "Wire of 7 strands is stiff", necklace(t, "9P [5P . P] 9P", ofFilaments(7)), necklace(t, "9P [5P . P] 9P", ofFilaments(19))},
 		"no drop, no standing":   {"drop-stands-off", "", necklace(t, "9P [5P . P] 9P", ofFilaments(7)), necklace(t, "19P", ofFilaments(7))},
 		"strands nobody counted": {"drop-stands-off", "", necklace(t, "9P [5P . P] 9P", ofFilaments(3)), necklace(t, "9P [5P . P] 9P", ofFilaments(0))},
-	} {
-		if f := of(all(t, tt.fires), tt.code); f == nil || !strings.Contains(f.Says, tt.says) {
-			t.Errorf("%s: %+v, want %q", name, f, tt.says)
-		}
-		if f := of(all(t, tt.quiet), tt.code); f != nil {
-			t.Errorf("%s fired on its near miss: %s", name, f.Says)
-		}
-	}
+	})
 	for _, f := range all(t, necklace(t, "9P 3[5X . P] 9P", fineHoled(t, 0.5))) {
 		if f.Code == "hole-too-small" && f.places() != 1 {
 			t.Errorf("alike drops are %d findings", f.places())
@@ -65,19 +53,12 @@ func TestDropsOfTheStrandsOwnCord(t *testing.T) {
 
 // The fix for a loop too short hangs just enough more in it.
 func TestALoopTooShortIsMended(t *testing.T) {
-	m := measuredPiece(t, necklace(t, "<9P P[X] | P>", fineHoled(t, 1)))
-	found := All(m, length.InMillimetres)
-	fix := FixOf(t.Context(), m, found, of(found, "loop-short"), Bench{})
+	fix, after := fixed(t, necklace(t, "<9P P[X] | P>", fineHoled(t, 1)), "loop-short")
 	if fix == nil {
 		t.Fatal("there is no fix")
 	}
-	after, _, err := edit.Apply(m.Piece, nil, fix.Ops...)
-	if err != nil {
-		t.Fatal(err)
-	}
-	mended := measuredPiece(t, after)
-	d := mended.Leading().Beads[9].Drop
-	if f := of(All(mended, length.InMillimetres), "loop-short"); f != nil || d.Strung > d.Round+2 {
+	d := measuredPiece(t, after).Leading().Beads[9].Drop
+	if f := of(all(t, after), "loop-short"); f != nil || d.Strung > d.Round+2 {
 		t.Errorf("%s: %+v, its loop takes %v of %v", after.Leading().Line, f, d.Strung, d.Round)
 	}
 }

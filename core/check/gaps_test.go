@@ -4,8 +4,6 @@ import (
 	"strings"
 	"testing"
 
-	"mala/core/edit"
-	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
 )
@@ -17,10 +15,7 @@ func heldBy(way piece.HolderWay, of *material.Material) change {
 
 func TestBeadsThatStandApart(t *testing.T) {
 	crimps := heldBy(piece.HeldByCrimps, crimp18)
-	for name, tt := range map[string]struct {
-		code, says   string
-		fires, quiet *piece.Piece
-	}{
+	fireAndStayQuiet(t, map[string]fires{
 		"nothing holds them":       {"gap-unheld", "at 4 places", necklace(t, "9P _10mm P _10mm 9P"), necklace(t, "9P _10mm P _10mm 9P", heldBy(piece.HeldByFriction, nil))},
 		"a gap at an end alone":    {"gap-unheld", "at one place", necklace(t, "_10mm 9P"), necklace(t, "9P")},
 		"two crimps in the gap":    {"gap-short", "2 crimps to hold what lies beside it take 4 mm; this gap is 3.9 mm", necklace(t, "9P _3.9mm 9P", crimps), necklace(t, "9P _4mm 9P", crimps)},
@@ -28,14 +23,7 @@ func TestBeadsThatStandApart(t *testing.T) {
 		"a pitch with little left": {"gap-short", "2 crimps", necklace(t, "9P @7.8mm 9P", crimps), necklace(t, "9P @8mm 9P", crimps)},
 		"a crimp slips in":         {"gap-slips", "A crimp is about 1.44 mm thick; lantern has a hole of 2.5 mm", necklace(t, "9P _10mm G _10mm 9P", crimps), necklace(t, "9P _10mm 2P G 2P _10mm 9P", crimps)},
 		"a knot slips in":          {"gap-slips", "A knot is about", necklace(t, "9P _10mm G _10mm 9P", heldBy(piece.HeldByKnots, nil)), necklace(t, "9P _10mm G _10mm 9P", heldBy(piece.HeldByFriction, nil))},
-	} {
-		if f := of(all(t, tt.fires), tt.code); f == nil || !strings.Contains(f.Says, tt.says) {
-			t.Errorf("%s: %+v, want %q", name, f, tt.says)
-		}
-		if f := of(all(t, tt.quiet), tt.code); f != nil {
-			t.Errorf("%s fired on its near miss: %s", name, f.Says)
-		}
-	}
+	})
 }
 
 // Bare cord is no bead with a hole too small, no neighbour of a cap, no bead at a centre.
@@ -66,15 +54,8 @@ func TestTheFixOfBeadsThatNothingHolds(t *testing.T) {
 		"on crimped wire": {necklace(t, "9P _10mm 9P"), piece.Holder{Way: piece.HeldByCrimps, Of: crimp18}},
 		"on a ring":       {stretch(t, "12(R _6mm)"), piece.Holder{Way: piece.HeldByKnots}},
 	} {
-		m := measuredPiece(t, tt.piece)
-		found := All(m, length.InMillimetres)
-		fix := FixOf(t.Context(), m, found, of(found, "gap-unheld"), Bench{})
-		if fix == nil {
-			t.Fatalf("%s: no fix", name)
-		}
-		after, _, err := edit.Apply(tt.piece, nil, fix.Ops...)
-		if err != nil || after.Leading().Holder != tt.want {
-			t.Errorf("%s: held by %+v, %v", name, after.Leading().Holder, err)
+		if fix, after := fixed(t, tt.piece, "gap-unheld"); fix == nil || after.Leading().Holder != tt.want {
+			t.Errorf("%s: %+v leaves %v", name, fix, after)
 		}
 	}
 }

@@ -3,6 +3,7 @@ package check
 import (
 	"context"
 	"fmt"
+	"strings"
 	"testing"
 
 	"mala/core/edit"
@@ -187,6 +188,24 @@ func of(found []Finding, code string) *Finding {
 		}
 	}
 	return nil
+}
+
+// fires is a piece on which a check says something, and its near miss, on which it is quiet.
+type fires struct {
+	code, says   string
+	fires, quiet *piece.Piece
+}
+
+func fireAndStayQuiet(t *testing.T, cases map[string]fires) {
+	t.Helper()
+	for name, tt := range cases {
+		if f := of(all(t, tt.fires), tt.code); f == nil || !strings.Contains(f.Says, tt.says) {
+			t.Errorf("%s: %+v, want %q", name, f, tt.says)
+		}
+		if f := of(all(t, tt.quiet), tt.code); f != nil {
+			t.Errorf("%s fired on its near miss: %s", name, f.Says)
+		}
+	}
 }
 
 // shelf is what fixes may fetch.

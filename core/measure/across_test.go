@@ -20,25 +20,14 @@ func split(t *testing.T, parts []string, beads []string) (series, whole *piece.P
 		line += " " + b + " " + parts[i+1]
 	}
 	whole = threeRows(t, line)
-	ball, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 3.5})
-	if err != nil {
-		t.Fatal(err)
-	}
-	oval, err := material.NewBead(material.Bead{Shape: material.Oval, Across: 5, Along: 9, Hole: 1})
-	if err != nil {
-		t.Fatal(err)
-	}
-	whole.Palette["B"] = &material.Material{ID: "ball", Name: "ball", Class: material.ClassBead, Bead: ball, MassG: 2}
-	whole.Palette["O"] = &material.Material{ID: "oval", Name: "oval", Class: material.ClassBead, Bead: oval, MassG: 0.4}
+	whole.Palette["B"] = bead(t, "ball", material.Bead{Shape: material.Round, Across: 12, Hole: 3.5}, 2)
+	whole.Palette["O"] = bead(t, "oval", material.Bead{Shape: material.Oval, Across: 5, Along: 9, Hole: 1}, 0.4)
 	series = whole.Clone()
 	first := series.Leading()
 	right := first.Right
 	series.Sections = nil
 	for i, text := range parts {
-		parsed, err := pattern.Parse(text)
-		if err != nil {
-			t.Fatal(err)
-		}
+		parsed := lineOf(t, text)
 		row := *first
 		row.ID, row.Line = piece.ID("s"+string(rune('1'+i))), parsed
 		row.Left, row.Right = nil, nil
@@ -60,7 +49,7 @@ func split(t *testing.T, parts []string, beads []string) (series, whole *piece.P
 	return series, whole
 }
 
-func lineOf(t *testing.T, text string) *pattern.Line {
+func lineOf(t testing.TB, text string) *pattern.Line {
 	t.Helper()
 	line, err := pattern.Parse(text)
 	if err != nil {
@@ -153,13 +142,7 @@ func TestASeriesIsTheSumOfItsSections(t *testing.T) {
 	p.Sections = append(p.Sections, piece.Section{Rows: []*piece.Row{&next}})
 	p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{finding("x1", material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.8}, 0),
 		finding("x2", material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}, 7), finding("x3", material.Finding{Type: material.Connector, Length: 6, Holes: 3, Spacing: 5}, 0)}}}
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, p)
 	a, b := m.Strands[0], m.Strands[1]
 	closure := length.MM(6 + 9 + 12 + 6) // ring, lobster, four links, ring
 	own := func(s *Strand) length.MM { return s.Strung + 2*(2+p.House.Loop) }
@@ -206,13 +189,7 @@ func TestLoopsGoThroughTheRowsOfTheirNumber(t *testing.T) {
 	}
 	p.Sections = append(p.Sections, section)
 	p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{{ID: "k", Of: bar}}}}
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, p)
 	for k, beyond := range []string{"n1", "n2", "n1"} {
 		if others := m.Strands[k].Others(); len(others) != 1 || string(others[0].Strand.Row.ID) != beyond {
 			t.Errorf("row %d lies in a loop with %v", k+1, others)

@@ -15,19 +15,9 @@ func onBar(t *testing.T, line string, rise length.MM) *Measured {
 	t.Helper()
 	p := fringed(t, line)
 	onElastic(t, p, 0.7)
-	f, err := material.NewFinding(material.Finding{Type: material.FocalBar, Length: 30, Outside: 7, Wire: 2, Inside: 1.5, Rise: rise})
-	if err != nil {
-		t.Fatal(err)
-	}
-	p.Closure = piece.Closure{Type: piece.OnBar, Left: []piece.Fitting{{ID: "bar", Of: &material.Material{ID: "bar", Name: "Bar", Class: material.ClassFinding, Finding: f}}}}
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return m
+	bar := finding(t, material.Finding{Type: material.FocalBar, Length: 30, Outside: 7, Wire: 2, Inside: 1.5, Rise: rise})
+	p.Closure = piece.Closure{Type: piece.OnBar, Left: fittings("b", bar)}
+	return measured(t, p)
 }
 
 func TestAStrandTiedToABar(t *testing.T) {
@@ -45,7 +35,7 @@ func TestAStrandTiedToABar(t *testing.T) {
 	}
 	counted := 0
 	for _, c := range m.Tally {
-		if c.Material.ID == "bar" {
+		if c.Material == m.Piece.Closure.Left[0].Of {
 			counted += c.Count
 		}
 	}
@@ -99,12 +89,8 @@ func TestABarRoundTheWrist(t *testing.T) {
 // together are the balls. Flat ones turn at the edge that lies to the body.
 func TestHolesOffTheMiddleRoundTheWrist(t *testing.T) {
 	inside := func(b material.Bead) (float64, *Strand) {
-		made, err := material.NewBead(b)
-		if err != nil {
-			t.Fatal(err)
-		}
 		p := fringed(t, "22X")
-		p.Palette["X"] = &material.Material{ID: "X", Name: "X", Class: material.ClassBead, Bead: made}
+		onTray(t, p, 0, map[string]material.Bead{"X": b})
 		m := onElastic(t, p, 0.5)
 		mm, ok := m.Inside()
 		if !ok {

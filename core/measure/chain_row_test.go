@@ -23,13 +23,7 @@ func withLinked(t *testing.T, p *piece.Piece, chain piece.Fitting) (*Measured, *
 	row := &piece.Row{ID: "c1", Passes: 1, Left: []piece.Fitting{chain}}
 	row.OfChain()
 	p.Sections[0].Rows = append(p.Sections[0].Rows, row)
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, p)
 	return m, m.Strand(row.ID)
 }
 

@@ -14,11 +14,7 @@ import (
 func doubled(t *testing.T, line string, girth length.MM, passes int) *Measured {
 	t.Helper()
 	p := fringed(t, line)
-	wide, err := material.NewBead(material.Bead{Shape: material.Tube, Across: 5, Along: 8, Hole: 2.3})
-	if err != nil {
-		t.Fatal(err)
-	}
-	p.Palette["W"] = &material.Material{ID: "W", Name: "W", Class: material.ClassBead, Bead: wide}
+	onTray(t, p, 0, map[string]material.Bead{"W": {Shape: material.Tube, Across: 5, Along: 8, Hole: 2.3}})
 	row := p.Rows()[0]
 	row.Cord = &material.Material{ID: "waxed", Name: "waxed", Class: material.ClassCord, Cord: &material.Cord{Type: material.Waxed, Diameter: 1}}
 	row.Passes, row.Left, row.Right = passes, nil, nil
@@ -27,14 +23,7 @@ func doubled(t *testing.T, line string, girth length.MM, passes int) *Measured {
 	p.Closure = piece.Closure{Type: piece.Clasp, Right: []piece.Fitting{{ID: "b", Of: button}}}
 	zero := length.MM(0)
 	row.Slack = &zero
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return m
+	return measured(t, p)
 }
 
 // A loop of the fold, lying flat, adds half of its inside girth and its knot in both cords;
@@ -94,10 +83,7 @@ func TestALoopAtTheEndOfOneCord(t *testing.T) {
 func TestABeadRidesOnOneCord(t *testing.T) {
 	m := doubled(t, "3W B 3W", 39, 2)
 	m.Piece.OneCord = map[string]bool{"B": true}
-	one, err := Measure(m.Piece)
-	if err != nil {
-		t.Fatal(err)
-	}
+	one := measured(t, m.Piece)
 	for i, want := range []int{2, 2, 2, 1, 2, 2, 2} {
 		if got := one.Leading().Beads[i].Passes; got != want {
 			t.Errorf("bead %d has %d passes, want %d", i, got, want)

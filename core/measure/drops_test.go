@@ -16,27 +16,26 @@ import (
 func fringed(t *testing.T, line string) *piece.Piece {
 	t.Helper()
 	p := threeRows(t, "R")
-	for key, b := range map[string]material.Bead{
+	onTray(t, p, 0.1, map[string]material.Bead{
 		"S": {Shape: material.Seed, Across: 3.1, Along: 2.1, Hole: 1},
 		"B": {Shape: material.Round, Across: 6, Hole: 1},
 		"T": {Shape: material.Tube, Across: 4, Along: 7, Hole: 1},
-	} {
-		made, err := material.NewBead(b)
-		if err != nil {
-			t.Fatal(err)
-		}
-		p.Palette[key] = &material.Material{ID: key, Name: key, Class: material.ClassBead, Bead: made, MassG: 0.1}
-	}
+	})
 	p.Rows()[0].Line = lineOf(t, line)
 	return p
 }
 
+// onTray puts beads in a piece's palette, each under its key and of that mass in grams.
+func onTray(t *testing.T, p *piece.Piece, mass float64, beads map[string]material.Bead) {
+	t.Helper()
+	for key, b := range beads {
+		p.Palette[key] = bead(t, key, b, mass)
+	}
+}
+
 func fringe(t *testing.T, line string) (*Measured, *Strand) {
 	t.Helper()
-	m, err := Measure(fringed(t, line))
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, fringed(t, line))
 	return m, m.Strands[0]
 }
 
@@ -97,10 +96,7 @@ func TestRandomDropsAgainstAPlainSum(t *testing.T) {
 		text := fmt.Sprintf("[%s . %s]", strings.Join(beads, " "), turn)
 		_, strung := fringe(t, strings.Join(append(beads, turn), " "))
 		p := fringed(t, "B "+text+" B")
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		d := m.Strands[0].Beads[1].Drop
 		last := p.Palette[turn].Bead
 		through := 2 * float64(last.Face(true).AtRim())
@@ -113,8 +109,8 @@ func TestRandomDropsAgainstAPlainSum(t *testing.T) {
 		}
 		// A mirror shows it in both halves, and a ring carries it wherever its line begins.
 		p.Rows()[0].Line = lineOf(t, "<B "+text+" | B>")
-		if m, err = Measure(p); err != nil || m.Strands[0].Count() != 2*(len(beads)+2)+1 {
-			t.Fatalf("mirrored: %v", err)
+		if m = measured(t, p); m.Strands[0].Count() != 2*(len(beads)+2)+1 {
+			t.Fatal("mirrored: not twice as many")
 		}
 	}
 }
@@ -136,11 +132,7 @@ func TestDropsOnARing(t *testing.T) {
 
 func TestWhatCannotHangInADrop(t *testing.T) {
 	p := fringed(t, "B [2H . B] B")
-	charm, err := material.NewBead(material.Bead{Shape: material.Charm, Across: 5, Hole: 2, Along: 0.6, Drop: 9})
-	if err != nil {
-		t.Fatal(err)
-	}
-	p.Palette["H"] = &material.Material{ID: "H", Name: "Shell", Class: material.ClassBead, Bead: charm}
+	p.Palette["H"] = bead(t, "Shell", material.Bead{Shape: material.Charm, Across: 5, Hole: 2, Along: 0.6, Drop: 9}, 0)
 	if _, err := Measure(p); err == nil || !strings.Contains(err.Error(), "Shell hangs by itself") {
 		t.Errorf("%v", err)
 	}

@@ -8,7 +8,6 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
-	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -27,10 +26,7 @@ func ended(t testing.TB, line string, change func(p *piece.Piece, r *piece.Row))
 
 func loopOf(t testing.TB, text string) piece.Ending {
 	t.Helper()
-	line, err := pattern.Parse(text)
-	if err != nil {
-		t.Fatal(err)
-	}
+	line := lineOf(t, text)
 	return piece.Ending{Way: piece.WayLoop, Loop: line}
 }
 

@@ -68,13 +68,7 @@ func TestChainFillsUpToTheTargetOfItsRow(t *testing.T) {
 		t.Run(name, func(t *testing.T) {
 			p := threeRows(t, tt.lines...)
 			tt.with(p)
-			if faults := p.Check(); len(faults) > 0 {
-				t.Fatal(faults)
-			}
-			m, err := Measure(p)
-			if err != nil {
-				t.Fatal(err)
-			}
+			m := measured(t, p)
 			if len(m.Piece.Filling()) == 0 {
 				t.Fatal("nothing fills up")
 			}
@@ -115,10 +109,7 @@ func TestTheSmallerNumberOfLinksOnATie(t *testing.T) {
 	p.Closure.Right[0] = piece.Fitting{ID: "e", Of: linked(5), Links: 20, Fill: true}
 	none := length.MM(0)
 	p.Rows()[0].Slack = &none
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, p)
 	links := m.Piece.Closure.Right[0].Links
 	p.Target.Finished = m.Finished + 2.5
 	if m, _ = Measure(p); m.Piece.Closure.Right[0].Links != links {

@@ -5,7 +5,6 @@ import (
 	"testing"
 
 	"mala/core/length"
-	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -22,14 +21,7 @@ func twoLegs(t *testing.T, first, second string, change func(p *piece.Piece)) *M
 	if change != nil {
 		change(p)
 	}
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return m
+	return measured(t, p)
 }
 
 // One cut of two legs: each half of it, less half of what lies round the fold, covers either.
@@ -79,11 +71,7 @@ func TestTheFoldIsALoopOfBeads(t *testing.T) {
 	m := twoLegs(t, "50R", "50R", func(p *piece.Piece) {
 		rows := p.Rows()
 		crimp := p.NewFitting(rows[0].Right[0].Of)
-		loop, err := pattern.Parse("12R")
-		if err != nil {
-			t.Fatal(err)
-		}
-		rows[0].Left, rows[0].LeftEnding = []piece.Fitting{crimp}, piece.Ending{Way: piece.WayLoop, Loop: loop}
+		rows[0].Left, rows[0].LeftEnding = []piece.Fitting{crimp}, loopOf(t, "12R")
 	})
 	a, b := m.Strands[0], m.Strands[1]
 	parts := map[string]length.MM{}

@@ -17,11 +17,7 @@ import (
 func discs(t *testing.T, line string) *piece.Piece {
 	t.Helper()
 	p := threeRows(t, "R")
-	disc, err := material.NewBead(material.Bead{Shape: material.Tube, Across: 8, Along: 5, Hole: 1})
-	if err != nil {
-		t.Fatal(err)
-	}
-	p.Palette["D"] = &material.Material{ID: "disc", Name: "disc", Class: material.ClassBead, Bead: disc, MassG: 1}
+	p.Palette["D"] = bead(t, "disc", material.Bead{Shape: material.Tube, Across: 8, Along: 5, Hole: 1}, 1)
 	p.Rows()[0].Line = lineOf(t, line)
 	return p
 }
@@ -38,10 +34,7 @@ func TestGapsMeasured(t *testing.T) {
 		"<2(D _14mm) | D>": 25 + 56,
 		"D @5mm D":         10,
 	} {
-		m, err := Measure(discs(t, line))
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, discs(t, line))
 		s := m.Strands[0]
 		if math.Abs(float64(s.Strung-want)) > 1e-9 {
 			t.Errorf("%s is %v long, want %v", line, s.Strung, want)
@@ -84,10 +77,7 @@ func TestRandomGapsAgainstAPlainSum(t *testing.T) {
 		}
 		sum += half[keys[0]] + half[keys[len(keys)-1]]
 		p.Rows()[0].Line = lineOf(t, strings.Join(text, " "))
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		if got := float64(m.Strands[0].Strung); math.Abs(got-sum) > 1e-9 {
 			t.Fatalf("%v is %v long, want %v", text, got, sum)
 		}
@@ -96,8 +86,8 @@ func TestRandomGapsAgainstAPlainSum(t *testing.T) {
 		}
 		back := lineOf(t, "~("+strings.Join(text, " ")+")")
 		p.Rows()[0].Line = back
-		if m, err = Measure(p); err != nil || math.Abs(float64(m.Strands[0].Strung)-sum) > 1e-9 {
-			t.Fatalf("reversed %v, %v", m.Strands[0].Strung, err)
+		if m = measured(t, p); math.Abs(float64(m.Strands[0].Strung)-sum) > 1e-9 {
+			t.Fatalf("reversed %v", m.Strands[0].Strung)
 		}
 	}
 }
@@ -113,10 +103,7 @@ func onElastic(t *testing.T, p *piece.Piece, thick length.MM) *Measured {
 	row := p.Rows()[0]
 	row.Left, row.Right = nil, nil
 	row.Cord = &material.Material{ID: "elastic", Name: "elastic", Class: material.ClassCord, Cord: cord}
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, p)
 	return m
 }
 
@@ -150,22 +137,16 @@ func TestATailEndsWhereAGapBegins(t *testing.T) {
 	}{"4D _14mm 9D": {20, 4}, "9D _14mm D": {25, 5}, "_14mm 9D": {0, 0}, "5D _1mm D": {25, 5}} {
 		p := discs(t, line)
 		p.House.Tail, p.House.TailLength = piece.TailTucked, 25
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		if e := m.Strands[0].Left; math.Abs(float64(e.Tail-want.mm)) > 1e-9 || len(e.TailBeads) != want.beads {
 			t.Errorf("%s: the tail goes back %v through %d beads, want %+v", line, e.Tail, len(e.TailBeads), want)
 		}
 		p.House.Tail, p.House.TailBeads = piece.TailBeads, 5
-		if m, err = Measure(p); err != nil || len(m.Strands[0].Left.TailBeads) != want.beads {
-			t.Errorf("%s: five beads are %d, %v", line, len(m.Strands[0].Left.TailBeads), err)
+		if m = measured(t, p); len(m.Strands[0].Left.TailBeads) != want.beads {
+			t.Errorf("%s: five beads are %d", line, len(m.Strands[0].Left.TailBeads))
 		}
 	}
-	m, err := Measure(discs(t, "8(D _14mm) D"))
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, discs(t, "8(D _14mm) D"))
 	if s := m.Strands[0]; s.SlackLeast() != 0 || s.SlackNeeded != 0 {
 		t.Errorf("bending opens %v, at least %v, where every bead stands alone", s.SlackNeeded, s.SlackLeast())
 	}
@@ -178,13 +159,7 @@ func TestWhatHoldsBeadsApart(t *testing.T) {
 	for _, h := range []piece.Holder{{}, {Way: piece.HeldByCrimps, Of: crimp}, {Way: piece.HeldByKnots}, {Way: piece.HeldByFriction}} {
 		p := discs(t, "3(D _14mm) D")
 		p.Rows()[0].Holder = h
-		if faults := p.Check(); len(faults) > 0 {
-			t.Fatal(faults)
-		}
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		s := m.Strands[0]
 		cuts[h.Way] = s.CutLength()
 		n := 0
@@ -220,10 +195,7 @@ func TestWhatHoldsBeadsApart(t *testing.T) {
 // However long the bare cord, it is parted into no more than a few thousand stretches.
 func TestLongBareCordIsPartedCoarsely(t *testing.T) {
 	for line, most := range map[string]int{"D _1000mm D": 350, "D 9000_1000mm D": 11_100, "99(D _1000mm)": 2300, "D _2mm D": 14} {
-		m, err := Measure(discs(t, line))
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, discs(t, line))
 		if n := len(m.Strands[0].Round()); n > most {
 			t.Errorf("%s lies round in %d parts", line, n)
 		}

@@ -36,10 +36,7 @@ func TestWhereAPieceCanBeClosed(t *testing.T) {
 	} {
 		p := strung(t, "20R")
 		p.Closure.Left, p.Closure.Right = fittings("cl", tt.left...), fittings("cr", tt.right...)
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		got := m.Positions()
 		if len(got) != len(tt.longer) {
 			t.Errorf("%s: %v", tt.name, got)
@@ -119,10 +116,7 @@ func TestWhatIsSwallowedIsTheBeadAndItsNeighbour(t *testing.T) {
 		{"first and last of a ring do", stretch(t, "G 2P S"), []bool{true, false, false, true}},
 		{"one bead alone", stretch(t, "G"), []bool{false}},
 	} {
-		m, err := Measure(tt.p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, tt.p)
 		for i, b := range m.Leading().Beads {
 			if b.Swallowed != tt.want[i] {
 				t.Errorf("%s: bead %d swallowed %v", tt.name, i, b.Swallowed)
@@ -134,10 +128,7 @@ func TestWhatIsSwallowedIsTheBeadAndItsNeighbour(t *testing.T) {
 func TestALettersDishIsLookedForWhereverItStands(t *testing.T) {
 	for _, line := range []string{"Q", "3(P Q)", "<P | Q>", "{25mm: Q}"} {
 		p := strung(t, "P")
-		parsed, err := pattern.Parse(line)
-		if err != nil {
-			t.Fatal(err)
-		}
+		parsed := lineOf(t, line)
 		p.Leading().Line = parsed
 		if _, err := Measure(p); err == nil {
 			t.Errorf("%s was measured without a dish Q", line)
@@ -201,10 +192,7 @@ func TestAKnotHidesWhereTheHoleTakesItExactly(t *testing.T) {
 		p := stretch(t, "3R W 17R")
 		p.Leading().Cord = cord(material.Elastic, 0.7)
 		p.Palette["W"] = bead(t, "wide", material.Bead{Shape: material.Round, Across: 8, Hole: tt.hole}, 0)
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		if k := m.Leading().Knot; k.Bead != tt.bead || k.Pull != tt.pull {
 			t.Errorf("hole %v: %+v", float64(tt.hole), k)
 		}
@@ -220,10 +208,7 @@ func TestTheRuleOfThumbTakesTheBeadsThatMakeUpTheStrand(t *testing.T) {
 	for line, thick := range map[string]length.MM{"20R": 8, "20P": 4, "11R 19P": 8, "9R 21P": 4, "R 20P": 4, "20R Q": 8} {
 		p := stretch(t, line)
 		p.Palette["Q"] = bead(t, "charm", material.Bead{Shape: material.Charm, Across: 12, Hole: 3, Along: 0.7, Drop: 18}, 0)
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		if m.Rule.Thick != thick {
 			t.Errorf("%s: %v thick, want %v", line, float64(m.Rule.Thick), float64(thick))
 		}

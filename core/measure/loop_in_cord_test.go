@@ -103,10 +103,7 @@ func TestRandomLoopsBothWays(t *testing.T) {
 	for range 80 {
 		text, back, beads := loop(1)
 		p := fringed(t, "B S "+text+" T B")
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		s := m.Strands[0]
 		if s.Count() != beads+4 {
 			t.Fatalf("%s: %d beads, want %d", text, s.Count(), beads+4)

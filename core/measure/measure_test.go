@@ -69,10 +69,7 @@ func palette(t testing.TB) map[string]*material.Material {
 // with a crimp at each end.
 func stretch(t testing.TB, line string) *piece.Piece {
 	t.Helper()
-	parsed, err := pattern.Parse(line)
-	if err != nil {
-		t.Fatal(err)
-	}
+	parsed := lineOf(t, line)
 	return &piece.Piece{
 		Kind: piece.Bracelet, Palette: palette(t), House: piece.DefaultHouse(),
 		Closure:  piece.Closure{Type: piece.Knot},

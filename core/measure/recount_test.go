@@ -10,7 +10,6 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
-	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -60,15 +59,8 @@ func recount(p *piece.Piece) (all map[string]int, byRow []map[string]int) {
 func inSeries(t *testing.T, r *rand.Rand) *piece.Piece {
 	t.Helper()
 	p := threeRows(t, "R")
-	seed, err := material.NewBead(material.Bead{Shape: material.Round, Across: 2, Hole: 0.8})
-	if err != nil {
-		t.Fatal(err)
-	}
-	ball, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 4})
-	if err != nil {
-		t.Fatal(err)
-	}
-	p.Palette["S"] = &material.Material{ID: "seed", Name: "seed", Class: material.ClassBead, Bead: seed, MassG: 0.01}
+	ball := bead(t, "ball", material.Bead{Shape: material.Round, Across: 12, Hole: 4}, 2)
+	p.Palette["S"] = bead(t, "seed", material.Bead{Shape: material.Round, Across: 2, Hole: 0.8}, 0.01)
 	charm := &material.Material{ID: "charm", Name: "charm", Class: material.ClassBead, Bead: &material.Bead{Shape: material.Charm, Across: 5, Along: 9, Hole: 2}}
 	stoneLinks := beadLink("stone-link", 15)
 	crimp, ring := p.Rows()[0].Left[0].Of, p.Closure.Left[1].Of
@@ -97,9 +89,7 @@ func inSeries(t *testing.T, r *rand.Rand) *piece.Piece {
 		for range 4 + r.IntN(12) {
 			text += string("RS"[r.IntN(2)]) + " "
 		}
-		if one.Line, err = pattern.Parse(text); err != nil {
-			t.Fatal(err)
-		}
+		one.Line = lineOf(t, text)
 		ends(&one, piece.Left)
 		ends(&one, piece.Right)
 		return &one
@@ -136,7 +126,7 @@ func inSeries(t *testing.T, r *rand.Rand) *piece.Piece {
 			join := &piece.Join{ID: piece.ID(fmt.Sprint("j", i))}
 			switch {
 			case through:
-				join.Fittings = []piece.Fitting{fitting(&material.Material{ID: "ball", Name: "ball", Class: material.ClassBead, Bead: ball, MassG: 2}, 0)}
+				join.Fittings = []piece.Fitting{fitting(ball, 0)}
 			case r.IntN(2) == 0:
 				join.Fittings = []piece.Fitting{fitting(linked(2), 1+r.IntN(9)), fitting(ring, 0)}
 			default:
@@ -158,10 +148,7 @@ func TestPartsOfRowsInSeriesEqualARecount(t *testing.T) {
 			continue // a cord cannot run on from a row of chain
 		}
 		made++
-		m, err := Measure(p)
-		if err != nil {
-			t.Fatal(err)
-		}
+		m := measured(t, p)
 		all, byRow := recount(p)
 		got := map[string]int{}
 		for _, c := range m.Tally {

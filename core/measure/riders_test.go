@@ -13,29 +13,17 @@ import (
 func ridden(t *testing.T, line, riders string, hole length.MM) *piece.Piece {
 	t.Helper()
 	p := fringed(t, line)
-	for key, b := range map[string]material.Bead{
+	onTray(t, p, 0.5, map[string]material.Bead{
 		"L": {Shape: material.Tube, Across: 8, Along: 5.2, Hole: hole},
 		"E": {Shape: material.Seed, Across: 2.2, Along: 1.5, Hole: 0.8},
-	} {
-		made, err := material.NewBead(b)
-		if err != nil {
-			t.Fatal(err)
-		}
-		p.Palette[key] = &material.Material{ID: key, Name: key, Class: material.ClassBead, Bead: made, MassG: 0.5}
-	}
+	})
 	p.Rows()[0].Riders = lineOf(t, riders)
-	if faults := p.Check(); len(faults) > 0 {
-		t.Fatal(faults)
-	}
 	return p
 }
 
 func ride(t *testing.T, p *piece.Piece) (*Measured, *Riders) {
 	t.Helper()
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, p)
 	return m, m.Leading().Riders
 }
 
@@ -62,10 +50,7 @@ func TestRidersOnARun(t *testing.T) {
 		counted[c.Material.ID] = c.Count
 	}
 	plain.Rows()[0].Riders = nil
-	without, err := Measure(plain)
-	if err != nil {
-		t.Fatal(err)
-	}
+	without := measured(t, plain)
 	if counted["L"] != 24 || m.Leading().AllBeads() != 122+24 || math.Abs(m.MassG-without.MassG-12) > 1e-9 {
 		t.Errorf("counted %v, %d beads, %v g of %v", counted, m.Leading().AllBeads(), m.MassG, without.MassG)
 	}

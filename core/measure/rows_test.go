@@ -32,25 +32,18 @@ func TestOuterRowsOnARingAreShorter(t *testing.T) {
 // threeRows is a necklace of three rows between two shared rings, each crimped.
 func threeRows(t *testing.T, lines ...string) *piece.Piece {
 	t.Helper()
-	round, err := material.NewBead(material.Bead{Shape: material.Round, Across: 6, Hole: 1})
-	if err != nil {
-		t.Fatal(err)
-	}
 	finding := func(id string, f material.Finding) *material.Material {
 		return &material.Material{ID: id, Name: id, Class: material.ClassFinding, Finding: &f}
 	}
 	ring := finding("ring", material.Finding{Type: material.JumpRing, Inside: 6, Wire: 1})
 	crimp := finding("crimp", material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 1.8, Length: 2})
 	p := &piece.Piece{Kind: piece.Necklace, House: piece.DefaultHouse(), Target: &piece.Target{Finished: 400, Tolerance: 3},
-		Palette: map[string]*material.Material{"R": {ID: "round", Name: "round", Class: material.ClassBead, Bead: round, MassG: 0.3}},
+		Palette: map[string]*material.Material{"R": bead(t, "round", material.Bead{Shape: material.Round, Across: 6, Hole: 1}, 0.3)},
 		Closure: piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "c", Of: finding("lobster", material.Finding{Type: material.Lobster, Closed: 9})}, {ID: "l", Of: ring}},
 			Right: []piece.Fitting{{ID: "e", Of: finding("chain", material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6}), Links: 4}, {ID: "q", Of: ring}}}}
 	section := piece.Section{}
 	for i, text := range lines {
-		line, err := pattern.Parse(text)
-		if err != nil {
-			t.Fatal(err)
-		}
+		line := lineOf(t, text)
 		id := string(rune('1' + i))
 		section.Rows = append(section.Rows, &piece.Row{ID: piece.ID("r" + id), Passes: 1, Line: line, Follow: piece.Follow{Rule: piece.Longer, Step: 30},
 			Cord: &material.Material{ID: "wire", Name: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}},
@@ -62,10 +55,7 @@ func threeRows(t *testing.T, lines ...string) *piece.Piece {
 }
 
 func TestWhatRowsShareIsCountedOnce(t *testing.T) {
-	m, err := Measure(threeRows(t, "50R", "55R", "60R"))
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, threeRows(t, "50R", "55R", "60R"))
 	want := map[string]Count{"round": {Count: 165}, "ring": {Count: 2}, "lobster": {Count: 1}, "chain": {Count: 4}, "crimp": {Count: 6}, "wire": {Count: 3}}
 	byRow := map[string][]int{"round": {50, 55, 60}, "ring": {0, 0, 0}, "crimp": {2, 2, 2}, "wire": {1, 1, 1}, "chain": {0, 0, 0}, "lobster": {0, 0, 0}}
 	for _, c := range m.Tally {
@@ -90,10 +80,7 @@ func TestWhatRowsShareIsCountedOnce(t *testing.T) {
 // measures the same, but for lying beside others on its rings.
 func TestEachRowLiesInItsOwnLoop(t *testing.T) {
 	lines := []string{"50R", "55R", "60R"}
-	m, err := Measure(threeRows(t, lines...))
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, threeRows(t, lines...))
 	for i, line := range lines {
 		alone, err := Measure(threeRows(t, line))
 		if err != nil {
@@ -121,10 +108,7 @@ func TestEachRowLiesInItsOwnLoop(t *testing.T) {
 }
 
 func TestAnOpenFillFillsToItsOwnRow(t *testing.T) {
-	m, err := Measure(threeRows(t, "{R}", "{R}", "{R}"))
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, threeRows(t, "{R}", "{R}", "{R}"))
 	for i, want := range []float64{400, 430, 460} {
 		if got := float64(m.Strands[i].Finished()); math.Abs(got-want) > 3.1 {
 			t.Errorf("row %d comes to %.2f, want %v", i+1, got, want)
@@ -141,10 +125,7 @@ func TestAnOpenFillFillsToItsOwnRow(t *testing.T) {
 func TestARowGoesOnTheFittingItSays(t *testing.T) {
 	p := threeRows(t, "50R", "50R")
 	p.Rows()[1].RightPort.On = "e"
-	m, err := Measure(p)
-	if err != nil {
-		t.Fatal(err)
-	}
+	m := measured(t, p)
 	if d := m.Strands[0].Right.Length - m.Strands[1].Right.Length; math.Abs(float64(d-6)) > 1e-9 {
 		t.Errorf("without the ring its end is %v shorter, want 6", d)
 	}

@@ -35,11 +35,34 @@ func TestADropIsOnePlaceOfTheStrand(t *testing.T) {
 	}
 }
 
+// refusal is the fault of a line that cannot be, and its column unless that is 0; one that
+// says nothing is a line that can.
+type refusal struct {
+	says string
+	col  int
+}
+
+func allRefused(t *testing.T, lines map[string]refusal) {
+	t.Helper()
+	for text, want := range lines {
+		_, err := Parse(text)
+		if want.says == "" {
+			if err != nil {
+				t.Errorf("%s: %v", text, err)
+			}
+			continue
+		}
+		f, ok := err.(*Fault)
+		if !ok || !strings.Contains(f.Says, want.says) {
+			t.Errorf("%s: %v, want %q", text, err, want.says)
+		} else if want.col > 0 && f.Col != want.col {
+			t.Errorf("%s: at column %d, want %d", text, f.Col, want.col)
+		}
+	}
+}
+
 func TestDropsThatCannotBe(t *testing.T) {
-	for text, want := range map[string]struct {
-		says string
-		col  int
-	}{
+	allRefused(t, map[string]refusal{
 		"P [10S":             {"This drop is not closed", 3},
 		"P [10S . R":         {"This drop is not closed", 3},
 		"P [10S R]":          {"needs a . and the bead", 3},
@@ -56,15 +79,7 @@ func TestDropsThatCannotBe(t *testing.T) {
 		"P [400S . R]":       {"at most 400 beads", 3},
 		"P . R":              {". stands only inside a drop", 3},
 		"P ] R":              {"closes nothing", 3},
-	} {
-		_, err := Parse(text)
-		f, ok := err.(*Fault)
-		if !ok || !strings.Contains(f.Says, want.says) {
-			t.Errorf("%s: %v, want %q", text, err, want.says)
-		} else if want.col > 0 && f.Col != want.col {
-			t.Errorf("%s: at column %d, want %d", text, f.Col, want.col)
-		}
-	}
+	})
 	if _, err := Parse("[399S . R]"); err != nil {
 		t.Error(err)
 	}

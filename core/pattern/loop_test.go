@@ -43,10 +43,7 @@ func TestALoopHangsThroughItsBead(t *testing.T) {
 }
 
 func TestLoopsThatCannotBe(t *testing.T) {
-	for text, want := range map[string]struct {
-		says string
-		col  int
-	}{
+	allRefused(t, map[string]refusal{
 		"P B[":                    {"This drop is not closed", 4},
 		"P B[5S":                  {"This drop is not closed", 4},
 		"P B[]":                   {"This drop is empty", 4},
@@ -69,21 +66,7 @@ func TestLoopsThatCannotBe(t *testing.T) {
 		"B[C[D[[S . T]]]]":        {"at most 3 deep", 1},
 		"[B[2S] . R]":             {"Nothing can hang in a drop", 2},
 		strings.Repeat("B[", 300): {"nested at most 200 deep", 0},
-	} {
-		_, err := Parse(text)
-		f, ok := err.(*Fault)
-		if want.says == "" {
-			if err != nil {
-				t.Errorf("%s: %v", text, err)
-			}
-			continue
-		}
-		if !ok || !strings.Contains(f.Says, want.says) {
-			t.Errorf("%s: %v, want %q", text, err, want.says)
-		} else if want.col > 0 && f.Col != want.col {
-			t.Errorf("%s: at column %d, want %d", text, f.Col, want.col)
-		}
-	}
+	})
 }
 
 // A loop goes with its bead; without its beads the bead stays.
