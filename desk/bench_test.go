@@ -4,7 +4,6 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
-	"os"
 	"slices"
 	"testing"
 
@@ -14,16 +13,10 @@ import (
 
 // A piece file read, analysed and written, apart from each other.
 func BenchmarkPiece(b *testing.B) {
-	data, err := os.ReadFile("../demo/pieces/harbour-lights.json")
-	if err != nil {
-		b.Fatal(err)
-	}
-	doc, err := format.Read(data)
-	if err != nil {
-		b.Fatal(err)
-	}
+	doc := read(b, demoFile(b, "pieces/harbour-lights.json"))
 	doc.Row("r1").Line = "<10(40P B L S A P C E ~C 2S) | E>"
-	if data, err = json.Marshal(doc); err != nil {
+	data, err := json.Marshal(doc)
+	if err != nil {
 		b.Fatal(err)
 	}
 	b.Run("read", func(b *testing.B) {
@@ -52,15 +45,9 @@ func BenchmarkPiece(b *testing.B) {
 
 // A strand of 1,000 with 200 components, over one of as many plain beads.
 func BenchmarkComponents(b *testing.B) {
-	data, err := os.ReadFile("../demo/pieces/barnacle-row.json")
-	if err != nil {
-		b.Fatal(err)
-	}
+	data := demoFile(b, "pieces/barnacle-row.json")
 	for name, line := range map[string]string{"200 components in 1,000": "<100(4S P) | 4S>", "1,000 plain beads": "<500S | 4S>"} {
-		doc, err := format.Read(data)
-		if err != nil {
-			b.Fatal(err)
-		}
+		doc := read(b, data)
 		doc.Row("r1").Line = line
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {
@@ -74,15 +61,9 @@ func BenchmarkComponents(b *testing.B) {
 
 // Three rows of 200, over one of 600.
 func BenchmarkRows(b *testing.B) {
-	data, err := os.ReadFile("../demo/pieces/harbour-lights.json")
-	if err != nil {
-		b.Fatal(err)
-	}
+	data := demoFile(b, "pieces/harbour-lights.json")
 	for name, lines := range map[string][]string{"3 rows of 200": {"<100P | B>", "<103P | B>", "<106P | B>"}, "1 row of 600": {"<309P | B>"}} {
-		doc, err := format.Read(data)
-		if err != nil {
-			b.Fatal(err)
-		}
+		doc := read(b, data)
 		first := doc.Sections[0].Rows[0]
 		doc.Sections[0].Rows = nil
 		for i, line := range lines {

@@ -23,7 +23,7 @@ var example = func() string {
 	return string(text)
 }()
 
-func read(t *testing.T, text string) *format.Document {
+func read(t testing.TB, text string) *format.Document {
 	t.Helper()
 	doc, err := format.Read([]byte(text))
 	if err != nil {
@@ -32,11 +32,18 @@ func read(t *testing.T, text string) *format.Document {
 	return doc
 }
 
-func TestTheExampleComesToItsFigures(t *testing.T) {
-	a, err := desk.Analyse(t.Context(), read(t, example), desk.Options{})
+// demoFile is the text of a file of the demo shop.
+func demoFile(t testing.TB, name string) string {
+	t.Helper()
+	text, err := os.ReadFile("../demo/" + name)
 	if err != nil {
 		t.Fatal(err)
 	}
+	return string(text)
+}
+
+func TestTheExampleComesToItsFigures(t *testing.T) {
+	a := analysed(t, read(t, example), desk.Options{})
 	// Worked by hand: 100 pearls of 3.919 beside three lanterns whose holes they
 	// enter at radius 1.25.
 	pearl, joint := math.Sqrt(16-0.64), math.Sqrt(4-1.5625)+math.Sqrt(25-1.5625)
@@ -82,10 +89,7 @@ func TestTheHouseCanBeOverridden(t *testing.T) {
 	doc := read(t, example)
 	zero := length.MM(0)
 	doc.House = format.House{Tail: "trimmed", Allowance: "spool", LoopMm: &zero, TargetCounts: "beads"}
-	a, err := desk.Analyse(t.Context(), doc, desk.Options{})
-	if err != nil {
-		t.Fatal(err)
-	}
+	a := analysed(t, doc, desk.Options{})
 	s := a.Strand("r1")
 	if want := s.StrungMm + 3 + 2*2*2 + 25; math.Abs(float64(s.CutMm-want)) > 0.001 {
 		t.Errorf("cut = %v, want %v", float64(s.CutMm), float64(want))
@@ -125,18 +129,12 @@ func TestDriftGivesTheLengthBeforeAndAfter(t *testing.T) {
 }
 
 func TestStartersComeToTheirLength(t *testing.T) {
-	var catalogue struct {
-		Materials []format.Material
-	}
-	data, _ := os.ReadFile("../demo/catalogue.json")
-	if err := json.Unmarshal(data, &catalogue); err != nil {
-		t.Fatal(err)
-	}
+	shelf := desk.NewShelf(catalogueOf(t))
 	for _, tt := range []struct {
 		kind, closure string
 		target        length.MM
 	}{{"necklace", "clasp", 450}, {"bracelet", "knot", 190}, {"anklet", "clasp", 240}, {"bracelet", "none", 200}} {
-		doc, err := desk.Starter("x", tt.kind, tt.closure, tt.target, 1, "", desk.NewShelf(catalogue.Materials), format.House{})
+		doc, err := desk.Starter("x", tt.kind, tt.closure, tt.target, 1, "", shelf, format.House{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -235,11 +233,7 @@ func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, e := range entries {
-		data, err := os.ReadFile("../demo/pieces/" + e.Name())
-		if err != nil {
-			t.Fatal(err)
-		}
-		a := analysed(t, read(t, string(data)), desk.Options{Drawing: true, Picture: true})
+		a := analysed(t, read(t, demoFile(t, "pieces/"+e.Name())), desk.Options{Drawing: true, Picture: true})
 		p := a.Drawing.Picture
 		if a.InsideMm == nil || len(p.Wraps) != len(a.Strands) {
 			t.Errorf("%s has no inside length", e.Name())
@@ -402,10 +396,7 @@ func TestEveryFixIsCarriedOutOnTheDocument(t *testing.T) {
 	doc := read(t, strings.Replace(example, "<36P L 14P | L>", "L 20P L", 1))
 	doc.Target.FinishedMm = 150
 	doc.House.Tail = "trimmed"
-	a, err := desk.Analyse(t.Context(), doc, desk.Options{Fixes: true})
-	if err != nil {
-		t.Fatal(err)
-	}
+	a := analysed(t, doc, desk.Options{Fixes: true})
 	fixed := 0
 	for _, c := range a.Checks {
 		if c.Fix == nil {
@@ -416,10 +407,7 @@ func TestEveryFixIsCarriedOutOnTheDocument(t *testing.T) {
 		if err != nil {
 			t.Fatalf("%s: %v", c.Fix.Says, err)
 		}
-		b, err := desk.Analyse(t.Context(), &after.Document, desk.Options{})
-		if err != nil {
-			t.Fatal(err)
-		}
+		b := analysed(t, &after.Document, desk.Options{})
 		for _, left := range b.Checks {
 			if left.Code == c.Code && left.End == c.End && left.Severity == c.Severity {
 				t.Errorf("%s leaves %s", c.Fix.Says, left.Says)

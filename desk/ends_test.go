@@ -5,7 +5,6 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
-	"os"
 	"strings"
 	"testing"
 
@@ -42,23 +41,12 @@ func endOps(r *rand.Rand) desk.Operation {
 // figures that are finite, that say the same forwards and backwards, and that survive
 // the file.
 func TestEndsSurviveWhateverIsDoneToThem(t *testing.T) {
-	text, err := os.ReadFile("../demo/pieces/boathook.json")
-	if err != nil {
-		t.Fatal(err)
-	}
-	catalogue := struct{ Materials []format.Material }{}
-	all, err := os.ReadFile("../demo/catalogue.json")
-	if err != nil || json.Unmarshal(all, &catalogue) != nil {
-		t.Fatal(err)
-	}
-	opt := desk.Options{Unit: length.InMillimetres, Shelf: desk.NewShelf(catalogue.Materials), Fixes: false, Drawing: true, Picture: true}
+	text := demoFile(t, "pieces/boathook.json")
+	opt := desk.Options{Unit: length.InMillimetres, Shelf: desk.NewShelf(catalogueOf(t)), Fixes: false, Drawing: true, Picture: true}
 	r := rand.New(rand.NewPCG(2, 71))
 	done, refused := 0, 0
 	for range 60 {
-		doc, err := format.Read(text)
-		if err != nil {
-			t.Fatal(err)
-		}
+		doc := read(t, text)
 		doc.Row("r1").Line = "R 8(D R W R)"
 		for range 12 {
 			op := endOps(r)

@@ -4,7 +4,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"math/rand/v2"
-	"os"
 	"slices"
 	"strings"
 	"testing"
@@ -19,7 +18,7 @@ import (
 // and written; every fix it is offered can be taken, and every reading of a gap tried.
 func TestAnyLineWithGapsAndDropsIsAnalysedAndMended(t *testing.T) {
 	r := rand.New(rand.NewPCG(10, 2))
-	shelf := shopsShelf(t)
+	shelf := desk.NewShelf(catalogueOf(t))
 	if testing.Short() {
 		t.Skip("long")
 	}
@@ -128,14 +127,8 @@ func anyGaps(r *rand.Rand, doc *format.Document) string {
 
 // A row with gaps comes out of its file as it went in, and keeps what holds it apart.
 func TestGapsAreWrittenAndRead(t *testing.T) {
-	data, err := os.ReadFile("../demo/pieces/nine-buoys.json")
-	if err != nil {
-		t.Fatal(err)
-	}
-	doc, err := format.Read(data)
-	if err != nil {
-		t.Fatal(err)
-	}
+	data := demoFile(t, "pieces/nine-buoys.json")
+	doc := read(t, data)
 	change := desk.Operation{Do: "set-spacing", At: &format.Place{Strand: "r1"}, Node: nodeOf(t, doc, "_25mm"), Text: "pitch", Mm: mm(40)}
 	after, err := desk.Apply(doc, []desk.Operation{change, {Do: "set-holder", At: change.At, Text: "knots"}}, desk.Options{})
 	if err != nil {
@@ -167,10 +160,7 @@ func TestGapsAreWrittenAndRead(t *testing.T) {
 
 func nodeOf(t *testing.T, doc *format.Document, key string) int {
 	t.Helper()
-	a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true})
-	if err != nil {
-		t.Fatal(err)
-	}
+	a := analysed(t, doc, desk.Options{Drawing: true})
 	var find func(nodes []desk.Node) int
 	find = func(nodes []desk.Node) int {
 		for _, n := range nodes {

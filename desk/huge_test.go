@@ -107,10 +107,7 @@ func TestAFileWithAHugeLineIsRefused(t *testing.T) {
 func crowded(t testing.TB, kinds, beads int) *format.Document {
 	t.Helper()
 	rng := rand.New(rand.NewPCG(3, 9))
-	doc, err := format.Read([]byte(example))
-	if err != nil {
-		t.Fatal(err)
-	}
+	doc := read(t, example)
 	var keys []string
 	for i := range kinds {
 		key := string(rune('A' + i%26))

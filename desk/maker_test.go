@@ -3,7 +3,6 @@ package desk_test
 import (
 	"encoding/json"
 	"math"
-	"os"
 	"slices"
 	"testing"
 
@@ -14,24 +13,11 @@ import (
 // catalogueOf is the demo shop's catalogue.
 func catalogueOf(t *testing.T) []format.Material {
 	t.Helper()
-	data, err := os.ReadFile("../demo/catalogue.json")
-	if err != nil {
+	var file struct{ Materials []format.Material }
+	if err := json.Unmarshal([]byte(demoFile(t, "catalogue.json")), &file); err != nil {
 		t.Fatal(err)
 	}
-	var file struct {
-		Materials []struct {
-			format.Material
-			OnHand int `json:"onHand"`
-		} `json:"materials"`
-	}
-	if err := json.Unmarshal(data, &file); err != nil {
-		t.Fatal(err)
-	}
-	var out []format.Material
-	for _, m := range file.Materials {
-		out = append(out, m.Material)
-	}
-	return out
+	return file.Materials
 }
 
 func factsOf(t *testing.T, id string, house format.House) desk.ComponentFacts {

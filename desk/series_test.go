@@ -3,7 +3,6 @@ package desk_test
 import (
 	"encoding/json"
 	"math/rand/v2"
-	"os"
 	"path/filepath"
 	"testing"
 
@@ -12,29 +11,6 @@ import (
 	"mala/format"
 )
 
-// shopsShelf is the demo shop's catalogue, as what may be fetched.
-func shopsShelf(t *testing.T) *desk.Shelf {
-	t.Helper()
-	data, err := os.ReadFile("../demo/catalogue.json")
-	if err != nil {
-		t.Fatal(err)
-	}
-	var shop struct {
-		Materials []json.RawMessage `json:"materials"`
-	}
-	if err := json.Unmarshal(data, &shop); err != nil {
-		t.Fatal(err)
-	}
-	var list []format.Material
-	for _, raw := range shop.Materials {
-		var m format.Material
-		if json.Unmarshal(raw, &m) == nil {
-			list = append(list, m)
-		}
-	}
-	return desk.NewShelf(list)
-}
-
 // Whatever rows and sections are added, moved, joined and removed, a piece that can be
 // saved can be analysed, drawn and written.
 func TestAnyRowsAreAnalysed(t *testing.T) {
@@ -42,18 +18,11 @@ func TestAnyRowsAreAnalysed(t *testing.T) {
 	if err != nil || len(files) < 20 {
 		t.Fatal(files, err)
 	}
-	shelf := shopsShelf(t)
+	shelf := desk.NewShelf(catalogueOf(t))
 	r := rand.New(rand.NewPCG(12, 26))
 	done := map[string]int{}
 	for _, file := range files {
-		data, err := os.ReadFile(file)
-		if err != nil {
-			t.Fatal(err)
-		}
-		doc, err := format.Read(data)
-		if err != nil {
-			t.Fatal(err)
-		}
+		doc := read(t, demoFile(t, "pieces/"+filepath.Base(file)))
 		for range 25 {
 			op := anyRowOp(r, doc)
 			edited, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{Shelf: shelf})

@@ -22,7 +22,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 	if testing.Short() {
 		t.Skip("long")
 	}
-	shelf := shopsShelf(t)
+	shelf := desk.NewShelf(catalogueOf(t))
 	r := rand.New(rand.NewPCG(20, 26))
 	entries, err := os.ReadDir("../demo/pieces")
 	if err != nil {
@@ -31,11 +31,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 	taken := map[string]int{}
 	for range 160 {
 		file := entries[r.IntN(len(entries))].Name()
-		data, err := os.ReadFile("../demo/pieces/" + file)
-		if err != nil {
-			t.Fatal(err)
-		}
-		doc := read(t, string(data))
+		doc := read(t, demoFile(t, "pieces/"+file))
 		for range 1 + r.IntN(3) {
 			op := anyStructure(r, doc)
 			applied, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{Shelf: shelf})

@@ -3,6 +3,7 @@ package edit
 import (
 	"errors"
 	"math/rand/v2"
+	"strings"
 	"testing"
 
 	"mala/core/length"
@@ -244,6 +245,24 @@ func TestBetweenPutsOutsideOfGroupsAndInsideOfTheWholeMirror(t *testing.T) {
 	}
 }
 
+// applied is a piece after operations that must be carried out.
+func applied(t *testing.T, p *piece.Piece, shelf []*material.Material, ops ...Op) *piece.Piece {
+	t.Helper()
+	after, _, err := Apply(p, shelf, ops...)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return after
+}
+
+// refuses fails unless an operation is refused in words that hold these.
+func refuses(t *testing.T, p *piece.Piece, says string, op Op) {
+	t.Helper()
+	if _, _, err := Apply(p, nil, op); err == nil || !strings.Contains(err.Error(), says) {
+		t.Errorf("%s: %v, want %q", op.Do, err, says)
+	}
+}
+
 // beadAt is the letter of a bead of the line.
 func beadAt(t *testing.T, line *pattern.Line, i int) string {
 	t.Helper()
@@ -266,10 +285,7 @@ func TestEndsAreBuiltByOperations(t *testing.T) {
 	shelf := []*material.Material{fittingOf(material.Lobster), fittingOf(material.JumpRing), fittingOf(material.CrimpTube), cordOf(material.Wire), cordOf(material.Elastic)}
 	shelf[0].Finding.Joint = ""
 	shelf[2].Finding.Inside = 1.2
-	p, _, err := Apply(bench(t, "9P"), shelf, Op{Do: SetClosure, Text: "clasp"})
-	if err != nil {
-		t.Fatal(err)
-	}
+	p := applied(t, bench(t, "9P"), shelf, Op{Do: SetClosure, Text: "clasp"})
 	row := p.Leading()
 	if row.Cord.Cord.Type != material.Wire || len(row.Left) != 1 || len(row.Right) != 1 || len(p.Closure.Left) != 2 || len(p.Closure.Right) != 1 {
 		t.Fatalf("closed by a clasp: %+v %+v", row, p.Closure)
@@ -285,22 +301,22 @@ func TestEndsAreBuiltByOperations(t *testing.T) {
 	}
 	cover, guard := fittingOf(material.CrimpCover), fittingOf(material.WireGuard)
 	left := row.AtEnd(piece.Left)
-	p, _, err = Apply(p, shelf, Op{Do: AddFitting, At: left, Material: guard}, Op{Do: AddFitting, At: left, Material: cover})
-	if err != nil || len(p.Leading().Left) != 3 || p.Leading().Left[1].Of != cover || p.Leading().Left[2].Of != guard {
-		t.Fatalf("threaded %+v, %v", p.Leading().Left, err)
+	p = applied(t, p, shelf, Op{Do: AddFitting, At: left, Material: guard}, Op{Do: AddFitting, At: left, Material: cover})
+	if len(p.Leading().Left) != 3 || p.Leading().Left[1].Of != cover || p.Leading().Left[2].Of != guard {
+		t.Fatalf("threaded %+v", p.Leading().Left)
 	}
 	ring := piece.Place{Fitting: p.Closure.Left[1].ID, Element: piece.NoElement}
-	p, _, err = Apply(p, shelf, Op{Do: AddFitting, At: ring, Material: guard}, Op{Do: SetFitting, At: ring, Material: fittingOf(material.SplitRing)})
-	if err != nil || p.Closure.Left[1].Of.Finding.Type != material.SplitRing || p.Closure.Left[2].Of != guard {
-		t.Fatalf("beside the ring: %+v, %v", p.Closure.Left, err)
+	p = applied(t, p, shelf, Op{Do: AddFitting, At: ring, Material: guard}, Op{Do: SetFitting, At: ring, Material: fittingOf(material.SplitRing)})
+	if p.Closure.Left[1].Of.Finding.Type != material.SplitRing || p.Closure.Left[2].Of != guard {
+		t.Fatalf("beside the ring: %+v", p.Closure.Left)
 	}
-	p, _, err = Apply(p, shelf, Op{Do: DropFitting, At: ring}, Op{Do: AddFitting, At: left, Closure: true, Material: shelf[1]})
-	if err != nil || p.Closure.Left[0].Of != shelf[1] || p.Closure.Left[1].Of.Finding.Type != material.Lobster || len(p.Closure.Left) != 3 {
-		t.Fatalf("outermost: %+v, %v", p.Closure.Left, err)
+	p = applied(t, p, shelf, Op{Do: DropFitting, At: ring}, Op{Do: AddFitting, At: left, Closure: true, Material: shelf[1]})
+	if p.Closure.Left[0].Of != shelf[1] || p.Closure.Left[1].Of.Finding.Type != material.Lobster || len(p.Closure.Left) != 3 {
+		t.Fatalf("outermost: %+v", p.Closure.Left)
 	}
-	p, _, err = Apply(p, shelf, Op{Do: SetClosure, Text: "knot"})
-	if err != nil || len(p.Leading().Left)+len(p.Closure.Left) != 0 || p.Leading().Cord.Cord.Type != material.Elastic {
-		t.Errorf("knotted: %+v, %v", p.Leading(), err)
+	p = applied(t, p, shelf, Op{Do: SetClosure, Text: "knot"})
+	if len(p.Leading().Left)+len(p.Closure.Left) != 0 || p.Leading().Cord.Cord.Type != material.Elastic {
+		t.Errorf("knotted: %+v", p.Leading())
 	}
 	if _, _, err := Apply(p, nil, Op{Do: SetClosure, Text: "clasp"}); err == nil {
 		t.Error("without wire there is nothing to string it on")
@@ -322,9 +338,9 @@ func TestTheRestOfAPieceIsSetByOperations(t *testing.T) {
 		p.House.Tail != piece.TailTrimmed || row.Cord.Cord.Type != material.Waxed || p.Palette["N"] == nil || len(p.Waived) != 1 || row.Line.String() != "9~P" {
 		t.Errorf("%+v %+v", p, row)
 	}
-	p, _, err = Apply(p, nil, Op{Do: SetTarget}, Op{Do: SetSlack}, Op{Do: SetCut}, Op{Do: RemoveDish, Text: "N"}, Op{Do: Unwaive, Field: "length-off", At: row.At()}, Op{Do: Unwaive, Field: "length-off", At: piece.Whole()})
-	if err != nil || p.Target != nil || p.Leading().Slack != nil || p.Leading().Cut != nil || p.Palette["N"] != nil || len(p.Waived) != 0 {
-		t.Errorf("%+v, %v", p, err)
+	p = applied(t, p, nil, Op{Do: SetTarget}, Op{Do: SetSlack}, Op{Do: SetCut}, Op{Do: RemoveDish, Text: "N"}, Op{Do: Unwaive, Field: "length-off", At: row.At()}, Op{Do: Unwaive, Field: "length-off", At: piece.Whole()})
+	if p.Target != nil || p.Leading().Slack != nil || p.Leading().Cut != nil || p.Palette["N"] != nil || len(p.Waived) != 0 {
+		t.Errorf("%+v", p)
 	}
 	for name, op := range map[string]Op{
 		"a dish in use":               {Do: RemoveDish, Text: "P"},

@@ -30,10 +30,7 @@ func TestAnEndIsMadeAnotherWayWithWhatThatNeeds(t *testing.T) {
 	button := &material.Material{ID: "button", Name: "button", Class: material.ClassFinding, Finding: &material.Finding{Type: material.ButtonEnd, Outside: 14, Length: 4, Inside: 2}}
 	change := func(p *piece.Piece, ops ...Op) *piece.Piece {
 		t.Helper()
-		after, _, err := Apply(p, nil, ops...)
-		if err != nil {
-			t.Fatal(err)
-		}
+		after := applied(t, p, nil, ops...)
 		if faults := after.Check(); len(faults) > 0 {
 			t.Fatal(faults)
 		}
@@ -86,10 +83,7 @@ func TestATailIsSetForOneEnd(t *testing.T) {
 	ten := length.MM(10)
 	tail := func(p *piece.Piece, op Op) piece.Tail {
 		op.Do, op.At = SetEnd, piece.Place{Side: piece.Right, Element: -1}
-		after, _, err := Apply(p, nil, op)
-		if err != nil {
-			t.Fatal(err)
-		}
+		after := applied(t, p, nil, op)
 		return after.Leading().RightEnding.Tail
 	}
 	if got := tail(p, Op{Field: EndTail, Length: &ten}); got.Length == nil || *got.Length != 10 || got.Beads != nil {
@@ -141,17 +135,9 @@ func TestWhatCannotBeDoneAtAnEndIsRefused(t *testing.T) {
 }
 
 func TestALoopKeepsItsBeadsThroughItsDishes(t *testing.T) {
-	p, _, err := Apply(tiedBench(t, "9P"), nil, endOp(piece.Right, EndLoop, "8L"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	if _, _, err := Apply(p, nil, Op{Do: RemoveDish, Text: "L"}); err == nil || !strings.Contains(err.Error(), "loop of beads") {
-		t.Errorf("its dish is removed: %v", err)
-	}
-	after, _, err := Apply(p, nil, Op{Do: Letter, Text: "L K"})
-	if err != nil {
-		t.Fatal(err)
-	}
+	p := applied(t, tiedBench(t, "9P"), nil, endOp(piece.Right, EndLoop, "8L"))
+	refuses(t, p, "loop of beads", Op{Do: RemoveDish, Text: "L"})
+	after := applied(t, p, nil, Op{Do: Letter, Text: "L K"})
 	if got := after.Leading().RightEnding.Loop.String(); got != "8K" || after.Palette["K"] == nil {
 		t.Errorf("another letter: %s", got)
 	}
@@ -160,9 +146,9 @@ func TestALoopKeepsItsBeadsThroughItsDishes(t *testing.T) {
 	}
 	charm := &material.Material{ID: "charm", Name: "charm", Class: material.ClassBead, Bead: &material.Bead{Shape: material.Charm, Across: 8, Hole: 3, Along: 0.8, Drop: 12}}
 	at := piece.Place{Side: piece.Right, Element: -1}
-	hung, _, err := Apply(p, nil, Op{Do: Hang, At: at, Material: charm}, Op{Do: Hang, At: at, Material: charm}, Op{Do: Unhang, At: at, N: 0})
-	if err != nil || len(hung.Leading().RightEnding.Hung) != 1 || len(p.Leading().RightEnding.Hung) != 0 {
-		t.Errorf("hung on the loop: %+v, %v", hung, err)
+	hung := applied(t, p, nil, Op{Do: Hang, At: at, Material: charm}, Op{Do: Hang, At: at, Material: charm}, Op{Do: Unhang, At: at, N: 0})
+	if len(hung.Leading().RightEnding.Hung) != 1 || len(p.Leading().RightEnding.Hung) != 0 {
+		t.Errorf("hung on the loop: %+v", hung)
 	}
 	if _, _, err := Apply(hung, nil, Op{Do: Unhang, At: at, N: 1}); err == nil {
 		t.Error("what is not there is taken off")

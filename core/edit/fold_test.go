@@ -15,10 +15,7 @@ func crimpedRows(t *testing.T, n int) *piece.Piece {
 	row := p.Leading()
 	row.Cord = &material.Material{ID: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}}
 	row.Left, row.Right = []piece.Fitting{{ID: "f3", Of: row.Left[0].Of}}, []piece.Fitting{{ID: "f5", Of: row.Left[0].Of}}
-	after, _, err := Apply(p, nil, Op{Do: AddRow, N: n - 1})
-	if err != nil {
-		t.Fatal(err)
-	}
+	after := applied(t, p, nil, Op{Do: AddRow, N: n - 1})
 	return after
 }
 
@@ -26,10 +23,7 @@ func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 	p := crimpedRows(t, 3)
 	rows := p.Rows()
 	fold := Op{Do: SetFold, At: rows[1].At(), Field: string(rows[0].ID)}
-	after, _, err := Apply(p, nil, fold)
-	if err != nil {
-		t.Fatal(err)
-	}
+	after := applied(t, p, nil, fold)
 	a, b := after.Rows()[0], after.Rows()[1]
 	if faults := after.Check(); len(faults) > 0 || b.FoldOf != a.ID || len(a.Left)+len(b.Left)+len(b.Right) > 0 || b.RightEnding.Way != piece.WayWith || len(a.Right) != 1 {
 		t.Fatalf("%v, %+v and %+v", faults, a, b)
@@ -49,15 +43,9 @@ func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 			}
 		}
 	}
-	parted, _, err := Apply(after, nil, Op{Do: SetFold, At: b.At()})
-	if err != nil {
-		t.Fatal(err)
-	}
+	parted := applied(t, after, nil, Op{Do: SetFold, At: b.At()})
 	own("parted", parted, a.ID, b.ID)
-	alone, _, err := Apply(after, nil, Op{Do: RemoveRow, At: a.At()})
-	if err != nil {
-		t.Fatal(err)
-	}
+	alone := applied(t, after, nil, Op{Do: RemoveRow, At: a.At()})
 	own("without the first", alone, b.ID)
 	copied, got, err := Apply(after, nil, Op{Do: AddRow, At: b.At()})
 	if err != nil {
@@ -69,9 +57,7 @@ func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 		"Choose a row beside this one":    {Do: SetFold, At: rows[2].At(), Field: "nobody"},
 		"The fold of the cord lies":       {Do: MirrorRow, At: b.At()},
 	} {
-		if _, _, err := Apply(after, nil, op); err == nil || !strings.Contains(err.Error(), says) {
-			t.Errorf("%v, want %q", err, says)
-		}
+		refuses(t, after, says, op)
 	}
 }
 
@@ -79,10 +65,7 @@ func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 func TestFoldsThatCannotBe(t *testing.T) {
 	fold := func(change func(rows []*piece.Row)) []piece.Fault {
 		p := crimpedRows(t, 3)
-		folded, _, err := Apply(p, nil, Op{Do: SetFold, At: p.Rows()[1].At(), Field: string(p.Rows()[0].ID)})
-		if err != nil {
-			t.Fatal(err)
-		}
+		folded := applied(t, p, nil, Op{Do: SetFold, At: p.Rows()[1].At(), Field: string(p.Rows()[0].ID)})
 		change(folded.Rows())
 		return folded.Check()
 	}
