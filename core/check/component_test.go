@@ -9,8 +9,8 @@ import (
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // plans change a drop on a head pin: a pearl with hole 0.9 and a round 8 on a pin
@@ -26,10 +26,7 @@ var (
 
 func dropOf(t *testing.T, line string, changes ...planned) *material.Material {
 	t.Helper()
-	parsed, err := pattern.Parse(line)
-	if err != nil {
-		t.Fatal(err)
-	}
+	parsed := testparts.Line(t, line)
 	palette := dishes(t)
 	for _, m := range palette {
 		m.MassG = 0.5

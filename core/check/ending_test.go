@@ -10,18 +10,15 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 var buttonFlat = finding("button", "", material.Finding{Type: material.ButtonEnd, Outside: 14, Length: 4, Inside: 2})
 
 func loopAt(t testing.TB, side piece.Side, line string) change {
 	t.Helper()
-	parsed, err := pattern.Parse(line)
-	if err != nil {
-		t.Fatal(err)
-	}
+	parsed := testparts.Line(t, line)
 	return func(_ *piece.Piece, r *piece.Row) { *r.Ending(side) = piece.Ending{Way: piece.WayLoop, Loop: parsed} }
 }
 

@@ -10,17 +10,13 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func bead(t testing.TB, id string, b material.Bead) *material.Material {
 	t.Helper()
-	made, err := material.NewBead(b)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return &material.Material{ID: id, Name: id, Class: material.ClassBead, Bead: made}
+	return testparts.Bead(t, id, b, 0)
 }
 
 func finding(id, metal string, f material.Finding) *material.Material {
@@ -95,10 +91,7 @@ func fittings(prefix string, of ...*material.Material) []piece.Fitting {
 // necklace is a strand on 0.38 wire between two crimps and a clasp.
 func necklace(t testing.TB, line string, change ...func(p *piece.Piece, row *piece.Row)) *piece.Piece {
 	t.Helper()
-	parsed, err := pattern.Parse(line)
-	if err != nil {
-		t.Fatal(err)
-	}
+	parsed := testparts.Line(t, line)
 	row := &piece.Row{ID: "r1", Cord: wire(0.38), Line: parsed, Passes: 1, Left: fittings("fl", crimp18), Right: fittings("fr", crimp18)}
 	p := &piece.Piece{Kind: piece.Necklace, House: piece.DefaultHouse(), Palette: dishes(t),
 		Closure: piece.Closure{Type: piece.Clasp, Left: fittings("cl", lobster)}, Sections: []piece.Section{{Rows: []*piece.Row{row}}}}

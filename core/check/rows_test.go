@@ -9,8 +9,8 @@ import (
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // rowsOf is a necklace of a row for each line between a lobster's ring and a ring, each
@@ -19,10 +19,7 @@ func rowsOf(t testing.TB, lines []string, change ...change) *piece.Piece {
 	t.Helper()
 	p := necklace(t, lines[0], closed(lobster, bigRing), func(p *piece.Piece, _ *piece.Row) { p.Closure.Right = fittings("cr", bigRing) })
 	for i, text := range lines[1:] {
-		line, err := pattern.Parse(text)
-		if err != nil {
-			t.Fatal(err)
-		}
+		line := testparts.Line(t, text)
 		id := piece.ID(fmt.Sprint("r", i+2))
 		p.Sections[0].Rows = append(p.Sections[0].Rows, &piece.Row{ID: id, Cord: wire(0.38), Line: line, Passes: 1,
 			Left: fittings("l"+string(id), crimp18), Right: fittings("q"+string(id), crimp18)})
@@ -185,15 +182,11 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 }
 
 // throughBead splits rows by a bead of this hole that all their cords run through.
-func throughBead(hole float64) change {
+func throughBead(t testing.TB, hole float64) change {
 	return func(p *piece.Piece, _ *piece.Row) {
-		b, err := material.NewBead(material.Bead{Shape: material.Round, Across: 14, Hole: length.MM(hole)})
+		after, _, err := edit.Apply(p, nil, edit.Op{Do: edit.AddSection, At: p.Leading().At(), Material: testparts.Bead(t, "focal", material.Bead{Shape: material.Round, Across: 14, Hole: length.MM(hole)}, 0)})
 		if err != nil {
-			panic(err)
-		}
-		after, _, err := edit.Apply(p, nil, edit.Op{Do: edit.AddSection, At: p.Leading().At(), Material: &material.Material{ID: "focal", Name: "focal", Class: material.ClassBead, Bead: b}})
-		if err != nil {
-			panic(err)
+			t.Fatal(err)
 		}
 		*p = *after
 	}
@@ -202,7 +195,7 @@ func throughBead(hole float64) change {
 func TestASharedBeadTakesAllCords(t *testing.T) {
 	need := float64(material.HoleFor(2, 0.38))
 	for hole, want := range map[float64]Severity{need - 0.01: Stop, need + 0.001: Warn, 1.1*need - 0.001: Warn, 1.1*need + 0.001: ""} {
-		p := rowsOf(t, []string{"20P", "20P"}, throughBead(hole))
+		p := rowsOf(t, []string{"20P", "20P"}, throughBead(t, hole))
 		if faults := p.Check(); len(faults) > 0 {
 			t.Fatal(faults)
 		}

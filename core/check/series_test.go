@@ -10,6 +10,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // anySeries is a piece of up to four sections, joined by rings, bars and beads, its rows
@@ -19,11 +20,7 @@ func anySeries(t *testing.T, r *rand.Rand) *piece.Piece {
 	bar := func(k int) *material.Material {
 		return finding(fmt.Sprint("bar ", k), "", material.Finding{Type: material.Connector, Length: 6, Wire: 0.9, Holes: k, Spacing: 6})
 	}
-	wide, err := material.NewBead(material.Bead{Shape: material.Round, Across: 14, Hole: 2.5})
-	if err != nil {
-		t.Fatal(err)
-	}
-	ball := &material.Material{ID: "ball", Name: "ball", Class: material.ClassBead, Bead: wide}
+	ball := testparts.Bead(t, "ball", material.Bead{Shape: material.Round, Across: 14, Hole: 2.5}, 0)
 	var lines []string
 	for range 1 + r.IntN(4) {
 		lines = append(lines, []string{"<%dP | T>", "%dR T", "%dP T P", "<%dR |>"}[r.IntN(4)])

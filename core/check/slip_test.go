@@ -5,17 +5,14 @@ import (
 	"testing"
 
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // spelled writes the beads of a line one by one.
 func spelled(t *testing.T, line string) []string {
 	t.Helper()
-	parsed, err := pattern.Parse(line)
-	if err != nil {
-		t.Fatal(err)
-	}
+	parsed := testparts.Line(t, line)
 	beads, err := parsed.Expand(nil)
 	if err != nil {
 		t.Fatal(err)

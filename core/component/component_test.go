@@ -11,15 +11,12 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
+	"mala/core/testparts"
 )
 
 func bead(t *testing.T, id string, b material.Bead, mass float64) *material.Material {
 	t.Helper()
-	made, err := material.NewBead(b)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return &material.Material{ID: id, Name: id, Class: material.ClassBead, Bead: made, MassG: mass}
+	return testparts.Bead(t, id, b, mass)
 }
 
 func finding(t *testing.T, id string, f material.Finding, mass float64) *material.Material {
@@ -59,10 +56,7 @@ func newBench(t *testing.T) bench {
 
 func line(t *testing.T, text string) *pattern.Line {
 	t.Helper()
-	l, err := pattern.Parse(text)
-	if err != nil {
-		t.Fatal(err)
-	}
+	l := testparts.Line(t, text)
 	return l
 }
 

@@ -8,24 +8,17 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // strand is a necklace of the line on wire between two crimps and a lobster, on a
 // neck of a girth; 0 for nobody's.
 func strand(t *testing.T, line string, girth length.MM, change func(p *piece.Piece)) *measure.Measured {
 	t.Helper()
-	parsed, err := pattern.Parse(line)
-	if err != nil {
-		t.Fatal(err)
-	}
+	parsed := testparts.Line(t, line)
 	bead := func(id string, b material.Bead, g float64) *material.Material {
-		made, err := material.NewBead(b)
-		if err != nil {
-			t.Fatal(err)
-		}
-		return &material.Material{ID: id, Name: id, Class: material.ClassBead, Bead: made, MassG: g}
+		return testparts.Bead(t, id, b, g)
 	}
 	fitting := func(id string, f material.Finding, g float64) piece.Fitting {
 		return piece.Fitting{ID: piece.ID(id), Of: &material.Material{ID: id, Name: id, Class: material.ClassFinding, Finding: &f, MassG: g}}

@@ -7,9 +7,9 @@ import (
 
 	"mala/core/length"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
 	"mala/core/statics"
+	"mala/core/testparts"
 )
 
 // fine is a length of fine chain in many parts.
@@ -148,10 +148,7 @@ func several(t *testing.T, girth length.MM, change func(p *piece.Piece), lines .
 	return strand(t, lines[0], girth, func(p *piece.Piece) {
 		lead := p.Leading()
 		for i, line := range lines[1:] {
-			parsed, err := pattern.Parse(line)
-			if err != nil {
-				t.Fatal(err)
-			}
+			parsed := testparts.Line(t, line)
 			row := *lead
 			row.ID, row.Line = piece.ID(rune('s'+i)), parsed
 			p.Sections[0].Rows = append(p.Sections[0].Rows, &row)
@@ -294,10 +291,7 @@ func TestASeriesHangsAsOneStrand(t *testing.T) {
 	whole := strand(t, "100P 5H 100P", 360, as)
 	series := strand(t, "100P 2H", 360, func(p *piece.Piece) {
 		row := *p.Leading()
-		line, err := pattern.Parse("2H 100P")
-		if err != nil {
-			t.Fatal(err)
-		}
+		line := testparts.Line(t, "2H 100P")
 		row.ID, row.Line, row.Left = "second", line, nil
 		p.Leading().Right = nil
 		p.Sections = append(p.Sections, piece.Section{Rows: []*piece.Row{&row}})

@@ -10,6 +10,7 @@ import (
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func bench(t *testing.T, line string) *piece.Piece {
@@ -21,10 +22,7 @@ func bench(t *testing.T, line string) *piece.Piece {
 		}
 		return &material.Material{ID: string(b.Shape), Class: material.ClassBead, Bead: made}
 	}
-	parsed, err := pattern.Parse(line)
-	if err != nil {
-		t.Fatal(err)
-	}
+	parsed := testparts.Line(t, line)
 	return &piece.Piece{
 		Kind: piece.Bracelet, House: piece.DefaultHouse(), Closure: piece.Closure{Type: piece.Knot},
 		Target: &piece.Target{Finished: 120, Tolerance: 3},

@@ -8,6 +8,7 @@ import (
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func inRow(id piece.ID) piece.Place { return piece.Place{Row: id, Element: piece.NoElement} }
@@ -189,11 +190,7 @@ func TestARowOfChainIsAdded(t *testing.T) {
 }
 
 func TestSectionsAreAddedAndRemoved(t *testing.T) {
-	round, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 2})
-	if err != nil {
-		t.Fatal(err)
-	}
-	focal := &material.Material{ID: "focal", Name: "focal", Class: material.ClassBead, Bead: round}
+	focal := testparts.Bead(t, "focal", material.Bead{Shape: material.Round, Across: 12, Hole: 2}, 0)
 	ring := &material.Material{ID: "r", Name: "r", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 5, Wire: 1}}
 	p := applied(t, tiedBench(t, "9P"), nil, Op{Do: AddRow})
 	for _, of := range []*material.Material{focal, ring} {
@@ -232,11 +229,7 @@ func TestSectionsAreAddedAndRemoved(t *testing.T) {
 
 // Beside a cord that runs on, every strand still ends at both its sides and nowhere else.
 func TestSectionsBesideACordThatRunsOn(t *testing.T) {
-	round, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 2})
-	if err != nil {
-		t.Fatal(err)
-	}
-	focal := &material.Material{ID: "focal", Name: "focal", Class: material.ClassBead, Bead: round}
+	focal := testparts.Bead(t, "focal", material.Bead{Shape: material.Round, Across: 12, Hole: 2}, 0)
 	ring := &material.Material{ID: "r", Name: "r", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 5, Wire: 1}}
 	p := applied(t, tiedBench(t, "9P"), nil, Op{Do: AddSection, At: inRow("r1"), Material: focal})
 	last := p.Rows()[1].ID

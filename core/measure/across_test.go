@@ -7,8 +7,8 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // split is the necklace of one row cut in sections by beads that its cord runs through:
@@ -27,7 +27,7 @@ func split(t *testing.T, parts []string, beads []string) (series, whole *piece.P
 	right := first.Right
 	series.Sections = nil
 	for i, text := range parts {
-		parsed := lineOf(t, text)
+		parsed := testparts.Line(t, text)
 		row := *first
 		row.ID, row.Line = piece.ID("s"+string(rune('1'+i))), parsed
 		row.Left, row.Right = nil, nil
@@ -47,15 +47,6 @@ func split(t *testing.T, parts []string, beads []string) (series, whole *piece.P
 		t.Fatal(faults)
 	}
 	return series, whole
-}
-
-func lineOf(t testing.TB, text string) *pattern.Line {
-	t.Helper()
-	line, err := pattern.Parse(text)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return line
 }
 
 // A strand whose cord runs on through shared beads measures, weighs and is cut as the
@@ -137,7 +128,7 @@ func TestASeriesIsTheSumOfItsSections(t *testing.T) {
 		return piece.Fitting{ID: id, Of: &material.Material{ID: string(id), Name: string(id), Class: material.ClassFinding, Finding: &f}, Links: links}
 	}
 	next := *p.Leading()
-	next.ID, next.Line = "n1", lineOf(t, "15R")
+	next.ID, next.Line = "n1", testparts.Line(t, "15R")
 	next.Left, next.Right = []piece.Fitting{{ID: "nl", Of: p.Leading().Left[0].Of}}, []piece.Fitting{{ID: "nr", Of: p.Leading().Right[0].Of}}
 	p.Sections = append(p.Sections, piece.Section{Rows: []*piece.Row{&next}})
 	p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{finding("x1", material.Finding{Type: material.JumpRing, Inside: 4, Wire: 0.8}, 0),
@@ -183,7 +174,7 @@ func TestLoopsGoThroughTheRowsOfTheirNumber(t *testing.T) {
 	section := piece.Section{}
 	for i, line := range []string{"5R", "9R"} {
 		row := *p.Leading()
-		row.ID, row.Line = piece.ID("n"+string(rune('1'+i))), lineOf(t, line)
+		row.ID, row.Line = piece.ID("n"+string(rune('1'+i))), testparts.Line(t, line)
 		row.Left, row.Right = []piece.Fitting{{ID: piece.ID("a" + line), Of: p.Leading().Left[0].Of}}, []piece.Fitting{{ID: piece.ID("b" + line), Of: p.Leading().Left[0].Of}}
 		section.Rows = append(section.Rows, &row)
 	}

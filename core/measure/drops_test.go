@@ -10,6 +10,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // fringed is a strand of rounds of 6 with seeds of 3.1 x 2.1 to hang from it.
@@ -21,7 +22,7 @@ func fringed(t *testing.T, line string) *piece.Piece {
 		"B": {Shape: material.Round, Across: 6, Hole: 1},
 		"T": {Shape: material.Tube, Across: 4, Along: 7, Hole: 1},
 	})
-	p.Rows()[0].Line = lineOf(t, line)
+	p.Rows()[0].Line = testparts.Line(t, line)
 	return p
 }
 
@@ -108,7 +109,7 @@ func TestRandomDropsAgainstAPlainSum(t *testing.T) {
 			t.Fatalf("%s: %d beads", text, m.Strands[0].Count())
 		}
 		// A mirror shows it in both halves, and a ring carries it wherever its line begins.
-		p.Rows()[0].Line = lineOf(t, "<B "+text+" | B>")
+		p.Rows()[0].Line = testparts.Line(t, "<B "+text+" | B>")
 		if m = measured(t, p); m.Strands[0].Count() != 2*(len(beads)+2)+1 {
 			t.Fatal("mirrored: not twice as many")
 		}
@@ -136,7 +137,7 @@ func TestWhatCannotHangInADrop(t *testing.T) {
 	if _, err := Measure(p); err == nil || !strings.Contains(err.Error(), "Shell hangs by itself") {
 		t.Errorf("%v", err)
 	}
-	p.Rows()[0].Line = lineOf(t, "B [2X . B] B")
+	p.Rows()[0].Line = testparts.Line(t, "B [2X . B] B")
 	if _, err := Measure(p); err == nil || !strings.Contains(err.Error(), "X") {
 		t.Errorf("%v", err)
 	}

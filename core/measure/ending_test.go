@@ -9,6 +9,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // ended is a strand on waxed cord of 1 mm, with nothing at its ends yet.
@@ -26,7 +27,7 @@ func ended(t testing.TB, line string, change func(p *piece.Piece, r *piece.Row))
 
 func loopOf(t testing.TB, text string) piece.Ending {
 	t.Helper()
-	line := lineOf(t, text)
+	line := testparts.Line(t, text)
 	return piece.Ending{Way: piece.WayLoop, Loop: line}
 }
 

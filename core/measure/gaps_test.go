@@ -11,6 +11,7 @@ import (
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // discs is a strand of nine discs 5 long and rounds of 6, on a line.
@@ -18,7 +19,7 @@ func discs(t *testing.T, line string) *piece.Piece {
 	t.Helper()
 	p := threeRows(t, "R")
 	p.Palette["D"] = bead(t, "disc", material.Bead{Shape: material.Tube, Across: 8, Along: 5, Hole: 1}, 1)
-	p.Rows()[0].Line = lineOf(t, line)
+	p.Rows()[0].Line = testparts.Line(t, line)
 	return p
 }
 
@@ -76,7 +77,7 @@ func TestRandomGapsAgainstAPlainSum(t *testing.T) {
 			keys, text = append(keys, key), append(text, key)
 		}
 		sum += half[keys[0]] + half[keys[len(keys)-1]]
-		p.Rows()[0].Line = lineOf(t, strings.Join(text, " "))
+		p.Rows()[0].Line = testparts.Line(t, strings.Join(text, " "))
 		m := measured(t, p)
 		if got := float64(m.Strands[0].Strung); math.Abs(got-sum) > 1e-9 {
 			t.Fatalf("%v is %v long, want %v", text, got, sum)
@@ -84,7 +85,7 @@ func TestRandomGapsAgainstAPlainSum(t *testing.T) {
 		if held := m.Strands[0].Holders(); len(held) != 2*(len(keys)-1) {
 			t.Fatalf("%v: held at %d places", text, len(held))
 		}
-		back := lineOf(t, "~("+strings.Join(text, " ")+")")
+		back := testparts.Line(t, "~("+strings.Join(text, " ")+")")
 		p.Rows()[0].Line = back
 		if m = measured(t, p); math.Abs(float64(m.Strands[0].Strung)-sum) > 1e-9 {
 			t.Fatalf("reversed %v", m.Strands[0].Strung)
@@ -217,7 +218,7 @@ func TestPitchesThatCannotBe(t *testing.T) {
 	}
 	p := discs(t, "D")
 	p.Rows()[0].LeftEnding = piece.Ending{Way: piece.WayLoop, Loop: &pattern.Line{}}
-	p.Rows()[0].LeftEnding.Loop = lineOf(t, "9D _5mm")
+	p.Rows()[0].LeftEnding.Loop = testparts.Line(t, "9D _5mm")
 	if _, err := Measure(p); err == nil || !strings.Contains(err.Error(), "in a loop") {
 		t.Errorf("%v", err)
 	}

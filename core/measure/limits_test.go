@@ -9,6 +9,7 @@ import (
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func TestWhereAPieceCanBeClosed(t *testing.T) {
@@ -128,7 +129,7 @@ func TestWhatIsSwallowedIsTheBeadAndItsNeighbour(t *testing.T) {
 func TestALettersDishIsLookedForWhereverItStands(t *testing.T) {
 	for _, line := range []string{"Q", "3(P Q)", "<P | Q>", "{25mm: Q}"} {
 		p := strung(t, "P")
-		parsed := lineOf(t, line)
+		parsed := testparts.Line(t, line)
 		p.Leading().Line = parsed
 		if _, err := Measure(p); err == nil {
 			t.Errorf("%s was measured without a dish Q", line)

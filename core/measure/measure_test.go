@@ -11,17 +11,14 @@ import (
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func mm(v float64) length.MM { return length.MM(v) }
 
 func bead(t testing.TB, id string, b material.Bead, mass float64) *material.Material {
 	t.Helper()
-	made, err := material.NewBead(b)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return &material.Material{ID: id, Name: id, Class: material.ClassBead, Bead: made, MassG: mass}
+	return testparts.Bead(t, id, b, mass)
 }
 
 func round(t testing.TB, d, hole length.MM) *material.Material {
@@ -69,7 +66,7 @@ func palette(t testing.TB) map[string]*material.Material {
 // with a crimp at each end.
 func stretch(t testing.TB, line string) *piece.Piece {
 	t.Helper()
-	parsed := lineOf(t, line)
+	parsed := testparts.Line(t, line)
 	return &piece.Piece{
 		Kind: piece.Bracelet, Palette: palette(t), House: piece.DefaultHouse(),
 		Closure:  piece.Closure{Type: piece.Knot},

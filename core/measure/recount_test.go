@@ -11,6 +11,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // recount counts a piece from its structure alone: letters of its lines, fittings with
@@ -89,7 +90,7 @@ func inSeries(t *testing.T, r *rand.Rand) *piece.Piece {
 		for range 4 + r.IntN(12) {
 			text += string("RS"[r.IntN(2)]) + " "
 		}
-		one.Line = lineOf(t, text)
+		one.Line = testparts.Line(t, text)
 		ends(&one, piece.Left)
 		ends(&one, piece.Right)
 		return &one
@@ -187,7 +188,7 @@ func turned(t *testing.T, p *piece.Piece) *piece.Piece {
 		letters := strings.Fields(r.Line.String())
 		slices.Reverse(letters)
 		if r.Corded() {
-			r.Line = lineOf(t, strings.Join(letters, " "))
+			r.Line = testparts.Line(t, strings.Join(letters, " "))
 		}
 		r.Left, r.Right = r.Right, r.Left
 		r.LeftPort, r.RightPort = r.RightPort, r.LeftPort

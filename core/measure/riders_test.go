@@ -7,6 +7,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // ridden is a strand with riders L, tubes 5.2 long, of that hole; seeds E of 2.2 x 1.5.
@@ -17,7 +18,7 @@ func ridden(t *testing.T, line, riders string, hole length.MM) *piece.Piece {
 		"L": {Shape: material.Tube, Across: 8, Along: 5.2, Hole: hole},
 		"E": {Shape: material.Seed, Across: 2.2, Along: 1.5, Hole: 0.8},
 	})
-	p.Rows()[0].Riders = lineOf(t, riders)
+	p.Rows()[0].Riders = testparts.Line(t, riders)
 	return p
 }
 

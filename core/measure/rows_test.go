@@ -8,6 +8,7 @@ import (
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // Domain's figures: cords of 1.0 side by side on an inside of 6.
@@ -43,7 +44,7 @@ func threeRows(t *testing.T, lines ...string) *piece.Piece {
 			Right: []piece.Fitting{{ID: "e", Of: finding("chain", material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6}), Links: 4}, {ID: "q", Of: ring}}}}
 	section := piece.Section{}
 	for i, text := range lines {
-		line := lineOf(t, text)
+		line := testparts.Line(t, text)
 		id := string(rune('1' + i))
 		section.Rows = append(section.Rows, &piece.Row{ID: piece.ID("r" + id), Passes: 1, Line: line, Follow: piece.Follow{Rule: piece.Longer, Step: 30},
 			Cord: &material.Material{ID: "wire", Name: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}},

@@ -7,15 +7,13 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
+	"mala/core/testparts"
 )
 
 // Every way to make an end, right and just not.
 func TestEndsThatCanBeMadeAndThoseThatCannot(t *testing.T) {
 	line := func(text string) *pattern.Line {
-		l, err := pattern.Parse(text)
-		if err != nil {
-			t.Fatal(err)
-		}
+		l := testparts.Line(t, text)
 		return l
 	}
 	ending := func(side Side, e Ending) func(*Piece) {

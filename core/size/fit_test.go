@@ -7,8 +7,8 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // ring is a stretch bracelet of 22 rounds of 8, 151.44 inside, on elastic that
@@ -20,16 +20,9 @@ func ring(t *testing.T, body piece.Body) *measure.Measured {
 
 func of(t *testing.T, text string, closure piece.Closure, cord *material.Cord, kind piece.Kind, body piece.Body) *measure.Measured {
 	t.Helper()
-	line, err := pattern.Parse(text)
-	if err != nil {
-		t.Fatal(err)
-	}
-	round, err := material.NewBead(material.Bead{Shape: material.Round, Across: 8, Hole: 1})
-	if err != nil {
-		t.Fatal(err)
-	}
+	line := testparts.Line(t, text)
 	p := &piece.Piece{Kind: kind, House: piece.DefaultHouse(), Closure: closure, Body: &body,
-		Palette:  map[string]*material.Material{"R": {ID: "round", Name: "round", Class: material.ClassBead, Bead: round}},
+		Palette:  map[string]*material.Material{"R": testparts.Bead(t, "round", material.Bead{Shape: material.Round, Across: 8, Hole: 1}, 0)},
 		Sections: []piece.Section{{Rows: []*piece.Row{{ID: "r1", Line: line, Passes: 1, Cord: &material.Material{ID: "cord", Name: "cord", Class: material.ClassCord, Cord: cord}}}}}}
 	m, err := measure.Measure(p)
 	if err != nil {

@@ -6,8 +6,8 @@ import (
 
 	"mala/core/component"
 	"mala/core/material"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
@@ -22,10 +22,7 @@ func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
 		row.Left, row.Right = nil, nil
 		return row
 	}
-	loop, err := pattern.Parse("20P H 2P")
-	if err != nil {
-		t.Fatal(err)
-	}
+	loop := testparts.Line(t, "20P H 2P")
 	told := func(cord material.Cord, change func(p *piece.Piece, row *piece.Row)) string {
 		return told(measured(t, cord, piece.Clasp, func(p *piece.Piece) { change(p, bare(p)) }))
 	}
@@ -97,23 +94,12 @@ func TestElasticTiedToFittingsIsStrungFromItsSpool(t *testing.T) {
 }
 
 func TestWhatIsCarriedIsHungOnTheLoop(t *testing.T) {
-	tube, err := material.NewBead(material.Bead{Shape: material.Tube, Across: 4, Along: 6, Hole: 1.6, Loop: 1.8, LoopWire: 0.8})
+	star := testparts.Bead(t, "star", material.Bead{Shape: material.Charm, Across: 9, Hole: 1.4, Along: 0.8, Drop: 12}, 0)
+	m, err := component.Make("carrier", "Star on a tube", component.Plan{Kind: material.Carrier, Strung: testparts.Bead(t, "looped tube", material.Bead{Shape: material.Tube, Across: 4, Along: 6, Hole: 1.6, Loop: 1.8, LoopWire: 0.8}, 0), Below: []*material.Material{star}})
 	if err != nil {
 		t.Fatal(err)
 	}
-	charm, err := material.NewBead(material.Bead{Shape: material.Charm, Across: 9, Hole: 1.4, Along: 0.8, Drop: 12})
-	if err != nil {
-		t.Fatal(err)
-	}
-	star := &material.Material{ID: "star", Name: "Star", Class: material.ClassBead, Bead: charm}
-	m, err := component.Make("carrier", "Star on a tube", component.Plan{Kind: material.Carrier, Strung: &material.Material{ID: "tube", Name: "Looped tube", Class: material.ClassBead, Bead: tube}, Below: []*material.Material{star}})
-	if err != nil {
-		t.Fatal(err)
-	}
-	loop, err := pattern.Parse("20P")
-	if err != nil {
-		t.Fatal(err)
-	}
+	loop := testparts.Line(t, "20P")
 	text := told(measured(t, material.Cord{Type: material.Waxed, Diameter: 0.5}, piece.Clasp, func(p *piece.Piece) {
 		row := p.Leading()
 		p.Palette["P"], row.Left, row.Right, p.Closure.Right = m, nil, nil, nil

@@ -5,17 +5,14 @@ import (
 	"testing"
 
 	"mala/core/material"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // told as strung on wire, with another line.
 func onLine(t *testing.T, text string, change func(r *piece.Row)) string {
 	t.Helper()
-	line, err := pattern.Parse(text)
-	if err != nil {
-		t.Fatal(err)
-	}
+	line := testparts.Line(t, text)
 	return told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {
 		p.Leading().Line = line
 		change(p.Leading())

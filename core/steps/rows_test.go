@@ -6,6 +6,7 @@ import (
 
 	"mala/core/material"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // inRows makes a strand into three rows, on what it is closed by.
@@ -82,16 +83,12 @@ func TestARowOfChainIsCountedOffAndHung(t *testing.T) {
 }
 
 func TestACordThatRunsOnIsStrungOnAndEndedOnce(t *testing.T) {
-	bead, err := material.NewBead(material.Bead{Shape: material.Round, Across: 12, Hole: 3})
-	if err != nil {
-		t.Fatal(err)
-	}
 	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {
 		next := *p.Leading()
 		next.ID, next.Left = "n1", nil
 		p.Leading().Right = nil
 		p.Sections = append(p.Sections, piece.Section{Rows: []*piece.Row{&next}})
-		p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{{ID: "b", Of: &material.Material{ID: "ball", Name: "Ball", Class: material.ClassBead, Bead: bead}}}}}
+		p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{{ID: "b", Of: testparts.Bead(t, "ball", material.Bead{Shape: material.Round, Across: 12, Hole: 3}, 0)}}}}
 	}))
 	inOrder(t, text, "Row 1: count out", "Row 1: cut", "Row 1: string the runs", "Row 2: with the same cord go through ball, and on.", "Row 2: count out", "Row 2: string the runs",
 		"Row 1, left end: thread the crimp", "GATE Row 2: before the right crimp", "Row 2, right end: thread the crimp")

@@ -9,8 +9,8 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func made(t *testing.T, cord material.Cord, closure piece.ClosureType, change func(h *piece.House)) string {
@@ -20,16 +20,9 @@ func made(t *testing.T, cord material.Cord, closure piece.ClosureType, change fu
 
 func measured(t *testing.T, cord material.Cord, closure piece.ClosureType, change func(p *piece.Piece)) *measure.Measured {
 	t.Helper()
-	line, err := pattern.Parse("20P H")
-	if err != nil {
-		t.Fatal(err)
-	}
+	line := testparts.Line(t, "20P H")
 	bead := func(across, hole length.MM, name string) *material.Material {
-		b, err := material.NewBead(material.Bead{Shape: material.Round, Across: across, Hole: hole})
-		if err != nil {
-			t.Fatal(err)
-		}
-		return &material.Material{ID: name, Name: name, Class: material.ClassBead, Bead: b}
+		return testparts.Bead(t, name, material.Bead{Shape: material.Round, Across: across, Hole: hole}, 0)
 	}
 	fitting := func(name string, f material.Finding) *material.Material {
 		return &material.Material{ID: name, Name: name, Class: material.ClassFinding, Finding: &f}
@@ -219,10 +212,7 @@ func TestWhatDoesNotApplyIsNotSaid(t *testing.T) {
 func TestAKnotHidesInTheFirstBeadTooAndDoesSoByGlueOrByPulling(t *testing.T) {
 	first := func(glue string) string {
 		return told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Knot, func(p *piece.Piece) {
-			line, err := pattern.Parse("H 20P")
-			if err != nil {
-				t.Fatal(err)
-			}
+			line := testparts.Line(t, "H 20P")
 			p.Leading().Line, p.House.Glue = line, glue
 		}))
 	}
@@ -256,10 +246,7 @@ func TestComponentsAreMadeFirstAndHungByTheirRings(t *testing.T) {
 		tassel := make("Tassel", component.Plan{Kind: material.Tassel, Rings: []*material.Material{ring("open")}, Cord: floss, Strands: 12, Leg: 40})
 		coil := make("Coil", component.Plan{Kind: material.Coil, Pin: pin, Rod: 1.5, Beads: beads[:1]})
 		p.Palette["D"], p.Palette["K"], p.Palette["T"], p.Palette["C"] = drop, cluster, tassel, coil
-		line, err := pattern.Parse("6P K 3P D 3P T 4P 3C H")
-		if err != nil {
-			t.Fatal(err)
-		}
+		line := testparts.Line(t, "6P K 3P D 3P T 4P 3C H")
 		p.Leading().Line = line
 	}))
 	for _, want := range []string{

@@ -8,8 +8,8 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // suggested is what is suggested in a role at a side, nil for nothing.
@@ -142,21 +142,14 @@ func TestTheNearestMeasureCountsAndAnotherMetalCountsTwo(t *testing.T) {
 // hole is a pearl with such a hole.
 func hole(t *testing.T, wide length.MM) *material.Material {
 	t.Helper()
-	b, err := material.NewBead(material.Bead{Shape: material.Round, Across: 4, Hole: wide})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return &material.Material{ID: "wide", Name: "wide", Class: material.ClassBead, Bead: b}
+	return testparts.Bead(t, "wide", material.Bead{Shape: material.Round, Across: 4, Hole: wide}, 0)
 }
 
 // ends strings twenty pearls between these two.
 func ends(t *testing.T, left, right string) func(p *piece.Piece) {
 	return func(p *piece.Piece) {
 		p.Palette["W"] = hole(t, 1.5)
-		line, err := pattern.Parse(left + " 20P " + right)
-		if err != nil {
-			t.Fatal(err)
-		}
+		line := testparts.Line(t, left+" 20P "+right)
 		p.Leading().Line = line
 	}
 }

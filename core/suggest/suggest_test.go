@@ -7,8 +7,8 @@ import (
 	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 func fitting(id, metal string, f material.Finding) *material.Material {
@@ -31,16 +31,9 @@ var catalogue = []*material.Material{
 // strand is twenty pearls between bare ends, with a brass lobster.
 func strand(t *testing.T, change func(h *piece.House)) *measure.Measured {
 	t.Helper()
-	line, err := pattern.Parse("20P")
-	if err != nil {
-		t.Fatal(err)
-	}
-	pearl, err := material.NewBead(material.Bead{Shape: material.Round, Across: 4, Hole: 0.9})
-	if err != nil {
-		t.Fatal(err)
-	}
+	line := testparts.Line(t, "20P")
 	p := &piece.Piece{Kind: piece.Necklace, House: piece.DefaultHouse(), Closure: piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "f1", Of: catalogue[9]}}},
-		Palette: map[string]*material.Material{"P": {ID: "pearl", Name: "pearl", Class: material.ClassBead, Bead: pearl}},
+		Palette: map[string]*material.Material{"P": testparts.Bead(t, "pearl", material.Bead{Shape: material.Round, Across: 4, Hole: 0.9}, 0)},
 		Sections: []piece.Section{{Rows: []*piece.Row{{ID: "r1", Line: line, Passes: 1,
 			Cord: &material.Material{ID: "wire", Name: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}}}}}}}
 	change(&p.House)

@@ -11,19 +11,15 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/testparts"
 )
 
 // rows is a piece of a row for each line on two shared rings.
 func rows(t testing.TB, kind piece.Kind, lines ...string) *measure.Measured {
 	t.Helper()
 	bead := func(b material.Bead) *material.Material {
-		made, err := material.NewBead(b)
-		if err != nil {
-			t.Fatal(err)
-		}
-		return &material.Material{ID: string(b.Shape), Name: string(b.Shape), Class: material.ClassBead, Bead: made, MassG: 0.3}
+		return testparts.Bead(t, string(b.Shape), b, 0.3)
 	}
 	finding := func(f material.Finding) *material.Material {
 		return &material.Material{ID: string(f.Type), Name: string(f.Type), Class: material.ClassFinding, Finding: &f}
@@ -35,10 +31,7 @@ func rows(t testing.TB, kind piece.Kind, lines ...string) *measure.Measured {
 		Closure:  piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "c", Of: finding(material.Finding{Type: material.Lobster, Closed: 9})}, {ID: "l", Of: ring}}, Right: []piece.Fitting{{ID: "q", Of: ring}}},
 		Sections: []piece.Section{{}}}
 	for i, text := range lines {
-		line, err := pattern.Parse(text)
-		if err != nil {
-			t.Fatal(err)
-		}
+		line := testparts.Line(t, text)
 		id := string(rune('1' + i))
 		p.Sections[0].Rows = append(p.Sections[0].Rows, &piece.Row{ID: piece.ID("r" + id), Passes: 1, Line: line,
 			Cord: &material.Material{ID: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}},
