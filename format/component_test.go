@@ -3,7 +3,6 @@ package format_test
 import (
 	"encoding/json"
 	"fmt"
-	"os"
 	"strings"
 	"testing"
 
@@ -15,30 +14,15 @@ import (
 // pendantPiece is a piece of the demo shop with components in components.
 func pendantPiece(t testing.TB) string {
 	t.Helper()
-	data, err := os.ReadFile("../demo/pieces/last-ferry.json")
-	if err != nil {
-		t.Fatal(err)
-	}
-	return string(data)
+	return fileText(t, "../demo/pieces/last-ferry.json")
 }
 
 func TestAPieceWithComponentsComesBackTheSame(t *testing.T) {
 	doc := read(t, pendantPiece(t))
-	written, err := json.Marshal(doc)
-	if err != nil {
-		t.Fatal(err)
-	}
-	before, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true})
-	if err != nil {
-		t.Fatal(err)
-	}
-	after, err := desk.Analyse(t.Context(), read(t, string(written)), desk.Options{Drawing: true})
-	if err != nil {
-		t.Fatal(err)
-	}
-	a, _ := json.Marshal(before)
-	b, _ := json.Marshal(after)
-	if string(a) != string(b) {
+	file := written(t, doc)
+	before := analysed(t, doc, desk.Options{Drawing: true})
+	after := analysed(t, read(t, file), desk.Options{Drawing: true})
+	if written(t, before) != written(t, after) {
 		t.Error("it is analysed differently")
 	}
 	// Each of its parts is listed, and left out once nothing needs it.

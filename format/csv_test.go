@@ -3,7 +3,6 @@ package format_test
 import (
 	"bytes"
 	"encoding/json"
-	"os"
 	"reflect"
 	"strings"
 	"testing"
@@ -13,17 +12,14 @@ import (
 
 func catalogueRows(t *testing.T) []format.CatalogueRow {
 	t.Helper()
-	data, err := os.ReadFile("../demo/catalogue.json")
-	if err != nil {
-		t.Fatal(err)
-	}
+	data := fileText(t, "../demo/catalogue.json")
 	var c struct {
 		Materials []struct {
 			format.Material
 			OnHand int `json:"onHand"`
 		}
 	}
-	if err := json.Unmarshal(data, &c); err != nil {
+	if err := json.Unmarshal([]byte(data), &c); err != nil {
 		t.Fatal(err)
 	}
 	var rows []format.CatalogueRow

@@ -1,7 +1,6 @@
 package format_test
 
 import (
-	"encoding/json"
 	"strings"
 	"testing"
 
@@ -38,11 +37,8 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 	if row.LeftEnd == nil || *row.LeftEnd.TailMm != 10 || row.LeftEnd.Stop != "clip" || row.RightEnd.Loop != "20R" || row.RightEnd.Way != "loop" {
 		t.Errorf("%+v %+v", row.LeftEnd, row.RightEnd)
 	}
-	text, err := json.Marshal(doc)
-	if err != nil {
-		t.Fatal(err)
-	}
-	again, err := read(t, string(text)).Piece(format.House{})
+	text := written(t, doc)
+	again, err := read(t, text).Piece(format.House{})
 	if err != nil || again.Leading().RightEnding.Loop.String() != "20R" || *again.Leading().LeftEnding.Tail.Length != 10 {
 		t.Errorf("%v: %+v", err, again)
 	}

@@ -32,15 +32,38 @@ func read(t *testing.T, text string) *format.Document {
 	return doc
 }
 
+func written(t testing.TB, v any) string {
+	t.Helper()
+	out, err := json.Marshal(v)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(out)
+}
+
+func analysed(t *testing.T, doc *format.Document, opt desk.Options) *desk.Analysis {
+	t.Helper()
+	a, err := desk.Analyse(t.Context(), doc, opt)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return a
+}
+
+func fileText(t testing.TB, path string) string {
+	t.Helper()
+	text, err := os.ReadFile(path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(text)
+}
+
 func TestAPieceToFileAndBackLosesNothing(t *testing.T) {
 	files, _ := filepath.Glob("../demo/pieces/*.json")
 	for _, text := range append([]string{example}, contents(t, files)...) {
 		doc := read(t, text)
-		out, err := json.Marshal(doc)
-		if err != nil {
-			t.Fatal(err)
-		}
-		if back := read(t, string(out)); !reflect.DeepEqual(back, doc) {
+		if back := read(t, written(t, doc)); !reflect.DeepEqual(back, doc) {
 			t.Errorf("%s came back different", doc.Name)
 		}
 	}
@@ -50,11 +73,7 @@ func contents(t *testing.T, files []string) []string {
 	t.Helper()
 	var out []string
 	for _, f := range files {
-		data, err := os.ReadFile(f)
-		if err != nil {
-			t.Fatal(err)
-		}
-		out = append(out, string(data))
+		out = append(out, fileText(t, f))
 	}
 	return out
 }
@@ -214,27 +233,11 @@ func TestEveryPieceOfVersionOneReadsAndComesBackTheSame(t *testing.T) {
 		t.Fatalf("%d files: %v", len(files), err)
 	}
 	figures := func(doc *format.Document) string {
-		a, err := desk.Analyse(t.Context(), doc, desk.Options{})
-		if err != nil {
-			t.Fatal(err)
-		}
-		out, err := json.Marshal(a)
-		if err != nil {
-			t.Fatal(err)
-		}
-		return string(out)
+		return written(t, analysed(t, doc, desk.Options{}))
 	}
 	for _, file := range files {
-		data, err := os.ReadFile(file)
-		if err != nil {
-			t.Fatal(err)
-		}
-		doc := read(t, string(data))
-		written, err := json.Marshal(doc)
-		if err != nil {
-			t.Fatal(err)
-		}
-		if again := read(t, string(written)); figures(again) != figures(doc) {
+		doc := read(t, fileText(t, file))
+		if again := read(t, written(t, doc)); figures(again) != figures(doc) {
 			t.Errorf("%s is analysed differently once it is written again", file)
 		}
 	}
@@ -319,11 +322,7 @@ func FuzzRead(f *testing.F) {
 		if _, err := doc.Piece(format.House{}); err != nil {
 			return
 		}
-		out, err := json.Marshal(doc)
-		if err != nil {
-			t.Fatal(err)
-		}
-		if back, err := format.Read(out); err != nil || !reflect.DeepEqual(back, doc) {
+		if back, err := format.Read([]byte(written(t, doc))); err != nil || !reflect.DeepEqual(back, doc) {
 			t.Fatalf("read back as %+v, %v", back, err)
 		}
 	})
