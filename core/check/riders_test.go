@@ -22,9 +22,16 @@ func rode(t *testing.T, riders string, hole float64) change {
 func TestRidersThatDoNotSlideOrStay(t *testing.T) {
 	fireAndStayQuiet(t, map[string]fires{
 		"a hole too fine": {"riders-blocked", "A hole of 4 mm passes over nothing here: pearl", necklace(t, "Z 60P Z", rode(t, "5G", 4)), necklace(t, "Z 60P Z", rode(t, "5G", 4.01))},
-		"too many":        {"riders-blocked", "riders take", necklace(t, "Z 20P Z", rode(t, "16G", 4.2)), necklace(t, "Z 20P Z", rode(t, "15G", 4.2))},
-		"nothing stops":   {"rider-slips", "At the left and the right nothing is wider than the riders' hole of 8.9 mm", necklace(t, "60P", rode(t, "5G", 8.9), unclasped), necklace(t, "Z 60P Z", rode(t, "5G", 5.9), unclasped)},
+		"too many":        {"riders-blocked", "riders take", necklace(t, "Z 18P Z", rode(t, "15G", 4.2)), necklace(t, "Z 18P Z", rode(t, "14G", 4.2))},
+		"nothing stops":   {"rider-slips", "At the left and the right nothing is wider than the riders' hole of 8.9 mm", necklace(t, "60P", rode(t, "5G", 8.9), unclasped), necklace(t, "Z 60P Z", rode(t, "5G", 6), unclasped)},
 	})
+}
+
+// A rider too long for its run by itself cannot be left out of its own row.
+func TestOneRiderTooLongHasNoFix(t *testing.T) {
+	if fix, _ := fixed(t, necklace(t, "Z P Z", rode(t, "G", 4.2)), "riders-blocked"); fix != nil {
+		t.Errorf("%+v", fix)
+	}
 }
 
 // unclasped leaves the ends with nothing but their crimps.
