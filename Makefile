@@ -34,7 +34,7 @@ generate: ## renew the OpenAPI document, the page's types and the schemas from t
 
 bench: setup-run build ## measure what docs/figures.md keeps
 	@scripts/setup.sh chromium
-	go test -run xxx -bench . -benchtime 1s ./core/... ./desk
+	GOGC=400 go test -run xxx -bench . -benchtime 1s ./core/... ./desk # as cmd/mala/serve.go collects
 	npx playwright test --config e2e/speed.config.ts
 
 screenshots: build ## renew docs/screenshots from the demo shop

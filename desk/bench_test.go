@@ -14,7 +14,7 @@ import (
 // A piece file read, analysed and written, apart from each other.
 func BenchmarkPiece(b *testing.B) {
 	doc := read(b, demoFile(b, "pieces/harbour-lights.json"))
-	doc.Row("r1").Line = "<10(40P B L S A P C E ~C 2S) | E>"
+	doc.Row("r1").Line = "<10(40P B L S A P C E ~C 2S) 35P | E>" // 1,001 beads
 	data, err := json.Marshal(doc)
 	if err != nil {
 		b.Fatal(err)
@@ -27,13 +27,15 @@ func BenchmarkPiece(b *testing.B) {
 		}
 	})
 	var a *desk.Analysis
-	b.Run("analyse with checks", func(b *testing.B) {
-		for b.Loop() {
-			if a, err = desk.Analyse(context.Background(), doc, desk.Options{Drawing: true}); err != nil {
-				b.Fatal(err)
+	for name, opt := range map[string]desk.Options{"analyse with checks": {}, "analyse with checks, and draw": {Drawing: true}} {
+		b.Run(name, func(b *testing.B) {
+			for b.Loop() {
+				if a, err = desk.Analyse(context.Background(), doc, opt); err != nil {
+					b.Fatal(err)
+				}
 			}
-		}
-	})
+		})
+	}
 	b.Run("write", func(b *testing.B) {
 		for b.Loop() {
 			if _, err := json.Marshal(a); err != nil {

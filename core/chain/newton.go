@@ -6,7 +6,12 @@ import "math"
 const (
 	barrierEnd = 5e-6 // mm of the radius that the barrier is let down to
 	nothing    = 1    // mm of radius
-	settled    = 1e-6 // of the full turn in radians, and of every clearance in mm
+	settled    = 1e-6 // of the full turn in radians
+	keptClear  = 3e-5 // mm by which a segment may miss its clearance
+
+	// Missing by more than the step before is no stall while it is little beside what
+	// the radius may still gain.
+	little = 0.1
 
 	// Where a short segment presses with its end, steps can go to and fro for ever
 	// over thousandths of a millimetre that are worth nothing.
@@ -79,7 +84,7 @@ func newton(segments []Segment, times int, round float64, by pace) (*Wrap, error
 	damping, before, stalls := 1.0, math.Inf(1), 0
 	for taken := range by.steps {
 		gap, off := s.quality()
-		done := off < settled || taken > patience && s.worth(lambda) < s.accepted()
+		done := off < keptClear && math.Abs(s.over) < settled || taken > patience && s.worth(lambda) < s.accepted()
 		if gap < barrierEnd && done && s.round <= roundEnd {
 			return wrapOf(segments, s.q, s.x), nil
 		}
@@ -88,7 +93,7 @@ func newton(segments []Segment, times int, round float64, by pace) (*Wrap, error
 		}
 		// Where a segment's nearest point runs onto its hinge the curvature jumps,
 		// and full steps can go to and fro across the jump for ever.
-		if off > by.stall*before {
+		if off > by.stall*max(before, little*gap) {
 			damping = max(0.1, by.cut*damping)
 			if stalls++; stalls == mostStalls {
 				by.stall, by.cut, by.grow = careful.stall, careful.cut, careful.grow

@@ -29,6 +29,7 @@ func (mk *strandMaker) layGaps(s *Strand, st *stack, placed []pattern.Placed) er
 			}
 		}
 		gap := mk.gap(long)
+		s.gaps = append(s.gaps, i)
 		s.Beads[i] = Bead{Key: b.Node.Key, Material: gap, Node: b.Node.ID, Passes: mk.row.Passes}
 		st.beads[i] = mk.table.of(gap, false, 0, 0)
 	}
@@ -72,10 +73,8 @@ const (
 // bends is how much of the strand's bare cord, in mm, is taken for straight.
 func (s *Strand) bends() float64 {
 	bare := 0.0
-	for i := range s.Beads {
-		if b := &s.Beads[i]; b.IsGap() {
-			bare += float64(b.To - b.From)
-		}
+	for _, i := range s.gaps {
+		bare += float64(s.Beads[i].To - s.Beads[i].From)
 	}
 	return max(bendsBy, bare/mostBends)
 }
@@ -91,6 +90,9 @@ type Held struct {
 // Holders lists where beads are held beside gaps, from the left; those at the strand's own
 // ends are held there already.
 func (s *Strand) Holders() []Held {
+	if len(s.gaps) == 0 {
+		return nil
+	}
 	n := len(s.Beads)
 	var out []Held
 	for i := range s.Beads {
