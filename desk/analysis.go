@@ -286,7 +286,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,cord-loop,leg,ring,clasp,extender,chain,connector,bar,shared-bead"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,cord-loop,leg,fold-bead,ring,clasp,extender,chain,connector,bar,shared-bead"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`
@@ -294,6 +294,7 @@ type EndPart struct {
 	ToMm      length.MM `json:"toMm"`
 	Swallowed bool      `json:"swallowed"`
 	Shared    bool      `json:"shared,omitempty" doc:"It belongs to the closure, where other rows may go on it too."`
+	With      bool      `json:"with,omitempty" doc:"It is the other half's of a folded cord, which ends in it too."`
 	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
 	Hung      []string  `json:"hung,omitempty" doc:"What hangs on it, by the ids of the materials."`
 	Loop      *BeadLoop `json:"loop,omitempty" doc:"Of a loop of beads."`

@@ -250,6 +250,9 @@ func standsOut(p *measure.Part) float64 {
 	if p.Loop != nil {
 		return max(leastPart, float64(p.Loop.Thick)*1.5)
 	}
+	if p.Role == measure.RoleFoldBead {
+		return max(leastPart, float64(p.Length)/2+float64(p.Material.Bead.Across))
+	}
 	if p.Material == nil || p.Material.Finding == nil {
 		return leastPart
 	}

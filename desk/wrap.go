@@ -85,6 +85,9 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 			out.Material, out.Count = loop.Beads[0].Material.ID, (len(loop.Beads)+1)/2
 		case link.Material != nil:
 			out.Material = link.Material.ID
+			if link.Part.Role == measure.RoleFoldBead {
+				out.Count = 1
+			}
 		}
 		w.Fittings = append(w.Fittings, out)
 		return

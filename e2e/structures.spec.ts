@@ -1,4 +1,4 @@
-import { expect, openPiece, saved, startPiece, strand, test } from "./mala.ts";
+import { expect, openCopy, openPiece, saved, startPiece, strand, test } from "./mala.ts";
 
 test("a long strand is wound round the wrist, and each turn is judged", async ({ page }) => {
   await openPiece(page, "Mooring Coil");
@@ -131,4 +131,22 @@ test("two rows are strung on one wire folded at the left, and parted again", asy
   await page.getByRole("link", { name: /Printed plan/ }).click();
   await expect(page.locator(".sheet")).toContainText("fold the cord in the middle round oval ring at the left");
   await expect(page.locator(".sheet")).toContainText("bring the leg of row 2 into the same crimp");
+});
+
+test("the fold of a wire lies through a bead that a loop goes over", async ({ page }) => {
+  await openCopy(page, "Twin Halyards");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await page.getByLabel("Left end is made").selectOption({ label: "folded through a bead" });
+  await expect(page.getByRole("button", { name: "Bead in the fold" })).toHaveText("Tide stone");
+  await page.getByLabel("Right end is made").selectOption({ label: "in a loop of beads" });
+  await expect(page.getByRole("region", { name: "Cut" })).toContainText("left neck");
+  await expect(page.getByRole("img", { name: /Left end, from the last bead outwards: Tide stone, in the fold/ })).toBeVisible();
+  const neck = page.getByLabel("Neck below the bead in the fold");
+  const before = await page.getByTestId("cut").textContent();
+  await neck.fill("5 mm");
+  await neck.press("Enter");
+  await expect(page.getByTestId("cut")).not.toHaveText(before ?? "");
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("leave 5 mm of both cords below it");
+  await expect(page.locator(".sheet")).toContainText("tide stone goes through it with a little push");
 });

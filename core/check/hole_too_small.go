@@ -88,23 +88,26 @@ func beyondStrand(v *View, s *measure.Strand) []Finding {
 	var found []Finding
 	for _, e := range s.Ends() {
 		judged := map[*material.Material]bool{}
-		judge := func(m *material.Material, where string) {
-			need := max(material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, s.Row.Passes, v.Piece.House))
+		judge := func(m *material.Material, passes int, where string) {
+			need := max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, v.Piece.House))
 			if judged[m] || m.Bead.Hole >= need-tiny {
 				return
 			}
 			judged[m] = true
 			found = append(found, Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Hole too small for the cord", cause: where + m.ID,
-				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the %s at the %s end has %s.", times(s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), mm(need), m.Name, where, e.Side, mm(m.Bead.Hole))})
+				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the %s at the %s end has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), m.Name, where, e.Side, mm(m.Bead.Hole))})
 		}
 		for _, p := range e.Parts {
 			if p.Loop != nil {
 				for i := range p.Loop.Beads {
-					judge(p.Loop.Beads[i].Material, "loop")
+					judge(p.Loop.Beads[i].Material, s.Row.Passes, "loop")
 				}
 			}
 			if p.Role == measure.RoleLeg && p.Material != nil {
-				judge(p.Material, "leg")
+				judge(p.Material, s.Row.Passes, "leg")
+			}
+			if p.Role == measure.RoleFoldBead && !p.With {
+				judge(p.Material, max(1, s.Row.Passes/2), "fold") // the middle of each cord goes through it once
 			}
 		}
 	}

@@ -27,6 +27,46 @@ func TestALoopOfBareCordIsHeldAgainstItsButton(t *testing.T) {
 	}
 }
 
+// A bead that the cord is folded through is a button to the loop at the other end: a ball by
+// its girth, a disc on its edge. It closes the piece, and its hole takes each cord once.
+func TestALoopGoesOverTheBeadInTheFold(t *testing.T) {
+	with := func(shape material.Shape, hole, girth float64) *piece.Piece {
+		return necklace(t, "30P", ends(), closed(), cordOf(thread(material.Waxed, 0.4)), func(p *piece.Piece, r *piece.Row) {
+			through := bead(t, "through", material.Bead{Shape: shape, Across: 12, Along: 3, Hole: mmOf(hole)})
+			p.Closure.Left, p.Closure.Right, r.Left, r.Passes = nil, nil, nil, 2
+			r.LeftEnding = piece.Ending{Way: piece.WayFoldBead, Bead: through, Leg: 3}
+			if girth > 0 {
+				r.RightEnding = piece.Ending{Way: piece.WayCordLoop, Girth: mmOf(girth)}
+			}
+		})
+	}
+	for _, tt := range []struct {
+		shape    material.Shape
+		girth    float64
+		severity Severity
+	}{
+		{material.Round, 37.69, Stop}, {material.Round, 37.7, Warn}, {material.Round, 40.69, Warn}, {material.Round, 40.7, ""},
+		{material.Disc, 29.99, Stop}, {material.Disc, 30, Warn}, {material.Disc, 33, ""}, {material.Disc, 39.01, Warn},
+	} {
+		found := all(t, with(tt.shape, 2, tt.girth))
+		if f := of(found, "loop-misfit"); f == nil && tt.severity != "" || f != nil && f.Severity != tt.severity {
+			t.Errorf("%s, %v round: %+v, want %s", tt.shape, tt.girth, f, tt.severity)
+		}
+		if f := of(found, "no-clasp"); f != nil {
+			t.Errorf("%+v", f)
+		}
+	}
+	fix, after := fixed(t, with(material.Round, 2, 0), "no-clasp")
+	if fix == nil || after.Leading().RightEnding.Way != piece.WayLoop {
+		t.Errorf("%+v leaves %+v", fix, after.Leading().RightEnding)
+	}
+	for hole, stops := range map[float64]bool{0.39: true, 0.4: false} {
+		if f := of(all(t, with(material.Disc, hole, 33)), "hole-too-small"); stops != (f != nil && strings.Contains(f.Says, "in the fold at the left end")) {
+			t.Errorf("hole %v: %+v", hole, f)
+		}
+	}
+}
+
 // What has been cut is told for each half of a fold, and for each of cords side by side.
 func TestEachLegIsLongEnough(t *testing.T) {
 	for passes, want := range map[int]string{2: "so each half of the fold has 100 mm; it needs at least", 3: "so each cord has 66.7 mm"} {

@@ -19,12 +19,12 @@ const loopGives = length.MM(9)
 var loopMisfit = Check{
 	Code: "loop-misfit", Step: StepEnds,
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
-		button, loop := buttonAndLoop(v, e)
+		button, of, loop := buttonAndLoop(v, e)
 		if button == nil || loop == nil {
 			return nil
 		}
 		f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The loop does not go over its button"}
-		switch girth, b := loop.LoopGirth(), button.Finding; {
+		switch girth, b := loop.LoopGirth(), button; {
 		case girth < b.Passes()-tiny:
 		case girth < b.LoopFor()-tiny:
 			f.Severity, f.Title = Warn, "The loop is tight on its button"
@@ -34,30 +34,25 @@ var loopMisfit = Check{
 			return nil
 		}
 		f.Says = fmt.Sprintf("The loop at the %s end is %s round inside; %s just passes at %s and is easy to close at %s.", e.Side,
-			mm(loop.LoopGirth()), button.Name, mm(button.Finding.Passes()), mm(button.Finding.LoopFor()))
+			mm(loop.LoopGirth()), of.Material.Name, mm(button.Passes()), mm(button.LoopFor()))
 		return []Finding{f}
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		s := v.Strand(f.At.Row)
-		button, _ := buttonAndLoop(v, s.End(f.At.Side))
+		button, _, _ := buttonAndLoop(v, s.End(f.At.Side))
 		if s.End(f.At.Side).Find(measure.RoleCordLoop) != nil {
-			wide := button.Finding.LoopFor()
+			wide := button.LoopFor()
 			return []Fix{fix("Make the loop "+mm(wide)+" round", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndGirth, Length: &wide})}
 		}
-		return loopsFor(v, s, s.End(f.At.Side), button.Finding)
+		return loopsFor(v, s, s.End(f.At.Side), button)
 	},
 }
 
-// buttonAndLoop gives the button that the loop at an end goes over, and that loop;
-// nil for what is not there.
-func buttonAndLoop(v *View, e *measure.End) (*material.Material, *measure.Part) {
-	var button *material.Material
-	for _, part := range v.Leading().End(e.Side.Other()).Parts {
-		if part.Role == measure.RoleClasp && part.Material.Finding.Type == material.ButtonEnd {
-			button = part.Material
-		}
-	}
-	return button, e.FindLoop()
+// buttonAndLoop gives the button that the loop at an end goes over, what it is, and that
+// loop; nil for what is not there.
+func buttonAndLoop(v *View, e *measure.End) (*material.Finding, *measure.Part, *measure.Part) {
+	button, of := v.Leading().End(e.Side.Other()).Button()
+	return button, of, e.FindLoop()
 }
 
 // loopsFor makes the loop of more or fewer of the bead that it has most of, the
@@ -91,7 +86,7 @@ func loopsFor(v *View, s *measure.Strand, e *measure.End, button *material.Findi
 // openLoop finds a button that has no loop to go through: the end it should be at.
 func openLoop(v *View) *measure.End {
 	for _, e := range v.Leading().Ends() {
-		if button, loop := buttonAndLoop(v, e); button != nil && loop == nil {
+		if button, _, loop := buttonAndLoop(v, e); button != nil && loop == nil {
 			return e
 		}
 	}

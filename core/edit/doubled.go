@@ -23,7 +23,7 @@ func setDoubled(p *piece.Piece, op Op) error {
 		return nil
 	case !row.Corded():
 		return refuse("A row of chain has no cord.")
-	case row.LeftEnding.Way == piece.WayFold && op.N%2 != 0:
+	case (row.LeftEnding.Way == piece.WayFold || row.LeftEnding.Way == piece.WayFoldBead && p.FoldedWith(row) == nil) && op.N%2 != 0:
 		return refuse("The cord is folded at the left, so it runs twice through every bead. Make that end another way first.")
 	}
 	row.Passes = op.N

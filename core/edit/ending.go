@@ -15,16 +15,20 @@ import (
 const (
 	EndWay       = "way"       // Text: one of piece.Ways
 	EndLoop      = "loop"      // Text: the bead line of the loop
-	EndLeg       = "leg"       // Length
-	EndBead      = "bead"      // Material of the bead on a leg; none leaves the knot alone
+	EndLeg       = "leg"       // Length, also of the neck below a bead in the fold
+	EndBead      = "bead"      // Material of the bead on a leg or in the fold; none leaves the knot alone
 	EndTail      = "tail"      // Length; none follows the house
 	EndTailBeads = "tailBeads" // N beads
 	EndGirth     = "girth"     // Length: once round the inside of a loop of bare cord
 	EndStop      = "stop"      // Text: how the end is held while the strand is strung; empty follows the house
 )
 
-// usualLeg is how long a leg is until somebody says.
-const usualLeg = length.MM(80)
+// usualLeg is how long a leg is until somebody says; one shorter than shortLeg was the neck of
+// a fold.
+const (
+	usualLeg = length.MM(80)
+	shortLeg = length.MM(5)
+)
 
 // setEnd sets one field of how an end of a row is made.
 func setEnd(p *piece.Piece, op Op) error {
@@ -77,7 +81,7 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 		return refuse("%q is no way to make an end.", string(way))
 	}
 	e := row.Ending(side)
-	if e.Way == piece.WayFold && way != piece.WayFold && way != piece.WayCordLoop {
+	if (e.Way == piece.WayFold || e.Way == piece.WayFoldBead) && way != piece.WayFold && way != piece.WayFoldBead && way != piece.WayCordLoop {
 		row.Passes = 1
 	}
 	e.Way = way
@@ -91,13 +95,15 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 		if row.Cord.Cord.Type == material.Wire {
 			return refuse("A loop of bare cord is knotted, and wire takes no knot. Choose another cord first.")
 		}
-		e.Girth = loopFor(p, side)
+		e.Girth = loopFor(p, row, side)
 	case piece.WayLeg:
-		if e.Leg == 0 {
+		if e.Leg < shortLeg {
 			e.Leg = usualLeg
 		}
 		*list = nil
 		p.Closure = piece.Closure{Type: piece.Tied}
+	case piece.WayFoldBead:
+		return foldThroughBead(p, row, e)
 	case piece.WayFold:
 		if row.Passes%2 != 0 {
 			row.Passes = 2
@@ -111,7 +117,10 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 const usualLoop = length.MM(24)
 
 // loopFor is the inside girth of a loop at a side: what the button at the other end asks for.
-func loopFor(p *piece.Piece, side piece.Side) length.MM {
+func loopFor(p *piece.Piece, row *piece.Row, side piece.Side) length.MM {
+	if far := p.EndsIn(row, side.Other()).Ending(side.Other()); far.Way == piece.WayFoldBead && far.Bead != nil {
+		return far.Bead.Bead.AsButton().LoopFor()
+	}
 	if button, at := p.Clasp(); button != nil && button.Type == material.ButtonEnd && at != side {
 		return button.LoopFor()
 	}
@@ -125,7 +134,7 @@ func firstLoop(p *piece.Piece, row *piece.Row, e *piece.Ending, side piece.Side)
 	if key == "" {
 		return refuse("A loop is made of beads. Add a dish of small ones first.")
 	}
-	want := loopFor(p, side)
+	want := loopFor(p, row, side)
 	for n := 4; n <= mostInLoop; n++ {
 		line, err := pattern.Parse(fmt.Sprintf("%d%s", n, key))
 		if err != nil {

@@ -1,8 +1,11 @@
 package edit
 
 import (
+	"maps"
 	"slices"
 
+	"mala/core/length"
+	"mala/core/material"
 	"mala/core/piece"
 )
 
@@ -26,7 +29,7 @@ func setFold(p *piece.Piece, row *piece.Row, with piece.ID) error {
 	}
 	row.FoldOf, row.Cord, row.Passes, mate.Passes = mate.ID, mate.Cord, 1, 1
 	row.Left, row.LeftEnding, row.LeftPort = nil, piece.Ending{}, mate.LeftPort
-	if mate.LeftEnding.Way != piece.WayLoop {
+	if way := mate.LeftEnding.Way; way != piece.WayLoop && way != piece.WayFoldBead {
 		// Round a ring the fold needs nothing that grips it.
 		mate.LeftEnding = piece.Ending{}
 		mate.Left = slices.DeleteFunc(slices.Clone(mate.Left), func(f piece.Fitting) bool { return !f.Of.Finding.IsRing() })
@@ -34,6 +37,32 @@ func setFold(p *piece.Piece, row *piece.Row, with piece.ID) error {
 	if len(mate.Right) > 0 {
 		row.Right, row.RightEnding, row.RightPort = nil, piece.Ending{Way: piece.WayWith}, mate.RightPort
 	}
+	return nil
+}
+
+// usualNeck is how long the cords are below a bead in the fold until somebody says: room for
+// the loop that goes over it.
+const usualNeck = length.MM(3)
+
+// foldThroughBead folds the cord through the widest bead of the dishes that takes it.
+func foldThroughBead(p *piece.Piece, row *piece.Row, e *piece.Ending) error {
+	if p.FoldedWith(row) == nil && row.Passes%2 != 0 {
+		row.Passes = 2
+	}
+	need := material.HoleFor(max(1, row.Passes/2), row.Cord.Cord.Diameter)
+	if e.Bead == nil {
+		for _, key := range slices.Sorted(maps.Keys(p.Palette)) {
+			m := p.Palette[key]
+			if m.Component == nil && !m.Hangs() && m.Bead.Hole >= need && (e.Bead == nil || m.Bead.Across > e.Bead.Bead.Across) {
+				e.Bead = m
+			}
+		}
+	}
+	if e.Bead == nil {
+		return refuse("The cord is folded through a bead. Add a dish of one that it goes through first.")
+	}
+	e.Leg = usualNeck
+	p.Closure.Left, row.Left = nil, nil
 	return nil
 }
 
@@ -50,6 +79,13 @@ func ownCord(p *piece.Piece, row *piece.Row) {
 	row.Left = alike(p, slices.DeleteFunc(slices.Clone(row.Right), func(f piece.Fitting) bool { return !f.Of.Finding.IsCrimp() }))
 }
 
+// unbend lets a row whose cord is no longer folded end by its fittings at the left.
+func unbend(r *piece.Row) {
+	if r.LeftEnding.Way == piece.WayFoldBead && r.Passes%2 != 0 {
+		r.LeftEnding = piece.Ending{}
+	}
+}
+
 // unfold gives both rows a cord of their own, with the fittings that one of them has.
 func unfold(p *piece.Piece, row, mate *piece.Row) {
 	for _, r := range []*piece.Row{row, mate} {
@@ -58,6 +94,7 @@ func unfold(p *piece.Piece, row, mate *piece.Row) {
 			other = row
 		}
 		r.FoldOf = ""
+		unbend(r)
 		if r.RightEnding.Way == piece.WayWith {
 			r.RightEnding = piece.Ending{}
 			r.Right = alike(p, other.Right)

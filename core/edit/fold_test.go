@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"mala/core/material"
+	"mala/core/measure"
 	"mala/core/piece"
 )
 
@@ -61,6 +62,36 @@ func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 	}
 }
 
+// The fold lies through the widest bead that takes the cord, and ends by its fittings again
+// when the cord is parted.
+func TestTheFoldIsLedThroughABead(t *testing.T) {
+	p := crimpedRows(t, 2)
+	rows := p.Rows()
+	fold := Op{Do: SetFold, At: rows[1].At(), Field: string(rows[0].ID)}
+	through := Op{Do: SetEnd, At: rows[0].AtEnd(piece.Left), Field: EndWay, Text: string(piece.WayFoldBead)}
+	two := applied(t, p, nil, fold, through)
+	a := two.Rows()[0]
+	if faults := two.Check(); len(faults) > 0 || a.LeftEnding.Bead != p.Palette["L"] || a.LeftEnding.Leg != usualNeck || a.Passes != 1 || len(a.Left)+len(two.Closure.Left) > 0 {
+		t.Fatalf("%v, %+v", faults, a)
+	}
+	doubled := applied(t, p, nil, through)
+	if r := doubled.Rows()[0]; r.Passes != 2 || len(doubled.Check()) > 0 {
+		t.Errorf("%+v, %v", r, doubled.Check())
+	}
+	refuses(t, doubled, "runs twice", Op{Do: SetPasses, At: rows[0].At(), N: 1})
+	refuses(t, two, "fold of the cord lies", Op{Do: MirrorRow, At: rows[0].At()})
+	for name, op := range map[string]Op{"parted": {Do: SetFold, At: rows[1].At()}, "alone": {Do: RemoveRow, At: rows[1].At()},
+		"copied": {Do: AddRow, At: rows[0].At(), N: 1}, "other way": {Do: SetEnd, At: rows[0].AtEnd(piece.Left), Field: EndWay}} {
+		if faults := applied(t, two, nil, op).Check(); len(faults) > 0 {
+			t.Errorf("%s: %v", name, faults)
+		}
+	}
+	loop := applied(t, two, nil, Op{Do: SetEnd, At: rows[0].AtEnd(piece.Right), Field: EndWay, Text: string(piece.WayLoop)})
+	if m, err := measure.Measure(loop); err != nil || m.Strands[0].Right.FindLoop().LoopGirth() < a.LeftEnding.Bead.Bead.AsButton().LoopFor() {
+		t.Errorf("%+v, %v", m, err)
+	}
+}
+
 // What a file says of folds is held to what can be.
 func TestFoldsThatCannotBe(t *testing.T) {
 	fold := func(change func(rows []*piece.Row)) []piece.Fault {
@@ -76,6 +107,9 @@ func TestFoldsThatCannotBe(t *testing.T) {
 		"At the left lies the fold":        func(rows []*piece.Row) { rows[1].LeftEnding.Way = piece.WayHiddenKnot },
 		"has no fittings of its own":       func(rows []*piece.Row) { rows[1].Right = rows[2].Right },
 		"Only the second half of a folded": func(rows []*piece.Row) { rows[1].FoldOf = "" },
+		"Name the bead":                    func(rows []*piece.Row) { rows[0].LeftEnding.Way = piece.WayFoldBead },
+		"lies at the left end":             func(rows []*piece.Row) { rows[0].RightEnding.Way = piece.WayFoldBead },
+		"The cord is not folded":           func(rows []*piece.Row) { rows[2].LeftEnding.Way = piece.WayFoldBead },
 	} {
 		faults := fold(change)
 		if len(faults) == 0 || !strings.Contains(faults[0].Says, says) && !strings.Contains(faults[len(faults)-1].Says, says) {

@@ -106,6 +106,7 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 		section.Rows = slices.Insert(section.Rows, at+1+i, &next)
 		copyEnds(p, row, &next)
 		ownCord(p, &next)
+		unbend(&next)
 	}
 	return nil
 }
@@ -210,7 +211,7 @@ func moveRow(p *piece.Piece, row *piece.Row, n int) error {
 
 // mirrorRow reverses the row's beads and lets its ends change sides.
 func mirrorRow(p *piece.Piece, row *piece.Row) error {
-	if row.LeftEnding.Way == piece.WayFold || p.FoldedWith(row) != nil {
+	if way := row.LeftEnding.Way; way == piece.WayFold || way == piece.WayFoldBead || p.FoldedWith(row) != nil {
 		return refuse("The fold of the cord lies at the left. Make that end another way first.")
 	}
 	line, err := reversed(row.Line)

@@ -40,6 +40,9 @@ func addSection(p *piece.Piece, row *piece.Row, op Op) error {
 			// Both end at the join, as the strand ends that they were.
 			copyEnd(p, right, r, piece.Right)
 			copyEnd(p, left, &next, piece.Left)
+			if next.LeftEnding.Way == piece.WayFoldBead {
+				next.LeftEnding = piece.Ending{}
+			}
 		}
 	}
 	return nil

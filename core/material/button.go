@@ -22,6 +22,16 @@ func (f *Finding) Passes() length.MM {
 	return 2 * (f.Outside + f.Length)
 }
 
+// AsButton is the bead as a button that a loop goes over, tipped on its edge where that passes
+// more easily than its whole width.
+func (b *Bead) AsButton() *Finding {
+	f := &Finding{Type: ButtonEnd, Outside: b.Across, Length: min(b.Length(), b.Across), Form: ball}
+	if flat := 2 * (f.Outside + f.Length); flat < math.Pi*f.Outside {
+		f.Form = ""
+	}
+	return f
+}
+
 // LoopFor is the inside girth of a loop that goes over the button with ease: 3 mm
 // more than it passes.
 func (f *Finding) LoopFor() length.MM { return f.Passes() + ease }

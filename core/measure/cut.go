@@ -124,6 +124,10 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 			if crimp := e.Find(RoleCrimp); crimp != nil {
 				add("crimp", crimp.Material.Finding.Length, false)
 			}
+			if e.Find(RoleCordLoop) != nil {
+				add("knot", piece.OverhandCord*2*d, false)
+			}
+			add("neck", s.neck(e), false)
 			return out
 		}
 		if loop := e.Find(RoleCordLoop); loop != nil {
@@ -132,6 +136,7 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 			return out
 		}
 		add("round the fold", s.foldTakes(e), false)
+		add("neck", s.neck(e)*passes, false)
 		return out
 	case HeldByLeg:
 		add("leg", legTakes(s.Row.Ending(e.Side))*passes, false)

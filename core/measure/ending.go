@@ -75,7 +75,7 @@ func (s *Strand) AllBeads() int {
 			if p.Loop != nil {
 				n += len(p.Loop.Beads)
 			}
-			if p.Role == RoleLeg && p.Material != nil {
+			if (p.Role == RoleLeg || p.Role == RoleFoldBead && !p.With) && p.Material != nil {
 				n++
 			}
 		}
@@ -112,10 +112,14 @@ func (s *Strand) KnotAcross(h piece.House) length.MM {
 func (s *Strand) folded(e *End) bool { return s.End(e.Side.Other()).Hold == HeldByMiddle }
 
 // foldTakes is what the fold takes round the first thing that it holds: half way
-// round its wire, for each pair of cords.
+// round its wire, or through its bead and round it, for each pair of cords.
 func (s *Strand) foldTakes(e *End) length.MM {
 	wire := length.MM(0)
-	for _, p := range e.Parts {
+	for i := range e.Parts {
+		p := &e.Parts[i]
+		if p.Role == RoleFoldBead {
+			return length.MM(s.Row.Passes/2) * p.foldThrough()
+		}
 		if p.Material != nil {
 			wire = p.Material.Finding.Wire
 			break

@@ -23,6 +23,7 @@ const (
 	RoleBeads    Role = "bead-loop" // a loop of beads
 	RoleCordLoop Role = "cord-loop" // a loop of the bare cord, with its knot
 	RoleLeg      Role = "leg"       // with its bead, if it has one
+	RoleFoldBead Role = "fold-bead" // that the cord is folded through, with the neck below it
 	RoleLoop     Role = "loop"
 	RoleRing     Role = "ring"
 	RoleClasp    Role = "clasp"
@@ -120,14 +121,16 @@ func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
 		b.add(f)
 	}
 	b.loop()
-	for i := range b.end.Parts {
-		b.end.Parts[i].With = own != row
-	}
 	switch b.ending.Way {
 	case piece.WayLeg:
 		b.addLeg()
 	case piece.WayCordLoop:
 		b.addCordLoop()
+	case piece.WayFoldBead:
+		b.addFoldBead()
+	}
+	for i := range b.end.Parts {
+		b.end.Parts[i].With = own != row
 	}
 	if !mk.byItself {
 		b.across(mk, side)
@@ -349,7 +352,7 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 		return HeldByRunning
 	case b.end.Side == piece.Left && b.piece.FoldedWith(row) != nil && len(b.end.Parts) > 0:
 		return HeldByMiddle
-	case (b.ending.Way == piece.WayFold || b.foldsIntoLoop()) && len(b.end.Parts) > 0:
+	case (b.ending.Way == piece.WayFold || b.ending.Way == piece.WayFoldBead || b.foldsIntoLoop()) && len(b.end.Parts) > 0:
 		return HeldByMiddle
 	case b.ending.Way == piece.WayLeg && !wire:
 		return HeldByLeg

@@ -2,9 +2,11 @@ package measure
 
 import (
 	"math"
+	"slices"
 	"testing"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/piece"
 )
 
@@ -89,5 +91,55 @@ func TestTheFoldIsALoopOfBeads(t *testing.T) {
 	}
 	if a.Left.Length != b.Left.Length || b.Left.Find(RoleBeads) == nil {
 		t.Errorf("ends of %v and %v", a.Left.Length, b.Left.Length)
+	}
+}
+
+// Folded through a bead the cord runs through its hole and round it, as round a fringe's last bead, and both
+// cords down its neck.
+func TestTheFoldLiesThroughABead(t *testing.T) {
+	through := bead(t, "lantern", material.Bead{Shape: material.Round, Across: 6, Hole: 1}, 0.3)
+	const round = 5.916 + 8.420 // through it and round it, structure.md's figures of a drop
+	fold := piece.Ending{Way: piece.WayFoldBead, Bead: through, Leg: 4}
+	m := twoLegs(t, "50R", "60R", func(p *piece.Piece) { p.Closure.Left, p.Rows()[0].LeftEnding = nil, fold })
+	a, b := m.Strands[0], m.Strands[1]
+	crimp := a.Right.Find(RoleCrimp).Material.Finding.Length
+	legs := max(a.Strung+2*(crimp+m.Piece.House.Loop)+25, b.Strung+crimp) + 4
+	if want := 2*legs + round; math.Abs(float64(a.LeastCut()-want)) > 0.001 {
+		t.Errorf("of two rows: at least %v, want %v", a.LeastCut(), want)
+	}
+	if a.Left.Length != 4 || b.Left.Length != 4 || a.Left.Parts[0].With || !b.Left.Parts[0].With || a.Left.Hold != HeldByMiddle || a.AllBeads() != 51 || b.AllBeads() != 60 {
+		t.Errorf("%+v and %+v, %d and %d beads", a.Left, b.Left, a.AllBeads(), b.AllBeads())
+	}
+	if n := slices.IndexFunc(m.Tally, func(c Count) bool { return c.Material == through }); n < 0 || m.Tally[n].Count != 1 {
+		t.Errorf("counted in %+v", m.Tally)
+	}
+	p := threeRows(t, "20R")
+	row := p.Leading()
+	p.Closure.Left, row.Left, row.Passes, row.LeftEnding = nil, nil, 2, fold
+	doubled := measured(t, p).Strands[0]
+	parts := map[string]length.MM{}
+	for _, c := range doubled.Cut {
+		parts[c.Part] += c.Length
+	}
+	if math.Abs(float64(parts["left round the fold"]-round)) > 0.001 || parts["left neck"] != 8 || doubled.Left.Hold != HeldByMiddle {
+		t.Errorf("doubled: %v", doubled.Cut)
+	}
+}
+
+// The fold may be a loop of the bare cord, knotted below it by both legs.
+func TestTheFoldOfTwoLegsIsALoopOfTheCord(t *testing.T) {
+	const thick = 0.4
+	nylon := cord(material.Nylon, thick)
+	cords := func(ending piece.Ending) length.MM {
+		m := twoLegs(t, "50R", "50R", func(p *piece.Piece) {
+			p.Closure.Left, p.Rows()[0].LeftEnding = nil, ending
+			p.Rows()[0].Cord, p.Rows()[1].Cord = nylon, nylon
+		})
+		return m.Strands[0].LeastCut()
+	}
+	bare := cords(piece.Ending{})
+	const want = 2*2*piece.OverhandCord*thick + 30 + math.Pi*thick
+	if got := cords(piece.Ending{Way: piece.WayCordLoop, Girth: 30}) - bare; math.Abs(float64(got-want)) > 1e-6 {
+		t.Errorf("the loop and its knot take %v, want %v", got, want)
 	}
 }

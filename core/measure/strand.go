@@ -38,7 +38,7 @@ type Strand struct {
 	tight length.MM // the loop pulled tight, without any slack
 	half  *Strand   // the row on the other half of its cord, folded at the left
 	times int       // how often the loop goes round
-	gaps  []int   // where bare cord lies among the beads
+	gaps  []int     // where bare cord lies among the beads
 	kinds []kind
 	rode  []kind                         // those of the riders
 	parts []stiffPart                    // along the path that decides the length

@@ -251,7 +251,7 @@ func (p *Part) reach(of *material.Material) float64 {
 	switch {
 	case p.Loop != nil:
 		return float64(p.Loop.Thick) / 2
-	case p.Role == RoleShared:
+	case p.Role == RoleShared || p.Role == RoleFoldBead:
 		return float64(p.Material.Bead.Thick) / 2
 	case f == nil:
 		return 0

@@ -16,7 +16,8 @@ type Way string
 // carries a clasp; on a leg of cord with a bead and a knot; with the middle of the
 // cord, folded round what is there; tied, with the knot drawn into the last bead;
 // crimped, with the crimp inside the last bead, which covers it; in a loop of the bare cord
-// that goes over a button, at the left of a doubled cord its fold.
+// that goes over a button, at the left of a doubled cord its fold; folded through a bead that
+// a loop goes over.
 const (
 	WayFittings   Way = ""
 	WayLoop       Way = "loop"
@@ -25,12 +26,13 @@ const (
 	WayHiddenKnot Way = "hidden-knot"
 	WayUnderBead  Way = "under-bead"
 	WayCordLoop   Way = "cord-loop"
+	WayFoldBead   Way = "fold-bead"
 	WayWith       Way = "with" // in the crimp of the other half of a folded cord, clipped there
 )
 
 // Ways lists every way.
 func Ways() []Way {
-	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop, WayWith}
+	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop, WayFoldBead, WayWith}
 }
 
 // Ending is how one end of a row is made beyond its fittings.
@@ -38,8 +40,8 @@ type Ending struct {
 	Way  Way
 	Loop *pattern.Line        // of a loop, from where it leaves the strand round to where it comes back
 	Hung []*material.Material // charms and components hanging on that loop
-	Leg  length.MM            // cord between the strand and what ends a leg
-	Bead *material.Material   // on a leg, above its knot; nil for the knot alone
+	Leg  length.MM            // cord between the strand and what ends a leg, or the bead that it is folded through
+	Bead *material.Material   // on a leg, above its knot, nil for the knot alone; or in the fold
 
 	Girth length.MM // of a loop of bare cord, once round its inside
 	Tail  Tail
@@ -78,6 +80,7 @@ func (p *Piece) HouseOf(r *Row) House {
 const (
 	shortestLeg   = length.MM(5)
 	longestLeg    = length.MM(1000)
+	longestNeck   = length.MM(100)
 	leastGirth    = length.MM(5)
 	mostGirth     = length.MM(500)
 	mostLoopBeads = 400
@@ -86,9 +89,9 @@ const (
 func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	f := r.Ending(side)
 	if !slices.Contains(Ways(), f.Way) {
-		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, cord-loop, or none.", string(f.Way))
+		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, cord-loop, fold-bead, or none.", string(f.Way))
 	}
-	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold || f.Way == WayCordLoop) {
+	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold || f.Way == WayCordLoop || f.Way == WayFoldBead) {
 		add(where+".way", "A ring has no end to make in that way. Close it with a clasp, or tie it, first.")
 		return
 	}
@@ -118,6 +121,9 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 		if f.Bead != nil && (f.Bead.Bead == nil || f.Bead.Hangs()) {
 			add(where+".bead", "%s cannot be strung on a leg. Beads can.", f.Bead.Name)
 		}
+	}
+	if f.Way == WayFoldBead {
+		p.checkFoldBead(r, side, add, where)
 	}
 	if f.Way == WayFold && (side == Right || r.Passes%2 != 0) {
 		add(where+".way", "The fold of the cord lies at the left end, and the cord runs twice through every bead.")

@@ -27,6 +27,28 @@ func (p *Piece) EndsIn(r *Row, side Side) *Row {
 	return r
 }
 
+// FoldsInTwo says whether the row's cord is folded at the left: into a row on each half, or
+// laid double through all its beads.
+func (p *Piece) FoldsInTwo(r *Row) bool { return p.FoldedWith(r) != nil || r.Passes%2 == 0 }
+
+// checkFoldBead holds a fold through a bead to a cord that is folded and a bead that is there.
+func (p *Piece) checkFoldBead(r *Row, side Side, add adder, where string) {
+	f := r.Ending(side)
+	switch {
+	case side == Right || r.FoldOf != "":
+		add(where+".way", "The fold of the cord lies at the left end, and its bead is listed at the first of its rows.")
+	case !p.FoldsInTwo(r):
+		add(where+".way", "The cord is not folded: run it twice through every bead, or string a second row on its other half.")
+	case f.Bead == nil:
+		add(where+".bead", "Name the bead that the cord is folded through.")
+	case f.Bead.Bead == nil || f.Bead.Hangs() || f.Bead.Component != nil:
+		add(where+".bead", "No cord can be folded through %s. Use a bead.", f.Bead.Name)
+	case len(*p.End(r, side, false))+len(*p.End(r, side, true)) > 0:
+		add(where+".way", "Nothing lies beyond the bead that the cord is folded through. Remove the fittings, or make the end another way.")
+	}
+	checkRange(add, where+".legMm", f.Leg, 0, longestNeck)
+}
+
 // checkFolds holds each folded row to a mate that it can share a cord with.
 func (p *Piece) checkFolds(add adder) {
 	halves := map[ID]int{}

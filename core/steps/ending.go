@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"strings"
 
-	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -30,8 +29,8 @@ func (w *writer) tryLoop(e *measure.End) {
 		return
 	}
 	must := []string{fmt.Sprintf("the loop is %s round inside", w.in(loop.LoopGirth()))}
-	if clasp := w.s.End(e.Side.Other()).Find(measure.RoleClasp); clasp != nil && clasp.Material.Finding.Type == material.ButtonEnd {
-		must = append(must, fmt.Sprintf("%s goes through it with a little push and does not slip out by itself", lower(clasp.Material.Name)))
+	if _, button := w.s.End(e.Side.Other()).Button(); button != nil {
+		must = append(must, fmt.Sprintf("%s goes through it with a little push and does not slip out by itself", lower(button.Material.Name)))
 	}
 	w.gate("Before the loop is fixed", must...)
 }

@@ -14,11 +14,31 @@ func (w *writer) foldInTwo() {
 		w.tryLoop(left)
 		w.do("Close the crimp over both legs.")
 		w.gate("After the crimp", "both legs hold a firm pull", "they are as long as each other")
-	} else {
+	} else if !w.foldsBare() {
 		w.do("Fold the cord in the middle round %s at the left: both legs are as long.", w.firstHung(piece.Left))
 	}
 	w.do("Each leg is %s. String this row on one of them.", w.in(w.s.CutLength()/2))
 	w.stringRuns()
+}
+
+// foldsBare folds a cord through a bead, or into a loop of its own; false where it lies round
+// a fitting.
+func (w *writer) foldsBare() bool {
+	left := &w.s.Left
+	if loop := left.Find(measure.RoleCordLoop); loop != nil {
+		w.do("Fold the cord in the middle, leave a loop of %s round its inside at the fold, and tie both halves in one overhand knot below it.", w.in(loop.Girth))
+		w.tryLoop(left)
+		return true
+	}
+	bead := left.Find(measure.RoleFoldBead)
+	if bead == nil {
+		return false
+	}
+	w.do("String %s to the middle of the cord, and bring both ends together below it.", lower(bead.Material.Name))
+	if bead.Length > 0 {
+		w.do("Leave %s of both cords below it: the loop that closes the piece lies round them there.", w.in(bead.Length))
+	}
+	return true
 }
 
 // otherHalf strings the row that is on the second leg.

@@ -111,16 +111,14 @@ func (w *writer) stop() {
 		return
 	}
 	if w.s.Start.By == measure.StartFold {
-		if loop := w.s.Left.Find(measure.RoleCordLoop); loop != nil {
-			w.do("Fold the cord in the middle, leave a loop of %s round its inside at the fold, and tie both halves in one overhand knot below it.", w.in(loop.Girth))
-			w.tryLoop(&w.s.Left)
-			w.do("String over both halves together; each half is %s.", w.in(w.s.CutLength()/2))
-			w.ridesOnOne()
-			w.stringRuns()
-			return
+		bare := w.foldsBare()
+		if !bare {
+			w.do("Fold the cord in the middle, lay the fold round %s at the left, and draw both ends through it.", w.firstHung(piece.Left))
 		}
-		w.do("Fold the cord in the middle, lay the fold round %s at the left, and draw both ends through it.", w.firstHung(piece.Left))
 		w.do("String over both halves together; each half is %s.", w.in(w.s.CutLength()/2))
+		if bare {
+			w.ridesOnOne()
+		}
 		w.stringRuns()
 		return
 	}

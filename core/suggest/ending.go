@@ -15,12 +15,12 @@ const RoleKnot measure.Role = "knot"
 
 // loop suggests the loop of beads that the button at the other end goes through.
 func (p *picker) loop(side piece.Side) *Suggestion {
-	clasp := p.has(side.Other(), measure.RoleClasp)
-	if clasp == nil || clasp.Material.Finding.Type != material.ButtonEnd {
+	button, of := p.strand().End(side.Other()).Button()
+	if button == nil {
 		return nil
 	}
-	need := clasp.Material.Finding.LoopFor()
-	says := fmt.Sprintf("%s closes easily into a loop of %s round inside", clasp.Material.Name, mm(need))
+	need := button.LoopFor()
+	says := fmt.Sprintf("%s closes easily into a loop of %s round inside", of.Material.Name, mm(need))
 	s := &Suggestion{Role: measure.RoleBeads, Side: side, Reason: says + "."}
 	if part := p.has(side, measure.RoleBeads); part != nil {
 		s.Has, s.Reason = true, fmt.Sprintf("%s; this one has %s.", says, mm(part.Loop.Girth))

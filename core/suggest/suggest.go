@@ -258,8 +258,10 @@ func needsRing(m *measure.Measured, s *measure.Strand, side piece.Side) bool {
 	if on := m.Piece.Joined(s.Row, side); on != nil && on.Of.Finding != nil && on.Of.Finding.Holes > 1 {
 		return false // each row goes in a hole of its own
 	}
-	if button, _ := m.Piece.Clasp(); button != nil && button.Type == material.ButtonEnd {
-		return false // button and loop are on the cord itself
+	for _, e := range s.Ends() {
+		if button, _ := e.Button(); button != nil {
+			return false // button and loop are on the cord itself
+		}
 	}
 	if chain := s.End(side).Find(measure.RoleChain); chain != nil && chain.Material.Finding.IsOpen() {
 		return false // its last link opens
@@ -277,6 +279,9 @@ func (p *picker) clasp() *Suggestion {
 			c := part.Material
 			return &Suggestion{Role: measure.RoleClasp, Material: c, Has: true, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c))}
 		}
+	}
+	if p.has(piece.Left, measure.RoleFoldBead) != nil {
+		return nil // a loop goes over it
 	}
 	c := p.best(func(f *material.Finding) bool {
 		return f.IsClasp() && f.Type != material.Slide && f.Type != material.ButtonEnd

@@ -997,12 +997,14 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "cord-loop" | "leg" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "cord-loop" | "leg" | "fold-bead" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
             /** @description It belongs to the closure, where other rows may go on it too. */
             shared?: boolean;
             swallowed: boolean;
             /** Format: double */
             toMm: number;
+            /** @description It is the other half's of a folded cord, which ends in it too. */
+            with?: boolean;
         };
         Ending: {
             /** @description The id of the bead on a leg. */
@@ -1040,7 +1042,7 @@ export interface components {
              * @description A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it.
              * @enum {string}
              */
-            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop" | "with";
+            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop" | "fold-bead" | "with";
         };
         Fit: {
             /**
@@ -3516,9 +3518,9 @@ export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "fold-bead", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
-export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead", "cord-loop", "with"];
+export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead", "cord-loop", "fold-bead", "with"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
 export const heldAtOutwardValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeldAt"]["outward"]> = [-1, 1];
 export const holderWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Holder"]["way"]> = ["crimps", "knots", "friction", "pressed"];

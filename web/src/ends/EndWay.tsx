@@ -27,6 +27,7 @@ const WAYS: { way: Way; label: string }[] = [
   { way: "leg", label: "on a leg: a bead and a knot" },
   { way: "cord-loop", label: "in a loop of the bare cord" },
   { way: "fold", label: "in the fold of the cord" },
+  { way: "fold-bead", label: "folded through a bead" },
   { way: "under-bead", label: "with its crimp inside the last bead" },
 ];
 
@@ -39,7 +40,7 @@ export const endOf = (doc: Document, row: string, side: Side) => (side === "left
 /** waysFor lists the ways that suit an end: wire takes no knot, other cords but nylon no crimp, and stringing begins at the left. */
 function waysFor(doc: Document, row: string, side: Side) {
   const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord)?.type;
-  const suits: Record<Way, boolean> = { with: false, loop: true, "cord-loop": cord !== "wire", fold: side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
+  const suits: Record<Way, boolean> = { with: false, loop: true, "cord-loop": cord !== "wire", fold: side === "left", "fold-bead": side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
   return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, row, side)?.way);
 }
 
@@ -82,10 +83,10 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
             <span className="quiet"> round inside</span>
           </span>
         )}
-        {end?.way === "leg" && (
+        {(end?.way === "leg" || end?.way === "fold-bead") && (
           <>
-            <LengthField label={`Length of the ${side} leg`} mm={end.legMm ?? null} width={72} onChange={(mm) => void set("leg", { mm })} />
-            <button type="button" className="pick" onClick={onBead} aria-label={`Bead on the ${side} leg`}>
+            <LengthField label={end.way === "leg" ? `Length of the ${side} leg` : "Neck below the bead in the fold"} mm={end.legMm ?? null} width={72} onChange={(mm) => void set("leg", { mm })} />
+            <button type="button" className="pick" onClick={onBead} aria-label={end.way === "leg" ? `Bead on the ${side} leg` : "Bead in the fold"}>
               {end.bead ? nameOf(end.bead) : "no bead"}
             </button>
           </>

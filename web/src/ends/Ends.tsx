@@ -73,6 +73,12 @@ export function Ends({ bench, state, brief }: Props) {
     return row.rightEnd?.way === "with" ? `in the crimp of row ${number}` : "";
   };
 
+  /** On a leg, or at a bead that the cord is folded through, nothing lies beyond. */
+  const endsInBead = (list: FittingList) => {
+    const way = endOf(doc, row.id, sideOf(list))?.way;
+    return (way === "leg" && !isClosure(list)) || way === "fold-bead";
+  };
+
   const show = (list: FittingList, label: string, short: string) => {
     const fittings = fittingsAt(doc, row.id, list);
     const carrier = carrierOf(doc, row.id, list);
@@ -95,7 +101,7 @@ export function Ends({ bench, state, brief }: Props) {
           ))}
           {runsOn(list) && <span className="quiet">the cord runs on through {runsOn(list)}</span>}
           {endsInOther(list) && <span className="quiet">{endsInOther(list)}</span>}
-          {!runsOn(list) && !endsInOther(list) && (isClosure(list) || endOf(doc, row.id, sideOf(list))?.way !== "leg") && (
+          {!runsOn(list) && !endsInOther(list) && !endsInBead(list) && (
             <button type="button" className="pick quiet" onClick={() => setChosen({ list })} aria-label={`Add to ${label.toLowerCase()}`}>
               + add
             </button>

@@ -1,7 +1,7 @@
 import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
 import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
 import { drawCordLoop } from "../felt/paint/cordLoop.ts";
-import { drawShared, drawBeadLoop, type Looks } from "../felt/paint/ending.ts";
+import { drawShared, drawBeadLoop, drawFoldBead, type Looks } from "../felt/paint/ending.ts";
 import { drawBeadLinks, isBeadLink, piecesOf } from "../felt/paint/links.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { drawPath, drawThrough, MARGIN, TAIL, WORKING } from "./drawPasses.ts";
@@ -61,6 +61,7 @@ function halfOf(part: EndPart, drawn: string, { materials, outlines }: ExplodedV
   if (part.role === "loop") return 12;
   if (part.role === "cord-loop") return ((part.girthMm ?? 24) / 4) * LOOP_PX;
   if (part.loop) return ((part.mm + part.loop.thickMm) / 2) * LOOP_PX;
+  if (part.role === "fold-bead") return ((m?.acrossMm ?? 4) / 2) * PX * LEG_SHARE;
   if (part.role === "leg") return ((m?.alongMm ?? m?.acrossMm ?? 2) / 2) * PX * LEG_SHARE;
   if (m?.type === "button") return ((m.outsideMm ?? 12) / 2) * BUTTON_PX + 6;
   if (part.role === "chain") return (Math.min(part.links ?? 1, LINKS_SHOWN) * (m?.insideMm ?? 3) * PX) / 2 + 4;
@@ -129,6 +130,7 @@ function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
   if (part.loop) return `a loop of ${part.loop.beads.length} beads`;
   if (part.role === "cord-loop") return "a loop of the cord";
   if (part.role === "chain") return `${part.links} links of ${m?.name}`;
+  if (part.role === "fold-bead") return `${m?.name}, in the fold`;
   if (part.role === "leg") return m ? `${m.name}, on a leg` : "a leg";
   if (drawn === "loop") return "the wire's loop";
   if (drawn === "toggle-ring") return `${m?.name}, its ring`;
@@ -187,6 +189,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     else if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
     else if (s.part.role === "shared-bead") drawShared(ctx, s.part, px * scale, looks);
     else if (isBeadLink(s.part, outlines)) drawBeadLinks(ctx, s.part, { from: -s.half, out: 1, px: BEAD_LINK_PX * scale, most: BEAD_LINKS_SHOWN }, looks);
+    else if (s.part.role === "fold-bead") drawFoldBead(ctx, s.part, { from: -s.half - 8 * scale, to: -s.half, px: px * LEG_SHARE }, looks);
     else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
     else drawFitting(ctx, s.drawn === OTHER_HALF ? "clasp" : s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();

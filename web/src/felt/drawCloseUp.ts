@@ -4,7 +4,7 @@ import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
-import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
+import { drawBeadLoop, drawFoldBead, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { hangsBelow } from "./paint/bead.ts";
 import { drawCordLoop } from "./paint/cordLoop.ts";
@@ -199,8 +199,10 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
       if (x(Math.max(part.fromMm, part.toMm) + (part.legMm ?? 0)) < -60 || x(Math.min(part.fromMm, part.toMm) - (part.legMm ?? 0)) > width + 60) continue;
       const m = materials.get(part.material ?? "");
       const looks = { materials, outlines: analysis.drawing?.outlines ?? {}, cord: cloths[tone].cord, cordMm: cord?.diameterMm ?? 0.4 };
+      if (part.with) ctx.globalAlpha = SHARED; // it is the other half's of the cord, and here a guest
       if (part.role === "bead-loop") drawBeadLoop(ctx, part, { from: x(part.fromMm), to: x(part.toMm), px }, looks);
       if (part.role === "cord-loop") drawCordLoop(ctx, { from: x(part.fromMm), to: x(part.toMm), px }, part.girthMm ?? 0, looks.cord, looks.cordMm);
+      if (part.role === "fold-bead") drawFoldBead(ctx, part, { from: x(part.fromMm), to: x(part.toMm) + (parts === left ? -0.01 : 0.01), px }, looks);
       if (part.role === "shared-bead") {
         ctx.save();
         ctx.translate(x((part.fromMm + part.toMm) / 2), 0);
@@ -214,7 +216,7 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
         ctx.restore();
       }
       // What rows share exists once: in each row it is drawn as a guest.
-      ctx.globalAlpha = part.shared && analysis.strands.length > 1 ? SHARED : 1;
+      ctx.globalAlpha = part.with || (part.shared && analysis.strands.length > 1) ? SHARED : 1;
       if (isBeadLink(part, looks.outlines)) drawBeadLinks(ctx, part, { from: x(part.fromMm), out: parts === left ? -1 : 1, px }, looks);
       else drawFitting(ctx, part.role, m, { from: x(part.fromMm), to: x(part.toMm), px, links: part.links });
       ctx.globalAlpha = 1;

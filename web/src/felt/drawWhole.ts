@@ -3,7 +3,7 @@ import { isDrop, isGap, isLoop, rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
-import { drawBeadLoop, drawLeg, drawShared } from "./paint/ending.ts";
+import { drawBeadLoop, drawFoldBead, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { hangsBelow } from "./paint/bead.ts";
@@ -151,11 +151,13 @@ function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials
   const loopsFirst = [...row.parts].sort((a, b) => Number(strand[b.end][b.index].role === "bead-loop") - Number(strand[a.end][a.index].role === "bead-loop"));
   for (const seat of loopsFirst) {
     const part = strand[seat.end][seat.index];
+    if (part.with) continue; // it exists once, and is drawn with the other half of the cord
     const out = seat.end === "left" ? -1 : 1;
     const half = (seat.lengthMm / 2) * px;
     const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm };
     if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
     if (part.role === "cord-loop") along(ctx, seat, px, () => drawCordLoop(ctx, { from: -out * half, to: out * half, px }, part.girthMm ?? 0, looks.cord, cordMm));
+    if (part.role === "fold-bead") along(ctx, seat, px, () => drawFoldBead(ctx, part, { from: -out * half, to: out * (half + 0.01), px }, looks));
     if (part.role === "shared-bead") along(ctx, seat, px, () => drawShared(ctx, part, px, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
     const stretch = { from: -out * half, to: out * half, px, link: seat.link };

@@ -22,6 +22,8 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
         return `A loop of ${part.loop?.beads.length ?? 0} beads`;
       case "cord-loop":
         return "A loop of the bare cord, held by an overhand knot";
+      case "fold-bead":
+        return `${name}, with the middle of the cord folded through it`;
       case "leg":
         return name ? `A leg with ${name.toLowerCase()} and a knot` : "A leg that ends in a knot";
       case "extender":

@@ -43,6 +43,36 @@ export function drawShared(ctx: CanvasRenderingContext2D, part: EndPart, px: num
   if (m && outline) sprites.draw(ctx, m, outline, px, false);
 }
 
+/** drawFoldBead paints a bead that the cord is folded through, across the end of its neck of both cords, which runs from one place outwards to another. */
+export function drawFoldBead(ctx: CanvasRenderingContext2D, part: EndPart, { from, to, px }: { from: number; to: number; px: number }, looks: Looks) {
+  const [m, outline] = [looks.materials.get(part.material ?? ""), looks.outlines[part.material ?? ""]];
+  if (!m || !outline) return;
+  const out = to < from ? -1 : 1;
+  const cord = Math.max(0.8, looks.cordMm * px);
+  ctx.strokeStyle = looks.cord;
+  ctx.lineWidth = cord;
+  for (const side of [-1, 1]) {
+    ctx.beginPath();
+    ctx.moveTo(from, side * cord * 0.6);
+    ctx.lineTo(to, side * cord * 0.6);
+    ctx.stroke();
+  }
+  ctx.save();
+  ctx.translate(to + (out * (m.acrossMm ?? 0) * px) / 2, 0);
+  ctx.rotate(Math.PI / 2);
+  sprites.draw(ctx, m, outline, px, false);
+  // The cord comes out at both its ends and runs down along it.
+  const half = outline.left[0][1] * px;
+  const wide = ((m.acrossMm ?? 0) / 2) * px;
+  for (const end of [-1, 1]) {
+    ctx.beginPath();
+    ctx.moveTo(end * half, 0);
+    ctx.quadraticCurveTo(end * half, out * wide, end * cord * 0.6, out * wide);
+    ctx.stroke();
+  }
+  ctx.restore();
+}
+
 /** placeOn is a place on an ellipse by its share of the way round, from its near end, and which way the line runs there. */
 function placeOn(turn: number, long: number, wide: number) {
   return { x: long * Math.cos(turn), y: wide * Math.sin(turn), angle: Math.atan2(wide * Math.cos(turn), -long * Math.sin(turn)) };
