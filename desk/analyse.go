@@ -155,7 +155,7 @@ func strandOf(s *measure.Strand) Strand {
 	for _, d := range drops {
 		out.Drops = append(out.Drops, DropOf{Key: d.Key, Count: count[d], DeepMm: exact(d.Deep), CordMm: exact(d.Path)})
 	}
-	out.Riders = ridersOf(s)
+	out.Riders, out.Lace = ridersOf(s), laceOf(s)
 	if legs := s.Legs(); legs != nil {
 		out.Legs = &LegsOf{Count: legs.Count, Folded: legs.Folded, EachMm: exact(legs.Each), LeastMm: exact(legs.Least)}
 	}

@@ -109,6 +109,7 @@ type Strand struct {
 	Holders       []HeldAt     `json:"holders,omitempty" doc:"Where something holds a bead beside a gap."`
 	Legs          *LegsOf      `json:"legs,omitempty" doc:"What a doubled cord is made in."`
 	Riders        *RidersOf    `json:"riders,omitempty" doc:"Beads that slide over the strand."`
+	Lace          *LaceOf      `json:"lace,omitempty" doc:"The way of the cord through a laced row."`
 	Left          []EndPart    `json:"left"`
 	Right         []EndPart    `json:"right"`
 	LeftTail      Tail         `json:"leftTail"`
@@ -129,6 +130,17 @@ type DropOf struct {
 	Count  int       `json:"count"`
 	DeepMm length.MM `json:"deepMm" doc:"From the strand to the foot of its last bead."`
 	CordMm length.MM `json:"cordMm" doc:"The length of cord that it uses."`
+}
+
+// LaceOf is the way of all cords through a laced row.
+type LaceOf struct {
+	FrontMm   length.MM `json:"frontMm" doc:"Over the fronts."`
+	ThroughMm length.MM `json:"throughMm" doc:"Through the holes."`
+	BackMm    length.MM `json:"backMm" doc:"Along the back, from flat to flat."`
+	EdgesMm   length.MM `json:"edgesMm" doc:"At the back, from the outermost holes to the ends of the row."`
+	StepMm    length.MM `json:"stepMm,omitempty" doc:"By which neighbours in two layers stand in front of one another."`
+	TiltDeg   float64   `json:"tiltDeg,omitempty" doc:"Of flats that lean on one another."`
+	OverlapMm length.MM `json:"overlapMm,omitempty" doc:"By which neighbours cover one another at most."`
 }
 
 // LegsOf is what a doubled cord is made in: the halves of a fold, or cords side by side.

@@ -102,11 +102,18 @@ func (w *Wrap) draw(s *measure.Strand, link measure.Link, touching bool, from, t
 	}
 	for k, b := range link.Beads {
 		bead := beads[b.Bead].Material.Bead
+		forward := 0.0
+		if bead.Flat != nil {
+			forward = forwardOf(bead, b.Bead)
+		}
 		outwards := max(inwards(bead), float64(bead.StandsOff))
+		if bead.Flat != nil {
+			outwards = float64(bead.Thick)
+		}
 		if bead.Hangs() {
 			outwards = float64(bead.Drop)
 		}
-		out := SeatOfBead{Strand: string(s.Row.ID), Seat: seat(b.Before/whole, furthestIn(s, link)-link.Segment.Reach), Element: b.Bead}
+		out := SeatOfBead{Strand: string(s.Row.ID), Seat: seat(b.Before/whole, furthestIn(s, link)-link.Segment.Reach+forward), Element: b.Bead}
 		if touching && k == len(link.Beads)/2 {
 			w.Touching++
 			at := [2]float64{from[0] + dx/2, from[1] + dy/2}
@@ -127,6 +134,19 @@ func (w *Wrap) drawBare(s *measure.Strand, gap int, seat Seat, from, to [2]float
 		return
 	}
 	w.Beads = append(w.Beads, SeatOfBead{Strand: string(s.Row.ID), Seat: seat, Element: gap})
+}
+
+// forwardOf is how far in front of the cord at its back the middle of a laced flat lies: of
+// two layers every other one lies on the one before.
+func forwardOf(b *material.Bead, element int) float64 {
+	through := float64(b.Flat.Through)
+	switch {
+	case b.Flat.Tilt > 0:
+		return float64(b.Thick) / 2
+	case b.Flat.Layers && element%2 == 1:
+		return 1.5 * through
+	}
+	return through / 2
 }
 
 // furthestIn is how far the beads of a link reach from the cord towards the body.

@@ -4,6 +4,8 @@
 package format
 
 import (
+	"maps"
+
 	"github.com/go-json-experiment/json"
 
 	"mala/core/length"
@@ -126,6 +128,7 @@ type Row struct {
 	Left    []Fitting  `json:"left,omitempty"`
 	Right   []Fitting  `json:"right,omitempty"`
 	FoldOf  string     `json:"foldOf,omitempty" doc:"The id of the row whose cord it is the other half of, folded at the left."`
+	Lacing  *Lacing    `json:"lacing,omitempty" doc:"How a row of flats is laced; absent where the cord runs through all holes."`
 	Riders  string     `json:"riders,omitempty" maxLength:"4096" doc:"Beads that slide over those of the line, as a bead line."`
 	Holder  *Holder    `json:"holder,omitempty" doc:"What holds beads where gaps lie beside them."`
 
@@ -153,6 +156,30 @@ func holderOf(h piece.Holder) *Holder {
 		out.Of = h.Of.ID
 	}
 	return out
+}
+
+// Lacing is how cords go through the holes of flats that lie beside one another. They touch
+// unless they have a pitch or an overlap.
+type Lacing struct {
+	Way       string            `json:"way" enum:"straight,diagonal,crossed" doc:"From hole to hole along the row, from a corner to the opposite one, or by two cords that cross on every front."`
+	PitchMm   length.MM         `json:"pitchMm,omitempty" doc:"From middle to middle."`
+	OverlapMm length.MM         `json:"overlapMm,omitempty" doc:"By which neighbours cover one another."`
+	Tilted    bool              `json:"tilted,omitempty" doc:"Where they overlap each leans on the one before it; else every other one lies in front."`
+	Tops      map[string]string `json:"tops,omitempty" doc:"By letter the letter of the smaller flat that is laced on it."`
+}
+
+func lacingOf(l *piece.Lacing) *Lacing {
+	if l == nil {
+		return nil
+	}
+	return &Lacing{string(l.Way), l.Pitch, l.Overlap, l.Tilted, maps.Clone(l.Tops)}
+}
+
+func (l *Lacing) lacing() *piece.Lacing {
+	if l == nil {
+		return nil
+	}
+	return &piece.Lacing{Way: piece.LacingWay(l.Way), Pitch: l.PitchMm, Overlap: l.OverlapMm, Tilted: l.Tilted, Tops: maps.Clone(l.Tops)}
 }
 
 // Port is where a row goes on at a join.
@@ -224,7 +251,7 @@ type Material struct {
 	Joint          string    `json:"joint,omitempty" enum:"open,soldered,split"`
 	Form           string    `json:"form,omitempty" enum:"round,oval,flat,ball" doc:"Of a ring round or oval, of a button flat or ball."`
 	Eye            string    `json:"eye,omitempty" enum:"open,closed"`
-	Holes          int       `json:"holes,omitempty" doc:"For rows, of a slide clasp or a connector."`
+	Holes          int       `json:"holes,omitempty" doc:"For rows, of a slide clasp or a connector; through the face of a button, coin or disc that is laced, two or four in a square."`
 	SpacingMm      length.MM `json:"spacingMm,omitempty" doc:"From hole to hole."`
 	RiseMm         length.MM `json:"riseMm,omitempty" doc:"Of a bar: how far its middle rises above the line between its holes."`
 	Links          int       `json:"links,omitempty" doc:"Of an extender."`

@@ -143,6 +143,7 @@ func (r *materialReader) bead() (*material.Bead, error) {
 		Shape: material.Shape(d.Shape), Across: d.AcrossMm, Thick: d.ThickMm, Along: d.AlongMm, Hole: d.HoleMm,
 		Depth: d.DepthMm, Wall: d.WallMm, Drop: d.DropMm, Facing: material.Facing(d.Facing), Drilled: material.Drilled(d.Drilled),
 		Sized: material.Sized(d.Sized), Loop: d.LoopMm, LoopWire: d.LoopWireMm, HoleOff: d.HoleOffMm, HoleTo: material.Toward(d.HoleTo),
+		Holes: d.Holes, Apart: d.SpacingMm,
 	}
 	if d.Run != nil {
 		b.Run = material.Run{Count: d.Run.Count, Measured: d.Run.MeasuredMm}

@@ -239,6 +239,7 @@ func (b *builder) section(i int, s Section) piece.Section {
 		for _, side := range piece.Sides() {
 			*r.Ending(side) = b.ending(where+"."+string(side)+"End", *row.ending(side))
 		}
+		r.Lacing = row.Lacing.lacing()
 		if row.Riders != "" {
 			riders, err := pattern.Parse(row.Riders)
 			for _, f := range pattern.Faults(err) {

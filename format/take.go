@@ -113,6 +113,7 @@ func (r *Row) take(before, after *piece.Row) {
 	if after.Corded() {
 		r.Cord = after.Cord.ID
 	}
+	r.Lacing = lacingOf(after.Lacing)
 	if r.Riders = ""; after.Riders != nil {
 		r.Riders = after.Riders.String()
 	}

@@ -159,6 +159,9 @@ func (e *lineEditor) changeLetter(text string) error {
 			swapLetters(r.Line, old, fresh)
 		}
 		for _, side := range piece.Sides() {
+			if side == piece.Left {
+				r.Lacing = reletter(r.Lacing, old, fresh)
+			}
 			if r.Riders != nil && side == piece.Left {
 				r.Riders = r.Riders.Clone()
 				swapLetters(r.Riders, old, fresh)

@@ -53,6 +53,7 @@ const (
 	SetPasses   Do = "set-passes"   // run the cord N times through the row's beads: doubled for 2
 	SetOneCord  Do = "set-one-cord" // let the beads of the letter Text ride on one of several cords for N 1, on all for 0
 	SetRiders   Do = "set-riders"   // let the beads of the line Text slide over the row; none removes them
+	SetLacing   Do = "set-lacing"   // set the Field of how the row is laced: its way, pitch, overlap, lie, or what lies on top
 	SetSlack    Do = "set-slack"    // to Length; none follows the house
 	SetCut      Do = "set-cut"      // the cord has been cut to Length; none if it has not
 	SetEnd      Do = "set-end"      // set the Field of how the end is made: its way, loop, leg, bead, tail or stop
@@ -128,6 +129,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setDish(p, op)
 	case SetRings, SetPin:
 		return keep, changeComponent(p, op)
+	case SetLacing:
+		return keep, setLacing(p, op)
 	case SetRiders:
 		return keep, setRiders(p, op)
 	case SetPasses, SetOneCord:
@@ -218,6 +221,9 @@ func setDish(p *piece.Piece, op Op) error {
 				if loop != nil && slices.ContainsFunc(loop.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
 					return refuse("The dish %s is still in a loop of beads at an end. Change the loop first.", op.Text)
 				}
+			}
+			if onTop(row.Lacing, op.Text) {
+				return refuse("The dish %s is still laced on another, or has one laced on it. Change the lacing first.", op.Text)
 			}
 			if row.Riders != nil && slices.ContainsFunc(row.Riders.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
 				return refuse("The dish %s still rides on a row. Change its riders first.", op.Text)

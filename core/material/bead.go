@@ -68,7 +68,12 @@ type Bead struct {
 	// the heavier side hangs down, lies in front, or lies to the body.
 	HoleOff length.MM
 	HoleTo  Toward
-	OneCord bool // it hangs on one of the cords that run side by side
+	// Holes are those through the face of a flat that can be laced, 2 or 4 in a square, Apart
+	// from middle to middle; 0 with one hole.
+	Holes   int
+	Apart   length.MM
+	Flat    *Flat // how it lies, of one that is laced
+	OneCord bool  // it hangs on one of the cords that run side by side
 	Facing  Facing
 	Drilled Drilled
 	Sized   Sized
@@ -82,7 +87,7 @@ type Bead struct {
 // Hides says whether a bead of the shape closes round a knot in its hole: a cap
 // and a charm's ring are open, and a coil is.
 func Hides(s Shape) bool {
-	return s != Cap && s != Charm && s != Coiled && s != Gap && s != Fringe && s != Looped
+	return s != Cap && s != Charm && s != Coiled && s != Gap && s != Fringe && s != Looped && s != Laced
 }
 
 // Hangs says whether the bead hangs on the cord, by a ring or as the cord itself.
@@ -139,6 +144,9 @@ func NewBead(b Bead) (*Bead, error) {
 		return nil, err
 	}
 	if err := b.checkHole(); err != nil {
+		return nil, err
+	}
+	if err := b.checkHoles(); err != nil {
 		return nil, err
 	}
 	b.scale = 1

@@ -79,6 +79,9 @@ func (b *Bead) BodyFace(right bool) Face {
 // ToBody is how far the bead reaches from its hole towards the body: half its thickness,
 // less where its hole lies towards its back, more where it lies towards its front.
 func (b *Bead) ToBody() length.MM {
+	if b.Flat != nil {
+		return 0 // it lies on the cord, which runs along its back
+	}
 	switch b.HoleTo {
 	case TowardBack:
 		return b.Thick/2 - b.HoleOff

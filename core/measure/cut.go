@@ -54,7 +54,9 @@ func (s *Strand) cut(p *piece.Piece) {
 		return // its cord is that of the row before, or it has none
 	}
 	passes := length.MM(s.Row.Passes)
-	s.Cut = []CutPart{{Part: "beads", Length: s.Strung * passes}}
+	if s.Cut = []CutPart{{Part: "beads", Length: s.Strung * passes}}; s.Lace != nil {
+		s.Cut = s.Lace.parts()
+	}
 	if s.Slack > 0 {
 		s.Cut = append(s.Cut, CutPart{Part: "slack", Length: s.Slack * passes})
 	}
@@ -225,6 +227,10 @@ func (s *Strand) tails(h piece.House) {
 			continue
 		}
 		switch own := s.Row.Ending(e.Side).Tail; {
+		case s.Lace != nil: // no hole of a flat runs along the row
+			if own.Length != nil {
+				e.Tail = *own.Length
+			}
 		case own.Beads != nil:
 			s.tailOfBeads(e, *own.Beads)
 		case own.Length != nil:

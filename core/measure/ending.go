@@ -48,6 +48,11 @@ func (mk *strandMaker) loop(line *pattern.Line) (*BeadLoop, error) {
 			return nil, pattern.NoDrop(n, "in a loop at an end")
 		}
 	}
+	if mk.row.Lacing != nil {
+		strung, own := *mk.row, *mk
+		strung.Lacing, own.row = nil, &strung
+		mk = &own
+	}
 	s, err := mk.lay(line, nil, nil, false)
 	if err != nil {
 		return nil, err
@@ -67,6 +72,9 @@ func (b *endBuilder) addLoop() {
 // AllBeads counts the beads of the strand with its riders and those of its loops and legs.
 func (s *Strand) AllBeads() int {
 	n := s.Count()
+	if s.Lace != nil {
+		n += s.Lace.Tops
+	}
 	if s.Riders != nil {
 		n += len(s.Riders.Beads)
 	}

@@ -208,7 +208,7 @@ func (b *endBuilder) cover(cover *Part) {
 // slips says whether something of that width passes into the hole of the bead
 // beside it; one just as wide does.
 func (b *endBuilder) slips(width length.MM) bool {
-	return b.beside != nil && !b.beside.Material.Bead.Hangs() && b.beside.Material.Bead.Hole >= width-closeEnough
+	return b.beside != nil && !b.beside.Material.Bead.Hangs() && b.beside.Flat() == nil && b.beside.Material.Bead.Hole >= width-closeEnough
 }
 
 // loop ends a crimped end in a loop of its wire unless a guard does, and any end

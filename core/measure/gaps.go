@@ -90,7 +90,7 @@ type Held struct {
 // Holders lists where beads are held beside gaps, from the left; those at the strand's own
 // ends are held there already.
 func (s *Strand) Holders() []Held {
-	if len(s.gaps) == 0 {
+	if len(s.gaps) == 0 || s.Lace != nil {
 		return nil
 	}
 	n := len(s.Beads)

@@ -244,7 +244,7 @@ func (s *Strand) finish(p *piece.Piece) {
 // planned is the slack that is planned for a strand in a loop of this length pulled
 // tight, and what bending into it needs.
 func (s *Strand) planned(p *piece.Piece, loop length.MM) (slack, needed length.MM) {
-	if s.Row.Corded() && s.Row.Cord.Cord.Type != material.Elastic && loop > 0 {
+	if s.Row.Corded() && s.Lace == nil && s.Row.Cord.Cord.Type != material.Elastic && loop > 0 {
 		needed = s.slackNeeded(loop)
 		slack = p.House.PlannedSlack(needed)
 	}

@@ -115,6 +115,9 @@ func (s *Strand) slackNeeded(loop length.MM) length.MM {
 // lies to the inside of its holes, so each joint opens only by ρ - (hole -
 // cord)/2, and never by less than 0. Of two holes the finer decides.
 func (s *Strand) SlackLeast() length.MM {
+	if s.Lace != nil {
+		return 0 // its cord lies at the back, where the flats turn
+	}
 	cord := s.Row.Cord.Cord.Diameter
 	return s.turningGaps(s.tight, func(left *stiffPart) float64 {
 		return max(0, left.right-float64(left.gap-cord)/2)

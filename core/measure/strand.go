@@ -33,6 +33,7 @@ type Strand struct {
 	Cut         []CutPart
 	Knot        *Knot // of a ring tied on itself
 	Start       Start
+	Lace        *Lace   // the way of the cord through a laced row; nil where it is strung
 	Riders      *Riders // beads that slide over the strand; nil without any
 
 	tight length.MM // the loop pulled tight, without any slack
@@ -107,6 +108,7 @@ func (mk *strandMaker) layOut(fills pattern.Fills, before *Strand) (*Strand, err
 	if err != nil {
 		return nil, err
 	}
+	s.lace()
 	s.Left, s.Right = mk.endAt(s, piece.Left), mk.endAt(s, piece.Right)
 	return s, mk.ride(s)
 }
@@ -197,11 +199,15 @@ func (l *nodeLook) next(t *turns, b pattern.Placed) *nodeLook {
 
 func (mk *strandMaker) look(key string) nodeLook {
 	m := mk.piece.Palette[key]
-	l := mk.lookOf(m)
+	lie := func(m *material.Material) *material.Material { return m }
+	if mk.row.Lacing != nil {
+		lie = func(m *material.Material) *material.Material { return mk.laced(key, m) }
+	}
+	l := mk.lookOf(lie(m))
 	if m.Component != nil {
 		l.back = m.Component.Back
 		for _, one := range m.Component.Turn {
-			l.inTurn = append(l.inTurn, mk.lookOf(one))
+			l.inTurn = append(l.inTurn, mk.lookOf(lie(one)))
 		}
 	}
 	return l
@@ -226,6 +232,9 @@ func (mk *strandMaker) lookOf(m *material.Material) nodeLook {
 
 // passesOf is that of the bead of a letter, which may ride on one of several cords.
 func (mk *strandMaker) passesOf(key string, m *material.Material) int {
+	if m.Bead.Flat != nil {
+		return mk.lacedPasses(m.Bead)
+	}
 	if mk.piece.OneCord[key] {
 		return 1
 	}
@@ -266,6 +275,9 @@ func (s *Strand) countKinds() {
 			b.Drop.Each(func(one *HungBead) { s.countOne(at, one.Material) })
 		default:
 			s.countOne(at, b.Material)
+			if f := b.Flat(); f != nil && f.Top != nil {
+				s.countOne(at, f.Top)
+			}
 		}
 	}
 }

@@ -23,6 +23,7 @@ const (
 	TooLong      Code = "too-long"
 	TooDeep      Code = "too-deep"
 	TooMany      Code = "too-many-beads"
+	BadLacing    Code = "bad-lacing"
 	BadEdit      Code = "bad-edit"
 )
 

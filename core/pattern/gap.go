@@ -64,6 +64,11 @@ func (l *lexer) gap() (token, error) {
 	return t, nil
 }
 
+// NotLaced is the fault for a bead that cannot be laced, for a reason.
+func NotLaced(n *Node, says string) *Fault {
+	return &Fault{Code: BadLacing, Col: n.Col, Says: says, Expected: "a flat with two or four holes"}
+}
+
 // NoPitch is the fault for a pitch that does not stand between two beads.
 func NoPitch(n *Node) *Fault {
 	return fault(BadLength, n.Col, "A pitch goes from the middle of a bead to the middle of the next: put it between two beads, or use a clear gap, _10mm.", "a bead on both sides")

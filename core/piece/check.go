@@ -61,6 +61,7 @@ func (p *Piece) Check() []Fault {
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {
 			r.check(add, rowAt(i, j))
+			p.checkLacing(r, add, rowAt(i, j)+".lacing")
 			p.checkRiders(r, add, rowAt(i, j)+".riders")
 			p.checkEnding(r, Left, add, rowAt(i, j)+".leftEnd")
 			p.checkEnding(r, Right, add, rowAt(i, j)+".rightEnd")

@@ -130,6 +130,7 @@ type Row struct {
 
 	LeftEnding, RightEnding Ending
 
+	Lacing *Lacing       // of a row of flats that is laced; nil where the cord runs through all holes
 	Holder Holder        // of beads that stand apart
 	FoldOf ID            // the row whose cord it is the other half of, folded at the left; empty of a cord of its own
 	Riders *pattern.Line // beads that slide over those of the line; nil without any
@@ -265,6 +266,11 @@ func (p *Piece) newID(prefix string) ID {
 func (r *Row) TakeLine(line *pattern.Line, palette map[string]*material.Material) error {
 	if err := checkLetters(line, palette); err != nil {
 		return err
+	}
+	if r.Lacing != nil {
+		if err := r.Lacing.CheckLine(line, palette); err != nil {
+			return err
+		}
 	}
 	r.Line = line
 	return nil

@@ -186,6 +186,10 @@ func title(side piece.Side) string {
 }
 
 func (w *writer) stringRuns() {
+	if w.s.Lace != nil {
+		w.laceRow()
+		return
+	}
 	says := "String the runs in order and tick each one; the length after each run is given beside it."
 	if w.s.FromCentre(w.h) {
 		says = "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."

@@ -1256,6 +1256,66 @@ export interface components {
             /** @description It fits when tied tight and pulled. */
             pull?: boolean;
         };
+        LaceOf: {
+            /**
+             * Format: double
+             * @description Along the back, from flat to flat.
+             */
+            backMm: number;
+            /**
+             * Format: double
+             * @description At the back, from the outermost holes to the ends of the row.
+             */
+            edgesMm: number;
+            /**
+             * Format: double
+             * @description Over the fronts.
+             */
+            frontMm: number;
+            /**
+             * Format: double
+             * @description By which neighbours cover one another at most.
+             */
+            overlapMm?: number;
+            /**
+             * Format: double
+             * @description By which neighbours in two layers stand in front of one another.
+             */
+            stepMm?: number;
+            /**
+             * Format: double
+             * @description Through the holes.
+             */
+            throughMm: number;
+            /**
+             * Format: double
+             * @description Of flats that lean on one another.
+             */
+            tiltDeg?: number;
+        };
+        Lacing: {
+            /**
+             * Format: double
+             * @description By which neighbours cover one another.
+             */
+            overlapMm?: number;
+            /**
+             * Format: double
+             * @description From middle to middle.
+             */
+            pitchMm?: number;
+            /** @description Where they overlap each leans on the one before it; else every other one lies in front. */
+            tilted?: boolean;
+            /** @description By letter the letter of the smaller flat that is laced on it. */
+            tops?: {
+                [key: string]: string;
+            };
+            /**
+             * @description From hole to hole along the row, from a corner to the opposite one, or by two cords that cross on every front.
+             * @enum {string}
+             */
+            way: "straight" | "diagonal" | "crossed";
+        };
         LegsOf: {
             /** Format: int64 */
             count: number;
@@ -1345,7 +1405,7 @@ export interface components {
             holeTo?: "top" | "back" | "front";
             /**
              * Format: int64
-             * @description For rows, of a slide clasp or a connector.
+             * @description For rows, of a slide clasp or a connector; through the face of a button, coin or disc that is laced, two or four in a square.
              */
             holes?: number;
             id: string;
@@ -1520,7 +1580,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1844,6 +1904,8 @@ export interface components {
             /** @description What holds beads where gaps lie beside them. */
             holder?: components["schemas"]["Holder"];
             id: string;
+            /** @description How a row of flats is laced; absent where the cord runs through all holes. */
+            lacing?: components["schemas"]["Lacing"];
             left?: components["schemas"]["Fitting"][];
             /** @description How the end is made beyond its fittings. */
             leftEnd?: components["schemas"]["Ending"];
@@ -2089,6 +2151,8 @@ export interface components {
              */
             insideMm?: number;
             knot?: components["schemas"]["Knot"];
+            /** @description The way of the cord through a laced row. */
+            lace?: components["schemas"]["LaceOf"];
             /**
              * Format: double
              * @description The shortest cord it can be made with.
@@ -3541,6 +3605,7 @@ export const houseTailValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const houseTargetCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["targetCounts"]> = ["closed", "beads"];
 export const houseThreadValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["thread"]> = ["single", "doubled"];
 export const houseUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["unit"]> = ["mm", "cm", "in"];
+export const lacingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lacing"]["way"]> = ["straight", "diagonal", "crossed"];
 export const lookFinishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Look"]["finish"]> = ["glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"];
 export const makeVersionInputBodyReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MakeVersionInputBody"]["reason"]> = ["named", "printed", "exported"];
 export const materialClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["class"]> = ["bead", "finding", "cord", "component"];
@@ -3558,7 +3623,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -4,6 +4,7 @@ import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { Hands } from "../bench/Hands.tsx";
 import { Chips } from "./Chips.tsx";
+import { Lacing } from "./Lacing.tsx";
 import { Riders } from "./Riders.tsx";
 
 interface Props {
@@ -103,6 +104,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
       <div className={rows.length > 1 ? "lines" : undefined}>
         {rows.map((one, i) => (one.id === row ? <InHand key={one.id} number={rows.length > 1 ? i + 1 : 0}>{written}</InHand> : <OtherLine key={one.id} bench={bench} state={state} row={one} number={i + 1} />))}
       </div>
+      <Lacing bench={bench} state={state} />
       <Riders key={`${row} ${rowOf(doc, row).riders ?? ""}`} bench={bench} state={state} asked={asked} onAsk={setAsked} />
     </section>
   );

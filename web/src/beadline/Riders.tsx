@@ -18,7 +18,7 @@ export function Riders({ bench, state, asked, onAsk }: Props) {
   const written = rowOf(doc, row).riders ?? "";
   const [text, setText] = useState(written);
   const [wrong, setWrong] = useState("");
-  if (rowOf(doc, row).cord === undefined) return null;
+  if (rowOf(doc, row).cord === undefined || rowOf(doc, row).lacing) return null;
   if (!written && !asked) {
     return (
       <button type="button" className="link add-riders" title="Beads with large holes that slide over the others" onClick={() => onAsk(true)}>

@@ -3,6 +3,7 @@ import { useCallback } from "react";
 import type { Analysis, Document, Strand } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
 import { materialsOf } from "../felt/drawWhole.ts";
+import { lacedIn } from "../felt/paint/laced.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
 import { Length } from "../units/UnitContext.tsx";
 import { drawExploded, stationsOf, type ExplodedView } from "./drawExploded.ts";
@@ -21,7 +22,7 @@ const NAMES = { left: "Left end", right: "Right end" };
 export function ExplodedEnd({ analysis, doc, row, side }: Props) {
   const strand = strandOf(analysis, row);
   const view = useCallback(
-    ({ width, height }: CanvasSize): ExplodedView => ({ strand, side, materials: materialsOf(doc), outlines: analysis.drawing?.outlines ?? {}, width, height }),
+    ({ width, height }: CanvasSize): ExplodedView => ({ strand, side, materials: materialsOf(doc), outlines: analysis.drawing?.outlines ?? {}, laced: lacedIn(doc, strand), width, height }),
     [strand, side, doc, analysis],
   );
   const draw = useCallback(

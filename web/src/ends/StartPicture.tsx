@@ -3,6 +3,7 @@ import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
 import { materialsOf } from "../felt/drawWhole.ts";
+import { drawLaced, lacedIn } from "../felt/paint/laced.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
 import { drawStart, NAMES } from "./drawStart.ts";
@@ -31,6 +32,7 @@ export function StartPicture({ analysis, doc, row }: { analysis: Analysis; doc: 
       ctx.stroke();
       drawStart[start.by](ctx, start.by === "spool" ? 44 : STOP_AT, y);
       const materials = materialsOf(doc);
+      const laced = lacedIn(doc, strand);
       let x = STOP_AT + 16;
       for (const b of strand.placed.slice(0, BEADS)) {
         const m = materials.get(b.material);
@@ -38,7 +40,8 @@ export function StartPicture({ analysis, doc, row }: { analysis: Analysis; doc: 
         x += (b.alongMm / 2) * PX;
         ctx.save();
         ctx.translate(x, y);
-        if (m && outline) sprites.draw(ctx, m, outline, PX, b.turned);
+        if (m && laced) drawLaced(ctx, m, b.key, laced, CORD, PX);
+        else if (m && outline) sprites.draw(ctx, m, outline, PX, b.turned);
         ctx.restore();
         x += (b.alongMm / 2) * PX;
       }

@@ -1,6 +1,7 @@
 import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
 import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
 import { drawCordLoop } from "../felt/paint/cordLoop.ts";
+import { drawLaced, type Laced } from "../felt/paint/laced.ts";
 import { drawShared, drawBeadLoop, drawFoldBead, type Looks } from "../felt/paint/ending.ts";
 import { drawBeadLinks, isBeadLink, piecesOf } from "../felt/paint/links.ts";
 import { sprites } from "../felt/paint/sprites.ts";
@@ -11,6 +12,7 @@ export interface ExplodedView {
   side: "left" | "right";
   materials: Map<string, Material>;
   outlines: Record<string, Outline>;
+  laced: Laced | undefined;
   width: number;
   height: number;
 }
@@ -174,7 +176,8 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
       ctx.save();
       ctx.translate(x, y);
       ctx.globalAlpha = 0.94;
-      sprites.draw(ctx, m, outlines[b.material], px, side === "left" ? !b.turned : b.turned);
+      if (view.laced) drawLaced(ctx, m, b.key, view.laced, WORKING, px);
+      else sprites.draw(ctx, m, outlines[b.material], px, side === "left" ? !b.turned : b.turned);
       ctx.restore();
     }
     x -= (b.alongMm / 2) * px;

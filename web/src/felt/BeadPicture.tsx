@@ -2,6 +2,7 @@ import { useCallback } from "react";
 import type { Material, Outline } from "../api/client.ts";
 import { boxOf, drawComponent } from "./paint/component.ts";
 import { sprites } from "./paint/sprites.ts";
+import { drawFace, isFlat } from "./paint/laced.ts";
 import { hangsBelow } from "./paint/bead.ts";
 import { useCanvas } from "./useCanvas.ts";
 
@@ -35,6 +36,11 @@ export function BeadPicture({ material, outline, size, px, turned = false }: Pro
         const scale = Math.min(px ?? Infinity, (size - 4) / Math.max(box.right - box.left, box.bottom - box.top));
         ctx.translate(size / 2 - ((box.left + box.right) / 2) * scale, size / 2 - ((box.top + box.bottom) / 2) * scale);
         drawComponent(ctx, material, outline, { px: scale });
+        return;
+      }
+      if (isFlat(material)) {
+        ctx.translate(size / 2, size / 2);
+        drawFace(ctx, material, Math.min(px ?? Infinity, (size - 4) / (material.acrossMm ?? 10)));
         return;
       }
       const scale = Math.min(px ?? Infinity, (size - 4) / Math.max(left + right, 2 * up));

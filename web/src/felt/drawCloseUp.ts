@@ -4,6 +4,7 @@ import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
+import { drawLaced, lacedIn, lacedOrder, type Laced } from "./paint/laced.ts";
 import { drawBeadLoop, drawFoldBead, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { hangsBelow } from "./paint/bead.ts";
@@ -260,7 +261,9 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
   const seen = placed.map((b, i) => ({ ...b, spin: spins[i] })).filter((b) => x(b.toMm) > -reach(b) && x(b.fromMm) < width + reach(b));
   ctx.fillStyle = SHADOW;
   for (const b of seen) if (b.material && !outlines[b.material]?.seats) castShadow(ctx, x((b.fromMm + b.toMm) / 2), hangsBelow(materials.get(b.material)) * px, (b.alongMm / 2) * px, (b.acrossMm / 2) * px);
-  for (const layer of [0, 1, 2]) {
+  const laced = lacedIn(doc, strand);
+  if (laced) drawFlats(ctx, view, laced, strand, x);
+  for (const layer of laced ? [] : [0, 1, 2]) {
     for (const b of seen) {
       const m = materials.get(b.material) ?? inCord(b.key);
       const outline = outlines[b.material];
@@ -285,6 +288,20 @@ function drawBeads(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand }:
     ctx.save();
     ctx.translate(x((b.fromMm + b.toMm) / 2), 0);
     drawLetter(ctx, b, px);
+    ctx.restore();
+  }
+}
+
+/** drawFlats paints a laced row from the front: the layer behind first, or each over the one it leans on. */
+function drawFlats(ctx: CanvasRenderingContext2D, { doc, px, tone, width }: CloseUpView, laced: Laced, { placed }: Strand, x: (mm: number) => number) {
+  const materials = materialsOf(doc);
+  for (const { element } of lacedOrder(placed, laced)) {
+    const b = placed[element];
+    const m = materials.get(b.material);
+    if (!m || x(b.toMm) < 0 || x(b.fromMm) > width) continue;
+    ctx.save();
+    ctx.translate(x(b.atMm), 0);
+    drawLaced(ctx, m, b.key, laced, cloths[tone].cord, px);
     ctx.restore();
   }
 }

@@ -3,6 +3,7 @@ import { isDrop, isGap, isLoop, rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
+import { drawLaced, drawLacedOnEdge, lacedIn, lacedOrder, type Laced } from "./paint/laced.ts";
 import { drawBeadLoop, drawFoldBead, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
@@ -173,6 +174,8 @@ function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials
 
 function drawBeads(ctx: CanvasRenderingContext2D, one: RowView) {
   const { row, strand, materials, outlines, flat, px } = one;
+  const laced = lacedIn(one.view.drawn.doc, strand);
+  if (laced) return drawFlats(ctx, one, laced);
   const spins = spinsOf(strand.placed, outlines);
   for (const layer of [0, 1, 2]) {
     strand.placed.forEach((b, i) => {
@@ -187,6 +190,19 @@ function drawBeads(ctx: CanvasRenderingContext2D, one: RowView) {
       const carried = carriedApart(m, outline)?.hung;
       if (carried) along(ctx, hanging(row.beads[i], flat), px, () => sprites.draw(ctx, m, carried, px, b.turned && isLoop(b.key)));
     });
+  }
+  ctx.globalAlpha = 1;
+}
+
+/** drawFlats paints a laced row: from the front, or lying flat on its edge. */
+function drawFlats(ctx: CanvasRenderingContext2D, one: RowView, laced: Laced) {
+  const { row, strand, materials, flat, px, view } = one;
+  for (const { element } of lacedOrder(strand.placed, laced)) {
+    const { material, key } = strand.placed[element];
+    const m = materials.get(material);
+    if (!m) continue;
+    ctx.globalAlpha = behind(one, element) ? BEHIND : 1;
+    along(ctx, row.beads[element], px, () => (flat ? drawLacedOnEdge(ctx, m, key, laced, px) : drawLaced(ctx, m, key, laced, cloths[view.tone].cord, px)));
   }
   ctx.globalAlpha = 1;
 }

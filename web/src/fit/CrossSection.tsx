@@ -2,6 +2,7 @@ import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { strandOf } from "../api/piece.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
+import { lacedIn } from "../felt/paint/laced.ts";
 import { usePicture } from "../felt/usePicture.ts";
 import { drawStretched, drawWrap } from "./drawWrap.ts";
 
@@ -20,7 +21,7 @@ export function CrossSection({ analysis, doc, row }: Props) {
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       if (!drawn || !wrap) return;
       const outlines = drawn.analysis.drawing?.outlines ?? {};
-      drawWrap(ctx, { wrap, doc: drawn.doc, outlines, placed: strandOf(drawn.analysis, row).placed, placedOf: (id) => strandOf(drawn.analysis, id).placed, measureMm: drawn.analysis.fit?.measureMm ?? null, width, height });
+      drawWrap(ctx, { wrap, doc: drawn.doc, outlines, placed: strandOf(drawn.analysis, row).placed, placedOf: (id) => strandOf(drawn.analysis, id).placed, lacedOf: (id) => lacedIn(drawn.doc, strandOf(drawn.analysis, id)), measureMm: drawn.analysis.fit?.measureMm ?? null, width, height });
     },
     [drawn, wrap, row],
   );

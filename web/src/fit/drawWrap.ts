@@ -4,6 +4,7 @@ import { isLoop } from "../api/piece.ts";
 import { inCord } from "../felt/paint/inCord.ts";
 import { hangsBelow } from "../felt/paint/bead.ts";
 import { drawBarOnEdge } from "../felt/paint/focalBar.ts";
+import { drawLacedOnEdge, type Laced } from "../felt/paint/laced.ts";
 import { drawFitting } from "../felt/paint/fitting.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { carriedApart, hangs, spinsOf } from "../felt/spins.ts";
@@ -16,6 +17,8 @@ export interface WrapView {
   placed: { key: string; material: string; turned: boolean }[];
   /** Those of another row that lies in the same loop. */
   placedOf?: (strand: string) => { key: string; material: string; turned: boolean }[];
+  /** How a row is laced. */
+  lacedOf?: (strand: string) => Laced | undefined;
   measureMm: number | null;
   width: number;
   height: number;
@@ -80,7 +83,7 @@ function band(ctx: CanvasRenderingContext2D, body: number, inner: number) {
 }
 
 /** paintWrap paints fittings edge on, then beads, then the caps that sit on them, then where they touch. */
-function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed, placedOf }: WrapView, px: number) {
+function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed, placedOf, lacedOf }: WrapView, px: number) {
   const materials = new Map(doc.materials.map((m) => [m.id, m]));
   const at = ({ x, y, angle }: Seat, draw: () => void) => {
     ctx.save();
@@ -121,6 +124,11 @@ function paintWrap(ctx: CanvasRenderingContext2D, { wrap, doc, outlines, placed,
       const bead = (placedOf?.(one.strand) ?? placed)[one.element];
       const m = materials.get(bead?.material ?? "") ?? inCord(bead?.key ?? "");
       if (!m || !outlines[m.id] || layerOf(m, outlines[m.id]) !== layer) continue;
+      const laced = lacedOf?.(one.strand);
+      if (laced) {
+        at(one, () => drawLacedOnEdge(ctx, m, bead.key, laced, px));
+        continue;
+      }
       at(one, () => {
         if (hangs(m, outlines[m.id])) ctx.rotate(Math.PI);
         if (m.holeTo === "back" || m.holeTo === "front") ctx.translate(0, (m.holeTo === "back" ? -1 : 1) * (m.holeOffMm ?? 0) * px);

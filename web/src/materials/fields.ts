@@ -39,12 +39,16 @@ export function fieldsOf(m: Material): Field[] {
   return [
     choice("shape", "Shape", SHAPES), ...measures, choice("sized", "Measured by", materialSizedValues),
     choice("facing", "Facing", materialFacingValues), choice("drilled", "Drilled through", materialDrilledValues),
+    ...(FLATS.includes(m.shape ?? "") ? HOLES : []),
     ...(m.shape === "cap" ? [] : [mm("holeOffMm", "Hole off the middle"), choice("holeTo", "The hole lies towards its", materialHoleToValues)]),
     mm("loopMm", "Own loop below it, inside"), mm("loopWireMm", "Loop's wire"), MASS, { name: "densityGCm3", label: "or density", kind: "number", unit: "g/cm³" }, METAL,
   ];
 }
 
-/** HOLES are what a clasp or connector has for rows. */
+/** FLATS are the shapes that can have several holes through their face. */
+const FLATS = ["button", "coin", "disc"];
+
+/** HOLES are what a clasp or connector has for rows, and a flat that is laced. */
 const HOLES: Field[] = [{ name: "holes", label: "Holes", kind: "number" }, mm("spacingMm", "Hole to hole")];
 
 function findingMeasures(type: string): Field[] {
