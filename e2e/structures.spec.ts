@@ -1,4 +1,4 @@
-import { expect, openCopy, openPiece, saved, startPiece, strand, test } from "./mala.ts";
+import { addDish, expect, finished, line, openCopy, openPiece, saved, startPiece, strand, test, typeLine } from "./mala.ts";
 
 test("a long strand is wound round the wrist, and each turn is judged", async ({ page }) => {
   await openPiece(page, "Mooring Coil");
@@ -149,4 +149,38 @@ test("the fold of a wire lies through a bead that a loop goes over", async ({ pa
   await page.getByRole("link", { name: /Printed plan/ }).click();
   await expect(page.locator(".sheet")).toContainText("leave 5 mm of both cords below it");
   await expect(page.locator(".sheet")).toContainText("tide stone goes through it with a little push");
+});
+
+test("a row of buttons is laced, overlapped, and strung again", async ({ page }) => {
+  await openCopy(page, "Peacoat Row");
+  const way = page.getByLabel("How the row is laced");
+  const spacing = page.getByLabel("How the flats lie beside one another");
+  await way.selectOption({ label: "laced diagonally" });
+  await page.getByLabel("Laced on B").selectOption({ label: "nothing" });
+  await typeLine(page, "10B");
+  await spacing.selectOption({ label: "at a pitch of" });
+  await expect(page.getByLabel("Pitch, middle to middle")).toHaveValue("16 mm");
+  await expect(page.getByTestId("lace")).toHaveText("fronts 42.4 mm · holes 60 mm · back 120.1 mm");
+  await expect(page.getByText("10 beads", { exact: true })).toBeVisible();
+  await spacing.selectOption({ label: "overlapping by" });
+  await expect(page.getByTestId("lace")).toContainText("a step of 3 mm");
+  await page.getByLabel("How flats that overlap lie").selectOption({ label: "each leaning on the one before" });
+  await expect(page.getByTestId("lace")).toContainText("tilted 13.3°");
+  await line(page).fill("10B P");
+  await expect(page.getByRole("alert").first()).toContainText("No dish has the letter P");
+  await typeLine(page, "10B");
+  await addDish(page, "Oyster disc");
+  await line(page).fill("9B O");
+  await expect(page.getByRole("alert").first()).toContainText("Oyster disc has two holes: lace the row straight");
+  await expect(line(page)).toHaveValue("9B O");
+  await typeLine(page, "9B");
+  await way.selectOption({ label: "laced straight" });
+  await typeLine(page, "8B O");
+  await expect(page.getByText("9 beads", { exact: true })).toBeVisible();
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("come up through the left hole of a flat");
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await way.selectOption({ label: "strung, through one hole" });
+  await expect(spacing).toHaveCount(0);
+  await expect(finished(page)).toContainText("75 mm");
 });

@@ -99,9 +99,6 @@ func heldOnLeg(s *measure.Strand, f *Finding, bench Bench) []Fix {
 	return append(fixes, strungOn(s, bench.Shelf, func(c *material.Cord) bool { return c.Type == was.Type && c.Diameter > was.Diameter })...)
 }
 
-// foldBead says whether the cord is folded through a bead, which closes into a loop.
-func foldBead(v *View) bool { return v.Leading().Left.Find(measure.RoleFoldBead) != nil }
-
 // noClasp fires when a piece that closes by a clasp has none, or a button no loop.
 var noClasp = Check{
 	Code: "no-clasp", Step: StepEnds,
@@ -110,7 +107,7 @@ var noClasp = Check{
 			return []Finding{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Title: "No loop for the button",
 				Says: fmt.Sprintf("The button has nothing to close into. Make a loop of beads at the %s end, or choose another clasp.", e.Side)}}
 		}
-		if clasp, _ := v.Piece.Clasp(); v.Piece.Closure.Type != piece.Clasp || clasp != nil || foldBead(v) {
+		if clasp, _ := v.Piece.Clasp(); v.Piece.Closure.Type != piece.Clasp || clasp != nil || v.FoldsThroughBead() {
 			return nil
 		}
 		return []Finding{{Severity: Stop, At: piece.Whole(), Title: "No clasp",

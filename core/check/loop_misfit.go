@@ -20,7 +20,7 @@ var loopMisfit = Check{
 	Code: "loop-misfit", Step: StepEnds,
 	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
 		button, of, loop := buttonAndLoop(v, e)
-		if button == nil || loop == nil {
+		if button == nil || loop == nil || loop.With {
 			return nil
 		}
 		f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The loop does not go over its button"}

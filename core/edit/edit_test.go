@@ -254,10 +254,10 @@ func applied(t *testing.T, p *piece.Piece, shelf []*material.Material, ops ...Op
 }
 
 // refuses fails unless an operation is refused in words that hold these.
-func refuses(t *testing.T, p *piece.Piece, says string, op Op) {
+func refuses(t *testing.T, p *piece.Piece, says string, ops ...Op) {
 	t.Helper()
-	if _, _, err := Apply(p, nil, op); err == nil || !strings.Contains(err.Error(), says) {
-		t.Errorf("%s: %v, want %q", op.Do, err, says)
+	if _, _, err := Apply(p, nil, ops...); err == nil || !strings.Contains(err.Error(), says) {
+		t.Errorf("%s: %v, want %q", ops[0].Do, err, says)
 	}
 }
 

@@ -4,6 +4,7 @@ import (
 	"maps"
 	"slices"
 
+	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -63,7 +64,8 @@ func setLacing(p *piece.Piece, op Op) error {
 	return nil
 }
 
-// setLacingWay laces the row in a way, with as many cords as that takes.
+// setLacingWay laces the row in a way, with as many cords as that usually takes; a cord that is
+// folded stays so.
 func setLacingWay(p *piece.Piece, row *piece.Row, way piece.LacingWay) error {
 	if !slices.Contains(piece.LacingWays(), way) {
 		return refuse("%q is no way to lace. Use straight, diagonal or crossed.", string(way))
@@ -74,14 +76,28 @@ func setLacingWay(p *piece.Piece, row *piece.Row, way piece.LacingWay) error {
 	if p.FoldedWith(row) != nil {
 		return refuse("This row is on half of a folded cord. Give it a cord of its own first.")
 	}
+	was := row.Lacing.Way
 	row.Lacing.Way = way
 	if !row.Corded() {
 		return refuse("A row of chain is not laced.")
 	}
-	if row.Passes%row.Lacing.Cords() != 0 {
-		row.Passes = row.Lacing.Cords()
+	if folded := row.LeftEnding.Way == piece.WayFold || row.LeftEnding.Way == piece.WayFoldBead || row.LeftEnding.Way == piece.WayCordLoop && row.Passes%2 == 0; was != way && !folded {
+		row.Passes = usualCords(p, row)
 	}
 	return lineFits(p, row)
+}
+
+// usualCords is one cord, or two where they cross, or where each of four holes is to be used
+// by a cord that runs straight.
+func usualCords(p *piece.Piece, row *piece.Row) int {
+	four := slices.ContainsFunc(row.Line.Nodes, func(n *pattern.Node) bool {
+		m := p.Palette[n.Key]
+		return m != nil && m.Bead.Holes == 4
+	})
+	if row.Lacing.Way == piece.LacedCrossed || row.Lacing.Way == piece.LacedStraight && four {
+		return 2
+	}
+	return 1
 }
 
 // lineFits refuses a lacing that the beads of the row cannot have.

@@ -3,6 +3,7 @@ package measure
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -70,6 +71,12 @@ func (s *Strand) neck(e *End) length.MM {
 // outside from either rim to where both cords meet. It is as long as round a fringe's last bead.
 func (p *Part) foldThrough() length.MM {
 	return p.Material.Bead.Length() + p.Material.Bead.WayRound()
+}
+
+// FoldsThroughBead says whether a cord of the piece is folded through a bead, which closes
+// into a loop.
+func (m *Measured) FoldsThroughBead() bool {
+	return slices.ContainsFunc(m.Strands, func(s *Strand) bool { return s.Left.Find(RoleFoldBead) != nil })
 }
 
 // Button is what a loop at the other end goes over: a button, or the bead that the cord is

@@ -280,7 +280,7 @@ func (p *picker) clasp() *Suggestion {
 			return &Suggestion{Role: measure.RoleClasp, Material: c, Has: true, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c))}
 		}
 	}
-	if p.has(piece.Left, measure.RoleFoldBead) != nil {
+	if p.m.FoldsThroughBead() {
 		return nil // a loop goes over it
 	}
 	c := p.best(func(f *material.Finding) bool {
