@@ -66,7 +66,11 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 		return nil, err
 	}
 	a.judge(ctx, m, doc, opt)
-	a.insides(m)
+	if m.Piece.Hangs() {
+		a.hangs(m)
+	} else {
+		a.insides(m)
+	}
 	a.rows(m)
 	a.fit(m)
 	a.planning(m)

@@ -18,6 +18,7 @@ type Analysis struct {
 	InsideRule  *InsideRule    `json:"insideRule,omitempty"`
 	LengthName  string         `json:"lengthName,omitempty" doc:"The trade's name for such a finished length."`
 	Fit         *Fit           `json:"fit,omitempty" doc:"How it sits on the body it is for."`
+	Hanger      *HangerOf      `json:"hanger,omitempty" doc:"How an ornament hangs."`
 	Positions   []Position     `json:"positions,omitempty" doc:"Where the clasp can be hooked in, the shortest first."`
 	Target      *TargetState   `json:"target,omitempty"`
 	Beads       int            `json:"beads" doc:"Of the whole piece: on its strands, in loops and on legs."`
@@ -116,8 +117,8 @@ type Strand struct {
 	RightTail     Tail         `json:"rightTail"`
 	PathMm        length.MM    `json:"pathMm" doc:"What the cord covers, without working allowance."`
 	LeastCutMm    length.MM    `json:"leastCutMm" doc:"The shortest cord it can be made with."`
-	LeftHold      string       `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,through,nothing" doc:"What keeps the cord in at the left."`
-	RightHold     string       `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,links,through,nothing"`
+	LeftHold      string       `json:"leftHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,stopped,links,through,nothing" doc:"What keeps the cord in at the left."`
+	RightHold     string       `json:"rightHold" enum:"crimp,knot,cord-end,cone-end,fold-over,ring,leg,fold,stopped,links,through,nothing"`
 	LeftKnot      *Knot        `json:"leftKnot,omitempty" doc:"Of a knot that is to hide in the last bead."`
 	RightKnot     *Knot        `json:"rightKnot,omitempty"`
 	Knot          *Knot        `json:"knot,omitempty"`
@@ -130,6 +131,30 @@ type DropOf struct {
 	Count  int       `json:"count"`
 	DeepMm length.MM `json:"deepMm" doc:"From the strand to the foot of its last bead."`
 	CordMm length.MM `json:"cordMm" doc:"The length of cord that it uses."`
+}
+
+// HangerOf is how an ornament hangs.
+type HangerOf struct {
+	MiddleMm length.MM  `json:"middleMm" doc:"Of its mass, below its top."`
+	FootG    float64    `json:"footG" doc:"What hangs below its lowest bead."`
+	CurlG    float64    `json:"curlG,omitempty" doc:"What has to hang below this wire to pull its curl out, by the house; absent of a cord that does not curl."`
+	WidestMm length.MM  `json:"widestMm" doc:"Once round its widest part."`
+	Below    []BelowRun `json:"below" doc:"What hangs below each run, the lowest first."`
+	Leaning  []Leaning  `json:"leaning,omitempty" doc:"Beads that lean to their heavier side."`
+}
+
+// BelowRun is what hangs below a run of beads.
+type BelowRun struct {
+	Material string  `json:"material"`
+	First    int     `json:"first"`
+	Count    int     `json:"count"`
+	BelowG   float64 `json:"belowG"`
+}
+
+// Leaning is a bead that leans.
+type Leaning struct {
+	Element int     `json:"element"`
+	Deg     float64 `json:"deg"`
 }
 
 // LaceOf is the way of all cords through a laced row.
@@ -173,7 +198,7 @@ type HeldAt struct {
 // Start is how the end that is strung first is stopped.
 type Start struct {
 	Side  string    `json:"side" enum:"left,right"`
-	By    string    `json:"by" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool,fold,none"`
+	By    string    `json:"by" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool,fold,foot,none"`
 	TipMm length.MM `json:"tipMm" doc:"From the cord's tip; 0 on the spool."`
 }
 
@@ -298,7 +323,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,cord-loop,leg,fold-bead,ring,clasp,extender,chain,connector,bar,shared-bead"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,cord-loop,leg,fold-bead,foot-bead,ring,clasp,extender,chain,connector,bar,shared-bead"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`

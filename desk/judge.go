@@ -82,7 +82,7 @@ func (a *Analysis) planning(m *measure.Measured) {
 	}{
 		{check.StepDecide, p.Target != nil},
 		{check.StepLayOut, a.beads() > 0},
-		{check.StepFit, p.Body != nil && p.Body.Measure > 0},
+		{check.StepFit, p.Body != nil && p.Body.Measure > 0 || p.Hanging != nil && p.Hanging.Over != ""},
 		{check.StepEnds, p.SlipsOn() || p.Closure.Type == piece.Tied || bothEndsMade(m)},
 	}
 	for _, t := range touched {

@@ -16,21 +16,22 @@ import (
 // Operation is one change to a piece: the same for keys, hands, fixes and the
 // command line.
 type Operation struct {
-	Do          string        `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-target,set-body,set-house,waive,unwaive,set-details"`
-	At          *format.Place `json:"at,omitempty"`
-	From        int           `json:"from,omitempty" doc:"Gap before the first selected bead."`
-	To          int           `json:"to,omitempty" doc:"Gap behind the last selected bead."`
-	Text        string        `json:"text,omitempty" maxLength:"65536" doc:"A bead line, a letter, a choice, a reason: what the operation takes."`
-	Field       string        `json:"field,omitempty" doc:"Of the house method or of an end; the code of a check to waive; the id of a component to make anew."`
-	Node        int           `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
-	N           int           `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
-	Closure     bool          `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`
-	Alike       bool          `json:"alike,omitempty" doc:"Of a change to a line: make it in every row with the same line."`
-	Material    string        `json:"material,omitempty" doc:"The id of a material of the piece or the catalogue."`
-	Mm          *length.MM    `json:"mm,omitempty"`
-	ToleranceMm *length.MM    `json:"toleranceMm,omitempty"`
-	Body        *format.Body  `json:"body,omitempty"`
-	Details     *Details      `json:"details,omitempty"`
+	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-target,set-body,set-house,waive,unwaive,set-details"`
+	At          *format.Place   `json:"at,omitempty"`
+	From        int             `json:"from,omitempty" doc:"Gap before the first selected bead."`
+	To          int             `json:"to,omitempty" doc:"Gap behind the last selected bead."`
+	Text        string          `json:"text,omitempty" maxLength:"65536" doc:"A bead line, a letter, a choice, a reason: what the operation takes."`
+	Field       string          `json:"field,omitempty" doc:"Of the house method or of an end; the code of a check to waive; the id of a component to make anew."`
+	Node        int             `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
+	N           int             `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
+	Closure     bool            `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`
+	Alike       bool            `json:"alike,omitempty" doc:"Of a change to a line: make it in every row with the same line."`
+	Material    string          `json:"material,omitempty" doc:"The id of a material of the piece or the catalogue."`
+	Mm          *length.MM      `json:"mm,omitempty"`
+	ToleranceMm *length.MM      `json:"toleranceMm,omitempty"`
+	Hanging     *format.Hanging `json:"hanging,omitempty"`
+	Body        *format.Body    `json:"body,omitempty"`
+	Details     *Details        `json:"details,omitempty"`
 }
 
 // Details are what a piece is called and found by.
@@ -69,7 +70,7 @@ func operationOf(op edit.Op) Operation {
 // core is the operation as the core has it. The error is format.Faults.
 func (o *Operation) core(find func(id string) *material.Material) (edit.Op, error) {
 	op := edit.Op{Do: edit.Do(o.Do), At: piece.Whole(), From: o.From, To: o.To, Text: o.Text, Field: o.Field, Node: o.Node, N: o.N, Closure: o.Closure, Alike: o.Alike,
-		Length: o.Mm, Tolerance: o.ToleranceMm, Body: o.Body.Core()}
+		Length: o.Mm, Tolerance: o.ToleranceMm, Body: o.Body.Core(), Hanging: o.Hanging.Core()}
 	if o.At != nil {
 		op.At = o.At.Core()
 	}

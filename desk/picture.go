@@ -15,12 +15,13 @@ type Seat struct {
 
 // Whole is the whole piece as a picture: its middle at 0, the closure at the top.
 type Whole struct {
-	Shape string     `json:"shape" enum:"circle,wrap,hanging,rows" doc:"On the circle of its finished length, as a ring lies by itself, as a necklace hangs, or its rows straight side by side."`
-	Rows  []WholeRow `json:"rows"`
-	Bars  []Bar      `json:"bars,omitempty" doc:"Of rows side by side: what they go on hole by hole."`
-	Box   [4]float64 `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
-	Flat  bool       `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
-	Neck  *Neck      `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
+	Shape  string      `json:"shape" enum:"circle,wrap,hanging,rows,hung,straight" doc:"On the circle of its finished length, as a ring lies by itself, as a necklace hangs, its rows straight side by side, an ornament straight down, or laid along."`
+	Rows   []WholeRow  `json:"rows"`
+	Bars   []Bar       `json:"bars,omitempty" doc:"Of rows side by side: what they go on hole by hole."`
+	Box    [4]float64  `json:"box" doc:"Left, top, right and bottom of all that is drawn."`
+	Flat   bool        `json:"flat,omitempty" doc:"Beads are seen by their thickness, not by their width."`
+	Middle *[2]float64 `json:"middle,omitempty" doc:"Of an ornament: the middle of its mass."`
+	Neck   *Neck       `json:"neck,omitempty" doc:"What a necklace hangs on; what lies above y = 0 is behind it."`
 
 	early []SeatOfPart // of the first row, laid before it
 }
@@ -107,6 +108,6 @@ type SeatOfLink struct {
 // Picture is a piece as the page draws it.
 type Picture struct {
 	Whole *Whole `json:"whole,omitempty"`
-	Laid  *Whole `json:"laid,omitempty" doc:"Of a necklace that hangs: laid flat on its circle."`
+	Laid  *Whole `json:"laid,omitempty" doc:"Of a necklace that hangs: laid flat on its circle; of an ornament: laid along."`
 	Wraps []Wrap `json:"wraps" doc:"How each row goes round a body; of one without an inside length there is none."`
 }

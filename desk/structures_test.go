@@ -72,7 +72,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 		}
 		backwards(t, file, doc, a)
 	}
-	for _, do := range []string{"set-riders", "set-passes", "set-one-cord", "set-body", "set-closure", "set-end", "set-line", "hang-loop", "set-fold", "set-lacing"} {
+	for _, do := range []string{"set-riders", "set-passes", "set-one-cord", "set-body", "set-closure", "set-end", "set-line", "hang-loop", "set-fold", "set-lacing", "set-kind"} {
 		if taken[do] == 0 {
 			t.Errorf("%s was never taken", do)
 		}
@@ -105,7 +105,9 @@ func anyStructure(r *rand.Rand, doc *format.Document) desk.Operation {
 	row := doc.Sections[0].Rows[r.IntN(len(doc.Sections[0].Rows))]
 	at := desk.Operation{At: &format.Place{Strand: row.ID}}
 	mm := func(v float64) *length.MM { l := length.MM(v); return &l }
-	switch op := at; r.IntN(13) {
+	switch op := at; r.IntN(14) {
+	case 13:
+		return desk.Operation{Do: pick("set-kind", "set-kind", "set-hanging"), Text: pick("ornament", "necklace"), Hanging: &format.Hanging{At: pick("", "mirror", "key"), Over: pick("", "support", "itself"), GirthMm: length.MM(r.IntN(200))}}
 	case 10, 11:
 		op.Do, op.Field, op.Text = "set-lacing", pick("way", "way", "pitch", "overlap", "lie", "top"), pick("straight", "diagonal", "crossed", "tilted", "layers", "", key()+" "+key())
 		if op.Field == "pitch" || op.Field == "overlap" {
@@ -131,7 +133,7 @@ func anyStructure(r *rand.Rand, doc *format.Document) desk.Operation {
 	case 4:
 		return desk.Operation{Do: "set-closure", Text: pick("bar", "knot", "none", "tied", "clasp")}
 	case 5:
-		op.Do, op.At.End, op.Field, op.Text = "set-end", pick("left", "right"), "way", pick("cord-loop", "fold", "fold-bead", "loop", "leg", "hidden-knot", "")
+		op.Do, op.At.End, op.Field, op.Text = "set-end", pick("left", "right"), "way", pick("cord-loop", "fold", "fold-bead", "foot-bead", "stopped", "loop", "leg", "hidden-knot", "")
 		return op
 	case 6:
 		op.Do, op.At.End, op.Field, op.Mm = "set-end", pick("left", "right"), "girth", mm(float64(r.IntN(700)))

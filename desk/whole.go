@@ -18,6 +18,14 @@ const cordPoints = 180
 // length.
 func (p *Picture) draw(m *measure.Measured) {
 	p.Whole = &Whole{Shape: "circle"}
+	if m.Piece.Hangs() {
+		p.Whole.asHung(m)
+		p.Whole.frame(m)
+		p.Laid = &Whole{}
+		p.Laid.straight(m)
+		p.Laid.frame(m)
+		return
+	}
 	hangs := drape.Rows(m)
 	lead := m.Leading()
 	switch {
@@ -250,7 +258,10 @@ func standsOut(p *measure.Part) float64 {
 	if p.Loop != nil {
 		return max(leastPart, float64(p.Loop.Thick)*1.5)
 	}
-	if p.Role == measure.RoleFoldBead {
+	if p.Role == measure.RoleCordLoop {
+		return max(leastPart, float64(p.Girth)/4+leastPart)
+	}
+	if p.Role == measure.RoleFoldBead || p.Role == measure.RoleFootBead {
 		return max(leastPart, float64(p.Length)/2+float64(p.Material.Bead.Across))
 	}
 	if p.Material == nil || p.Material.Finding == nil {
@@ -272,6 +283,9 @@ func legEnd(p *measure.Part) float64 {
 func pictureOf(m *measure.Measured) *Picture {
 	p := &Picture{Wraps: []Wrap{}}
 	for _, s := range m.Strands {
+		if m.Piece.Hangs() {
+			break // it goes round nothing
+		}
 		if w, err := s.Wrap(); err == nil {
 			p.Wraps = append(p.Wraps, *wrapOf(s, w))
 		}

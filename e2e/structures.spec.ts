@@ -184,3 +184,36 @@ test("a row of buttons is laced, overlapped, and strung again", async ({ page })
   await expect(spacing).toHaveCount(0);
   await expect(finished(page)).toContainText("75 mm");
 });
+
+test("an ornament is made from nothing, hung up, and its foot weighed", async ({ page }) => {
+  await page.goto("/pieces");
+  await page.getByRole("button", { name: "New piece" }).click();
+  await page.getByRole("button", { name: "Ornament" }).click();
+  await expect(page.getByRole("group", { name: "How does it close?" })).toHaveCount(0);
+  await page.getByLabel("How long should it be, from its loop to its foot?").fill("260 mm");
+  await page.getByLabel("Name (optional)").fill("From nothing");
+  await page.getByRole("button", { name: "Create" }).click();
+  await expect(strand(page)).toBeFocused();
+  await expect(page.getByText("ornament, hangs by its loop")).toBeVisible();
+  await page.getByRole("link", { name: /Fit/ }).first().click();
+  await page.getByRole("button", { name: "Mirror" }).click();
+  await expect(page.getByText("mind your local law")).toBeVisible();
+  await page.getByRole("button", { name: "What holds it" }).click();
+  const girth = page.getByLabel("Girth of what holds it");
+  await girth.fill("150 mm");
+  await girth.press("Enter");
+  await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await expect(page.getByText("The loop is too small")).toBeVisible();
+  await page.getByRole("button", { name: /Make the loop 153 mm round/ }).click();
+  await expect(page.getByLabel("Inside girth of the right loop")).toHaveValue("153 mm");
+  await page.getByLabel("Left end is made").selectOption({ label: "behind its crimp or a knot alone" });
+  await page.getByRole("link", { name: /Fit/ }).first().click();
+  await expect(page.getByTestId("foot")).toContainText("the foot is light");
+  await page.getByRole("link", { name: /Decide/ }).click();
+  await page.getByRole("button", { name: "Necklace" }).click();
+  await expect(page.getByText("necklace, closed by a clasp")).toBeVisible();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await expect(page.locator(".sheet")).toContainText("Foot end: thread");
+  await expect(page.locator(".sheet")).toContainText("must not block or draw away the driver's view");
+});

@@ -20,11 +20,12 @@ const PieceFormat = "mala-piece/2"
 type Document struct {
 	Format    string            `json:"format" doc:"mala-piece/2"`
 	Name      string            `json:"name" maxLength:"120"`
-	Kind      string            `json:"kind" enum:"necklace,bracelet,anklet"`
+	Kind      string            `json:"kind" enum:"necklace,bracelet,anklet,ornament"`
 	Notes     string            `json:"notes,omitempty" maxLength:"10000"`
 	Tags      []string          `json:"tags,omitempty" doc:"Words for finding the piece."`
 	Target    *Target           `json:"target,omitempty"`
 	Body      *Body             `json:"body,omitempty"`
+	Hanging   *Hanging          `json:"hanging,omitempty" doc:"Of an ornament."`
 	Palette   map[string]string `json:"palette" doc:"The dishes: a letter and the id of its bead."`
 	OneCord   []string          `json:"oneCord,omitempty" doc:"Letters of dishes whose beads ride on one of the cords that run side by side."`
 	Closure   Closure           `json:"closure"`
@@ -39,6 +40,28 @@ type Document struct {
 type Target struct {
 	FinishedMm  length.MM `json:"finishedMm"`
 	ToleranceMm length.MM `json:"toleranceMm"`
+}
+
+// Hanging is where an ornament hangs, and what its loop goes over.
+type Hanging struct {
+	At      string    `json:"at,omitempty" enum:"window,mirror,key"`
+	Over    string    `json:"over,omitempty" enum:"support,itself" doc:"What hangs it up, or the ornament's own widest part: it is drawn through its loop."`
+	GirthMm length.MM `json:"girthMm,omitempty" doc:"Once round what hangs it up, at its widest."`
+}
+
+// Core is it as the core has it; nil for nil.
+func (h *Hanging) Core() *piece.Hanging {
+	if h == nil {
+		return nil
+	}
+	return &piece.Hanging{At: h.At, Over: h.Over, Girth: h.GirthMm}
+}
+
+func hangingOf(h *piece.Hanging) *Hanging {
+	if h == nil {
+		return nil
+	}
+	return &Hanging{h.At, h.Over, h.Girth}
 }
 
 // Body is the wearer.
@@ -71,7 +94,7 @@ type Waiver struct {
 
 // Closure lists its fittings from the outside in.
 type Closure struct {
-	Type  string    `json:"type" enum:"clasp,knot,none,tied,bar"`
+	Type  string    `json:"type" enum:"clasp,knot,none,tied,bar,hung"`
 	Left  []Fitting `json:"left,omitempty"`
 	Right []Fitting `json:"right,omitempty"`
 }

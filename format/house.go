@@ -36,6 +36,9 @@ type House struct {
 	PinLoops      string        `json:"pinLoops,omitempty" enum:"size,fixed" doc:"What a loop takes of its pin."`
 	FixedLoopMm   *length.MM    `json:"fixedLoopMm,omitempty"`
 	NeedleMm      *length.MM    `json:"needleMm,omitempty" doc:"Thickness of the needle that thread goes on with."`
+	Curl7G        *float64      `json:"curl7G,omitempty" doc:"What has to hang below wire of 7 strands to pull its curl out."`
+	Curl19G       *float64      `json:"curl19G,omitempty" doc:"Of 19 strands."`
+	Curl49G       *float64      `json:"curl49G,omitempty" doc:"Of 49 strands."`
 	Unit          string        `json:"unit,omitempty" enum:"mm,cm,in"`
 	Ease          []Ease        `json:"ease,omitzero"`
 	Sizes         []BodySize    `json:"sizes,omitzero"`
@@ -94,6 +97,7 @@ func DefaultHouse() House {
 	}
 	h.TailMm, h.LoopMm, h.ElasticTailMm, h.ChildTailMm = &p.TailLength, &p.Loop, &p.ElasticTail, &p.ChildTail
 	h.FixedLoopMm, h.NeedleMm = &p.FixedLoop, &p.Needle
+	h.Curl7G, h.Curl19G, h.Curl49G = &p.Curl7, &p.Curl19, &p.Curl49
 	h.TailBeads, h.Unit = &p.TailBeads, string(p.Unit)
 	for _, e := range p.Ease {
 		h.Ease = append(h.Ease, Ease{e.Part, e.Stretch, e.Word, e.From, e.To})
@@ -153,6 +157,7 @@ func (h House) Diff(below House) House {
 func (h House) Resolve() piece.House {
 	h = h.Merge(DefaultHouse())
 	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm, FixedLoop: *h.FixedLoopMm, Needle: *h.NeedleMm,
+		Curl7: *h.Curl7G, Curl19: *h.Curl19G, Curl49: *h.Curl49G,
 		TailBeads: *h.TailBeads, Unit: length.Unit(h.Unit)}
 	for _, c := range piece.Choices() {
 		*c.Of(&out) = *h.choice(c.Field)

@@ -40,6 +40,7 @@ func (d *Document) Piece(shop House) (*piece.Piece, error) {
 	if d.Target != nil {
 		p.Target = &piece.Target{Finished: d.Target.FinishedMm, Tolerance: d.Target.ToleranceMm}
 	}
+	p.Hanging = d.Hanging.Core()
 	if d.Body != nil {
 		p.Body = d.Body.Core()
 	}

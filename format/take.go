@@ -16,6 +16,9 @@ import (
 func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Material, bool)) {
 	d.Kind = string(after.Kind)
 	d.takeTarget(after)
+	if after.Hanging != before.Hanging {
+		d.Hanging = hangingOf(after.Hanging)
+	}
 	if after.Body != before.Body {
 		d.Body = bodyOf(after.Body)
 	}

@@ -59,8 +59,11 @@ func For(m *measure.Measured) []Caution {
 	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Look.Finish == "lava" }) {
 		add("oils", "Oils put on porous beads can irritate skin and stain clothes.")
 	}
-	if m.Piece.Closure.Type != piece.Clasp {
+	if m.Piece.Closure.Type != piece.Clasp && !m.Piece.Hangs() {
 		add("tight-band", "A band that is too tight cuts circulation: it should turn freely.")
+	}
+	if h := m.Piece.Hanging; m.Piece.Hangs() && (h == nil || h.At == "" || h.At == piece.AtMirror) {
+		add("vehicle", "In a vehicle it must not block or draw away the driver's view; many places forbid it. See your local law.")
 	}
 	tassel := slices.ContainsFunc(m.Tally, func(c measure.Count) bool { return holdsTassel(c.Material) })
 	if m.Finished >= longStrand || tassel {

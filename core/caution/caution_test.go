@@ -47,6 +47,17 @@ func TestCautionsFollowFromWhatIsUsed(t *testing.T) {
 	if got := codes(ring); !slices.Contains(got, "glue") || !slices.Contains(got, "child") {
 		t.Errorf("a glued ring for a child: %v", got)
 	}
+	hung := with(material.Material{})
+	hung.Piece.Closure.Type = piece.Hung
+	for at, minds := range map[string]bool{"": true, piece.AtMirror: true, piece.AtWindow: false, piece.AtKey: false} {
+		hung.Piece.Hanging = &piece.Hanging{At: at}
+		if got := codes(hung); slices.Contains(got, "vehicle") != minds || slices.Contains(got, "tight-band") {
+			t.Errorf("an ornament at %q: %v", at, got)
+		}
+	}
+	if hung.Piece.Hanging = nil; !slices.Contains(codes(hung), "vehicle") {
+		t.Error("nobody has said where it hangs")
+	}
 	for _, c := range For(ring) {
 		if c.Code == "small-parts" && !strings.Contains(c.Says, "local rules") {
 			t.Error("the app advises; local rules decide")

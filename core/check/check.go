@@ -84,7 +84,7 @@ var checks = []*Check{
 	&lengthOff, &slackShort, &slackLong, &easeOff, // how it lies
 	&loopBreak, &centreParity, &patternBreak, &capMisfit, &liesSideways, &charmHidden, // the order of the beads
 	&rowOrder, &rowsCross, &rowsGape, &stepsUneven, &centresDiffer, &holeEmpty, // rows beside one another
-	&gapUnheld, &gapShort, &gapSlips, &dropStiff, &loopShort, &ridersBlocked, &riderSlips, &topsMisfit, &holesCovered, // beads that stand apart, and drops
+	&gapUnheld, &gapShort, &gapSlips, &dropStiff, &loopShort, &ridersBlocked, &riderSlips, &topsMisfit, &holesCovered, &leans, &footLight, &loopTooSmall, // beads that stand apart, and drops
 	&endUnheld, &noClasp, &loopMisfit, &toggleBlocked, &ringTooSmall, &claspClosedEye, &chainSoldered, &weakLink, &metalsDiffer, // the ends
 	&elasticMisfit, &knotShows, &legShort, // the cord
 }

@@ -68,6 +68,8 @@ var crimpMisfit = Check{
 func cordsAt(s *measure.Strand, e *measure.End) int {
 	half := s.Half()
 	switch {
+	case e.Hold == measure.HeldByStop:
+		return s.Row.Passes
 	case half != nil && e.Side == piece.Left:
 		return 2
 	case half != nil && half.Right.With():

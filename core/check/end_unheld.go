@@ -17,7 +17,7 @@ import (
 var endUnheld = Check{
 	Code: "end-unheld", Step: StepEnds,
 	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
-		if e.Hold == measure.HeldByLeg {
+		if e.Hold == measure.HeldByLeg || e.Hold == measure.HeldByStop && e.Find(measure.RoleCrimp) == nil {
 			return slipsOffLeg(s, e)
 		}
 		if e.Hold != measure.Unheld {

@@ -106,6 +106,9 @@ func beyondStrand(v *View, s *measure.Strand) []Finding {
 			if p.Role == measure.RoleLeg && p.Material != nil {
 				judge(p.Material, s.Row.Passes, "leg")
 			}
+			if p.Role == measure.RoleFootBead {
+				judge(p.Material, s.Row.Passes, "foot")
+			}
 			if p.Role == measure.RoleFoldBead && !p.With {
 				judge(p.Material, max(1, s.Row.Passes/2), "fold") // the middle of each cord goes through it once
 			}

@@ -27,7 +27,7 @@ var liesSideways = Check{
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		turned := ofComponents(v, s, charmSideways)
 		upright := func(b measure.Bead) bool { return b.Material.Bead.Facing == material.FacingUpright }
-		if v.Piece.Kind != piece.Necklace || !slices.ContainsFunc(s.Beads, upright) {
+		if v.Piece.Kind != piece.Necklace && !v.Piece.Hangs() || !slices.ContainsFunc(s.Beads, upright) {
 			return turned
 		}
 		var hangs *drape.Necklace
@@ -40,6 +40,9 @@ var liesSideways = Check{
 				continue
 			}
 			steep := 0.0
+			if v.Piece.Hangs() {
+				steep = math.Pi / 2 // straight down
+			}
 			if hangs != nil {
 				steep = steepness(hangs.AtBead(s, i))
 			}

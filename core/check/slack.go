@@ -16,7 +16,7 @@ const muchSlack = length.MM(5)
 var slackLong = Check{
 	Code: "slack-long", Step: StepEnds,
 	Strand: func(v *View, s *measure.Strand) []Finding {
-		if !bends(s) || s.Slack <= s.SlackNeeded+muchSlack+tiny {
+		if !bends(v, s) || s.Slack <= s.SlackNeeded+muchSlack+tiny {
 			return nil
 		}
 		return []Finding{{Severity: Advise, At: s.Row.At(), Title: "Cord will show",
@@ -30,7 +30,7 @@ var slackLong = Check{
 var slackShort = Check{
 	Code: "slack-short", Step: StepEnds,
 	Strand: func(v *View, s *measure.Strand) []Finding {
-		if !bends(s) {
+		if !bends(v, s) {
 			return nil
 		}
 		least := s.SlackLeast()
@@ -45,8 +45,8 @@ var slackShort = Check{
 }
 
 // bends says whether the strand needs slack to bend.
-func bends(s *measure.Strand) bool {
-	return s.Row.Cord.Cord.Type != material.Elastic && len(s.Beads) > 0
+func bends(v *View, s *measure.Strand) bool {
+	return !v.Piece.Hangs() && s.Row.Cord.Cord.Type != material.Elastic && len(s.Beads) > 0
 }
 
 // followHouseSlack lets the slack follow the house again.

@@ -49,6 +49,11 @@ func TestALoopOfBareCordFitsItsButton(t *testing.T) {
 		t.Errorf("%+v", after.Leading().LeftEnding)
 	}
 	p.Leading().Cord = &material.Material{ID: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}}
+	crimped := applied(t, p, nil, endOp(piece.Left, EndWay, "cord-loop"))
+	if faults := crimped.Check(); len(faults) > 0 {
+		t.Errorf("a crimp closes a loop of wire: %v", faults)
+	}
+	p.Leading().Left = nil
 	refuses(t, p, "wire takes no knot", endOp(piece.Left, EndWay, "cord-loop"))
 }
 

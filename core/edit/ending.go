@@ -92,11 +92,19 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 			return firstLoop(p, row, e, side)
 		}
 	case piece.WayCordLoop:
-		if row.Cord.Cord.Type == material.Wire {
-			return refuse("A loop of bare cord is knotted, and wire takes no knot. Choose another cord first.")
+		if crimped := slices.ContainsFunc(*list, func(f piece.Fitting) bool { return f.Of.Finding.IsCrimp() }); row.Cord.Cord.Type == material.Wire && !crimped {
+			return refuse("A loop of bare cord is knotted, and wire takes no knot. Put a crimp there, or choose another cord first.")
 		}
 		e.Girth = loopFor(p, row, side)
+	case piece.WayFootBead, piece.WayStopped:
+		*list = slices.DeleteFunc(slices.Clone(*list), func(f piece.Fitting) bool { return !f.Of.Finding.IsCrimp() })
+		if way == piece.WayFootBead {
+			return firstFoot(p, row, e)
+		}
 	case piece.WayLeg:
+		if p.Hangs() {
+			return refuse("An ornament has no legs to tie. Stop its foot by a knot, or lead the cord round a bead.")
+		}
 		if e.Leg < shortLeg {
 			e.Leg = usualLeg
 		}
@@ -109,6 +117,17 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 			row.Passes = 2
 		}
 		*list = slices.DeleteFunc(slices.Clone(*list), func(f piece.Fitting) bool { return !f.Of.Finding.IsRing() })
+	}
+	return nil
+}
+
+// firstFoot puts the widest bead of the dishes that the cord goes through at the foot.
+func firstFoot(p *piece.Piece, row *piece.Row, e *piece.Ending) error {
+	if e.Bead == nil {
+		e.Bead = widestFor(p, row.Passes, row.Cord.Cord.Diameter)
+	}
+	if e.Bead == nil {
+		return refuse("The cord goes round a bead at the foot. Add a dish of one that it goes through first.")
 	}
 	return nil
 }

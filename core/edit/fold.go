@@ -49,14 +49,8 @@ func foldThroughBead(p *piece.Piece, row *piece.Row, e *piece.Ending) error {
 	if p.FoldedWith(row) == nil && row.Passes%2 != 0 {
 		row.Passes = 2
 	}
-	need := material.HoleFor(max(1, row.Passes/2), row.Cord.Cord.Diameter)
 	if e.Bead == nil {
-		for _, key := range slices.Sorted(maps.Keys(p.Palette)) {
-			m := p.Palette[key]
-			if m.Component == nil && !m.Hangs() && m.Bead.Hole >= need && (e.Bead == nil || m.Bead.Across > e.Bead.Bead.Across) {
-				e.Bead = m
-			}
-		}
+		e.Bead = widestFor(p, max(1, row.Passes/2), row.Cord.Cord.Diameter)
 	}
 	if e.Bead == nil {
 		return refuse("The cord is folded through a bead. Add a dish of one that it goes through first.")
@@ -64,6 +58,18 @@ func foldThroughBead(p *piece.Piece, row *piece.Row, e *piece.Ending) error {
 	e.Leg = usualNeck
 	p.Closure.Left, row.Left = nil, nil
 	return nil
+}
+
+// widestFor is the widest bead of the dishes that so many cords go through; nil for none.
+func widestFor(p *piece.Piece, cords int, d length.MM) *material.Material {
+	var widest *material.Material
+	for _, key := range slices.Sorted(maps.Keys(p.Palette)) {
+		m := p.Palette[key]
+		if m.Component == nil && !m.Hangs() && m.Bead.Hole >= material.HoleFor(cords, d) && (widest == nil || m.Bead.Across > widest.Bead.Across) {
+			widest = m
+		}
+	}
+	return widest
 }
 
 // ownCord gives a copy of a folded row a cord of its own, with its mate's fittings.

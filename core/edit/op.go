@@ -69,6 +69,7 @@ const (
 	SetClosure  Do = "set-closure"  // close it by Text, with what that needs
 	SetTarget   Do = "set-target"   // to Length, or remove the target
 	SetBody     Do = "set-body"     // make it for Body
+	SetHanging  Do = "set-hanging"  // let the ornament hang as Hanging has it
 	SetHouse    Do = "set-house"    // choose Text for the house method's field Field
 	Waive       Do = "waive"        // accept the finding Field at At, because of Text
 	Unwaive     Do = "unwaive"      // count it again
@@ -88,6 +89,7 @@ type Op struct {
 	Length    *length.MM
 	Tolerance *length.MM
 	Body      *piece.Body
+	Hanging   *piece.Hanging
 }
 
 // Result is what an operation leaves selected, and for a copy the selection
@@ -150,7 +152,9 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 	case Hang, Unhang:
 		return keep, hang(p, op)
 	case SetKind:
-		p.Kind = piece.Kind(op.Text)
+		return keep, setKind(p, piece.Kind(op.Text), shelf)
+	case SetHanging:
+		p.Hanging = op.Hanging
 		return keep, nil
 	case AddRow, RemoveRow, MoveRow, MirrorRow, SwapBeads, SetFollow, SetPort, SetGap, SetFold, SetTwist, AddSection, RemoveSection:
 		return keep, editRows(p, op)
@@ -161,7 +165,7 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		if len(p.Joins) > 0 {
 			return keep, refuse("It closes with a clasp already. Change its fittings one by one, or remove sections first.")
 		}
-		return keep, start.Close(p, piece.ClosureType(op.Text), shelf)
+		return keep, closeBy(p, piece.ClosureType(op.Text), shelf)
 	case SetTarget:
 		return keep, setTarget(p, op)
 	case SetBody:
@@ -173,6 +177,38 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, setWaiver(p, op)
 	}
 	return keep, refuse("There is no operation called %q.", string(op.Do))
+}
+
+// setKind makes the piece another kind. An ornament hangs; what was one closes by a clasp.
+func setKind(p *piece.Piece, kind piece.Kind, shelf []*material.Material) error {
+	was := p.Kind
+	if kind != piece.Ornament && was != piece.Ornament {
+		p.Kind = kind
+		return nil
+	}
+	if kind == was {
+		return nil
+	}
+	if p.Several() || len(p.Joins) > 0 {
+		return refuse("An ornament hangs on one strand. Remove the other rows and sections first.")
+	}
+	p.Kind = kind
+	if kind == piece.Ornament {
+		return closeBy(p, piece.Hung, shelf)
+	}
+	return closeBy(p, piece.Clasp, shelf)
+}
+
+// closeBy closes the piece another way; what hangs is an ornament, and goes round nobody.
+func closeBy(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material) error {
+	p.Hanging = nil
+	switch {
+	case closure == piece.Hung:
+		p.Kind, p.Body = piece.Ornament, nil
+	case p.Kind == piece.Ornament:
+		p.Kind = piece.Necklace
+	}
+	return start.Close(p, closure, shelf)
 }
 
 // rowOf gives the row the operation is for: the one it names, or the leading one.

@@ -219,6 +219,9 @@ func mirrorRow(p *piece.Piece, row *piece.Row) error {
 		return err
 	}
 	row.Line = line
+	if p.Hangs() {
+		return nil // its foot stays below
+	}
 	for _, side := range piece.Sides() {
 		if j := p.JoinAt(row, side); j != nil && j.Through() {
 			return nil // its cord runs on there, and ends elsewhere

@@ -8,11 +8,19 @@ import (
 	"mala/core/piece"
 )
 
-// addCordLoop ends the cord in a loop of itself, held by a knot. Pulled tight it lies flat,
-// and adds its knot and half of its inside girth.
+// addCordLoop ends the cord in a loop of itself, held by a knot or by the crimp before it.
+// Pulled tight it lies flat, and adds its knot and half of its inside girth.
 func (b *endBuilder) addCordLoop() {
 	knot := piece.OverhandAcross * b.row.Cord.Cord.Diameter * length.MM(b.row.Passes)
+	if b.crimp >= 0 {
+		knot = 0
+	}
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleCordLoop, Length: knot + b.ending.Girth/2, Girth: b.ending.Girth})
+}
+
+// addFootBead leads the cord down through a bead and round its outside back up.
+func (b *endBuilder) addFootBead() {
+	b.end.Parts = append(b.end.Parts, Part{Role: RoleFootBead, Material: b.ending.Bead, Length: b.ending.Bead.Bead.Length()})
 }
 
 // foldsIntoLoop says whether the loop is the fold of a doubled cord: at the left, of as many

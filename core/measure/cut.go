@@ -118,9 +118,21 @@ func (s *Strand) cutAtEnd(p *piece.Piece, e *End, held bool) []CutPart {
 	if loop := e.Find(RoleBeads); loop != nil && !loop.With {
 		add("loop of beads", loop.Loop.Strung*passes, false)
 	}
+	if foot := e.Find(RoleFootBead); foot != nil {
+		add("through the foot and round it", foot.foldThrough()*passes, false)
+	}
 	switch e.Hold {
 	case HeldByRunning:
 		return nil
+	case HeldByStop:
+		if crimp := e.Find(RoleCrimp); crimp != nil {
+			add("crimp", crimp.Material.Finding.Length*passes, false)
+			if held {
+				add("working end", s.allowance(p, e), true)
+			}
+			return out
+		}
+		add("knot", piece.OverhandCord*d*passes, false)
 	case HeldByMiddle:
 		if p.FoldedWith(s.Row) != nil {
 			if crimp := e.Find(RoleCrimp); crimp != nil {
@@ -192,7 +204,7 @@ func crimpItem(e *End, guardTurns int) string {
 	if e.Find(RoleCover) != nil {
 		name = "cover"
 	}
-	if e.Find(RoleBeads) != nil {
+	if e.Find(RoleBeads) != nil || e.Find(RoleCordLoop) != nil || e.Find(RoleFootBead) != nil {
 		return name + " x 2"
 	}
 	if e.Find(RoleGuard) != nil {

@@ -83,7 +83,7 @@ func (s *Strand) AllBeads() int {
 			if p.Loop != nil {
 				n += len(p.Loop.Beads)
 			}
-			if (p.Role == RoleLeg || p.Role == RoleFoldBead && !p.With) && p.Material != nil {
+			if (p.Role == RoleLeg || p.Role == RoleFootBead || p.Role == RoleFoldBead && !p.With) && p.Material != nil {
 				n++
 			}
 		}

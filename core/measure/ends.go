@@ -23,6 +23,7 @@ const (
 	RoleBeads    Role = "bead-loop" // a loop of beads
 	RoleCordLoop Role = "cord-loop" // a loop of the bare cord, with its knot
 	RoleLeg      Role = "leg"       // with its bead, if it has one
+	RoleFootBead Role = "foot-bead" // that the cord goes down through and round, at the foot of an ornament
 	RoleFoldBead Role = "fold-bead" // that the cord is folded through, with the neck below it
 	RoleLoop     Role = "loop"
 	RoleRing     Role = "ring"
@@ -72,6 +73,7 @@ const (
 	HeldByMiddle  Hold = "fold"
 	HeldByRing    Hold = "ring"
 	HeldByLinks   Hold = "links"
+	HeldByStop    Hold = "stopped" // behind a crimp or an overhand knot alone
 	HeldByRunning Hold = "through" // the cord runs on through a bead
 	Unheld        Hold = "nothing"
 )
@@ -125,7 +127,13 @@ func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
 	case piece.WayLeg:
 		b.addLeg()
 	case piece.WayCordLoop:
-		b.addCordLoop()
+		if b.crimp < 0 {
+			b.addCordLoop()
+		}
+	case piece.WayFootBead:
+		if b.crimp < 0 {
+			b.addFootBead()
+		}
 	case piece.WayFoldBead:
 		b.addFoldBead()
 	}
@@ -218,6 +226,16 @@ func (b *endBuilder) loop() {
 		return
 	}
 	b.looped = true
+	switch b.ending.Way {
+	case piece.WayStopped:
+		return
+	case piece.WayFootBead:
+		b.addFootBead()
+		return
+	case piece.WayCordLoop:
+		b.addCordLoop()
+		return
+	}
 	if b.beads != nil {
 		b.addLoop()
 		return
@@ -354,6 +372,8 @@ func (b *endBuilder) hold(row *piece.Row) Hold {
 		return HeldByMiddle
 	case (b.ending.Way == piece.WayFold || b.ending.Way == piece.WayFoldBead || b.foldsIntoLoop()) && len(b.end.Parts) > 0:
 		return HeldByMiddle
+	case b.ending.Way == piece.WayStopped && (b.crimp >= 0 || !wire):
+		return HeldByStop
 	case b.ending.Way == piece.WayLeg && !wire:
 		return HeldByLeg
 	case b.crimp >= 0:

@@ -144,7 +144,9 @@ func Measure(p *piece.Piece) (*Measured, error) {
 	m.joinHalves()
 	lead := m.Leading()
 	m.Finished, m.ForTarget = lead.Finished(), lead.ForTarget(p)
-	m.Rule = lead.rule(m.Finished)
+	if !p.Hangs() {
+		m.Rule = lead.rule(m.Finished)
+	}
 	m.count()
 	m.weigh()
 	m.sensitivities()
@@ -244,7 +246,7 @@ func (s *Strand) finish(p *piece.Piece) {
 // planned is the slack that is planned for a strand in a loop of this length pulled
 // tight, and what bending into it needs.
 func (s *Strand) planned(p *piece.Piece, loop length.MM) (slack, needed length.MM) {
-	if s.Row.Corded() && s.Lace == nil && s.Row.Cord.Cord.Type != material.Elastic && loop > 0 {
+	if s.Row.Corded() && s.Lace == nil && !p.Hangs() && s.Row.Cord.Cord.Type != material.Elastic && loop > 0 {
 		needed = s.slackNeeded(loop)
 		slack = p.House.PlannedSlack(needed)
 	}

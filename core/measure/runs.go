@@ -45,7 +45,7 @@ func (s *Strand) runsOver(n int, at func(k int) int, far func(b *Bead) length.MM
 // FromCentre says whether the house strings this strand from its centre outwards: a
 // ring has none, and what is on its spool or folded begins at an end.
 func (s *Strand) FromCentre(h piece.House) bool {
-	return h.Order == piece.OrderCentre && !s.Ring && s.Start.By != piece.StopSpool && s.Start.By != StartFold && len(s.Beads) > 1
+	return h.Order == piece.OrderCentre && !s.Ring && s.Start.By != piece.StopSpool && s.Start.By != StartFold && s.Start.By != StartFoot && len(s.Beads) > 1
 }
 
 // Outwards gives the strand as it is strung from its centre: the runs to the right,

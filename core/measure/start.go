@@ -17,6 +17,9 @@ type Start struct {
 // off.
 const StartFold = "fold"
 
+// StartFoot says that the foot of an ornament is made first.
+const StartFoot = "foot"
+
 // StartNone says that no end is strung first: the row is one of chain, or its cord
 // comes from the row before.
 const StartNone = "none"
@@ -46,6 +49,9 @@ func (s *Strand) startedBy(h piece.House) string {
 	cord := s.Row.Cord.Cord.Type
 	if s.Left.Hold == HeldByMiddle {
 		return StartFold
+	}
+	if s.foot {
+		return StartFoot
 	}
 	if h.FromSpool() && (s.Left.Crimped() || s.Right.Crimped()) {
 		return piece.StopSpool

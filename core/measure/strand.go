@@ -39,6 +39,7 @@ type Strand struct {
 	tight length.MM // the loop pulled tight, without any slack
 	half  *Strand   // the row on the other half of its cord, folded at the left
 	times int       // how often the loop goes round
+	foot  bool      // it hangs, and its foot is made first
 	gaps  []int     // where bare cord lies among the beads
 	kinds []kind
 	rode  []kind                         // those of the riders
@@ -108,6 +109,7 @@ func (mk *strandMaker) layOut(fills pattern.Fills, before *Strand) (*Strand, err
 	if err != nil {
 		return nil, err
 	}
+	s.foot = mk.piece.Hangs()
 	s.lace()
 	s.Left, s.Right = mk.endAt(s, piece.Left), mk.endAt(s, piece.Right)
 	return s, mk.ride(s)

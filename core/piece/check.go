@@ -24,7 +24,7 @@ func (p *Piece) Check() []Fault {
 	add := func(where, format string, args ...any) {
 		faults = append(faults, Fault{where, fmt.Sprintf(format, args...)})
 	}
-	if !slices.Contains([]Kind{Necklace, Bracelet, Anklet}, p.Kind) {
+	if !slices.Contains([]Kind{Necklace, Bracelet, Anklet, Ornament}, p.Kind) {
 		add("kind", "%q is not made here yet. Use necklace, bracelet or anklet.", p.Kind)
 	}
 	if t := p.Target; t != nil {
@@ -52,6 +52,7 @@ func (p *Piece) Check() []Fault {
 	}
 	p.House.check(add)
 	p.checkClosure(add)
+	p.checkHanging(add)
 	p.checkRows(add)
 	if len(p.Sections) > 0 && (len(p.Rows()) == 0 || len(p.Rows()) > MostRows || len(p.Joins) != len(p.Sections)-1) || len(p.Sections) == 0 {
 		return faults
@@ -200,6 +201,11 @@ func (h House) checkTables(add adder) {
 			checkRange(add, where+".toMm", e.To, e.From, 2000)
 		}
 	}
+	for i, grams := range []float64{h.Curl7, h.Curl19, h.Curl49} {
+		if !(grams >= 0 && grams <= mostCurl) {
+			add("house."+[]string{"curl7G", "curl19G", "curl49G"}[i], "What pulls a wire straight weighs 0 to %d g.", mostCurl)
+		}
+	}
 	for i, b := range h.Sizes {
 		where := fmt.Sprintf("house.sizes[%d]", i)
 		named(where+".name", b.Name)
@@ -219,7 +225,7 @@ func (p *Piece) checkClosure(add adder) {
 	c := &p.Closure
 	switch c.Type {
 	case Clasp:
-	case Knot, None, Tied:
+	case Knot, None, Tied, Hung:
 		if len(c.Left)+len(c.Right) > 0 {
 			add("closure", "A piece closed by %q has no clasp or rings. Remove them, or close it with a clasp.", c.Type)
 		}
@@ -230,7 +236,7 @@ func (p *Piece) checkClosure(add adder) {
 		}
 		return
 	default:
-		add("closure.type", "%q is not a closure. Use clasp, knot, none, tied or bar.", c.Type)
+		add("closure.type", "%q is not a closure. Use clasp, knot, none, tied, bar or hung.", c.Type)
 		return
 	}
 	clasps, links := 0, 0

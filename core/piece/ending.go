@@ -17,7 +17,8 @@ type Way string
 // cord, folded round what is there; tied, with the knot drawn into the last bead;
 // crimped, with the crimp inside the last bead, which covers it; in a loop of the bare cord
 // that goes over a button, at the left of a doubled cord its fold; folded through a bead that
-// a loop goes over.
+// a loop goes over; of an ornament down through a bead at its foot and round that, or stopped
+// by a crimp or a knot alone.
 const (
 	WayFittings   Way = ""
 	WayLoop       Way = "loop"
@@ -27,12 +28,14 @@ const (
 	WayUnderBead  Way = "under-bead"
 	WayCordLoop   Way = "cord-loop"
 	WayFoldBead   Way = "fold-bead"
+	WayFootBead   Way = "foot-bead"
+	WayStopped    Way = "stopped"
 	WayWith       Way = "with" // in the crimp of the other half of a folded cord, clipped there
 )
 
 // Ways lists every way.
 func Ways() []Way {
-	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop, WayFoldBead, WayWith}
+	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop, WayFoldBead, WayFootBead, WayStopped, WayWith}
 }
 
 // Ending is how one end of a row is made beyond its fittings.
@@ -41,7 +44,7 @@ type Ending struct {
 	Loop *pattern.Line        // of a loop, from where it leaves the strand round to where it comes back
 	Hung []*material.Material // charms and components hanging on that loop
 	Leg  length.MM            // cord between the strand and what ends a leg, or the bead that it is folded through
-	Bead *material.Material   // on a leg, above its knot, nil for the knot alone; or in the fold
+	Bead *material.Material   // on a leg, above its knot, nil for the knot alone; or in the fold, or at the foot
 
 	Girth length.MM // of a loop of bare cord, once round its inside
 	Tail  Tail
@@ -89,7 +92,7 @@ const (
 func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	f := r.Ending(side)
 	if !slices.Contains(Ways(), f.Way) {
-		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, cord-loop, fold-bead, or none.", string(f.Way))
+		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, cord-loop, fold-bead, foot-bead, stopped, or none.", string(f.Way))
 	}
 	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold || f.Way == WayCordLoop || f.Way == WayFoldBead) {
 		add(where+".way", "A ring has no end to make in that way. Close it with a clasp, or tie it, first.")
@@ -109,8 +112,8 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	}
 	if f.Way == WayCordLoop {
 		checkRange(add, where+".girthMm", f.Girth, leastGirth, mostGirth)
-		if r.Cord != nil && r.Cord.Cord != nil && r.Cord.Cord.Type == material.Wire {
-			add(where+".way", "A loop of bare cord is knotted, and wire takes no knot. Use another cord, or make the end another way.")
+		if r.Cord != nil && r.Cord.Cord != nil && r.Cord.Cord.Type == material.Wire && !r.crimped(p, side) {
+			add(where+".way", "A loop of bare cord is knotted, and wire takes no knot. Crimp it, use another cord, or make the end another way.")
 		}
 	}
 	if f.Way == WayLeg {
@@ -121,6 +124,9 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 		if f.Bead != nil && (f.Bead.Bead == nil || f.Bead.Hangs()) {
 			add(where+".bead", "%s cannot be strung on a leg. Beads can.", f.Bead.Name)
 		}
+	}
+	if f.Way == WayFootBead || f.Way == WayStopped {
+		p.checkFoot(r, side, add, where)
 	}
 	if f.Way == WayFoldBead {
 		p.checkFoldBead(r, side, add, where)
@@ -136,6 +142,27 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 			add(where+".hung", "%s does not hang. Charms do, and components that hang.", m.Name)
 		}
 	}
+}
+
+// checkFoot holds the foot of an ornament to what can be one.
+func (p *Piece) checkFoot(r *Row, side Side, add adder, where string) {
+	f := r.Ending(side)
+	bare := func(x Fitting) bool { return x.Of.Finding != nil && x.Of.Finding.IsCrimp() }
+	switch {
+	case !p.Hangs() || side == Right:
+		add(where+".way", "Only the foot of an ornament ends so: its left end.")
+	case slices.ContainsFunc(r.Left, func(x Fitting) bool { return !bare(x) }):
+		add(where+".way", "Nothing but a crimp holds such a foot. Remove the other fittings, or make the end another way.")
+	case f.Way == WayFootBead && f.Bead == nil:
+		add(where+".bead", "Name the bead at the foot.")
+	case f.Way == WayFootBead && (f.Bead.Bead == nil || f.Bead.Hangs() || f.Bead.Component != nil):
+		add(where+".bead", "No cord goes round %s. Use a bead.", f.Bead.Name)
+	}
+}
+
+// crimped says whether a crimp holds the row's end.
+func (r *Row) crimped(p *Piece, side Side) bool {
+	return slices.ContainsFunc(*p.End(r, side, false), func(f Fitting) bool { return f.Of.Finding != nil && f.Of.Finding.IsCrimp() })
 }
 
 // checkLoop holds a loop's line to beads that there are, counted out.

@@ -31,10 +31,12 @@ type House struct {
 	PinLoops     string    // what a loop takes of its pin: by its size, or a fixed length
 	FixedLoop    length.MM // that length
 	Needle       length.MM // thickness of the needle that thread goes on with
-	Unit         length.Unit
-	Ease         []Ease
-	Sizes        []BodySize
-	Lengths      []NamedLength
+	// What has to hang below wire of so many strands to pull its curl out, in grams.
+	Curl7, Curl19, Curl49 float64
+	Unit                  length.Unit
+	Ease                  []Ease
+	Sizes                 []BodySize
+	Lengths               []NamedLength
 }
 
 // Ease is a range of inside length less body measure, and the word for it.
@@ -152,6 +154,10 @@ const (
 	childToTie    = length.MM(30)
 	fixedLoop     = length.MM(9)
 	needle        = length.MM(0.45)
+	curl7         = 20 // grams, roughly
+	curl19        = 10
+	curl49        = 5
+	mostCurl      = 1000
 	mostAllowance = length.MM(500)
 	mostTailBeads = 50
 )
@@ -160,6 +166,7 @@ const (
 func DefaultHouse() House {
 	h := House{
 		TailLength: defaultTail, TailBeads: defaultBeads, Loop: defaultLoop, ElasticTail: elasticToTie, ChildTail: childToTie, FixedLoop: fixedLoop, Needle: needle,
+		Curl7: curl7, Curl19: curl19, Curl49: curl49,
 		Unit: length.InMillimetres, Ease: defaultEase(), Sizes: defaultSizes(), Lengths: defaultLengths(),
 	}
 	for _, c := range Choices() {

@@ -16,24 +16,27 @@ import (
 // Kind is what is made.
 type Kind string
 
-// The kinds. A hanging ornament comes with its structure.
+// The kinds; an ornament hangs, on a window, a mirror or a key.
 const (
 	Necklace Kind = "necklace"
 	Bracelet Kind = "bracelet"
 	Anklet   Kind = "anklet"
+	Ornament Kind = "ornament"
 )
 
 // ClosureType is how a piece closes.
 type ClosureType string
 
 // The closures: a clasp, a ring knotted on itself, a ring that slips over, two ends that
-// the wearer ties or draws one through the other, or a bar with a knot at either end.
+// the wearer ties or draws one through the other, or a bar with a knot at either end; an
+// ornament hangs by its right end, and closes round nothing.
 const (
 	Clasp ClosureType = "clasp"
 	Knot  ClosureType = "knot"
 	None  ClosureType = "none"
 	Tied  ClosureType = "tied"
 	OnBar ClosureType = "bar"
+	Hung  ClosureType = "hung"
 )
 
 // Closure joins the two ends. Left and Right list their fittings from the
@@ -95,6 +98,7 @@ type Piece struct {
 	Kind        Kind
 	Target      *Target // nil if none is set
 	Body        *Body
+	Hanging     *Hanging                      // of an ornament; nil if nobody has said
 	Palette     map[string]*material.Material // beads by the letter of their dish
 	Closure     Closure
 	Sections    []Section

@@ -18,11 +18,18 @@ import (
 // with, by kind.
 var (
 	firstCord = map[material.CordType]length.MM{material.Wire: 0.36, material.Elastic: 0.7, material.Waxed: 1, material.Leather: 1, material.Thread: 0.3, material.Nylon: 0.3}
-	firstBead = map[piece.Kind]length.MM{piece.Necklace: 4, piece.Bracelet: 6, piece.Anklet: 4}
+	firstBead = map[piece.Kind]length.MM{piece.Necklace: 4, piece.Bracelet: 6, piece.Anklet: 4, piece.Ornament: 8}
 )
 
 // firstLeg is how long the legs are that a piece is tied with.
 const firstLeg = length.MM(120)
+
+// firstHang is once round the inside of the loop that a new ornament hangs by, and firstFoot
+// about how wide the bead at its foot is.
+const (
+	firstHang = length.MM(120)
+	firstFoot = length.MM(12)
+)
 
 // snug is how much wider than its cords a hole should be.
 const snug = 1.1
@@ -67,7 +74,7 @@ func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance
 
 // Close changes how a piece closes, with what that needs of the shelf: crimps,
 // rings and a lobster for a clasp; nothing on a ring, which is strung on elastic; a
-// leg of cord at either end of what is tied. The error is a *NoCord or a
+// leg of cord at either end of what is tied; a foot and a loop for what hangs. The error is a *NoCord or a
 // *NoBar.
 func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material) error {
 	wanted := cordsFor(closure)
@@ -75,7 +82,7 @@ func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material
 	for _, row := range p.Rows() {
 		row.Left, row.Right = nil, nil
 		row.LeftPort, row.RightPort = piece.Port{}, piece.Port{}
-		if row.LeftEnding.Way == piece.WayFold {
+		if way := row.LeftEnding.Way; way == piece.WayFold || way == piece.WayFoldBead {
 			row.Passes = 1
 		}
 		row.LeftEnding, row.RightEnding = piece.Ending{}, piece.Ending{}
@@ -89,9 +96,13 @@ func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material
 			leg := piece.Ending{Way: piece.WayLeg, Leg: firstLeg}
 			row.LeftEnding, row.RightEnding = leg, leg
 		}
-		if closure != piece.Clasp {
+		if closure != piece.Clasp && closure != piece.Hung {
 			row.Slack = nil
 			continue
+		}
+		if closure == piece.Hung {
+			row.Slack = nil
+			hang(row, shelf)
 		}
 		need := material.HoleFor(2*row.Passes, row.Cord.Cord.Diameter)
 		crimp := best(shelf, func(m *material.Material) bool {
@@ -115,10 +126,23 @@ func Close(p *piece.Piece, closure piece.ClosureType, shelf []*material.Material
 	return nil
 }
 
+// hang gives an ornament its loop, and a bead at its foot.
+func hang(row *piece.Row, shelf []*material.Material) {
+	row.RightEnding = piece.Ending{Way: piece.WayCordLoop, Girth: firstHang}
+	need := snug * material.HoleFor(row.Passes, row.Cord.Cord.Diameter)
+	foot := best(shelf, func(m *material.Material) bool {
+		return m.Class == material.ClassBead && m.Bead.Shape == material.Round && m.Bead.Hole >= need
+	}, func(m *material.Material) float64 { return math.Abs(float64(m.Bead.Across - firstFoot)) })
+	row.LeftEnding = piece.Ending{Way: piece.WayStopped}
+	if foot != nil {
+		row.LeftEnding = piece.Ending{Way: piece.WayFootBead, Bead: foot}
+	}
+}
+
 // cordsFor are the types of cord that suit a closure, the most likely first.
 func cordsFor(closure piece.ClosureType) []material.CordType {
 	switch closure {
-	case piece.Clasp:
+	case piece.Clasp, piece.Hung:
 		return []material.CordType{material.Wire}
 	case piece.Tied:
 		return []material.CordType{material.Waxed, material.Leather, material.Thread, material.Nylon}
@@ -185,7 +209,7 @@ func knotBead(p *piece.Piece, shelf []*material.Material) *material.Material {
 // the last ones of a crimped strand.
 func fillBead(p *piece.Piece, shelf []*material.Material) *material.Material {
 	row, passes := p.Leading(), 1
-	if p.Closure.Type == piece.Clasp {
+	if p.Closure.Type == piece.Clasp || p.Closure.Type == piece.Hung {
 		passes = 2
 	}
 	need := snug * material.HoleFor(passes*row.Passes, row.Cord.Cord.Diameter)

@@ -203,3 +203,20 @@ func TestWhatIsTiedStartsOnACordThatCanBeTiedWithALegAtEitherEnd(t *testing.T) {
 		t.Errorf("%v", err)
 	}
 }
+
+// An ornament starts with a bead at its foot and a loop of its wire, both crimped.
+func TestAnOrnamentStartsWithFootAndLoop(t *testing.T) {
+	foot := round("foot", "Plumb", 13, 1)
+	p := started(t, piece.Ornament, piece.Hung, append(shop(), foot, round("wide", "Wide", 20, 1), round("tight", "Tight", 12, 0.3)))
+	row := p.Leading()
+	if row.Cord.ID != "wire" || row.LeftEnding.Way != piece.WayFootBead || row.LeftEnding.Bead != foot || row.RightEnding.Way != piece.WayCordLoop || row.RightEnding.Girth != firstHang {
+		t.Errorf("%s, %+v, %+v", row.Cord.ID, row.LeftEnding, row.RightEnding)
+	}
+	if len(row.Left) != 1 || row.Left[0].Of.ID != "crimp" || len(row.Right) != 1 || len(p.Closure.Left)+len(p.Closure.Right) > 0 || len(p.Check()) > 0 {
+		t.Errorf("%+v, %v", row, p.Check())
+	}
+	none := started(t, piece.Ornament, piece.Hung, []*material.Material{cord("wire", material.Wire, 0.38), crimp("crimp", 1)})
+	if none.Leading().LeftEnding.Way != piece.WayStopped {
+		t.Errorf("%+v", none.Leading().LeftEnding)
+	}
+}

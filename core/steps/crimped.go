@@ -85,6 +85,8 @@ func (w *writer) endInFull(e *measure.End) {
 	case measure.HeldByMiddle: // made before anything is strung
 	case measure.HeldByLeg:
 		w.leg(e)
+	case measure.HeldByStop:
+		w.stopped(e)
 	default:
 		w.tie(e)
 	}
@@ -95,7 +97,11 @@ func (w *writer) crimp(e *measure.End) {
 	if e.Find(measure.RoleGuard) != nil {
 		way += ", " + w.guard()
 	}
-	if loop := e.Find(measure.RoleBeads); loop != nil {
+	if foot := e.Find(measure.RoleFootBead); foot != nil {
+		way += ", down through " + lower(foot.Material.Name) + " and round its outside"
+	} else if loop := e.Find(measure.RoleCordLoop); loop != nil {
+		way += fmt.Sprintf(", leave a loop of %s round its inside", w.in(loop.Girth))
+	} else if loop := e.Find(measure.RoleBeads); loop != nil {
 		way += ", " + loopBeads(loop.Loop)
 	} else if hung := w.hung(e.Side); len(hung) > 0 { // what hangs beyond the first comes on its own
 		way += ", " + hung[0].name
@@ -107,7 +113,7 @@ func (w *writer) crimp(e *measure.End) {
 	if e.Tail > 0 && !w.beforeBeads(e) {
 		tail = fmt.Sprintf("Tuck the tail back through %s, %s.", beads(len(e.TailBeads)), w.in(e.Tail))
 	}
-	w.do("%s end: thread %s, and go back through the crimp. %s", title(e.Side), way, tail)
+	w.do("%s end: thread %s, and go back through the crimp. %s", w.title(e.Side), way, tail)
 	w.tryLoop(e)
 	if cover := e.Find(measure.RoleCover); cover != nil && e.Find(measure.RoleCrimp) != nil {
 		room := (cover.Material.Finding.Length - e.Find(measure.RoleCrimp).Material.Finding.Length) / 2
@@ -140,7 +146,7 @@ func (w *writer) guard() string {
 
 // beforeBeads says whether the end is made before any bead is on the cord.
 func (w *writer) beforeBeads(e *measure.End) bool {
-	return w.s.Start.By == piece.StopCrimped && e.Side == w.s.Start.Side
+	return (w.s.Start.By == piece.StopCrimped || w.s.Start.By == measure.StartFoot) && e.Side == w.s.Start.Side
 }
 
 // attachAll hangs on what the cord itself does not go through; of several rows what is
@@ -170,7 +176,7 @@ func (w *writer) hangOnFittings() {
 			if p.Role == measure.RoleChain {
 				on = "the last link of " + on
 			}
-			w.do("%s end: hang %s on %s.", title(e.Side), names(p.Hung), on)
+			w.do("%s end: hang %s on %s.", w.title(e.Side), names(p.Hung), on)
 		}
 	}
 }
@@ -185,7 +191,7 @@ func (w *writer) attach(side piece.Side) {
 			continue
 		}
 		w.hungUp[pair], w.hungUp[hung[i].id+" "+hung[i-1].id] = true, true
-		w.do("%s end: hang %s on %s.%s", title(side), hung[i].name, hung[i-1].name, howItOpens(hung[i-1].finding, hung[i].finding))
+		w.do("%s end: hang %s on %s.%s", w.title(side), hung[i].name, hung[i-1].name, howItOpens(hung[i-1].finding, hung[i].finding))
 	}
 }
 

@@ -29,7 +29,7 @@ func (w *writer) ridesOnOne() {
 
 // cordLoop ends a cord in a loop of itself.
 func (w *writer) cordLoop(e *measure.End, loop *measure.Part) {
-	w.do("%s end: lay the cord back in a loop of %s round its inside, and tie it with an overhand knot close to the beads.", title(e.Side), w.in(loop.Girth))
+	w.do("%s end: lay the cord back in a loop of %s round its inside, and tie it with an overhand knot close to the beads.", w.title(e.Side), w.in(loop.Girth))
 	w.tryLoop(e)
 	w.gate("After the loop", fmt.Sprintf("the knot of the %s loop holds a firm pull", e.Side))
 }

@@ -38,7 +38,7 @@ func (w *writer) tryLoop(e *measure.End) {
 // leg ends the cord on a leg: a knot holds the strand, a bead and a knot end the leg.
 func (w *writer) leg(e *measure.End) {
 	own := w.s.Row.Ending(e.Side)
-	w.do("%s end: tie an overhand knot close to the beads.", title(e.Side))
+	w.do("%s end: tie an overhand knot close to the beads.", w.title(e.Side))
 	if own.Bead != nil {
 		w.do("String %s, tie an overhand knot below it %s from the strand, and trim the end.", lower(own.Bead.Name), w.in(own.Leg+own.Bead.Bead.Length()))
 	} else {
@@ -49,7 +49,7 @@ func (w *writer) leg(e *measure.End) {
 
 // cone ends the cord in a cone over its knot.
 func (w *writer) cone(e *measure.End) {
-	w.do("%s end: tie an overhand knot through the eye inside %s, close to the beads.", title(e.Side), lower(e.Find(measure.RoleCone).Material.Name))
+	w.do("%s end: tie an overhand knot through the eye inside %s, close to the beads.", w.title(e.Side), lower(e.Find(measure.RoleCone).Material.Name))
 	if w.h.Glue == piece.Yes {
 		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")
 	}
@@ -92,7 +92,7 @@ func (w *writer) chainsAt(e *measure.End, seen map[piece.ID]bool, row int) {
 		if !p.Material.Finding.IsOpen() {
 			how = "cut through the next link, which is lost"
 		}
-		where := title(e.Side) + " end: count"
+		where := w.title(e.Side) + " end: count"
 		if w.row > 0 && !w.m.Strands[row-1].Row.Corded() {
 			where = "Count"
 		}

@@ -90,7 +90,7 @@ func (w *writer) likeBefore(from int, side piece.Side) {
 	if differs {
 		w.do("Go on as with row %d.", before.row)
 	} else {
-		w.do("%s end: make it as that of row %d.", title(side), before.row)
+		w.do("%s end: make it as that of row %d.", w.title(side), before.row)
 	}
 	for _, s := range steps {
 		if s.Must != nil {
@@ -205,7 +205,7 @@ func (w *writer) hangChain(side piece.Side) {
 	if on == nil {
 		return
 	}
-	w.do("%s end: hang its %s link on %s.", title(side), link, lower(on.Of.Name))
+	w.do("%s end: hang its %s link on %s.", w.title(side), link, lower(on.Of.Name))
 }
 
 func (w *writer) cutters() string {

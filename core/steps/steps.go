@@ -47,6 +47,8 @@ func (w *writer) countOut() {
 // strand makes a strand from its cut to its second end.
 func (w *writer) strand() {
 	switch {
+	case w.m.Piece.Hangs():
+		w.hanger()
 	case w.s.Ring:
 		w.ring()
 	case w.s.Left.Crimped() || w.s.Right.Crimped():
@@ -160,6 +162,11 @@ func (w *writer) unheld(side piece.Side) {
 }
 
 func (w *writer) inspect() {
+	if w.m.Piece.Hangs() {
+		w.gate("Before it is finished", "it holds a firm pull", "it hangs straight, and no cord shows between the beads", "no end feels sharp to a finger",
+			fmt.Sprintf("from the top of its loop to its foot it measures %s", w.in(w.m.Finished)))
+		return
+	}
 	w.gate("Before it is finished", "it holds a firm pull", "lying in its curve no more cord shows than planned",
 		"no end feels sharp to a finger", w.closed())
 }
@@ -176,13 +183,6 @@ func lower(name string) string {
 		return "cord"
 	}
 	return strings.ToLower(name[:1]) + name[1:]
-}
-
-func title(side piece.Side) string {
-	if side == piece.Left {
-		return "Left"
-	}
-	return "Right"
 }
 
 func (w *writer) stringRuns() {

@@ -126,7 +126,7 @@ func (w *writer) secondKnot(e *measure.End) {
 // tie makes an end that is knotted to a fitting or held by a cord end.
 func (w *writer) tie(e *measure.End) {
 	if e.Hold == measure.HeldByCordEnd {
-		w.do("%s end: tie an overhand knot close to the beads, lay it in %s, and fold the cord end over it.", title(e.Side), e.Find(measure.RoleCordEnd).Material.Name)
+		w.do("%s end: tie an overhand knot close to the beads, lay it in %s, and fold the cord end over it.", w.title(e.Side), e.Find(measure.RoleCordEnd).Material.Name)
 		if w.h.Glue == piece.Yes {
 			w.do("Put a drop of glue inside before the last fold, with the window open, and let it dry as its label says.")
 		}
@@ -134,7 +134,7 @@ func (w *writer) tie(e *measure.End) {
 		return
 	}
 	if e.Hold == measure.HeldByFold {
-		w.do("%s end: trim the cord square, %s beyond the last bead, and lay it in the trough of %s.", title(e.Side), w.in(e.Find(measure.RoleFold).Material.Finding.Length), e.Find(measure.RoleFold).Material.Name)
+		w.do("%s end: trim the cord square, %s beyond the last bead, and lay it in the trough of %s.", w.title(e.Side), w.in(e.Find(measure.RoleFold).Material.Finding.Length), e.Find(measure.RoleFold).Material.Name)
 		if w.h.Glue == piece.Yes {
 			w.do("Put a drop of glue in the trough, with the window open.")
 		}
@@ -154,7 +154,9 @@ func (w *writer) tie(e *measure.End) {
 		return
 	}
 	way := ""
-	if e.Find(measure.RoleGuard) != nil {
+	if foot := e.Find(measure.RoleFootBead); foot != nil {
+		way = "down through " + lower(foot.Material.Name) + " and round its outside"
+	} else if e.Find(measure.RoleGuard) != nil {
 		way = w.guard()
 	}
 	if loop := e.Find(measure.RoleBeads); loop != nil {
@@ -168,11 +170,11 @@ func (w *writer) tie(e *measure.End) {
 		way += hung[0].name
 	}
 	if e.Find(measure.RoleBeads) != nil {
-		w.do("%s end: thread %s and go back into the last bead of the strand, so that the loop closes.", title(e.Side), way)
+		w.do("%s end: thread %s and go back into the last bead of the strand, so that the loop closes.", w.title(e.Side), way)
 		w.tryLoop(e)
 		w.do("Tie a %s round the cord.", knots[w.h.Knot])
 	} else {
-		w.do("%s end: thread %s, come back to the beads and tie a %s round the cord.", title(e.Side), way, knots[w.h.Knot])
+		w.do("%s end: thread %s, come back to the beads and tie a %s round the cord.", w.title(e.Side), way, knots[w.h.Knot])
 	}
 	if w.h.Glue == piece.Yes {
 		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")

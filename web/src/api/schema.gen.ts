@@ -526,6 +526,8 @@ export interface components {
             /** @description How it sits on the body it is for. */
             fit?: components["schemas"]["Fit"];
             format: string;
+            /** @description How an ornament hangs. */
+            hanger?: components["schemas"]["HangerOf"];
             /**
              * Format: double
              * @description What the wearer feels; null where there is none.
@@ -598,6 +600,15 @@ export interface components {
             kind: number[];
             kinds: components["schemas"]["BeadKind"][];
             node: number[];
+        };
+        BelowRun: {
+            /** Format: double */
+            belowG: number;
+            /** Format: int64 */
+            count: number;
+            /** Format: int64 */
+            first: number;
+            material: string;
         };
         Between: {
             /** Format: int64 */
@@ -727,7 +738,7 @@ export interface components {
             left?: components["schemas"]["Fitting"][];
             right?: components["schemas"]["Fitting"][];
             /** @enum {string} */
-            type: "clasp" | "knot" | "none" | "tied" | "bar";
+            type: "clasp" | "knot" | "none" | "tied" | "bar" | "hung";
         };
         Component: {
             /** @description In the second half of a mirror they come back in reverse. */
@@ -865,11 +876,13 @@ export interface components {
             closure: components["schemas"]["Closure"];
             /** @description mala-piece/2 */
             format: string;
+            /** @description Of an ornament. */
+            hanging?: components["schemas"]["Hanging"];
             house?: components["schemas"]["House"];
             /** @description What lies between each section and the next. */
             joins?: components["schemas"]["Join"][];
             /** @enum {string} */
-            kind: "necklace" | "bracelet" | "anklet";
+            kind: "necklace" | "bracelet" | "anklet" | "ornament";
             materials: components["schemas"]["Material"][];
             name: string;
             notes?: string;
@@ -997,7 +1010,7 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "cord-loop" | "leg" | "fold-bead" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "cord-loop" | "leg" | "fold-bead" | "foot-bead" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
             /** @description It belongs to the closure, where other rows may go on it too. */
             shared?: boolean;
             swallowed: boolean;
@@ -1042,7 +1055,7 @@ export interface components {
              * @description A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it.
              * @enum {string}
              */
-            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop" | "fold-bead" | "with";
+            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop" | "fold-bead" | "foot-bead" | "stopped" | "with";
         };
         Fit: {
             /**
@@ -1095,6 +1108,46 @@ export interface components {
             /** @description All were searched for; else the time was up. */
             whole: boolean;
         };
+        HangerOf: {
+            /** @description What hangs below each run, the lowest first. */
+            below: components["schemas"]["BelowRun"][];
+            /**
+             * Format: double
+             * @description What has to hang below this wire to pull its curl out, by the house; absent of a cord that does not curl.
+             */
+            curlG?: number;
+            /**
+             * Format: double
+             * @description What hangs below its lowest bead.
+             */
+            footG: number;
+            /** @description Beads that lean to their heavier side. */
+            leaning?: components["schemas"]["Leaning"][];
+            /**
+             * Format: double
+             * @description Of its mass, below its top.
+             */
+            middleMm: number;
+            /**
+             * Format: double
+             * @description Once round its widest part.
+             */
+            widestMm: number;
+        };
+        Hanging: {
+            /** @enum {string} */
+            at?: "window" | "mirror" | "key";
+            /**
+             * Format: double
+             * @description Once round what hangs it up, at its widest.
+             */
+            girthMm?: number;
+            /**
+             * @description What hangs it up, or the ornament's own widest part: it is drawn through its loop.
+             * @enum {string}
+             */
+            over?: "support" | "itself";
+        };
         Health: {
             /** @enum {string} */
             database: "up";
@@ -1139,6 +1192,21 @@ export interface components {
             covers?: "no" | "yes";
             /** @enum {string} */
             crimp?: "folded" | "flat" | "three-sided";
+            /**
+             * Format: double
+             * @description Of 19 strands.
+             */
+            curl19G?: number;
+            /**
+             * Format: double
+             * @description Of 49 strands.
+             */
+            curl49G?: number;
+            /**
+             * Format: double
+             * @description What has to hang below wire of 7 strands to pull its curl out.
+             */
+            curl7G?: number;
             ease?: components["schemas"]["Ease"][];
             /** Format: double */
             elasticTailMm?: number;
@@ -1315,6 +1383,12 @@ export interface components {
              * @enum {string}
              */
             way: "straight" | "diagonal" | "crossed";
+        };
+        Leaning: {
+            /** Format: double */
+            deg: number;
+            /** Format: int64 */
+            element: number;
         };
         LegsOf: {
             /** Format: int64 */
@@ -1525,14 +1599,14 @@ export interface components {
         };
         NewPiece: {
             /** @enum {string} */
-            closure: "clasp" | "knot" | "none" | "tied" | "bar";
+            closure: "clasp" | "knot" | "none" | "tied" | "bar" | "hung";
             /**
              * @description What several rows go on: one ring, each a ring of its own, each a hole of the clasp.
              * @enum {string}
              */
             join?: "ring" | "rings" | "holes";
             /** @enum {string} */
-            kind: "necklace" | "bracelet" | "anklet";
+            kind: "necklace" | "bracelet" | "anklet" | "ornament";
             name: string;
             /**
              * Format: int64
@@ -1580,7 +1654,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1588,6 +1662,7 @@ export interface components {
              * @description Gap before the first selected bead.
              */
             from?: number;
+            hanging?: components["schemas"]["Hanging"];
             /** @description The id of a material of the piece or the catalogue. */
             material?: string;
             /** Format: double */
@@ -1651,7 +1726,7 @@ export interface components {
             stretchedMm: number;
         };
         Picture: {
-            /** @description Of a necklace that hangs: laid flat on its circle. */
+            /** @description Of a necklace that hangs: laid flat on its circle; of an ornament: laid along. */
             laid?: components["schemas"]["Whole"];
             whole?: components["schemas"]["Whole"];
             /** @description How each row goes round a body; of one without an inside length there is none. */
@@ -2118,7 +2193,7 @@ export interface components {
         };
         Start: {
             /** @enum {string} */
-            by: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool" | "fold" | "none";
+            by: "stopper" | "tape" | "clip" | "slip-knot" | "tied-bead" | "spare-crimp" | "crimped" | "spool" | "fold" | "foot" | "none";
             /** @enum {string} */
             side: "left" | "right";
             /**
@@ -2163,7 +2238,7 @@ export interface components {
              * @description What keeps the cord in at the left.
              * @enum {string}
              */
-            leftHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "through" | "nothing";
+            leftHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "stopped" | "links" | "through" | "nothing";
             /** @description Of a knot that is to hide in the last bead. */
             leftKnot?: components["schemas"]["Knot"];
             leftTail: components["schemas"]["Tail"];
@@ -2183,7 +2258,7 @@ export interface components {
             riders?: components["schemas"]["RidersOf"];
             right: components["schemas"]["EndPart"][];
             /** @enum {string} */
-            rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "links" | "through" | "nothing";
+            rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "stopped" | "links" | "through" | "nothing";
             rightKnot?: components["schemas"]["Knot"];
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
@@ -2343,14 +2418,16 @@ export interface components {
             box: number[];
             /** @description Beads are seen by their thickness, not by their width. */
             flat?: boolean;
+            /** @description Of an ornament: the middle of its mass. */
+            middle?: number[];
             /** @description What a necklace hangs on; what lies above y = 0 is behind it. */
             neck?: components["schemas"]["Neck"];
             rows: components["schemas"]["WholeRow"][];
             /**
-             * @description On the circle of its finished length, as a ring lies by itself, as a necklace hangs, or its rows straight side by side.
+             * @description On the circle of its finished length, as a ring lies by itself, as a necklace hangs, its rows straight side by side, an ornament straight down, or laid along.
              * @enum {string}
              */
-            shape: "circle" | "wrap" | "hanging" | "rows";
+            shape: "circle" | "wrap" | "hanging" | "rows" | "hung" | "straight";
         };
         WholeRow: {
             /** @description By element. */
@@ -3575,16 +3652,18 @@ export const catalogueItemColourValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const checkEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["end"]> = ["left", "right"];
 export const checkSeverityValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["severity"]> = ["stop", "warn", "advise"];
 export const checkStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Check"]["step"]> = ["decide", "lay-out", "fit", "ends"];
-export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none", "tied", "bar"];
+export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Closure"]["type"]> = ["clasp", "knot", "none", "tied", "bar", "hung"];
 export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded", "carrier", "turn"];
 export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
 export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComponentFacts"]["faces"]> = ["any", "front", "side"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
-export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet"];
+export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "fold-bead", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "fold-bead", "foot-bead", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
-export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead", "cord-loop", "fold-bead", "with"];
+export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead", "cord-loop", "fold-bead", "foot-bead", "stopped", "with"];
+export const hangingAtValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Hanging"]["at"]> = ["window", "mirror", "key"];
+export const hangingOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Hanging"]["over"]> = ["support", "itself"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
 export const heldAtOutwardValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["HeldAt"]["outward"]> = [-1, 1];
 export const holderWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Holder"]["way"]> = ["crimps", "knots", "friction", "pressed"];
@@ -3619,11 +3698,11 @@ export const materialShapeValues: ReadonlyArray<FlattenedDeepRequired<components
 export const materialSizedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["sized"]> = ["nominal", "calipered"];
 export const materialTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Material"]["type"]> = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over", "jump-ring", "split-ring", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide", "button", "extender", "chain", "connector", "focal-bar", "head-pin", "eye-pin", "wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NamedLength"]["kind"]> = ["necklace", "bracelet", "anklet"];
-export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied", "bar"];
+export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied", "bar", "hung"];
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
-export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet"];
+export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
@@ -3632,10 +3711,10 @@ export const rowsOnSideValues: ReadonlyArray<FlattenedDeepRequired<components>["
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
-export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold", "none"];
+export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold", "foot", "none"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
-export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "through", "nothing"];
-export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "links", "through", "nothing"];
+export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "stopped", "links", "through", "nothing"];
+export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "stopped", "links", "through", "nothing"];
 export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];
 export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "fold-over", "cover", "guard", "knot", "bead-loop", "ring", "clasp"];
 export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];
@@ -3646,4 +3725,4 @@ export const typedLengthUnitValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
 export const waiverEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Waiver"]["end"]> = ["left", "right"];
-export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap", "hanging", "rows"];
+export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap", "hanging", "rows", "hung", "straight"];

@@ -51,7 +51,8 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   useClipboard(bench);
   const picture = usePicture(analysis, state.analysed);
   const flat = useMemo(() => laidFlat(picture), [picture]);
-  const drawn = laid && flat ? flat : picture;
+  const hangs = state.doc.kind === "ornament"; // it lies along the felt, and hangs in Fit
+  const drawn = (laid || hangs) && flat ? flat : picture;
 
   if (!analysis || !strand) {
     return (
@@ -82,7 +83,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
         {drawn ? <WholePiece drawn={drawn} tone={tone} letters={letters} row={row} selection={gaps} lens={lens} onLens={setLens} onPlace={(to, gap, extend) => bench.toRow(to, gap, extend)} /> : <p className="felt-empty">Drawing …</p>}
         <div className="felt-tools">
-          {flat && (
+          {flat && !hangs && (
             <button
               type="button"
               aria-pressed={laid}

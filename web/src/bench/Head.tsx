@@ -18,8 +18,8 @@ const SAVED: Record<SaveState, string> = {
   conflict: "not saved: changed elsewhere",
 };
 
-const KINDS: Record<string, string> = { necklace: "necklace", bracelet: "bracelet", anklet: "anklet" };
-const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "tied in a ring", none: "slips on", tied: "tied with its ends", bar: "tied on a bar" };
+const KINDS: Record<string, string> = { necklace: "necklace", bracelet: "bracelet", anklet: "anklet", ornament: "ornament" };
+const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "tied in a ring", none: "slips on", tied: "tied with its ends", bar: "tied on a bar", hung: "hangs by its loop" };
 
 /** Head names the piece and carries the thread of steps. */
 export function Head({ id, bench, state }: BenchContext) {

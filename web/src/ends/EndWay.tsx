@@ -4,6 +4,7 @@ import type { Document, Operation, Strand } from "../api/client.ts";
 import { rowOf, type Row } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { ALL_CHOICES } from "../house/choices.ts";
+import { fittingsAt } from "./places.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
@@ -28,6 +29,8 @@ const WAYS: { way: Way; label: string }[] = [
   { way: "cord-loop", label: "in a loop of the bare cord" },
   { way: "fold", label: "in the fold of the cord" },
   { way: "fold-bead", label: "folded through a bead" },
+  { way: "foot-bead", label: "round a bead at the foot" },
+  { way: "stopped", label: "behind its crimp or a knot alone" },
   { way: "under-bead", label: "with its crimp inside the last bead" },
 ];
 
@@ -40,7 +43,10 @@ export const endOf = (doc: Document, row: string, side: Side) => (side === "left
 /** waysFor lists the ways that suit an end: wire takes no knot, other cords but nylon no crimp, and stringing begins at the left. */
 function waysFor(doc: Document, row: string, side: Side) {
   const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord)?.type;
-  const suits: Record<Way, boolean> = { with: false, loop: true, "cord-loop": cord !== "wire", fold: side === "left", "fold-bead": side === "left", leg: cord !== "wire", "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
+  const hangs = doc.kind === "ornament";
+  const crimped = fittingsAt(doc, row, side).some(({ of }) => doc.materials.find((m) => m.id === of)?.type?.startsWith("crimp-"));
+  const foot = hangs && side === "left";
+  const suits: Record<Way, boolean> = { with: false, "foot-bead": foot, stopped: foot, loop: true, "cord-loop": cord !== "wire" || crimped, fold: side === "left" && !hangs, "fold-bead": side === "left" && !hangs, leg: cord !== "wire" && !hangs, "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
   return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, row, side)?.way);
 }
 
@@ -83,15 +89,15 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
             <span className="quiet"> round inside</span>
           </span>
         )}
-        {(end?.way === "leg" || end?.way === "fold-bead") && (
+        {(end?.way === "leg" || end?.way === "fold-bead" || end?.way === "foot-bead") && (
           <>
-            <LengthField label={end.way === "leg" ? `Length of the ${side} leg` : "Neck below the bead in the fold"} mm={end.legMm ?? null} width={72} onChange={(mm) => void set("leg", { mm })} />
-            <button type="button" className="pick" onClick={onBead} aria-label={end.way === "leg" ? `Bead on the ${side} leg` : "Bead in the fold"}>
+            {end.way !== "foot-bead" && <LengthField label={end.way === "leg" ? `Length of the ${side} leg` : "Neck below the bead in the fold"} mm={end.legMm ?? null} width={72} onChange={(mm) => void set("leg", { mm })} />}
+            <button type="button" className="pick" onClick={onBead} aria-label={end.way === "leg" ? `Bead on the ${side} leg` : end.way === "foot-bead" ? "Bead at the foot" : "Bead in the fold"}>
               {end.bead ? nameOf(end.bead) : "no bead"}
             </button>
           </>
         )}
-        {side === "left" && (
+        {side === "left" && doc.kind !== "ornament" && (
           <select aria-label="Left end is held while stringing" value={end?.stop ?? ""} onChange={(e) => void set("stop", { text: e.target.value })}>
             <option value="">held as the house does</option>
             {STOPPERS.map(({ value, label }) => (

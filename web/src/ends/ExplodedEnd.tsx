@@ -17,6 +17,8 @@ interface Props {
 }
 
 const NAMES = { left: "Left end", right: "Right end" };
+/** HUNG names the ends of an ornament. */
+const HUNG = { left: "Left end, the foot", right: "Right end, the top" };
 
 /** ExplodedEnd shows one end drawn apart in threading order, with every pass of the cord. */
 export function ExplodedEnd({ analysis, doc, row, side }: Props) {
@@ -36,7 +38,7 @@ export function ExplodedEnd({ analysis, doc, row, side }: Props) {
   const { stations } = stationsOf(view(size));
   return (
     <section className="exploded" aria-label={NAMES[side]}>
-      <h2>{NAMES[side]}</h2>
+      <h2>{doc.kind === "ornament" ? HUNG[side] : NAMES[side]}</h2>
       <div className="stage">
         <canvas ref={ref} role="img" aria-label={`${NAMES[side]}, from the last bead outwards: ${stations.map((s) => s.name).join(", ") || "bare cord"}.`} />
         {stations.map((s, i) => (
@@ -58,6 +60,7 @@ const HOLDS: Record<Exclude<Strand["leftHold"], "crimp">, string> = {
   "cone-end": "The knot sits in the cone, tied to the eye inside it.",
   leg: "A knot holds the strand; the cord runs on as a leg and ends in a knot.",
   fold: "The middle of the cord lies here: nothing can run off, and nothing is cut.",
+  stopped: "The crimp or knot alone stops the cord; nothing goes back.",
   "fold-over": "The cord lies in the trough, one flap pressed over it, the other over that.",
   ring: "The cord is tied round the ring.",
   through: "The cord runs on through the shared bead.",

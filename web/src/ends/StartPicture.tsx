@@ -14,7 +14,7 @@ const BEADS = 6;
 const CORD = "#3c3a37";
 const STOP_AT = 110;
 /** Where the cord begins, where that is not its tip at the left. */
-const CORD_FROM: Partial<Record<string, number>> = { spool: 40, "spare-crimp": STOP_AT - 16, crimped: STOP_AT - 12, fold: STOP_AT };
+const CORD_FROM: Partial<Record<string, number>> = { spool: 40, "spare-crimp": STOP_AT - 16, crimped: STOP_AT - 12, foot: STOP_AT - 12, fold: STOP_AT };
 
 /** StartPicture shows how the starting end is held. */
 export function StartPicture({ analysis, doc, row }: { analysis: Analysis; doc: Document; row: string }) {

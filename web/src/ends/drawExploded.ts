@@ -2,7 +2,7 @@ import type { EndPart, Material, Outline, Strand } from "../api/client.ts";
 import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
 import { drawCordLoop } from "../felt/paint/cordLoop.ts";
 import { drawLaced, type Laced } from "../felt/paint/laced.ts";
-import { drawShared, drawBeadLoop, drawFoldBead, type Looks } from "../felt/paint/ending.ts";
+import { drawShared, drawBeadLoop, drawFoldBead, drawFootBead, type Looks } from "../felt/paint/ending.ts";
 import { drawBeadLinks, isBeadLink, piecesOf } from "../felt/paint/links.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { drawPath, drawThrough, MARGIN, TAIL, WORKING } from "./drawPasses.ts";
@@ -61,9 +61,10 @@ function halfOf(part: EndPart, drawn: string, { materials, outlines }: ExplodedV
   if (drawn === "toggle-ring") return (((m?.ringInsideMm ?? 9) + (m?.ringEyeMm ?? 1.6) + 2 * (m?.wireMm ?? 1.8)) / 2) * TOGGLE_PX;
   if (drawn === "toggle-bar") return (((m?.barEyeMm ?? 1.6) + (m?.barThicknessMm ?? 2)) / 2) * TOGGLE_PX;
   if (part.role === "loop") return 12;
-  if (part.role === "cord-loop") return ((part.girthMm ?? 24) / 4) * LOOP_PX;
+  if (part.role === "cord-loop") return ((part.girthMm ?? 24) / 4) * loopPx(part);
   if (part.loop) return ((part.mm + part.loop.thickMm) / 2) * LOOP_PX;
-  if (part.role === "fold-bead") return ((m?.acrossMm ?? 4) / 2) * PX * LEG_SHARE;
+  if (part.role === "foot-bead") return (part.mm / 2) * beadPx(m);
+  if (part.role === "fold-bead") return ((m?.acrossMm ?? 4) / 2) * beadPx(m);
   if (part.role === "leg") return ((m?.alongMm ?? m?.acrossMm ?? 2) / 2) * PX * LEG_SHARE;
   if (m?.type === "button") return ((m.outsideMm ?? 12) / 2) * BUTTON_PX + 6;
   if (part.role === "chain") return (Math.min(part.links ?? 1, LINKS_SHOWN) * (m?.insideMm ?? 3) * PX) / 2 + 4;
@@ -71,6 +72,15 @@ function halfOf(part: EndPart, drawn: string, { materials, outlines }: ExplodedV
   const mm = part.role === "ring" ? (m?.insideMm ?? 3) : (m?.closedMm ?? m?.lengthMm ?? part.mm);
   return Math.max(5, (mm / 2) * PX * (part.role === "clasp" ? 0.8 : 1));
 }
+
+/** HIGH is how high a bead or a loop is drawn at most, in px, so that it keeps off its label. */
+const HIGH = 58;
+
+/** beadPx is the scale of a bead at a foot or in a fold. */
+const beadPx = (m: Material | undefined) => Math.min(PX * LEG_SHARE, HIGH / Math.max(m?.acrossMm ?? 4, m?.alongMm ?? 0));
+
+/** loopPx is that of a loop of the bare cord, which lies about half as high as it is round. */
+const loopPx = (part: EndPart) => Math.min(LOOP_PX, (2 * HIGH) / (part.girthMm ?? 24));
 
 /** Exploded is an end laid out along the picture: its parts, where they begin, and by how much all of it is reduced to fit. */
 export interface Exploded {
@@ -132,6 +142,7 @@ function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
   if (part.loop) return `a loop of ${part.loop.beads.length} beads`;
   if (part.role === "cord-loop") return "a loop of the cord";
   if (part.role === "chain") return `${part.links} links of ${m?.name}`;
+  if (part.role === "foot-bead") return `${m?.name}, at the foot`;
   if (part.role === "fold-bead") return `${m?.name}, in the fold`;
   if (part.role === "leg") return m ? `${m.name}, on a leg` : "a leg";
   if (drawn === "loop") return "the wire's loop";
@@ -188,11 +199,12 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     ctx.save();
     ctx.translate(s.x, y);
     const m = materials.get(s.part.material ?? "");
-    if (s.part.role === "cord-loop") drawCordLoop(ctx, { from: -s.half, to: s.half, px: LOOP_PX * scale }, s.part.girthMm ?? 0, WORKING, looks.cordMm);
+    if (s.part.role === "cord-loop") drawCordLoop(ctx, { from: -s.half, to: s.half, px: loopPx(s.part) * scale }, s.part.girthMm ?? 0, WORKING, looks.cordMm);
     else if (s.part.loop) drawBeadLoop(ctx, s.part, { from: -s.half, to: -s.half + s.part.mm * LOOP_PX * scale, px: LOOP_PX * scale }, looks);
     else if (s.part.role === "shared-bead") drawShared(ctx, s.part, px * scale, looks);
     else if (isBeadLink(s.part, outlines)) drawBeadLinks(ctx, s.part, { from: -s.half, out: 1, px: BEAD_LINK_PX * scale, most: BEAD_LINKS_SHOWN }, looks);
-    else if (s.part.role === "fold-bead") drawFoldBead(ctx, s.part, { from: -s.half - 8 * scale, to: -s.half, px: px * LEG_SHARE }, looks);
+    else if (s.part.role === "foot-bead") drawFootBead(ctx, s.part, { from: -s.half, to: s.half, px: beadPx(m) * scale }, looks);
+    else if (s.part.role === "fold-bead") drawFoldBead(ctx, s.part, { from: -s.half - 8 * scale, to: -s.half, px: beadPx(m) * scale }, looks);
     else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
     else drawFitting(ctx, s.drawn === OTHER_HALF ? "clasp" : s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();

@@ -41,6 +41,10 @@ const PATHS: Record<Hold, (ctx: CanvasRenderingContext2D, path: Path) => void> =
     drawKnot(ctx, start + 9, y, 5);
     drawKnot(ctx, far, y, 5);
   },
+  stopped: (ctx, { stations, start, y }) => {
+    line(ctx, 0, stations[0]?.x ?? start + 9, y);
+    if (!stations[0]) drawKnot(ctx, start + 9, y, 5.5);
+  },
   links: () => undefined,
   through: (ctx, { stations, start, y }) => line(ctx, 0, (stations[0]?.x ?? start) + 60, y),
   "cord-end": intoItsKnot,

@@ -16,6 +16,7 @@ export const NAMES: Record<StartBy, string> = {
   crimped: "its own crimp",
   spool: "the spool itself",
   fold: "the fold of the cord",
+  foot: "its foot, made first",
   none: "nothing: it is chain",
 };
 
@@ -30,6 +31,7 @@ export const drawStart: Record<StartBy, Draw> = {
   crimped: drawMadeEnd,
   spool: drawSpool,
   fold: drawFoldOfCord,
+  foot: drawMadeEnd,
   none: () => undefined,
 };
 

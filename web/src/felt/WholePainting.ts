@@ -25,7 +25,11 @@ function same(a: WholeView, b: WholeView): boolean {
   return (Object.keys(b) as (keyof WholeView)[]).every((key) => a[key] === b[key]);
 }
 
-const LIES: Record<string, [string, string]> = { wrap: ["as the", "ring lies"], rows: ["its rows", "side by side"], circle: ["on the circle of", "its finished length"] };
+type Shape = NonNullable<WholeView["drawn"]["picture"]["whole"]>["shape"];
+
+const LIES: Record<Shape, [string, string]> = {
+  hanging: ["as it", "hangs"], hung: ["as it", "hangs"], straight: ["laid along,", "its foot at the left"], wrap: ["as the", "ring lies"], rows: ["its rows", "side by side"], circle: ["on the circle of", "its finished length"],
+};
 
 /** liesAs says in two lines how the piece lies in the picture. */
 function liesAs({ drawn }: WholeView): [string, string] {

@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** SHAPES describes the shape the piece has in the picture. */
-export const SHAPES = { circle: "on the circle of its finished length", wrap: "as the ring lies", hanging: "as it hangs", rows: "its rows side by side" };
+export const SHAPES = { circle: "on the circle of its finished length", wrap: "as the ring lies", hanging: "as it hangs", rows: "its rows side by side", hung: "as it hangs", straight: "laid along, its foot at the left" };
 
 const MOST_ZOOM = 8;
 const STILL = 4;

@@ -5,7 +5,7 @@ import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./clo
 import { materialsOf } from "./drawWhole.ts";
 import { drawLetter } from "./letters.ts";
 import { drawLaced, lacedIn, lacedOrder, type Laced } from "./paint/laced.ts";
-import { drawBeadLoop, drawFoldBead, drawLeg, drawShared } from "./paint/ending.ts";
+import { drawBeadLoop, drawFoldBead, drawFootBead, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { hangsBelow } from "./paint/bead.ts";
 import { drawCordLoop } from "./paint/cordLoop.ts";
@@ -203,6 +203,7 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
       if (part.with) ctx.globalAlpha = SHARED; // it is the other half's of the cord, and here a guest
       if (part.role === "bead-loop") drawBeadLoop(ctx, part, { from: x(part.fromMm), to: x(part.toMm), px }, looks);
       if (part.role === "cord-loop") drawCordLoop(ctx, { from: x(part.fromMm), to: x(part.toMm), px }, part.girthMm ?? 0, looks.cord, looks.cordMm);
+      if (part.role === "foot-bead") drawFootBead(ctx, part, { from: x(part.fromMm), to: x(part.toMm), px }, looks);
       if (part.role === "fold-bead") drawFoldBead(ctx, part, { from: x(part.fromMm), to: x(part.toMm) + (parts === left ? -0.01 : 0.01), px }, looks);
       if (part.role === "shared-bead") {
         ctx.save();

@@ -4,7 +4,7 @@ import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
 import { hangsFrom, layerOf } from "./drawCloseUp.ts";
 import { drawLetter } from "./letters.ts";
 import { drawLaced, drawLacedOnEdge, lacedIn, lacedOrder, type Laced } from "./paint/laced.ts";
-import { drawBeadLoop, drawFoldBead, drawLeg, drawShared } from "./paint/ending.ts";
+import { drawBeadLoop, drawFoldBead, drawFootBead, drawLeg, drawShared } from "./paint/ending.ts";
 import { drawBar } from "./paint/bar.ts";
 import { drawFitting } from "./paint/fitting.ts";
 import { hangsBelow } from "./paint/bead.ts";
@@ -109,8 +109,33 @@ function paintWhole(ctx: CanvasRenderingContext2D, view: WholeView, px: number) 
   for (const one of rows) drawBeads(ctx, one);
   for (const one of rows) drawRiders(ctx, one);
   for (const one of rows) drawHolders(ctx, one);
+  if (whole.middle && !view.bare) drawMiddle(ctx, whole.middle, px);
   if (view.letters) for (const { row, strand } of rows) strand.placed.forEach((b, i) => !isGap(b.key) && !isDrop(b.key) && along(ctx, { ...row.beads[i], angle: 0 }, px, () => drawLetter(ctx, b, px)));
 }
+
+/** drawMiddle marks the middle of an ornament's mass, quartered light and dark, at its side. */
+function drawMiddle(ctx: CanvasRenderingContext2D, [x, y]: number[], px: number) {
+  ctx.save();
+  ctx.translate(x * px - MIDDLE_BESIDE, y * px);
+  for (let quarter = 0; quarter < 4; quarter++) {
+    ctx.fillStyle = quarter % 2 ? "#fffdf8" : "#3f1d38";
+    ctx.beginPath();
+    ctx.moveTo(0, 0);
+    ctx.arc(0, 0, 6, (quarter * Math.PI) / 2, ((quarter + 1) * Math.PI) / 2);
+    ctx.fill();
+  }
+  ctx.strokeStyle = "#3f1d38";
+  ctx.lineWidth = 1.2;
+  ctx.beginPath();
+  ctx.arc(0, 0, 6, 0, 2 * Math.PI);
+  ctx.moveTo(8, 0);
+  ctx.lineTo(MIDDLE_BESIDE - 14, 0);
+  ctx.stroke();
+  ctx.restore();
+}
+
+/** MIDDLE_BESIDE is how far beside the cord the middle of the mass is marked, in px. */
+const MIDDLE_BESIDE = 46;
 
 /** drawRiders draws what slides over the beads, as it rests. */
 function drawRiders(ctx: CanvasRenderingContext2D, { row, strand, materials, outlines, flat, px }: RowView) {
@@ -158,6 +183,7 @@ function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials
     const looks = { materials, outlines, cord: cloths[view.tone].cord, cordMm };
     if (part.role === "bead-loop") along(ctx, seat, px, () => drawBeadLoop(ctx, part, { from: -out * half, to: out * half, px }, looks));
     if (part.role === "cord-loop") along(ctx, seat, px, () => drawCordLoop(ctx, { from: -out * half, to: out * half, px }, part.girthMm ?? 0, looks.cord, cordMm));
+    if (part.role === "foot-bead") along(ctx, seat, px, () => drawFootBead(ctx, part, { from: -half, to: half, px }, looks));
     if (part.role === "fold-bead") along(ctx, seat, px, () => drawFoldBead(ctx, part, { from: -out * half, to: out * (half + 0.01), px }, looks));
     if (part.role === "shared-bead") along(ctx, seat, px, () => drawShared(ctx, part, px, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));

@@ -7,6 +7,7 @@ import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 import { CrossSection, OverTheHand } from "./CrossSection.tsx";
 import { RowPicker } from "../rows/RowPicker.tsx";
+import { Hang } from "./Hang.tsx";
 import { Positions } from "./Positions.tsx";
 import { bodyOf, Wearer } from "./Wearer.tsx";
 import "./fit.css";
@@ -15,6 +16,7 @@ import "./fit.css";
 export function Fit() {
   const { bench, state } = useBenchContext();
   const { doc, analysis, row } = state;
+  if (doc.kind === "ornament") return <Hang bench={bench} state={state} />;
   return (
     <div className="fit">
       <div className="answers side left">

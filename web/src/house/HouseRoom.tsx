@@ -35,6 +35,13 @@ const MEASURES = [
   { field: "fixedLoopMm", label: "Pin for a loop, if fixed" },
 ] as const;
 
+/** CURLS are what has to hang below a wire to pull its curl out, by its strands, in grams. */
+const CURLS = [
+  { field: "curl7G", label: "Grams that straighten wire of 7 strands" },
+  { field: "curl19G", label: "… of 19 strands" },
+  { field: "curl49G", label: "… of 49 strands" },
+] as const;
+
 function HouseForm({ saved }: { saved: HouseState }) {
   const { unit, choose } = useUnit();
   const queries = useQueryClient();
@@ -90,6 +97,12 @@ function HouseForm({ saved }: { saved: HouseState }) {
               <span>{label}</span>
               <LengthField label={label} mm={draft[field] ?? null} width={90} onChange={(mm) => change({ [field]: mm })} />
             </div>
+          ))}
+          {CURLS.map(({ field, label }) => (
+            <label className="measure" key={field}>
+              <span>{label}</span>
+              <input type="number" min={0} max={1000} value={draft[field] ?? 0} onChange={(e) => change({ [field]: Math.max(0, Math.min(1000, Number(e.target.value) || 0)) })} />
+            </label>
           ))}
           <label className="measure">
             <span>Beads a tail goes back through</span>

@@ -6,6 +6,7 @@ export const KINDS: { value: NewPiece["kind"]; label: string }[] = [
   { value: "necklace", label: "Necklace" },
   { value: "bracelet", label: "Bracelet" },
   { value: "anklet", label: "Anklet" },
+  { value: "ornament", label: "Ornament" },
 ];
 
 export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string }[] = [
@@ -22,8 +23,12 @@ export const JOINS: { value: NonNullable<NewPiece["join"]>; label: string; says:
   { value: "holes", label: "Holes", says: "each row goes in a hole of the clasp" },
 ];
 
+/** HANGS says of an ornament what takes the place of a closure. */
+export const HANGS = "It hangs on a window, a mirror or a key: a foot below, a loop at its top.";
+
 /** lengthQuestion asks for the length that a target counts: the closed piece, or its beads alone. */
-export function lengthQuestion(counts: string | undefined): string {
+export function lengthQuestion(counts: string | undefined, hangs = false): string {
+  if (hangs) return "How long should it be, from its loop to its foot?";
   return counts === "beads" ? "How long should the beads be?" : "How long should it be, closed?";
 }
 

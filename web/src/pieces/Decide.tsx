@@ -8,7 +8,7 @@ import { useHouse } from "../house/useHouse.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
-import { Choice, CLOSURES, KINDS, lengthQuestion } from "./Answers.tsx";
+import { Choice, CLOSURES, HANGS, KINDS, lengthQuestion } from "./Answers.tsx";
 
 /** Decide sets what is made, how it closes, and how long it should be. */
 export function Decide() {
@@ -18,6 +18,7 @@ export function Decide() {
     const { name, notes, tags } = bench.snapshot().doc;
     void bench.apply({ do: "set-details", details: { name, notes, tags, ...next } });
   };
+  const hangs = doc.kind === "ornament";
   const house = useHouse().data?.whole;
   const counts = doc.closure.type === "clasp" ? (doc.house?.targetCounts ?? house?.targetCounts) : "closed";
 
@@ -25,15 +26,19 @@ export function Decide() {
     <div className="pieces decide">
       <div className="answers">
         <Choice legend="What is it?" value={doc.kind} options={KINDS} onChange={(kind) => void bench.apply({ do: "set-kind", text: kind })} />
-        <Choice
-          legend="How does it close?"
-          value={doc.closure.type}
-          options={CLOSURES}
-          says={CLOSURES.find((c) => c.value === doc.closure.type)?.says}
-          onChange={(type: NewPiece["closure"]) => void bench.apply({ do: "set-closure", text: type })}
-        />
+        {hangs ? (
+          <p className="quiet">{HANGS}</p>
+        ) : (
+          <Choice
+            legend="How does it close?"
+            value={doc.closure.type}
+            options={CLOSURES}
+            says={CLOSURES.find((c) => c.value === doc.closure.type)?.says}
+            onChange={(type: NewPiece["closure"]) => void bench.apply({ do: "set-closure", text: type })}
+          />
+        )}
         <fieldset>
-          <legend>{lengthQuestion(counts)}</legend>
+          <legend>{lengthQuestion(counts, hangs)}</legend>
           <LengthField label="Target length" mm={doc.target?.finishedMm ?? null} placeholder="no target yet" width={130} onChange={(mm) => void bench.apply({ do: "set-target", mm })} onClear={() => void bench.apply({ do: "set-target" })} />
           {" ± "}
           <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={80} onChange={(toleranceMm) => void bench.apply({ do: "set-target", mm: doc.target?.finishedMm ?? analysis?.finishedMm, toleranceMm })} />
@@ -47,9 +52,11 @@ export function Decide() {
                   {doc.body?.for && `, ${doc.body.for}`}.{" "}
                 </>
               )}
-              <Link to="../fit" relative="path" className="link">
-                {analysis.fit ? "See why" : "Work it out from a measure, size or age"}
-              </Link>
+              {!hangs && (
+                <Link to="../fit" relative="path" className="link">
+                  {analysis.fit ? "See why" : "Work it out from a measure, size or age"}
+                </Link>
+              )}
             </div>
           )}
         </fieldset>

@@ -5,10 +5,10 @@ import { api, unwrap, type NewPiece } from "../api/client.ts";
 import { useHouse } from "../house/useHouse.ts";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
-import { Choice, CLOSURES, JOINS, KINDS, lengthQuestion } from "./Answers.tsx";
+import { Choice, CLOSURES, HANGS, JOINS, KINDS, lengthQuestion } from "./Answers.tsx";
 
 /** USUAL is the length each kind is usually made to, in mm. */
-const USUAL: Record<NewPiece["kind"], number> = { necklace: 450, bracelet: 190, anklet: 240 };
+const USUAL: Record<NewPiece["kind"], number> = { necklace: 450, bracelet: 190, anklet: 240, ornament: 250 };
 
 const MOST_ROWS = 20;
 
@@ -24,6 +24,8 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
   const [length, setLength] = useState<string | null>(null);
   const [name, setName] = useState("");
   const [says, setSays] = useState<string | null>(null);
+  const hangs = kind === "ornament";
+  const clasped = closure === "clasp" && !hangs;
   const count = Math.max(1, Math.min(MOST_ROWS, Math.round(Number(rows)) || 1));
   const shown = length ?? formatLength(USUAL[kind], unit);
 
@@ -31,8 +33,8 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
     event.preventDefault();
     try {
       const { mm } = await unwrap(api.POST("/api/length", { body: { text: shown, unit } }));
-      const many = closure === "clasp" && count > 1 ? { rows: count, join } : {};
-      const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure, targetMm: mm, ...many } }));
+      const many = clasped && count > 1 ? { rows: count, join } : {};
+      const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure: hangs ? "hung" : closure, targetMm: mm, ...many } }));
       onClose();
       void navigate(`/pieces/${made.id}`);
     } catch (err) {
@@ -49,13 +51,13 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
         <DialogContent>
           <div className="answers">
             <Choice legend="What is it?" value={kind} options={KINDS} onChange={setKind} />
-            <Choice legend="How does it close?" value={closure} options={CLOSURES} onChange={setClosure} says={CLOSURES.find((c) => c.value === closure)?.says} />
-            {closure === "clasp" && (
+            {hangs ? <p className="quiet">{HANGS}</p> : <Choice legend="How does it close?" value={closure} options={CLOSURES} onChange={setClosure} says={CLOSURES.find((c) => c.value === closure)?.says} />}
+            {clasped && (
               <TextField label="How many rows?" type="number" value={rows} onChange={(e) => setRows(e.target.value)} slotProps={{ htmlInput: { min: 1, max: MOST_ROWS } }} sx={{ maxWidth: 180 }} />
             )}
-            {closure === "clasp" && count > 1 && <Choice legend="What do the rows go on?" value={join} options={JOINS} onChange={setJoin} says={JOINS.find((j) => j.value === join)?.says} />}
+            {clasped && count > 1 && <Choice legend="What do the rows go on?" value={join} options={JOINS} onChange={setJoin} says={JOINS.find((j) => j.value === join)?.says} />}
             <TextField
-              label={count > 1 && closure === "clasp" ? "How long is the first row, closed?" : lengthQuestion(closure === "clasp" ? counts : "closed")}
+              label={count > 1 && clasped ? "How long is the first row, closed?" : lengthQuestion(clasped ? counts : "closed", hangs)}
               value={shown}
               onChange={(e) => {
                 setLength(e.target.value);

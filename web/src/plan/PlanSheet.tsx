@@ -43,7 +43,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           <table>
             <caption>Length</caption>
             <tbody>
-              <Line what={one ? "Finished, closed" : "Finished, closed, row 1"} value={text(analysis.finishedMm)} />
+              <Line what={analysis.hanger ? "From loop to foot" : one ? "Finished, closed" : "Finished, closed, row 1"} value={text(analysis.finishedMm)} />
               {analysis.target && <Line what="Target" value={`${text(analysis.target.finishedMm)} ± ${text(analysis.target.toleranceMm)}`} />}
               {analysis.fit && <Line what={`Ease on ${text(analysis.fit.measureMm)}${doc.body?.for ? `, ${doc.body.for}` : ""}`} value={`${text(analysis.fit.easeMm)}, ${analysis.fit.word}`} />}
               {one && <Line what={one.ring ? "Strung, round the ring" : "Strung, bead to bead"} value={text(one.strungMm)} />}
@@ -87,7 +87,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         <section key={strand.id}>
           <h2>
             {ofSeveral && `Row${ofSeveral.slice(" of row".length)}: `}
-            {strand.outwards ? "String from the centre: to the right, then to the left" : "String from the left"}
+            {strand.outwards ? "String from the centre: to the right, then to the left" : analysis.hanger ? "String from the foot up" : "String from the left"}
           </h2>
           <p className="bead-line">{strand.line}</p>
           {strand.riders && (

@@ -22,6 +22,8 @@ export function endSteps(doc: Document, strand: Strand, side: "left" | "right"):
         return `A loop of ${part.loop?.beads.length ?? 0} beads`;
       case "cord-loop":
         return "A loop of the bare cord, held by an overhand knot";
+      case "foot-bead":
+        return `${name} at the foot: the cord goes down through it and back up round its outside`;
       case "fold-bead":
         return `${name}, with the middle of the cord folded through it`;
       case "leg":

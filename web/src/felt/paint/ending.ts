@@ -73,6 +73,22 @@ export function drawFoldBead(ctx: CanvasRenderingContext2D, part: EndPart, { fro
   ctx.restore();
 }
 
+/** drawFootBead paints the bead at the foot of an ornament, with the cord that goes through it and round its outside. */
+export function drawFootBead(ctx: CanvasRenderingContext2D, part: EndPart, { from, to, px }: { from: number; to: number; px: number }, looks: Looks) {
+  const [m, outline] = [looks.materials.get(part.material ?? ""), looks.outlines[part.material ?? ""]];
+  if (!m || !outline) return;
+  const wide = ((m.acrossMm ?? 0) / 2) * px;
+  ctx.save();
+  ctx.translate((from + to) / 2, 0);
+  sprites.draw(ctx, m, outline, px, false);
+  ctx.strokeStyle = looks.cord;
+  ctx.lineWidth = Math.max(0.8, looks.cordMm * px);
+  ctx.beginPath();
+  ctx.ellipse(0, 0, Math.abs(to - from) / 2, wide, 0, 0, Math.PI);
+  ctx.stroke();
+  ctx.restore();
+}
+
 /** placeOn is a place on an ellipse by its share of the way round, from its near end, and which way the line runs there. */
 function placeOn(turn: number, long: number, wide: number) {
   return { x: long * Math.cos(turn), y: wide * Math.sin(turn), angle: Math.atan2(wide * Math.cos(turn), -long * Math.sin(turn)) };
