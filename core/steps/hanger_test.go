@@ -26,7 +26,9 @@ func TestAnOrnamentIsMadeFromItsFoot(t *testing.T) {
 	if strings.Contains(text, "tried on") || strings.Contains(text, "closed it measures") {
 		t.Errorf("nobody wears it: %s", text)
 	}
-	inOrder(t, hung(wire, func(_ *piece.Piece, r *piece.Row) { r.LeftEnding, r.RightEnding = piece.Ending{Way: piece.WayStopped}, loop }),
+	inOrder(t, hung(wire, func(_ *piece.Piece, r *piece.Row) {
+		r.LeftEnding, r.RightEnding = piece.Ending{Way: piece.WayStopped}, loop
+	}),
 		"Foot end: thread crimp, press it at the tip of the cord, and trim what stands out below it flush", "GATE After the crimp", "String the runs")
 	bare := func(way piece.Ending) string {
 		return hung(waxed, func(_ *piece.Piece, r *piece.Row) { r.Left, r.Right, r.LeftEnding, r.RightEnding = nil, nil, way, loop })
