@@ -21,7 +21,7 @@ func hangsStraight(t *testing.T, a *desk.Analysis) {
 		if math.Abs(hung.Y-float64(top-b.AtMm)) > 1e-3 || hung.X != 0 || laid.Y != 0 || laid.Angle != 0 {
 			t.Errorf("bead %d hangs at %+v and lies at %+v", i, hung, laid)
 		}
-		if tips := hung.Angle + math.Pi/2; tips < 0 || (tips > 0) != (b.Material == "slate-paddle") {
+		if tips := hung.Angle + math.Pi/2; tips < -1e-3 || (tips > 1e-3) != (b.Material == "slate-paddle") {
 			t.Errorf("bead %d, %s, leans by %v", i, b.Material, tips)
 		}
 	}
