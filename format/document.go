@@ -32,6 +32,7 @@ type Document struct {
 	Sections  []Section         `json:"sections"`
 	Joins     []Join            `json:"joins,omitempty" doc:"What lies between each section and the next."`
 	House     House             `json:"house,omitempty"`
+	Pinned    []Pin             `json:"pinned,omitempty" doc:"What stays as it is while the piece is brought to a length."`
 	Waived    []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
 	Materials []Material        `json:"materials"`
 }
@@ -40,6 +41,14 @@ type Document struct {
 type Target struct {
 	FinishedMm  length.MM `json:"finishedMm"`
 	ToleranceMm length.MM `json:"toleranceMm"`
+}
+
+// Pin keeps something as it is: a whole row, a run of it, or the beads of a letter.
+type Pin struct {
+	Strand string `json:"strand,omitempty" doc:"The id of the row; absent of a letter."`
+	Run    string `json:"run,omitempty" maxLength:"4096" doc:"As the line has it: 9P."`
+	Nth    int    `json:"nth,omitempty" minimum:"0" doc:"Which of several written alike, from 0."`
+	Letter string `json:"letter,omitempty"`
 }
 
 // Hanging is where an ornament hangs, and what its loop goes over.

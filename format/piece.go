@@ -52,6 +52,9 @@ func (d *Document) Piece(shop House) (*piece.Piece, error) {
 			b.add("oneCord", "%q is no dish of this piece. Name the letter of a dish.", key)
 		}
 	}
+	for _, pin := range d.Pinned {
+		p.Pins = append(p.Pins, piece.Pin{Row: piece.ID(pin.Strand), Run: pin.Run, Nth: pin.Nth, Letter: pin.Letter})
+	}
 	for _, w := range d.Waived {
 		p.Waived = append(p.Waived, piece.Waiver{Code: w.Code, At: w.Place.place(), Note: w.Note})
 	}

@@ -37,6 +37,12 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 	d.Closure = Closure{string(after.Closure.Type), fittingsOf(after.Closure.Left), fittingsOf(after.Closure.Right)}
 	d.takeSections(before, after)
 	d.takeHouse(before.House, after.House)
+	if !reflect.DeepEqual(before.Pins, after.Pins) {
+		d.Pinned = nil
+		for _, pin := range after.Pins {
+			d.Pinned = append(d.Pinned, Pin{string(pin.Row), pin.Run, pin.Nth, pin.Letter})
+		}
+	}
 	if !reflect.DeepEqual(before.Waived, after.Waived) {
 		d.Waived = nil
 		for _, w := range after.Waived {

@@ -14,6 +14,7 @@ import (
 	"mala/core/length"
 	"mala/desk"
 	"mala/format"
+	"mala/store"
 )
 
 // UnitParam is how lengths are told in sentences, and what a bare number means.
@@ -89,6 +90,7 @@ func (s *server) registerAnalysis(api huma.API) {
 			out, err := desk.SizeTogether(ctx, &in.Body, s.options(ctx, in.Unit))
 			return &answer[*desk.Proposals]{out}, err
 		})
+	call(api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, s.solve)
 	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
@@ -145,6 +147,31 @@ func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], e
 		return nil, err
 	}
 	return &answer[Fixes]{Fixes{fixes, err == nil}}, nil
+}
+
+// solve may take spacers and clasps from all of the catalogue.
+func (s *server) solve(ctx context.Context, in *struct {
+	UnitParam
+	Body desk.Aim
+}) (*answer[*desk.Ways], error) {
+	opt := s.options(ctx, in.Unit)
+	rows, _, err := s.shelf.store.Materials(ctx, store.Filter{})
+	if err != nil {
+		return nil, err
+	}
+	all := make([]format.Material, len(rows))
+	opt.Stock = map[string]int{}
+	for i := range rows {
+		all[i], opt.Stock[rows[i].ID] = rows[i].Document, rows[i].OnHand
+	}
+	opt.Shelf = desk.NewShelf(all)
+	ctx, cancel := context.WithTimeout(ctx, fixTime)
+	defer cancel()
+	out, err := desk.Solve(ctx, &in.Body, opt)
+	if errors.Is(err, context.DeadlineExceeded) {
+		err = nil // what was found in time
+	}
+	return &answer[*desk.Ways]{out}, err
 }
 
 func (s *server) analyse(ctx context.Context, doc *format.Document, unit string, brief bool) (*desk.Analysis, error) {

@@ -2,7 +2,6 @@ package check
 
 import (
 	"fmt"
-	"math"
 
 	"mala/core/edit"
 	"mala/core/length"
@@ -32,7 +31,7 @@ var easeOff = Check{
 		if v.Piece.Several() {
 			s := v.Strand(f.At.Row)
 			fit := size.OfRow(v.Measured, s)
-			return changedCounts(v, s, float64(v.Piece.Times())*float64(fit.Middle-fit.Ease), tolerated(fit))
+			return changedCounts(v, s, float64(v.Piece.Times())*float64(fit.Middle-fit.Ease), fit.Tolerated())
 		}
 		fit := size.Of(v.Measured)
 		want := fit.Suited(v.Measured)
@@ -41,7 +40,7 @@ var easeOff = Check{
 		if v.Leading().Row.Line.OpenFill() != nil {
 			return []Fix{fix(says, target)}
 		}
-		fixes := changedCounts(v, v.Leading(), float64(want-v.ForTarget), tolerated(fit))
+		fixes := changedCounts(v, v.Leading(), float64(want-v.ForTarget), fit.Tolerated())
 		if v.Piece.Target != nil {
 			for i := range fixes {
 				fixes[i].Says += " and set the target to " + want.In(v.Unit)
@@ -97,17 +96,4 @@ func easeRange(f *size.Fit, unit length.Unit) string {
 		return first.From.In(unit) + " or more"
 	}
 	return first.From.In(unit) + " to " + last.To.In(unit)
-}
-
-// tolerated is how far from the middle of what is wanted the ease may lie.
-func tolerated(f *size.Fit) float64 {
-	const some = 5
-	if len(f.Wanted) == 0 {
-		return some
-	}
-	first, last := f.Wanted[0], f.Wanted[len(f.Wanted)-1]
-	if size.Unlimited(last) {
-		return some
-	}
-	return math.Max(1, float64(last.To-first.From)/2)
 }

@@ -154,6 +154,22 @@ func (t *trial) mends(f *Finding, c *Fix, bench Bench) (moved int, ok bool) {
 	return max(more, -more), true
 }
 
+// Worsens says whether a change brings a stop or a warning that was not there, of another kind,
+// cause or place. What the length or the ease is off by is left aside.
+func Worsens(before, after []Finding) bool {
+	was := known(before)
+	for i := range after {
+		g := &after[i]
+		if g.Severity == Advise || g.Waived != "" || g.Code == lengthOff.Code || g.Code == easeOff.Code {
+			continue
+		}
+		if b := was[key(g)]; b == nil || g.Severity.rank() < b.Severity.rank() || g.places() > b.places() {
+			return true
+		}
+	}
+	return false
+}
+
 // longest is by how much the row that changes most gets longer.
 func longest(before, after *measure.Measured) length.MM {
 	most := length.MM(0)

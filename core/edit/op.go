@@ -70,6 +70,7 @@ const (
 	SetTarget   Do = "set-target"   // to Length, or remove the target
 	SetBody     Do = "set-body"     // make it for Body
 	SetHanging  Do = "set-hanging"  // let the ornament hang as Hanging has it
+	SetPinned   Do = "set-pinned"   // pin the row, its run that is node Node with the Field run, or the letter Text while it is brought to a length; again lets it go
 	SetHouse    Do = "set-house"    // choose Text for the house method's field Field
 	Waive       Do = "waive"        // accept the finding Field at At, because of Text
 	Unwaive     Do = "unwaive"      // count it again
@@ -153,6 +154,8 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, hang(p, op)
 	case SetKind:
 		return keep, setKind(p, piece.Kind(op.Text), shelf)
+	case SetPinned:
+		return keep, setPin(p, op)
 	case SetHanging:
 		p.Hanging = op.Hanging
 		return keep, nil

@@ -58,6 +58,7 @@ func (p *Piece) Check() []Fault {
 		return faults
 	}
 	p.checkIDs(add)
+	p.checkPins(add)
 	p.checkFolds(add)
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {

@@ -238,3 +238,16 @@ func (f *Fit) Suited(m *measure.Measured) length.MM {
 	}
 	return length.MM(math.Round(float64(m.ForTarget + length.MM(m.Piece.Times())*(want-f.Inside))))
 }
+
+// Tolerated is how far from the middle of what is wanted the ease may lie, in mm.
+func (f *Fit) Tolerated() float64 {
+	const some = 5
+	if len(f.Wanted) == 0 {
+		return some
+	}
+	first, last := f.Wanted[0], f.Wanted[len(f.Wanted)-1]
+	if Unlimited(last) {
+		return some
+	}
+	return max(1, float64(last.To-first.From)/2)
+}

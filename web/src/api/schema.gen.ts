@@ -468,6 +468,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The few best ways to bring a piece to a length or to its wearer */
+        post: operations["solve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/suggest": {
         parameters: {
             query?: never;
@@ -506,6 +523,25 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Aim: {
+            document: components["schemas"]["Document"];
+            /** @description Take no more of a bead than there is. */
+            inStock?: boolean;
+            /** @description The id of the row; the leading one if absent. */
+            row?: string;
+            /**
+             * Format: double
+             * @description The length; its target if absent.
+             */
+            toMm?: number;
+            /**
+             * Format: double
+             * @description How far off is still right; that of its target if absent.
+             */
+            toleranceMm?: number;
+            /** @description To what suits the body it is for; else to a length. */
+            wearer?: boolean;
+        };
         Analysis: {
             /**
              * Format: int64
@@ -595,6 +631,17 @@ export interface components {
             /** Format: double */
             thickMm: number;
         };
+        BeadPrice: {
+            /** Format: int64 */
+            count?: number;
+            material: string;
+            /**
+             * Format: double
+             * @description Of a cord.
+             */
+            mm?: number;
+            name: string;
+        };
         BeadRow: {
             atMm: number[];
             kind: number[];
@@ -667,6 +714,20 @@ export interface components {
             name: string;
             /** @enum {string} */
             part: "wrist" | "neck" | "ankle";
+        };
+        Budget: {
+            /**
+             * Format: double
+             * @description What is left for the beads.
+             */
+            beadsMm: number;
+            /**
+             * Format: double
+             * @description What ends and clasp take.
+             */
+            endsMm: number;
+            /** Format: double */
+            slackMm: number;
         };
         Catalogue: {
             items: components["schemas"]["CatalogueItem"][];
@@ -892,6 +953,8 @@ export interface components {
             palette: {
                 [key: string]: string;
             };
+            /** @description What stays as it is while the piece is brought to a length. */
+            pinned?: components["schemas"]["Pin"][];
             sections: components["schemas"]["Section"][];
             /** @description Words for finding the piece. */
             tags?: string[];
@@ -1636,6 +1699,7 @@ export interface components {
              * @description Of a gap.
              */
             mm?: number;
+            pinned?: boolean;
             /** @description Of a gap: from middle to middle. */
             pitch?: boolean;
             /**
@@ -1654,7 +1718,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1771,6 +1835,18 @@ export interface components {
             revision: number;
             /** Format: date-time */
             updatedAt: string;
+        };
+        Pin: {
+            letter?: string;
+            /**
+             * Format: int64
+             * @description Which of several written alike, from 0.
+             */
+            nth?: number;
+            /** @description As the line has it: 9P. */
+            run?: string;
+            /** @description The id of the row; absent of a letter. */
+            strand?: string;
         };
         PinFacts: {
             /** Format: double */
@@ -2410,6 +2486,45 @@ export interface components {
             note: string;
             /** @description The id of a row. */
             strand?: string;
+        };
+        Way: {
+            /** @description Each in a few words. */
+            changes: string[];
+            /** Format: double */
+            easeMm?: number;
+            easeWord?: string;
+            /** Format: double */
+            finishedMm: number;
+            /** Format: double */
+            insideMm?: number;
+            line: string;
+            /**
+             * Format: double
+             * @description Of what is wanted.
+             */
+            offMm: number;
+            operations: components["schemas"]["Operation"][];
+            /** @description What comes or goes. */
+            price: components["schemas"]["BeadPrice"][];
+        };
+        Ways: {
+            /** @description Of a length. */
+            budget?: components["schemas"]["Budget"];
+            /** @description None where nothing lies within the tolerance. */
+            items: components["schemas"]["Way"][];
+            /** @description Where nothing does. */
+            nearest?: components["schemas"]["Way"];
+            /** Format: double */
+            nowMm: number;
+            /** Format: double */
+            toleranceMm: number;
+            /**
+             * Format: double
+             * @description The length, or the inside length, in the middle of what is right.
+             */
+            wantMm: number;
+            /** @description What stands in the way, and which change of rule would allow it. */
+            why?: string;
         };
         Whole: {
             /** @description Of rows side by side: what they go on hole by hole. */
@@ -3555,6 +3670,41 @@ export interface operations {
             };
         };
     };
+    solve: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Aim"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ways"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     suggest: {
         parameters: {
             query?: {
@@ -3643,6 +3793,7 @@ export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<Flatte
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiSolvePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/solve"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/suggest"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiTogetherPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/together"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const analysisInsideStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Analysis"]["insideState"]> = ["open", "nothing", "unsolved"];
@@ -3702,7 +3853,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -134,9 +134,9 @@ function Run({ node, tray }: { node: LineNode; tray: Tray }) {
   return (
     <button
       type="button"
-      className="chip"
+      className={`chip${node.pinned ? " pinned" : ""}`}
       aria-pressed={tray.selected.has(node.id)}
-      title={`${material?.name ?? ""}; type a count, or ↑ and ↓; Delete removes it`}
+      title={`${material?.name ?? ""}${node.pinned ? ", pinned" : ""}; type a count, or ↑ and ↓; Delete removes it`}
       onClick={(e) => span && tray.bench.reach(span, e.shiftKey)}
       {...count}
       {...draggable(tray, span)}
@@ -177,7 +177,7 @@ function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
       {node.kind === "loop" && <Items items={node.centre ?? []} tray={tray} />}
       <button
         type="button"
-        className="sign"
+        className={`sign${node.pinned ? " pinned" : ""}`}
         title="Type how often, or ↑ and ↓; Delete removes it"
         aria-label={`${node.kind}, ${node.count} times`}
         onClick={() => span && tray.bench.select(span[0], span[1])}

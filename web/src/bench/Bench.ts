@@ -28,6 +28,7 @@ export class Bench {
   #past = new Past();
   #lastTyped = 0;
   #asked = 0;
+  #previewed = 0;
   #queue: Promise<unknown> = Promise.resolve();
   #unit: Unit;
   #draft: Draft;
@@ -40,7 +41,7 @@ export class Bench {
     const doc = kept?.document ?? piece.document;
     const row = rowOf(doc).id;
     this.#state = {
-      doc, row, alike: false, lineText: lineOf(doc, row), analysis: null, analysed: doc, behind: false, faults: [], trouble: null,
+      doc, row, alike: false, lineText: lineOf(doc, row), analysis: null, analysed: doc, behind: false, faults: [], trouble: null, preview: null,
       selection: { anchor: 0, focus: 0 }, pending: "", copied: false, notice: null, save: "saved", conflict: null,
       drift: piece.drift ?? null, canUndo: false, canRedo: false,
     };
@@ -109,7 +110,7 @@ export class Bench {
   #show(doc: Document, more: Partial<BenchState>, analysis?: Analysis) {
     this.#asked++;
     const row = rowOf(doc, more.row ?? this.#state.row).id;
-    this.#set({ doc, lineText: lineOf(doc, row), pending: "", notice: null, ...(analysis ? { analysis, analysed: doc, behind: false, faults: [], trouble: null } : {}), ...more, row });
+    this.#set({ doc, lineText: lineOf(doc, row), pending: "", notice: null, preview: null, ...(analysis ? { analysis, analysed: doc, behind: false, faults: [], trouble: null } : {}), ...more, row });
     this.#draft.keep(doc);
     if (!analysis) void this.#analyse();
   }
@@ -187,6 +188,28 @@ export class Bench {
       this.#set({ notice: err instanceof Offline ? "Server unavailable: only the bead line can be edited until it is back." : err.message, pending: "" });
       return undefined;
     }
+  }
+
+  /** preview shows on the felt what operations would make of the piece, without making them; none shows the piece again. */
+  async preview(operations: Operation[] | null) {
+    const asked = ++this.#previewed;
+    if (!operations) return this.#set({ preview: null });
+    const { doc } = this.#state;
+    try {
+      const { edited, analysis } = await unwrap(api.POST("/api/edit", { params: { query: { unit: this.#unit, brief: true } }, body: { document: doc, operations } }));
+      if (asked !== this.#previewed || this.#state.doc !== doc || !analysis) return;
+      const next = withSharedMaterials(edited.document, doc);
+      this.#set({ preview: { doc: next, analysis: this.#steady(opened(analysis), next) } });
+    } catch (err) {
+      if (!(err instanceof ApiError || err instanceof Offline)) throw err;
+    }
+  }
+
+  /** pin keeps the run at the caret or the selection as it is while the piece is brought to a length, or lets it go. */
+  pin() {
+    const { anchor, focus } = this.#state.selection;
+    const bead = strandOf(this.#state.analysis, this.#state.row)?.placed[Math.max(0, anchor === focus ? focus - 1 : Math.min(anchor, focus))];
+    if (bead) void this.apply({ do: "set-pinned", at: { strand: this.#state.row }, field: "run", node: bead.node });
   }
 
   /** drop puts a dish's bead at the caret, as often as the count typed before it. */

@@ -15,6 +15,12 @@ export interface LineFault {
   row?: string;
 }
 
+/** previewed is the state as the felt shows it: with the proposal that is looked at, if there is one. */
+export function previewed(state: BenchState): BenchState {
+  const { preview } = state;
+  return preview ? { ...state, ...preview, analysed: preview.doc, selection: { anchor: 0, focus: 0 }, pending: "" } : state;
+}
+
 /** BenchState is what the bench shows. It is replaced, never changed. */
 export interface BenchState {
   doc: Document;
@@ -33,6 +39,8 @@ export interface BenchState {
   faults: LineFault[];
   /** A fault that is not the line's. */
   trouble: string | null;
+  /** A proposal that is looked at on the felt before it is taken. */
+  preview: { doc: Document; analysis: Analysis } | null;
   selection: Selection;
   pending: string;
   /** Something has been copied that can be pasted. */

@@ -15,6 +15,7 @@ const HANDS: Hand[] = [
   { name: "Reverse", key: "~", does: (b) => void b.edit({ do: "reverse" }) },
   { name: "Drop", key: "|", does: (b) => void b.edit({ do: "hang-drop" }) },
   { name: "Loop", key: "&", does: (b) => void b.edit({ do: "hang-loop" }) },
+  { name: "Pin", key: "!", does: (b) => b.pin() },
   { name: "Fill", key: "{", does: (b) => void b.edit({ do: "fill" }) },
   { name: "Shuffle", key: "*", does: (b) => b.shuffle() },
   { name: "Cut", key: "Ctrl X", does: (b) => void b.cut() },

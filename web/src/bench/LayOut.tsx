@@ -5,10 +5,12 @@ import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { Dishes } from "../dishes/Dishes.tsx";
 import { Ends } from "../ends/Ends.tsx";
 import { Gauge } from "../gauge/Gauge.tsx";
+import { Proposals } from "../proposals/Proposals.tsx";
 import { Structure } from "../rows/Structure.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { Tally } from "../tally/Tally.tsx";
 import { Felt } from "./Felt.tsx";
+import { previewed } from "./BenchState.ts";
 import { actionOf, PAGE_KEYS } from "./keys.ts";
 import { useBenchContext } from "./PieceRoom.tsx";
 
@@ -37,6 +39,7 @@ export function LayOut() {
       if (action === "line") line.current?.focus();
       else if (action === "strand") focusStrand();
       else if (action === "addDish") setChoosing({});
+      else if (action === "proposals") document.getElementById("proposals")?.focus();
       else return;
       event.preventDefault();
     };
@@ -59,13 +62,14 @@ export function LayOut() {
       </aside>
       <div className="middle" ref={strand}>
         <Gauge bench={bench} state={state} />
-        <Felt bench={bench} state={state} />
+        <Felt bench={bench} state={previewed(state)} />
         <div className="line-area">
           <Structure bench={bench} state={state} />
           <BeadLine bench={bench} state={state} inputRef={line} onLeave={focusStrand} />
         </div>
       </div>
       <aside className="side right" aria-label="Materials and checks">
+        <Proposals bench={bench} state={state} />
         <Tally state={state} />
         <Checks bench={bench} state={state} onShown={focusStrand} />
       </aside>

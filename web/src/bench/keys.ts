@@ -16,9 +16,9 @@ export interface Key<Action extends string> {
 
 export type StrandAction =
   | "drop" | "count" | "move" | "byRun" | "otherRow" | "toEdge" | "step" | "delete" | "group" | "ungroup" | "mirror" | "reverse" | "fill" | "gap" | "hang" | "loop" | "shuffle"
-  | "cut" | "copy" | "paste" | "selectAll" | "zoom" | "clear";
+  | "pin" | "cut" | "copy" | "paste" | "selectAll" | "zoom" | "clear";
 
-export type PageAction = "undo" | "redo" | "line" | "strand" | "addDish" | "previousStep" | "nextStep" | "plan" | "newPiece" | "help";
+export type PageAction = "undo" | "redo" | "line" | "strand" | "addDish" | "proposals" | "previousStep" | "nextStep" | "plan" | "newPiece" | "help";
 
 const control = (p: Press) => p.ctrlKey || p.metaKey;
 const plain = (...keys: string[]) => (p: Press) => !control(p) && keys.includes(p.key);
@@ -43,6 +43,7 @@ export const STRAND_KEYS: Key<StrandAction>[] = [
   { action: "gap", keys: "_", does: "put a gap of bare cord at the caret", pressed: plain("_") },
   { action: "loop", keys: "&", does: "hang the selection in a loop of the strand's own cord through its first bead", pressed: plain("&") },
   { action: "hang", keys: "|", does: "hang the selection as a drop on the strand's own cord, the last bead at its foot", pressed: plain("|") },
+  { action: "pin", keys: "!", does: "pin the run at the caret, so that proposals leave it, or unpin it", pressed: plain("!") },
   { action: "shuffle", keys: "*", does: "shuffle the selection so that no two alike touch", pressed: plain("*") },
   { action: "cut", keys: "Ctrl X", does: "cut", pressed: withControl("x") },
   { action: "copy", keys: "Ctrl C", does: "copy", pressed: withControl("c") },
@@ -59,6 +60,7 @@ export const PAGE_KEYS: Key<PageAction>[] = [
   { action: "line", keys: "/", does: "go to the bead line", pressed: plain("/") },
   { action: "strand", keys: ".", does: "go to the strand", pressed: plain(".") },
   { action: "addDish", keys: "+", does: "add a dish from the catalogue", pressed: plain("+") },
+  { action: "proposals", keys: "=", does: "go to the proposals; 1 to 5 takes one", pressed: plain("=") },
   { action: "previousStep", keys: "Ctrl ,", does: "go to the previous step", pressed: withControl(",") },
   { action: "nextStep", keys: "Ctrl .", does: "go to the next step", pressed: withControl(".") },
   { action: "plan", keys: "Ctrl P", does: "go to the printed plan", pressed: withControl("p") },

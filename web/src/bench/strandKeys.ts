@@ -32,6 +32,7 @@ const HANDLERS: Record<Exclude<StrandAction, "paste">, Handler> = {
   loop: (bench) => void bench.edit({ do: "hang-loop" }),
   gap: (bench) => bench.addGap(),
   shuffle: (bench) => bench.shuffle(),
+  pin: (bench) => bench.pin(),
   cut: (bench) => void bench.cut().then(toClipboard),
   copy: (bench) => void bench.copy().then(toClipboard),
   selectAll: (bench) => bench.select(0, bench.beads()),

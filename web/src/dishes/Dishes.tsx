@@ -108,6 +108,14 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
           </MenuItem>
         )}
         <MenuItem
+          onClick={() => {
+            void bench.apply({ do: "set-pinned", text: menu!.key });
+            setMenu(null);
+          }}
+        >
+          {menu && doc.pinned?.some((pin) => pin.letter === menu.key) ? "Unpin its beads" : "Pin its beads: proposals leave them"}
+        </MenuItem>
+        <MenuItem
           disabled={menu !== null && inLine(menu.key)}
           onClick={() => {
             void bench.apply({ do: "remove-dish", text: menu!.key });

@@ -1,6 +1,7 @@
 import { Button } from "@mui/material";
 import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
+import { previewed } from "../bench/BenchState.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { formatLength } from "../units/length.ts";
@@ -8,6 +9,7 @@ import { Length, useUnit } from "../units/UnitContext.tsx";
 import { CrossSection, OverTheHand } from "./CrossSection.tsx";
 import { RowPicker } from "../rows/RowPicker.tsx";
 import { Hang } from "./Hang.tsx";
+import { Proposals } from "../proposals/Proposals.tsx";
 import { Positions } from "./Positions.tsx";
 import { bodyOf, Wearer } from "./Wearer.tsx";
 import "./fit.css";
@@ -16,6 +18,7 @@ import "./fit.css";
 export function Fit() {
   const { bench, state } = useBenchContext();
   const { doc, analysis, row } = state;
+  const shown = previewed(state);
   if (doc.kind === "ornament") return <Hang bench={bench} state={state} />;
   return (
     <div className="fit">
@@ -25,7 +28,7 @@ export function Fit() {
         {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
       </div>
       <div className={`round-room${state.behind ? " behind" : ""}`}>
-        {analysis && <CrossSection analysis={analysis} doc={state.analysed} row={row} />}
+        {shown.analysis && <CrossSection analysis={shown.analysis} doc={shown.analysed} row={row} />}
         <Legend />
       </div>
       <aside className="side right" aria-label="How it fits">
@@ -33,6 +36,7 @@ export function Fit() {
         {analysis?.rows && <RowsInside bench={bench} analysis={analysis} doc={doc} row={row} />}
         {analysis?.fit?.passage && <Passing analysis={analysis} doc={doc} row={row} />}
         {analysis?.positions && <Positions positions={analysis.positions} />}
+        <Proposals bench={bench} state={state} />
         <Checks bench={bench} state={state} step="fit" />
       </aside>
     </div>

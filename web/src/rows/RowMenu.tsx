@@ -97,6 +97,7 @@ export function RowMenu({ bench, state }: { bench: Bench; state: BenchState }) {
         ) : (
           corded && place > 0 && section[place - 1].cord !== undefined && <MenuItem onClick={() => does({ do: "set-fold", field: section[place - 1].id })}>String it on the other half of row {number - 1}&rsquo;s cord</MenuItem>
         )}
+        <MenuItem onClick={() => does({ do: "set-pinned" })}>{doc.pinned?.some((pin) => pin.strand === row && !pin.run) ? "Unpin it" : "Pin it: proposals leave it"}</MenuItem>
         <MenuItem disabled={!corded} onClick={() => does({ do: "mirror-row" })}>Reverse it, with its ends</MenuItem>
         {letters.slice(1, 4).map((letter) => (
           <MenuItem key={letter} onClick={() => does({ do: "swap-beads", text: `${letters[0]} ${letter}` })}>

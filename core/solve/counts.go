@@ -1,0 +1,150 @@
+package solve
+
+import (
+	"math"
+	"strings"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/pattern"
+)
+
+// The bounds of what is looked at: how many runs and groups of a line, and by how much a count
+// may change.
+const (
+	mostCounts = 16
+	mostBy     = 400
+)
+
+// counts changes how often runs come, and groups.
+func counts(t *task) []knob {
+	row := t.strand.Row
+	if !row.Corded() || row.Line == nil || row.Line.OpenFill() != nil {
+		return nil // a fill takes up whatever changes
+	}
+	var out []knob
+	for _, n := range row.Line.Nodes {
+		if len(out) == mostCounts || n.InDrop || n.IsGap() || n.Kind != pattern.Bead && n.Kind != pattern.Group || n.Count >= pattern.MaxCount || t.pinned(n) {
+			continue
+		}
+		step, more := t.step(edit.Op{Do: edit.Count, At: row.At(), Node: n.ID, N: n.Count + 1})
+		if more == nil || step < leastStep {
+			continue
+		}
+		out = append(out, t.countsOf(n, step, addedBy(t.strand, more)))
+	}
+	return out
+}
+
+// leastStep is by how much one more must move the piece to count as a change, in mm.
+const leastStep = length.MM(0.01)
+
+// countsOf lists the other counts of a run or group, one more of which makes so much and adds
+// these beads.
+func (t *task) countsOf(n *pattern.Node, step length.MM, adds map[string]int) knob {
+	most := min(mostBy, int(math.Ceil(float64(t.reach()/step))))
+	beads := 0
+	for _, more := range adds {
+		beads += more
+	}
+	var k knob
+	for by := max(1-n.Count, -most); by <= min(pattern.MaxCount-n.Count, most); by++ {
+		if by == 0 {
+			continue
+		}
+		after := *n
+		after.Count += by
+		all := map[string]int{}
+		for key, more := range adds {
+			all[key] = more * by
+		}
+		id := n.ID
+		k.settings = append(k.settings, setting{says: shorten(n.String()) + " to " + shorten(after.String()), by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
+			line: func(line *pattern.Line) { line.Nodes[id].Count += by }})
+	}
+	return k
+}
+
+// addedBy counts the beads of each letter that came.
+func addedBy(before, after *measure.Strand) map[string]int {
+	out := map[string]int{}
+	count := func(s *measure.Strand, by int) {
+		for i := range s.Beads {
+			if !s.Beads[i].IsGap() {
+				out[s.Beads[i].Key] += by
+			}
+		}
+	}
+	count(before, -1)
+	count(after, 1)
+	for key, n := range out {
+		if n == 0 {
+			delete(out, key)
+		}
+	}
+	return out
+}
+
+// pinned says whether a run or group may not change: it is pinned itself, or holds a letter
+// that is, or lies in a row that is.
+func (t *task) pinned(n *pattern.Node) bool {
+	for _, pin := range t.rules.Pins {
+		switch {
+		case pin.Row != "" && pin.Row != t.strand.Row.ID:
+		case pin.Letter != "":
+			if holds(n, pin.Letter) {
+				return true
+			}
+		case pin.Run == "" || pin.Names(t.strand.Row.Line, n):
+			return true
+		}
+	}
+	return false
+}
+
+// contains says whether a node lies in another, however deep.
+func contains(outer, inner *pattern.Node) bool {
+	for _, list := range [][]*pattern.Node{outer.Items, outer.Centre} {
+		for _, one := range list {
+			if one == inner || contains(one, inner) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// holds says whether a letter stands in a node, however deep.
+func holds(n *pattern.Node, letter string) bool {
+	if n.Kind == pattern.Bead {
+		return n.Key == letter
+	}
+	for _, list := range [][]*pattern.Node{n.Items, n.Centre} {
+		for _, one := range list {
+			if holds(one, letter) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// rowPinned says whether nothing of the row may change.
+func (t *task) rowPinned() bool {
+	for _, pin := range t.rules.Pins {
+		if pin.Letter == "" && pin.Run == "" && (pin.Row == "" || pin.Row == t.strand.Row.ID) {
+			return true
+		}
+	}
+	return false
+}
+
+// shorten keeps a long group from filling the line.
+func shorten(text string) string {
+	const most = 24
+	if r := []rune(text); len(r) > most {
+		return strings.TrimSpace(string(r[:most])) + "…"
+	}
+	return text
+}

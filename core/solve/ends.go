@@ -1,0 +1,108 @@
+package solve
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+
+	"mala/core/check"
+	"mala/core/edit"
+	"mala/core/material"
+	"mala/core/pattern"
+)
+
+// The bounds of what comes at the ends: how many beads, and of how many dishes.
+const (
+	mostAdded = 4
+	mostEnds  = 6
+)
+
+// atEnds is beads that come at the ends of a strand.
+type atEnds struct {
+	key   string
+	beads int
+	both  bool
+}
+
+// ends puts beads at both ends of a strand that reads the same from both, else at its right.
+func ends(t *task) []knob {
+	row := t.strand.Row
+	if !row.Corded() || row.Line.OpenFill() != nil || t.strand.Ring || t.rowPinned() || len(row.Line.Items) == 0 {
+		return nil // a ring has no ends
+	}
+	both, where := false, "at the right"
+	if check.Symmetric(t.strand) || isMirror(row.Line) {
+		both, where = true, "at each end"
+	}
+	var out []knob
+	for _, key := range t.endDishes() {
+		var k knob
+		for n := 1; n <= mostAdded; n++ {
+			end := &atEnds{key, n, both}
+			line := end.on(row.Line)
+			if line == nil {
+				break
+			}
+			by, s := t.step(edit.Op{Do: edit.SetLine, At: row.At(), Text: line.String()})
+			if s == nil || by > t.reach() {
+				break
+			}
+			adds := addedBy(t.strand, s)
+			k.settings = append(k.settings, setting{says: fmt.Sprintf("%d × %s more %s", n, lower(t.measured.Piece.Palette[key].Name), where), by: by, moved: adds[key], end: end, adds: adds})
+		}
+		out = append(out, k)
+	}
+	return out
+}
+
+// endDishes lists the beads that may come at an end, the shortest first.
+func (t *task) endDishes() []string {
+	p, row := t.measured.Piece, t.strand.Row
+	var keys []string
+	for key, m := range p.Palette {
+		fits := m.Class == material.ClassBead && !m.Bead.Hangs() && !m.Bead.Turns() && m.Bead.Shape != material.Letter && (row.Lacing == nil || m.Bead.Laces())
+		if fits && m.Bead.Hole >= material.HoleFor(row.Passes, row.Cord.Cord.Diameter) && !t.letterPinned(key) {
+			keys = append(keys, key)
+		}
+	}
+	slices.SortFunc(keys, func(a, b string) int {
+		return cmp.Or(cmp.Compare(p.Palette[a].Bead.Length(), p.Palette[b].Bead.Length()), cmp.Compare(a, b))
+	})
+	return keys[:min(len(keys), mostEnds)]
+}
+
+func (t *task) letterPinned(key string) bool {
+	for _, pin := range t.rules.Pins {
+		if pin.Letter == key {
+			return true
+		}
+	}
+	return false
+}
+
+// isMirror says whether the whole line is one mirror.
+func isMirror(line *pattern.Line) bool {
+	return len(line.Items) == 1 && line.Items[0].Kind == pattern.Mirror && line.Items[0].Count == 1 && !line.Items[0].Reversed
+}
+
+// on is the line with the beads at its ends: within a mirror that is the whole line, else before
+// and behind it. It is nil where that cannot be written.
+func (e *atEnds) on(line *pattern.Line) *pattern.Line {
+	bead, text := fmt.Sprint(e.beads, e.key), line.String()
+	switch {
+	case isMirror(line):
+		text = "<" + bead + " " + text[1:]
+	case e.both:
+		text = bead + " " + text + " " + bead
+	default:
+		text += " " + bead
+	}
+	parsed, err := pattern.Parse(text)
+	if err != nil {
+		return nil
+	}
+	if parsed, err = pattern.Parse(parsed.Merged().String()); err != nil {
+		return nil
+	}
+	return parsed
+}

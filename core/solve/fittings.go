@@ -1,0 +1,118 @@
+package solve
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"mala/core/edit"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// The bounds of what is tried at the ends: links of a chain, and other clasps.
+const (
+	mostLinks  = 12
+	mostClasps = 4
+)
+
+// links makes a chain of the loop longer or shorter by whole links.
+func links(t *task) []knob {
+	var out []knob
+	for _, e := range t.strand.Ends() {
+		for i := range e.Parts {
+			p := &e.Parts[i]
+			if p.Role != measure.RoleLinks || p.Fitting == "" || t.rowPinned() {
+				continue
+			}
+			var k knob
+			for by := -mostLinks; by <= mostLinks; by++ {
+				n := p.Links + by
+				if by == 0 || n < 1 {
+					continue
+				}
+				op := edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: p.Fitting, Element: piece.NoElement}, N: n}
+				longer, s := t.step(op)
+				if s == nil || math.Abs(float64(longer)) > float64(t.reach()) {
+					continue
+				}
+				k.settings = append(k.settings, setting{says: fmt.Sprintf("%d links of %s in place of %d", n, lower(p.Material.Name), p.Links), by: longer, extra: max(by, -by), ops: []edit.Op{op}})
+			}
+			out = append(out, k)
+		}
+	}
+	return out
+}
+
+// rings puts one more jump ring into the closure beside one that is there, or takes one off.
+func rings(t *task) []knob {
+	var out []knob
+	for _, side := range piece.Sides() {
+		list := *t.measured.Piece.End(nil, side, true)
+		i := slices.IndexFunc(list, func(f piece.Fitting) bool { return f.Of.Finding != nil && f.Of.Finding.Type == material.JumpRing })
+		if i < 0 || t.rowPinned() {
+			continue
+		}
+		ring := list[i]
+		at := piece.Place{Fitting: ring.ID, Element: piece.NoElement}
+		k := knob{}
+		for _, one := range []struct {
+			says string
+			op   edit.Op
+		}{
+			{fmt.Sprintf("one more %s at the %s", lower(ring.Of.Name), side), edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: ring.Of}},
+			{fmt.Sprintf("one %s less at the %s", lower(ring.Of.Name), side), edit.Op{Do: edit.DropFitting, At: at}},
+		} {
+			by, s := t.step(one.op)
+			if s != nil && math.Abs(float64(by)) >= float64(leastStep) {
+				k.settings = append(k.settings, setting{says: one.says, by: by, extra: 1, ops: []edit.Op{one.op}})
+			}
+		}
+		out = append(out, k)
+	}
+	return out
+}
+
+// lower writes a name within a sentence.
+func lower(name string) string {
+	if name == "" {
+		return "fitting"
+	}
+	return strings.ToLower(name[:1]) + name[1:]
+}
+
+// clasps closes the piece with another clasp of the same kind of closing and metal.
+func clasps(t *task) []knob {
+	if t.rowPinned() {
+		return nil
+	}
+	for _, side := range piece.Sides() {
+		for _, f := range *t.measured.Piece.End(nil, side, true) {
+			if f.Of.Finding != nil && f.Of.Finding.IsClasp() {
+				return []knob{t.otherClasps(f)}
+			}
+		}
+	}
+	return nil
+}
+
+func (t *task) otherClasps(f piece.Fitting) knob {
+	var fit []*material.Material
+	for _, c := range t.rules.Shelf {
+		if c.Finding != nil && c.Finding.IsClasp() && c.ID != f.Of.ID && c.Metal == f.Of.Metal && c.Finding.HasTwoHalves() == f.Of.Finding.HasTwoHalves() && c.Finding.Holes == f.Of.Finding.Holes {
+			fit = append(fit, c)
+		}
+	}
+	slices.SortFunc(fit, func(a, b *material.Material) int { return cmp.Compare(a.ID, b.ID) })
+	var k knob
+	for _, c := range fit[:min(len(fit), mostClasps)] {
+		op := edit.Op{Do: edit.SetFitting, At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, Material: c}
+		if by, s := t.step(op); s != nil && math.Abs(float64(by)) >= float64(leastStep) {
+			k.settings = append(k.settings, setting{says: fmt.Sprintf("%s in place of %s", lower(c.Name), lower(f.Of.Name)), by: by, extra: 3, ops: []edit.Op{op}})
+		}
+	}
+	return k
+}

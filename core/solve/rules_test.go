@@ -1,0 +1,223 @@
+package solve
+
+import (
+	"context"
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"mala/core/material"
+	"mala/core/piece"
+	"mala/core/testparts"
+)
+
+func saysOf(a Answer) string {
+	var out []string
+	for _, p := range a.Proposals {
+		out = append(out, strings.Join(p.Says, " and "))
+	}
+	return strings.Join(out, "; ")
+}
+
+// Every proposal is what measuring it says, keeps what read the same both ways, and lies within.
+func TestProposalsAreMeasuredAndKeepWhatReadsBothWays(t *testing.T) {
+	m := necklace(t, "<9P 2S 7P S | G>")
+	a := solved(t, m, to(float64(m.Finished)-21, 2), Rules{})
+	if len(a.Proposals) != usualMost || a.Why != "" || a.Nearest != nil || a.Now != m.Finished {
+		t.Fatalf("%+v", a)
+	}
+	for i, p := range a.Proposals {
+		if p.Measured.Finished != p.Value || math.Abs(float64(p.Off)) > 2 || p.Off != p.Value-(m.Finished-21) || !strings.HasPrefix(p.Line, "<") {
+			t.Errorf("%v: %v, off %v, %s", p.Says, p.Value, p.Off, p.Line)
+		}
+		if i > 0 && p.cost.less(a.Proposals[i-1].cost) < 0 {
+			t.Errorf("%v costs less than %v", p.Says, a.Proposals[i-1].Says)
+		}
+	}
+	if one := solved(t, m, to(float64(m.Finished)-21, 2), Rules{Most: 1}); len(one.Proposals) != 1 || !slices.Equal(one.Proposals[0].Says, a.Proposals[0].Says) {
+		t.Errorf("%s", saysOf(one))
+	}
+	if there := solved(t, m, to(float64(m.Finished)-2, 1), Rules{}); m.Leading().Row.Line.String() != "<9P 2S 7P S | G>" || len(there.Proposals) == 0 {
+		t.Errorf("%s; the piece is now %s", saysOf(there), m.Leading().Row.Line)
+	}
+}
+
+func TestEveryKindOfMoveIsFound(t *testing.T) {
+	shelf := []*material.Material{
+		testparts.Bead(t, "spacer-3", material.Bead{Shape: material.Spacer, Across: 3, Along: 2, Hole: 1}, 0.1),
+		testparts.Bead(t, "spacer-tight", material.Bead{Shape: material.Spacer, Across: 3, Along: 2.2, Hole: 0.5}, 0.1),
+		{ID: "hook", Name: "Hook", Class: material.ClassFinding, Metal: "brass", Finding: &material.Finding{Type: material.Hook, Closed: 11.1}},
+		{ID: "silver", Name: "Silver hook", Class: material.ClassFinding, Metal: "silver", Finding: &material.Finding{Type: material.Hook, Closed: 11.1}},
+	}
+	chain := &material.Material{ID: "chain", Name: "Chain", Class: material.ClassFinding, Metal: "brass", Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6}}
+	withChain := func(p *piece.Piece) {
+		p.Closure.Right = append([]piece.Fitting{{ID: "k", Of: chain, Links: 5}}, p.Closure.Right...)
+	}
+	pinned := Rules{Shelf: shelf, Pins: []piece.Pin{{Letter: "P"}, {Letter: "S"}, {Letter: "G"}, {Letter: "T"}}}
+	for says, tt := range map[string]struct {
+		by    float64
+		tol   float64
+		rules Rules
+		of    func(p *piece.Piece)
+	}{
+		"20P to 19P":                      {-3.92, 0.2, Rules{}, nil},
+		"1 × spacer more at each end":     {2 * 1.5, 0.35, Rules{}, nil},
+		"one more ring at the left":       {3.6, 0.1, pinned, nil},
+		"one ring less at the right":      {-3.6, 0.1, pinned, nil},
+		"hook in place of lobster":        {2.5, 0.1, pinned, nil},
+		"spacer of 3 mm in place of 3 mm": {10 * 0.5, 0.4, Rules{Most: 20, Shelf: shelf, Pins: []piece.Pin{{Letter: "P"}, {Letter: "G"}, {Letter: "T"}, {Row: "r1", Run: "10S"}, {Row: "r1", Run: "10S", Nth: 1}}}, nil},
+		"3 links of chain in place of 5":  {-6, 0.1, pinned, withChain},
+		"slack of ":                       {1.5, 0.3, pinned, nil},
+	} {
+		line := "20P G 20P"
+		if strings.HasPrefix(says, "spacer of") {
+			line = "10P 10S 10P"
+		}
+		change := tt.of
+		if change == nil {
+			change = func(*piece.Piece) {}
+		}
+		m := necklace(t, line, change)
+		a := solved(t, m, to(float64(m.Finished)+tt.by, tt.tol), tt.rules)
+		if !strings.Contains(saysOf(a), says) || strings.Contains(saysOf(a), "ilver") {
+			t.Errorf("%+v mm: %q, want %q", tt.by, saysOf(a), says)
+		}
+	}
+}
+
+func TestWhatIsPinnedStays(t *testing.T) {
+	m := necklace(t, "9P G 9P S 9P")
+	goal := to(float64(m.Finished)-8, 1)
+	free := saysOf(solved(t, m, goal, Rules{Most: 40}))
+	for name, tt := range map[string]struct {
+		pin    piece.Pin
+		keeps  []string
+		leaves string
+	}{
+		"the second run":  {piece.Pin{Row: "r1", Run: "9P", Nth: 1}, nil, "9P to 7P"},
+		"a letter":        {piece.Pin{Letter: "P"}, []string{"9P to", "pearl"}, ""},
+		"of another row":  {piece.Pin{Row: "r2", Run: "9P"}, nil, "9P to 7P"},
+		"written no more": {piece.Pin{Row: "r1", Run: "8P"}, nil, "9P to 7P"},
+	} {
+		a := solved(t, m, goal, Rules{Most: 40, Pins: []piece.Pin{tt.pin}})
+		for _, never := range tt.keeps {
+			if strings.Contains(saysOf(a), never) {
+				t.Errorf("%s: %s", name, saysOf(a))
+			}
+		}
+		if tt.leaves != "" && !strings.Contains(saysOf(a), tt.leaves) {
+			t.Errorf("%s: %s", name, saysOf(a))
+		}
+	}
+	second := solved(t, m, goal, Rules{Most: 40, Pins: []piece.Pin{{Row: "r1", Run: "9P", Nth: 1}}})
+	for _, p := range second.Proposals {
+		if !strings.Contains(p.Line, "G 9P ") {
+			t.Errorf("the second run changed: %s", p.Line)
+		}
+	}
+	if !strings.Contains(free, "9P to 7P") {
+		t.Errorf("%s", free)
+	}
+	row := solved(t, m, goal, Rules{Pins: []piece.Pin{{Row: "r1"}}})
+	if len(row.Proposals) > 0 || row.Why != "The whole row is pinned. Unpin it to change it." {
+		t.Errorf("%+v", row)
+	}
+}
+
+func TestNoMoreIsTakenThanThereIs(t *testing.T) {
+	m := necklace(t, "20P G 20P")
+	goal := to(float64(m.Finished)+7.8, 0.5)
+	for have, finds := range map[int]bool{42: true, 41: false} {
+		a := solved(t, m, goal, Rules{Stock: map[string]int{"pearl": have}})
+		if strings.Contains(saysOf(a), "20P to 21P and 20P to 21P") != finds {
+			t.Errorf("%d pearls: %s", have, saysOf(a))
+		}
+	}
+	none := solved(t, m, to(float64(m.Finished)+39.2, 0.3), Rules{Stock: map[string]int{}})
+	if len(none.Proposals) > 0 || !strings.HasSuffix(none.Why, "With more in stock something does.") {
+		t.Errorf("%s; %s", saysOf(none), none.Why)
+	}
+}
+
+func TestWhatStandsInTheWayIsSaid(t *testing.T) {
+	m := necklace(t, "20P G 20P")
+	b := BudgetOf(m, m.Leading(), 450)
+	if b.Beads != 450-b.Ends-b.Slack || b.Ends != m.Leading().Left.Length+m.Leading().Right.Length || b.Slack != m.Leading().Slack {
+		t.Errorf("%+v", b)
+	}
+	all := []piece.Pin{{Letter: "P"}, {Letter: "S"}, {Letter: "G"}, {Letter: "T"}}
+	bare := func(p *piece.Piece) { p.Closure.Left, p.Closure.Right = p.Closure.Left[:1], nil }
+	for says, a := range map[string]Answer{
+		"leaves nothing for beads":         solved(t, m, to(20, 3), Rules{}),
+		"There is no length to come to":    solved(t, m, to(0, 3), Rules{}),
+		"fills up to its target by itself": solved(t, necklace(t, "{P}", func(p *piece.Piece) { p.Target = &piece.Target{Finished: 400, Tolerance: 3} }), to(420, 3), Rules{}),
+		"a tolerance of ± ":                solved(t, m, to(float64(m.Finished)+1, 0), Rules{}),
+		"Without the pins something does":  solved(t, m, to(float64(m.Finished)+39.2, 0.3), Rules{Pins: all}),
+		"Everything that could change is pinned": solved(t, necklace(t, "3P", bare, func(p *piece.Piece) {
+			p.Leading().Cord = &material.Material{ID: "e", Class: material.ClassCord, Cord: &material.Cord{Type: material.Elastic, Diameter: 0.7}}
+			p.Closure, p.Leading().Left, p.Leading().Right = piece.Closure{Type: piece.Knot}, nil, nil
+		}), to(40, 1), Rules{Pins: all}),
+	} {
+		if len(a.Proposals) > 0 || !strings.Contains(a.Why, says) {
+			t.Errorf("%q with %s, want %q", a.Why, saysOf(a), says)
+		}
+	}
+	near := solved(t, m, to(float64(m.Finished)+1, 0), Rules{})
+	if near.Nearest == nil || near.Nearest.Measured == nil || math.Abs(float64(near.Nearest.Off)) > 0.5 {
+		t.Errorf("%+v", near.Nearest)
+	}
+}
+
+// A stretch ring comes to an inside length, by whole repeats.
+func TestARingComesToItsWearer(t *testing.T) {
+	m := necklace(t, "17(T S)", func(p *piece.Piece) {
+		p.Kind, p.Closure = piece.Bracelet, piece.Closure{Type: piece.Knot}
+		row := p.Leading()
+		row.Left, row.Right, row.Cord = nil, nil, &material.Material{ID: "elastic", Name: "elastic", Class: material.ClassCord, Cord: &material.Cord{Type: material.Elastic, Diameter: 0.7}}
+	})
+	inside, _ := m.Inside()
+	a := solved(t, m, Goal{Row: "r1", Inside: true, Want: inside + 15, Tolerance: 3}, Rules{})
+	if len(a.Proposals) == 0 || a.Proposals[0].Line != "19(T S)" {
+		t.Fatalf("%s, %s", saysOf(a), a.Why)
+	}
+	is, _ := a.Proposals[0].Measured.Inside()
+	if is != a.Proposals[0].Value || math.Abs(float64(is-inside-15)) > 3 {
+		t.Errorf("%v inside, from %v", is, inside)
+	}
+}
+
+func TestASearchEndsWithItsContext(t *testing.T) {
+	ctx, cancel := context.WithCancel(t.Context())
+	cancel()
+	from := time.Now()
+	a := Solve(ctx, necklace(t, freeRuns(10, 100)), to(5000, 1), Rules{})
+	if time.Since(from) > 5*time.Second || len(a.Proposals) > 0 {
+		t.Errorf("%s after %v", saysOf(a), time.Since(from))
+	}
+}
+
+// freeRuns is a line of so many runs of so many beads each.
+func freeRuns(runs, each int) string {
+	var out []string
+	for i := range runs {
+		out = append(out, fmt.Sprintf("%d%s", each, []string{"P", "S", "T"}[i%3]))
+	}
+	return strings.Join(out, " ")
+}
+
+// A strand of 1,000 beads in ten free runs.
+func BenchmarkSolve(b *testing.B) {
+	m := necklace(b, freeRuns(10, 100))
+	goal := to(float64(m.Finished)-25, 2)
+	var found Answer
+	for b.Loop() {
+		found = Solve(b.Context(), m, goal, Rules{})
+	}
+	if len(found.Proposals) == 0 {
+		b.Fatal(found.Why)
+	}
+	b.ReportMetric(float64(found.Tried), "measured")
+}

@@ -1,0 +1,289 @@
+package solve
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"mala/core/check"
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/measure"
+)
+
+// The bounds of the search: how many things change at once, and how many ways are measured.
+const (
+	mostChanges  = 3
+	mostMeasured = 300
+	mostLooked   = 40 // of the nearest, where none lies within the tolerance
+)
+
+// cost is what orders proposals: by fewest changes, then by the least of them.
+type cost struct{ changes, moved int }
+
+func (c cost) less(d cost) int {
+	return cmp.Or(cmp.Compare(c.changes, d.changes), cmp.Compare(c.moved, d.moved))
+}
+
+// way is one setting of each of a few knobs, and about how long it makes the piece.
+type way struct {
+	at   []*setting
+	cost cost
+	off  float64 // about how far off the goal, in mm
+}
+
+// around is by how much a length that is only added up may be wrong, in mm: slack and the
+// inside length do not grow quite evenly.
+func (t *task) around(by float64) float64 {
+	if t.goal.Inside {
+		return 1.5 + 0.05*math.Abs(by)
+	}
+	return 0.5 + 0.02*math.Abs(by)
+}
+
+// best gives the ways within the tolerance, the fewest and smallest changes first; of the same
+// cost the nearest. Three things change at once only where one or two do not do it.
+func (t *task) best() []Proposal {
+	var found []Proposal
+	for n := 1; n <= mostChanges; n++ {
+		ways := t.ways(n, func(w *way) bool { return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.sum()) })
+		slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(a.cost.less(b.cost), cmp.Compare(math.Abs(a.off), math.Abs(b.off))) })
+		for i := range ways {
+			if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || t.tried > mostMeasured || t.ctx.Err() != nil {
+				break
+			}
+			if p := t.measure(&ways[i]); p != nil && t.within(p.Value) {
+				found = append(found, *p)
+			}
+		}
+		if len(found) >= t.rules.Most || n == mostChanges-1 && len(found) > 0 {
+			break
+		}
+	}
+	slices.SortStableFunc(found, func(a, b Proposal) int {
+		return cmp.Or(a.cost.less(b.cost), cmp.Compare(max(a.Off, -a.Off), max(b.Off, -b.Off)))
+	})
+	return found[:min(len(found), t.rules.Most)]
+}
+
+func (w *way) sum() float64 {
+	sum := 0.0
+	for _, s := range w.at {
+		sum += float64(s.by)
+	}
+	return sum
+}
+
+// ways lists the settings of n knobs that may do. The last of them is not tried one by one: only
+// those settings are looked at that make up for the others.
+func (t *task) ways(n int, may func(w *way) bool) []way {
+	var out []way
+	var chosen []*setting
+	var add func(from int)
+	add = func(from int) {
+		for i := from; i < len(t.knobs); i++ {
+			settings := t.knobs[i].settings
+			if len(chosen) == n-1 {
+				for k := range t.fitting(settings, chosen) {
+					w := t.wayOf(append(slices.Clone(chosen), k))
+					if may(&w) {
+						out = append(out, w)
+					}
+				}
+				continue
+			}
+			for k := range settings {
+				if t.ctx.Err() != nil {
+					return
+				}
+				chosen = append(chosen, &settings[k])
+				add(i + 1)
+				chosen = chosen[:len(chosen)-1]
+			}
+		}
+	}
+	add(0)
+	return out
+}
+
+// fitting yields the settings of a knob that bring the others about to the goal, with some on
+// either side.
+func (t *task) fitting(settings []setting, chosen []*setting) func(yield func(*setting) bool) {
+	want := float64(t.wanted())
+	for _, s := range chosen {
+		want -= float64(s.by)
+	}
+	wide := float64(t.goal.Tolerance) + t.around(want) + crossed(settings, chosen)
+	first, _ := slices.BinarySearchFunc(settings, want-wide, func(s setting, at float64) int { return cmp.Compare(float64(s.by), at) })
+	return func(yield func(*setting) bool) {
+		// One before and one behind, for the nearest where none fits.
+		for i := max(0, first-1); i < len(settings); i++ {
+			if !yield(&settings[i]) || float64(settings[i].by) > want+wide {
+				return
+			}
+		}
+	}
+}
+
+// crossed is how much longer settings make one another at most: beads of another size of
+// which some come or go, and runs in a group that comes more often.
+func crossed(settings []setting, chosen []*setting) float64 {
+	most := 0.0
+	for _, a := range chosen {
+		for i := range settings {
+			most = max(most, math.Abs(cross(a, &settings[i])))
+		}
+	}
+	return most
+}
+
+// cross is how much longer two settings make the piece together than one by one.
+func cross(a, b *setting) float64 {
+	sum := 0.0
+	if a.letter != "" {
+		sum += float64(a.each) * float64(b.adds[a.letter])
+	}
+	if b.letter != "" {
+		sum += float64(b.each) * float64(a.adds[b.letter])
+	}
+	return sum + nested(a, b) + nested(b, a)
+}
+
+// nested is what a run that changes gives in the repeats that come to a group round it.
+func nested(group, run *setting) float64 {
+	if group.node == nil || run.node == nil || !contains(group.node, run.node) {
+		return 0
+	}
+	return float64(run.by) * float64(group.more) / float64(group.node.Count)
+}
+
+func (t *task) wayOf(at []*setting) way {
+	w := way{at: at, off: -float64(t.wanted())}
+	w.cost.changes = len(at)
+	for i, s := range at {
+		w.off += float64(s.by)
+		w.cost.moved += s.moved + s.extra
+		for _, other := range at[:i] {
+			w.off += cross(s, other)
+		}
+	}
+	return w
+}
+
+// opsOf are the operations of a way: the counts first, then what comes at the ends, in one line.
+func (t *task) opsOf(w *way) []edit.Op {
+	row := t.strand.Row
+	var ops []edit.Op
+	line, changed := row.Line.Clone(), false
+	for _, s := range w.at {
+		if s.line != nil {
+			s.line(line)
+			changed = true
+		}
+	}
+	for _, s := range w.at {
+		if s.end != nil {
+			if line = s.end.on(line); line == nil {
+				return nil
+			}
+			changed = true
+		}
+		ops = append(ops, s.ops...)
+	}
+	if changed {
+		ops = append(ops, edit.Op{Do: edit.SetLine, At: row.At(), Text: line.String()})
+	}
+	return ops
+}
+
+// measure works out a way; nil where it cannot be, breaks what read the same from both ends,
+// takes more than there is, or brings a stop or a warning that was not there.
+func (t *task) measure(w *way) *Proposal {
+	ops := t.opsOf(w)
+	if ops == nil {
+		return nil
+	}
+	after, s, value := t.try(ops)
+	if s == nil || check.Symmetric(t.strand) && !check.Symmetric(s) {
+		return nil
+	}
+	p := &Proposal{Ops: ops, Value: value, Off: value - t.goal.Want, Line: s.Row.Line.String(), cost: w.cost}
+	for _, one := range w.at {
+		p.Says, p.Moved = append(p.Says, one.says), p.Moved+one.moved
+	}
+	if !t.within(value) {
+		return p
+	}
+	m, err := measure.Measure(after)
+	if err != nil || t.short(m) || check.Worsens(t.before, check.All(m, "")) {
+		return nil
+	}
+	p.Measured = m
+	return p
+}
+
+// short says whether the piece takes more of a bead than before and than there is.
+func (t *task) short(m *measure.Measured) bool {
+	if t.rules.Stock == nil {
+		return false
+	}
+	before := map[string]int{}
+	for _, c := range t.measured.Tally {
+		before[c.Material.ID] += c.Count
+	}
+	for _, c := range m.Tally {
+		if c.Material.Bead != nil && c.Count > before[c.Material.ID] && c.Count > t.rules.Stock[c.Material.ID] {
+			return true
+		}
+	}
+	return false
+}
+
+// nearest gives the way of one or two changes that comes nearest to the goal; nil for none.
+func (t *task) nearest() *Proposal {
+	ways := append(t.ways(1, func(*way) bool { return true }), t.ways(2, func(*way) bool { return true })...)
+	slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(cmp.Compare(math.Abs(a.off), math.Abs(b.off)), a.cost.less(b.cost)) })
+	var best *Proposal
+	for i := range ways[:min(len(ways), mostLooked)] {
+		if t.ctx.Err() != nil {
+			break
+		}
+		p := t.measure(&ways[i])
+		if p == nil || best != nil && max(p.Off, -p.Off) >= max(best.Off, -best.Off)-tiny {
+			continue
+		}
+		if p.Measured == nil {
+			if p.Measured = t.whole(p.Ops); p.Measured == nil {
+				continue
+			}
+		}
+		best = p
+	}
+	return best
+}
+
+// whole measures the whole piece after operations; nil where it gets a stop or a warning that
+// was not there, or takes more than there is.
+func (t *task) whole(ops []edit.Op) *measure.Measured {
+	m, err := edit.Try(t.measured.Piece, t.rules.Shelf, ops...)
+	if err != nil || t.short(m) || check.Worsens(t.before, check.All(m, "")) {
+		return nil
+	}
+	return m
+}
+
+// Budget is what a length is made up of: what ends, clasp and slack take of it, and what is
+// left for the beads.
+type Budget struct {
+	Want, Ends, Slack, Beads length.MM
+}
+
+// BudgetOf works it out for a row and a length.
+func BudgetOf(m *measure.Measured, s *measure.Strand, want length.MM) Budget {
+	b := Budget{Want: want, Ends: s.Left.Length + s.Right.Length, Slack: s.Slack}
+	if s.ForTarget(m.Piece) == s.Strung {
+		b.Ends, b.Slack = 0, 0 // the house counts the beads alone
+	}
+	b.Beads = want - b.Ends - b.Slack
+	return b
+}

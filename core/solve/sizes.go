@@ -1,0 +1,69 @@
+package solve
+
+import (
+	"cmp"
+	"fmt"
+	"math"
+	"slices"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+)
+
+// mostSizes is how many other sizes of a bead are tried.
+const mostSizes = 4
+
+// sizes puts another size of the same bead in a dish: of the same shape and look, with a hole
+// that takes as much.
+func sizes(t *task) []knob {
+	row, p := t.strand.Row, t.measured.Piece
+	if !row.Corded() || row.Line.OpenFill() != nil || t.rowPinned() {
+		return nil
+	}
+	used := map[string]int{}
+	for i := range t.strand.Beads {
+		if b := &t.strand.Beads[i]; !b.IsGap() && b.Drop == nil {
+			used[b.Key]++
+		}
+	}
+	var out []knob
+	for _, key := range t.endDishes() {
+		if used[key] == 0 {
+			continue
+		}
+		var k knob
+		m := p.Palette[key]
+		for _, other := range t.otherSizes(m) {
+			each := other.Bead.Length() - m.Bead.Length()
+			by, s := t.step(edit.Op{Do: edit.SetDish, Text: key, Material: other})
+			if s == nil || math.Abs(float64(by)) > float64(t.reach()) {
+				continue
+			}
+			k.settings = append(k.settings, setting{says: fmt.Sprintf("%s of %s in place of %s", lower(m.Name), along(other), along(m)), by: by, moved: used[key], extra: 2,
+				ops: []edit.Op{{Do: edit.SetDish, Text: key, Material: other}}, letter: key, each: each})
+		}
+		out = append(out, k)
+	}
+	return out
+}
+
+// otherSizes lists the shelf's beads like one, the nearest in size first.
+func (t *task) otherSizes(m *material.Material) []*material.Material {
+	var fit []*material.Material
+	for _, c := range t.rules.Shelf {
+		if c.Class == material.ClassBead && c.ID != m.ID && c.Bead.Shape == m.Bead.Shape && c.Look == m.Look && c.Bead.Hole >= m.Bead.Hole &&
+			c.Bead.Facing == m.Bead.Facing && c.Bead.Holes == m.Bead.Holes && math.Abs(float64(c.Bead.Length()-m.Bead.Length())) > float64(leastStep) {
+			fit = append(fit, c)
+		}
+	}
+	off := func(c *material.Material) length.MM {
+		return max(c.Bead.Length()-m.Bead.Length(), m.Bead.Length()-c.Bead.Length())
+	}
+	slices.SortFunc(fit, func(a, b *material.Material) int { return cmp.Or(cmp.Compare(off(a), off(b)), cmp.Compare(a.ID, b.ID)) })
+	return fit[:min(len(fit), mostSizes)]
+}
+
+func along(m *material.Material) string {
+	return fmt.Sprintf("%.4g mm", math.Round(float64(m.Bead.Across)*100)/100)
+}

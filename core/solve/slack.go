@@ -1,0 +1,38 @@
+package solve
+
+import (
+	"fmt"
+	"math"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+)
+
+// slackStep is how finely slack is set, in mm, and slackOver how much more than bending needs
+// may show.
+const (
+	slackStep = length.MM(0.5)
+	slackOver = length.MM(5)
+)
+
+// slack plans more or less of it, within what bending needs and what does not show.
+func slack(t *task) []knob {
+	s := t.strand
+	if !s.Row.Corded() || s.Row.Cord.Cord.Type == material.Elastic || s.Lace != nil || t.measured.Piece.Hangs() || s.Ring || t.rowPinned() {
+		return nil
+	}
+	least, most := s.SlackNeeded, s.SlackNeeded+slackOver
+	from := length.MM(math.Ceil(float64(least/slackStep))) * slackStep
+	var k knob
+	for at := from; at <= most+tiny; at += slackStep {
+		by := at - s.Slack
+		if math.Abs(float64(by)) < float64(leastStep) {
+			continue
+		}
+		to := at
+		k.settings = append(k.settings, setting{says: fmt.Sprintf("slack of %s in place of %s", at.In(t.rules.Unit), s.Slack.In(t.rules.Unit)), by: by, extra: 8,
+			ops: []edit.Op{{Do: edit.SetSlack, At: s.Row.At(), Length: &to}}})
+	}
+	return []knob{k}
+}

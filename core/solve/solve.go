@@ -1,0 +1,196 @@
+// Package solve finds the few best ways to bring a piece to a length, or to an inside length:
+// those with the fewest and smallest changes, each measured before it is proposed. A mirror, a
+// group and a strand that reads the same from both ends stay so; what is pinned stays as it is.
+package solve
+
+import (
+	"cmp"
+	"context"
+	"math"
+	"slices"
+
+	"mala/core/check"
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// Goal is what a row of a piece is brought to.
+type Goal struct {
+	Row       piece.ID
+	Inside    bool      // the inside length; else the length that the house holds against a target
+	Want      length.MM // in the middle of what is right
+	Tolerance length.MM
+}
+
+// Rules are what the search keeps to.
+type Rules struct {
+	Pins  []piece.Pin
+	Stock map[string]int       // what there is of each material by its id; nil where that is not asked
+	Shelf []*material.Material // what may be fetched: spacers of another size, clasps
+	Unit  length.Unit          // that sentences speak in
+	Most  int                  // how many proposals are given at most; 0 takes the usual number
+}
+
+// Proposal is one way.
+type Proposal struct {
+	Says     []string // each change in a few words
+	Ops      []edit.Op
+	Measured *measure.Measured // the piece as it would be
+	Value    length.MM         // what the goal is about, as it would be
+	Off      length.MM         // of what is wanted
+	Moved    int               // beads that come or go
+	Line     string
+
+	cost cost
+}
+
+// Answer is what the search came to.
+type Answer struct {
+	Now       length.MM
+	Proposals []Proposal // within the tolerance, the fewest and smallest changes first
+	Nearest   *Proposal  // the nearest of those looked at, where none lies within it
+	Why       string     // what stands in the way, and which change of rule would allow it; empty if nothing does
+	Tried     int        // how many changes were measured
+}
+
+// usualMost is how many proposals are given.
+const usualMost = 5
+
+// Solve finds the proposals. It changes nothing. The search ends with the context.
+func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Answer {
+	if rules.Most == 0 {
+		rules.Most = usualMost
+	}
+	t := newTask(ctx, m, goal, rules)
+	if why := t.impossible(); why != "" {
+		return Answer{Now: t.now, Why: why}
+	}
+	t.gather()
+	out := Answer{Now: t.now, Proposals: t.best()}
+	if len(out.Proposals) == 0 {
+		out.Nearest = t.nearest()
+		out.Why = t.why(out.Nearest)
+	}
+	out.Tried = t.tried
+	return out
+}
+
+// task is one search.
+type task struct {
+	ctx      context.Context
+	measured *measure.Measured
+	strand   *measure.Strand
+	goal     Goal
+	rules    Rules
+	now      length.MM
+	knobs    []knob
+	before   []check.Finding
+	tried    int
+}
+
+func newTask(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) *task {
+	t := &task{ctx: ctx, measured: m, goal: goal, rules: rules, strand: m.Strand(goal.Row)}
+	if t.strand == nil {
+		t.strand = m.Leading()
+	}
+	t.now, _ = t.value(m.Piece, t.strand)
+	return t
+}
+
+// value is what the goal is about; false where there is none.
+func (t *task) value(p *piece.Piece, s *measure.Strand) (length.MM, bool) {
+	if t.goal.Inside {
+		return s.Inside()
+	}
+	return s.ForTarget(p), true
+}
+
+// setting is one way in which one thing is changed.
+type setting struct {
+	says   string
+	by     length.MM                // about how much more the goal's length becomes
+	moved  int                      // beads that come or go, or change for others
+	extra  int                      // what it costs beside them
+	line   func(line *pattern.Line) // changes the bead line; nil
+	node   *pattern.Node            // whose count changes, and by how much; nil
+	more   int
+	end    *atEnds        // beads that come at the ends; nil
+	ops    []edit.Op      // what else it does
+	adds   map[string]int // beads of each letter that come or go
+	letter string         // of beads that change for others
+	each   length.MM      // by how much longer each of those is
+}
+
+// knob is one thing that can be changed, with its settings from the shortest to the longest.
+type knob struct {
+	settings []setting
+}
+
+// moves lists every kind of move.
+var moves = []func(t *task) []knob{counts, ends, sizes, links, rings, clasps, slack}
+
+// gather lists what can be changed.
+func (t *task) gather() {
+	t.before = check.All(t.measured, "")
+	for _, move := range moves {
+		for _, k := range move(t) {
+			slices.SortStableFunc(k.settings, func(a, b setting) int { return cmp.Compare(a.by, b.by) })
+			if len(k.settings) > 0 {
+				t.knobs = append(t.knobs, k)
+			}
+		}
+	}
+}
+
+// try measures a row of the piece after operations, and gives what the goal is about; nil where
+// it cannot be.
+func (t *task) try(ops []edit.Op) (*piece.Piece, *measure.Strand, length.MM) {
+	t.tried++
+	after, _, err := edit.Apply(t.measured.Piece, t.rules.Shelf, ops...)
+	if err != nil {
+		return nil, nil, 0
+	}
+	row := after.Row(t.strand.Row.ID)
+	if row == nil {
+		return nil, nil, 0
+	}
+	s, err := measure.Row(after, row)
+	if err != nil {
+		return nil, nil, 0
+	}
+	value, ok := t.value(after, s)
+	if !ok {
+		return nil, nil, 0
+	}
+	return after, s, value
+}
+
+// step is how much one more of something makes of the goal's length, by measuring it.
+func (t *task) step(ops ...edit.Op) (by length.MM, s *measure.Strand) {
+	_, s, value := t.try(ops)
+	if s == nil {
+		return 0, nil
+	}
+	return value - t.now, s
+}
+
+// wanted is how far it is to the goal.
+func (t *task) wanted() length.MM { return t.goal.Want - t.now }
+
+// reach is by how much any one change may move the piece, in mm: to the goal and some way past
+// it, so that another can make up for it.
+func (t *task) reach() length.MM { return max(t.wanted(), -t.wanted()) + t.goal.Tolerance + aroundGoal }
+
+// aroundGoal is how far past the goal one change of several may go, in mm.
+const aroundGoal = length.MM(15)
+
+func (t *task) within(value length.MM) bool {
+	return math.Abs(float64(value-t.goal.Want)) <= float64(t.goal.Tolerance)+tiny
+}
+
+// tiny keeps the rounding of sums from deciding, in mm.
+const tiny = 1e-9

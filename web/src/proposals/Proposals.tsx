@@ -1,0 +1,103 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState, type KeyboardEvent } from "react";
+import { api, unwrap, type Way } from "../api/client.ts";
+import { identity } from "../api/identity.ts";
+import { strandOf } from "../api/piece.ts";
+import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
+import { Length, useUnit } from "../units/UnitContext.tsx";
+import { BudgetSum } from "./BudgetSum.tsx";
+import { WayItem } from "./WayItem.tsx";
+import "./proposals.css";
+
+interface Props {
+  bench: Bench;
+  state: BenchState;
+}
+
+/** Proposals are the few best ways to bring the row in hand to its target or the piece to its wearer. Off either, they are offered; else they are asked for. */
+export function Proposals({ bench, state }: Props) {
+  const [open, setOpen] = useState(false);
+  const [ways, setWays] = useState<Way[]>([]);
+  const { analysis, doc } = state;
+  const target = strandOf(analysis, state.row)?.target;
+  const off = (target && !target.within) || (analysis?.fit && !analysis.fit.suits);
+  const wearer = analysis?.fit !== undefined;
+  if (!analysis || (!target && !wearer)) return null;
+  const close = () => {
+    setOpen(false);
+    void bench.preview(null);
+  };
+
+  function onKey(event: KeyboardEvent) {
+    if (!open || event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).tagName === "SELECT") return;
+    const way = ways[Number(event.key) - 1];
+    if (event.key === "Escape") close();
+    else if (/^[1-9]$/.test(event.key) && way) void bench.apply(...way.operations);
+    else return;
+    event.preventDefault();
+  }
+
+  return (
+    <section className="proposals" aria-label="Proposals" onKeyDown={onKey}>
+      <h2>
+        <button type="button" id="proposals" className="plain" aria-expanded={open} onClick={() => (open ? close() : setOpen(true))}>
+          Proposals <i aria-hidden>{open ? "▾" : "▸"}</i>
+        </button>
+      </h2>
+      {open ? <Found key={doc.kind} bench={bench} state={state} wearer={wearer} hasTarget={target !== undefined} onWays={setWays} /> : <p className={off ? "off" : "quiet"}>{off ? "Ways to bring it right (=)" : "Other counts and sizes (=)"}</p>}
+    </section>
+  );
+}
+
+/** NONE are the proposals while there are none. */
+const NONE: Way[] = [];
+
+function Found({ bench, state, wearer, hasTarget, onWays }: Props & { wearer: boolean; hasTarget: boolean; onWays: (ways: Way[]) => void }) {
+  const { unit } = useUnit();
+  const { analysis, analysed, row } = state;
+  const [toWearer, setToWearer] = useState(!hasTarget || (wearer && strandOf(analysis, row)?.target?.within === true && !analysis!.fit!.suits));
+  const [inStock, setInStock] = useState(false);
+  const aim = { document: analysed, row, wearer: toWearer || undefined, inStock: inStock || undefined };
+  const found = useQuery({
+    queryKey: ["solve", identity(analysed), row, toWearer, inStock, unit],
+    queryFn: ({ signal }) => unwrap(api.POST("/api/solve", { params: { query: { unit } }, body: aim, signal })),
+    enabled: !state.behind,
+    retry: false,
+    gcTime: 10_000,
+  });
+  useEffect(() => () => void bench.preview(null), [bench]);
+  const take = (way: Way) => void bench.apply(...way.operations);
+  const ways = found.data?.items ?? NONE;
+
+  useEffect(() => onWays(ways), [ways, onWays]);
+
+  return (
+    <>
+      {wearer && hasTarget && (
+        <select aria-label="Bring it to" value={toWearer ? "wearer" : "target"} onChange={(e) => setToWearer(e.target.value === "wearer")}>
+          <option value="target">to its target</option>
+          <option value="wearer">to its wearer</option>
+        </select>
+      )}
+      <label className="tick">
+        <input type="checkbox" checked={inStock} onChange={(e) => setInStock(e.target.checked)} /> only what is in stock
+      </label>
+      {found.data?.budget && <BudgetSum want={found.data.wantMm} budget={found.data.budget} />}
+      {toWearer && found.data && ways.length > 0 && (
+        <p className="quiet">
+          Inside <Length mm={found.data.wantMm} /> suits best; now it is <Length mm={found.data.nowMm} />.
+        </p>
+      )}
+      {found.isPending && <p className="quiet">Trying …</p>}
+      {found.isError && <p role="alert">{found.error.message}</p>}
+      {found.data?.why && <p role="status">{found.data.why}</p>}
+      <ol>
+        {ways.map((way, i) => (
+          <WayItem key={`${way.line} ${way.changes.join()}`} way={way} number={i + 1} onLook={(looks) => void bench.preview(looks ? way.operations : null)} onUse={() => take(way)} />
+        ))}
+        {found.data?.nearest && <WayItem way={found.data.nearest} onLook={(looks) => void bench.preview(looks ? found.data.nearest!.operations : null)} onUse={() => take(found.data.nearest!)} />}
+      </ol>
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+import type { Way } from "../api/client.ts";
+import { Length } from "../units/UnitContext.tsx";
+
+interface Props {
+  way: Way;
+  /** The key that takes it; none of the nearest, where nothing is near enough. */
+  number?: number;
+  /** It is looked at on the felt, or no more. */
+  onLook: (looks: boolean) => void;
+  onUse: () => void;
+}
+
+/** WayItem is one proposal: what changes, what the piece becomes, and what comes or goes. */
+export function WayItem({ way, number, onLook, onUse }: Props) {
+  return (
+    <li onMouseEnter={() => onLook(true)} onMouseLeave={() => onLook(false)}>
+      <b>
+        {number === undefined && "Nearest: "}
+        {way.changes.join(", ")}
+      </b>
+      <span className="quiet">
+        <Length mm={way.finishedMm} />
+        {way.insideMm !== undefined && (
+          <>
+            , inside <Length mm={way.insideMm} />
+          </>
+        )}
+        {way.easeMm !== undefined && (
+          <>
+            , <Length mm={way.easeMm} /> of ease{way.easeWord && `, ${way.easeWord}`}
+          </>
+        )}
+      </span>
+      <span className="price">{priceOf(way)}</span>
+      <button type="button" className="use" onClick={onUse} onFocus={() => onLook(true)} onBlur={() => onLook(false)} aria-label={`Use: ${way.changes.join(", ")}`} title={number ? `Use (${number})` : "Use"}>
+        Use{number !== undefined && <kbd>{number}</kbd>}
+      </button>
+    </li>
+  );
+}
+
+/** priceOf tells which beads and findings come and go. */
+function priceOf(way: Way): string {
+  const parts = way.price.flatMap(({ name, count = 0 }) => (count ? [`${count < 0 ? "−" : "+"}${Math.abs(count)} ${name}`] : []));
+  return parts.join(" · ") || "no beads";
+}
