@@ -32,13 +32,13 @@ type way struct {
 	off  float64 // about how far off the goal, in mm
 }
 
-// around is by how much a length that is only added up may be wrong, in mm: slack and the
-// inside length do not grow quite evenly.
-func (t *task) around(by float64) float64 {
+// around is by how much a length that is only added up may be wrong, in mm, after changes of so
+// much in all: slack does not grow quite evenly, and the inside length still less so.
+func (t *task) around(moved float64) float64 {
 	if t.goal.Inside {
-		return 1.5 + 0.05*math.Abs(by)
+		return 2 + 0.1*moved
 	}
-	return 0.5 + 0.02*math.Abs(by)
+	return 0.5 + 0.02*moved
 }
 
 // best gives the ways within the tolerance, the fewest and smallest changes first; of the same
@@ -46,7 +46,7 @@ func (t *task) around(by float64) float64 {
 func (t *task) best() []Proposal {
 	var found []Proposal
 	for n := 1; n <= mostChanges; n++ {
-		ways := t.ways(n, func(w *way) bool { return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.sum()) })
+		ways := t.ways(n, func(w *way) bool { return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.moves()) })
 		slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(a.cost.less(b.cost), cmp.Compare(math.Abs(a.off), math.Abs(b.off))) })
 		for i := range ways {
 			if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || t.tried > mostMeasured || t.ctx.Err() != nil {
@@ -66,10 +66,11 @@ func (t *task) best() []Proposal {
 	return found[:min(len(found), t.rules.Most)]
 }
 
-func (w *way) sum() float64 {
+// moves is by how much its settings move the piece in all, whichever way.
+func (w *way) moves() float64 {
 	sum := 0.0
 	for _, s := range w.at {
-		sum += float64(s.by)
+		sum += math.Abs(float64(s.by))
 	}
 	return sum
 }
@@ -109,11 +110,12 @@ func (t *task) ways(n int, may func(w *way) bool) []way {
 // fitting yields the settings of a knob that bring the others about to the goal, with some on
 // either side.
 func (t *task) fitting(settings []setting, chosen []*setting) func(yield func(*setting) bool) {
-	want := float64(t.wanted())
+	want, moved := float64(t.wanted()), 0.0
 	for _, s := range chosen {
 		want -= float64(s.by)
+		moved += math.Abs(float64(s.by))
 	}
-	wide := float64(t.goal.Tolerance) + t.around(want) + crossed(settings, chosen)
+	wide := float64(t.goal.Tolerance) + t.around(moved+math.Abs(want)) + crossed(settings, chosen)
 	first, _ := slices.BinarySearchFunc(settings, want-wide, func(s setting, at float64) int { return cmp.Compare(float64(s.by), at) })
 	return func(yield func(*setting) bool) {
 		// One before and one behind, for the nearest where none fits.
@@ -203,8 +205,12 @@ func (t *task) measure(w *way) *Proposal {
 	if ops == nil {
 		return nil
 	}
-	after, s, value := t.try(ops)
+	after, s := t.try(ops)
 	if s == nil || check.Symmetric(t.strand) && !check.Symmetric(s) {
+		return nil
+	}
+	value, ok := t.value(after, s)
+	if !ok {
 		return nil
 	}
 	p := &Proposal{Ops: ops, Value: value, Off: value - t.goal.Want, Line: s.Row.Line.String(), cost: w.cost}

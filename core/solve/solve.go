@@ -146,36 +146,36 @@ func (t *task) gather() {
 	}
 }
 
-// try measures a row of the piece after operations, and gives what the goal is about; nil where
-// it cannot be.
-func (t *task) try(ops []edit.Op) (*piece.Piece, *measure.Strand, length.MM) {
+// try measures the row after operations; nil where it cannot be.
+func (t *task) try(ops []edit.Op) (*piece.Piece, *measure.Strand) {
 	t.tried++
 	after, _, err := edit.Apply(t.measured.Piece, t.rules.Shelf, ops...)
 	if err != nil {
-		return nil, nil, 0
+		return nil, nil
 	}
 	row := after.Row(t.strand.Row.ID)
 	if row == nil {
-		return nil, nil, 0
+		return nil, nil
 	}
 	s, err := measure.Row(after, row)
 	if err != nil {
-		return nil, nil, 0
+		return nil, nil
 	}
-	value, ok := t.value(after, s)
-	if !ok {
-		return nil, nil, 0
-	}
-	return after, s, value
+	return after, s
 }
 
-// step is how much one more of something makes of the goal's length, by measuring it.
+// step is about how much longer a change makes the piece, by measuring it: the inside length
+// grows by as much at every turn.
 func (t *task) step(ops ...edit.Op) (by length.MM, s *measure.Strand) {
-	_, s, value := t.try(ops)
+	after, s := t.try(ops)
 	if s == nil {
 		return 0, nil
 	}
-	return value - t.now, s
+	by = s.ForTarget(after) - t.strand.ForTarget(t.measured.Piece)
+	if t.goal.Inside {
+		by /= length.MM(t.strand.Times())
+	}
+	return by, s
 }
 
 // wanted is how far it is to the goal.

@@ -158,6 +158,9 @@ func TestTheBestIsThatOfEveryCombination(t *testing.T) {
 		}
 		m := necklace(t, line, few)
 		goal := to(float64(m.Finished)+(r.Float64()-0.5)*24, 0.3+2*r.Float64())
+		if inside, ok := m.Inside(); ok && r.IntN(3) == 0 {
+			goal.Inside, goal.Want = true, inside+goal.Want-m.Finished
+		}
 		rules := Rules{Pins: []piece.Pin{{Letter: "G"}}}
 		want, all := brute(t, m, goal, rules)
 		got := solved(t, m, goal, rules)
