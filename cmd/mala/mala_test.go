@@ -69,6 +69,44 @@ func TestAnalyse(t *testing.T) {
 	}
 }
 
+// The best ways to another length or wearer are printed as JSON; why there are none beside it.
+func TestSolve(t *testing.T) {
+	bin, file := build(t), "../../demo/pieces/harbour-lights.json"
+	for _, tt := range []struct {
+		args   []string
+		exit   int
+		line   string
+		stderr string
+	}{
+		{[]string{"solve", file, "--to", "430mm"}, 0, "<2S 16P B L B 17P S A S 9P | C E ~C>", ""},
+		{[]string{"solve", "--to", "16.93in", file}, 0, "<2S 16P B L B 17P S A S 9P | C E ~C>", ""},
+		{[]string{"solve", file, "--fit", "neck=410"}, 0, "", ""},
+		{[]string{"solve", file, "--to", "5"}, 0, "", "leaves nothing for beads"},
+		{[]string{"solve", file, "--to", "far"}, 2, "", "--to: "},
+		{[]string{"solve", file, "--fit", "neck"}, 2, "", "--fit: give a part and its measure"},
+		{[]string{"solve", file, "--fit", "elbow=200"}, 2, "", "body.part"},
+		{[]string{"solve"}, 2, "", "Give one piece file"},
+	} {
+		cmd := exec.Command(bin, tt.args...)
+		var stdout, stderr bytes.Buffer
+		cmd.Stdout, cmd.Stderr = &stdout, &stderr
+		_ = cmd.Run()
+		if got := cmd.ProcessState.ExitCode(); got != tt.exit || !strings.Contains(stderr.String(), tt.stderr) || (tt.stderr == "") != (stderr.Len() == 0) {
+			t.Errorf("%v: exit %d, %q", tt.args, got, stderr.String())
+		}
+		if tt.exit != 0 {
+			if stdout.Len() > 0 {
+				t.Errorf("%v printed %.80q", tt.args, stdout.String())
+			}
+			continue
+		}
+		var ways []desk.Way
+		if err := json.Unmarshal(stdout.Bytes(), &ways); err != nil || (len(ways) > 0) != (tt.stderr == "") || tt.line != "" && ways[0].Line != tt.line {
+			t.Errorf("%v: %v, %+v", tt.args, err, ways)
+		}
+	}
+}
+
 func TestHelpListsEverySetting(t *testing.T) {
 	out, err := exec.Command(build(t), "help").Output()
 	if err != nil {

@@ -63,7 +63,7 @@ func TestEveryKindOfMoveIsFound(t *testing.T) {
 		rules Rules
 		of    func(p *piece.Piece)
 	}{
-		"20P to 19P":                      {-3.92, 0.2, Rules{}, nil},
+		"20P to 19P and 20P to 19P":       {-7.84, 0.2, Rules{}, nil},
 		"1 × spacer more at each end":     {2 * 1.5, 0.35, Rules{}, nil},
 		"one more ring at the left":       {3.6, 0.1, pinned, nil},
 		"one ring less at the right":      {-3.6, 0.1, pinned, nil},

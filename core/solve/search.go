@@ -11,10 +11,12 @@ import (
 	"mala/core/measure"
 )
 
-// The bounds of the search: how many things change at once, and how many ways are measured.
+// The bounds of the search: how many things change at once, how many ways of two there may be
+// that a third is looked for, and how many ways are measured.
 const (
 	mostChanges  = 3
-	mostMeasured = 300
+	mostPairs    = 30_000
+	mostMeasured = 150
 	mostLooked   = 40 // of the nearest, where none lies within the tolerance
 )
 
@@ -45,8 +47,10 @@ func (t *task) around(moved float64) float64 {
 // cost the nearest. Three things change at once only where one or two do not do it.
 func (t *task) best() []Proposal {
 	var found []Proposal
-	for n := 1; n <= mostChanges; n++ {
-		ways := t.ways(n, func(w *way) bool { return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.moves()) })
+	for n := 1; n <= mostChanges && (n < mostChanges || t.pairs() <= mostPairs); n++ {
+		ways := t.ways(n, func(w *way) bool {
+			return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.moves()) && t.mayTake(w)
+		})
 		slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(a.cost.less(b.cost), cmp.Compare(math.Abs(a.off), math.Abs(b.off))) })
 		for i := range ways {
 			if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || t.tried > mostMeasured || t.ctx.Err() != nil {
@@ -86,10 +90,14 @@ func (t *task) ways(n int, may func(w *way) bool) []way {
 			settings := t.knobs[i].settings
 			if len(chosen) == n-1 {
 				for k := range t.fitting(settings, chosen) {
-					w := t.wayOf(append(slices.Clone(chosen), k))
+					w := t.wayOf(append(chosen, k))
 					if may(&w) {
+						w.at = slices.Clone(w.at)
 						out = append(out, w)
 					}
+				}
+				if t.ctx.Err() != nil {
+					return
 				}
 				continue
 			}
@@ -128,15 +136,54 @@ func (t *task) fitting(settings []setting, chosen []*setting) func(yield func(*s
 }
 
 // crossed is how much longer settings make one another at most: beads of another size of
-// which some come or go, and runs in a group that comes more often.
+// which some come or go, and runs in a group that comes more often. It grows evenly with a
+// count, so the outermost tell.
 func crossed(settings []setting, chosen []*setting) float64 {
 	most := 0.0
 	for _, a := range chosen {
 		for i := range settings {
+			if i > 0 && i+1 < len(settings) && settings[i].node != nil {
+				continue
+			}
 			most = max(most, math.Abs(cross(a, &settings[i])))
 		}
 	}
 	return most
+}
+
+// pairs is how many ways there are to set two knobs.
+func (t *task) pairs() int {
+	sum, before := 0, 0
+	for _, k := range t.knobs {
+		sum += before * len(k.settings)
+		before += len(k.settings)
+	}
+	return sum
+}
+
+// mayTake says whether there may be enough for a way. Runs in a group that changes as well are
+// counted when it is measured.
+func (t *task) mayTake(w *way) bool {
+	if t.rules.Stock == nil {
+		return true
+	}
+	more := map[string]int{}
+	for i, s := range w.at {
+		for _, other := range w.at[:i] {
+			if s.letter != "" || other.letter != "" || nested(s, other)+nested(other, s) != 0 {
+				return true
+			}
+		}
+		for key, n := range s.adds {
+			more[t.measured.Piece.Palette[key].ID] += n
+		}
+	}
+	for id, n := range more {
+		if n > 0 && t.had[id]+n > t.rules.Stock[id] {
+			return false
+		}
+	}
+	return true
 }
 
 // cross is how much longer two settings make the piece together than one by one.
@@ -233,12 +280,8 @@ func (t *task) short(m *measure.Measured) bool {
 	if t.rules.Stock == nil {
 		return false
 	}
-	before := map[string]int{}
-	for _, c := range t.measured.Tally {
-		before[c.Material.ID] += c.Count
-	}
 	for _, c := range m.Tally {
-		if c.Material.Bead != nil && c.Count > before[c.Material.ID] && c.Count > t.rules.Stock[c.Material.ID] {
+		if c.Material.Bead != nil && c.Count > t.had[c.Material.ID] && c.Count > t.rules.Stock[c.Material.ID] {
 			return true
 		}
 	}

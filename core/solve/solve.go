@@ -89,6 +89,7 @@ type task struct {
 	now      length.MM
 	knobs    []knob
 	before   []check.Finding
+	had      map[string]int // of each material
 	tried    int
 }
 
@@ -96,6 +97,10 @@ func newTask(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) *
 	t := &task{ctx: ctx, measured: m, goal: goal, rules: rules, strand: m.Strand(goal.Row)}
 	if t.strand == nil {
 		t.strand = m.Leading()
+	}
+	t.had = map[string]int{}
+	for _, c := range m.Tally {
+		t.had[c.Material.ID] += c.Count
 	}
 	t.now, _ = t.value(m.Piece, t.strand)
 	return t

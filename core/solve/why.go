@@ -35,7 +35,7 @@ func (t *task) why(nearest *Proposal) string {
 	says := ""
 	if nearest != nil {
 		off := max(nearest.Off, -nearest.Off)
-		says = fmt.Sprintf("Nothing comes within ± %s. The nearest is off by %s: a tolerance of ± %s would take it.", t.goal.Tolerance.In(unit), off.In(unit), length.MM(math.Ceil(float64(off)*10)/10).In(unit))
+		says = fmt.Sprintf("Nothing comes within ± %s. The nearest is off by %s: a tolerance of ± %s would take it.", t.goal.Tolerance.In(unit), orLess(off, unit), length.MM(math.Ceil(float64(max(off, leastShown))*10-1e-6)/10).In(unit))
 	} else {
 		says = fmt.Sprintf("Nothing comes within ± %s without a stop or a warning that is not there now.", t.goal.Tolerance.In(unit))
 	}
@@ -47,6 +47,17 @@ func (t *task) why(nearest *Proposal) string {
 	}
 	return says
 }
+
+// orLess writes a small length that would round to nothing.
+func orLess(l length.MM, unit length.Unit) string {
+	if l < leastShown {
+		return "less than " + leastShown.In(unit)
+	}
+	return l.In(unit)
+}
+
+// leastShown is the least length that is not written as nothing.
+const leastShown = length.MM(0.1)
 
 // allowedBy says whether a proposal is found with another rule.
 func (t *task) allowedBy(change func(r *Rules)) bool {
