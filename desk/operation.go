@@ -16,7 +16,7 @@ import (
 // Operation is one change to a piece: the same for keys, hands, fixes and the
 // command line.
 type Operation struct {
-	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-target,set-body,set-house,waive,unwaive,set-details"`
+	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-sizes,set-target,set-body,set-house,waive,unwaive,set-details"`
 	At          *format.Place   `json:"at,omitempty"`
 	From        int             `json:"from,omitempty" doc:"Gap before the first selected bead."`
 	To          int             `json:"to,omitempty" doc:"Gap behind the last selected bead."`
@@ -29,6 +29,7 @@ type Operation struct {
 	Material    string          `json:"material,omitempty" doc:"The id of a material of the piece or the catalogue."`
 	Mm          *length.MM      `json:"mm,omitempty"`
 	ToleranceMm *length.MM      `json:"toleranceMm,omitempty"`
+	Sizes       []format.Size   `json:"sizes,omitempty" maxItems:"12"`
 	Hanging     *format.Hanging `json:"hanging,omitempty"`
 	Body        *format.Body    `json:"body,omitempty"`
 	Details     *Details        `json:"details,omitempty"`
@@ -71,6 +72,10 @@ func operationOf(op edit.Op) Operation {
 func (o *Operation) core(find func(id string) *material.Material) (edit.Op, error) {
 	op := edit.Op{Do: edit.Do(o.Do), At: piece.Whole(), From: o.From, To: o.To, Text: o.Text, Field: o.Field, Node: o.Node, N: o.N, Closure: o.Closure, Alike: o.Alike,
 		Length: o.Mm, Tolerance: o.ToleranceMm, Body: o.Body.Core(), Hanging: o.Hanging.Core()}
+	var err error
+	if op.Sizes, err = format.SizesOf(o.Sizes); err != nil {
+		return op, err
+	}
 	if o.At != nil {
 		op.At = o.At.Core()
 	}

@@ -4,11 +4,13 @@
 package format
 
 import (
+	"fmt"
 	"maps"
 
 	"github.com/go-json-experiment/json"
 
 	"mala/core/length"
+	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -32,6 +34,7 @@ type Document struct {
 	Sections  []Section         `json:"sections"`
 	Joins     []Join            `json:"joins,omitempty" doc:"What lies between each section and the next."`
 	House     House             `json:"house,omitempty"`
+	Sizes     []Size            `json:"sizes,omitempty" doc:"The same pattern in other sizes."`
 	Pinned    []Pin             `json:"pinned,omitempty" doc:"What stays as it is while the piece is brought to a length."`
 	Waived    []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
 	Materials []Material        `json:"materials"`
@@ -41,6 +44,31 @@ type Document struct {
 type Target struct {
 	FinishedMm  length.MM `json:"finishedMm"`
 	ToleranceMm length.MM `json:"toleranceMm"`
+}
+
+// Size is the piece in another size.
+type Size struct {
+	Name       string    `json:"name" maxLength:"40"`
+	MeasureMm  length.MM `json:"measureMm,omitempty" doc:"Of the body that it is for."`
+	FinishedMm length.MM `json:"finishedMm,omitempty" doc:"Or the length asked for."`
+	Line       string    `json:"line" maxLength:"65536" doc:"The bead line."`
+}
+
+// SizesOf reads sizes. The error is Faults of their lines.
+func SizesOf(sizes []Size) ([]piece.Size, error) {
+	var out []piece.Size
+	var faults Faults
+	for i, s := range sizes {
+		line, err := pattern.Parse(s.Line)
+		for _, f := range pattern.Faults(err) {
+			faults = append(faults, Fault{Where: fmt.Sprintf("sizes[%d].line", i), Says: fmt.Sprintf("Column %d: %s", f.Col, f.Says)})
+		}
+		out = append(out, piece.Size{Name: s.Name, Measure: s.MeasureMm, Finished: s.FinishedMm, Line: line})
+	}
+	if faults != nil {
+		return nil, faults
+	}
+	return out, nil
 }
 
 // Pin keeps something as it is: a whole row, a run of it, or the beads of a letter.

@@ -52,6 +52,11 @@ func (d *Document) Piece(shop House) (*piece.Piece, error) {
 			b.add("oneCord", "%q is no dish of this piece. Name the letter of a dish.", key)
 		}
 	}
+	sizes, err := SizesOf(d.Sizes)
+	if faults, wrong := err.(Faults); wrong {
+		b.faults = append(b.faults, faults...)
+	}
+	p.Sizes = sizes
 	for _, pin := range d.Pinned {
 		p.Pins = append(p.Pins, piece.Pin{Row: piece.ID(pin.Strand), Run: pin.Run, Nth: pin.Nth, Letter: pin.Letter})
 	}

@@ -37,6 +37,12 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 	d.Closure = Closure{string(after.Closure.Type), fittingsOf(after.Closure.Left), fittingsOf(after.Closure.Right)}
 	d.takeSections(before, after)
 	d.takeHouse(before.House, after.House)
+	if !reflect.DeepEqual(before.Sizes, after.Sizes) {
+		d.Sizes = nil
+		for _, s := range after.Sizes {
+			d.Sizes = append(d.Sizes, Size{s.Name, s.Measure, s.Finished, s.Line.String()})
+		}
+	}
 	if !reflect.DeepEqual(before.Pins, after.Pins) {
 		d.Pinned = nil
 		for _, pin := range after.Pins {

@@ -91,6 +91,20 @@ func (s *server) registerAnalysis(api huma.API) {
 			return &answer[*desk.Proposals]{out}, err
 		})
 	call(api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, s.solve)
+	call(api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"},
+		func(ctx context.Context, in *struct {
+			UnitParam
+			Body desk.SizesWanted
+		}) (*answer[*desk.SizeRun], error) {
+			opt, err := s.stocked(ctx, in.Unit)
+			if err != nil {
+				return nil, err
+			}
+			ctx, cancel := context.WithTimeout(ctx, fixTime)
+			defer cancel()
+			out, err := desk.RunSizes(ctx, &in.Body, opt)
+			return &answer[*desk.SizeRun]{out}, err
+		})
 	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
@@ -154,17 +168,10 @@ func (s *server) solve(ctx context.Context, in *struct {
 	UnitParam
 	Body desk.Aim
 }) (*answer[*desk.Ways], error) {
-	opt := s.options(ctx, in.Unit)
-	rows, _, err := s.shelf.store.Materials(ctx, store.Filter{})
+	opt, err := s.stocked(ctx, in.Unit)
 	if err != nil {
 		return nil, err
 	}
-	all := make([]format.Material, len(rows))
-	opt.Stock = map[string]int{}
-	for i := range rows {
-		all[i], opt.Stock[rows[i].ID] = rows[i].Document, rows[i].OnHand
-	}
-	opt.Shelf = desk.NewShelf(all)
 	ctx, cancel := context.WithTimeout(ctx, fixTime)
 	defer cancel()
 	out, err := desk.Solve(ctx, &in.Body, opt)
@@ -172,6 +179,22 @@ func (s *server) solve(ctx context.Context, in *struct {
 		err = nil // what was found in time
 	}
 	return &answer[*desk.Ways]{out}, err
+}
+
+// stocked are the options with all of the catalogue, and what there is of it.
+func (s *server) stocked(ctx context.Context, unit string) (desk.Options, error) {
+	opt := s.options(ctx, unit)
+	rows, _, err := s.shelf.store.Materials(ctx, store.Filter{})
+	if err != nil {
+		return opt, err
+	}
+	all := make([]format.Material, len(rows))
+	opt.Stock = map[string]int{}
+	for i := range rows {
+		all[i], opt.Stock[rows[i].ID] = rows[i].Document, rows[i].OnHand
+	}
+	opt.Shelf = desk.NewShelf(all)
+	return opt, nil
 }
 
 func (s *server) analyse(ctx context.Context, doc *format.Document, unit string, brief bool) (*desk.Analysis, error) {

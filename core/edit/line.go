@@ -172,6 +172,12 @@ func (e *lineEditor) changeLetter(text string) error {
 			}
 		}
 	}
+	for i, s := range e.piece.Sizes {
+		if s.Line != nil {
+			e.piece.Sizes[i].Line = s.Line.Clone()
+			swapLetters(e.piece.Sizes[i].Line, old, fresh)
+		}
+	}
 	palette := map[string]*material.Material{}
 	for key, m := range e.piece.Palette {
 		switch key {

@@ -70,6 +70,7 @@ const (
 	SetTarget   Do = "set-target"   // to Length, or remove the target
 	SetBody     Do = "set-body"     // make it for Body
 	SetHanging  Do = "set-hanging"  // let the ornament hang as Hanging has it
+	SetSizes    Do = "set-sizes"    // keep the piece in the sizes Sizes
 	SetPinned   Do = "set-pinned"   // pin the row, its run that is node Node with the Field run, or the letter Text while it is brought to a length; again lets it go
 	SetHouse    Do = "set-house"    // choose Text for the house method's field Field
 	Waive       Do = "waive"        // accept the finding Field at At, because of Text
@@ -91,6 +92,7 @@ type Op struct {
 	Tolerance *length.MM
 	Body      *piece.Body
 	Hanging   *piece.Hanging
+	Sizes     []piece.Size
 }
 
 // Result is what an operation leaves selected, and for a copy the selection
@@ -154,6 +156,9 @@ func apply(p *piece.Piece, shelf []*material.Material, op Op) (Result, error) {
 		return keep, hang(p, op)
 	case SetKind:
 		return keep, setKind(p, piece.Kind(op.Text), shelf)
+	case SetSizes:
+		p.Sizes = op.Sizes
+		return keep, nil
 	case SetPinned:
 		return keep, setPin(p, op)
 	case SetHanging:
@@ -255,6 +260,11 @@ func editLines(p *piece.Piece, op Op) (Result, error) {
 
 func setDish(p *piece.Piece, op Op) error {
 	if op.Do == RemoveDish {
+		for _, s := range p.Sizes {
+			if s.Line != nil && slices.ContainsFunc(s.Line.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+				return refuse("The dish %s is still in the size %s. Save the sizes anew first.", op.Text, s.Name)
+			}
+		}
 		for _, row := range p.Rows() {
 			for _, loop := range []*pattern.Line{row.LeftEnding.Loop, row.RightEnding.Loop} {
 				if loop != nil && slices.ContainsFunc(loop.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {

@@ -59,6 +59,7 @@ func (p *Piece) Check() []Fault {
 	}
 	p.checkIDs(add)
 	p.checkPins(add)
+	p.checkSizes(add)
 	p.checkFolds(add)
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {

@@ -6,6 +6,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/pattern"
 )
 
 // Every limit, with the last value that is right and the first that is not.
@@ -26,10 +27,40 @@ func TestLimitsAreWhereTheyAreSaidToBe(t *testing.T) {
 			}
 		}
 	}
+	sized := func(n int, s Size) func(*Piece) {
+		return func(p *Piece) {
+			for i := range n {
+				one := s
+				one.Name, one.Line = s.Name+string(rune('a'+i)), &pattern.Line{}
+				p.Sizes = append(p.Sizes, one)
+			}
+		}
+	}
 	for _, tt := range []struct {
 		name       string
 		right, not func(*Piece)
 	}{
+		{"12 sizes", sized(12, Size{Measure: 160}), sized(13, Size{Measure: 160})},
+		{"the name of a size", sized(1, Size{Name: letters(39), Measure: 160}), sized(1, Size{Name: letters(40), Measure: 160})},
+		{"a size named twice", sized(2, Size{Measure: 160}), func(p *Piece) {
+			sized(2, Size{Measure: 160})(p)
+			p.Sizes[1].Name = p.Sizes[0].Name
+		}},
+		{"a size without a name", sized(1, Size{Measure: 160}), func(p *Piece) {
+			sized(1, Size{Measure: 160})(p)
+			p.Sizes[0].Name = " "
+		}},
+		{"the smallest measure of a size", sized(1, Size{Measure: 20}), sized(1, Size{Measure: 19.9})},
+		{"the greatest measure of a size", sized(1, Size{Measure: 2000}), sized(1, Size{Measure: 2000.1})},
+		{"the shortest length of a size", sized(1, Size{Finished: 1}), sized(1, Size{Finished: 0.9})},
+		{"the longest length of a size", sized(1, Size{Finished: length.Longest}), sized(1, Size{Finished: length.Longest + 1})},
+		{"one aim of a size", sized(1, Size{Finished: 160}), sized(1, Size{Finished: 160, Measure: 160})},
+		{"an aim of a size", sized(1, Size{Measure: 160}), sized(1, Size{})},
+		{"the line of a size", sized(1, Size{Measure: 160}), func(p *Piece) { p.Sizes = []Size{{Name: "a", Measure: 160}} }},
+		{"the dishes of a size", sized(1, Size{Measure: 160}), func(p *Piece) {
+			sized(1, Size{Measure: 160})(p)
+			p.Sizes[0].Line, _ = pattern.Parse("3Zz")
+		}},
 		{"a target of 1 mm", func(p *Piece) { p.Target = &Target{Finished: 1} }, func(p *Piece) { p.Target = &Target{Finished: 0.99} }},
 		{"a target of 100 m", func(p *Piece) { p.Target = &Target{Finished: length.Longest} }, func(p *Piece) { p.Target = &Target{Finished: length.Longest + 1} }},
 		{"a tolerance of the whole", func(p *Piece) { p.Target = &Target{Finished: 100, Tolerance: 100} }, func(p *Piece) { p.Target = &Target{Finished: 100, Tolerance: 100.1} }},

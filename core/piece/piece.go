@@ -105,6 +105,7 @@ type Piece struct {
 	Joins       []*Join // between each section and the next
 	House       House
 	Waived      []Waiver
+	Sizes       []Size          // the same pattern in other sizes
 	Pins        []Pin           // what stays as it is while the piece is brought to a length
 	OneCord     map[string]bool // letters of dishes whose beads ride on one of the cords that run side by side
 }
@@ -224,7 +225,7 @@ func (p *Piece) Clone() *Piece {
 	for _, j := range p.Joins {
 		out.Joins = append(out.Joins, &Join{j.ID, slices.Clone(j.Fittings)})
 	}
-	out.Waived, out.Pins = slices.Clone(p.Waived), slices.Clone(p.Pins)
+	out.Waived, out.Pins, out.Sizes = slices.Clone(p.Waived), slices.Clone(p.Pins), slices.Clone(p.Sizes)
 	return &out
 }
 

@@ -30,8 +30,13 @@ func Positions(m *measure.Measured) []Position {
 	return out
 }
 
+// PartOf is the part of the body that a kind of piece is worn on; empty of an ornament.
+func PartOf(kind piece.Kind) string {
+	return map[piece.Kind]string{piece.Necklace: "neck", piece.Bracelet: "wrist", piece.Anklet: "ankle"}[kind]
+}
+
 func (p *Position) covers(of *piece.Piece) {
-	part := map[piece.Kind]string{piece.Necklace: "neck", piece.Bracelet: "wrist", piece.Anklet: "ankle"}[of.Kind]
+	part := PartOf(of.Kind)
 	if of.Body != nil {
 		part = of.Body.Part
 		if of.Body.Measure > 0 {

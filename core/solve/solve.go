@@ -31,8 +31,10 @@ type Rules struct {
 	Pins  []piece.Pin
 	Stock map[string]int       // what there is of each material by its id; nil where that is not asked
 	Shelf []*material.Material // what may be fetched: spacers of another size, clasps
-	Unit  length.Unit          // that sentences speak in
-	Most  int                  // how many proposals are given at most; 0 takes the usual number
+	// LineOnly leaves ends, clasp, slack and the dishes as they are.
+	LineOnly bool
+	Unit     length.Unit // that sentences speak in
+	Most     int         // how many proposals are given at most; 0 takes the usual number
 }
 
 // Proposal is one way.
@@ -138,10 +140,17 @@ type knob struct {
 // moves lists every kind of move.
 var moves = []func(t *task) []knob{counts, ends, sizes, links, rings, clasps, slack}
 
+// lineMoves are those that change the bead line alone.
+var lineMoves = []func(t *task) []knob{counts, ends}
+
 // gather lists what can be changed.
 func (t *task) gather() {
 	t.before = check.All(t.measured, "")
-	for _, move := range moves {
+	kinds := moves
+	if t.rules.LineOnly {
+		kinds = lineMoves
+	}
+	for _, move := range kinds {
 		for _, k := range move(t) {
 			slices.SortStableFunc(k.settings, func(a, b setting) int { return cmp.Compare(a.by, b.by) })
 			if len(k.settings) > 0 {

@@ -17,6 +17,7 @@ export type PartOf = Schemas["PartOf"];
 export type Count = Schemas["Count"];
 export type LineNode = Schemas["Node"];
 export type Check = Schemas["Check"];
+export type SizeFound = Schemas["SizeFound"];
 export type Ways = Schemas["Ways"];
 export type Way = Schemas["Way"];
 export type Fix = Schemas["Fix"];

@@ -468,6 +468,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sizes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A piece in several sizes */
+        post: operations["sizes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/solve": {
         parameters: {
             query?: never;
@@ -956,6 +973,8 @@ export interface components {
             /** @description What stays as it is while the piece is brought to a length. */
             pinned?: components["schemas"]["Pin"][];
             sections: components["schemas"]["Section"][];
+            /** @description The same pattern in other sizes. */
+            sizes?: components["schemas"]["Size"][];
             /** @description Words for finding the piece. */
             tags?: string[];
             target?: components["schemas"]["Target"];
@@ -1718,7 +1737,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -1741,6 +1760,7 @@ export interface components {
              * @description Whose count to set, or what to turn.
              */
             node?: number;
+            sizes?: components["schemas"]["Size"][];
             /** @description A bead line, a letter, a choice, a reason: what the operation takes. */
             text?: string;
             /**
@@ -2266,6 +2286,79 @@ export interface components {
             /** Format: double */
             mmPerTenth: number;
             sizedBy: string;
+        };
+        Size: {
+            /**
+             * Format: double
+             * @description Or the length asked for.
+             */
+            finishedMm?: number;
+            /** @description The bead line. */
+            line: string;
+            /**
+             * Format: double
+             * @description Of the body that it is for.
+             */
+            measureMm?: number;
+            name: string;
+        };
+        SizeCount: {
+            /** Format: int64 */
+            count: number;
+            material: string;
+        };
+        SizeFound: {
+            /** Format: double */
+            finishedMm?: number;
+            /** @description The pattern as it is comes first where it suits already. */
+            items: components["schemas"]["SizeWay"][];
+            /** Format: double */
+            measureMm?: number;
+            name: string;
+            /** @description What stands in the way where there is none. */
+            why?: string;
+        };
+        SizeRun: {
+            sizes: components["schemas"]["SizeFound"][];
+        };
+        SizeWanted: {
+            /** Format: double */
+            finishedMm?: number;
+            /** Format: double */
+            measureMm?: number;
+            name: string;
+        };
+        SizeWay: {
+            /** Format: int64 */
+            beads: number;
+            /** @description Each in a few words. */
+            changes: string[];
+            /** @description Of each bead, in the order they are strung. */
+            counts: components["schemas"]["SizeCount"][];
+            /** Format: double */
+            cutMm: number;
+            /** Format: double */
+            easeMm?: number;
+            easeWord?: string;
+            /** Format: double */
+            finishedMm: number;
+            /** Format: double */
+            insideMm?: number;
+            line: string;
+            /**
+             * Format: double
+             * @description Of what is wanted.
+             */
+            offMm: number;
+            operations: components["schemas"]["Operation"][];
+            /** @description What comes or goes. */
+            price: components["schemas"]["BeadPrice"][];
+        };
+        SizesWanted: {
+            document: components["schemas"]["Document"];
+            /** @description Take no more of a bead than there is. */
+            inStock?: boolean;
+            sizes: components["schemas"]["SizeWanted"][];
         };
         Start: {
             /** @enum {string} */
@@ -3670,6 +3763,41 @@ export interface operations {
             };
         };
     };
+    sizes: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SizesWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizeRun"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     solve: {
         parameters: {
             query?: {
@@ -3793,6 +3921,7 @@ export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<Flatte
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiSizesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/sizes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSolvePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/solve"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/suggest"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiTogetherPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/together"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
@@ -3853,7 +3982,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -36,6 +36,7 @@ const router = createBrowserRouter([
           { index: true, element: <LayOut /> },
           { path: "decide", lazy: async () => ({ Component: (await import("../pieces/Decide.tsx")).Decide }) },
           { path: "fit", lazy: async () => ({ Component: (await import("../fit/Fit.tsx")).Fit }) },
+          { path: "sizes", lazy: async () => ({ Component: (await import("../sizes/SizesRoom.tsx")).SizesRoom }) },
           { path: "ends", lazy: async () => ({ Component: (await import("../ends/EndsRoom.tsx")).EndsRoom }) },
           { path: "plan", lazy: async () => ({ Component: (await import("../plan/Plan.tsx")).Plan }) },
           { path: "history", lazy: async () => ({ Component: (await import("../history/History.tsx")).History }) },

@@ -1,6 +1,8 @@
 import { Button } from "@mui/material";
 import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
+import { Link } from "react-router";
+import { several } from "../api/piece.ts";
 import { previewed } from "../bench/BenchState.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { Checks } from "../tally/Checks.tsx";
@@ -26,6 +28,13 @@ export function Fit() {
         <h2 className="hidden">Wearer</h2>
         <Wearer bench={bench} doc={doc} />
         {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
+        {!several(doc) && (
+          <p>
+            <Link to="../sizes" relative="path" className="link">
+              Several sizes side by side{doc.sizes?.length ? ` (${doc.sizes.length} saved)` : ""}
+            </Link>
+          </p>
+        )}
       </div>
       <div className={`round-room${state.behind ? " behind" : ""}`}>
         {shown.analysis && <CrossSection analysis={shown.analysis} doc={shown.analysed} row={row} />}

@@ -1,0 +1,148 @@
+package desk
+
+import (
+	"context"
+	"fmt"
+
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/piece"
+	"mala/core/size"
+	"mala/core/solve"
+	"mala/format"
+)
+
+// SizesWanted asks for a piece in several sizes.
+type SizesWanted struct {
+	Document format.Document `json:"document"`
+	Sizes    []SizeWanted    `json:"sizes" maxItems:"12"`
+	InStock  bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
+}
+
+// SizeWanted is one of them: for a measure of the body, or of a finished length.
+type SizeWanted struct {
+	Name       string    `json:"name" maxLength:"40"`
+	MeasureMm  length.MM `json:"measureMm,omitempty" minimum:"0" maximum:"2000"`
+	FinishedMm length.MM `json:"finishedMm,omitempty" minimum:"0" maximum:"100000"`
+}
+
+// SizeRun is the piece in each size.
+type SizeRun struct {
+	Sizes []SizeFound `json:"sizes"`
+}
+
+// SizeFound is one size with its proposals, the fewest and smallest changes first.
+type SizeFound struct {
+	SizeWanted
+	Items []SizeWay `json:"items" doc:"The pattern as it is comes first where it suits already."`
+	Why   string    `json:"why,omitempty" doc:"What stands in the way where there is none."`
+}
+
+// SizeWay is the piece in a size, as one proposal has it.
+type SizeWay struct {
+	Way
+	CutMm  length.MM   `json:"cutMm"`
+	Beads  int         `json:"beads"`
+	Counts []SizeCount `json:"counts" doc:"Of each bead, in the order they are strung."`
+}
+
+// SizeCount is how many of a bead a size takes.
+type SizeCount struct {
+	Material string `json:"material"`
+	Count    int    `json:"count"`
+}
+
+// mostWays is how many proposals a size has.
+const mostWays = 3
+
+// RunSizes works out a piece of one row in several sizes, by its bead line alone: ends, clasp and
+// beads stay the same. A size that the context leaves no time for says so. The error is
+// format.Faults.
+func RunSizes(ctx context.Context, in *SizesWanted, opt Options) (*SizeRun, error) {
+	m, err := measured(&in.Document, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	if m.Piece.Several() {
+		return nil, format.Faults{{Where: "sections[0].rows", Says: "Sizes are worked out for a piece of one row. Size the rows of this one together."}}
+	}
+	out := &SizeRun{Sizes: []SizeFound{}}
+	for i, want := range in.Sizes {
+		if (want.MeasureMm > 0) == (want.FinishedMm > 0) {
+			return nil, format.Faults{{Where: fmt.Sprintf("sizes[%d]", i), Says: "Give a measure of the body, or a finished length."}}
+		}
+		found, err := oneSize(ctx, in, want, opt)
+		if err != nil {
+			return nil, err
+		}
+		out.Sizes = append(out.Sizes, *found)
+	}
+	return out, nil
+}
+
+// oneSize finds the ways to a size: as it is, where that suits, then the proposals.
+func oneSize(ctx context.Context, in *SizesWanted, want SizeWanted, opt Options) (*SizeFound, error) {
+	out := &SizeFound{SizeWanted: want, Items: []SizeWay{}}
+	aim := Aim{Document: in.Document, Wearer: want.MeasureMm > 0, ToMm: want.FinishedMm, InStock: in.InStock}
+	aim.Document.Sizes = nil
+	if aim.Wearer {
+		aim.Document.Body = bodyFor(&in.Document, want.MeasureMm)
+	}
+	m, err := measured(&aim.Document, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	s := m.Leading()
+	goal, says := goalOf(&aim, m, s)
+	if says != "" {
+		out.Why = says
+		return out, nil
+	}
+	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays}
+	if in.InStock {
+		rules.Stock = opt.Stock
+		if rules.Stock == nil {
+			rules.Stock = map[string]int{}
+		}
+	}
+	found := solve.Solve(ctx, m, goal, rules)
+	if asItIs := found.Now - goal.Want; max(asItIs, -asItIs) <= goal.Tolerance {
+		now := solve.Proposal{Measured: m, Value: found.Now, Off: asItIs, Line: s.Row.Line.String()}
+		found.Proposals, found.Why = append([]solve.Proposal{now}, found.Proposals...), ""
+	}
+	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
+		out.Items = append(out.Items, sizeWay(m, s, &aim, &found.Proposals[i], opt.Unit))
+	}
+	if len(out.Items) == 0 {
+		out.Why = found.Why
+		if ctx.Err() != nil {
+			out.Why = "There was no time left for this size. Ask for fewer sizes at once, or pin more."
+		}
+	}
+	return out, nil
+}
+
+// bodyFor is the body the piece is for with another measure, or that of its kind.
+func bodyFor(doc *format.Document, mm length.MM) *format.Body {
+	body := format.Body{Part: size.PartOf(piece.Kind(doc.Kind))}
+	if doc.Body != nil {
+		body = *doc.Body
+	}
+	body.MeasureMm, body.HandMm, body.HeadMm, body.For = mm, 0, 0, ""
+	return &body
+}
+
+func sizeWay(m *measure.Measured, s *measure.Strand, aim *Aim, p *solve.Proposal, unit length.Unit) SizeWay {
+	noTarget := *aim
+	noTarget.ToMm, noTarget.Wearer = 0, false // a size has its own
+	out := SizeWay{Way: wayOf(m, s, &noTarget, p, unit), CutMm: exact(p.Measured.Leading().CutLength()), Beads: p.Measured.Leading().AllBeads(), Counts: []SizeCount{}}
+	if out.Changes == nil {
+		out.Changes, out.Operations = []string{}, []Operation{}
+	}
+	for _, c := range p.Measured.Tally {
+		if c.Material.Bead != nil {
+			out.Counts = append(out.Counts, SizeCount{c.Material.ID, c.Count})
+		}
+	}
+	return out
+}

@@ -1,0 +1,58 @@
+import { expect, openCopy, saved, test } from "./mala.ts";
+
+test("a bracelet in four sizes, one swapped by key, saved and taken", async ({ page }) => {
+  await openCopy(page, "Ferry Bell");
+  await page.getByRole("link", { name: /Fit/ }).first().click();
+  await page.getByRole("link", { name: "Several sizes side by side (4 saved)" }).click();
+  const column = (name: string) => page.getByRole("region", { name: `Size ${name}`, exact: true });
+  await expect(page.getByRole("region", { name: /^Size / })).toHaveCount(4);
+  await expect(page.getByRole("button", { name: "Saved with the piece" })).toBeDisabled();
+  const small = column("adult small");
+  await expect(small).toContainText("1 of 3");
+  const first = await small.locator(".bead-line").textContent();
+  await small.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(small).toContainText("2 of 3");
+  const second = await small.locator(".bead-line").textContent();
+  expect(second).not.toBe(first);
+  await expect(page.getByText("The 4 sizes saved differ from these.")).toBeVisible();
+  const chip = page.getByRole("button", { name: /^age 11-13/ });
+  await chip.focus();
+  await page.keyboard.press("Space");
+  const typed = page.getByLabel("Another finished length");
+  await typed.fill("7 in");
+  await typed.press("Enter");
+  await expect(page.getByRole("region", { name: /^Size / })).toHaveCount(6);
+  await expect(column("177.8 mm")).toContainText("177.");
+  await page.getByRole("button", { name: "Save as the sizes of this piece" }).press("Enter");
+  await saved(page);
+  await page.reload();
+  await expect(column("adult small").locator(".bead-line")).toHaveText(second!);
+  await expect(page.getByRole("region", { name: /^Size / })).toHaveCount(6);
+  await column("adult extra large").getByRole("button", { name: "Make the piece this size" }).press("Enter");
+  await page.getByRole("link", { name: "Back to Fit" }).click();
+  await expect(page.getByLabel("Measure of the wrist")).toHaveValue("195 mm");
+  await expect(page.getByTestId("ease")).toContainText("✓");
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(page.getByLabel("Measure of the wrist")).not.toHaveValue("195 mm");
+});
+
+test("sizes in inches, and those that cannot be had say why", async ({ page }) => {
+  await openCopy(page, "Ferry Bell");
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  await page.getByRole("link", { name: /Fit/ }).first().click();
+  await page.getByRole("link", { name: /Several sizes/ }).click();
+  await expect(page.getByRole("region", { name: "Size adult small" })).toContainText("5 7/8 in");
+  const typed = page.getByLabel("Another finished length");
+  await typed.fill("1/8 in");
+  await typed.press("Enter");
+  await expect(page.getByRole("region", { name: "Size 1/8 in" }).getByRole("status")).toContainText("Nothing comes within ± 3/16 in. The nearest is off by");
+  await expect(page.getByRole("button", { name: "Save as the sizes of this piece" })).toBeDisabled();
+});
+
+test("a piece of several rows has no sizes, and says so", async ({ page }) => {
+  await openCopy(page, "Three Moorings");
+  await page.goto(`${page.url().replace(/\/$/, "")}/sizes`);
+  await expect(page.getByRole("status").filter({ hasText: "piece of one row" })).toBeVisible();
+  await expect(page.getByRole("region", { name: /^Size / })).toHaveCount(0);
+});

@@ -1,0 +1,119 @@
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useEffect, type KeyboardEvent } from "react";
+import { api, unwrap, type Document, type Operation, type SizeFound } from "../api/client.ts";
+import { identity } from "../api/identity.ts";
+import { opened } from "../api/opened.ts";
+import type { Bench } from "../bench/Bench.ts";
+import { layCloth } from "../felt/cloth.ts";
+import { drawWhole, fitWhole } from "../felt/drawWhole.ts";
+import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
+import { usePicture } from "../felt/usePicture.ts";
+import { bodyOf } from "../fit/Wearer.tsx";
+import { Length } from "../units/UnitContext.tsx";
+
+interface Props {
+  bench: Bench;
+  doc: Document;
+  size: SizeFound;
+  way: SizeFound["items"][number] | undefined;
+  /** px to the mm in all columns; infinite until each has told what fits it. */
+  scale: number;
+  onFit: (name: string, px: number) => void;
+  onSwap: (by: 1 | -1) => void;
+}
+
+/** SizeColumn is the piece in one size: as it looks, its figures, its counts, and what changes; arrow keys swap its proposal. */
+export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Props) {
+  const name = (id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
+  const at = way ? size.items.indexOf(way) : -1;
+
+  function onKey(event: KeyboardEvent) {
+    if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
+    onSwap(event.key === "ArrowRight" ? 1 : -1);
+    event.preventDefault();
+  }
+
+  return (
+    <section className="size-column" aria-label={`Size ${size.name}`} tabIndex={0} onKeyDown={onKey}>
+      <h3>
+        {size.name} <span className="quiet">{size.measureMm ? <Length mm={size.measureMm} /> : size.finishedMm && <Length mm={size.finishedMm} />}</span>
+      </h3>
+      {!way && <p role="status">{size.why}</p>}
+      {way && (
+        <>
+          <Picture doc={doc} operations={operationsOf(doc, size, way.line)} line={way.line} name={size.name} scale={scale} onFit={onFit} />
+          <table className="list">
+            <tbody>
+              <Fact what="length" value={<Length mm={way.finishedMm} />} />
+              {way.insideMm !== undefined && <Fact what="inside" value={<Length mm={way.insideMm} />} />}
+              {way.easeMm !== undefined && size.measureMm !== undefined && <Fact what="ease" value={<Length mm={way.easeMm} />} />}
+              {way.easeWord && size.measureMm !== undefined && <Fact what="worn" value={way.easeWord} />}
+              <Fact what="cut" value={<Length mm={way.cutMm} />} />
+              <Fact what="beads" value={way.beads} />
+              {way.counts.map((c) => (
+                <Fact key={c.material} what={name(c.material)} value={c.count} />
+              ))}
+            </tbody>
+          </table>
+          <p className="bead-line">{way.line}</p>
+          <p className="quiet">{way.changes.length > 0 ? way.changes.join(", ") : "the pattern as it is"}</p>
+          <div className="swap" role="group" aria-label={`Proposals for ${size.name}`}>
+            <button type="button" onClick={() => onSwap(-1)} disabled={size.items.length < 2} aria-label={`Previous proposal for ${size.name}`}>
+              ‹
+            </button>
+            <span>
+              {at + 1} of {size.items.length}
+            </span>
+            <button type="button" onClick={() => onSwap(1)} disabled={size.items.length < 2} aria-label={`Next proposal for ${size.name}`}>
+              ›
+            </button>
+            <button type="button" className="link" onClick={() => void bench.apply(...operationsOf(doc, size, way.line))}>
+              Make the piece this size
+            </button>
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** operationsOf makes the piece that size. */
+function operationsOf(doc: Document, size: SizeFound, line: string): Operation[] {
+  const asked: Operation = size.measureMm ? { do: "set-body", body: { ...bodyOf(doc), measureMm: size.measureMm, for: size.name } } : { do: "set-target", mm: size.finishedMm };
+  return [{ do: "set-line", text: line }, asked];
+}
+
+function Fact({ what, value }: { what: string; value: React.ReactNode }) {
+  return (
+    <tr>
+      <th scope="row">{what}</th>
+      <td className="n">{value}</td>
+    </tr>
+  );
+}
+
+/** Picture draws the size, to the same scale as the others. */
+function Picture({ doc, operations, line, name, scale, onFit }: { doc: Document; operations: Operation[]; line: string } & Pick<Props, "scale" | "onFit"> & { name: string }) {
+  const made = useQuery({
+    queryKey: ["size", identity(doc), line, name],
+    queryFn: async ({ signal }) => {
+      const { edited, analysis } = await unwrap(api.POST("/api/edit", { params: { query: { brief: true } }, body: { document: doc, operations }, signal }));
+      return analysis && { doc: edited.document, analysis: opened(analysis) };
+    },
+    retry: false,
+  }).data;
+  const drawn = usePicture(made?.analysis, made?.doc);
+  const draw = useCallback(
+    (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
+      layCloth(ctx, "light", width, height);
+      if (drawn && Number.isFinite(scale)) drawWhole(ctx, { drawn, width, height, tone: "light", bare: true, mostPx: scale });
+    },
+    [drawn, scale],
+  );
+  const { ref, size } = useCanvas(draw);
+  const fits = drawn && size.width > 0 ? fitWhole({ drawn, width: size.width, height: size.height, tone: "light", mostPx: 6 }) : 0;
+  useEffect(() => {
+    if (fits > 0) onFit(name, fits);
+  }, [fits, name, onFit]);
+  return <canvas ref={ref} className="picture" role="img" aria-label={`${doc.name}, ${name}`} />;
+}
