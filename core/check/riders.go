@@ -86,10 +86,10 @@ func fewerRiders(s *measure.Strand) []Fix {
 		}
 	}
 	fewer := int(math.Ceil(float64(-s.Riders.Free()/pitch) - 1e-9))
-	if pitch <= 0 || most.Count <= fewer {
+	if pitch <= 0 {
 		return nil
 	}
-	most.Count -= fewer
+	most.Count -= fewer // none or less is no bead line, and then there is no fix
 	return []Fix{fix(fmt.Sprintf("Leave %s", riders(len(s.Riders.Beads)-fewer)), edit.Op{Do: edit.SetRiders, At: s.Row.At(), Text: line.String()})}
 }
 
@@ -134,7 +134,11 @@ var riderSlips = Check{
 				}
 				ops = append(ops, edit.Op{Do: edit.Between, At: s.Row.At(), Text: key, From: gap, To: gap})
 			}
-			fixes = append(fixes, fix("End the run with "+v.Piece.Palette[key].Name, ops...))
+			says := "End the run with " + v.Piece.Palette[key].Name
+			if len(ops) > 1 {
+				fixes = append(fixes, fix(says, ops[0])) // in a mirror one end brings the other
+			}
+			fixes = append(fixes, fix(says, ops...))
 		}
 		return fixes
 	},

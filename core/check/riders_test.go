@@ -1,6 +1,7 @@
 package check
 
 import (
+	"maps"
 	"strings"
 	"testing"
 
@@ -51,5 +52,16 @@ func TestRidersThatSlipAreStopped(t *testing.T) {
 	}
 	if f := of(all(t, after), "rider-slips"); f != nil {
 		t.Errorf("%s: %s", after.Leading().Line, f.Says)
+	}
+}
+
+// A bead just as wide as the riders' hole stops them, as it is not passed.
+func TestABeadAsWideAsTheHoleStopsRiders(t *testing.T) {
+	fix, after := fixed(t, necklace(t, "<30P | P>", rode(t, "5G", 6), func(p *piece.Piece, r *piece.Row) {
+		unclasped(p, r)
+		maps.DeleteFunc(p.Palette, func(key string, _ *material.Material) bool { return key != "P" && key != "Z" && key != "G" })
+	}), "rider-slips")
+	if fix == nil || !strings.HasPrefix(fix.Says, "End the run with wide stone") || after.Leading().Line.String() != "<Z 30P | P>" {
+		t.Errorf("%+v leaves %v", fix, after)
 	}
 }
