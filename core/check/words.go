@@ -2,9 +2,9 @@ package check
 
 import (
 	"fmt"
-	"strings"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 )
 
@@ -43,4 +43,4 @@ func (v *View) number(k int) int { return v.Piece.Number(v.Main()[k].Row.ID) }
 func mm(l length.MM) string { return fmt.Sprintf("%.4g mm", float64(int(l*100+0.5))/100) }
 
 // lower begins a sentence's words in small letters.
-func lower(says string) string { return strings.ToLower(says[:1]) + says[1:] }
+func lower(says string) string { return material.InSentence(says) }

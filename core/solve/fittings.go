@@ -5,7 +5,6 @@ import (
 	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"mala/core/edit"
 	"mala/core/material"
@@ -81,7 +80,7 @@ func lower(name string) string {
 	if name == "" {
 		return "fitting"
 	}
-	return strings.ToLower(name[:1]) + name[1:]
+	return material.InSentence(name)
 }
 
 // clasps closes the piece with another clasp of the same kind of closing and metal.

@@ -9,6 +9,7 @@ import (
 	"testing"
 	"time"
 
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
 	"mala/core/testparts"
@@ -163,6 +164,17 @@ func TestWhatStandsInTheWayIsSaid(t *testing.T) {
 	} {
 		if len(a.Proposals) > 0 || !strings.Contains(a.Why, says) {
 			t.Errorf("%q with %s, want %q", a.Why, saysOf(a), says)
+		}
+	}
+	for _, unit := range []length.Unit{length.InMillimetres, length.InCentimetres, length.InInches} {
+		for off := 0.3; off < 2; off += 0.21 {
+			why := solved(t, m, to(float64(m.Finished)+off, 0), Rules{Pins: all, Unit: unit}).Why
+			_, told, _ := strings.Cut(why, "a tolerance of ± ")
+			told, _, _ = strings.Cut(told, " would")
+			tolerance, err := length.Parse(told, unit)
+			if err != nil || strings.Contains(why, "off by 0 ") || len(solved(t, m, to(float64(m.Finished)+off, float64(tolerance)), Rules{Pins: all, Unit: unit}).Proposals) == 0 {
+				t.Errorf("%.2f mm off, %v: %s", off, err, why)
+			}
 		}
 	}
 	near := solved(t, m, to(float64(m.Finished)+1, 0), Rules{})

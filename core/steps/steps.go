@@ -5,9 +5,9 @@ package steps
 
 import (
 	"fmt"
-	"strings"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -182,7 +182,7 @@ func lower(name string) string {
 	if name == "" {
 		return "cord"
 	}
-	return strings.ToLower(name[:1]) + name[1:]
+	return material.InSentence(name)
 }
 
 func (w *writer) stringRuns() {
