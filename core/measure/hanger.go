@@ -67,7 +67,8 @@ func (h *Hanger) widen(p *Part) {
 	case p.Material.Bead != nil:
 		h.Widest = max(h.Widest, roundOf(p.Material.Bead))
 	case p.Material.Finding != nil:
-		h.Widest = max(h.Widest, 2*(p.Material.Finding.Outside+p.Material.Finding.Inside))
+		f := p.Material.Finding
+		h.Widest = max(h.Widest, math.Pi*max(f.Outside, f.Inside+2*f.Wire))
 	}
 }
 

@@ -115,6 +115,33 @@ func TestABeadLeansToItsHeavierSide(t *testing.T) {
 	}
 }
 
+// What hangs beside the cord is not what a loop goes over; slack lies above the beads.
+func TestTheWidestPartAndTheSlackOfAnOrnament(t *testing.T) {
+	stopped := func(p *piece.Piece, r *piece.Row) {
+		r.LeftEnding = piece.Ending{Way: piece.WayStopped}
+		p.Palette["C"] = bead(t, "charm", material.Bead{Shape: material.Charm, Across: 40, Along: 1, Hole: 3, Drop: 30}, 1)
+		p.Palette["F"] = bead(t, "thick flat", material.Bead{Shape: material.Oval, Across: 16, Along: 9, Thick: 12, Hole: 1}, 3)
+	}
+	for line, want := range map[string]float64{"R C R": 8 * math.Pi, "R F": 16 * math.Pi} {
+		if got := hung(t, line, stopped).Hanger().Widest; math.Abs(float64(got)-want) > 1e-9 {
+			t.Errorf("%s: %v round", line, got)
+		}
+	}
+	h := &Hanger{}
+	h.widen(&Part{Material: &material.Material{Finding: &material.Finding{Inside: 6, Wire: 1}}})
+	if h.Widest != 8*math.Pi {
+		t.Errorf("a ring is %v round", h.Widest)
+	}
+	tight, loose := hung(t, "3R", nil), hung(t, "3R", func(_ *piece.Piece, r *piece.Row) { three := length.MM(3); r.Slack = &three })
+	if by := loose.Hanger().Middle - tight.Hanger().Middle; loose.Finished != tight.Finished+3 || math.Abs(float64(by)-3*(1-0.1/18.2)) > 1e-9 {
+		t.Errorf("%v lower, of %v", by, loose.Finished)
+	}
+	chain := &material.Material{ID: "chain", Class: material.ClassFinding, MassG: 0.05, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6}}
+	if got := tight.massOfPart(&Part{Material: chain, Links: 5}); math.Abs(got-0.25) > 1e-12 {
+		t.Errorf("5 links weigh %v", got)
+	}
+}
+
 func TestWhatStraightensAWireGoesByItsStrands(t *testing.T) {
 	h := piece.DefaultHouse()
 	for strands, want := range map[int]float64{0: h.Curl19, 7: h.Curl7, 8: h.Curl19, 19: h.Curl19, 20: h.Curl49, 49: h.Curl49} {

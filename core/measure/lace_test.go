@@ -241,3 +241,24 @@ func TestOnlyFlatsWithHolesAreLaced(t *testing.T) {
 		t.Error(err)
 	}
 }
+
+// Leaning flats of two sizes each stand on their lower edge: the cord between them goes from hole
+// to hole in space.
+func TestTheCordBetweenLeaningFlatsOfTwoSizes(t *testing.T) {
+	s := measured(t, lacedRow(t, "B S", 1, piece.Lacing{Way: piece.LacedStraight, Overlap: 3, Tilted: true})).Leading()
+	hole := func(i int, side float64) (x, z float64) {
+		f, b := s.Beads[i].Flat(), s.Beads[i].Material.Bead
+		sin, cos := math.Sin(f.Tilt), math.Cos(f.Tilt)
+		return float64(s.Beads[i].At) + float64(f.Through)/2*sin + side*float64(b.Apart)/2*cos, (float64(f.Wide)/2 + side*float64(b.Apart)/2) * sin
+	}
+	fromX, fromZ := hole(0, 1)
+	toX, toZ := hole(1, -1)
+	// Their holes lie 3 and 2 apart, so half of one lower in the second.
+	if want := math.Hypot(math.Hypot(toX-fromX, toZ-fromZ), 0.5); s.Beads[0].Flat().Tilt == s.Beads[1].Flat().Tilt || math.Abs(float64(s.Lace.Back)-want) > 1e-9 {
+		t.Errorf("%v, want %v", s.Lace.Back, want)
+	}
+	alone := measured(t, lacedRow(t, "B", 1, piece.Lacing{Way: piece.LacedStraight, Overlap: 3})).Leading()
+	if alone.Lace.Step != 0 {
+		t.Errorf("one flat alone lies in %v of layers", alone.Lace.Step)
+	}
+}

@@ -38,12 +38,19 @@ func links(t *task) []knob {
 				if s == nil || math.Abs(float64(longer)) > float64(t.reach()) {
 					continue
 				}
-				k.settings = append(k.settings, setting{says: fmt.Sprintf("%d links of %s in place of %d", n, lower(p.Material.Name), p.Links), by: longer, extra: max(by, -by), ops: []edit.Op{op}})
+				k.settings = append(k.settings, setting{says: fmt.Sprintf("%s of %s in place of %d", linksOf(n), lower(p.Material.Name), p.Links), by: longer, extra: max(by, -by), ops: []edit.Op{op}})
 			}
 			out = append(out, k)
 		}
 	}
 	return out
+}
+
+func linksOf(n int) string {
+	if n == 1 {
+		return "1 link"
+	}
+	return fmt.Sprintf("%d links", n)
 }
 
 // rings puts one more jump ring into the closure beside one that is there, or takes one off.

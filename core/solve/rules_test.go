@@ -64,14 +64,14 @@ func TestEveryKindOfMoveIsFound(t *testing.T) {
 		rules Rules
 		of    func(p *piece.Piece)
 	}{
-		"20P to 19P and 20P to 19P":       {-7.84, 0.2, Rules{}, nil},
-		"1 × spacer more at each end":     {2 * 1.5, 0.35, Rules{}, nil},
-		"one more ring at the left":       {3.6, 0.1, pinned, nil},
-		"one ring less at the right":      {-3.6, 0.1, pinned, nil},
-		"hook in place of lobster":        {2.5, 0.1, pinned, nil},
-		"spacer of 3 mm in place of 3 mm": {10 * 0.5, 0.4, Rules{Most: 20, Shelf: shelf, Pins: []piece.Pin{{Letter: "P"}, {Letter: "G"}, {Letter: "T"}, {Row: "r1", Run: "10S"}, {Row: "r1", Run: "10S", Nth: 1}}}, nil},
-		"3 links of chain in place of 5":  {-6, 0.1, pinned, withChain},
-		"slack of ":                       {1.5, 0.3, pinned, nil},
+		"20P to 19P and 20P to 19P":                                       {-7.84, 0.2, Rules{}, nil},
+		"1 × spacer more at each end":                                     {2 * 1.5, 0.35, Rules{}, nil},
+		"one more ring at the left":                                       {3.6, 0.1, pinned, nil},
+		"one ring less at the right":                                      {-3.6, 0.1, pinned, nil},
+		"hook in place of lobster":                                        {2.5, 0.1, pinned, nil},
+		"spacer of 2 mm along the cord in place of 1.5 mm along the cord": {10 * 0.5, 0.4, Rules{Most: 20, Shelf: shelf, Pins: []piece.Pin{{Letter: "P"}, {Letter: "G"}, {Letter: "T"}, {Row: "r1", Run: "10S"}, {Row: "r1", Run: "10S", Nth: 1}}}, nil},
+		"3 links of chain in place of 5":                                  {-6, 0.1, pinned, withChain},
+		"slack of ":                                                       {1.5, 0.3, pinned, nil},
 	} {
 		line := "20P G 20P"
 		if strings.HasPrefix(says, "spacer of") {

@@ -40,7 +40,7 @@ func sizes(t *task) []knob {
 			if s == nil || math.Abs(float64(by)) > float64(t.reach()) {
 				continue
 			}
-			k.settings = append(k.settings, setting{says: fmt.Sprintf("%s of %s in place of %s", lower(m.Name), along(other), along(m)), by: by, moved: used[key], extra: 2,
+			k.settings = append(k.settings, setting{says: fmt.Sprintf("%s of %s in place of %s", lower(m.Name), sizeOf(other, m), sizeOf(m, other)), by: by, moved: used[key], extra: 2,
 				ops: []edit.Op{{Do: edit.SetDish, Text: key, Material: other}}, letter: key, each: each})
 		}
 		out = append(out, k)
@@ -64,6 +64,14 @@ func (t *task) otherSizes(m *material.Material) []*material.Material {
 	return fit[:min(len(fit), mostSizes)]
 }
 
-func along(m *material.Material) string {
-	return fmt.Sprintf("%.4g mm", math.Round(float64(m.Bead.Across)*100)/100)
+// sizeOf tells a bead from another by how wide it is, or by how long where that is the same.
+func sizeOf(m, other *material.Material) string {
+	if math.Abs(float64(m.Bead.Across-other.Bead.Across)) < float64(leastStep) {
+		return hundredths(m.Bead.Length()) + " along the cord"
+	}
+	return hundredths(m.Bead.Across)
+}
+
+func hundredths(l length.MM) string {
+	return fmt.Sprintf("%.4g mm", math.Round(float64(l)*100)/100)
 }
