@@ -1,6 +1,7 @@
 package solve
 
 import (
+	"fmt"
 	"math"
 	"strings"
 
@@ -25,7 +26,7 @@ func counts(t *task) []knob {
 	}
 	var out []knob
 	for _, n := range row.Line.Nodes {
-		if len(out) == mostCounts || n.InDrop || n.IsGap() || n.Kind != pattern.Bead && n.Kind != pattern.Group || n.Count >= pattern.MaxCount || t.pinned(n) {
+		if len(out) == mostCounts || n.InDrop || n.IsGap() || n.Kind != pattern.Bead && n.Kind != pattern.Group || n.Count >= pattern.MaxCount || t.pinned(n) || central(row.Line, n) {
 			continue
 		}
 		step, more := t.step(edit.Op{Do: edit.Count, At: row.At(), Node: n.ID, N: n.Count + 1})
@@ -48,6 +49,7 @@ func (t *task) countsOf(n *pattern.Node, step length.MM, adds map[string]int) kn
 	for _, more := range adds {
 		beads += more
 	}
+	which := whichOf(t.strand.Row.Line, n)
 	var k knob
 	for by := max(1-n.Count, -most); by <= min(pattern.MaxCount-n.Count, most); by++ {
 		if by == 0 {
@@ -60,10 +62,49 @@ func (t *task) countsOf(n *pattern.Node, step length.MM, adds map[string]int) kn
 			all[key] = more * by
 		}
 		id := n.ID
-		k.settings = append(k.settings, setting{says: shorten(n.String()) + " to " + shorten(after.String()), by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
+		k.settings = append(k.settings, setting{says: which + shorten(n.String()) + " to " + shorten(after.String()), by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
 			line: func(line *pattern.Line) { line.Nodes[id].Count += by }})
 	}
 	return k
+}
+
+// whichOf tells a run from others that are written alike: "2nd "; nothing where it is the only one.
+func whichOf(line *pattern.Line, n *pattern.Node) string {
+	alike, nth := 0, 0
+	for _, other := range line.Nodes {
+		if other.Kind == n.Kind && other.String() == n.String() {
+			alike++
+		}
+		if other == n {
+			nth = alike
+		}
+	}
+	if alike < 2 {
+		return ""
+	}
+	if rest := nth % 100; rest < 11 || rest > 13 {
+		switch nth % 10 {
+		case 1:
+			return fmt.Sprintf("%dst ", nth)
+		case 2:
+			return fmt.Sprintf("%dnd ", nth)
+		case 3:
+			return fmt.Sprintf("%drd ", nth)
+		}
+	}
+	return fmt.Sprintf("%dth ", nth)
+}
+
+// central says whether a node lies in the centre of a mirror, which stays.
+func central(line *pattern.Line, n *pattern.Node) bool {
+	for _, m := range line.Nodes {
+		for _, c := range m.Centre {
+			if c == n || contains(c, n) {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // addedBy counts the beads of each letter that came.

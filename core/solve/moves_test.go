@@ -175,3 +175,32 @@ func TestTheBeadLineAloneChanges(t *testing.T) {
 		}
 	}
 }
+
+// The centre of a mirror keeps its beads, as many and of their size.
+func TestTheCentreStays(t *testing.T) {
+	shelf := []*material.Material{round(t, "pearl 5", 5), round(t, "glass 9", 9)}
+	m := necklace(t, "<3P S 3P | 2G (S T)>")
+	task := newTask(t.Context(), m, to(float64(m.Finished)+4, 1), Rules{Shelf: shelf})
+	task.gather()
+	some := false
+	for _, k := range task.knobs {
+		for _, s := range k.settings {
+			some = some || s.says == "2nd 3P to 4P"
+			if s.node != nil && strings.Contains(s.node.String(), "G") || strings.Contains(s.says, "T)") || strings.HasPrefix(s.says, "glass of") {
+				t.Errorf("%s", s.says)
+			}
+		}
+	}
+	if !some {
+		t.Error("no run changes")
+	}
+}
+
+func TestRunsThatAreWrittenAlikeAreNumbered(t *testing.T) {
+	line := testparts.Line(t, strings.Repeat("P S ", 24)+"G")
+	for i, want := range map[int]string{0: "1st ", 2: "2nd ", 4: "3rd ", 6: "4th ", 20: "11th ", 22: "12th ", 24: "13th ", 40: "21st ", 43: "22nd ", 44: "23rd ", 48: ""} {
+		if got := whichOf(line, line.Items[i]); got != want {
+			t.Errorf("item %d: %q, want %q", i, got, want)
+		}
+	}
+}

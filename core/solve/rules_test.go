@@ -64,7 +64,7 @@ func TestEveryKindOfMoveIsFound(t *testing.T) {
 		rules Rules
 		of    func(p *piece.Piece)
 	}{
-		"20P to 19P and 20P to 19P":                                       {-7.84, 0.2, Rules{}, nil},
+		"1st 20P to 19P and 2nd 20P to 19P":                               {-7.84, 0.2, Rules{}, nil},
 		"1 × spacer more at each end":                                     {2 * 1.5, 0.35, Rules{}, nil},
 		"one more ring at the left":                                       {3.6, 0.1, pinned, nil},
 		"one ring less at the right":                                      {-3.6, 0.1, pinned, nil},
@@ -133,7 +133,7 @@ func TestNoMoreIsTakenThanThereIs(t *testing.T) {
 	goal := to(float64(m.Finished)+7.8, 0.5)
 	for have, finds := range map[int]bool{42: true, 41: false} {
 		a := solved(t, m, goal, Rules{Stock: map[string]int{"pearl": have}})
-		if strings.Contains(saysOf(a), "20P to 21P and 20P to 21P") != finds {
+		if strings.Contains(saysOf(a), "1st 20P to 21P and 2nd 20P to 21P") != finds {
 			t.Errorf("%d pearls: %s", have, saysOf(a))
 		}
 	}

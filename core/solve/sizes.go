@@ -9,6 +9,7 @@ import (
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/pattern"
 )
 
 // mostSizes is how many other sizes of a bead are tried.
@@ -29,7 +30,7 @@ func sizes(t *task) []knob {
 	}
 	var out []knob
 	for _, key := range t.endDishes() {
-		if used[key] == 0 {
+		if used[key] == 0 || t.inCentre(key) {
 			continue
 		}
 		var k knob
@@ -46,6 +47,16 @@ func sizes(t *task) []knob {
 		out = append(out, k)
 	}
 	return out
+}
+
+// inCentre says whether a letter stands in the centre of a mirror.
+func (t *task) inCentre(key string) bool {
+	for _, n := range t.strand.Row.Line.Nodes {
+		if n.Kind == pattern.Bead && n.Key == key && central(t.strand.Row.Line, n) {
+			return true
+		}
+	}
+	return false
 }
 
 // otherSizes lists the shelf's beads like one, the nearest in size first.
