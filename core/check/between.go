@@ -45,7 +45,7 @@ func putInto(v *View, s *measure.Strand, gaps []int, where string, keeps func(b 
 // not written as one mirror.
 func mirroredGaps(s *measure.Strand, gaps []int) []int {
 	out := slices.Clone(gaps)
-	if !s.Ring && !isMirror(s.Row.Line) && readsBothWays(orderOf(s)) {
+	if !s.Ring && !s.Row.Line.IsMirror() && readsBothWays(orderOf(s)) {
 		for _, gap := range gaps {
 			out = append(out, len(s.Beads)-gap)
 		}

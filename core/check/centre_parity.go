@@ -21,10 +21,10 @@ var centreParity = Check{
 			return nil
 		}
 		switch {
-		case isMirror(s.Row.Line) && !readsBothWays(order):
+		case s.Row.Line.IsMirror() && !readsBothWays(order):
 			return []Finding{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "The middle is off centre",
 				Says: "The middle of the mirror is not symmetrical, so no bead is at the centre."}}
-		case !isMirror(s.Row.Line) && ending(order) > 0:
+		case !s.Row.Line.IsMirror() && ending(order) > 0:
 			more := ending(order)
 			return []Finding{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "No bead at the centre",
 				Says: fmt.Sprintf("Its %d beads begin with %s and end with %s. %s more at the end would put a bead at the centre and make both ends alike.",
@@ -34,7 +34,7 @@ var centreParity = Check{
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		s := v.Strand(f.At.Row)
-		if isMirror(s.Row.Line) {
+		if s.Row.Line.IsMirror() {
 			return nil
 		}
 		more := ending(orderOf(s))
@@ -65,11 +65,6 @@ func spell(s *measure.Strand, from, to int) string {
 		return b.String()
 	}
 	return line.Merged().String()
-}
-
-// isMirror says whether the whole line is one mirror.
-func isMirror(line *pattern.Line) bool {
-	return len(line.Items) == 1 && line.Items[0].Kind == pattern.Mirror && line.Items[0].Count == 1
 }
 
 // ending is how many beads of its beginning an order of whole repeats lacks at its

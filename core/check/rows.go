@@ -143,7 +143,7 @@ var centresDiffer = Check{
 // centredOn writes a mirror whose halves meet with its last bead once, as its centre;
 // empty for another line.
 func centredOn(line *pattern.Line) (text, bead string) {
-	if !isMirror(line) || len(line.Items[0].Centre) > 0 {
+	if !line.IsMirror() || len(line.Items[0].Centre) > 0 {
 		return "", ""
 	}
 	mirror := line.Clone().Items[0]

@@ -31,11 +31,14 @@ func ends(t *task) []knob {
 		return nil // a ring has no ends
 	}
 	both, where := false, "at the right"
-	if check.Symmetric(t.strand) || isMirror(row.Line) {
+	if check.Symmetric(t.strand) || row.Line.IsMirror() {
 		both, where = true, "at each end"
 	}
 	var out []knob
 	for _, key := range t.endDishes() {
+		if slices.ContainsFunc(row.Line.Outermost(both), func(n *pattern.Node) bool { return n.Kind == pattern.Bead && n.Key == key && t.pinned(n) }) {
+			continue // it would become a part of a pinned run
+		}
 		var k knob
 		for n := 1; n <= mostAdded; n++ {
 			end := &atEnds{key, n, both}
@@ -80,29 +83,7 @@ func (t *task) letterPinned(key string) bool {
 	return false
 }
 
-// isMirror says whether the whole line is one mirror.
-func isMirror(line *pattern.Line) bool {
-	return len(line.Items) == 1 && line.Items[0].Kind == pattern.Mirror && line.Items[0].Count == 1 && !line.Items[0].Reversed
-}
-
-// on is the line with the beads at its ends: within a mirror that is the whole line, else before
-// and behind it. It is nil where that cannot be written.
+// on is the line with the beads at its ends; nil where that cannot be written.
 func (e *atEnds) on(line *pattern.Line) *pattern.Line {
-	bead, text := fmt.Sprint(e.beads, e.key), line.String()
-	switch {
-	case isMirror(line):
-		text = "<" + bead + " " + text[1:]
-	case e.both:
-		text = bead + " " + text + " " + bead
-	default:
-		text += " " + bead
-	}
-	parsed, err := pattern.Parse(text)
-	if err != nil {
-		return nil
-	}
-	if parsed, err = pattern.Parse(parsed.Merged().String()); err != nil {
-		return nil
-	}
-	return parsed
+	return line.WithEnds(fmt.Sprint(e.beads, e.key), e.both)
 }

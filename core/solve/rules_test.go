@@ -122,6 +122,15 @@ func TestWhatIsPinnedStays(t *testing.T) {
 	if !strings.Contains(free, "9P to 7P") {
 		t.Errorf("%s", free)
 	}
+	longer := to(float64(m.Finished)+8, 1)
+	if last := solved(t, m, longer, Rules{Most: 40, Pins: []piece.Pin{{Row: "r1", Run: "9P", Nth: 2}}}); len(last.Proposals) == 0 || strings.Contains(saysOf(last), "pearl more") {
+		t.Errorf("the last run is pinned: %s", saysOf(last))
+	}
+	for _, p := range solved(t, necklace(t, "<3P S | G>"), longer, Rules{Most: 40, Pins: []piece.Pin{{Row: "r1", Run: "3P"}}}).Proposals {
+		if !strings.Contains(p.Line, "3P") {
+			t.Errorf("the outer run is pinned: %s", p.Line)
+		}
+	}
 	row := solved(t, m, goal, Rules{Pins: []piece.Pin{{Row: "r1"}}})
 	if len(row.Proposals) > 0 || row.Why != "The whole row is pinned. Unpin it to change it." {
 		t.Errorf("%+v", row)

@@ -92,7 +92,7 @@ func counts(s *measure.Strand) []option {
 // read the same both ways.
 func (t *task) ends(s *measure.Strand) []option {
 	where := "at the right"
-	if check.Symmetric(s) || isMirror(s.Row.Line) {
+	if check.Symmetric(s) || s.Row.Line.IsMirror() {
 		where = "at each end"
 	}
 	var out []option
@@ -128,32 +128,11 @@ func (t *task) dishes(s *measure.Strand) []string {
 	return keys[:min(len(keys), mostEnds)]
 }
 
-// isMirror says whether the whole line is one mirror.
-func isMirror(line *pattern.Line) bool {
-	return len(line.Items) == 1 && line.Items[0].Kind == pattern.Mirror && line.Items[0].Count == 1 && !line.Items[0].Reversed
-}
-
 // added is the line with n beads more at both ends: inside a mirror that is the whole
 // line, else before and behind it; of a row that does not read the same both ways
 // behind it. It is nil where that cannot be written.
 func added(line *pattern.Line, s *measure.Strand, key string, n int) *pattern.Line {
-	bead, text := fmt.Sprint(n, key), line.String()
-	switch {
-	case isMirror(line):
-		text = "<" + bead + " " + text[1:]
-	case check.Symmetric(s):
-		text = bead + " " + text + " " + bead
-	default:
-		text += " " + bead
-	}
-	parsed, err := pattern.Parse(text)
-	if err != nil {
-		return nil
-	}
-	if parsed, err = pattern.Parse(parsed.Merged().String()); err != nil {
-		return nil
-	}
-	return parsed
+	return line.WithEnds(fmt.Sprint(n, key), check.Symmetric(s))
 }
 
 // measure works out the length of an option; false if it cannot be, or if it breaks
