@@ -2,7 +2,6 @@ package desk
 
 import (
 	"context"
-	"fmt"
 
 	"mala/core/length"
 	"mala/core/measure"
@@ -59,18 +58,20 @@ const mostWays = 3
 // beads stay the same. A size that the context leaves no time for says so. The error is
 // format.Faults.
 func RunSizes(ctx context.Context, in *SizesWanted, opt Options) (*SizeRun, error) {
-	m, err := measured(&in.Document, opt.House)
+	doc := in.Document
+	doc.Sizes = nil
+	for _, s := range in.Sizes { // checked as those of a piece are
+		doc.Sizes = append(doc.Sizes, format.Size{Name: s.Name, MeasureMm: s.MeasureMm, FinishedMm: s.FinishedMm})
+	}
+	p, err := doc.Piece(opt.House)
 	if err != nil {
 		return nil, err
 	}
-	if m.Piece.Several() {
+	if p.Several() {
 		return nil, format.Faults{{Where: "sections[0].rows", Says: "Sizes are worked out for a piece of one row. Size the rows of this one together."}}
 	}
 	out := &SizeRun{Sizes: []SizeFound{}}
-	for i, want := range in.Sizes {
-		if (want.MeasureMm > 0) == (want.FinishedMm > 0) {
-			return nil, format.Faults{{Where: fmt.Sprintf("sizes[%d]", i), Says: "Give a measure of the body, or a finished length."}}
-		}
+	for _, want := range in.Sizes {
 		found, err := oneSize(ctx, in, want, opt)
 		if err != nil {
 			return nil, err

@@ -65,6 +65,9 @@ type BeadPrice struct {
 // Solve proposes how to bring a piece to an aim. It changes nothing. The error is
 // format.Faults, or the context's if it ends first.
 func Solve(ctx context.Context, in *Aim, opt Options) (*Ways, error) {
+	if !(in.ToMm >= 0 && in.ToMm <= length.Longest) {
+		return nil, format.Faults{{Where: "toMm", Says: "Bring it to a length of 0 to 100 m."}}
+	}
 	m, err := measured(&in.Document, opt.House)
 	if err != nil {
 		return nil, err

@@ -82,6 +82,11 @@ func TestWhatCannotBeSolvedIsSaid(t *testing.T) {
 			t.Errorf("%v, %+v, want %q", err, ways, says)
 		}
 	}
+	for _, mm := range []length.MM{-1, length.Longest + 1, length.MM(math.Inf(1))} {
+		if _, err := desk.Solve(t.Context(), &desk.Aim{Document: *doc, ToMm: mm}, desk.Options{}); err == nil || !strings.Contains(err.Error(), "0 to 100 m") {
+			t.Errorf("%v mm: %v", mm, err)
+		}
+	}
 	if _, err := desk.Solve(t.Context(), &desk.Aim{Document: *doc, Row: "nobody", ToMm: 430}, desk.Options{}); err == nil {
 		t.Error("no such row")
 	}

@@ -36,6 +36,13 @@ func TestLimitsAreWhereTheyAreSaidToBe(t *testing.T) {
 			}
 		}
 	}
+	lined := func(line string) func(*Piece) {
+		return func(p *Piece) {
+			sized(1, Size{Measure: 160})(p)
+			p.Palette = map[string]*material.Material{"P": {ID: "pearl", Class: material.ClassBead, Bead: &material.Bead{Shape: material.Round, Across: 4, Hole: 1}}}
+			p.Sizes[0].Line, _ = pattern.Parse(line)
+		}
+	}
 	for _, tt := range []struct {
 		name       string
 		right, not func(*Piece)
@@ -57,6 +64,8 @@ func TestLimitsAreWhereTheyAreSaidToBe(t *testing.T) {
 		{"one aim of a size", sized(1, Size{Finished: 160}), sized(1, Size{Finished: 160, Measure: 160})},
 		{"an aim of a size", sized(1, Size{Measure: 160}), sized(1, Size{})},
 		{"the line of a size", sized(1, Size{Measure: 160}), func(p *Piece) { p.Sizes = []Size{{Name: "a", Measure: 160}} }},
+		{"the beads of a size", lined("2(5000P)"), lined("P 2(5000P)")},
+		{"the counts of a size", lined("P"), lined("{P}")},
 		{"the dishes of a size", sized(1, Size{Measure: 160}), func(p *Piece) {
 			sized(1, Size{Measure: 160})(p)
 			p.Sizes[0].Line, _ = pattern.Parse("3Zz")

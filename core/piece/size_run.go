@@ -49,6 +49,12 @@ func (p *Piece) checkSizes(add adder) {
 			add(where+".line", "A size has a bead line of its own.")
 			continue
 		}
+		if s.Line.OpenFill() != nil {
+			add(where+".line", "A size has counts of its own. Write how many come where it fills up.")
+		}
+		if s.Line.Size(pattern.Fills{}) > pattern.MaxBeads {
+			add(where+".line", "This is more than %d beads, the most in one strand. Make a count smaller.", pattern.MaxBeads)
+		}
 		for _, fault := range pattern.Faults(checkLetters(s.Line, p.Palette)) {
 			add(where+".line", "Column %d: %s", fault.Col, fault.Says)
 		}

@@ -246,3 +246,18 @@ func BenchmarkSolve(b *testing.B) {
 		})
 	}
 }
+
+// What lies within the tolerance is a proposal, however much there is to look at.
+func TestTheNearestWithinIsAProposal(t *testing.T) {
+	m := necklace(t, "40(9T 7S 3P) 300(2T S G)", func(p *piece.Piece) {
+		p.Kind, p.Closure = piece.Bracelet, piece.Closure{Type: piece.Knot}
+		row := p.Leading()
+		row.Left, row.Right, row.Cord = nil, nil, &material.Material{ID: "elastic", Name: "elastic", Class: material.ClassCord, Cord: &material.Cord{Type: material.Elastic, Diameter: 0.7}}
+	})
+	for want := length.MM(140); want < 400; want += 50 {
+		a := solved(t, m, Goal{Row: "r1", Inside: true, Want: want, Tolerance: 6}, Rules{LineOnly: true})
+		if len(a.Proposals) == 0 && a.Nearest != nil && math.Abs(float64(a.Nearest.Off)) <= 6 || len(a.Proposals) > 0 && (a.Why != "" || math.Abs(float64(a.Proposals[0].Off)) > 6) {
+			t.Errorf("%v: %q, nearest %+v, %s", want, a.Why, a.Nearest, saysOf(a))
+		}
+	}
+}

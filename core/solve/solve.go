@@ -74,8 +74,11 @@ func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Ans
 	t.gather()
 	out := Answer{Now: t.now, Proposals: t.best()}
 	if len(out.Proposals) == 0 {
-		out.Nearest = t.nearest()
-		out.Why = t.why(out.Nearest)
+		if out.Nearest = t.nearest(); out.Nearest != nil && t.within(out.Nearest.Value) {
+			out.Proposals, out.Nearest = []Proposal{*out.Nearest}, nil // past what may be measured one by one
+		} else {
+			out.Why = t.why(out.Nearest)
+		}
 	}
 	out.Tried = t.tried
 	return out
