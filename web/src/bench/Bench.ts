@@ -2,11 +2,12 @@ import { api, ApiError, Offline, unwrap, type Analysis, type Document, type Fix,
 import { opened } from "../api/opened.ts";
 import { numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
 import type { Unit } from "../units/length.ts";
-import type { BenchState, LineFault, Selection } from "./BenchState.ts";
+import type { BenchState, Selection } from "./BenchState.ts";
 import { Draft, keptDraft } from "./Draft.ts";
-import { lineOf, withTyped } from "./document.ts";
+import { lineOf, withSharedMaterials, withTyped } from "./document.ts";
 import { findNode } from "./lineNodes.ts";
 import { Past, type Moment } from "./Past.ts";
+import { lineFault, troubleOf } from "./trouble.ts";
 
 /** TYPING is how long a pause ends one undoable stretch of typing, in ms. */
 const TYPING = 1200;
@@ -433,26 +434,4 @@ const asksForNoPlace = (o: Operation) => o.from === undefined && o.node === unde
 function clamped({ anchor, focus }: Selection, most: number): Selection {
   const clamp = (i: number) => Math.max(0, Math.min(most, i));
   return { anchor: clamp(anchor), focus: clamp(focus) };
-}
-
-const lineFault = (fault: { column?: number; says: string; expected?: string; place?: { strand?: string } }): LineFault => ({ column: fault.column ?? 1, says: fault.says, expected: fault.expected, row: fault.place?.strand });
-
-/** troubleOf says what an analysis that failed shows. */
-function troubleOf(err: unknown): Partial<BenchState> {
-  if (err instanceof Offline) return { trouble: `${err.reason || "Server unavailable."} Keep typing; the figures follow when it is back.` };
-  if (!(err instanceof ApiError)) throw err;
-  const faults = (err.problem.faults ?? []).filter((fault) => fault.column);
-  if (faults.length > 0) return { faults: faults.map(lineFault), trouble: null };
-  const first = err.problem.faults?.[0];
-  return { faults: [], trouble: first?.where ? `${first.where}: ${first.says}` : err.message };
-}
-
-/** withSharedMaterials keeps materials that have not changed the same objects, so that their pictures are kept too. */
-function withSharedMaterials(next: Document, before: Document): Document {
-  const known = new Map(before.materials.map((m) => [m.id, m]));
-  const same = (m: Material) => {
-    const old = known.get(m.id);
-    return old && JSON.stringify(old) === JSON.stringify(m) ? old : m;
-  };
-  return { ...next, materials: next.materials.map(same) };
 }
