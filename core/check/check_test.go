@@ -24,6 +24,7 @@ func TestFixesAreTheSmallestChange(t *testing.T) {
 		{"between seed and large hole", "bead-swallowed", "+1 bead", necklace(t, "3P G 2S P"), "3P G T 2S P"},
 		{"in every repeat", "bead-swallowed", "+6 beads", necklace(t, "P 3(G S) P"), "P 3(G T S T) P"},
 		{"a longer run", "length-off", "Change 20P to 22P", necklace(t, "20P", target(106, 3)), "22P"},
+		{"a run that is not pinned", "length-off", "Change 9P to 11P", necklace(t, "20P T 9P", target(140, 2), func(p *piece.Piece, _ *piece.Row) { p.Pins = []piece.Pin{{Row: "r1", Run: "20P"}, {Letter: "T"}} }), "20P T 11P"},
 		{"an open fill gets the target that suits", "ease-off", "Set the target to", stretch(t, "{R}", wrist(165, ""), target(150, 3)), "{R}"},
 		{"finish the repeat", "loop-break", "Finish the repeat (+1 bead", stretch(t, "5(P 2T) P T"), "5(P 2T) P 2T"},
 		{"a ring with a bead too many", "loop-break", "(−1 bead", stretch(t, "5(P 2T) P"), "5(P 2T)"},

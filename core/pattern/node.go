@@ -181,3 +181,30 @@ func (l *Line) Top(id int) *Node {
 	}
 	return top
 }
+
+// Contains says whether a node lies in n, however deep.
+func (n *Node) Contains(inner *Node) bool {
+	for _, list := range [][]*Node{n.Items, n.Centre} {
+		for _, one := range list {
+			if one == inner || one.Contains(inner) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// Has says whether beads of a letter stand in n, however deep.
+func (n *Node) Has(letter string) bool {
+	if n.Kind == Bead {
+		return n.Key == letter
+	}
+	for _, list := range [][]*Node{n.Items, n.Centre} {
+		for _, one := range list {
+			if one.Has(letter) {
+				return true
+			}
+		}
+	}
+	return false
+}

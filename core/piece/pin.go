@@ -26,6 +26,29 @@ func (p Pin) Names(line *pattern.Line, n *pattern.Node) bool {
 	return false
 }
 
+// Pinned says whether a run or group of a row may not change: it is pinned itself or a part of a
+// group that is, holds a letter that is, or lies in a row that is.
+func Pinned(pins []Pin, row *Row, n *pattern.Node) bool {
+	for _, pin := range pins {
+		switch {
+		case pin.Row != "" && pin.Row != row.ID:
+		case pin.Letter != "":
+			if n.Has(pin.Letter) {
+				return true
+			}
+		case pin.Run == "":
+			return true
+		default:
+			for _, other := range row.Line.Nodes {
+				if (other == n || other.Contains(n)) && pin.Names(row.Line, other) {
+					return true
+				}
+			}
+		}
+	}
+	return false
+}
+
 // mostPins is how many things are pinned at most.
 const mostPins = 100
 

@@ -9,6 +9,7 @@ import (
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/pattern"
+	"mala/core/piece"
 )
 
 // The bounds of what is looked at: how many runs and groups of a line, and by how much a count
@@ -99,7 +100,7 @@ func whichOf(line *pattern.Line, n *pattern.Node) string {
 func central(line *pattern.Line, n *pattern.Node) bool {
 	for _, m := range line.Nodes {
 		for _, c := range m.Centre {
-			if c == n || contains(c, n) {
+			if c == n || c.Contains(n) {
 				return true
 			}
 		}
@@ -127,49 +128,8 @@ func addedBy(before, after *measure.Strand) map[string]int {
 	return out
 }
 
-// pinned says whether a run or group may not change: it is pinned itself, or holds a letter
-// that is, or lies in a row that is.
-func (t *task) pinned(n *pattern.Node) bool {
-	for _, pin := range t.rules.Pins {
-		switch {
-		case pin.Row != "" && pin.Row != t.strand.Row.ID:
-		case pin.Letter != "":
-			if holds(n, pin.Letter) {
-				return true
-			}
-		case pin.Run == "" || pin.Names(t.strand.Row.Line, n):
-			return true
-		}
-	}
-	return false
-}
-
-// contains says whether a node lies in another, however deep.
-func contains(outer, inner *pattern.Node) bool {
-	for _, list := range [][]*pattern.Node{outer.Items, outer.Centre} {
-		for _, one := range list {
-			if one == inner || contains(one, inner) {
-				return true
-			}
-		}
-	}
-	return false
-}
-
-// holds says whether a letter stands in a node, however deep.
-func holds(n *pattern.Node, letter string) bool {
-	if n.Kind == pattern.Bead {
-		return n.Key == letter
-	}
-	for _, list := range [][]*pattern.Node{n.Items, n.Centre} {
-		for _, one := range list {
-			if holds(one, letter) {
-				return true
-			}
-		}
-	}
-	return false
-}
+// pinned says whether a run or group may not change.
+func (t *task) pinned(n *pattern.Node) bool { return piece.Pinned(t.rules.Pins, t.strand.Row, n) }
 
 // rowPinned says whether nothing of the row may change.
 func (t *task) rowPinned() bool {

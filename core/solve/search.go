@@ -200,7 +200,7 @@ func cross(a, b *setting) float64 {
 
 // nested is what a run that changes gives in the repeats that come to a group round it.
 func nested(group, run *setting) float64 {
-	if group.node == nil || run.node == nil || !contains(group.node, run.node) {
+	if group.node == nil || run.node == nil || !group.node.Contains(run.node) {
 		return 0
 	}
 	return float64(run.by) * float64(group.more) / float64(group.node.Count)
