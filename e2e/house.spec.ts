@@ -41,6 +41,31 @@ test("the shop's own sizes and words of ease are edited, and offered where a pie
   await keep(page);
 });
 
+test("lengths typed one after the other are both kept, however slowly they are read", async ({ page }) => {
+  let slow = 900;
+  await page.route("**/api/length", async (route) => {
+    const wait = (slow -= 300); // the later one is read first
+    await new Promise((done) => setTimeout(done, wait));
+    await route.continue();
+  });
+  await page.goto("/house");
+  const ease = page.getByRole("region", { name: "Ease ranges" });
+  await ease.getByRole("button", { name: "Add a row" }).click();
+  await typeLength(page, "From, new, wrist", "-12 mm");
+  await typeLength(page, "To, new, wrist", "-6");
+  await expect(page.getByRole("textbox", { name: "To, new, wrist", exact: true })).toHaveValue("-6 mm");
+  await expect(page.getByRole("textbox", { name: "From, new, wrist", exact: true })).toHaveValue("-12 mm");
+  await expect(page.getByRole("textbox", { name: "To, new, wrist", exact: true })).toHaveValue("-6 mm");
+  slow = 1200;
+  await typeLength(page, "To, new, wrist", "-5");
+  await keep(page);
+  await expect(page.getByRole("textbox", { name: "To, new, wrist", exact: true })).toHaveValue("-5 mm");
+  await page.reload();
+  await expect(page.getByRole("textbox", { name: "To, new, wrist", exact: true })).toHaveValue("-5 mm");
+  await page.getByRole("button", { name: "Remove new, wrist" }).click();
+  await keep(page);
+});
+
 test("the house's unit is shown in a browser that has chosen none, and a browser's own stands", async ({ page, browser, mala }) => {
   await page.goto("/house");
   await page.getByRole("button", { name: "inches", exact: true }).click();

@@ -1,9 +1,10 @@
 import { Button } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { api, unwrap, type House, type HouseState } from "../api/client.ts";
 import { Choice } from "../pieces/Answers.tsx";
 import { LengthField } from "../units/LengthField.tsx";
+import { allRead } from "../units/reads.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import { CHOICE_GROUPS } from "./choices.ts";
 import { Effects } from "./Effects.tsx";
@@ -46,6 +47,7 @@ function HouseForm({ saved }: { saved: HouseState }) {
   const { unit, choose } = useUnit();
   const queries = useQueryClient();
   const [draft, setDraft] = useState<House>(saved.whole);
+  const newest = useRef(saved.whole); // what a save that waits for a length takes
   const [says, setSays] = useState<string | null>(null);
   const changed = JSON.stringify(draft) !== JSON.stringify(saved.whole);
   const tried = useQuery({
@@ -54,15 +56,21 @@ function HouseForm({ saved }: { saved: HouseState }) {
     enabled: changed,
     retry: false,
   });
-  const change = (next: Partial<House>) => {
+  const change = (next: Partial<House> | ((now: House) => Partial<House>)) => {
     setSays(null);
-    setDraft((now) => ({ ...now, ...next }));
+    hold({ ...newest.current, ...(typeof next === "function" ? next(newest.current) : next) });
   };
+  function hold(house: House) {
+    newest.current = house;
+    setDraft(house);
+  }
 
   async function save() {
+    if (!(await allRead())) return; // the field says what is wrong
     try {
-      await unwrap(api.PUT("/api/house", { body: { base: saved.revision, house: draft } }));
-      if (draft.unit === "mm" || draft.unit === "in") choose(draft.unit);
+      const house = newest.current;
+      await unwrap(api.PUT("/api/house", { body: { base: saved.revision, house } }));
+      if (house.unit === "mm" || house.unit === "in") choose(house.unit);
       await queries.invalidateQueries({ queryKey: HOUSE_KEY });
       await queries.invalidateQueries({ queryKey: ["pieces"] });
     } catch (err) {
@@ -125,7 +133,7 @@ function HouseForm({ saved }: { saved: HouseState }) {
           <Button variant="contained" disabled={!changed} onClick={() => void save()}>
             Save
           </Button>
-          <Button disabled={!changed} onClick={() => setDraft(saved.whole)}>
+          <Button disabled={!changed} onClick={() => hold(saved.whole)}>
             Reset
           </Button>
         </div>

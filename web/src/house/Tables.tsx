@@ -4,7 +4,8 @@ import { LengthField } from "../units/LengthField.tsx";
 
 interface Props {
   house: House;
-  onChange: (next: Partial<House>) => void;
+  /** onChange is told what becomes of the house as it is then: two lengths may be read at once. */
+  onChange: (next: (now: House) => Partial<House>) => void;
 }
 
 const PARTS = ["wrist", "neck", "ankle"] as const;
@@ -24,9 +25,9 @@ export function Tables(props: Props) {
 function Sizes({ house, onChange }: Props) {
   const sizes = house.sizes ?? [];
   return (
-    <Table title="Standard sizes and ages" heads={["part", "name", "measure", "child"]} onAdd={() => onChange({ sizes: [...sizes, { part: "wrist", name: "new size", measureMm: 165 }] })}>
+    <Table title="Standard sizes and ages" heads={["part", "name", "measure", "child"]} onAdd={() => onChange((now) => ({ sizes: [...(now.sizes ?? []), { part: "wrist", name: "new size", measureMm: 165 }] }))}>
       {sizes.map((s, i) => {
-        const put = (next: Partial<(typeof sizes)[number]>) => onChange({ sizes: sizes.map((one, k) => (k === i ? { ...one, ...next } : one)) });
+        const put = (next: Partial<(typeof sizes)[number]>) => onChange((now) => ({ sizes: now.sizes?.map((one, k) => (k === i ? { ...one, ...next } : one)) }));
         const what = s.name || `row ${i + 1}`;
         return (
           <tr key={i}>
@@ -42,7 +43,7 @@ function Sizes({ house, onChange }: Props) {
             <td>
               <input type="checkbox" aria-label={`For a child, ${what}`} checked={s.child ?? false} onChange={(e) => put({ child: e.target.checked || undefined })} />
             </td>
-            <Drop what={what} onClick={() => onChange({ sizes: sizes.filter((_, k) => k !== i) })} />
+            <Drop what={what} onClick={() => onChange((now) => ({ sizes: now.sizes?.filter((_, k) => k !== i) }))} />
           </tr>
         );
       })}
@@ -53,9 +54,9 @@ function Sizes({ house, onChange }: Props) {
 function EaseWords({ house, onChange }: Props) {
   const ease = house.ease ?? [];
   return (
-    <Table title="Ease ranges" heads={["part", "put on", "word", "from", "to"]} onAdd={() => onChange({ ease: [...ease, { part: "wrist", word: "new", fromMm: 0, toMm: 10 }] })}>
+    <Table title="Ease ranges" heads={["part", "put on", "word", "from", "to"]} onAdd={() => onChange((now) => ({ ease: [...(now.ease ?? []), { part: "wrist", word: "new", fromMm: 0, toMm: 10 }] }))}>
       {ease.map((e, i) => {
-        const put = (next: Partial<(typeof ease)[number]>) => onChange({ ease: ease.map((one, k) => (k === i ? { ...one, ...next } : one)) });
+        const put = (next: Partial<(typeof ease)[number]>) => onChange((now) => ({ ease: now.ease?.map((one, k) => (k === i ? { ...one, ...next } : one)) }));
         const what = `${e.word}, ${e.part}`;
         return (
           <tr key={i}>
@@ -74,7 +75,7 @@ function EaseWords({ house, onChange }: Props) {
             <td>
               <LengthField label={`To, ${what}`} mm={e.toMm === 0 && e.fromMm >= 0 ? null : e.toMm} signed placeholder="no limit" width={70} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
             </td>
-            <Drop what={what} onClick={() => onChange({ ease: ease.filter((_, k) => k !== i) })} />
+            <Drop what={what} onClick={() => onChange((now) => ({ ease: now.ease?.filter((_, k) => k !== i) }))} />
           </tr>
         );
       })}
@@ -85,9 +86,9 @@ function EaseWords({ house, onChange }: Props) {
 function Lengths({ house, onChange }: Props) {
   const lengths = house.lengths ?? [];
   return (
-    <Table title="Names of lengths" heads={["kind", "name", "from", "to"]} onAdd={() => onChange({ lengths: [...lengths, { kind: "necklace", name: "new", fromMm: 400, toMm: 450 }] })}>
+    <Table title="Names of lengths" heads={["kind", "name", "from", "to"]} onAdd={() => onChange((now) => ({ lengths: [...(now.lengths ?? []), { kind: "necklace", name: "new", fromMm: 400, toMm: 450 }] }))}>
       {lengths.map((l, i) => {
-        const put = (next: Partial<(typeof lengths)[number]>) => onChange({ lengths: lengths.map((one, k) => (k === i ? { ...one, ...next } : one)) });
+        const put = (next: Partial<(typeof lengths)[number]>) => onChange((now) => ({ lengths: now.lengths?.map((one, k) => (k === i ? { ...one, ...next } : one)) }));
         const what = l.name || `row ${i + 1}`;
         return (
           <tr key={i}>
@@ -103,7 +104,7 @@ function Lengths({ house, onChange }: Props) {
             <td>
               <LengthField label={`To, ${what}`} mm={l.toMm === 0 ? null : l.toMm} placeholder="no limit" width={80} onChange={(toMm) => put({ toMm })} onClear={() => put({ toMm: 0 })} />
             </td>
-            <Drop what={what} onClick={() => onChange({ lengths: lengths.filter((_, k) => k !== i) })} />
+            <Drop what={what} onClick={() => onChange((now) => ({ lengths: now.lengths?.filter((_, k) => k !== i) }))} />
           </tr>
         );
       })}

@@ -1,7 +1,8 @@
 import { FormHelperText, InputBase } from "@mui/material";
-import { useId, useState, type KeyboardEvent } from "react";
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { api, Offline, unwrap } from "../api/client.ts";
 import { formatLength } from "./length.ts";
+import { reading } from "./reads.ts";
 import { useUnit } from "./UnitContext.tsx";
 
 interface Props {
@@ -23,31 +24,40 @@ export function LengthField({ label, mm, placeholder, onChange, onClear, width =
   const [typed, setTyped] = useState<string | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const helpId = useId();
+  // What is read meanwhile of another field has come by the time this one is read.
+  const latest = useRef({ mm, onChange });
+  useEffect(() => {
+    latest.current = { mm, onChange };
+  });
   const shown = mm === null ? "" : formatLength(mm, unit);
 
-  async function settle() {
+  async function read(): Promise<boolean> {
     if (typed === null || typed === shown) {
       setTyped(null);
-      return;
+      return true;
     }
     if (typed.trim() === "" && onClear) {
       onClear();
       setTyped(null);
       setSays(null);
-      return;
+      return true;
     }
     try {
-      const read = await unwrap(api.POST("/api/length", { body: { text: typed, unit, signed } }));
+      const found = await unwrap(api.POST("/api/length", { body: { text: typed, unit, signed } }));
       setTyped(null);
       setSays(null);
-      if (read.mm !== mm) onChange(read.mm);
+      if (found.mm !== latest.current.mm) latest.current.onChange(found.mm);
+      return true;
     } catch (err) {
       setSays(err instanceof Offline ? "Server unavailable. Press Enter to try again." : (err as Error).message);
+      return false;
     }
   }
 
+  const settle = () => reading(read());
+
   function onKey(event: KeyboardEvent) {
-    if (event.key === "Enter") void settle();
+    if (event.key === "Enter") settle();
     if (event.key === "Escape") {
       setTyped(null);
       setSays(null);
@@ -61,7 +71,7 @@ export function LengthField({ label, mm, placeholder, onChange, onClear, width =
         placeholder={placeholder}
         onChange={(e) => setTyped(e.target.value)}
         onFocus={(e) => e.target.select()}
-        onBlur={() => void settle()}
+        onBlur={settle}
         onKeyDown={onKey}
         error={says !== null}
         sx={{ width, borderBottom: "1px dashed", borderColor: says ? "error.main" : "divider", font: "inherit", "&.Mui-focused": { borderColor: "secondary.main", borderBottomStyle: "solid" } }}
