@@ -44,7 +44,7 @@ export function LengthField({ label, mm, placeholder, onChange, onClear, width =
     }
     try {
       const found = await unwrap(api.POST("/api/length", { body: { text: typed, unit, signed } }));
-      setTyped(null);
+      setTyped((now) => (now === typed ? null : now)); // what was typed meanwhile stays
       setSays(null);
       if (found.mm !== latest.current.mm) latest.current.onChange(found.mm);
       return true;
