@@ -13,7 +13,7 @@ func hangsStraight(t *testing.T, a *desk.Analysis) {
 	t.Helper()
 	p, strand := a.Drawing.Picture, a.Strands[0]
 	if len(p.Wraps) > 0 || a.InsideMm != nil || a.InsideState != "" || a.InsideRule != nil || p.Whole.Shape != "hung" || p.Laid.Shape != "straight" {
-		t.Errorf("it goes round nothing: %+v", p.Whole)
+		t.Errorf("it is drawn round a body: %+v", p.Whole)
 	}
 	top := strand.Right[len(strand.Right)-1].ToMm
 	for i, b := range strand.Placed {

@@ -34,7 +34,7 @@ type SizeRun struct {
 type SizeFound struct {
 	SizeWanted
 	Items []SizeWay `json:"items" doc:"The pattern as it is comes first where it suits already."`
-	Why   string    `json:"why,omitempty" doc:"What stands in the way where there is none."`
+	Why   string    `json:"why,omitempty" doc:"The reason where there is none."`
 }
 
 // SizeWay is the piece in a size, as one proposal has it.

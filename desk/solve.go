@@ -31,7 +31,7 @@ type Ways struct {
 	Budget      *Budget   `json:"budget,omitempty" doc:"Of a length."`
 	Items       []Way     `json:"items" doc:"None where nothing lies within the tolerance."`
 	Nearest     *Way      `json:"nearest,omitempty" doc:"Where nothing does."`
-	Why         string    `json:"why,omitempty" doc:"What stands in the way, and which change of rule would allow it."`
+	Why         string    `json:"why,omitempty" doc:"The reason that there is none, and which change of rule would allow one."`
 }
 
 // Budget is what a length is made up of.

@@ -284,7 +284,7 @@ func pictureOf(m *measure.Measured) *Picture {
 	p := &Picture{Wraps: []Wrap{}}
 	for _, s := range m.Strands {
 		if m.Piece.Hangs() {
-			break // it goes round nothing
+			break // it is worn on no body
 		}
 		if w, err := s.Wrap(); err == nil {
 			p.Wraps = append(p.Wraps, *wrapOf(s, w))

@@ -24,7 +24,7 @@ test("a piece off its target is brought right by keyboard, looked at before it i
   await expect(finished(page)).toHaveText("450.6 mm");
 });
 
-test("what is pinned stays, in inches too, and what stands in the way is said", async ({ page }) => {
+test("what is pinned stays, in inches too, and the reason for no proposal is shown", async ({ page }) => {
   await openCopy(page, "Harbour Lights");
   await page.getByRole("button", { name: "in", exact: true }).click();
   const target = page.getByLabel("Target length");

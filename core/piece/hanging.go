@@ -23,7 +23,7 @@ const (
 )
 
 // Hangs says whether the piece is an ornament that hangs by its right end, its foot at the
-// left, and goes round nothing.
+// left, and is worn on no body.
 func (p *Piece) Hangs() bool { return p.Closure.Type == Hung }
 
 // mostSupport is how far round what hangs an ornament up is at most.

@@ -152,7 +152,7 @@ func TestNoMoreIsTakenThanThereIs(t *testing.T) {
 	}
 }
 
-func TestWhatStandsInTheWayIsSaid(t *testing.T) {
+func TestTheReasonForNoProposalIsReported(t *testing.T) {
 	m := necklace(t, "20P G 20P")
 	b := BudgetOf(m, m.Leading(), 450)
 	if b.Beads != 450-b.Ends-b.Slack || b.Ends != m.Leading().Left.Length+m.Leading().Right.Length || b.Slack != m.Leading().Slack {

@@ -55,7 +55,7 @@ type Answer struct {
 	Now       length.MM
 	Proposals []Proposal // within the tolerance, the fewest and smallest changes first
 	Nearest   *Proposal  // the nearest of those looked at, where none lies within it
-	Why       string     // what stands in the way, and which change of rule would allow it; empty if nothing does
+	Why       string     // the reason that there is none, and which change of rule would allow one; else empty
 	Tried     int        // how many changes were measured
 }
 

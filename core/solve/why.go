@@ -7,7 +7,7 @@ import (
 	"mala/core/length"
 )
 
-// impossible says what stands in the way before anything is tried; empty if nothing does.
+// impossible gives the reason that no change can do it, before any is tried; else empty.
 func (t *task) impossible() string {
 	unit := t.rules.Unit
 	switch budget := BudgetOf(t.measured, t.strand, t.goal.Want); {
@@ -23,7 +23,7 @@ func (t *task) impossible() string {
 	return ""
 }
 
-// why says why nothing was found, and which change of rule would allow it.
+// why gives the reason that nothing was found, and which change of rule would allow it.
 func (t *task) why(nearest *Proposal) string {
 	unit := t.rules.Unit
 	switch {

@@ -2315,7 +2315,7 @@ export interface components {
             /** Format: double */
             measureMm?: number;
             name: string;
-            /** @description What stands in the way where there is none. */
+            /** @description The reason where there is none. */
             why?: string;
         };
         SizeRun: {
@@ -2616,7 +2616,7 @@ export interface components {
              * @description The length, or the inside length, in the middle of what is right.
              */
             wantMm: number;
-            /** @description What stands in the way, and which change of rule would allow it. */
+            /** @description The reason that there is none, and which change of rule would allow one. */
             why?: string;
         };
         Whole: {
