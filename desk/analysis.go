@@ -17,6 +17,7 @@ type Analysis struct {
 	InsideState string         `json:"insideState,omitempty" enum:"open,nothing,unsolved" doc:"Why there is no inside length: too few beads to close, no room left in the middle, or no solution found."`
 	InsideRule  *InsideRule    `json:"insideRule,omitempty"`
 	LengthName  string         `json:"lengthName,omitempty" doc:"The trade's name for such a finished length."`
+	Suits       []string       `json:"suits,omitempty" doc:"The standard sizes that it suits as it is."`
 	Fit         *Fit           `json:"fit,omitempty" doc:"How it sits on the body it is for."`
 	Hanger      *HangerOf      `json:"hanger,omitempty" doc:"How an ornament hangs."`
 	Positions   []Position     `json:"positions,omitempty" doc:"Where the clasp can be hooked in, the shortest first."`

@@ -12,6 +12,9 @@ func (a *Analysis) fit(m *measure.Measured) {
 	for _, p := range size.Positions(m) {
 		a.Positions = append(a.Positions, Position{Link: p.Link, FinishedMm: exact(p.Finished), InsideMm: exact(p.Inside), Word: p.Word, Covers: nonNil(p.Covers)})
 	}
+	if inside, ok := m.Inside(); ok && !m.Piece.Hangs() {
+		a.Suits = size.Covers(m.Piece, inside)
+	}
 	f := size.Of(m)
 	if f == nil {
 		return

@@ -72,7 +72,7 @@ func RunSizes(ctx context.Context, in *SizesWanted, opt Options) (*SizeRun, erro
 	}
 	out := &SizeRun{Sizes: []SizeFound{}}
 	for _, want := range in.Sizes {
-		found, err := oneSize(ctx, in, want, opt)
+		found, err := oneSize(ctx, &in.Document, sizeAsk{SizeWanted: want, inStock: in.InStock}, opt)
 		if err != nil {
 			return nil, err
 		}
@@ -81,16 +81,27 @@ func RunSizes(ctx context.Context, in *SizesWanted, opt Options) (*SizeRun, erro
 	return out, nil
 }
 
+// sizeAsk is one size with what it may be made of.
+type sizeAsk struct {
+	SizeWanted
+	tolerance *length.MM // nil for that of the target
+	inStock   bool
+	hand      *solve.Hand // nil where nobody asks
+}
+
 // oneSize finds the ways to a size: as it is, where that suits, then the proposals.
-func oneSize(ctx context.Context, in *SizesWanted, want SizeWanted, opt Options) (*SizeFound, error) {
-	out := &SizeFound{SizeWanted: want, Items: []SizeWay{}}
-	aim := Aim{Document: in.Document, Wearer: want.MeasureMm > 0, ToMm: want.FinishedMm, InStock: in.InStock}
+func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options) (*SizeFound, error) {
+	out := &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}
+	aim := Aim{Document: *doc, Wearer: ask.MeasureMm > 0, ToMm: ask.FinishedMm, ToleranceMm: ask.tolerance, InStock: ask.inStock}
 	aim.Document.Sizes = nil
 	if aim.Wearer {
-		aim.Document.Body = bodyFor(&in.Document, want.MeasureMm)
+		aim.Document.Body = bodyFor(doc, ask.MeasureMm)
 	}
 	m, err := measured(&aim.Document, opt.House)
 	if err != nil {
+		return nil, err
+	}
+	if m, err = countedLine(aim.Document, m, opt); err != nil {
 		return nil, err
 	}
 	s := m.Leading()
@@ -99,15 +110,15 @@ func oneSize(ctx context.Context, in *SizesWanted, want SizeWanted, opt Options)
 		out.Why = says
 		return out, nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays}
-	if in.InStock {
+	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Hand: ask.hand}
+	if ask.inStock {
 		rules.Stock = opt.Stock
 		if rules.Stock == nil {
 			rules.Stock = map[string]int{}
 		}
 	}
 	found := solve.Solve(ctx, m, goal, rules)
-	if asItIs := found.Now - goal.Want; max(asItIs, -asItIs) <= goal.Tolerance {
+	if asItIs := found.Now - goal.Want; max(asItIs, -asItIs) <= goal.Tolerance && (ask.hand == nil || ask.hand.Makes(m, s)) {
 		now := solve.Proposal{Measured: m, Value: found.Now, Off: asItIs, Line: s.Row.Line.String()}
 		found.Proposals, found.Why = append([]solve.Proposal{now}, found.Proposals...), ""
 	}

@@ -12,8 +12,8 @@ import (
 const startTolerance = length.MM(3)
 
 // Starter is a new piece from three answers: what it is, how it closes, and how
-// long it should be. It opens with a strand of one bead that fills the length, to
-// type over, or with several, joined in one of the ways of suggest. The error is
+// long it should be; 0 leaves that open. It opens with a strand of one bead that fills the
+// length, to type over, or with several, joined in one of the ways of suggest. The error is
 // format.Faults.
 func Starter(name, kind, closure string, target length.MM, rows int, join string, shelf *Shelf, house format.House) (format.Document, error) {
 	doc := format.Document{Format: format.PieceFormat, Name: name, Kind: kind, Palette: map[string]string{}, Closure: format.Closure{Type: closure},

@@ -49,7 +49,7 @@ type NewPiece struct {
 	Name     string    `json:"name"`
 	Kind     string    `json:"kind" enum:"necklace,bracelet,anklet,ornament"`
 	Closure  string    `json:"closure" enum:"clasp,knot,none,tied,bar,hung"`
-	TargetMm length.MM `json:"targetMm"`
+	TargetMm length.MM `json:"targetMm,omitempty" doc:"Left open if absent."`
 	Rows     int       `json:"rows,omitempty" minimum:"0" maximum:"20" doc:"One if absent."`
 	Join     string    `json:"join,omitempty" enum:"ring,rings,holes" doc:"What several rows go on: one ring, each a ring of its own, each a hole of the clasp."`
 }

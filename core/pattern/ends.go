@@ -43,3 +43,17 @@ func (l *Line) Outermost(both bool) []*Node {
 	}
 	return l.Items[len(l.Items)-1:]
 }
+
+// Counted is the line with its open fill as a group that comes as often as the fill does, at
+// least once; the line itself where it has none.
+func (l *Line) Counted(fills Fills) *Line {
+	if l.OpenFill() == nil {
+		return l
+	}
+	out := l.Clone()
+	n := out.OpenFill()
+	n.Kind, n.Count = Group, min(n.Count*max(1, fills.Of(out)[n]), MaxCount)
+	n.collapse()
+	out.number()
+	return out
+}

@@ -230,14 +230,16 @@ func stretch(m *measure.Measured) float64 {
 // right as it is. It is rounded to the whole millimetre.
 func (f *Fit) Suited(m *measure.Measured) length.MM {
 	if f.AsItIs() || f.Tied > 0 && f.Suits() {
-		return length.MM(math.Round(float64(m.ForTarget)))
+		return whole(m.ForTarget)
 	}
 	want := f.Measure + f.Middle
 	if p := f.Passage; p != nil {
 		want = max(want, f.Inside+(p.Need-p.Stretched)/length.MM(p.Stretch)/length.MM(m.Piece.Times()))
 	}
-	return length.MM(math.Round(float64(m.ForTarget + length.MM(m.Piece.Times())*(want-f.Inside))))
+	return whole(m.ForTarget + length.MM(m.Piece.Times())*(want-f.Inside))
 }
+
+func whole(l length.MM) length.MM { return length.MM(math.Round(float64(l))) }
 
 // Tolerated is how far from the middle of what is wanted the ease may lie, in mm.
 func (f *Fit) Tolerated() float64 {

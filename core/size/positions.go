@@ -36,13 +36,21 @@ func PartOf(kind piece.Kind) string {
 }
 
 func (p *Position) covers(of *piece.Piece) {
+	if of.Body != nil && of.Body.Measure > 0 {
+		f := &Fit{Ease: p.Inside - of.Body.Measure}
+		p.Word = f.word(allRanges(of))
+	}
+	p.coversSizes(of)
+	if name := LengthName(of, p.Finished); name != "" {
+		p.Covers = append(p.Covers, name)
+	}
+}
+
+// coversSizes adds the standard sizes that its inside length suits.
+func (p *Position) coversSizes(of *piece.Piece) {
 	part := PartOf(of.Kind)
 	if of.Body != nil {
 		part = of.Body.Part
-		if of.Body.Measure > 0 {
-			f := &Fit{Ease: p.Inside - of.Body.Measure}
-			p.Word = f.word(allRanges(of))
-		}
 	}
 	for _, s := range of.House.Sizes {
 		if s.Part != part {
@@ -56,9 +64,6 @@ func (p *Position) covers(of *piece.Piece) {
 				break
 			}
 		}
-	}
-	if name := LengthName(of, p.Finished); name != "" {
-		p.Covers = append(p.Covers, name)
 	}
 }
 

@@ -21,20 +21,32 @@ const (
 
 // counts changes how often runs come, and groups.
 func counts(t *task) []knob {
-	row := t.strand.Row
-	if !row.Corded() || row.Line == nil || row.Line.OpenFill() != nil {
-		return nil // a fill takes up whatever changes
-	}
 	var out []knob
-	for _, n := range row.Line.Nodes {
-		if len(out) == mostCounts || n.InDrop || n.IsGap() || n.Kind != pattern.Bead && n.Kind != pattern.Group || n.Count >= pattern.MaxCount || t.pinned(n) || central(row.Line, n) {
-			continue
-		}
-		step, more := t.step(edit.Op{Do: edit.Count, At: row.At(), Node: n.ID, N: n.Count + 1})
+	for _, n := range t.countable() {
+		step, more := t.step(edit.Op{Do: edit.Count, At: t.strand.Row.At(), Node: n.ID, N: n.Count + 1})
 		if more == nil || step < leastStep {
 			continue
 		}
 		out = append(out, t.countsOf(n, step, addedBy(t.strand, more)))
+		if len(out) == mostCounts {
+			break
+		}
+	}
+	return out
+}
+
+// countable lists the runs and groups of the line whose count may change.
+func (t *task) countable() []*pattern.Node {
+	row := t.strand.Row
+	if !row.Corded() || row.Line == nil || row.Line.OpenFill() != nil {
+		return nil // a fill takes up whatever changes
+	}
+	var out []*pattern.Node
+	for _, n := range row.Line.Nodes {
+		if n.InDrop || n.IsGap() || n.Kind != pattern.Bead && n.Kind != pattern.Group || n.Count >= pattern.MaxCount || t.pinned(n) || central(row.Line, n) {
+			continue
+		}
+		out = append(out, n)
 	}
 	return out
 }
@@ -46,16 +58,24 @@ const leastStep = length.MM(0.01)
 // these beads.
 func (t *task) countsOf(n *pattern.Node, step length.MM, adds map[string]int) knob {
 	most := min(mostBy, int(math.Ceil(float64(t.reach()/step))))
+	by := t.oneCount(n, step, adds)
+	var k knob
+	for more := max(1-n.Count, -most); more <= min(pattern.MaxCount-n.Count, most); more++ {
+		if more != 0 {
+			k.settings = append(k.settings, by(more))
+		}
+	}
+	return k
+}
+
+// oneCount makes the setting of so many more of a run or group.
+func (t *task) oneCount(n *pattern.Node, step length.MM, adds map[string]int) func(by int) setting {
 	beads := 0
 	for _, more := range adds {
 		beads += more
 	}
 	which := whichOf(t.strand.Row.Line, n)
-	var k knob
-	for by := max(1-n.Count, -most); by <= min(pattern.MaxCount-n.Count, most); by++ {
-		if by == 0 {
-			continue
-		}
+	return func(by int) setting {
 		after := *n
 		after.Count += by
 		all := map[string]int{}
@@ -63,10 +83,9 @@ func (t *task) countsOf(n *pattern.Node, step length.MM, adds map[string]int) kn
 			all[key] = more * by
 		}
 		id := n.ID
-		k.settings = append(k.settings, setting{says: which + shorten(n.String()) + " to " + shorten(after.String()), by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
-			line: func(line *pattern.Line) { line.Nodes[id].Count += by }})
+		return setting{says: which + shorten(n.String()) + " to " + shorten(after.String()), by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
+			line: func(line *pattern.Line) { line.Nodes[id].Count += by }}
 	}
-	return k
 }
 
 // whichOf tells a run from others that are written alike: "2nd "; nothing where it is the only one.

@@ -275,8 +275,12 @@ func (t *task) measure(w *way) *Proposal {
 	return p
 }
 
-// short says whether the piece takes more of a bead than before and than there is.
+// short says whether the piece takes more than is in hand, or more of a bead than before and
+// than there is in stock.
 func (t *task) short(m *measure.Measured) bool {
+	if t.rules.Hand != nil && t.rules.Hand.lacks(m, m.Strand(t.strand.Row.ID)) != "" {
+		return true
+	}
 	if t.rules.Stock == nil {
 		return false
 	}

@@ -31,6 +31,7 @@ type Rules struct {
 	Pins  []piece.Pin
 	Stock map[string]int       // what there is of each material by its id; nil where that is not asked
 	Shelf []*material.Material // what may be fetched: spacers of another size, clasps
+	Hand  *Hand                // all that there is to string it of; nil where that is not asked
 	// LineOnly leaves ends, clasp, slack and the dishes as they are.
 	LineOnly bool
 	Unit     length.Unit // that sentences speak in

@@ -32,6 +32,9 @@ func (t *task) why(nearest *Proposal) string {
 	case len(t.knobs) == 0:
 		return "Nothing of this row can change."
 	}
+	if t.rules.Hand != nil && t.allowedBy(func(r *Rules) { r.Hand = nil }) {
+		return "There is not enough in hand."
+	}
 	says := ""
 	if nearest != nil {
 		off := max(nearest.Off, -nearest.Off)

@@ -5,6 +5,7 @@ package start
 
 import (
 	"cmp"
+	"fmt"
 	"math"
 	"slices"
 
@@ -20,6 +21,9 @@ var (
 	firstCord = map[material.CordType]length.MM{material.Wire: 0.36, material.Elastic: 0.7, material.Waxed: 1, material.Leather: 1, material.Thread: 0.3, material.Nylon: 0.3}
 	firstBead = map[piece.Kind]length.MM{piece.Necklace: 4, piece.Bracelet: 6, piece.Anklet: 4, piece.Ornament: 8}
 )
+
+// firstBeads is how many beads a piece begins with that is of no certain length.
+const firstBeads = 20
 
 // firstLeg is how long the legs are that a piece is tied with.
 const firstLeg = length.MM(120)
@@ -49,12 +53,14 @@ func (*NoBar) Error() string {
 }
 
 // New gives a piece from three answers: a strand of one bead that fills the
-// length, to type over, on the cord and with the ends the shelf has for it. The
-// error is a *NoCord.
+// length, to type over, on the cord and with the ends the shelf has for it. Without a
+// target the strand has a few beads. The error is a *NoCord.
 func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance length.MM, house piece.House, shelf []*material.Material) (*piece.Piece, error) {
 	row := &piece.Row{ID: "r1", Passes: 1}
-	p := &piece.Piece{Kind: kind, House: house, Palette: map[string]*material.Material{}, Sections: []piece.Section{{Rows: []*piece.Row{row}}},
-		Target: &piece.Target{Finished: target, Tolerance: tolerance}}
+	p := &piece.Piece{Kind: kind, House: house, Palette: map[string]*material.Material{}, Sections: []piece.Section{{Rows: []*piece.Row{row}}}}
+	if target > 0 {
+		p.Target = &piece.Target{Finished: target, Tolerance: tolerance}
+	}
 	if err := Close(p, closure, shelf); err != nil {
 		return nil, err
 	}
@@ -65,7 +71,11 @@ func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance
 		}
 	}
 	if bead := fillBead(p, shelf); bead != nil {
-		line += "{" + dish(p, bead) + "}"
+		if key := dish(p, bead); target > 0 {
+			line += "{" + key + "}"
+		} else {
+			line += fmt.Sprint(firstBeads, key)
+		}
 	}
 	var err error
 	row.Line, err = pattern.Parse(line)

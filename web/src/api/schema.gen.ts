@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/after-made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What follows for a piece from one that is already made */
+        post: operations["afterMade"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/analyse": {
         parameters: {
             query?: never;
@@ -169,6 +186,23 @@ export interface paths {
         put?: never;
         /** What another house method would change */
         post: operations["tryHouse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/in-hand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a piece can become of the beads and cord in hand */
+        post: operations["inHand"];
         delete?: never;
         options?: never;
         head?: never;
@@ -604,6 +638,8 @@ export interface components {
             /** @description The instructions, in order. */
             steps: components["schemas"]["MakingStep"][];
             strands: components["schemas"]["Strand"][];
+            /** @description The standard sizes that it suits as it is. */
+            suits?: string[];
             tally: components["schemas"]["Count"][];
             target?: components["schemas"]["TargetState"];
             /** @description How far each step of the planning is. */
@@ -1190,6 +1226,28 @@ export interface components {
             /** @description All were searched for; else the time was up. */
             whole: boolean;
         };
+        FromMade: {
+            document: components["schemas"]["Document"];
+            /**
+             * Format: double
+             * @description The inside length of what was tried on, where that is no piece of the shop.
+             */
+            insideMm?: number;
+            /**
+             * Format: double
+             * @description How much longer this piece is to be; less than 0 for shorter.
+             */
+            longerMm?: number;
+            /**
+             * Format: double
+             * @description What it measured when it was made; as planned if absent.
+             */
+            measuredMm?: number;
+            /** @description The id of the one that is made. */
+            piece?: string;
+            /** @description How it sat on the wearer, in a word of the house's. */
+            sat?: string;
+        };
         HangerOf: {
             /** @description What hangs below each run, the lowest first. */
             below: components["schemas"]["BelowRun"][];
@@ -1382,6 +1440,18 @@ export interface components {
             /** @description The same with every default filled in. */
             whole: components["schemas"]["House"];
         };
+        InHand: {
+            /** @description How many there are of each bead, by its letter. A letter that is absent is no limit. */
+            beads: {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description The piece of cord that is left; no limit if absent.
+             */
+            cordMm?: number;
+            document: components["schemas"]["Document"];
+        };
         InsideRule: {
             /** Format: double */
             mm: number;
@@ -1485,6 +1555,43 @@ export interface components {
             nodes: components["schemas"]["Node"][];
             strand: string;
         };
+        LongestWay: {
+            /** Format: int64 */
+            beads: number;
+            /** @description Each in a few words. */
+            changes: string[];
+            /**
+             * Format: double
+             * @description Cord that is left of the piece in hand.
+             */
+            cordMm?: number;
+            /** @description Of each bead, in the order they are strung. */
+            counts: components["schemas"]["SizeCount"][];
+            /** @description The standard sizes that it suits, and the name of its length. */
+            covers: string[];
+            /** Format: double */
+            cutMm: number;
+            /** Format: double */
+            easeMm?: number;
+            easeWord?: string;
+            /** Format: double */
+            finishedMm: number;
+            /** Format: double */
+            insideMm?: number;
+            /** @description What there is not enough of for one more, by its id. */
+            limit?: string;
+            line: string;
+            /**
+             * Format: double
+             * @description Of what is wanted.
+             */
+            offMm: number;
+            operations: components["schemas"]["Operation"][];
+            /** @description What comes or goes. */
+            price: components["schemas"]["BeadPrice"][];
+            /** @description Beads that are left of those in hand. */
+            spare: components["schemas"]["SizeCount"][];
+        };
         Look: {
             colour?: string;
             /** @enum {string} */
@@ -1496,6 +1603,42 @@ export interface components {
             atMm: number;
             material: string;
             turned?: boolean;
+        };
+        MadeBefore: {
+            /**
+             * Format: double
+             * @description The target of this piece for the same length, and so much longer.
+             */
+            asLongMm: number;
+            /**
+             * Format: double
+             * @description Its length, as measured or as planned.
+             */
+            finishedMm: number;
+            /** Format: double */
+            insideMm?: number;
+            name: string;
+            /** Format: double */
+            plannedMm: number;
+            /** @description The words for how it sat, the tightest first. */
+            satWords: string[];
+            /**
+             * Format: double
+             * @description Its target for the same inside length, and so much longer.
+             */
+            sitsMm?: number;
+            /** @description Whoever it sat on like that. */
+            wearer?: components["schemas"]["TriedOn"];
+            /** @description The reason that something is not known. */
+            why?: string;
+        };
+        MadeInHand: {
+            /** @description The pattern as long as it can be, by one count each, the longest first. */
+            longest: components["schemas"]["LongestWay"][];
+            /** @description The standard sizes and named lengths of its kind, each with its best way or the reason that there is none. */
+            sizes: components["schemas"]["SizeFound"][];
+            /** @description The reason that nothing can be made. */
+            why?: string;
         };
         MakeVersionInputBody: {
             label?: string;
@@ -1695,8 +1838,11 @@ export interface components {
              * @description One if absent.
              */
             rows?: number;
-            /** Format: double */
-            targetMm: number;
+            /**
+             * Format: double
+             * @description Left open if absent.
+             */
+            targetMm?: number;
         };
         Node: {
             centre?: components["schemas"]["Node"][];
@@ -2533,6 +2679,21 @@ export interface components {
              */
             stepMm?: number;
         };
+        TriedOn: {
+            /**
+             * Format: double
+             * @description The ease that the word stands for.
+             */
+            easeMm: number;
+            /** Format: double */
+            measureMm: number;
+            part: string;
+            /**
+             * Format: double
+             * @description The target of this piece that suits that wearer.
+             */
+            suitedMm?: number;
+        };
         TypedLength: {
             /** @description It may be negative, as an ease may. */
             signed?: boolean;
@@ -2687,6 +2848,41 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    afterMade: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FromMade"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeBefore"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     analyse: {
         parameters: {
             query?: {
@@ -3035,6 +3231,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HouseEffects"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inHand: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InHand"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeInHand"];
                 };
             };
             /** @description Error */
@@ -3914,10 +4145,12 @@ type ReadonlyArray<T> = [
 ] extends [
     unknown[]
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
+export const pathsApiAfterMadePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/after-made"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiAnalysePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/analyse"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiEditPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/edit"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiFixesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/fixes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/house/try"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiInHandPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/in-hand"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];

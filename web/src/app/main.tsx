@@ -34,7 +34,7 @@ const router = createBrowserRouter([
         element: <PieceRoom />,
         children: [
           { index: true, element: <LayOut /> },
-          { path: "decide", lazy: async () => ({ Component: (await import("../pieces/Decide.tsx")).Decide }) },
+          { path: "decide", lazy: async () => ({ Component: (await import("../decide/Decide.tsx")).Decide }) },
           { path: "fit", lazy: async () => ({ Component: (await import("../fit/Fit.tsx")).Fit }) },
           { path: "sizes", lazy: async () => ({ Component: (await import("../sizes/SizesRoom.tsx")).SizesRoom }) },
           { path: "ends", lazy: async () => ({ Component: (await import("../ends/EndsRoom.tsx")).EndsRoom }) },

@@ -32,7 +32,7 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
   async function start(event: FormEvent) {
     event.preventDefault();
     try {
-      const { mm } = await unwrap(api.POST("/api/length", { body: { text: shown, unit } }));
+      const mm = shown.trim() === "" ? undefined : (await unwrap(api.POST("/api/length", { body: { text: shown, unit } }))).mm;
       const many = clasped && count > 1 ? { rows: count, join } : {};
       const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure: hangs ? "hung" : closure, targetMm: mm, ...many } }));
       onClose();
@@ -64,7 +64,7 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
                 setSays(null);
               }}
               error={says !== null}
-              helperText={says ?? 'As you say it: 7 1/2", 19 cm, 450'}
+              helperText={says ?? 'As you say it: 7 1/2", 19 cm, 450; or empty, to start from a wearer, from beads or from another piece'}
               slotProps={{ formHelperText: { role: says ? "alert" : undefined } }}
             />
             <TextField label="Name (optional)" value={name} onChange={(e) => setName(e.target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />

@@ -1,19 +1,21 @@
 import { Autocomplete, TextField } from "@mui/material";
 import { useState } from "react";
 import type { NewPiece } from "../api/client.ts";
-import { Link } from "react-router";
+import { previewed } from "../bench/BenchState.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { useHouse } from "../house/useHouse.ts";
-import { bodyOf } from "../fit/Wearer.tsx";
-import { LengthField } from "../units/LengthField.tsx";
-import { Length } from "../units/UnitContext.tsx";
-import { Choice, CLOSURES, HANGS, KINDS, lengthQuestion } from "./Answers.tsx";
+import { Choice, CLOSURES, HANGS, KINDS } from "../pieces/Answers.tsx";
+import { Follows } from "./Follows.tsx";
+import { FromLength } from "./FromLength.tsx";
+import { Starts } from "./Starts.tsx";
+import "./decide.css";
 
 /** Decide sets what is made, how it closes, and how long it should be. */
 export function Decide() {
   const { bench, state } = useBenchContext();
-  const { doc, analysis } = state;
+  const { doc } = state;
+  const shown = previewed(state);
   const setDetails = (next: { notes?: string; tags?: string[] }) => {
     const { name, notes, tags } = bench.snapshot().doc;
     void bench.apply({ do: "set-details", details: { name, notes, tags, ...next } });
@@ -37,29 +39,7 @@ export function Decide() {
             onChange={(type: NewPiece["closure"]) => void bench.apply({ do: "set-closure", text: type })}
           />
         )}
-        <fieldset>
-          <legend>{lengthQuestion(counts, hangs)}</legend>
-          <LengthField label="Target length" mm={doc.target?.finishedMm ?? null} placeholder="no target yet" width={130} onChange={(mm) => void bench.apply({ do: "set-target", mm })} onClear={() => void bench.apply({ do: "set-target" })} />
-          {" ± "}
-          <LengthField label="Tolerance" mm={doc.target?.toleranceMm ?? null} placeholder="3 mm" width={80} onChange={(toleranceMm) => void bench.apply({ do: "set-target", mm: doc.target?.finishedMm ?? analysis?.finishedMm, toleranceMm })} />
-          {analysis && (
-            <div className="quiet" style={{ marginTop: 6 }}>
-              Current length <Length mm={analysis.finishedMm} />
-              {analysis.lengthName && ` (${analysis.lengthName})`}.{" "}
-              {analysis.fit && (
-                <>
-                  Suggested length <Length mm={analysis.fit.suitedMm} /> for a {bodyOf(doc).part} of <Length mm={analysis.fit.measureMm} />
-                  {doc.body?.for && `, ${doc.body.for}`}.{" "}
-                </>
-              )}
-              {!hangs && (
-                <Link to="../fit" relative="path" className="link">
-                  {analysis.fit ? "See why" : "Work it out from a measure, size or age"}
-                </Link>
-              )}
-            </div>
-          )}
-        </fieldset>
+        {hangs ? <FromLength bench={bench} state={state} counts={counts} /> : <Starts bench={bench} state={state} counts={counts} />}
         {doc.closure.type === "clasp" && (
           <Choice
             legend="What does the target count?"
@@ -81,7 +61,10 @@ export function Decide() {
         />
         <Notes notes={doc.notes ?? ""} onNotes={(notes) => setDetails({ notes })} />
       </div>
-      {analysis && <WholePicture analysis={analysis} doc={state.analysed} />}
+      <div className="shown">
+        {shown.analysis && <WholePicture analysis={shown.analysis} doc={shown.analysed} />}
+        {!hangs && <Follows state={state} />}
+      </div>
     </div>
   );
 }

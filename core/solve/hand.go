@@ -1,0 +1,139 @@
+package solve
+
+import (
+	"cmp"
+	"context"
+	"math"
+	"slices"
+
+	"mala/core/check"
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/core/piece"
+)
+
+// Hand is what there is to string a row of.
+type Hand struct {
+	Beads map[string]int // of each bead by the id of its material; one that is not in it is no limit
+	Cord  length.MM      // of the piece of cord that is left; 0 is no limit
+}
+
+// Limits says whether anything of it can run out.
+func (h *Hand) Limits() bool { return len(h.Beads) > 0 || h.Cord > 0 }
+
+// Makes says whether it is enough for a row as it is.
+func (h *Hand) Makes(m *measure.Measured, s *measure.Strand) bool { return h.lacks(m, s) == "" }
+
+// lacks gives the id of a material that the row takes more of than is in hand; empty for none.
+func (h *Hand) lacks(m *measure.Measured, s *measure.Strand) string {
+	for _, c := range m.Tally {
+		if have, asked := h.Beads[c.Material.ID]; asked && c.Count > have {
+			return c.Material.ID
+		}
+	}
+	if h.Cord > 0 && s.CutLength() > h.Cord+tiny {
+		return s.Row.Cord.ID
+	}
+	return ""
+}
+
+// Longest is the pattern at its longest, by one of its counts.
+type Longest struct {
+	Proposal
+	Limit string // the id of what there is not enough of for one more; empty where nothing lacks
+}
+
+// mostLongest is how many ways are given.
+const mostLongest = 4
+
+// LongestOf makes a row as long as what is in hand allows: one way for each of its runs and
+// groups that may change, the longest first. A target and a wearer are left out of account.
+func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand, pins []piece.Pin) []Longest {
+	free := *m.Piece
+	free.Target, free.Body = nil, nil
+	m, err := measure.Measure(&free)
+	if err != nil {
+		return nil
+	}
+	t := newTask(ctx, m, Goal{Row: row}, Rules{Pins: pins})
+	t.before = check.All(m, "")
+	var out []Longest
+	for _, n := range t.countable() {
+		if ctx.Err() != nil {
+			break
+		}
+		if way := t.longestBy(n, &hand); way != nil {
+			out = append(out, *way)
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Longest) int {
+		return cmp.Or(cmp.Compare(b.Value, a.Value), cmp.Compare(a.Moved, b.Moved))
+	})
+	return out[:min(len(out), mostLongest)]
+}
+
+// longestBy finds the highest count of a run or group that what is in hand allows; nil where
+// even one is too many, or it brings a stop or a warning that was not there.
+func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
+	step, more := t.step(edit.Op{Do: edit.Count, At: t.strand.Row.At(), Node: n.ID, N: n.Count + 1})
+	if more == nil || step < leastStep {
+		return nil
+	}
+	adds := addedBy(t.strand, more)
+	k := t.oneCount(n, step, adds)
+	fits := func(count int) (*Longest, string) {
+		s := k(count - n.Count)
+		line := t.strand.Row.Line.Clone()
+		s.line(line)
+		ops := []edit.Op{{Do: edit.SetLine, At: t.strand.Row.At(), Text: line.String()}}
+		t.tried++
+		after, err := edit.Try(t.measured.Piece, nil, ops...)
+		if err != nil {
+			return nil, ""
+		}
+		strand := after.Strand(t.strand.Row.ID)
+		if lacks := hand.lacks(after, strand); lacks != "" {
+			return nil, lacks
+		}
+		p := Proposal{Ops: ops, Measured: after, Value: strand.ForTarget(after.Piece), Line: line.String(), Moved: s.moved}
+		if count != n.Count {
+			p.Says = []string{s.says}
+		}
+		return &Longest{Proposal: p}, ""
+	}
+	low, high := 0, t.mostOf(n, step, adds, hand)
+	var best *Longest
+	limit := ""
+	for low < high {
+		count := (low + high + 1) / 2
+		if way, lacks := fits(count); way != nil {
+			best, low = way, count
+		} else {
+			limit, high = lacks, count-1
+		}
+	}
+	if best == nil || t.ctx.Err() != nil || check.Worsens(t.before, check.All(best.Measured, "")) {
+		return nil
+	}
+	best.Limit = limit
+	return best
+}
+
+// mostOf is a count that what is in hand surely does not reach past, by the beads and by the
+// cord each one more takes.
+func (t *task) mostOf(n *pattern.Node, step length.MM, adds map[string]int, hand *Hand) int {
+	most := pattern.MaxCount
+	for key, more := range adds {
+		of := t.measured.Piece.Palette[key]
+		if have, asked := hand.Beads[of.ID]; asked && more > 0 {
+			most = min(most, n.Count+(have-t.had[of.ID])/more+1)
+		}
+	}
+	if hand.Cord > 0 {
+		left := max(0, hand.Cord-t.strand.CutLength())
+		most = min(most, n.Count+int(math.Ceil(2*float64(left/step)))+1)
+	}
+	return max(0, min(most, pattern.MaxBeads))
+}

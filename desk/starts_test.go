@@ -1,0 +1,129 @@
+package desk_test
+
+import (
+	"math"
+	"slices"
+	"strings"
+	"testing"
+
+	"mala/core/length"
+	"mala/desk"
+	"mala/format"
+)
+
+// What a pattern becomes of the beads in hand, laid out by itself, takes no more than there is,
+// and suits whom it says.
+func TestWhatIsInHandMakesWhatItSays(t *testing.T) {
+	in := desk.InHand{Document: *read(t, demoFile(t, "pieces/ferry-bell.json")), Beads: map[string]int{"F": 9}, CordMm: 520}
+	out, err := desk.MakeOf(t.Context(), &in, desk.Options{Unit: length.InMillimetres})
+	if err != nil || len(out.Longest) != 1 || len(out.Sizes) != 8 || out.Why != "" {
+		t.Fatalf("%v, %+v", err, out)
+	}
+	way := out.Longest[0]
+	after := analysed(t, apply(t, &in.Document, desk.Operation{Do: "set-line", Text: way.Line}), desk.Options{})
+	if way.Line != "9(2T S F)" || way.Limit != "foam-rondelle" || len(way.Spare) > 0 || !slices.Equal(way.Covers, after.Suits) || len(way.Covers) == 0 {
+		t.Errorf("%+v, suits %v", way, after.Suits)
+	}
+	if cut := after.Strands[0].CutMm; math.Abs(float64(way.CordMm-(520-cut))) > 1e-6 || math.Abs(float64(way.FinishedMm-after.FinishedMm)) > 1e-6 {
+		t.Errorf("%v of cord left of 520, cut %v", way.CordMm, cut)
+	}
+	short := 0
+	for _, size := range out.Sizes {
+		for _, way := range size.Items {
+			for _, c := range way.Counts {
+				if c.Material == "foam-rondelle" && c.Count > 9 {
+					t.Errorf("%s takes %d rondelles", size.Name, c.Count)
+				}
+			}
+		}
+		if len(size.Items) == 0 && size.Why == "There is not enough in hand." {
+			short++
+		}
+	}
+	if short == 0 {
+		t.Error("9 rondelles make every size")
+	}
+	in.Beads = map[string]int{"F": 0}
+	if out, err := desk.MakeOf(t.Context(), &in, desk.Options{}); err != nil || !strings.Contains(out.Why, "not even with one") {
+		t.Errorf("%v, %+v", err, out)
+	}
+	in.Beads, in.CordMm = nil, 0
+	if out, err := desk.MakeOf(t.Context(), &in, desk.Options{}); err != nil || !strings.Contains(out.Why, "Enter how many") {
+		t.Errorf("%v, %+v", err, out)
+	}
+	for _, beads := range []map[string]int{{"Q": 4}, {"F": -1}} {
+		in.Beads = beads
+		if _, err := desk.MakeOf(t.Context(), &in, desk.Options{}); err == nil || !strings.Contains(err.Error(), "Give a count") {
+			t.Errorf("%v: %v", beads, err)
+		}
+	}
+	rows := desk.InHand{Document: *read(t, demoFile(t, "pieces/three-moorings.json")), CordMm: 400}
+	if out, err := desk.MakeOf(t.Context(), &rows, desk.Options{}); err != nil || !strings.Contains(out.Why, "one row") {
+		t.Errorf("%v, %+v", err, out)
+	}
+}
+
+// A fill is counted, so that it can become as much as is in hand; a necklace has the lengths that
+// the trade names.
+func TestAFillBecomesWhatIsInHand(t *testing.T) {
+	doc := *read(t, demoFile(t, "pieces/harbour-lights.json"))
+	doc.Sections[0].Rows[0].Line = "{P}"
+	out, err := desk.MakeOf(t.Context(), &desk.InHand{Document: doc, Beads: map[string]int{"P": 90}}, desk.Options{Unit: length.InMillimetres})
+	if err != nil || len(out.Longest) != 1 || out.Longest[0].Line != "90P" {
+		t.Fatalf("%v, %+v", err, out)
+	}
+	for _, size := range out.Sizes {
+		made, want := len(size.Items) > 0, size.Name == "collar" || size.Name == "choker"
+		if made != want {
+			t.Errorf("%s of 90 pearls: %+v", size.Name, size)
+		}
+		if want && (size.Items[0].FinishedMm < size.FinishedMm-30 || size.Items[0].FinishedMm > size.FinishedMm+30) {
+			t.Errorf("%s of %v: %v", size.Name, size.FinishedMm, size.Items[0].FinishedMm)
+		}
+	}
+}
+
+// What follows from a piece that is made: as long, as roomy, and whoever it sat on.
+func TestWhatFollowsFromAPieceThatIsMade(t *testing.T) {
+	made, doc := read(t, demoFile(t, "pieces/ferry-bell.json")), *read(t, demoFile(t, "pieces/harbour-lights.json"))
+	was := analysed(t, made, desk.Options{})
+	out, err := desk.After(&desk.FromMade{Document: *made, MeasuredMm: 181, LongerMm: 9, Sat: "too tight"}, made, desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	inside := *was.InsideMm + 181 - was.FinishedMm
+	near := func(a, b length.MM) bool { return math.Abs(float64(a-b)) < 1e-4 }
+	if out.AsLongMm != 190 || !near(*out.InsideMm, inside) || !near(out.PlannedMm, was.FinishedMm) || *out.SitsMm != 190 {
+		t.Errorf("%+v", out)
+	}
+	if w := out.Wearer; w == nil || w.Part != "wrist" || w.EaseMm != -6 || !near(w.MeasureMm, inside+6) || *w.SuitedMm != 187 {
+		t.Errorf("%+v of %v inside", out.Wearer, inside)
+	}
+	for says, in := range map[string]desk.FromMade{
+		"another word": {Document: *made, Sat: "fine"},
+	} {
+		if out, err := desk.After(&in, made, desk.Options{}); err != nil || out.Wearer != nil || !strings.Contains(out.Why, says) {
+			t.Errorf("%v, %+v", err, out)
+		}
+	}
+	if _, err := desk.After(&desk.FromMade{Document: doc, LongerMm: -500}, made, desk.Options{}); err == nil {
+		t.Error("500 shorter than 187 leaves nothing")
+	}
+	hung := read(t, demoFile(t, "pieces/boathouse.json"))
+	if out, err := desk.After(&desk.FromMade{Document: doc}, hung, desk.Options{}); err != nil || out.InsideMm != nil || !strings.Contains(out.Why, "no inside length") {
+		t.Errorf("%v, %+v", err, out)
+	}
+	broken := *made
+	broken.Sections = []format.Section{{Rows: []format.Row{made.Sections[0].Rows[0]}}}
+	broken.Sections[0].Rows[0].Line = "3("
+	if _, err := desk.After(&desk.FromMade{Document: doc}, &broken, desk.Options{}); err == nil || !strings.Contains(err.Error(), "Ferry Bell has an error") {
+		t.Errorf("%v", err)
+	}
+	tried, err := desk.Tried(&desk.FromMade{Document: *made, InsideMm: 170, Sat: "comfortable"}, desk.Options{})
+	if err != nil || tried.Wearer.MeasureMm != 170 || *tried.Wearer.SuitedMm != 186 {
+		t.Errorf("%v, %+v", err, tried.Wearer)
+	}
+	if _, err := desk.Tried(&desk.FromMade{Document: *made}, desk.Options{}); err == nil {
+		t.Error("nothing was tried on")
+	}
+}

@@ -1,0 +1,85 @@
+import { expect, openCopy, saved, strand, test } from "./mala.ts";
+import type { Page } from "@playwright/test";
+
+const decide = (page: Page) => page.getByRole("link", { name: /^Decide/ }).click();
+const from = (page: Page, start: string) => page.getByRole("button", { name: start, exact: true }).press("Enter");
+const follows = (page: Page) => page.getByRole("region", { name: "What follows" });
+
+test("from the beads in hand: how long it can be, and whom it suits; the pattern only changes when asked", async ({ page }) => {
+  await openCopy(page, "Ferry Bell");
+  await decide(page);
+  await from(page, "Beads in hand");
+  await page.getByLabel("Foam rondelle in hand").fill("9");
+  const cord = page.getByLabel("Cord in hand");
+  await cord.fill("20 1/2 in");
+  await cord.press("Enter");
+  const longest = page.getByRole("region", { name: "The longest it can be" });
+  await expect(longest).toContainText("9(2T S F)");
+  await expect(longest).toContainText("Foam rondelle runs out");
+  await expect(follows(page)).toContainText("44 beads");
+  const sizes = page.getByRole("region", { name: "Whom it can suit" });
+  await expect(sizes.getByRole("row")).toHaveCount(8);
+  await expect(sizes.getByRole("row", { name: /adult large/ })).toContainText("not enough in hand");
+  await sizes.getByRole("row", { name: /age 5-7/ }).getByRole("button", { name: /^Use/ }).press("Enter");
+  await expect(follows(page)).toContainText("✓ comfortable");
+  await expect(follows(page)).toContainText("140 mm");
+  await expect(follows(page)).not.toContainText("44 beads");
+  await saved(page);
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(follows(page)).toContainText("44 beads");
+});
+
+test("from a piece already made: so much longer, as roomy inside, and better than it sat", async ({ page }) => {
+  await openCopy(page, "Last Ferry");
+  await decide(page);
+  await from(page, "A piece already made");
+  const piece = page.getByRole("combobox", { name: "A piece of the shop" });
+  await piece.fill("Ferry Bell");
+  await page.getByRole("option", { name: "Ferry Bell", exact: true }).waitFor();
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  const longer = page.getByLabel("Longer by");
+  await longer.fill("9");
+  await longer.press("Enter");
+  const before = await follows(page).textContent();
+  await page.getByRole("button", { name: "Set target to 196.4 mm" }).press("Enter");
+  await expect(follows(page)).toContainText(/too (short|long)|as asked/);
+  expect((await follows(page).textContent())!.match(/takes.*/)![0]).toBe(before!.match(/takes.*/)![0]);
+  const measured = page.getByLabel("What it measured");
+  await measured.fill("181");
+  await measured.press("Enter");
+  await page.getByLabel("How did it sit?").selectOption("too tight");
+  const sum = page.getByRole("table", { name: "The wearer's measure" });
+  await expect(sum).toContainText("so the wrist measures about");
+  await page.getByRole("button", { name: /^Use wrist 170\.\d mm, target/ }).press("Enter");
+  await expect(follows(page)).toContainText("on a wrist of 170.");
+  await from(page, "A wearer");
+  await expect(page.getByLabel("Measure of the wrist")).toHaveValue(/^170\./);
+  await expect(page.getByText("(tried on: too tight)")).toBeVisible();
+});
+
+test("from a wearer who tried something on, in inches; and from nothing at all", async ({ page }) => {
+  await page.goto("/pieces");
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  await page.getByRole("button", { name: "New piece" }).click();
+  await page.getByRole("button", { name: "Bracelet" }).click();
+  await page.getByLabel("How long should it be, closed?").fill("");
+  await page.getByLabel("Name (optional)").fill("Started from nothing");
+  await page.getByRole("button", { name: "Create" }).click();
+  await expect(strand(page)).toBeFocused();
+  await decide(page);
+  await expect(page.getByLabel("Target length")).toHaveValue("");
+  await expect(follows(page)).toContainText("20 beads");
+  await from(page, "A wearer");
+  await page.getByText("Nobody has a tape").press("Enter");
+  const inside = page.getByLabel("Inside length of what was tried on");
+  await inside.fill("7");
+  await inside.press("Enter");
+  await page.getByLabel("How did it sit?").selectOption("comfortable");
+  await page.getByRole("button", { name: /^Use wrist 6 9\/16 in, target/ }).press("Enter");
+  await expect(page.getByLabel("Measure of the wrist")).toHaveValue("6 9/16 in");
+  await expect(follows(page)).toContainText("▲ too tight");
+  await expect(follows(page)).toContainText("20 beads");
+  await from(page, "A length");
+  await expect(page.getByLabel("Target length")).toHaveValue("7 11/16 in");
+});
