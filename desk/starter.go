@@ -16,6 +16,9 @@ const startTolerance = length.MM(3)
 // length, to type over, or with several, joined in one of the ways of suggest. The error is
 // format.Faults.
 func Starter(name, kind, closure string, target length.MM, rows int, join string, shelf *Shelf, house format.House) (format.Document, error) {
+	if !(target >= 0 && target <= length.Longest) {
+		return format.Document{}, format.Faults{{Where: "targetMm", Says: "Give a length up to 100 m, or leave it open."}}
+	}
 	doc := format.Document{Format: format.PieceFormat, Name: name, Kind: kind, Palette: map[string]string{}, Closure: format.Closure{Type: closure},
 		Sections: []format.Section{{Rows: []format.Row{{ID: "r1"}}}}}
 	p, err := start.New(piece.Kind(kind), piece.ClosureType(closure), target, startTolerance, house.Resolve(), shelf.beside(&doc))

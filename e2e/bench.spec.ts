@@ -170,6 +170,10 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await page.keyboard.press("Escape");
   await page.getByRole("link", { name: /Decide/ }).click();
   await axe("decide");
+  for (const start of ["A wearer", "Beads in hand", "A piece already made"]) {
+    await page.getByRole("button", { name: start, exact: true }).click();
+    await axe(`decide from ${start}`);
+  }
   await page.getByRole("link", { name: /Fit/ }).click();
   await page.getByRole("region", { name: "Inside length and ease" }).waitFor();
   await axe("fit");

@@ -1,4 +1,5 @@
 import { readdirSync, readFileSync } from "node:fs";
+import type { Page } from "@playwright/test";
 import { expect, strand, test } from "./mala.ts";
 import { faultsOfLayout } from "./layoutFaults.ts";
 import { recordPaintedText } from "./paintedText.ts";
@@ -6,6 +7,22 @@ import { recordPaintedText } from "./paintedText.ts";
 const NAMES = readdirSync("demo/pieces").map((file) => (JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8")) as { name: string }).name);
 const STEPS = [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Printed plan/, /^History/];
 const WIDTHS = [1024, 1280, 1440];
+
+/** WAYS are the views that take more than a click to see. */
+const WAYS: { path: string; open?: (page: Page) => Promise<void> }[] = [
+  { path: "/decide?from=wearer" },
+  { path: "/decide?from=beads", open: (page) => page.getByLabel("Foam rondelle in hand").fill("9") },
+  {
+    path: "/decide?from=made",
+    open: async (page) => {
+      await page.getByRole("combobox", { name: "A piece of the shop" }).fill("Last Ferry");
+      await page.getByRole("option", { name: "Last Ferry", exact: true }).click();
+      await page.getByLabel("How did it sit?").selectOption("too tight");
+    },
+  },
+  { path: "/fit", open: (page) => page.getByRole("button", { name: /^Proposals/ }).click() },
+  { path: "/sizes" },
+];
 
 for (const name of NAMES) {
   test(`nothing of ${name} is clipped or overprinted at any width, in either unit`, async ({ page }) => {
@@ -30,6 +47,30 @@ for (const name of NAMES) {
     expect(wrong.join("\n")).toBe("");
   });
 }
+
+test("nothing of the ways to start, proposals and sizes is clipped or overprinted at any width, in either unit", async ({ page }) => {
+  const wrong: string[] = [];
+  await page.addInitScript(recordPaintedText);
+  await page.goto("/pieces");
+  await page.getByRole("link", { name: "Ferry Bell", exact: true }).click();
+  await expect(strand(page)).toBeFocused();
+  const at = new URL(page.url()).pathname;
+  for (const way of WAYS) {
+    await page.goto(at + way.path);
+    await way.open?.(page);
+    for (const unit of ["in", "mm"]) {
+      await page.getByRole("button", { name: unit, exact: true }).click();
+      await page.waitForLoadState("networkidle");
+      for (const width of WIDTHS) {
+        await page.setViewportSize({ width, height: 800 });
+        await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+        const faults = await page.evaluate(faultsOfLayout);
+        wrong.push(...faults.map((fault) => `${way.path} at ${width} px in ${unit}: ${fault}`));
+      }
+    }
+  }
+  expect(wrong.join("\n")).toBe("");
+});
 
 test("nothing of a component in the maker is clipped or overprinted at any width, in either unit", async ({ page }) => {
   const { materials } = JSON.parse(readFileSync("demo/catalogue.json", "utf8")) as { materials: { id: string; class: string }[] };

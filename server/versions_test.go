@@ -22,10 +22,15 @@ func TestAPieceIsStartedFromThreeAnswers(t *testing.T) {
 			t.Errorf("started %+v", made)
 		}
 	}
+	var open server.PieceState
+	b.call("POST", "/api/pieces/new", server.NewPiece{Name: "Open", Kind: "bracelet", Closure: "clasp"}, &open)
+	if rows := open.Document.Sections[0].Rows; open.Document.Target != nil || !strings.HasPrefix(rows[0].Line, "20") {
+		t.Errorf("started %+v", open.Document)
+	}
 	for name, bad := range map[string]server.NewPiece{
 		"no name":        {Kind: "necklace", Closure: "clasp", TargetMm: 450},
 		"a kind unknown": {Name: "x", Kind: "boat", Closure: "clasp", TargetMm: 450},
-		"no length":      {Name: "x", Kind: "necklace", Closure: "clasp"},
+		"below 0":        {Name: "x", Kind: "necklace", Closure: "clasp", TargetMm: -5},
 		"no such close":  {Name: "x", Kind: "necklace", Closure: "glue", TargetMm: 450},
 	} {
 		var p server.Problem

@@ -59,7 +59,7 @@ export function Follows({ state }: { state: BenchState }) {
       </table>
       <p>
         <Link to="../fit" relative="path" className="link">
-          {fit ? "See why in Fit" : "See how it sits in Fit"}
+          {fit ? "See why" : "See how it sits"}
         </Link>
       </p>
     </section>

@@ -21,6 +21,7 @@ export function Starts({ bench, state, counts }: StartProps & { counts: string |
   const start = asked ?? (state.doc.body?.measureMm && !state.doc.target ? "wearer" : "length");
   return (
     <>
+      <h2 className="hidden">Where to start</h2>
       <Choice legend="What do you start from?" value={start} options={STARTS} onChange={(from) => setParams({ from }, { replace: true })} />
       {start === "length" && <FromLength bench={bench} state={state} counts={counts} />}
       {start === "wearer" && <FromWearer bench={bench} state={state} />}
