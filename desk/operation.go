@@ -3,6 +3,7 @@ package desk
 import (
 	"errors"
 	"slices"
+	"strings"
 
 	"mala/core/edit"
 	"mala/core/length"
@@ -16,7 +17,7 @@ import (
 // Operation is one change to a piece: the same for keys, hands, fixes and the
 // command line.
 type Operation struct {
-	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-sizes,set-target,set-body,set-house,waive,unwaive,set-details"`
+	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-sizes,set-target,set-body,set-house,waive,unwaive,set-details,set-stack"`
 	At          *format.Place   `json:"at,omitempty"`
 	From        int             `json:"from,omitempty" doc:"Gap before the first selected bead."`
 	To          int             `json:"to,omitempty" doc:"Gap behind the last selected bead."`
@@ -42,8 +43,11 @@ type Details struct {
 	Tags  []string `json:"tags,omitempty"`
 }
 
-// setDetails changes nothing that is computed.
-const setDetails = "set-details"
+// The operations that change nothing that is computed.
+const (
+	setDetails = "set-details"
+	setStack   = "set-stack" // worn together with the pieces of the stack Text; none for empty
+)
 
 // Edited is a document after operations: what to select in it, and for a copy the
 // selection, spelled.
@@ -102,6 +106,10 @@ func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, e
 				return Edited{}, format.Faults{{Where: "operation.details", Says: "Give the details to set."}}
 			}
 			d.Name, d.Notes, d.Tags = o.Details.Name, o.Details.Notes, o.Details.Tags
+			continue
+		}
+		if o.Do == setStack {
+			d.Stack = strings.TrimSpace(o.Text)
 			continue
 		}
 		result, err := applyOne(d, o, opt)

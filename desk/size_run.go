@@ -40,9 +40,10 @@ type SizeFound struct {
 // SizeWay is the piece in a size, as one proposal has it.
 type SizeWay struct {
 	Way
-	CutMm  length.MM   `json:"cutMm"`
-	Beads  int         `json:"beads"`
-	Counts []SizeCount `json:"counts" doc:"Of each bead, in the order they are strung."`
+	StrungMm length.MM   `json:"strungMm"`
+	CutMm    length.MM   `json:"cutMm"`
+	Beads    int         `json:"beads"`
+	Counts   []SizeCount `json:"counts" doc:"Of each bead, in the order they are strung."`
 }
 
 // SizeCount is how many of a bead a size takes.
@@ -147,7 +148,7 @@ func bodyFor(doc *format.Document, mm length.MM) *format.Body {
 func sizeWay(m *measure.Measured, s *measure.Strand, aim *Aim, p *solve.Proposal, unit length.Unit) SizeWay {
 	noTarget := *aim
 	noTarget.ToMm, noTarget.Wearer = 0, false // a size has its own
-	out := SizeWay{Way: wayOf(m, s, &noTarget, p, unit), CutMm: exact(p.Measured.Leading().CutLength()), Beads: p.Measured.Leading().AllBeads(), Counts: []SizeCount{}}
+	out := SizeWay{Way: wayOf(m, s, &noTarget, p, unit), StrungMm: exact(p.Measured.Leading().Strung), CutMm: exact(p.Measured.Leading().CutLength()), Beads: p.Measured.Leading().AllBeads(), Counts: []SizeCount{}}
 	if out.Changes == nil {
 		out.Changes, out.Operations = []string{}, []Operation{}
 	}

@@ -177,6 +177,8 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await page.getByRole("link", { name: /Fit/ }).click();
   await page.getByRole("region", { name: "Inside length and ease" }).waitFor();
   await axe("fit");
+  await page.getByRole("link", { name: "Worn together with other pieces" }).click();
+  await axe("worn together");
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await page.getByRole("region", { name: "Suggested findings" }).waitFor();
   await axe("ends");

@@ -22,6 +22,7 @@ const WAYS: { path: string; open?: (page: Page) => Promise<void> }[] = [
   },
   { path: "/fit", open: (page) => page.getByRole("button", { name: /^Proposals/ }).click() },
   { path: "/sizes" },
+  { path: "/stack" },
 ];
 
 for (const name of NAMES) {
@@ -48,7 +49,7 @@ for (const name of NAMES) {
   });
 }
 
-test("nothing of the ways to start, proposals and sizes is clipped or overprinted at any width, in either unit", async ({ page }) => {
+test("nothing of the ways to start, proposals, sizes and stacks is clipped or overprinted at any width, in either unit", async ({ page }) => {
   const wrong: string[] = [];
   await page.addInitScript(recordPaintedText);
   await page.goto("/pieces");

@@ -25,6 +25,7 @@ type Document struct {
 	Kind      string            `json:"kind" enum:"necklace,bracelet,anklet,ornament"`
 	Notes     string            `json:"notes,omitempty" maxLength:"10000"`
 	Tags      []string          `json:"tags,omitempty" doc:"Words for finding the piece."`
+	Stack     string            `json:"stack,omitempty" maxLength:"40" doc:"What the pieces are called that it is worn together with."`
 	Target    *Target           `json:"target,omitempty"`
 	Body      *Body             `json:"body,omitempty"`
 	Hanging   *Hanging          `json:"hanging,omitempty" doc:"Of an ornament."`

@@ -131,6 +131,9 @@ func (b *builder) texts() {
 	if len(b.doc.Waived) > maxWaived {
 		b.add("waived", "At most %d checks can be waived. Fix some.", maxWaived)
 	}
+	if b.doc.Stack != "" && (checkName(b.doc.Stack) != "" || utf8.RuneCountInString(b.doc.Stack) > maxTag) {
+		b.add("stack", "A stack has a name of a word or two of plain text, at most %d characters.", maxTag)
+	}
 	for i, tag := range b.doc.Tags {
 		if checkName(tag) != "" || utf8.RuneCountInString(tag) > maxTag {
 			b.add(fmt.Sprintf("tags[%d]", i), "A tag is a word or two of plain text, at most %d characters.", maxTag)

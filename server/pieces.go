@@ -99,6 +99,7 @@ func (s *server) registerPieces(api huma.API) {
 				return nil, err
 			}
 			p.Document.Name = copyName(p.Document.Name)
+			p.Document.Stack = "" // a copy is another way of it, not worn beside it
 			return s.create(ctx, p.Document)
 		})
 	call(api, huma.Operation{OperationID: "pieceAnalysis", Method: http.MethodGet, Path: "/api/pieces/{id}/analysis", Summary: "The analysis of a piece's draft"},

@@ -37,4 +37,42 @@ func (s *server) registerStarts(api huma.API) {
 			out, err := desk.After(&in.Body, &made.Document, s.options(ctx, in.Unit))
 			return &answer[*desk.MadeBefore]{out}, err
 		})
+	call(api, huma.Operation{OperationID: "stacks", Method: http.MethodGet, Path: "/api/stacks", Summary: "The names of the stacks: pieces that are worn together"},
+		func(ctx context.Context, _ *struct{}) (*answer[[]string], error) {
+			names, err := s.store.Stacks(ctx)
+			return &answer[[]string]{names}, err
+		})
+	call(api, huma.Operation{OperationID: "stack", Method: http.MethodPost, Path: "/api/stacks", Summary: "How the pieces of a stack are brought to one length"},
+		func(ctx context.Context, in *struct {
+			UnitParam
+			Body desk.StackWanted
+		}) (*answer[*desk.Stack], error) {
+			opt, err := s.stocked(ctx, in.Unit)
+			if err != nil {
+				return nil, err
+			}
+			others, err := s.stackedWith(ctx, &in.Body)
+			if err != nil {
+				return nil, err
+			}
+			ctx, cancel := context.WithTimeout(ctx, fixTime)
+			defer cancel()
+			out, err := desk.BringTogether(ctx, &in.Body, others, opt)
+			return &answer[*desk.Stack]{out}, err
+		})
+}
+
+// stackedWith are the other pieces of the stack that a piece belongs to.
+func (s *server) stackedWith(ctx context.Context, in *desk.StackWanted) ([]desk.Stacked, error) {
+	if in.Document.Stack == "" {
+		return nil, nil
+	}
+	rows, err := s.store.Stack(ctx, in.Document.Stack, desk.MostStacked+1)
+	var out []desk.Stacked
+	for _, p := range rows {
+		if p.ID != in.ID {
+			out = append(out, desk.Stacked{ID: p.ID, Revision: p.Revision, Document: p.Document})
+		}
+	}
+	return out, err
 }

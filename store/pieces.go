@@ -63,6 +63,21 @@ func (s *Store) Piece(ctx context.Context, id string) (Piece, error) {
 	return p, found(s.db.WithContext(ctx).First(&p, "id = ?", id).Error)
 }
 
+// Stack lists the pieces of a stack by their names, at most so many.
+func (s *Store) Stack(ctx context.Context, name string, most int) ([]Piece, error) {
+	var out []Piece
+	return out, s.db.WithContext(ctx).Where("document->>'stack' = ?", name).Order("name, id").Limit(most).Find(&out).Error
+}
+
+// Stacks lists the names of stacks.
+func (s *Store) Stacks(ctx context.Context) ([]string, error) {
+	out := []string{}
+	return out, s.db.WithContext(ctx).Model(&Piece{}).Where("document->>'stack' IS NOT NULL").Distinct().Order("1").Limit(mostStacks).Pluck("document->>'stack'", &out).Error
+}
+
+// mostStacks is how many names are listed.
+const mostStacks = 1000
+
 // Figures are what lists show of a piece. They are worked out by the caller, never
 // here.
 type Figures struct {

@@ -22,6 +22,7 @@ import (
 type Goal struct {
 	Row       piece.ID
 	Inside    bool      // the inside length; else the length that the house holds against a target
+	Strung    bool      // the strung length instead, from the outer face of the first bead to that of the last
 	Want      length.MM // in the middle of what is right
 	Tolerance length.MM
 }
@@ -114,8 +115,11 @@ func newTask(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) *
 
 // value is what the goal is about; false where there is none.
 func (t *task) value(p *piece.Piece, s *measure.Strand) (length.MM, bool) {
-	if t.goal.Inside {
+	switch {
+	case t.goal.Inside:
 		return s.Inside()
+	case t.goal.Strung:
+		return s.Strung, true
 	}
 	return s.ForTarget(p), true
 }

@@ -13,7 +13,7 @@ func (t *task) impossible() string {
 	switch budget := BudgetOf(t.measured, t.strand, t.goal.Want); {
 	case !(t.goal.Want > 0) || math.IsInf(float64(t.goal.Want), 0):
 		return "There is no length to come to. Set a target, or a wearer's measure."
-	case !t.goal.Inside && budget.Beads <= 0:
+	case !t.goal.Inside && !t.goal.Strung && budget.Beads <= 0:
 		return fmt.Sprintf("Ends, clasp and slack take %s, so %s leaves nothing for beads. Set a longer target, or choose a shorter clasp.", (budget.Ends + budget.Slack).In(unit), t.goal.Want.In(unit))
 	case t.strand.Row.Line != nil && t.strand.Row.Line.OpenFill() != nil:
 		return "This row fills up to its target by itself. Change what is filled in, or give it a count."

@@ -536,6 +536,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stacks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The names of the stacks: pieces that are worn together */
+        get: operations["stacks"];
+        put?: never;
+        /** How the pieces of a stack are brought to one length */
+        post: operations["stack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/suggest": {
         parameters: {
             query?: never;
@@ -1011,6 +1029,8 @@ export interface components {
             sections: components["schemas"]["Section"][];
             /** @description The same pattern in other sizes. */
             sizes?: components["schemas"]["Size"][];
+            /** @description What the pieces are called that it is worn together with. */
+            stack?: string;
             /** @description Words for finding the piece. */
             tags?: string[];
             target?: components["schemas"]["Target"];
@@ -1591,6 +1611,8 @@ export interface components {
             price: components["schemas"]["BeadPrice"][];
             /** @description Beads that are left of those in hand. */
             spare: components["schemas"]["SizeCount"][];
+            /** Format: double */
+            strungMm: number;
         };
         Look: {
             colour?: string;
@@ -1883,7 +1905,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -2499,12 +2521,74 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
+            /** Format: double */
+            strungMm: number;
         };
         SizesWanted: {
             document: components["schemas"]["Document"];
             /** @description Take no more of a bead than there is. */
             inStock?: boolean;
             sizes: components["schemas"]["SizeWanted"][];
+        };
+        Stack: {
+            /** @description The piece in hand first. */
+            members: components["schemas"]["StackPiece"][];
+            /** @description How far they differ otherwise, once they are brought together. */
+            says?: string;
+            /** Format: double */
+            toleranceMm: number;
+            /** Format: double */
+            wantMm: number;
+            /** @description The reason that there is nothing to bring them to. */
+            why?: string;
+        };
+        StackPiece: {
+            /** @description It lies within the tolerance as it is. */
+            alike: boolean;
+            document: components["schemas"]["Document"];
+            /** Format: double */
+            easeMm?: number;
+            easeWord?: string;
+            /** Format: double */
+            finishedMm: number;
+            id: string;
+            /** Format: double */
+            insideMm?: number;
+            /** @description None where it is alike, or nothing is. */
+            items: components["schemas"]["SizeWay"][];
+            /**
+             * Format: double
+             * @description Of what they are brought to.
+             */
+            offMm: number;
+            /**
+             * Format: int64
+             * @description That a save states; 0 of the piece in hand.
+             */
+            revision: number;
+            /** Format: double */
+            strungMm: number;
+            why?: string;
+        };
+        StackWanted: {
+            /** @description The piece in hand. */
+            document: components["schemas"]["Document"];
+            /** @description Its id. */
+            id: string;
+            /** @description Take no more of a bead than there is. */
+            inStock?: boolean;
+            /** @description To one strung length; else to one inside length. */
+            strung?: boolean;
+            /**
+             * Format: double
+             * @description The length; that of the piece in hand if absent.
+             */
+            toMm?: number;
+            /**
+             * Format: double
+             * @description How far off is still alike; 3 mm if absent.
+             */
+            toleranceMm?: number;
         };
         Start: {
             /** @enum {string} */
@@ -4064,6 +4148,70 @@ export interface operations {
             };
         };
     };
+    stacks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stack: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StackWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stack"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     suggest: {
         parameters: {
             query?: {
@@ -4156,6 +4304,7 @@ export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSizesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/sizes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSolvePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/solve"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiStacksPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/stacks"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/suggest"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiTogetherPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/together"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const analysisInsideStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Analysis"]["insideState"]> = ["open", "nothing", "unsolved"];
@@ -4215,7 +4364,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

@@ -27,13 +27,17 @@ export function Fit() {
         <h2 className="hidden">Wearer</h2>
         <Wearer bench={bench} doc={doc} />
         {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
-        {!several(doc) && (
-          <p>
+        <p>
+          {!several(doc) && (
             <Link to="../sizes" relative="path" className="link">
               Several sizes side by side{doc.sizes?.length ? ` (${doc.sizes.length} saved)` : ""}
             </Link>
-          </p>
-        )}
+          )}
+          <br />
+          <Link to="../stack" relative="path" className="link">
+            {doc.stack ? `Worn together: ${doc.stack}` : "Worn together with other pieces"}
+          </Link>
+        </p>
       </div>
       <div className={`round-room${state.behind ? " behind" : ""}`}>
         {shown.analysis && <CrossSection analysis={shown.analysis} doc={shown.analysed} row={row} />}

@@ -22,6 +22,8 @@ export interface WrapView {
   measureMm: number | null;
   width: number;
   height: number;
+  /** px to the mm; what fits, if absent. */
+  px?: number;
 }
 
 const BODY = "#ecd9c3";
@@ -34,7 +36,7 @@ const CORD = "#7d7a76";
 const MOST_PX = 9;
 
 /** scaleOf says how many px a millimetre takes. */
-function scaleOf({ wrap, measureMm, width, height }: WrapView): number {
+export function scaleOf({ wrap, measureMm, width, height }: WrapView): number {
   const reach = Math.max(wrap.radiusMm + 4, (measureMm ?? 0) / (2 * Math.PI), wrap.reachMm);
   return Math.min(MOST_PX, (Math.min(width, height) / 2 - 8) / reach);
 }
@@ -42,7 +44,7 @@ function scaleOf({ wrap, measureMm, width, height }: WrapView): number {
 /** drawWrap paints the cross-section: the body, the beads round it as they lie, and where they touch. */
 export function drawWrap(ctx: CanvasRenderingContext2D, view: WrapView) {
   const { wrap, measureMm, width, height } = view;
-  const px = scaleOf(view);
+  const px = view.px ?? scaleOf(view);
   ctx.save();
   ctx.translate(width / 2, height / 2);
   const inner = wrap.radiusMm * px;

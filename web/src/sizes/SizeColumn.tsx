@@ -1,8 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, type KeyboardEvent } from "react";
-import { api, unwrap, type Document, type Operation, type SizeFound } from "../api/client.ts";
-import { identity } from "../api/identity.ts";
-import { opened } from "../api/opened.ts";
+import { useCallback, useEffect } from "react";
+import type { Document, Operation, SizeFound } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { layCloth } from "../felt/cloth.ts";
 import { drawWhole, fitWhole } from "../felt/drawWhole.ts";
@@ -10,6 +7,8 @@ import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
 import { usePicture } from "../felt/usePicture.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { Length } from "../units/UnitContext.tsx";
+import { Swap, swapKeys } from "./Swap.tsx";
+import { useMade } from "./useMade.ts";
 
 interface Props {
   bench: Bench;
@@ -27,14 +26,8 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
   const name = (id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
   const at = way ? size.items.indexOf(way) : -1;
 
-  function onKey(event: KeyboardEvent) {
-    if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
-    onSwap(event.key === "ArrowRight" ? 1 : -1);
-    event.preventDefault();
-  }
-
   return (
-    <section className="size-column" aria-label={`Size ${size.name}`} tabIndex={0} onKeyDown={onKey}>
+    <section className="size-column" aria-label={`Size ${size.name}`} tabIndex={0} onKeyDown={swapKeys(onSwap)}>
       <h3>
         {size.name} <span className="quiet">{size.measureMm ? <Length mm={size.measureMm} /> : size.finishedMm && <Length mm={size.finishedMm} />}</span>
       </h3>
@@ -57,20 +50,11 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
           </table>
           <p className="bead-line">{way.line}</p>
           <p className="quiet">{way.changes.length > 0 ? way.changes.join(", ") : "the pattern as it is"}</p>
-          <div className="swap" role="group" aria-label={`Proposals for ${size.name}`}>
-            <button type="button" onClick={() => onSwap(-1)} disabled={size.items.length < 2} aria-label={`Previous proposal for ${size.name}`}>
-              ‹
-            </button>
-            <span>
-              {at + 1} of {size.items.length}
-            </span>
-            <button type="button" onClick={() => onSwap(1)} disabled={size.items.length < 2} aria-label={`Next proposal for ${size.name}`}>
-              ›
-            </button>
+          <Swap name={size.name} at={at} of={size.items.length} onSwap={onSwap}>
             <button type="button" className="link" onClick={() => void bench.apply(...operationsOf(doc, size, way.line))}>
               Make the piece this size
             </button>
-          </div>
+          </Swap>
         </>
       )}
     </section>
@@ -83,7 +67,7 @@ function operationsOf(doc: Document, size: SizeFound, line: string): Operation[]
   return [{ do: "set-line", text: line }, asked];
 }
 
-function Fact({ what, value }: { what: string; value: React.ReactNode }) {
+export function Fact({ what, value }: { what: string; value: React.ReactNode }) {
   return (
     <tr>
       <th scope="row">{what}</th>
@@ -94,14 +78,7 @@ function Fact({ what, value }: { what: string; value: React.ReactNode }) {
 
 /** Picture draws the size, to the same scale as the others. */
 function Picture({ doc, operations, line, name, scale, onFit }: { doc: Document; operations: Operation[]; line: string } & Pick<Props, "scale" | "onFit"> & { name: string }) {
-  const made = useQuery({
-    queryKey: ["size", identity(doc), line, name],
-    queryFn: async ({ signal }) => {
-      const { edited, analysis } = await unwrap(api.POST("/api/edit", { params: { query: { brief: true } }, body: { document: doc, operations }, signal }));
-      return analysis && { doc: edited.document, analysis: opened(analysis) };
-    },
-    retry: false,
-  }).data;
+  const made = useMade(doc, operations, `${name} ${line}`);
   const drawn = usePicture(made?.analysis, made?.doc);
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
