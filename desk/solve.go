@@ -58,6 +58,7 @@ type Way struct {
 type BeadPrice struct {
 	Material string    `json:"material"`
 	Name     string    `json:"name"`
+	Key      string    `json:"key,omitempty" doc:"The letter of its dish."`
 	Count    int       `json:"count,omitempty"`
 	Mm       length.MM `json:"mm,omitempty" doc:"Of a cord."`
 }
@@ -182,6 +183,10 @@ func priceOf(before, after *measure.Measured) []BeadPrice {
 	for _, c := range before.Tally {
 		had[c.Material.ID] = c
 	}
+	letters := map[string]string{}
+	for key, of := range after.Piece.Palette {
+		letters[of.ID] = key
+	}
 	out := []BeadPrice{}
 	add := func(of *material.Material, count int, mm length.MM) {
 		if of.Class == material.ClassCord {
@@ -191,7 +196,7 @@ func priceOf(before, after *measure.Measured) []BeadPrice {
 		} else if mm = 0; count == 0 {
 			return
 		}
-		out = append(out, BeadPrice{of.ID, of.Name, count, exact(mm)})
+		out = append(out, BeadPrice{of.ID, of.Name, letters[of.ID], count, exact(mm)})
 	}
 	for _, c := range after.Tally {
 		was := had[c.Material.ID]

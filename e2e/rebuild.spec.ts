@@ -23,8 +23,8 @@ for (const file of readdirSync("demo/pieces")) {
     expect(pages!.length).toBeLessThanOrEqual(rows.length > 1 ? 2 : 1);
     const letters = new Map<string, string>();
     for (const row of await page.locator(".sheet table", { hasText: "Materials" }).getByRole("rowheader").allInnerTexts()) {
-      const [, letter, name] = /^([A-Z][a-z]?) (.+?),/.exec(row) ?? [];
-      if (letter) letters.set(name, letter);
+      const [, letter, name, size] = /^([A-Z][a-z]?) (.+?), ([^,]+)/.exec(row) ?? [];
+      if (letter) letters.set(name, letters.has(name) ? "?" : letter).set(`${name} ${size}`, letter);
     }
     const sections = await page.locator(".sheet .runs").all();
     expect(sections).toHaveLength(rows.length);

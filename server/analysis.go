@@ -175,10 +175,15 @@ func (s *server) solve(ctx context.Context, in *struct {
 	ctx, cancel := context.WithTimeout(ctx, fixTime)
 	defer cancel()
 	out, err := desk.Solve(ctx, &in.Body, opt)
+	return &answer[*desk.Ways]{out}, inTime(err)
+}
+
+// inTime lets what was found stand where the time was up.
+func inTime(err error) error {
 	if errors.Is(err, context.DeadlineExceeded) {
-		err = nil // what was found in time
+		return nil
 	}
-	return &answer[*desk.Ways]{out}, err
+	return err
 }
 
 // stocked are the options with all of the catalogue, and what there is of it.

@@ -9,7 +9,8 @@ import (
 	"mala/desk"
 )
 
-// registerStarts are the calls behind the ways to start a piece.
+// registerStarts are the calls behind the ways to start a piece, to string it in sizes, and to wear
+// it with others.
 func (s *server) registerStarts(api huma.API) {
 	call(api, huma.Operation{OperationID: "inHand", Method: http.MethodPost, Path: "/api/in-hand", Summary: "What a piece can become of the beads and cord in hand"},
 		func(ctx context.Context, in *struct {
@@ -36,6 +37,20 @@ func (s *server) registerStarts(api huma.API) {
 			}
 			out, err := desk.After(&in.Body, &made.Document, s.options(ctx, in.Unit))
 			return &answer[*desk.MadeBefore]{out}, err
+		})
+	call(api, huma.Operation{OperationID: "graduate", Method: http.MethodPost, Path: "/api/graduate", Summary: "How many of each size make a graduated strand"},
+		func(ctx context.Context, in *struct {
+			UnitParam
+			Body desk.Graduation
+		}) (*answer[*desk.Ways], error) {
+			opt, err := s.stocked(ctx, in.Unit)
+			if err != nil {
+				return nil, err
+			}
+			ctx, cancel := context.WithTimeout(ctx, fixTime)
+			defer cancel()
+			out, err := desk.Graduate(ctx, &in.Body, opt)
+			return &answer[*desk.Ways]{out}, inTime(err)
 		})
 	call(api, huma.Operation{OperationID: "stacks", Method: http.MethodGet, Path: "/api/stacks", Summary: "The names of the stacks: pieces that are worn together"},
 		func(ctx context.Context, _ *struct{}) (*answer[[]string], error) {

@@ -140,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/graduate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How many of each size make a graduated strand */
+        post: operations["graduate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -705,6 +722,8 @@ export interface components {
         BeadPrice: {
             /** Format: int64 */
             count?: number;
+            /** @description The letter of its dish. */
+            key?: string;
             material: string;
             /**
              * Format: double
@@ -1267,6 +1286,19 @@ export interface components {
             piece?: string;
             /** @description How it sat on the wearer, in a word of the house's. */
             sat?: string;
+        };
+        Graduation: {
+            /** @description Every row together. */
+            all?: boolean;
+            /** @description The letter of the one bead at the centre. */
+            centre?: string;
+            document: components["schemas"]["Document"];
+            /** @description Take no more of a bead than there is. */
+            inStock?: boolean;
+            /** @description The letters of the sizes. */
+            ladder: string[];
+            /** @description The id of the row; the leading one if absent. */
+            row?: string;
         };
         HangerOf: {
             /** @description What hangs below each run, the lowest first. */
@@ -2539,7 +2571,7 @@ export interface components {
             toleranceMm: number;
             /** Format: double */
             wantMm: number;
-            /** @description The reason that there is nothing to bring them to. */
+            /** @description The reason that there is nothing to bring them to, or that some are left out. */
             why?: string;
         };
         StackPiece: {
@@ -3189,6 +3221,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Fixes"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    graduate: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Graduation"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ways"];
                 };
             };
             /** @description Error */
@@ -4297,6 +4364,7 @@ export const pathsApiAfterMadePostParametersQueryUnitValues: ReadonlyArray<Flatt
 export const pathsApiAnalysePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/analyse"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiEditPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/edit"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiFixesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/fixes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiGraduatePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/graduate"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/house/try"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiInHandPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/in-hand"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];

@@ -5,6 +5,7 @@ import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
 import { Dishes } from "../dishes/Dishes.tsx";
 import { Ends } from "../ends/Ends.tsx";
 import { Gauge } from "../gauge/Gauge.tsx";
+import { Graduation } from "../proposals/Graduation.tsx";
 import { Proposals } from "../proposals/Proposals.tsx";
 import { Structure } from "../rows/Structure.tsx";
 import { Checks } from "../tally/Checks.tsx";
@@ -70,6 +71,7 @@ export function LayOut() {
       </div>
       <aside className="side right" aria-label="Materials and checks">
         <Proposals bench={bench} state={state} />
+        <Graduation bench={bench} state={state} />
         <Tally state={state} />
         <Checks bench={bench} state={state} onShown={focusStrand} />
       </aside>

@@ -1,3 +1,4 @@
+import { nameAmong } from "../dishes/size.ts";
 import type { Document, Strand } from "../api/client.ts";
 import { isDrop, isGap, isLoop } from "../api/piece.ts";
 import type { Handle } from "../felt/useHands.ts";
@@ -18,7 +19,7 @@ export function selectionFacts(strand: Strand, { from, to }: Gaps): { beads: num
 /** describePlace says in words where the caret is, or what is selected. */
 export function describePlace(strand: Strand, doc: Document, { from, to }: Gaps): string {
   const { placed } = strand;
-  const name = (i: number) => doc.materials.find((m) => m.id === placed[i]?.material)?.name ?? (isGap(placed[i]?.key ?? "") ? "a gap" : isDrop(placed[i]?.key ?? "") ? (isLoop(placed[i].key) ? "a loop" : "a drop") : "");
+  const name = (i: number) => (doc.materials.some((m) => m.id === placed[i]?.material) ? nameAmong(doc, placed[i].material) : isGap(placed[i]?.key ?? "") ? "a gap" : isDrop(placed[i]?.key ?? "") ? isLoop(placed[i].key) ? "a loop" : "a drop" : "");
   if (placed.length === 0) return "The cord is bare; type a dish's letter to begin";
   const beads = (end: number) => placed.slice(0, end).filter((b) => !isGap(b.key)).length;
   const all = beads(placed.length);

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap, type Document, type MadeInHand, type Operation } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
+import { nameAmong } from "../dishes/size.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { LengthField } from "../units/LengthField.tsx";
 import { formatLength } from "../units/length.ts";
@@ -37,8 +38,8 @@ export function FromBeads({ bench, state }: StartProps) {
         <div className="hand-list">
           {letters.map((key) => (
             <label key={key}>
-              <b>{key}</b> {nameOf(doc, doc.palette[key])}
-              <input type="number" min={0} aria-label={`${nameOf(doc, doc.palette[key])} in hand`} placeholder="enough" value={given[key] ?? ""} onChange={(e) => set(key, e.target.value)} />
+              <b>{key}</b> {nameAmong(doc, doc.palette[key])}
+              <input type="number" min={0} aria-label={`${nameAmong(doc, doc.palette[key])} in hand`} placeholder="enough" value={given[key] ?? ""} onChange={(e) => set(key, e.target.value)} />
             </label>
           ))}
           <label>
@@ -52,8 +53,6 @@ export function FromBeads({ bench, state }: StartProps) {
     </>
   );
 }
-
-const nameOf = (doc: Document, id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
 
 interface BecomesProps {
   found: MadeInHand;
@@ -85,8 +84,8 @@ function Becomes({ found, doc, take, look }: BecomesProps) {
                   {way.covers.length > 0 && `, suits ${way.covers.join(", ")}`}
                   <br />
                   <span className="quiet">
-                    {way.limit ? `${nameOf(doc, way.limit)} runs out` : "nothing runs out"}
-                    {way.spare.map((c) => `; ${c.count} ${nameOf(doc, c.material)} left`)}
+                    {way.limit ? `${nameAmong(doc, way.limit)} runs out` : "nothing runs out"}
+                    {way.spare.map((c) => `; ${c.count} ${nameAmong(doc, c.material)} left`)}
                     {way.cordMm !== undefined && `; ${formatted(way.cordMm)} of cord left`}
                   </span>
                 </span>

@@ -1,4 +1,4 @@
-import type { Material, Outline } from "../api/client.ts";
+import type { Document, Material, Outline } from "../api/client.ts";
 
 /** sizeOf writes a material's size in the trade's way, always in millimetres; of a component what its outline measures. */
 export function sizeOf(m: Material, outline?: Outline): string {
@@ -36,4 +36,12 @@ export function sizedBy(m: Material): string {
 /** sizedWord is how a bead was measured, in one word; nothing for a nominal size. */
 export function sizedWord(m: Material): string {
   return m.run ? "measured" : m.sized === "calipered" ? "calipered" : "";
+}
+
+/** nameAmong is a material's name, with its size where the piece has another bead of that name. */
+export function nameAmong(doc: Document, id: string | undefined): string {
+  const m = doc.materials.find((one) => one.id === id);
+  if (!m) return id ?? "";
+  const alike = m.class === "bead" && Object.values(doc.palette).some((other) => other !== id && doc.materials.some((one) => one.id === other && one.name === m.name));
+  return alike ? `${m.name} ${sizeOf(m)}` : m.name;
 }

@@ -1,7 +1,7 @@
 import { isDrop, isGap, isLoop, rowOf, rowsOf } from "../api/piece.ts";
 import { useMemo, type Ref } from "react";
 import type { Analysis, Document, PartOf, Strand, VersionNote } from "../api/client.ts";
-import { sizedWord, sizeOf } from "../dishes/size.ts";
+import { nameAmong, sizedWord, sizeOf } from "../dishes/size.ts";
 import { drawWhole } from "../felt/drawWhole.ts";
 import { usePicture } from "../felt/usePicture.ts";
 import { linksOf } from "../tally/Tally.tsx";
@@ -107,7 +107,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
                   </>
                 ) : (
                   <>
-                    <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : name(run.material)}
+                    <b>{run.count}</b> {crowd(strand.runs.length) === "crowded" ? keyOf(run.material) : nameAmong(doc, run.material)}
                   </>
                 )}
                 {run.turned && <em> reversed</em>}

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState, type KeyboardEvent } from "react";
+import { useEffect, useState } from "react";
 import { api, unwrap, type Way } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { strandOf } from "../api/piece.ts";
@@ -7,8 +7,8 @@ import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 import { BudgetSum } from "./BudgetSum.tsx";
-import { WayItem } from "./WayItem.tsx";
-import "./proposals.css";
+import { WayList } from "./WayList.tsx";
+import { WaysSection } from "./WaysSection.tsx";
 
 interface Props {
   bench: Bench;
@@ -17,36 +17,16 @@ interface Props {
 
 /** Proposals are the few best ways to bring the row in hand to its target or the piece to its wearer. Off either, they are offered; else they are asked for. */
 export function Proposals({ bench, state }: Props) {
-  const [open, setOpen] = useState(false);
   const [ways, setWays] = useState<Way[]>([]);
   const { analysis, doc } = state;
   const target = strandOf(analysis, state.row)?.target;
   const off = (target && !target.within) || (analysis?.fit && !analysis.fit.suits);
   const wearer = analysis?.fit !== undefined;
   if (!analysis || (!target && !wearer)) return null;
-  const close = () => {
-    setOpen(false);
-    void bench.preview(null);
-  };
-
-  function onKey(event: KeyboardEvent) {
-    if (!open || event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).tagName === "SELECT") return;
-    const way = ways[Number(event.key) - 1];
-    if (event.key === "Escape") close();
-    else if (/^[1-9]$/.test(event.key) && way) void bench.apply(...way.operations);
-    else return;
-    event.preventDefault();
-  }
-
   return (
-    <section className="proposals" aria-label="Proposals" onKeyDown={onKey}>
-      <h2>
-        <button type="button" id="proposals" className="plain" aria-expanded={open} onClick={() => (open ? close() : setOpen(true))}>
-          Proposals <i aria-hidden>{open ? "▾" : "▸"}</i>
-        </button>
-      </h2>
-      {open ? <Found key={doc.kind} bench={bench} state={state} wearer={wearer} hasTarget={target !== undefined} onWays={setWays} /> : <p className={off ? "off" : "quiet"}>{off ? "Ways to bring it right (=)" : "Other counts and sizes (=)"}</p>}
-    </section>
+    <WaysSection bench={bench} id="proposals" title="Proposals" off={off} hint={off ? "Ways to bring it right (=)" : "Other counts and sizes (=)"} ways={ways}>
+      <Found key={doc.kind} bench={bench} state={state} wearer={wearer} hasTarget={target !== undefined} onWays={setWays} />
+    </WaysSection>
   );
 }
 
@@ -67,7 +47,6 @@ function Found({ bench, state, wearer, hasTarget, onWays }: Props & { wearer: bo
     gcTime: 10_000,
   });
   useEffect(() => () => void bench.preview(null), [bench]);
-  const take = (way: Way) => void bench.apply(...way.operations);
   const ways = found.data?.items ?? NONE;
 
   useEffect(() => onWays(ways), [ways, onWays]);
@@ -92,12 +71,7 @@ function Found({ bench, state, wearer, hasTarget, onWays }: Props & { wearer: bo
       {found.isPending && <p className="quiet">Trying …</p>}
       {found.isError && <p role="alert">{found.error.message}</p>}
       {found.data?.why && <p role="status">{found.data.why}</p>}
-      <ol>
-        {ways.map((way, i) => (
-          <WayItem key={`${way.line} ${way.changes.join()}`} way={way} number={i + 1} onLook={(looks) => void bench.preview(looks ? way.operations : null)} onUse={() => take(way)} />
-        ))}
-        {found.data?.nearest && <WayItem way={found.data.nearest} onLook={(looks) => void bench.preview(looks ? found.data.nearest!.operations : null)} onUse={() => take(found.data.nearest!)} />}
-      </ol>
+      <WayList bench={bench} found={found.data} />
     </>
   );
 }

@@ -39,8 +39,11 @@ export function WayItem({ way, number, onLook, onUse }: Props) {
   );
 }
 
-/** priceOf tells which beads and findings come and go. */
+/** priceOf tells which beads and findings come and go; those of one name by their letters. */
 function priceOf(way: Way): string {
-  const parts = way.price.flatMap(({ name, count = 0 }) => (count ? [`${count < 0 ? "−" : "+"}${Math.abs(count)} ${name}`] : []));
+  const parts = way.price.flatMap(({ material, name, key, count = 0 }) => {
+    const alike = way.price.some((other) => other.name === name && other.material !== material);
+    return count ? [`${count < 0 ? "−" : "+"}${Math.abs(count)} ${alike && key ? `${key} ` : ""}${name}`] : [];
+  });
   return parts.join(" · ") || "no beads";
 }

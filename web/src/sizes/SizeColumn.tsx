@@ -1,5 +1,6 @@
 import { useCallback, useEffect } from "react";
 import type { Document, Operation, SizeFound } from "../api/client.ts";
+import { nameAmong } from "../dishes/size.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { layCloth } from "../felt/cloth.ts";
 import { drawWhole, fitWhole } from "../felt/drawWhole.ts";
@@ -23,7 +24,6 @@ interface Props {
 
 /** SizeColumn is the piece in one size: as it looks, its figures, its counts, and what changes; arrow keys swap its proposal. */
 export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Props) {
-  const name = (id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
   const at = way ? size.items.indexOf(way) : -1;
 
   return (
@@ -44,7 +44,7 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
               <Fact what="cut" value={<Length mm={way.cutMm} />} />
               <Fact what="beads" value={way.beads} />
               {way.counts.map((c) => (
-                <Fact key={c.material} what={name(c.material)} value={c.count} />
+                <Fact key={c.material} what={nameAmong(doc, c.material)} value={c.count} />
               ))}
             </tbody>
           </table>

@@ -1,0 +1,32 @@
+import { expect, finished, line, openCopy, test } from "./mala.ts";
+
+test("a strand is graduated by keyboard, looked at before it is taken, and in inches", async ({ page }) => {
+  await openCopy(page, "Lamplighter");
+  const target = page.getByLabel("Target length");
+  await target.fill("18 1/2 in");
+  await target.press("Enter");
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  const graduation = page.getByRole("region", { name: "Graduation" });
+  await graduation.getByRole("button", { name: "Graduation" }).press("Enter");
+  await graduation.getByLabel("Centre").selectOption("L");
+  await expect(graduation.getByRole("checkbox", { name: /^L / })).not.toBeChecked();
+  const ways = graduation.getByRole("listitem");
+  await expect(ways.first()).toContainText("| L>");
+  await expect(ways.first()).toContainText(/18 \d+\/\d+ in/);
+  const first = (await ways.first().locator("b").textContent())!;
+  await expect(page.getByRole("img", { name: /^The whole piece: 87 beads/ })).toBeVisible();
+  await ways.first().getByRole("button", { name: /^Use/ }).focus();
+  await expect(page.getByRole("img", { name: /^The whole piece: 87 beads/ })).toHaveCount(0);
+  await expect(line(page)).toHaveValue("<9A 9B 9C 8D 8E | L>");
+  await page.keyboard.press("1");
+  await expect(line(page)).toHaveValue(first);
+  await expect(finished(page)).toContainText("18 ");
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(line(page)).toHaveValue("<9A 9B 9C 8D 8E | L>");
+  await graduation.getByRole("checkbox", { name: /^A / }).press("Space");
+  await expect(ways.first()).not.toContainText("A ");
+  for (const key of ["B", "C", "D"]) await graduation.getByRole("checkbox", { name: new RegExp(`^${key} `) }).press("Space");
+  await expect(graduation.getByRole("status")).toContainText("at least two sizes");
+  await page.keyboard.press("Escape");
+  await expect(graduation).toContainText("Sizes that rise to the centre");
+});

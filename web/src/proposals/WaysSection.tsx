@@ -1,0 +1,46 @@
+import { useState, type KeyboardEvent, type ReactNode } from "react";
+import type { Way } from "../api/client.ts";
+import type { Bench } from "../bench/Bench.ts";
+import "./proposals.css";
+
+interface Props {
+  bench: Bench;
+  /** What opens it is found by this. */
+  id: string;
+  title: string;
+  hint: string;
+  /** The hint is about something that is wrong. */
+  off?: boolean;
+  /** Those that number keys take. */
+  ways: Way[];
+  children: ReactNode;
+}
+
+/** WaysSection opens ways to change the piece: a number takes one, Escape closes it. */
+export function WaysSection({ bench, id, title, hint, off = false, ways, children }: Props) {
+  const [open, setOpen] = useState(false);
+  const close = () => {
+    setOpen(false);
+    void bench.preview(null);
+  };
+
+  function onKey(event: KeyboardEvent) {
+    if (!open || event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest("select, input:not([type=checkbox])")) return;
+    const way = ways[Number(event.key) - 1];
+    if (event.key === "Escape") close();
+    else if (/^[1-9]$/.test(event.key) && way) void bench.apply(...way.operations);
+    else return;
+    event.preventDefault();
+  }
+
+  return (
+    <section className="proposals" aria-label={title} onKeyDown={onKey}>
+      <h2>
+        <button type="button" id={id} className="plain" aria-expanded={open} onClick={() => (open ? close() : setOpen(true))}>
+          {title} <i aria-hidden>{open ? "▾" : "▸"}</i>
+        </button>
+      </h2>
+      {open ? children : <p className={off ? "off" : "quiet"}>{hint}</p>}
+    </section>
+  );
+}
