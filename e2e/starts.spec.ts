@@ -83,3 +83,31 @@ test("from a wearer who tried something on, in inches; and from nothing at all",
   await from(page, "A length");
   await expect(page.getByLabel("Target length")).toHaveValue("7 11/16 in");
 });
+
+test("a stretch ring is converted to a clasp and back with its pattern, by keyboard, and its target rounded", async ({ page }) => {
+  await openCopy(page, "Ferry Bell");
+  await decide(page);
+  await page.getByText("Convert it, keeping the pattern").press("Enter");
+  await page.getByLabel("Closed by").selectOption("clasp");
+  const ways = page.locator(".convert").getByRole("listitem");
+  await expect(ways).toHaveCount(3);
+  await expect(ways.first()).toContainText("Lobster clasp");
+  await ways.first().getByRole("button", { name: /^Use/ }).focus();
+  await page.keyboard.press("1");
+  await expect(page.getByText("bracelet, closed by a clasp")).toBeVisible();
+  await expect(follows(page)).toContainText("38 beads");
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  await page.getByLabel("Closed by").selectOption("knot");
+  const to = page.getByLabel("Length to convert it to");
+  await to.fill("7 1/2");
+  await to.press("Enter");
+  await expect(ways.first()).toContainText("target to 7 1/2 in");
+  await ways.first().getByRole("button", { name: /^Use/ }).press("Enter");
+  await expect(page.getByText("bracelet, tied in a ring")).toBeVisible();
+  await expect(page.getByLabel("Target length")).toHaveValue("7 1/2 in");
+  await page.getByRole("button", { name: "Round to 190 mm" }).press("Enter");
+  await page.getByRole("button", { name: "mm", exact: true }).click();
+  await expect(page.getByLabel("Target length")).toHaveValue("190 mm");
+  await page.getByRole("button", { name: "Round to 7 1/2 in" }).press("Enter");
+  await expect(page.getByLabel("Target length")).toHaveValue("190.5 mm");
+});

@@ -52,6 +52,20 @@ func (s *server) registerStarts(api huma.API) {
 			out, err := desk.Graduate(ctx, &in.Body, opt)
 			return &answer[*desk.Ways]{out}, inTime(err)
 		})
+	call(api, huma.Operation{OperationID: "convert", Method: http.MethodPost, Path: "/api/convert", Summary: "How a piece becomes another kind or closes another way, keeping its pattern"},
+		func(ctx context.Context, in *struct {
+			UnitParam
+			Body desk.Conversion
+		}) (*answer[*desk.Converted], error) {
+			opt, err := s.stocked(ctx, in.Unit)
+			if err != nil {
+				return nil, err
+			}
+			ctx, cancel := context.WithTimeout(ctx, fixTime)
+			defer cancel()
+			out, err := desk.Convert(ctx, &in.Body, opt)
+			return &answer[*desk.Converted]{out}, inTime(err)
+		})
 	call(api, huma.Operation{OperationID: "stacks", Method: http.MethodGet, Path: "/api/stacks", Summary: "The names of the stacks: pieces that are worn together"},
 		func(ctx context.Context, _ *struct{}) (*answer[[]string], error) {
 			names, err := s.store.Stacks(ctx)

@@ -156,18 +156,22 @@ func (t *trial) mends(f *Finding, c *Fix, bench Bench) (moved int, ok bool) {
 
 // Worsens says whether a change brings a stop or a warning that was not there, of another kind,
 // cause or place. What the length or the ease is off by is left aside.
-func Worsens(before, after []Finding) bool {
+func Worsens(before, after []Finding) bool { return len(New(before, after)) > 0 }
+
+// New gives those stops and warnings.
+func New(before, after []Finding) []Finding {
 	was := known(before)
+	var out []Finding
 	for i := range after {
 		g := &after[i]
 		if g.Severity == Advise || g.Waived != "" || g.Code == lengthOff.Code || g.Code == easeOff.Code {
 			continue
 		}
 		if b := was[key(g)]; b == nil || g.Severity.rank() < b.Severity.rank() || g.places() > b.places() {
-			return true
+			out = append(out, *g)
 		}
 	}
-	return false
+	return out
 }
 
 // longest is by how much the row that changes most gets longer.

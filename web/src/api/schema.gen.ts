@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a piece becomes another kind or closes another way, keeping its pattern */
+        post: operations["convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edit": {
         parameters: {
             query?: never;
@@ -986,6 +1003,41 @@ export interface components {
             unweighed: string[];
             /** Format: double */
             widthMm: number;
+        };
+        Conversion: {
+            /** @enum {string} */
+            closure: "clasp" | "knot" | "none" | "bar" | "tied";
+            document: components["schemas"]["Document"];
+            /** @description Take no more of a bead than there is. */
+            inStock?: boolean;
+            /** @enum {string} */
+            kind: "necklace" | "bracelet" | "anklet";
+            /**
+             * Format: double
+             * @description The length it is to have; if absent it keeps its inside length.
+             */
+            toMm?: number;
+        };
+        Converted: {
+            /** @description Of a length. */
+            budget?: components["schemas"]["Budget"];
+            /** @description The stops and warnings that come with the first way. */
+            checks: string[];
+            /** @description None where nothing lies within the tolerance. */
+            items: components["schemas"]["Way"][];
+            /** @description Where nothing does. */
+            nearest?: components["schemas"]["Way"];
+            /** Format: double */
+            nowMm: number;
+            /** Format: double */
+            toleranceMm: number;
+            /**
+             * Format: double
+             * @description The length, or the inside length, in the middle of what is right.
+             */
+            wantMm: number;
+            /** @description The reason that there is none, and which change of rule would allow one. */
+            why?: string;
         };
         CordFit: {
             cord: string;
@@ -3160,6 +3212,41 @@ export interface operations {
             };
         };
     };
+    convert: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Conversion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Converted"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     edit: {
         parameters: {
             query?: {
@@ -4362,6 +4449,7 @@ type ReadonlyArray<T> = [
 ] ? Readonly<Exclude<T, undefined>> : Readonly<Exclude<T, undefined>[]>;
 export const pathsApiAfterMadePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/after-made"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiAnalysePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/analyse"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiConvertPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/convert"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiEditPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/edit"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiFixesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/fixes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiGraduatePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/graduate"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
@@ -4386,6 +4474,8 @@ export const closureTypeValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const componentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["kind"]> = ["charm", "link", "drop", "pendant", "tassel", "coil", "beaded", "carrier", "turn"];
 export const componentLoopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Component"]["loop"]> = ["simple", "wrapped"];
 export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ComponentFacts"]["faces"]> = ["any", "front", "side"];
+export const conversionClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Conversion"]["closure"]> = ["clasp", "knot", "none", "bar", "tied"];
+export const conversionKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Conversion"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];

@@ -6,6 +6,7 @@ import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { useHouse } from "../house/useHouse.ts";
 import { Choice, CLOSURES, HANGS, KINDS } from "../pieces/Answers.tsx";
+import { Convert } from "./Convert.tsx";
 import { Follows } from "./Follows.tsx";
 import { FromLength } from "./FromLength.tsx";
 import { Starts } from "./Starts.tsx";
@@ -39,6 +40,7 @@ export function Decide() {
             onChange={(type: NewPiece["closure"]) => void bench.apply({ do: "set-closure", text: type })}
           />
         )}
+        {!hangs && <Convert bench={bench} state={state} />}
         {hangs ? <FromLength bench={bench} state={state} counts={counts} /> : <Starts bench={bench} state={state} counts={counts} />}
         {doc.closure.type === "clasp" && (
           <Choice

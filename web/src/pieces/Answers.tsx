@@ -9,6 +9,9 @@ export const KINDS: { value: NewPiece["kind"]; label: string }[] = [
   { value: "ornament", label: "Ornament" },
 ];
 
+/** USUAL is the length each kind is usually made to, in mm. */
+export const USUAL: Record<NewPiece["kind"], number> = { necklace: 450, bracelet: 190, anklet: 240, ornament: 250 };
+
 export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string }[] = [
   { value: "clasp", label: "A clasp", says: "two ends that open" },
   { value: "knot", label: "A knot", says: "a ring tied with a knot, like stretch pieces" },

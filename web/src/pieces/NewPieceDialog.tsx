@@ -5,10 +5,7 @@ import { api, unwrap, type NewPiece } from "../api/client.ts";
 import { useHouse } from "../house/useHouse.ts";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
-import { Choice, CLOSURES, HANGS, JOINS, KINDS, lengthQuestion } from "./Answers.tsx";
-
-/** USUAL is the length each kind is usually made to, in mm. */
-const USUAL: Record<NewPiece["kind"], number> = { necklace: 450, bracelet: 190, anklet: 240, ornament: 250 };
+import { Choice, CLOSURES, HANGS, JOINS, KINDS, lengthQuestion, USUAL } from "./Answers.tsx";
 
 const MOST_ROWS = 20;
 

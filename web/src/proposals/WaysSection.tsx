@@ -24,13 +24,13 @@ export function WaysSection({ bench, id, title, hint, off = false, ways, childre
     void bench.preview(null);
   };
 
+  const takes = takenByNumber(bench, ways);
   function onKey(event: KeyboardEvent) {
-    if (!open || event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest("select, input:not([type=checkbox])")) return;
-    const way = ways[Number(event.key) - 1];
-    if (event.key === "Escape") close();
-    else if (/^[1-9]$/.test(event.key) && way) void bench.apply(...way.operations);
-    else return;
-    event.preventDefault();
+    if (!open) return;
+    if (event.key === "Escape") {
+      close();
+      event.preventDefault();
+    } else takes(event);
   }
 
   return (
@@ -43,4 +43,15 @@ export function WaysSection({ bench, id, title, hint, off = false, ways, childre
       {open ? children : <p className={off ? "off" : "quiet"}>{hint}</p>}
     </section>
   );
+}
+
+/** takenByNumber lets a number take the way that it stands at. */
+export function takenByNumber(bench: Bench, ways: Way[]) {
+  return (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest("select, input:not([type=checkbox])")) return;
+    const way = ways[Number(event.key) - 1];
+    if (!/^[1-9]$/.test(event.key) || !way) return;
+    void bench.apply(...way.operations);
+    event.preventDefault();
+  };
 }

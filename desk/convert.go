@@ -1,0 +1,162 @@
+package desk
+
+import (
+	"context"
+	"fmt"
+
+	"mala/core/check"
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/piece"
+	"mala/core/size"
+	"mala/core/solve"
+	"mala/format"
+)
+
+// Conversion asks for a piece as another kind, or closed another way, with its pattern kept.
+type Conversion struct {
+	Document format.Document `json:"document"`
+	Kind     string          `json:"kind" enum:"necklace,bracelet,anklet"`
+	Closure  string          `json:"closure" enum:"clasp,knot,none,bar,tied"`
+	ToMm     length.MM       `json:"toMm,omitempty" minimum:"0" maximum:"100000" doc:"The length it is to have; if absent it keeps its inside length."`
+	InStock  bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
+}
+
+// Converted are the ways to do so, each with all that it takes.
+type Converted struct {
+	Ways
+	Checks []string `json:"checks" doc:"The stops and warnings that come with the first way."`
+}
+
+// Convert proposes how the piece becomes the other kind or closes the other way: cord, ends and
+// target change, and of its pattern the counts alone. It changes nothing. The error is
+// format.Faults.
+func Convert(ctx context.Context, in *Conversion, opt Options) (*Converted, error) {
+	if !(in.ToMm >= 0 && in.ToMm <= length.Longest) {
+		return nil, format.Faults{{Where: "toMm", Says: "Convert it to a length of 0 to 100 m."}}
+	}
+	m, err := measured(&in.Document, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	out := &Converted{Ways: Ways{NowMm: exact(m.ForTarget), Items: []Way{}}, Checks: []string{}}
+	goal := solve.Goal{Row: m.Leading().Row.ID, Want: in.ToMm, Tolerance: piece.StandardTolerance}
+	if m.Piece.Target != nil {
+		goal.Tolerance = m.Piece.Target.Tolerance
+	}
+	if in.ToMm == 0 {
+		inside, ok := m.Inside()
+		if !ok || m.Piece.Hangs() {
+			out.Why = "This piece has no inside length to keep. Give the length it is to have."
+			return out, nil
+		}
+		goal.Inside, goal.Want = true, inside
+	}
+	out.WantMm, out.ToleranceMm = exact(goal.Want), exact(goal.Tolerance)
+	ops, says := conversionOf(in, m)
+	changed, err := Apply(&in.Document, ops, opt)
+	if err != nil {
+		return nil, err
+	}
+	after, err := measured(&changed.Document, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	if after.Piece.Several() {
+		out.Why = "Its rows are sized together: convert it here, and then size them in Lay out."
+		asItIs := solve.Proposal{Measured: after, Line: after.Leading().Row.Line.String(), Value: after.ForTarget}
+		out.Nearest = &Way{}
+		*out.Nearest = out.way(in, m, &asItIs, ops, says, opt)
+		return out, nil
+	}
+	out.solve(ctx, in, m, after, goal, ops, says, opt)
+	return out, ctx.Err()
+}
+
+// conversionOf is what changes apart from the counts, and how that is said.
+func conversionOf(in *Conversion, m *measure.Measured) (ops []Operation, says []string) {
+	p := m.Piece
+	if kind := string(p.Kind); kind != in.Kind {
+		ops = append(ops, Operation{Do: "set-kind", Text: in.Kind})
+		says = append(says, fmt.Sprintf("%s to %s", kind, in.Kind))
+		if p.Body != nil && p.Body.Part != size.PartOf(piece.Kind(in.Kind)) {
+			ops = append(ops, Operation{Do: "set-body"})
+			says = append(says, "for nobody yet")
+		}
+		if len(p.Sizes) > 0 {
+			ops = append(ops, Operation{Do: "set-sizes"})
+			says = append(says, "without the sizes that are saved")
+		}
+	}
+	if p.Hangs() || string(p.Closure.Type) != in.Closure {
+		ops = append(ops, Operation{Do: "set-closure", Text: in.Closure})
+		says = append(says, closureWords[piece.ClosureType(in.Closure)])
+	}
+	return ops, says
+}
+
+// closureWords say how a piece closes.
+var closureWords = map[piece.ClosureType]string{
+	piece.Clasp: "closed by a clasp", piece.Knot: "tied in a ring", piece.None: "a ring that slips on", piece.OnBar: "on a bar", piece.Tied: "tied by the wearer",
+}
+
+// solve finds the counts, and puts each with what the conversion itself takes.
+func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *measure.Measured, goal solve.Goal, ops []Operation, says []string, opt Options) {
+	rules := solve.Rules{Pins: after.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays}
+	if in.InStock {
+		rules.Stock = opt.Stock
+		if rules.Stock == nil {
+			rules.Stock = map[string]int{}
+		}
+	}
+	counted := after
+	if s := after.Leading(); s.Row.Line != nil && s.Row.Line.OpenFill() != nil {
+		line := s.Row.Line.Counted(s.Fills).String()
+		ops = append(ops, Operation{Do: "set-line", Text: line})
+		if changed, err := Apply(&in.Document, ops, opt); err == nil {
+			if m, err := measured(&changed.Document, opt.House); err == nil {
+				counted = m
+			}
+		}
+	}
+	found := solve.Solve(ctx, counted, goal, rules)
+	if off := found.Now - goal.Want; max(off, -off) <= goal.Tolerance {
+		now := solve.Proposal{Measured: counted, Value: found.Now, Off: off, Line: counted.Leading().Row.Line.String()}
+		found.Proposals, found.Nearest, found.Why = append([]solve.Proposal{now}, found.Proposals...), nil, ""
+	}
+	c.Why = found.Why
+	first := found.Nearest
+	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
+		if first == nil {
+			first = &found.Proposals[0]
+		}
+		c.Items = append(c.Items, c.way(in, before, &found.Proposals[i], ops, says, opt))
+	}
+	if found.Nearest != nil {
+		near := c.way(in, before, found.Nearest, ops, says, opt)
+		c.Nearest = &near
+	}
+	if first != nil {
+		for _, f := range check.New(check.All(before, opt.Unit), check.All(first.Measured, opt.Unit)) {
+			c.Checks = append(c.Checks, f.Says)
+		}
+	}
+}
+
+// way is one way with the conversion before the counts, and its target behind them.
+func (c *Converted) way(in *Conversion, before *measure.Measured, p *solve.Proposal, ops []Operation, says []string, opt Options) Way {
+	out := wayOf(before, before.Leading(), &Aim{}, p, opt.Unit)
+	out.Operations = append(append([]Operation{}, ops...), out.Operations...)
+	out.Changes = append(append([]string{}, says...), out.Changes...)
+	to := exact(p.Measured.ForTarget)
+	if in.ToMm > 0 {
+		to = in.ToMm
+	} else if t := p.Measured.Piece.Target; t == nil || max(to-t.Finished, t.Finished-to) <= t.Tolerance {
+		return out
+	}
+	if t := before.Piece.Target; t == nil || t.Finished != to {
+		out.Operations = append(out.Operations, Operation{Do: "set-target", Mm: &to})
+		out.Changes = append(out.Changes, "target to "+to.In(opt.Unit))
+	}
+	return out
+}
