@@ -179,6 +179,11 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await axe("fit");
   await page.getByRole("link", { name: "Worn together with other pieces" }).click();
   await axe("worn together");
+  await page.getByRole("link", { name: /^Decide/ }).click();
+  await page.getByRole("link", { name: "Two variants side by side" }).click();
+  await page.getByRole("button", { name: "Set this one aside" }).click();
+  await expect(page.getByRole("columnheader", { name: "Figure" })).toBeVisible();
+  await axe("variants");
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await page.getByRole("region", { name: "Suggested findings" }).waitFor();
   await axe("ends");

@@ -23,6 +23,7 @@ const WAYS: { path: string; open?: (page: Page) => Promise<void> }[] = [
   { path: "/fit", open: (page) => page.getByRole("button", { name: /^Proposals/ }).click() },
   { path: "/sizes" },
   { path: "/stack" },
+  { path: "/variants", open: (page) => page.getByRole("button", { name: "Set this one aside" }).click() },
 ];
 
 for (const name of NAMES) {
@@ -49,7 +50,7 @@ for (const name of NAMES) {
   });
 }
 
-test("nothing of the ways to start, proposals, sizes and stacks is clipped or overprinted at any width, in either unit", async ({ page }) => {
+test("nothing of the ways to start, proposals, sizes, stacks and variants is clipped or overprinted at any width, in either unit", async ({ page }) => {
   const wrong: string[] = [];
   await page.addInitScript(recordPaintedText);
   await page.goto("/pieces");

@@ -38,6 +38,7 @@ const router = createBrowserRouter([
           { path: "fit", lazy: async () => ({ Component: (await import("../fit/Fit.tsx")).Fit }) },
           { path: "sizes", lazy: async () => ({ Component: (await import("../sizes/SizesRoom.tsx")).SizesRoom }) },
           { path: "stack", lazy: async () => ({ Component: (await import("../stack/StackRoom.tsx")).StackRoom }) },
+          { path: "variants", lazy: async () => ({ Component: (await import("../variants/VariantsRoom.tsx")).VariantsRoom }) },
           { path: "ends", lazy: async () => ({ Component: (await import("../ends/EndsRoom.tsx")).EndsRoom }) },
           { path: "plan", lazy: async () => ({ Component: (await import("../plan/Plan.tsx")).Plan }) },
           { path: "history", lazy: async () => ({ Component: (await import("../history/History.tsx")).History }) },

@@ -60,6 +60,9 @@ export function Follows({ state }: { state: BenchState }) {
       <p>
         <Link to="../fit" relative="path" className="link">
           {fit ? "See why" : "See how it sits"}
+        </Link>{" "}
+        <Link to="../variants" relative="path" className="link">
+          Two variants side by side
         </Link>
       </p>
     </section>

@@ -3,15 +3,11 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
-import { opened } from "../api/opened.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
-import { formatLength, type Unit } from "../units/length.ts";
-import { useUnit } from "../units/UnitContext.tsx";
-import { compare, type Difference, type Side } from "./compare.ts";
-
-/** DRAFT stands for the draft among the numbers of versions. */
-const DRAFT = 0;
+import { compare, type Side } from "./compare.ts";
+import { DifferenceTable } from "./DifferenceTable.tsx";
+import { DRAFT, useSide } from "./useSide.ts";
 
 const REASONS: Record<VersionNote["reason"], string> = {
   named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "autosaved", "set aside": "conflict copy",
@@ -20,7 +16,6 @@ const REASONS: Record<VersionNote["reason"], string> = {
 /** History lists the piece's versions, compares any two, and restores or copies one. */
 export function History() {
   const { id, bench, state } = useBenchContext();
-  const { unit } = useUnit();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<number | null>(null);
@@ -119,25 +114,12 @@ export function History() {
                 </figure>
               ))}
             </div>
-            <Table differences={compare(one, other)} names={[one.name, other.name]} unit={unit} />
+            <DifferenceTable differences={compare(one, other)} names={[one.name, other.name]} />
           </>
         )}
       </section>
     </div>
   );
-}
-
-/** useSide fetches a version, or takes the draft. */
-function useSide(id: string, number: number, draft: Side): Side | null {
-  const version = useQuery({
-    queryKey: ["version", id, number],
-    queryFn: async () => {
-      const { document: doc, analysis } = await unwrap(api.GET("/api/pieces/{id}/versions/{number}", { params: { path: { id, number } } }));
-      return { name: `version ${number}`, doc, analysis: analysis ? opened(analysis) : null };
-    },
-    enabled: number !== DRAFT, staleTime: Infinity,
-  });
-  return number === DRAFT ? draft : (version.data ?? null);
 }
 
 function NameField({ label, onName }: { label: string; onName: (label: string) => void }) {
@@ -155,48 +137,5 @@ function NameField({ label, onName }: { label: string; onName: (label: string) =
         Save name
       </Button>
     </form>
-  );
-}
-
-function shown(value: Difference["one"], kind: Difference["kind"], unit: Unit): string {
-  if (value === null) return "has an error";
-  if (typeof value === "string") return value;
-  if (kind === "length") return formatLength(value, unit);
-  return kind === "mass" ? `${value.toFixed(1)} g` : String(value);
-}
-
-function Table({ differences, names, unit }: { differences: Difference[]; names: [string, string]; unit: Unit }) {
-  return (
-    <table className="list" style={{ marginTop: 16 }}>
-      <thead>
-        <tr>
-          <th scope="col">Figure</th>
-          <th scope="col" className="n">
-            {names[0]}
-          </th>
-          <th scope="col" className="n">
-            {names[1]}
-          </th>
-          <th scope="col" className="n">
-            Change
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {differences.map((d) => {
-          const numbers = typeof d.one === "number" && typeof d.other === "number";
-          const by = numbers ? (d.other as number) - (d.one as number) : 0;
-          const differs = shown(d.one, d.kind, unit) !== shown(d.other, d.kind, unit);
-          return (
-            <tr key={d.what} className={differs ? "differs" : undefined}>
-              <th scope="row">{d.what}</th>
-              <td className="n">{shown(d.one, d.kind, unit)}</td>
-              <td className="n">{shown(d.other, d.kind, unit)}</td>
-              <td className="n">{differs && numbers ? `${by > 0 ? "+" : ""}${shown(by, d.kind, unit)}` : ""}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
   );
 }

@@ -27,6 +27,10 @@ export function compare(one: Side, other: Side): Difference[] {
     const [a, b] = [of(one.doc), of(other.doc)];
     return a === undefined && b === undefined ? [] : [{ what, kind: "text", one: a ?? "", other: b ?? "" }];
   };
+  const both = (what: string, of: (a: Analysis) => number | null | undefined): Difference[] => {
+    const [a, b] = [one.analysis && of(one.analysis), other.analysis && of(other.analysis)];
+    return a == null || b == null ? [] : [{ what, kind: "length", one: a, other: b }];
+  };
   const ids = [...new Set([...rowsOf(one.doc), ...rowsOf(other.doc)].map((row) => row.id))];
   const of = (row: string, what: string) => (ids.length > 1 ? `${what}, row ${ids.indexOf(row) + 1}` : what);
   const has = (a: Analysis, row: string) => a.strands.some((s) => s.id === row);
@@ -40,6 +44,8 @@ export function compare(one: Side, other: Side): Difference[] {
       figure(of(row, "Slack"), "length", (a) => (has(a, row) ? strandOf(a, row).slackMm : 0)),
       figure(of(row, "Cut"), "length", (a) => (has(a, row) ? strandOf(a, row).cutMm : 0)),
     ]),
+    ...both("Inside length", (a) => a.insideMm),
+    ...both("Ease", (a) => a.fit?.easeMm),
     ...told("Times round", (doc) => (doc.body?.times ? String(doc.body.times) : undefined)),
     figure("Beads", "count", (a) => a.beads),
     figure("Weight", "mass", (a) => a.massG),

@@ -1,5 +1,7 @@
+import { Link, useParams } from "react-router";
 import type { Way } from "../api/client.ts";
 import { Length } from "../units/UnitContext.tsx";
+import type { Compared } from "../variants/VariantsRoom.tsx";
 
 interface Props {
   way: Way;
@@ -12,6 +14,7 @@ interface Props {
 
 /** WayItem is one proposal: what changes, what the piece becomes, and what comes or goes. */
 export function WayItem({ way, number, onLook, onUse }: Props) {
+  const { id } = useParams();
   return (
     <li onMouseEnter={() => onLook(true)} onMouseLeave={() => onLook(false)}>
       <b>
@@ -32,6 +35,9 @@ export function WayItem({ way, number, onLook, onUse }: Props) {
         )}
       </span>
       <span className="price">{priceOf(way)}</span>
+      <Link to={`/pieces/${id}/variants`} state={{ says: way.changes.join(", "), operations: way.operations } satisfies Compared} className="link" aria-label={`Compare: ${way.changes.join(", ")}`}>
+        Compare
+      </Link>
       <button type="button" className="use" onClick={onUse} onFocus={() => onLook(true)} onBlur={() => onLook(false)} aria-label={`Use: ${way.changes.join(", ")}`} title={number ? `Use (${number})` : "Use"}>
         Use{number !== undefined && <kbd>{number}</kbd>}
       </button>

@@ -1,13 +1,9 @@
-import { useCallback, useEffect } from "react";
 import type { Document, Operation, SizeFound } from "../api/client.ts";
 import { nameAmong } from "../dishes/size.ts";
 import type { Bench } from "../bench/Bench.ts";
-import { layCloth } from "../felt/cloth.ts";
-import { drawWhole, fitWhole } from "../felt/drawWhole.ts";
-import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
-import { usePicture } from "../felt/usePicture.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { Length } from "../units/UnitContext.tsx";
+import { ScaledPicture } from "./ScaledPicture.tsx";
 import { Swap, swapKeys } from "./Swap.tsx";
 import { useMade } from "./useMade.ts";
 
@@ -79,18 +75,5 @@ export function Fact({ what, value }: { what: string; value: React.ReactNode }) 
 /** Picture draws the size, to the same scale as the others. */
 function Picture({ doc, operations, line, name, scale, onFit }: { doc: Document; operations: Operation[]; line: string } & Pick<Props, "scale" | "onFit"> & { name: string }) {
   const made = useMade(doc, operations, `${name} ${line}`);
-  const drawn = usePicture(made?.analysis, made?.doc);
-  const draw = useCallback(
-    (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
-      layCloth(ctx, "light", width, height);
-      if (drawn && Number.isFinite(scale)) drawWhole(ctx, { drawn, width, height, tone: "light", bare: true, mostPx: scale });
-    },
-    [drawn, scale],
-  );
-  const { ref, size } = useCanvas(draw);
-  const fits = drawn && size.width > 0 ? fitWhole({ drawn, width: size.width, height: size.height, tone: "light", mostPx: 6 }) : 0;
-  useEffect(() => {
-    if (fits > 0) onFit(name, fits);
-  }, [fits, name, onFit]);
-  return <canvas ref={ref} className="picture" role="img" aria-label={`${doc.name}, ${name}`} />;
+  return <ScaledPicture analysis={made?.analysis} doc={made?.doc} name={name} says={`${doc.name}, ${name}`} scale={scale} onFit={onFit} />;
 }

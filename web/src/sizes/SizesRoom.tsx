@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "@mui/material";
-import { useCallback, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Document, type SizeFound } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
@@ -12,6 +12,7 @@ import { LengthField } from "../units/LengthField.tsx";
 import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 import { SizeColumn } from "./SizeColumn.tsx";
+import { useOneScale } from "./useOneScale.ts";
 import "../fit/fit.css"; // its size chips
 import "./sizes.css";
 
@@ -37,14 +38,12 @@ export function SizesRoom() {
     enabled: !state.behind && !several(doc) && wanted.length > 0,
     retry: false,
   });
-  const [fits, setFits] = useState<Record<string, number>>({});
-  const onFit = useCallback((name: string, px: number) => setFits((now) => (now[name] === px ? now : { ...now, [name]: px })), []);
+  const { scale, onFit } = useOneScale(wanted.map(({ name }) => name));
   function addLength(mm: number) {
     const name = formatLength(mm, unit);
     if (!wanted.some((one) => one.name === name)) setChosen([...wanted, { name, finishedMm: mm }].slice(0, MOST_SIZES));
   }
 
-  const scale = Math.min(...wanted.map(({ name }) => fits[name] ?? Infinity));
   const wayOf = (size: SizeFound) => size.items[Math.min(picked[size.name] ?? keptAt(doc, size), size.items.length - 1)];
   const sizes = found.data?.sizes ?? [];
   const whole = sizes.length === wanted.length && sizes.every((size) => size.items.length > 0);

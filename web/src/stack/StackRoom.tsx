@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
@@ -7,6 +7,7 @@ import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { Choice } from "../pieces/Answers.tsx";
 import { LengthField } from "../units/LengthField.tsx";
 import { useUnit } from "../units/UnitContext.tsx";
+import { useOneScale } from "../sizes/useOneScale.ts";
 import { StackColumn } from "./StackColumn.tsx";
 import { StackName } from "./StackName.tsx";
 import "../fit/fit.css";
@@ -28,10 +29,8 @@ export function StackRoom() {
     placeholderData: (old) => old,
     retry: false,
   });
-  const [fits, setFits] = useState<Record<string, number>>({});
-  const onFit = useCallback((member: string, px: number) => setFits((now) => (now[member] === px ? now : { ...now, [member]: px })), []);
   const members = doc.stack ? (found.data?.members ?? []) : [];
-  const scale = Math.min(...members.map((one) => fits[one.id] ?? Infinity));
+  const { scale, onFit } = useOneScale(members.map((one) => one.id));
 
   return (
     <div className="sizes-room">
