@@ -88,7 +88,7 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 		line := t.strand.Row.Line.Clone()
 		s.line(line)
 		ops := []edit.Op{{Do: edit.SetLine, At: t.strand.Row.At(), Text: line.String()}}
-		t.tried++
+		t.tried.Add(1)
 		after, err := edit.Try(t.measured.Piece, nil, ops...)
 		if err != nil {
 			return nil, ""

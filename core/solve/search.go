@@ -2,13 +2,17 @@ package solve
 
 import (
 	"cmp"
+	"iter"
 	"math"
+	"runtime"
 	"slices"
+	"sync"
 
 	"mala/core/check"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // The bounds of the search: how many things change at once, how many ways of two there may be
@@ -52,11 +56,11 @@ func (t *task) best() []Proposal {
 			return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.moves()) && t.mayTake(w)
 		})
 		slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(a.cost.less(b.cost), cmp.Compare(math.Abs(a.off), math.Abs(b.off))) })
-		for i := range ways {
-			if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || t.tried > mostMeasured || t.ctx.Err() != nil {
+		for i, p := range t.inTurn(ways) {
+			if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || int(t.tried.Load()) > mostMeasured || t.ctx.Err() != nil {
 				break
 			}
-			if p := t.measure(&ways[i]); p != nil && t.within(p.Value) {
+			if p != nil && t.within(p.Value) {
 				found = append(found, *p)
 			}
 		}
@@ -68,6 +72,25 @@ func (t *task) best() []Proposal {
 		return cmp.Or(a.cost.less(b.cost), cmp.Compare(max(a.Off, -a.Off), max(b.Off, -b.Off)))
 	})
 	return found[:min(len(found), t.rules.Most)]
+}
+
+// inTurn measures ways one after another, a few ahead at the same time.
+func (t *task) inTurn(ways []way) iter.Seq2[int, *Proposal] {
+	return func(yield func(int, *Proposal) bool) {
+		ahead := make([]*Proposal, runtime.GOMAXPROCS(0))
+		for i := range ways {
+			if i%len(ahead) == 0 {
+				var all sync.WaitGroup
+				for k := range ways[i:min(len(ways), i+len(ahead))] {
+					all.Go(func() { ahead[k] = t.measure(&ways[i+k]) })
+				}
+				all.Wait()
+			}
+			if !yield(i, ahead[i%len(ahead)]) {
+				return
+			}
+		}
+	}
 }
 
 // moves is by how much its settings move the piece in all, whichever way.
@@ -252,7 +275,7 @@ func (t *task) measure(w *way) *Proposal {
 	if ops == nil {
 		return nil
 	}
-	after, s := t.try(ops)
+	after, s, m := t.tryOnce(ops)
 	if s == nil || check.Symmetric(t.strand) && !check.Symmetric(s) {
 		return nil
 	}
@@ -267,12 +290,32 @@ func (t *task) measure(w *way) *Proposal {
 	if !t.within(value) {
 		return p
 	}
-	m, err := measure.Measure(after)
-	if err != nil || t.short(m) || check.Worsens(t.before, check.All(m, "")) {
+	if m == nil {
+		var err error
+		if m, err = measure.Measure(after); err != nil {
+			return nil
+		}
+	}
+	if t.short(m) || check.Worsens(t.before, check.All(m, "")) {
 		return nil
 	}
 	p.Measured = m
 	return p
+}
+
+// tryOnce measures the piece of one row whole at once, so that its inside length is worked out
+// once; of several rows it measures the one, and gives no whole.
+func (t *task) tryOnce(ops []edit.Op) (*piece.Piece, *measure.Strand, *measure.Measured) {
+	if t.measured.Piece.Several() {
+		after, s := t.try(ops)
+		return after, s, nil
+	}
+	t.tried.Add(1)
+	m, err := edit.Try(t.measured.Piece, t.rules.Shelf, ops...)
+	if err != nil {
+		return nil, nil, nil
+	}
+	return m.Piece, m.Strand(t.strand.Row.ID), m
 }
 
 // short says whether the piece takes more than is in hand, or more of a bead than before and

@@ -8,6 +8,8 @@ import (
 	"context"
 	"math"
 	"slices"
+	"sync"
+	"sync/atomic"
 
 	"mala/core/check"
 	"mala/core/edit"
@@ -82,7 +84,7 @@ func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Ans
 			out.Why = t.why(out.Nearest)
 		}
 	}
-	out.Tried = t.tried
+	out.Tried = int(t.tried.Load())
 	return out
 }
 
@@ -97,7 +99,7 @@ type task struct {
 	knobs    []knob
 	before   []check.Finding
 	had      map[string]int // of each material
-	tried    int
+	tried    atomic.Int64
 }
 
 func newTask(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) *task {
@@ -158,19 +160,23 @@ func (t *task) gather() {
 	if t.rules.LineOnly {
 		kinds = lineMoves
 	}
-	for _, move := range kinds {
-		for _, k := range move(t) {
-			slices.SortStableFunc(k.settings, func(a, b setting) int { return cmp.Compare(a.by, b.by) })
-			if len(k.settings) > 0 {
-				t.knobs = append(t.knobs, k)
-			}
+	found := make([][]knob, len(kinds))
+	var all sync.WaitGroup
+	for i, move := range kinds {
+		all.Go(func() { found[i] = move(t) })
+	}
+	all.Wait()
+	for _, k := range slices.Concat(found...) {
+		slices.SortStableFunc(k.settings, func(a, b setting) int { return cmp.Compare(a.by, b.by) })
+		if len(k.settings) > 0 {
+			t.knobs = append(t.knobs, k)
 		}
 	}
 }
 
 // try measures the row after operations; nil where it cannot be.
 func (t *task) try(ops []edit.Op) (*piece.Piece, *measure.Strand) {
-	t.tried++
+	t.tried.Add(1)
 	after, _, err := edit.Apply(t.measured.Piece, t.rules.Shelf, ops...)
 	if err != nil {
 		return nil, nil

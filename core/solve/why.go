@@ -81,6 +81,6 @@ func (t *task) allowedBy(change func(r *Rules)) bool {
 	other := newTask(t.ctx, t.measured, t.goal, rules)
 	other.gather()
 	found := other.best()
-	t.tried += other.tried
+	t.tried.Add(other.tried.Load())
 	return len(found) > 0
 }
