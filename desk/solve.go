@@ -44,7 +44,7 @@ type Budget struct {
 // Way is one proposal.
 type Way struct {
 	Changes    []string    `json:"changes" doc:"Each in a few words."`
-	Operations []Operation `json:"operations"`
+	Operations []Operation `json:"operations" doc:"None where nothing is strung anew, as at another link of an extender."`
 	Line       string      `json:"line"`
 	FinishedMm length.MM   `json:"finishedMm"`
 	InsideMm   *length.MM  `json:"insideMm,omitempty"`
@@ -137,21 +137,22 @@ func goalOf(in *Aim, m *measure.Measured, s *measure.Strand) (goal solve.Goal, s
 
 func wayOf(m *measure.Measured, s *measure.Strand, in *Aim, p *solve.Proposal, unit length.Unit) Way {
 	after := p.Measured.Strand(s.Row.ID)
-	out := Way{Changes: p.Says, Line: p.Line, FinishedMm: exact(after.ForTarget(p.Measured.Piece)), OffMm: exact(p.Off), Price: priceOf(m, p.Measured)}
+	out := Way{Changes: p.Says, Operations: []Operation{}, Line: p.Line, FinishedMm: exact(after.ForTarget(p.Measured.Piece) + p.Longer), OffMm: exact(p.Off), Price: priceOf(m, p.Measured)}
 	for _, op := range p.Ops {
 		out.Operations = append(out.Operations, operationOf(op))
 	}
-	if in.Wearer || in.ToMm > 0 {
+	if p.Longer == 0 && (in.Wearer || in.ToMm > 0) {
 		out.setTarget(m, after, p.Measured, in.ToMm, unit)
 	}
 	if p.Measured.Piece.Hangs() {
 		return out
 	}
 	if inside, ok := after.Inside(); ok {
-		mm := exact(inside)
+		mm := exact(inside + p.Longer/length.MM(after.Times()))
 		out.InsideMm = &mm
 	}
 	if fit := size.OfRow(p.Measured, after); fit != nil {
+		fit.Loosen(p.Measured.Piece, p.Longer/length.MM(after.Times()))
 		ease := exact(fit.Ease)
 		out.EaseMm, out.EaseWord = &ease, fit.Word
 	}

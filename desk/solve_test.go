@@ -137,3 +137,24 @@ func TestPinsAreKeptAndShown(t *testing.T) {
 		}
 	}
 }
+
+// A wearer can be suited by another link of the extender, at which nothing is strung anew.
+func TestAnExtenderSuitsByAnotherLink(t *testing.T) {
+	doc := read(t, demoFile(t, "pieces/tide-table.json"))
+	a := analysed(t, doc, desk.Options{})
+	at := a.Positions[4]
+	doc.Body.MeasureMm = at.InsideMm - 15.5 // the middle of 6 to 25
+	ways, err := desk.Solve(t.Context(), &desk.Aim{Document: *doc, Wearer: true}, desk.Options{Unit: length.InMillimetres})
+	if err != nil || len(ways.Items) != 1 || !strings.Contains(ways.Why, "fills up") {
+		t.Fatalf("%v, %+v", err, ways)
+	}
+	way := ways.Items[0]
+	if way.Changes[0] != "close it at link 5 of the extender" || len(way.Operations) > 0 || len(way.Price) > 0 || math.Abs(float64(way.FinishedMm-at.FinishedMm)) > 1e-6 || math.Abs(float64(*way.InsideMm-at.InsideMm)) > 1e-6 || math.Abs(float64(*way.EaseMm-15.5)) > 1e-4 || way.EaseWord != "close" {
+		t.Errorf("%+v, want %+v", way, at)
+	}
+	doc.Sections[0].Rows[0].Line = a.Strands[0].Line
+	doc.Sections[0].Rows[0].Line = strings.NewReplacer("{", "9(", "}", ")").Replace(doc.Sections[0].Rows[0].Line)
+	if ways, err = desk.Solve(t.Context(), &desk.Aim{Document: *doc, ToMm: at.FinishedMm}, desk.Options{}); err != nil || strings.Contains(ways.Items[0].Changes[0], "link") {
+		t.Errorf("a target is that of the shortest place: %v, %+v", err, ways.Items[0].Changes)
+	}
+}

@@ -150,6 +150,13 @@ func (f *Fit) Suits() bool {
 	return len(f.Wanted) == 0
 }
 
+// Loosen is the fit with so much more inside, as at another link of an extender.
+func (f *Fit) Loosen(p *piece.Piece, by length.MM) {
+	f.Inside += by
+	f.Ease += by
+	f.Word = f.word(allRanges(p))
+}
+
 // AsItIs says whether the piece suits, passes, and could be longer and suit still.
 func (f *Fit) AsItIs() bool {
 	n := len(f.Wanted)

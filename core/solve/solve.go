@@ -49,6 +49,7 @@ type Proposal struct {
 	Value    length.MM         // what the goal is about, as it would be
 	Off      length.MM         // of what is wanted
 	Moved    int               // beads that come or go
+	Longer   length.MM         // by how much another place to close it at makes it longer than it is measured
 	Line     string
 
 	cost cost
@@ -72,11 +73,16 @@ func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Ans
 		rules.Most = usualMost
 	}
 	t := newTask(ctx, m, goal, rules)
-	if why := t.impossible(); why != "" {
-		return Answer{Now: t.now, Why: why}
+	out := Answer{Now: t.now, Why: t.impossible()}
+	if at := t.place(); at != nil {
+		out.Proposals = append(out.Proposals, *at)
+	}
+	if out.Why != "" {
+		return out
 	}
 	t.gather()
-	out := Answer{Now: t.now, Proposals: t.best()}
+	out.Proposals = append(out.Proposals, t.best()...)
+	out.Proposals = out.Proposals[:min(len(out.Proposals), rules.Most)]
 	if len(out.Proposals) == 0 {
 		if out.Nearest = t.nearest(); out.Nearest != nil && t.within(out.Nearest.Value) {
 			out.Proposals, out.Nearest = []Proposal{*out.Nearest}, nil // past what may be measured one by one

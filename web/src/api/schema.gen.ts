@@ -1690,6 +1690,7 @@ export interface components {
              * @description Of what is wanted.
              */
             offMm: number;
+            /** @description None where nothing is strung anew, as at another link of an extender. */
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
@@ -2602,6 +2603,7 @@ export interface components {
              * @description Of what is wanted.
              */
             offMm: number;
+            /** @description None where nothing is strung anew, as at another link of an extender. */
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
@@ -2925,6 +2927,7 @@ export interface components {
              * @description Of what is wanted.
              */
             offMm: number;
+            /** @description None where nothing is strung anew, as at another link of an extender. */
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];

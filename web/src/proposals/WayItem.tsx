@@ -34,13 +34,17 @@ export function WayItem({ way, number, onLook, onUse }: Props) {
           </>
         )}
       </span>
-      <span className="price">{priceOf(way)}</span>
-      <Link to={`/pieces/${id}/variants`} state={{ says: way.changes.join(", "), operations: way.operations } satisfies Compared} className="link" aria-label={`Compare: ${way.changes.join(", ")}`}>
-        Compare
-      </Link>
-      <button type="button" className="use" onClick={onUse} onFocus={() => onLook(true)} onBlur={() => onLook(false)} aria-label={`Use: ${way.changes.join(", ")}`} title={number ? `Use (${number})` : "Use"}>
-        Use{number !== undefined && <kbd>{number}</kbd>}
-      </button>
+      <span className="price">{way.operations.length === 0 ? "nothing to string anew" : priceOf(way)}</span>
+      {way.operations.length > 0 && (
+        <>
+          <Link to={`/pieces/${id}/variants`} state={{ says: way.changes.join(", "), operations: way.operations } satisfies Compared} className="link" aria-label={`Compare: ${way.changes.join(", ")}`}>
+            Compare
+          </Link>
+          <button type="button" className="use" onClick={onUse} onFocus={() => onLook(true)} onBlur={() => onLook(false)} aria-label={`Use: ${way.changes.join(", ")}`} title={number ? `Use (${number})` : "Use"}>
+            Use{number !== undefined && <kbd>{number}</kbd>}
+          </button>
+        </>
+      )}
     </li>
   );
 }

@@ -50,7 +50,7 @@ export function takenByNumber(bench: Bench, ways: Way[]) {
   return (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest("select, input:not([type=checkbox])")) return;
     const way = ways[Number(event.key) - 1];
-    if (!/^[1-9]$/.test(event.key) || !way) return;
+    if (!/^[1-9]$/.test(event.key) || !way?.operations.length) return;
     void bench.apply(...way.operations);
     event.preventDefault();
   };
