@@ -44,7 +44,7 @@ func (t *task) around(moved float64) float64 {
 	if t.goal.Inside {
 		return 2 + 0.1*moved
 	}
-	return 0.5 + 0.02*moved
+	return 0.5 + 0.04*moved
 }
 
 // best gives the ways within the tolerance, the fewest and smallest changes first; of the same
