@@ -15,7 +15,7 @@ import (
 func TestAGraduatedStrandIsWhatItSays(t *testing.T) {
 	doc := read(t, demoFile(t, "pieces/lamplighter.json"))
 	in := desk.Graduation{Document: *doc, Ladder: []string{"A", "B", "C", "D", "E"}, Centre: "L", InStock: true}
-	stock := map[string]int{"sea-pearl-3": 300, "sea-pearl-4": 240, "sea-pearl-5": 150, "sea-pearl-6": 180, "sea-pearl-7": 84}
+	stock := map[string]int{"lamp-pearl-3": 300, "lamp-pearl-4": 240, "lamp-pearl-5": 150, "lamp-pearl-6": 180, "lamp-pearl-7": 84}
 	ways, err := desk.Graduate(t.Context(), &in, desk.Options{Unit: length.InMillimetres, Stock: stock})
 	if err != nil || len(ways.Items) != 3 || ways.Items[0].Line != doc.Sections[0].Rows[0].Line || ways.WantMm != 450 {
 		t.Fatalf("%v, %+v", err, ways)
@@ -29,7 +29,7 @@ func TestAGraduatedStrandIsWhatItSays(t *testing.T) {
 	if price := ways.Items[1].Price; len(price) == 0 || price[0].Key != "A" {
 		t.Errorf("%+v", price)
 	}
-	stock["sea-pearl-7"] = 8
+	stock["lamp-pearl-7"] = 8
 	if ways, err = desk.Graduate(t.Context(), &in, desk.Options{Stock: stock}); err != nil || !strings.Contains(ways.Items[0].Line, " 4E |") {
 		t.Errorf("%v, %+v", err, ways.Items)
 	}
