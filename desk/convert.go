@@ -35,6 +35,9 @@ func Convert(ctx context.Context, in *Conversion, opt Options) (*Converted, erro
 	if !(in.ToMm >= 0 && in.ToMm <= length.Longest) {
 		return nil, format.Faults{{Where: "toMm", Says: "Convert it to a length of 0 to 100 m."}}
 	}
+	if size.PartOf(piece.Kind(in.Kind)) == "" || closureWords[piece.ClosureType(in.Closure)] == "" {
+		return nil, format.Faults{{Where: "kind", Says: "Convert it to a necklace, a bracelet or an anklet, closed by a clasp, a knot, nothing, a bar or tied."}}
+	}
 	m, err := measured(&in.Document, opt.House)
 	if err != nil {
 		return nil, err

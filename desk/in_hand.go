@@ -28,6 +28,7 @@ type MadeInHand struct {
 // LongestWay is the pattern at its longest.
 type LongestWay struct {
 	SizeWay
+	Comes  []string    `json:"comes,omitempty" doc:"The stops and warnings that come with it."`
 	Limit  string      `json:"limit,omitempty" doc:"What there is not enough of for one more, by its id."`
 	Covers []string    `json:"covers" doc:"The standard sizes that it suits, and the name of its length."`
 	Spare  []SizeCount `json:"spare" doc:"Beads that are left of those in hand."`
@@ -66,7 +67,7 @@ func MakeOf(ctx context.Context, in *InHand, opt Options) (*MadeInHand, error) {
 	if err != nil {
 		return nil, err
 	}
-	for _, way := range solve.LongestOf(ctx, counted, counted.Leading().Row.ID, hand, m.Piece.Pins) {
+	for _, way := range solve.LongestOf(ctx, counted, counted.Leading().Row.ID, hand, m.Piece.Pins, opt.Unit) {
 		out.Longest = append(out.Longest, longestWay(counted, &way, &hand, opt.Unit))
 	}
 	for _, ask := range usualSizes(m.Piece) {
@@ -126,6 +127,9 @@ func usualSizes(p *piece.Piece) []sizeAsk {
 func longestWay(before *measure.Measured, way *solve.Longest, hand *solve.Hand, unit length.Unit) LongestWay {
 	s := way.Measured.Leading()
 	out := LongestWay{SizeWay: sizeWay(before, before.Leading(), &Aim{}, &way.Proposal, unit), Limit: way.Limit, Covers: []string{}, Spare: []SizeCount{}}
+	for _, f := range way.Comes {
+		out.Comes = append(out.Comes, f.Says)
+	}
 	if inside, ok := s.Inside(); ok {
 		out.Covers = append(out.Covers, size.Covers(way.Measured.Piece, inside)...)
 	}

@@ -64,7 +64,10 @@ func After(in *FromMade, made *format.Document, opt Options) (*MadeBefore, error
 		out.SatWords = []string{}
 		return out, nil
 	}
-	inside = exact(inside + (out.FinishedMm-out.PlannedMm)/length.MM(was.Piece.Times()))
+	if inside = exact(inside + (out.FinishedMm-out.PlannedMm)/length.MM(was.Piece.Times())); inside <= 0 {
+		out.Why = "So short it leaves no room inside. Measure it again."
+		return out, nil
+	}
 	out.InsideMm = &inside
 	if sits, ok := size.ForInside(m, inside+in.LongerMm); ok && sits > 0 && !m.Piece.Hangs() {
 		out.SitsMm = &sits

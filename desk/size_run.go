@@ -82,6 +82,9 @@ func RunSizes(ctx context.Context, in *SizesWanted, opt Options) (*SizeRun, erro
 	return out, nil
 }
 
+// noTime is the reason of a size that was not come to.
+const noTime = "There was no time left for this size. Ask for fewer sizes at once, or pin more."
+
 // sizeAsk is one size with what it may be made of.
 type sizeAsk struct {
 	SizeWanted
@@ -93,6 +96,10 @@ type sizeAsk struct {
 // oneSize finds the ways to a size: as it is, where that suits, then the proposals.
 func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options) (*SizeFound, error) {
 	out := &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}
+	if ctx.Err() != nil {
+		out.Why = noTime
+		return out, nil
+	}
 	aim := Aim{Document: *doc, Wearer: ask.MeasureMm > 0, ToMm: ask.FinishedMm, ToleranceMm: ask.tolerance, InStock: ask.inStock}
 	aim.Document.Sizes = nil
 	if aim.Wearer {
@@ -129,7 +136,7 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 	if len(out.Items) == 0 {
 		out.Why = found.Why
 		if ctx.Err() != nil {
-			out.Why = "There was no time left for this size. Ask for fewer sizes at once, or pin more."
+			out.Why = noTime
 		}
 	}
 	return out, nil

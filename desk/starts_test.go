@@ -1,10 +1,14 @@
 package desk_test
 
 import (
+	"context"
+	"maps"
 	"math"
+	"os"
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"mala/core/length"
 	"mala/desk"
@@ -67,13 +71,13 @@ func TestWhatIsInHandMakesWhatItSays(t *testing.T) {
 // the trade names.
 func TestAFillBecomesWhatIsInHand(t *testing.T) {
 	doc := *read(t, demoFile(t, "pieces/harbour-lights.json"))
-	doc.Sections[0].Rows[0].Line = "{P}"
+	doc.Sections[0].Rows[0].Line, doc.Palette = "{P}", map[string]string{"P": "sea-pearl-4"}
 	out, err := desk.MakeOf(t.Context(), &desk.InHand{Document: doc, Beads: map[string]int{"P": 90}}, desk.Options{Unit: length.InMillimetres})
 	if err != nil || len(out.Longest) != 1 || out.Longest[0].Line != "90P" {
 		t.Fatalf("%v, %+v", err, out)
 	}
 	for _, size := range out.Sizes {
-		made, want := len(size.Items) > 0, size.Name == "collar" || size.Name == "choker"
+		made, want := len(size.Items) > 0, size.Name == "collar"
 		if made != want {
 			t.Errorf("%s of 90 pearls: %+v", size.Name, size)
 		}
@@ -125,5 +129,65 @@ func TestWhatFollowsFromAPieceThatIsMade(t *testing.T) {
 	}
 	if _, err := desk.Tried(&desk.FromMade{Document: *made}, desk.Options{}); err == nil {
 		t.Error("nothing was tried on")
+	}
+}
+
+// Every demo piece, however it is strung, is brought to a length with what is in stock, made of
+// what is in hand and graduated; what each takes is no more than there is.
+func TestEveryPieceIsMadeOfWhatThereIs(t *testing.T) {
+	files, err := os.ReadDir("../demo/pieces")
+	if err != nil {
+		t.Fatal(err)
+	}
+	ways := 0
+	for _, file := range files {
+		doc := read(t, demoFile(t, "pieces/"+file.Name()))
+		before := analysed(t, doc, desk.Options{})
+		opt := desk.Options{Unit: length.InMillimetres, Stock: map[string]int{}}
+		had, hand := map[string]int{}, map[string]int{}
+		for _, c := range before.Tally {
+			had[c.Material], opt.Stock[c.Material] = c.Count, c.Count+6
+		}
+		var ladder []string
+		for key, id := range doc.Palette {
+			hand[key] = had[id] + 6
+			ladder = append(ladder, key)
+		}
+		palette := slices.Collect(maps.Values(doc.Palette))
+		takes := func(way desk.Way) {
+			ways++
+			for _, c := range way.Price {
+				if slices.Contains(palette, c.Material) && c.Count > 6 {
+					t.Errorf("%s, %v: %d more of %s", doc.Name, way.Changes, c.Count, c.Material)
+				}
+			}
+		}
+		solved, err := desk.Solve(t.Context(), &desk.Aim{Document: *doc, ToMm: before.FinishedMm + 12, InStock: true}, opt)
+		if err != nil {
+			t.Fatalf("%s: %v", doc.Name, err)
+		}
+		for _, way := range solved.Items {
+			takes(way)
+		}
+		ctx, cancel := context.WithTimeout(t.Context(), 300*time.Millisecond) // as long as a page waits: what was found by then
+		made, err := desk.MakeOf(ctx, &desk.InHand{Document: *doc, Beads: hand}, opt)
+		cancel()
+		if err != nil {
+			t.Fatalf("%s: %v", doc.Name, err)
+		}
+		for _, way := range made.Longest {
+			takes(way.Way)
+		}
+		slices.Sort(ladder)
+		graded, err := desk.Graduate(t.Context(), &desk.Graduation{Document: *doc, Ladder: ladder[:min(12, len(ladder))], InStock: true}, opt)
+		if err != nil {
+			t.Fatalf("%s: %v", doc.Name, err)
+		}
+		for _, way := range graded.Items {
+			takes(way)
+		}
+	}
+	if ways < 100 {
+		t.Errorf("only %d ways", ways)
 	}
 }

@@ -127,9 +127,10 @@ func ladderOf(m *measure.Measured, asked *Asked) ([]size, string) {
 	if asked.Stock == nil {
 		return out, ""
 	}
+	elsewhere := usedElsewhere(m, asked)
 	for i := range out {
 		s := &out[i]
-		s.had = asked.Stock[s.of.ID]
+		s.had = asked.Stock[s.of.ID] - elsewhere[s.of.ID]
 		if s.key == asked.Centre {
 			s.had -= len(asked.Rows)
 		}
@@ -138,6 +139,27 @@ func ladderOf(m *measure.Measured, asked *Asked) ([]size, string) {
 		}
 	}
 	return out, ""
+}
+
+// usedElsewhere counts the beads of each material that the piece takes apart from the rows that
+// are graduated.
+func usedElsewhere(m *measure.Measured, asked *Asked) map[string]int {
+	out := map[string]int{}
+	for _, c := range m.Tally {
+		out[c.Material.ID] = c.Count
+	}
+	for _, id := range asked.Rows {
+		if s := m.Strand(id); s != nil {
+			for i := range s.Beads {
+				if b := &s.Beads[i]; b.Drop != nil {
+					b.Drop.Each(func(one *measure.HungBead) { out[one.Material.ID]-- })
+				} else {
+					out[b.Material.ID]--
+				}
+			}
+		}
+	}
+	return out
 }
 
 // row is one row with what each bead adds to it.

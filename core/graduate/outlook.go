@@ -27,6 +27,7 @@ const (
 	mostEntries = 6_000_000
 )
 
+// newOutlook works it out, from the last rung to the first; nil where there is no time for that.
 func (r *row) newOutlook() *outlook {
 	o := &outlook{row: r, wide: float64(r.target.Tolerance + around), bin: finest}
 	all := float64(r.target.Finished - r.base)
@@ -44,6 +45,9 @@ func (r *row) newOutlook() *outlook {
 	}
 	o.rest = make([][][]int32, len(r.ladder))
 	for i := len(r.ladder) - 1; i >= 0; i-- {
+		if r.ctx.Err() != nil {
+			return nil
+		}
 		o.rest[i] = o.rung(i)
 	}
 	return o
@@ -155,10 +159,13 @@ func (o *outlook) least() int {
 
 // nearestLength is about how far from the target the nearest length is that any counts have.
 func (r *row) nearestLength() float64 {
-	const bin = finest
-	longest := 0.0
+	bin, longest, counts := finest, 0.0, 0
 	for i, s := range r.ladder {
 		longest += float64(r.step[i]) * float64(s.most)
+		counts += r.span(i)
+	}
+	for longest/bin*float64(counts) > mostEntries {
+		bin *= 2
 	}
 	reached := make([]bool, int(longest/bin)+len(r.ladder)+2)
 	reached[0] = true

@@ -45,6 +45,9 @@ func (r *row) smoothest(most int) ([]found, bool) {
 // search gives what lies within the tolerance, the smoothest first.
 func (r *row) search(most int) []found {
 	s := &search{row: r, outlook: r.newOutlook(), counts: make(Counts, len(r.ladder))}
+	if s.outlook == nil {
+		return nil
+	}
 	var out []found
 	for rough := s.outlook.least(); rough <= r.roughest() && s.visited < mostVisited && r.ctx.Err() == nil; rough++ {
 		s.all(rough)

@@ -7,6 +7,7 @@ import (
 
 	"mala/core/edit"
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -27,7 +28,7 @@ func counts(t *task) []knob {
 		if more == nil || step < leastStep {
 			continue
 		}
-		out = append(out, t.countsOf(n, step, addedBy(t.strand, more)))
+		out = append(out, t.countsOf(n, step, t.addedBy(more)))
 		if len(out) == mostCounts {
 			break
 		}
@@ -127,20 +128,27 @@ func central(line *pattern.Line, n *pattern.Node) bool {
 	return false
 }
 
-// addedBy counts the beads of each letter that came.
-func addedBy(before, after *measure.Strand) map[string]int {
+// addedBy counts the beads of each letter that came, those that hang in drops and loops among them.
+func (t *task) addedBy(after *measure.Strand) map[string]int {
+	letters := map[*material.Material]string{}
+	for key, of := range t.measured.Piece.Palette {
+		letters[of] = key
+	}
 	out := map[string]int{}
 	count := func(s *measure.Strand, by int) {
 		for i := range s.Beads {
-			if !s.Beads[i].IsGap() {
-				out[s.Beads[i].Key] += by
+			switch b := &s.Beads[i]; {
+			case b.Drop != nil:
+				b.Drop.Each(func(one *measure.HungBead) { out[letters[one.Material]] += by })
+			case !b.IsGap():
+				out[b.Key] += by
 			}
 		}
 	}
-	count(before, -1)
+	count(t.strand, -1)
 	count(after, 1)
 	for key, n := range out {
-		if n == 0 {
+		if n == 0 || t.measured.Piece.Palette[key] == nil {
 			delete(out, key)
 		}
 	}

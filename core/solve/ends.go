@@ -50,7 +50,7 @@ func ends(t *task) []knob {
 			if s == nil || by > t.reach() {
 				break
 			}
-			adds := addedBy(t.strand, s)
+			adds := t.addedBy(s)
 			k.settings = append(k.settings, setting{says: fmt.Sprintf("%d × %s more %s", n, lower(t.measured.Piece.Palette[key].Name), where), by: by, moved: adds[key], end: end, adds: adds})
 		}
 		out = append(out, k)

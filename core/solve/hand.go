@@ -42,7 +42,8 @@ func (h *Hand) lacks(m *measure.Measured, s *measure.Strand) string {
 // Longest is the pattern at its longest, by one of its counts.
 type Longest struct {
 	Proposal
-	Limit string // the id of what there is not enough of for one more; empty where nothing lacks
+	Limit string          // the id of what there is not enough of for one more; empty where nothing lacks
+	Comes []check.Finding // the stops and warnings that come with it
 }
 
 // mostLongest is how many ways are given.
@@ -50,15 +51,15 @@ const mostLongest = 4
 
 // LongestOf makes a row as long as what is in hand allows: one way for each of its runs and
 // groups that may change, the longest first. A target and a wearer are left out of account.
-func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand, pins []piece.Pin) []Longest {
+func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand, pins []piece.Pin, unit length.Unit) []Longest {
 	free := *m.Piece
 	free.Target, free.Body = nil, nil
 	m, err := measure.Measure(&free)
 	if err != nil {
 		return nil
 	}
-	t := newTask(ctx, m, Goal{Row: row}, Rules{Pins: pins})
-	t.before = check.All(m, "")
+	t := newTask(ctx, m, Goal{Row: row}, Rules{Pins: pins, Unit: unit})
+	t.before = check.All(m, unit)
 	var out []Longest
 	for _, n := range t.countable() {
 		if ctx.Err() != nil {
@@ -75,13 +76,13 @@ func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand
 }
 
 // longestBy finds the highest count of a run or group that what is in hand allows; nil where
-// even one is too many, or it brings a stop or a warning that was not there.
+// even one is too many.
 func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 	step, more := t.step(edit.Op{Do: edit.Count, At: t.strand.Row.At(), Node: n.ID, N: n.Count + 1})
 	if more == nil || step < leastStep {
 		return nil
 	}
-	adds := addedBy(t.strand, more)
+	adds := t.addedBy(more)
 	k := t.oneCount(n, step, adds)
 	fits := func(count int) (*Longest, string) {
 		s := k(count - n.Count)
@@ -106,7 +107,7 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 	low, high := 0, t.mostOf(n, step, adds, hand)
 	var best *Longest
 	limit := ""
-	for low < high {
+	for low < high && t.ctx.Err() == nil {
 		count := (low + high + 1) / 2
 		if way, lacks := fits(count); way != nil {
 			best, low = way, count
@@ -114,10 +115,10 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 			limit, high = lacks, count-1
 		}
 	}
-	if best == nil || t.ctx.Err() != nil || check.Worsens(t.before, check.All(best.Measured, "")) {
+	if best == nil || t.ctx.Err() != nil {
 		return nil
 	}
-	best.Limit = limit
+	best.Limit, best.Comes = limit, check.New(t.before, check.All(best.Measured, t.rules.Unit))
 	return best
 }
 

@@ -15,7 +15,7 @@ import (
 // one count after another; what runs out then is what it names.
 func TestTheLongestIsTheLastBeforeSomethingRunsOut(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 7))
-	lines := []string{"5(2P S) G", "<6P 2S G | T>", "20P", "3(2P 2(S G)) 4T"}
+	lines := []string{"4(P [S . G] S) T", "5(2P S) G", "<6P 2S G | T>", "20P", "3(2P 2(S G)) 4T"}
 	found := 0
 	for range 60 {
 		m := necklace(t, lines[r.IntN(len(lines))])
@@ -28,7 +28,7 @@ func TestTheLongestIsTheLastBeforeSomethingRunsOut(t *testing.T) {
 		if r.IntN(2) == 0 || !hand.Limits() {
 			hand.Cord = length.MM(150 + r.IntN(400))
 		}
-		ways := LongestOf(t.Context(), m, "r1", hand, nil)
+		ways := LongestOf(t.Context(), m, "r1", hand, nil, length.InMillimetres)
 		for i, way := range ways {
 			found++
 			if i > 0 && way.Value > ways[i-1].Value {
@@ -85,7 +85,7 @@ func TestWhatIsInHandLimitsProposalsToo(t *testing.T) {
 	if a := solved(t, m, goal, Rules{LineOnly: true, Hand: &short}); len(free.Proposals) == 0 || len(a.Proposals) > 0 || a.Why != "There is not enough in hand." {
 		t.Errorf("%+v", a)
 	}
-	pinned := LongestOf(t.Context(), m, "r1", Hand{Cord: 600}, []piece.Pin{{}})
+	pinned := LongestOf(t.Context(), m, "r1", Hand{Cord: 600}, []piece.Pin{{}}, length.InMillimetres)
 	if len(pinned) > 0 {
 		t.Errorf("everything is pinned: %+v", pinned)
 	}

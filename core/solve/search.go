@@ -187,7 +187,7 @@ func (t *task) pairs() int {
 // mayTake says whether there may be enough for a way. Runs in a group that changes as well are
 // counted when it is measured.
 func (t *task) mayTake(w *way) bool {
-	if t.rules.Stock == nil {
+	if t.rules.Stock == nil && t.rules.Hand == nil {
 		return true
 	}
 	more := map[string]int{}
@@ -201,9 +201,18 @@ func (t *task) mayTake(w *way) bool {
 			more[t.measured.Piece.Palette[key].ID] += n
 		}
 	}
-	for id, n := range more {
-		if n > 0 && t.had[id]+n > t.rules.Stock[id] {
-			return false
+	if t.rules.Stock != nil {
+		for id, n := range more {
+			if n > 0 && t.had[id]+n > t.rules.Stock[id] {
+				return false
+			}
+		}
+	}
+	if t.rules.Hand != nil {
+		for id, have := range t.rules.Hand.Beads {
+			if t.had[id]+more[id] > have {
+				return false
+			}
 		}
 	}
 	return true
@@ -337,7 +346,7 @@ func (t *task) short(m *measure.Measured) bool {
 
 // nearest gives the way of one or two changes that comes nearest to the goal; nil for none.
 func (t *task) nearest() *Proposal {
-	ways := append(t.ways(1, func(*way) bool { return true }), t.ways(2, func(*way) bool { return true })...)
+	ways := append(t.ways(1, t.mayTake), t.ways(2, t.mayTake)...)
 	slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(cmp.Compare(math.Abs(a.off), math.Abs(b.off)), a.cost.less(b.cost)) })
 	var best *Proposal
 	for i := range ways[:min(len(ways), mostLooked)] {

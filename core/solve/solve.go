@@ -84,6 +84,10 @@ func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Ans
 	out.Proposals = append(out.Proposals, t.best()...)
 	out.Proposals = out.Proposals[:min(len(out.Proposals), rules.Most)]
 	if len(out.Proposals) == 0 {
+		if out.Why = t.notInHand(); out.Why != "" {
+			out.Tried = int(t.tried.Load())
+			return out
+		}
 		if out.Nearest = t.nearest(); out.Nearest != nil && t.within(out.Nearest.Value) {
 			out.Proposals, out.Nearest = []Proposal{*out.Nearest}, nil // past what may be measured one by one
 		} else {

@@ -32,9 +32,6 @@ func (t *task) why(nearest *Proposal) string {
 	case len(t.knobs) == 0:
 		return "Nothing of this row can change."
 	}
-	if t.rules.Hand != nil && t.allowedBy(func(r *Rules) { r.Hand = nil }) {
-		return "There is not enough in hand."
-	}
 	says := ""
 	if nearest != nil {
 		off := max(nearest.Off, -nearest.Off)
@@ -49,6 +46,14 @@ func (t *task) why(nearest *Proposal) string {
 		return says + " With more in stock something does."
 	}
 	return says
+}
+
+// notInHand is the reason that there is none where all that lacks is beads or cord; else empty.
+func (t *task) notInHand() string {
+	if t.rules.Hand != nil && t.allowedBy(func(r *Rules) { r.Hand = nil }) {
+		return "There is not enough in hand."
+	}
+	return ""
 }
 
 // orLess writes a length that would round to nothing as less than the least.

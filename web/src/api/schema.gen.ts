@@ -1664,6 +1664,8 @@ export interface components {
             beads: number;
             /** @description Each in a few words. */
             changes: string[];
+            /** @description The stops and warnings that come with it. */
+            comes?: string[];
             /**
              * Format: double
              * @description Cord that is left of the piece in hand.

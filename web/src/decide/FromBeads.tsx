@@ -87,6 +87,11 @@ function Becomes({ found, doc, take, look }: BecomesProps) {
                     {way.limit ? `${nameAmong(doc, way.limit)} runs out` : "nothing runs out"}
                     {way.spare.map((c) => `; ${c.count} ${nameAmong(doc, c.material)} left`)}
                     {way.cordMm !== undefined && `; ${formatted(way.cordMm)} of cord left`}
+                    {way.comes?.map((says) => (
+                      <span key={says}>
+                        <br />▲ {says}
+                      </span>
+                    ))}
                   </span>
                 </span>
                 {use(way.line, [{ do: "set-line", text: way.line }, { do: "set-target", mm: way.finishedMm }])}
