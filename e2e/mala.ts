@@ -18,7 +18,7 @@ export class Mala {
   }
 
   /** start serves on a port, any free one at first. */
-  async start(port = 20_000 + Math.floor(Math.random() * 20_000)): Promise<void> {
+  async start(port = 0): Promise<void> {
     const child = spawn(BINARY, ["demo", "--listen", `127.0.0.1:${port}`, "--data", this.#folder], { stdio: ["ignore", "pipe", "inherit"] });
     this.#process = child;
     this.url = await new Promise<string>((resolve, reject) => {

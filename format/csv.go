@@ -8,9 +8,11 @@ import (
 	"fmt"
 	"io"
 	"reflect"
+	"regexp"
 	"slices"
 	"strconv"
 	"strings"
+	"unicode/utf8"
 )
 
 // CatalogueRow is a material with how many lie on the shelf, as the catalogue's
@@ -33,6 +35,7 @@ const (
 	MaxRows           = 20_000
 	MaxCatalogueBytes = 16 << 20
 	onHandColumn      = "onHand"
+	idColumn          = "id"
 )
 
 // column is one column of the CSV: a field of a material, the fields of a part
@@ -86,7 +89,7 @@ func WriteCSV(w io.Writer, rows []CatalogueRow) error {
 	for _, row := range rows {
 		record := make([]string, len(columns))
 		for i, c := range columns {
-			record[i] = cell(reflect.ValueOf(row.Material), c.name)
+			record[i] = harmless(cell(reflect.ValueOf(row.Material), c.name))
 			if c.name == onHandColumn {
 				record[i] = strconv.Itoa(row.OnHand)
 			}
@@ -122,9 +125,10 @@ func cell(v reflect.Value, name string) string {
 	return ""
 }
 
-// ReadCSV reads a catalogue. Rows with errors are returned with the reason and
-// left out; the error is Faults if the file as a whole cannot be read.
-func ReadCSV(data []byte) (rows []CatalogueRow, refused []RowFault, err error) {
+// ReadCSV reads a catalogue. A row of a material that is known changes only what the file has a
+// column for; known may be nil. Rows with errors are returned with the reason and left out; the
+// error is Faults if the file as a whole cannot be read.
+func ReadCSV(data []byte, known map[string]CatalogueRow) (rows []CatalogueRow, refused []RowFault, err error) {
 	if len(data) > MaxCatalogueBytes {
 		return nil, nil, Faults{{Says: fmt.Sprintf("The file has %d MB; a catalogue file holds at most %d MB.", len(data)>>20, MaxCatalogueBytes>>20)}}
 	}
@@ -152,7 +156,7 @@ func ReadCSV(data []byte) (rows []CatalogueRow, refused []RowFault, err error) {
 		if len(rows)+len(refused) >= MaxRows {
 			return nil, nil, Faults{{Says: fmt.Sprintf("The file has more than %d rows. Import it in parts.", MaxRows)}}
 		}
-		row, says := rowOf(fields, record)
+		row, says := rowOf(fields, record, known)
 		row.Line = line
 		if first, twice := seen[row.Material.ID]; says == "" && twice {
 			says = fmt.Sprintf("id: %s is already in row %d. Give each material one row.", row.Material.ID, first)
@@ -184,18 +188,30 @@ func headOf(names []string) ([]column, error) {
 }
 
 // rowOf makes a material of one record, or says in a sentence why it cannot.
-func rowOf(fields []column, record []string) (CatalogueRow, string) {
+func rowOf(fields []column, record []string, known map[string]CatalogueRow) (CatalogueRow, string) {
 	var row CatalogueRow
 	if len(record) > len(fields) {
 		return row, fmt.Sprintf("The row has %d cells for %d columns.", len(record), len(fields))
 	}
 	object := map[string]any{}
+	if i := slices.IndexFunc(fields, func(c column) bool { return c.name == idColumn }); i >= 0 && i < len(record) {
+		if old, ok := known[strings.TrimSpace(record[i])]; ok {
+			row.OnHand = old.OnHand
+			object = fieldsOf(old.Material)
+		}
+	}
 	for i, text := range record {
-		text = strings.TrimSpace(text)
-		if text == "" {
+		c := fields[i]
+		if !utf8.ValidString(text) {
+			return row, fmt.Sprintf("%s: the text is not in UTF-8. Save the file as UTF-8, and import it again.", c.name)
+		}
+		if text = asItWas(strings.TrimSpace(text)); text == "" {
+			clearField(object, c.name)
+			if c.name == onHandColumn {
+				row.OnHand = 0
+			}
 			continue
 		}
-		c := fields[i]
 		value, says := cellValue(c, text)
 		if says != "" {
 			return row, says
@@ -231,6 +247,48 @@ func rowOf(fields []column, record []string) (CatalogueRow, string) {
 		return row, strings.TrimPrefix(strings.ReplaceAll(faults.Error(), "\n", " "), ".")
 	}
 	return row, ""
+}
+
+// fieldsOf are the fields of a material by their names in the file.
+func fieldsOf(m Material) map[string]any {
+	out := map[string]any{}
+	if data, err := json.Marshal(m); err == nil {
+		_ = json.Unmarshal(data, &out)
+	}
+	return out
+}
+
+// clearField removes a field; a part of which nothing is left goes with it.
+func clearField(object map[string]any, name string) {
+	first, rest, deeper := strings.Cut(name, ".")
+	part, _ := object[first].(map[string]any)
+	if !deeper || part == nil {
+		if !deeper {
+			delete(object, first)
+		}
+		return
+	}
+	if clearField(part, rest); len(part) == 0 {
+		delete(object, first)
+	}
+}
+
+// formula begins what a spreadsheet would work out, with the quotes before it that keep it from that.
+var formula = regexp.MustCompile(`^'*[=+\-@\t\r]`)
+
+// harmless keeps a spreadsheet from working out what is text; asItWas takes it back.
+func harmless(text string) string {
+	if formula.MatchString(text) {
+		return "'" + text
+	}
+	return text
+}
+
+func asItWas(text string) string {
+	if strings.HasPrefix(text, "'") && formula.MatchString(text) {
+		return text[1:]
+	}
+	return text
 }
 
 func cellValue(c column, text string) (any, string) {

@@ -17,7 +17,7 @@ func FuzzReadCSV(f *testing.F) {
 	f.Add([]byte("id,class,name,type,diameterMm\nw,cord,Wire,wire,0.38\n"))
 	f.Add([]byte("id,class,name,component.kind,component.rings,component.palette,component.parts,component.crosswise,component.turns\na,component,A,link,ring ring,P=pearl C=cap,seed=12,true,2\n"))
 	f.Fuzz(func(t *testing.T, data []byte) {
-		rows, refused, err := format.ReadCSV(data)
+		rows, refused, err := format.ReadCSV(data, nil)
 		if err != nil {
 			return
 		}
@@ -30,7 +30,7 @@ func FuzzReadCSV(f *testing.F) {
 		if err := format.WriteCSV(&out, rows); err != nil {
 			t.Fatal(err)
 		}
-		back, refused, err := format.ReadCSV(out.Bytes())
+		back, refused, err := format.ReadCSV(out.Bytes(), nil)
 		if err != nil || len(refused) > 0 || len(back) != len(rows) {
 			t.Fatalf("written as %s: %v %v", out.Bytes(), err, refused)
 		}

@@ -32,11 +32,14 @@ func catalogueRows(t *testing.T) []format.CatalogueRow {
 func TestACatalogueToCSVAndBackLosesNothing(t *testing.T) {
 	rows := catalogueRows(t)
 	rows[0].Material.Name = "Pearl, \"round\" <b> 夜"
+	for i, name := range []string{"=1+1", "-4 mm", "@pearl", "'=quoted", "''+twice", "+", "'plain"} {
+		rows[i+1].Material.Name = name
+	}
 	var out bytes.Buffer
 	if err := format.WriteCSV(&out, rows); err != nil {
 		t.Fatal(err)
 	}
-	back, refused, err := format.ReadCSV(out.Bytes())
+	back, refused, err := format.ReadCSV(out.Bytes(), nil)
 	if err != nil || len(refused) > 0 {
 		t.Fatal(err, refused)
 	}
@@ -46,6 +49,42 @@ func TestACatalogueToCSVAndBackLosesNothing(t *testing.T) {
 				t.Errorf("row %d came back as %+v, was %+v", i, back[i], rows[i])
 			}
 		}
+	}
+}
+
+// What a spreadsheet would work out is written so that it stays text.
+func TestFormulasAreWrittenAsText(t *testing.T) {
+	rows := catalogueRows(t)[:1]
+	rows[0].Material.Name = "=HYPERLINK(1)"
+	var out bytes.Buffer
+	if err := format.WriteCSV(&out, rows); err != nil || !strings.Contains(out.String(), ",'=HYPERLINK(1),") {
+		t.Errorf("%v: %s", err, out.String())
+	}
+}
+
+// A file with a few columns changes only those: an empty cell clears its field, a column that is
+// not there leaves it.
+func TestAFileChangesOnlyItsColumns(t *testing.T) {
+	held := catalogueRows(t)
+	known := map[string]format.CatalogueRow{}
+	for _, row := range held {
+		known[row.Material.ID] = row
+	}
+	old := known["sea-pearl-4"]
+	rows, refused, err := format.ReadCSV([]byte("id,name,run.count,run.measuredMm\nsea-pearl-4,Sea pearl,,\nnew-one,New,,\n"), known)
+	if err != nil || len(rows) != 1 || len(refused) != 1 || refused[0].Line != 3 {
+		t.Fatalf("%v, %+v, %+v", err, rows, refused)
+	}
+	want := old
+	want.Line, want.Material.Name, want.Material.Run = 2, "Sea pearl", nil
+	if old.Material.Run == nil || !reflect.DeepEqual(rows[0], want) {
+		t.Errorf("%+v, want %+v", rows[0], want)
+	}
+	if rows, _, err = format.ReadCSV([]byte("id,onHand\nsea-pearl-4,7\n"), known); err != nil || rows[0].OnHand != 7 || !reflect.DeepEqual(rows[0].Material, old.Material) {
+		t.Errorf("%v, %+v", err, rows)
+	}
+	if rows, _, err = format.ReadCSV([]byte("id,onHand\nsea-pearl-4,\n"), known); err != nil || rows[0].OnHand != 0 {
+		t.Errorf("%v, %+v", err, rows)
 	}
 }
 
@@ -62,8 +101,9 @@ func TestInvalidRowsAreReportedAndTheOthersKept(t *testing.T) {
 		{"too many cells", "a,bead,A,round,4,0.8,,,,1,2,3\n", "12 cells for 10 columns"},
 		{"half a run", "a,bead,A,round,4,0.8,10,,,\n", "run.measuredMm"},
 		{"no name", "a,bead,,round,4,0.8,,,,\n", "name"},
+		{"another encoding", "a,bead,Perle gr\xfcn,round,4,0.8,,,,\n", "name: the text is not in UTF-8"},
 	} {
-		rows, refused, err := format.ReadCSV([]byte(head + good + tt.row))
+		rows, refused, err := format.ReadCSV([]byte(head+good+tt.row), nil)
 		if err != nil || len(rows) != 1 || rows[0].OnHand != 12 || len(refused) != 1 {
 			t.Errorf("%s: %v rows, %v, %v", tt.name, rows, refused, err)
 			continue
@@ -73,11 +113,11 @@ func TestInvalidRowsAreReportedAndTheOthersKept(t *testing.T) {
 		}
 	}
 	for name, file := range map[string]string{"nothing": "", "an unknown column": "id,weight\n", "a column twice": "id,id\n", "a stray quote": head + "a\"b,c\n"} {
-		if rows, _, err := format.ReadCSV([]byte(file)); err == nil {
+		if rows, _, err := format.ReadCSV([]byte(file), nil); err == nil {
 			t.Errorf("%s was read as %v", name, rows)
 		}
 	}
-	if rows, _, err := format.ReadCSV([]byte("\ufeff" + head + strings.Replace(good, "4,0.8", "\"4,2\",0.8", 1))); err != nil || rows[0].Material.AcrossMm != 4.2 {
+	if rows, _, err := format.ReadCSV([]byte("\ufeff"+head+strings.Replace(good, "4,0.8", "\"4,2\",0.8", 1)), nil); err != nil || rows[0].Material.AcrossMm != 4.2 {
 		t.Errorf("a spreadsheet's mark and decimal comma: %v, %v", rows, err)
 	}
 }

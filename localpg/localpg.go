@@ -269,7 +269,7 @@ func initialise(ctx context.Context, programs, dir, data string, owner *owner, t
 	if err := owner.give(file); err != nil {
 		return err
 	}
-	args := []string{"-D", fresh, "-U", "app", "-A", "scram-sha-256", "--pwfile=" + file, "-E", "UTF8", "--locale=C.UTF-8"}
+	args := []string{"-D", fresh, "-U", "app", "-A", "scram-sha-256", "--pwfile=" + file, "-E", "UTF8", "--locale=C.UTF-8", "--data-checksums"}
 	if throwaway {
 		args = append(args, "--no-sync")
 	}

@@ -88,6 +88,7 @@ func TestDataOutlivesCleanStopsAndKills(t *testing.T) {
 	dir := parent + "/pg"
 	s := start(t, dir)
 	run(t, s, "CREATE TABLE kept (n int)")
+	run(t, s, "DO $$ BEGIN IF current_setting('data_checksums') <> 'on' THEN RAISE EXCEPTION 'no page checksums'; END IF; END $$")
 	if _, err := Start(context.Background(), Options{Dir: dir}); err == nil {
 		t.Fatal("a second start on a running cluster was let through")
 	}

@@ -55,24 +55,24 @@ func (s *server) registerCSV(api huma.API) {
 		})
 	limited(api, maxCSVBody, huma.Operation{OperationID: "previewCatalogue", Method: http.MethodPost, Path: "/api/catalogue/preview", Summary: "What importing a CSV file would change"},
 		func(ctx context.Context, in *csvInput) (*answer[CataloguePreview], error) {
-			rows, refused, err := format.ReadCSV(in.RawBody)
-			if err != nil {
-				return nil, err
-			}
-			preview, err := s.preview(ctx, rows, refused)
+			preview, err := s.preview(ctx, in.RawBody)
 			return &answer[CataloguePreview]{preview}, err
 		})
 	limited(api, maxCSVBody, huma.Operation{OperationID: "takeCatalogue", Method: http.MethodPost, Path: "/api/catalogue", Summary: "Import a CSV file, all of it or nothing; progress is a line of JSON at a time"}, s.takeCatalogue)
 }
 
-func (s *server) preview(ctx context.Context, rows []format.CatalogueRow, refused []format.RowFault) (CataloguePreview, error) {
+func (s *server) preview(ctx context.Context, file []byte) (CataloguePreview, error) {
 	p := CataloguePreview{New: []RowNote{}, Changed: []RowNote{}, Refused: []RowNote{}}
-	for _, r := range refused {
-		p.Refused = append(p.Refused, RowNote{Line: r.Line, Says: r.Says})
-	}
 	known, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
 	if err != nil {
 		return p, err
+	}
+	rows, refused, err := format.ReadCSV(file, heldRows(known))
+	if err != nil {
+		return p, err
+	}
+	for _, r := range refused {
+		p.Refused = append(p.Refused, RowNote{Line: r.Line, Says: r.Says})
 	}
 	rows, faulty := wellMade(rows, documents(known))
 	p.Refused = append(p.Refused, faulty...)
@@ -94,6 +94,15 @@ func (s *server) preview(ctx context.Context, rows []format.CatalogueRow, refuse
 		}
 	}
 	return p, nil
+}
+
+// heldRows are the catalogue's materials by id, as rows of a file.
+func heldRows(known []store.Material) map[string]format.CatalogueRow {
+	out := make(map[string]format.CatalogueRow, len(known))
+	for i := range known {
+		out[known[i].ID] = format.CatalogueRow{Material: known[i].Document, OnHand: known[i].OnHand}
+	}
+	return out
 }
 
 // wellMade keeps the rows whose components can be made, of other rows or of the
@@ -165,11 +174,11 @@ type Progress struct {
 // takeCatalogue keeps every row that stands, in one transaction. If the page
 // goes away meanwhile nothing of it is kept.
 func (s *server) takeCatalogue(ctx context.Context, in *csvInput) (*huma.StreamResponse, error) {
-	rows, _, err := format.ReadCSV(in.RawBody)
+	known, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
 	if err != nil {
 		return nil, err
 	}
-	known, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
+	rows, _, err := format.ReadCSV(in.RawBody, heldRows(known))
 	if err != nil {
 		return nil, err
 	}

@@ -41,7 +41,7 @@ type server struct {
 // New makes the handler for everything Mala serves.
 func New(cfg Config) http.Handler {
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin, knowing(cfg.Trouble))
+	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin(), knowing(cfg.Trouble), timely)
 	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, log: cfg.Log}
 	s.register(newAPI(r))
 	r.Handle("/api/*", http.HandlerFunc(noSuchCall))
@@ -107,6 +107,10 @@ type answer[T any] struct{ Body T }
 // logged gives an error its answer. The cause of an unexpected one goes to the log
 // under the id of the request, which the answer carries.
 func logged(ctx context.Context, operation string, err error) error {
+	if errors.Is(err, context.DeadlineExceeded) && context.Cause(ctx) == errTooLong {
+		tooLong := *errTooLong
+		err = &tooLong
+	}
 	answer := asProblem(err)
 	var p *Problem
 	if errors.As(answer, &p) && p.Status == http.StatusServiceUnavailable {
@@ -121,12 +125,19 @@ func logged(ctx context.Context, operation string, err error) error {
 	return answer
 }
 
+// Alive says that the server answers.
+type Alive struct {
+	Server string `json:"server" enum:"up"`
+}
+
 // Health says whether the database answers.
 type Health struct {
 	Database string `json:"database" enum:"up"`
 }
 
 func (s *server) registerHealth(api huma.API) {
+	call(api, huma.Operation{OperationID: "live", Method: http.MethodGet, Path: "/api/live", Summary: "Whether the server itself answers, whatever the database does"},
+		func(context.Context, *struct{}) (*answer[Alive], error) { return &answer[Alive]{Alive{"up"}}, nil })
 	call(api, huma.Operation{OperationID: "health", Method: http.MethodGet, Path: "/api/health", Summary: "Whether the database answers"},
 		func(ctx context.Context, _ *struct{}) (*answer[Health], error) {
 			ctx, cancel := context.WithTimeout(ctx, 2*time.Second)

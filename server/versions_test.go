@@ -80,6 +80,12 @@ func TestPiecesAreCopiedDeletedAndRestored(t *testing.T) {
 	p := b.piece("Slack Tide")
 	var copied server.PieceState
 	b.call("POST", "/api/pieces/"+p.ID+"/duplicate", nil, &copied)
+	stacked := b.piece("Ferry Bell")
+	var alone server.PieceState
+	b.call("POST", "/api/pieces/"+stacked.ID+"/duplicate", nil, &alone)
+	if stacked.Document.Stack == "" || alone.Document.Stack != "" {
+		t.Errorf("a copy is not worn beside its piece: %q, %q", stacked.Document.Stack, alone.Document.Stack)
+	}
 	if copied.ID == p.ID || copied.Document.Name != "Slack Tide, copy" || len(copied.Document.Materials) != len(p.Document.Materials) {
 		t.Errorf("copied %+v", copied)
 	}
@@ -106,6 +112,11 @@ func TestWithoutADatabaseFiguresComeAndSavesSaySo(t *testing.T) {
 	}
 	if resp := b.call("POST", "/api/analyse", p.Document, &a); resp.StatusCode != 200 || a.FinishedMm < 100 {
 		t.Errorf("figures: %s %v", resp.Status, a.FinishedMm)
+	}
+	for path, want := range map[string]int{"/api/live": 200, "/api/health": 503} {
+		if resp := b.call("GET", path, nil, nil); resp.StatusCode != want {
+			t.Errorf("%s: %s", path, resp.Status)
+		}
 	}
 	for method, path := range map[string]string{"GET": "/api/pieces", "PUT": "/api/pieces/" + p.ID} {
 		var problem server.Problem

@@ -1,8 +1,10 @@
 package store
 
 import (
+	"cmp"
 	"context"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
@@ -156,6 +158,9 @@ const batch = 250
 // made from, telling now and then how many are done. It stops when the context
 // ends.
 func (s *Store) SaveMaterials(ctx context.Context, list []Material, progress func(done int)) error {
+	list = slices.Clone(list)
+	// In one order, so that of two imports at once neither waits for what the other holds.
+	slices.SortFunc(list, func(a, b Material) int { return cmp.Compare(a.Document.ID, b.Document.ID) })
 	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		for from := 0; from < len(list); from += batch {
 			part := list[from:min(from+batch, len(list))]

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 	"testing"
 
 	"mala/core/length"
@@ -54,6 +55,29 @@ func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
 	page, total, _ := s.Materials(t.Context(), store.Filter{Limit: 2, Offset: 1})
 	if len(page) != 2 || total != 4 {
 		t.Errorf("a page of %d of %d", len(page), total)
+	}
+}
+
+// Two imports of the same materials in opposite order both end well, many times over.
+func TestCrossingImportsBothEndWell(t *testing.T) {
+	s := open(t)
+	var one, other []store.Material
+	for i := range 600 {
+		one = append(one, bead(fmt.Sprintf("bead-%03d", i), "round", "#b23a2e", 4))
+	}
+	other = slices.Clone(one)
+	slices.Reverse(other)
+	for range 5 {
+		failed := make(chan error, 2)
+		for _, list := range [][]store.Material{one, other} {
+			go func() { failed <- s.SaveMaterials(t.Context(), list, func(int) {}) }()
+		}
+		if err := errors.Join(<-failed, <-failed); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if one[0].Document.ID != "bead-000" || other[0].Document.ID != "bead-599" {
+		t.Error("the caller's list was put in another order")
 	}
 }
 

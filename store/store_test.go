@@ -156,6 +156,9 @@ func TestVersionsAreMadeOnlyWhereSomethingChanged(t *testing.T) {
 	if err != nil || text(t, restored.Document) != text(t, one.Document) || restored.Revision != p.Revision+1 {
 		t.Errorf("restored %+v, %v", restored, err)
 	}
+	if list, err := s.Versions(t.Context(), p.ID); err != nil || len(list) != 3 || list[0].Number != 3 || list[0].Document.Format != "" {
+		t.Errorf("%v, %+v", err, list)
+	}
 	if kept, err := s.Version(t.Context(), p.ID, 3); err != nil || kept.Document.Row("r1").Line != "9P" {
 		t.Errorf("the draft before restoring is not kept: %v", err)
 	}

@@ -6,6 +6,7 @@ import (
 	"reflect"
 	"time"
 
+	"github.com/google/uuid"
 	"gorm.io/gorm"
 
 	"mala/format"
@@ -44,13 +45,23 @@ func (v *Version) AfterFind(*gorm.DB) error {
 	return nil
 }
 
-// Versions lists a piece's versions, the newest first.
+// Versions lists a piece's versions, the newest first, without their documents.
 func (s *Store) Versions(ctx context.Context, id string) ([]Version, error) {
-	if _, err := s.Piece(ctx, id); err != nil {
+	if err := s.has(ctx, id); err != nil {
 		return nil, err
 	}
 	var out []Version
-	return out, s.db.WithContext(ctx).Order("number DESC").Find(&out, "piece_id = ?", id).Error
+	err := s.db.WithContext(ctx).Omit("document", "house").Order("number DESC").Find(&out, "piece_id = ?", id).Error
+	return out, err
+}
+
+// has says by its error whether there is a piece of that id.
+func (s *Store) has(ctx context.Context, id string) error {
+	if _, err := uuid.Parse(id); err != nil {
+		return ErrNotFound
+	}
+	var p Piece
+	return found(s.db.WithContext(ctx).Select("id").First(&p, "id = ?", id).Error)
 }
 
 // Version gives one version of a piece.
@@ -58,7 +69,7 @@ func (s *Store) Version(ctx context.Context, id string, number int) (Version, er
 	if number < 1 || number > math.MaxInt32 {
 		return Version{}, ErrNotFound // no column holds such a number
 	}
-	if _, err := s.Piece(ctx, id); err != nil {
+	if err := s.has(ctx, id); err != nil {
 		return Version{}, err
 	}
 	var v Version

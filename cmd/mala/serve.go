@@ -11,6 +11,7 @@ import (
 	"path/filepath"
 	"runtime/debug"
 	"strconv"
+	"syscall"
 	"time"
 
 	"github.com/urfave/cli/v3"
@@ -24,7 +25,7 @@ import (
 
 func serveFlags() []cli.Flag {
 	return []cli.Flag{
-		&cli.StringFlag{Name: "listen", Value: "127.0.0.1:7420", Usage: "address to serve on; if the port is taken, the next free one", Sources: cli.EnvVars("MALA_LISTEN")},
+		&cli.StringFlag{Name: "listen", Value: "127.0.0.1:7420", Usage: "address to serve on, of this machine alone; port 0 takes any that is free", Sources: cli.EnvVars("MALA_LISTEN")},
 		&cli.StringFlag{Name: "database-url", Usage: "any PostgreSQL; without it, a private one is started on loopback", Sources: cli.EnvVars("DATABASE_URL")},
 		&cli.StringFlag{Name: "data", Value: ".mala", Usage: "folder of the private PostgreSQL", Sources: cli.EnvVars("MALA_DATA")},
 		&cli.StringSliceFlag{Name: "host", Usage: "another host name to answer for", Sources: cli.EnvVars("MALA_HOSTS")},
@@ -49,6 +50,11 @@ const collectAt = 400
 func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	debug.SetGCPercent(collectAt)
 	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
+	listener, err := listen(cmd.String("listen"))
+	if err != nil {
+		return err
+	}
+	defer listener.Close()
 	url, where := cmd.String("database-url"), "the database given by database-url"
 	var trouble func() error
 	if url == "" {
@@ -73,10 +79,6 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 			return fmt.Errorf("the demo shop could not be loaded: %w", err)
 		}
 	}
-	listener, err := listen(cmd.String("listen"))
-	if err != nil {
-		return err
-	}
 	fmt.Printf("Mala is ready at http://%s\nIts data lives in %s\nCtrl-C stops it.\n", listener.Addr(), where)
 	go server.AutosaveDrafts(ctx, s, time.Minute, log)
 	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log, Trouble: trouble}))
@@ -98,26 +100,22 @@ func run(ctx context.Context, listener net.Listener, handler http.Handler) error
 	return srv.Shutdown(grace)
 }
 
-// portsTried is how many ports are looked at beyond the one asked for.
-const portsTried = 50
-
-// listen takes the address, or the next free port after it.
+// listen takes the address, which only this machine reaches: there are no accounts yet that would
+// keep others out. The error says what to do.
 func listen(address string) (net.Listener, error) {
 	host, port, err := net.SplitHostPort(address)
 	if err != nil {
 		return nil, fmt.Errorf("%q is no address to listen on; write one like 127.0.0.1:7420", address)
 	}
-	first, err := strconv.Atoi(port)
-	if err != nil || first < 0 || first > 65535 {
+	if n, err := strconv.Atoi(port); err != nil || n < 0 || n > 65535 {
 		return nil, fmt.Errorf("%q is no port; write one like 7420", port)
 	}
-	var last error
-	for p := first; p <= min(first+portsTried, 65535); p++ {
-		l, err := net.Listen("tcp", net.JoinHostPort(host, strconv.Itoa(p)))
-		if err == nil {
-			return l, nil
-		}
-		last = errors.Join(err)
+	if ip := net.ParseIP(host); host != "localhost" && (ip == nil || !ip.IsLoopback()) {
+		return nil, fmt.Errorf("%q can be reached from other machines, and Mala has no accounts yet that would keep strangers out; listen on 127.0.0.1", address)
 	}
-	return nil, last
+	l, err := net.Listen("tcp", address)
+	if errors.Is(err, syscall.EADDRINUSE) {
+		return nil, fmt.Errorf("port %s is taken by another program: stop that, or choose another port by --listen 127.0.0.1:PORT or MALA_LISTEN", port)
+	}
+	return l, err
 }

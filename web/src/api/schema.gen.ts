@@ -260,6 +260,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the server itself answers, whatever the database does */
+        get: operations["live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials": {
         parameters: {
             query?: never;
@@ -644,6 +661,10 @@ export interface components {
             toleranceMm?: number;
             /** @description To what suits the body it is for; else to a length. */
             wearer?: boolean;
+        };
+        Alive: {
+            /** @enum {string} */
+            server: "up";
         };
         Analysis: {
             /**
@@ -3555,6 +3576,35 @@ export interface operations {
             };
         };
     };
+    live: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Alive"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listMaterials: {
         parameters: {
             query?: {
@@ -4468,6 +4518,7 @@ export const pathsApiSolvePostParametersQueryUnitValues: ReadonlyArray<Flattened
 export const pathsApiStacksPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/stacks"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/suggest"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiTogetherPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/together"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const aliveServerValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Alive"]["server"]> = ["up"];
 export const analysisInsideStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Analysis"]["insideState"]> = ["open", "nothing", "unsolved"];
 export const bodyPartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Body"]["part"]> = ["wrist", "neck", "ankle"];
 export const bodySizePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BodySize"]["part"]> = ["wrist", "neck", "ankle"];
