@@ -125,6 +125,32 @@ test("pieces are searched, duplicated, deleted and restored", async ({ page }) =
   await expect(page.getByText("No piece matches “no such thing”")).toBeVisible();
 });
 
+test("what was deleted is found again and restored by keyboard, and the shop sets how long it is kept", async ({ page }) => {
+  await startPiece(page, "Thrown overboard");
+  await page.goto("/pieces");
+  await page.getByRole("button", { name: "Delete Thrown overboard" }).press("Enter");
+  await expect(page.getByRole("link", { name: "Thrown overboard" })).toHaveCount(0);
+  await page.getByRole("link", { name: "Deleted pieces" }).press("Enter");
+  const row = page.getByRole("row", { name: /Thrown overboard/ });
+  await expect(row).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
+  const days = page.getByLabel("Days that deleted pieces are kept");
+  await days.fill("0");
+  await days.press("Enter");
+  await expect(page.getByRole("alert")).toHaveText("Keep deleted pieces for 1 to 3650 days.");
+  await expect(days).toHaveValue("0");
+  await days.fill("120");
+  await days.press("Enter");
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  await page.reload();
+  await expect(days).toHaveValue("120");
+  await row.getByRole("button", { name: "Restore Thrown overboard" }).press("Enter");
+  await expect(row).toHaveCount(0);
+  await page.getByRole("link", { name: "Back to Pieces" }).press("Enter");
+  await expect(page.getByRole("link", { name: "Thrown overboard" })).toBeVisible();
+});
+
 test("what is decided can be decided again, and the ends follow", async ({ page }) => {
   await startPiece(page, "Decided again");
   await page.getByRole("link", { name: /Decide/ }).click();

@@ -11,8 +11,8 @@ import (
 // Rest is how long a draft rests before it becomes a version.
 const Rest = 10 * time.Minute
 
-// AutosaveDrafts makes versions of drafts that have come to rest, looking every
-// so often until the context ends.
+// AutosaveDrafts makes versions of drafts that have come to rest, and removes for good what was
+// deleted longer ago than the shop keeps it, looking every so often until the context ends.
 func AutosaveDrafts(ctx context.Context, s *store.Store, every time.Duration, log *slog.Logger) {
 	tick := time.NewTicker(every)
 	defer tick.Stop()
@@ -23,6 +23,11 @@ func AutosaveDrafts(ctx context.Context, s *store.Store, every time.Duration, lo
 		case <-tick.C:
 			if _, err := s.Autosave(ctx, time.Now().Add(-Rest)); err != nil && ctx.Err() == nil {
 				log.Warn("drafts at rest were not kept as versions; trying again", "cause", err)
+			}
+			if gone, err := s.PurgeDeleted(ctx, time.Now()); err != nil && ctx.Err() == nil {
+				log.Warn("old deleted pieces were not removed; trying again", "cause", err)
+			} else if gone > 0 {
+				log.Info("deleted pieces were removed for good", "pieces", gone)
 			}
 		}
 	}

@@ -123,6 +123,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deleted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The deleted pieces */
+        get: operations["listDeleted"];
+        /** Set how many days deleted pieces are kept */
+        put: operations["keepDeleted"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edit": {
         parameters: {
             query?: never;
@@ -1090,6 +1108,24 @@ export interface components {
             mm: number;
             part: string;
         };
+        DeletedPiece: {
+            /** Format: date-time */
+            deletedAt: string;
+            id: string;
+            /** Format: date-time */
+            keptUntil: string;
+            kind: string;
+            name: string;
+        };
+        DeletedPieces: {
+            /**
+             * Format: int64
+             * @description How many days they are kept.
+             */
+            keepDays: number;
+            /** @description The one deleted last first. */
+            pieces: components["schemas"]["DeletedPiece"][];
+        };
         Details: {
             name: string;
             notes?: string;
@@ -1589,6 +1625,10 @@ export interface components {
         Join: {
             fittings: components["schemas"]["Fitting"][];
             id: string;
+        };
+        KeepDeletedRequest: {
+            /** Format: int64 */
+            keepDays: number;
         };
         Knot: {
             /** Format: double */
@@ -3260,6 +3300,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Converted"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listDeleted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedPieces"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepDeleted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepDeletedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedPieces"];
                 };
             };
             /** @description Error */

@@ -26,6 +26,7 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <p className="hidden">Opening …</p>,
     children: [
       { path: "/pieces", element: <Pieces /> },
+      { path: "/deleted", lazy: async () => ({ Component: (await import("../pieces/Deleted.tsx")).Deleted }) },
       { path: "/house", lazy: async () => ({ Component: (await import("../house/HouseRoom.tsx")).HouseRoom }) },
       { path: "/materials", lazy: async () => ({ Component: (await import("../materials/Materials.tsx")).Materials }) },
       { path: "/materials/component/:id", lazy: async () => ({ Component: (await import("../maker/Maker.tsx")).Maker }) },

@@ -1,7 +1,7 @@
 import { Button, InputBase, Snackbar } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { api, unwrap, ApiError, type Document } from "../api/client.ts";
 import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
 import { NewPieceDialog } from "./NewPieceDialog.tsx";
@@ -106,6 +106,11 @@ export function Pieces() {
             <PieceCardView key={piece.id} piece={piece} onDuplicate={() => duplicate.mutate(piece.id)} onDelete={() => remove.mutate({ id: piece.id, name: piece.name })} />
           ))}
         </ul>
+        <p>
+          <Link to="/deleted" className="link">
+            Deleted pieces
+          </Link>
+        </p>
       </div>
       <NewPieceDialog open={starting} onClose={() => setStarting(false)} />
       <Snackbar
