@@ -149,6 +149,9 @@ test("what was deleted is found again and restored by keyboard, and the shop set
   await expect(row).toHaveCount(0);
   await page.getByRole("link", { name: "Back to Pieces" }).press("Enter");
   await expect(page.getByRole("link", { name: "Thrown overboard" })).toBeVisible();
+  const exported = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Export everything" }).press("Enter");
+  expect((await exported).suggestedFilename()).toMatch(/^mala-\d{4}-\d\d-\d\d\.zip$/);
 });
 
 test("what is decided can be decided again, and the ends follow", async ({ page }) => {

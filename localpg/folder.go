@@ -9,6 +9,7 @@ import (
 	"os"
 	"os/user"
 	"path/filepath"
+	"slices"
 	"strconv"
 	"syscall"
 	"time"
@@ -65,7 +66,24 @@ func prepareFolder(dir string) (string, *owner, error) {
 	if err := os.Mkdir(dir, 0o700); err != nil && !os.IsExist(err) {
 		return "", nil, err
 	}
+	if name, err := foreign(dir); err != nil || name != "" {
+		return "", nil, errors.Join(err, fmt.Errorf("%s holds %q, which Mala did not make, and stays as it is. Choose another folder by --data", dir, name))
+	}
 	return dir, o, o.give(dir)
+}
+
+// foreign names something in the folder that is not of the cluster; empty for nothing.
+func foreign(dir string) (string, error) {
+	entries, err := os.ReadDir(dir)
+	if err != nil {
+		return "", err
+	}
+	for _, e := range entries {
+		if !slices.Contains([]string{"data", "data.new", "lock", "password", "postgres.log"}, e.Name()) {
+			return e.Name(), nil
+		}
+	}
+	return "", nil
 }
 
 // reachable says whether any user may pass through all of the path.

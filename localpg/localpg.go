@@ -8,7 +8,6 @@ import (
 	"crypto/rand"
 	"errors"
 	"fmt"
-	"net/url"
 	"os"
 	"os/exec"
 	"path/filepath"
@@ -91,7 +90,7 @@ func (s *Server) start(ctx context.Context, programs string, owner *owner, throw
 	if throwaway {
 		args = append(args, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
 	}
-	s.URL = (&url.URL{Scheme: "postgres", User: url.UserPassword("app", string(password)), Host: fmt.Sprintf("127.0.0.1:%d", port), Path: "/postgres", RawQuery: "sslmode=disable"}).String()
+	s.URL = address(string(password), strconv.Itoa(port))
 	s.launch = func(ctx context.Context) (*child, error) {
 		return s.launchChild(ctx, filepath.Join(programs, "postgres"), args, data, owner)
 	}

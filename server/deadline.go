@@ -15,7 +15,7 @@ const (
 )
 
 // longCalls begin the addresses of calls that take longer by their nature.
-var longCalls = []string{"/api/catalogue", "/api/house/try", "/api/materials/effect"}
+var longCalls = []string{"/api/catalogue", "/api/house/try", "/api/materials/effect", "/api/backup.zip"}
 
 // timely ends a call that takes too long: a database that hangs, or a piece that is too large,
 // keeps nobody waiting for ever.

@@ -78,7 +78,7 @@ func (s *server) register(api huma.API) {
 	s.registerMaterials(api)
 	s.registerCSV(api)
 	s.registerPieces(api)
-	s.registerDeleted(api)
+	s.registerKept(api)
 	s.registerVersions(api)
 	s.registerHouse(api)
 }

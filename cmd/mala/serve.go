@@ -16,6 +16,7 @@ import (
 
 	"github.com/urfave/cli/v3"
 
+	"mala/backup"
 	"mala/demo"
 	"mala/localpg"
 	"mala/server"
@@ -28,6 +29,9 @@ func serveFlags() []cli.Flag {
 		&cli.StringFlag{Name: "listen", Value: "127.0.0.1:7420", Usage: "address to serve on, of this machine alone; port 0 takes any that is free", Sources: cli.EnvVars("MALA_LISTEN")},
 		&cli.StringFlag{Name: "database-url", Usage: "any PostgreSQL; without it, a private one is started on loopback", Sources: cli.EnvVars("DATABASE_URL")},
 		&cli.StringFlag{Name: "data", Value: ".mala", Usage: "folder of the private PostgreSQL", Sources: cli.EnvVars("MALA_DATA")},
+		&cli.StringFlag{Name: "backups", Usage: "folder for a copy a day; without it none are made", Sources: cli.EnvVars("MALA_BACKUPS")},
+		&cli.IntFlag{Name: "keep-backups", Value: 30, Usage: "how many of those are kept", Sources: cli.EnvVars("MALA_KEEP_BACKUPS")},
+		&cli.IntFlag{Name: "keep-backup-days", Value: 365, Usage: "how many days old one may become", Sources: cli.EnvVars("MALA_KEEP_BACKUP_DAYS")},
 		&cli.StringSliceFlag{Name: "host", Usage: "another host name to answer for", Sources: cli.EnvVars("MALA_HOSTS")},
 	}
 }
@@ -81,6 +85,9 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	}
 	fmt.Printf("Mala is ready at http://%s\nIts data lives in %s\nCtrl-C stops it.\n", listener.Addr(), where)
 	go server.AutosaveDrafts(ctx, s, time.Minute, log)
+	if dir := cmd.String("backups"); dir != "" {
+		go backup.Nightly(ctx, s, backup.Keeping{Dir: dir, Most: cmd.Int("keep-backups"), Age: time.Duration(cmd.Int("keep-backup-days")) * 24 * time.Hour}, log)
+	}
 	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log, Trouble: trouble}))
 }
 

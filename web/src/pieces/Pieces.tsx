@@ -110,6 +110,10 @@ export function Pieces() {
           <Link to="/deleted" className="link">
             Deleted pieces
           </Link>
+          {" · "}
+          <a href="/api/backup.zip" download className="link">
+            Export everything
+          </a>
         </p>
       </div>
       <NewPieceDialog open={starting} onClose={() => setStarting(false)} />

@@ -1,6 +1,7 @@
 package server
 
 import (
+	"bytes"
 	"context"
 	"fmt"
 	"net/http"
@@ -8,6 +9,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"mala/backup"
 	"mala/format"
 	"mala/store"
 )
@@ -27,7 +29,19 @@ type DeletedPiece struct {
 	KeptUntil time.Time `json:"keptUntil"`
 }
 
-func (s *server) registerDeleted(api huma.API) {
+func (s *server) registerKept(api huma.API) {
+	call(api, huma.Operation{OperationID: "backup", Method: http.MethodGet, Path: "/api/backup.zip", Summary: "The whole shop in one file of open formats"},
+		func(ctx context.Context, _ *struct{}) (*huma.StreamResponse, error) {
+			var file bytes.Buffer // whole before it is sent: one that is cut short would look like a backup
+			if _, err := backup.Write(ctx, s.store, &file); err != nil {
+				return nil, err
+			}
+			return &huma.StreamResponse{Body: func(c huma.Context) {
+				c.SetHeader("Content-Type", "application/zip")
+				c.SetHeader("Content-Disposition", fmt.Sprintf(`attachment; filename="mala-%s.zip"`, time.Now().UTC().Format("2006-01-02")))
+				_, _ = file.WriteTo(c.BodyWriter())
+			}}, nil
+		})
 	call(api, huma.Operation{OperationID: "listDeleted", Method: http.MethodGet, Path: "/api/deleted", Summary: "The deleted pieces"},
 		func(ctx context.Context, _ *struct{}) (*answer[DeletedPieces], error) { return s.deleted(ctx) })
 	call(api, huma.Operation{OperationID: "keepDeleted", Method: http.MethodPut, Path: "/api/deleted", Summary: "Set how many days deleted pieces are kept"},

@@ -1,0 +1,72 @@
+// Package backup writes a whole shop into one open file, and reads it into an empty place: a zip
+// of JSON, with the pieces as the piece files they are.
+package backup
+
+import (
+	"time"
+
+	"mala/format"
+	"mala/store"
+)
+
+// Format is the format and version of the files that are written.
+const Format = "mala-backup/1"
+
+// The names of what is in a file, beside the pieces.
+const (
+	aboutName     = "about.json"
+	shopName      = "shop.json"
+	catalogueName = "catalogue.json"
+	pieceFolder   = "pieces/"
+)
+
+// about is what the file says of itself, written last: a file without it is cut short.
+type about struct {
+	Format string    `json:"format"`
+	MadeAt time.Time `json:"madeAt"`
+	Counts
+}
+
+// Counts is how much a file holds.
+type Counts struct {
+	Pieces    int `json:"pieces"`
+	Versions  int `json:"versions"`
+	Materials int `json:"materials"`
+}
+
+type shopFile struct {
+	House           format.House `json:"house"`
+	Revision        int64        `json:"revision"`
+	KeepDeletedDays int          `json:"keepDeletedDays"`
+}
+
+type catalogueFile struct {
+	Materials []materialFile `json:"materials"`
+}
+
+type materialFile struct {
+	Material  format.Material `json:"material"`
+	OnHand    int             `json:"onHand"`
+	Archived  bool            `json:"archived,omitempty"`
+	Revision  int64           `json:"revision"`
+	UpdatedAt time.Time       `json:"updatedAt"`
+}
+
+type pieceFile struct {
+	ID        string          `json:"id"`
+	Revision  int64           `json:"revision"`
+	CreatedAt time.Time       `json:"createdAt"`
+	UpdatedAt time.Time       `json:"updatedAt"`
+	DeletedAt *time.Time      `json:"deletedAt,omitempty"`
+	Document  format.Document `json:"document"`
+	Versions  []versionFile   `json:"versions"`
+}
+
+type versionFile struct {
+	Number    int             `json:"number"`
+	Reason    store.Reason    `json:"reason"`
+	Label     string          `json:"label,omitempty"`
+	CreatedAt time.Time       `json:"createdAt"`
+	House     format.House    `json:"house,omitempty"`
+	Document  format.Document `json:"document"`
+}

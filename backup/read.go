@@ -1,0 +1,117 @@
+package backup
+
+import (
+	"archive/zip"
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"strings"
+
+	"gorm.io/gorm"
+
+	"mala/desk"
+	"mala/format"
+	"mala/store"
+)
+
+// mostEntry is how large one thing in a file may be, in bytes: a piece with all its versions.
+const mostEntry = 256 << 20
+
+// Restore reads a file into an empty store: all of it, or nothing. The error says which part of the
+// file is wrong.
+func Restore(ctx context.Context, s *store.Store, file io.ReaderAt, size int64) (Counts, error) {
+	in, err := zip.NewReader(file, size)
+	if err != nil {
+		return Counts{}, errors.New("this is no backup, or it is cut short: it is no zip file")
+	}
+	var said about
+	if err := read(in, aboutName, &said); err != nil {
+		return Counts{}, err
+	}
+	if said.Format != Format {
+		return Counts{}, fmt.Errorf("this is a %q, made by a newer program; this one reads %s", said.Format, Format)
+	}
+	var found Counts
+	err = s.Fill(ctx, func(into store.Snapshot) error {
+		var err error
+		found, err = fill(ctx, in, into)
+		if err == nil && found != said.Counts {
+			return fmt.Errorf("the file holds %+v and should hold %+v: it is cut short", found, said.Counts)
+		}
+		return err
+	})
+	return found, err
+}
+
+func fill(ctx context.Context, in *zip.Reader, into store.Snapshot) (Counts, error) {
+	var counts Counts
+	var shop shopFile
+	if err := read(in, shopName, &shop); err != nil {
+		return counts, err
+	}
+	if err := into.Shop(store.Shop{House: shop.House, Revision: shop.Revision}, shop.KeepDeletedDays); err != nil {
+		return counts, err
+	}
+	var catalogue catalogueFile
+	if err := read(in, catalogueName, &catalogue); err != nil {
+		return counts, err
+	}
+	for _, m := range catalogue.Materials {
+		counts.Materials++
+		if err := into.Material(store.Material{Document: m.Material, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision, UpdatedAt: m.UpdatedAt}); err != nil {
+			return counts, err
+		}
+	}
+	for _, file := range in.File {
+		if !strings.HasPrefix(file.Name, pieceFolder) {
+			continue
+		}
+		var p pieceFile
+		if err := read(in, file.Name, &p); err != nil {
+			return counts, err
+		}
+		piece, versions := p.kept()
+		card := desk.CardOf(ctx, &p.Document, shop.House)
+		piece.FinishedMM, piece.Beads, piece.Worst = card.FinishedMm, card.Beads, card.Worst
+		counts.Pieces++
+		counts.Versions += len(versions)
+		if err := into.Piece(piece, versions); err != nil {
+			return counts, fmt.Errorf("%s: %w", file.Name, err)
+		}
+	}
+	return counts, ctx.Err()
+}
+
+// kept is the piece with its versions as the store has them.
+func (p *pieceFile) kept() (store.Piece, []store.Version) {
+	piece := store.Piece{ID: p.ID, Revision: p.Revision, CreatedAt: p.CreatedAt, UpdatedAt: p.UpdatedAt, Document: p.Document}
+	if p.DeletedAt != nil {
+		piece.DeletedAt = gorm.DeletedAt{Time: *p.DeletedAt, Valid: true}
+	}
+	var versions []store.Version
+	for _, v := range p.Versions {
+		versions = append(versions, store.Version{PieceID: p.ID, Number: v.Number, Reason: v.Reason, Label: v.Label, CreatedAt: v.CreatedAt, House: v.House, Document: v.Document})
+	}
+	return piece, versions
+}
+
+// read reads one thing of a file strictly.
+func read(in *zip.Reader, name string, into any) error {
+	file, err := in.Open(name)
+	if err != nil {
+		return fmt.Errorf("%s is missing: the file is no backup, or it is cut short", name)
+	}
+	defer file.Close()
+	data, err := io.ReadAll(io.LimitReader(file, mostEntry+1))
+	switch {
+	case err != nil:
+		return fmt.Errorf("%s is damaged: %w", name, err)
+	case len(data) > mostEntry:
+		return fmt.Errorf("%s is larger than %d MB", name, mostEntry>>20)
+	}
+	if err := format.Unmarshal(data, into); err != nil {
+		return fmt.Errorf("%s: %w", name, err)
+	}
+	return nil
+}

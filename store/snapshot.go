@@ -1,0 +1,93 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"errors"
+
+	"gorm.io/gorm"
+)
+
+// Snapshot takes the whole shop, one thing after another.
+type Snapshot struct {
+	Shop     func(house Shop, keepDays int) error
+	Material func(m Material) error
+	Piece    func(p Piece, versions []Version) error // deleted ones too
+}
+
+// Read goes through the shop as it is at one moment, whatever is saved meanwhile.
+func (s *Store) Read(ctx context.Context, to Snapshot) error {
+	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		var shop Shop
+		if err := tx.First(&shop, theShop).Error; err != nil {
+			return err
+		}
+		days, err := s.keepDays(tx)
+		if err != nil {
+			return err
+		}
+		if err := to.Shop(shop, days); err != nil {
+			return err
+		}
+		var materials []Material
+		if err := tx.Order("id").Find(&materials).Error; err != nil {
+			return err
+		}
+		for _, m := range materials {
+			if err := to.Material(m); err != nil {
+				return err
+			}
+		}
+		var ids []string
+		if err := tx.Unscoped().Model(&Piece{}).Order("created_at, id").Pluck("id", &ids).Error; err != nil {
+			return err
+		}
+		for _, id := range ids {
+			var p Piece
+			var versions []Version
+			if err := errors.Join(tx.Unscoped().First(&p, "id = ?", id).Error, tx.Order("number").Find(&versions, "piece_id = ?", id).Error); err != nil {
+				return err
+			}
+			if err := to.Piece(p, versions); err != nil {
+				return err
+			}
+		}
+		return nil
+	}, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})
+}
+
+// ErrNotEmpty says that a shop is there already.
+var ErrNotEmpty = errors.New("there are pieces or materials here already")
+
+// Fill puts a whole shop into an empty store: all of what do gives it, or nothing. The error is
+// ErrNotEmpty where there is a shop already.
+func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
+	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		var pieces, materials int64
+		if err := errors.Join(tx.Unscoped().Model(&Piece{}).Count(&pieces).Error, tx.Model(&Material{}).Count(&materials).Error); err != nil {
+			return err
+		}
+		if pieces+materials > 0 {
+			return ErrNotEmpty
+		}
+		return do(Snapshot{
+			Shop: func(shop Shop, keepDays int) error {
+				shop.ID = theShop
+				return errors.Join(tx.Save(&shop).Error, tx.Model(&shop).UpdateColumn("keep_deleted_days", keepDays).Error)
+			},
+			Material: func(m Material) error {
+				changed, revision := m.UpdatedAt, m.Revision
+				s.prepare(&m)
+				m.UpdatedAt, m.Revision = changed, revision
+				return tx.Create(&m).Error
+			},
+			Piece: func(p Piece, versions []Version) error {
+				p.take(p.Document, Figures{p.FinishedMM, p.Beads, p.Worst})
+				if err := tx.Create(&p).Error; err != nil || len(versions) == 0 {
+					return err
+				}
+				return tx.CreateInBatches(&versions, batch).Error
+			},
+		})
+	})
+}
