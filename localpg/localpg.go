@@ -73,7 +73,11 @@ func Start(ctx context.Context, opt Options) (*Server, error) {
 
 func (s *Server) start(ctx context.Context, programs string, owner *owner, throwaway bool) error {
 	data := filepath.Join(s.Dir, "data")
-	if _, err := os.Stat(filepath.Join(data, "PG_VERSION")); err != nil {
+	if made, err := os.ReadFile(filepath.Join(data, "PG_VERSION")); err == nil {
+		if programs, err = programsFor(strings.TrimSpace(string(made)), programs, s.Dir); err != nil {
+			return err
+		}
+	} else {
 		if err := initialise(ctx, programs, s.Dir, data, owner, throwaway); err != nil {
 			return err
 		}
@@ -251,6 +255,20 @@ func findPrograms() (string, error) {
 		return filepath.Dir(p), nil
 	}
 	return "", ErrNoPostgres
+}
+
+// programsFor gives the programs of the version that the data were made by, which no other can read:
+// these where they are of that version, or else others that are installed.
+func programsFor(version, programs, dir string) (string, error) {
+	here := filepath.Base(filepath.Dir(programs))
+	if _, err := strconv.Atoi(here); err != nil || here == version {
+		return programs, nil // of a place that does not tell its version
+	}
+	other := filepath.Join("/usr/lib/postgresql", version, "bin")
+	if _, err := os.Stat(filepath.Join(other, "postgres")); err == nil {
+		return other, nil
+	}
+	return "", fmt.Errorf("the data in %s were made by PostgreSQL %s, and %s is installed. Install postgresql-%s, make a backup with it, and restore that into another folder", dir, version, here, version)
 }
 
 // initialise makes the cluster beside its place and moves it there whole, so

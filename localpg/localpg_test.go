@@ -4,6 +4,8 @@ import (
 	"context"
 	"errors"
 	"os"
+	"path/filepath"
+	"strings"
 	"syscall"
 	"testing"
 	"time"
@@ -110,5 +112,32 @@ func TestDataOutlivesCleanStopsAndKills(t *testing.T) {
 	run(t, s, "INSERT INTO kept SELECT 1 FROM kept WHERE n = 1")
 	if err := s.Stop(); err != nil {
 		t.Fatal(err)
+	}
+}
+
+// Data of another version of PostgreSQL are left alone, and said to be so.
+func TestDataOfAnotherVersionAreLeftAlone(t *testing.T) {
+	programs, err := findPrograms()
+	if err != nil {
+		t.Fatal(err)
+	}
+	here := filepath.Base(filepath.Dir(programs))
+	if got, err := programsFor(here, programs, "x"); got != programs || err != nil {
+		t.Errorf("%s, %v", got, err)
+	}
+	dir, err := os.MkdirTemp("", "mala-localpg-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer os.RemoveAll(dir)
+	note := filepath.Join(dir, "pg", "data", "PG_VERSION")
+	if err := errors.Join(os.Chmod(dir, 0o755), os.MkdirAll(filepath.Dir(note), 0o700), os.WriteFile(note, []byte("9\n"), 0o600)); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := Start(context.Background(), Options{Dir: filepath.Join(dir, "pg")}); err == nil || !strings.Contains(err.Error(), "made by PostgreSQL 9, and "+here+" is installed") {
+		t.Errorf("%v", err)
+	}
+	if left, err := os.ReadFile(note); err != nil || string(left) != "9\n" {
+		t.Errorf("%s, %v", left, err)
 	}
 }

@@ -7,6 +7,7 @@ import (
 	"database/sql"
 	"embed"
 	"errors"
+	"fmt"
 	"io/fs"
 	"time"
 
@@ -70,6 +71,13 @@ func migrate(ctx context.Context, db *sql.DB) error {
 	provider, err := goose.NewProvider(goose.DialectPostgres, db, files)
 	if err != nil {
 		return err
+	}
+	current, target, err := provider.GetVersions(ctx)
+	if err != nil {
+		return err
+	}
+	if current > target {
+		return fmt.Errorf("this database is of a newer Mala (its tables are version %d, this program knows up to %d). Use the newer program", current, target)
 	}
 	_, err = provider.Up(ctx)
 	return err
