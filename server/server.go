@@ -29,6 +29,8 @@ type Config struct {
 	Log   *slog.Logger
 	// Trouble is why the database does not answer, if that is known.
 	Trouble func() error
+	// Until is how long it hears of what other servers change; nil hears nothing.
+	Until context.Context
 }
 
 // server is the state behind the handlers.
@@ -43,6 +45,9 @@ func New(cfg Config) http.Handler {
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin(), knowing(cfg.Trouble), timely)
 	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, log: cfg.Log}
+	if cfg.Until != nil {
+		go cfg.Store.Moved(cfg.Until, s.shelf.moved)
+	}
 	s.register(newAPI(r))
 	r.Handle("/api/*", http.HandlerFunc(noSuchCall))
 	r.Handle("/*", pageHandler(cfg.Page))

@@ -88,7 +88,7 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	if dir := cmd.String("backups"); dir != "" {
 		go backup.Nightly(ctx, s, backup.Keeping{Dir: dir, Most: cmd.Int("keep-backups"), Age: time.Duration(cmd.Int("keep-backup-days")) * 24 * time.Hour}, log)
 	}
-	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log, Trouble: trouble}))
+	return run(ctx, listener, server.New(server.Config{Store: s, Page: web.Page(), Hosts: cmd.StringSlice("host"), Log: log, Trouble: trouble, Until: ctx}))
 }
 
 // run serves until the context ends, then lets what is under way finish.
