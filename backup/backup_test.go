@@ -120,7 +120,7 @@ func TestAShopIsRestoredAsItWas(t *testing.T) {
 	was, is := everything(t, s), everything(t, other)
 	for i := range was {
 		if i >= len(is) || was[i] != is[i] {
-			t.Fatalf("came back otherwise:\n%.300s\n%.300s", was[i], is[min(i, len(is)-1)])
+			t.Fatalf("came back different:\n%.300s\n%.300s", was[i], is[min(i, len(is)-1)])
 		}
 	}
 	if len(is) != len(was) {

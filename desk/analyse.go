@@ -30,6 +30,17 @@ type Options struct {
 	Stock   map[string]int // what there is of each material, where that is asked
 }
 
+// stock is what there is of each material, nothing where nobody knows; nil where it is not asked.
+func (o *Options) stock(asked bool) map[string]int {
+	switch {
+	case !asked:
+		return nil
+	case o.Stock == nil:
+		return map[string]int{}
+	}
+	return o.Stock
+}
+
 // Analyse works out the document. The error is format.Faults, or the context's
 // if it ends before the figures are there; a search for fixes just ends with it.
 func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis, error) {

@@ -105,13 +105,7 @@ var closureWords = map[piece.ClosureType]string{
 
 // solve finds the counts, and puts each with what the conversion itself takes.
 func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *measure.Measured, goal solve.Goal, ops []Operation, says []string, opt Options) {
-	rules := solve.Rules{Pins: after.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays}
-	if in.InStock {
-		rules.Stock = opt.Stock
-		if rules.Stock == nil {
-			rules.Stock = map[string]int{}
-		}
-	}
+	rules := solve.Rules{Pins: after.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Stock: opt.stock(in.InStock)}
 	counted := after
 	if s := after.Leading(); s.Row.Line != nil && s.Row.Line.OpenFill() != nil {
 		line := s.Row.Line.Counted(s.Fills).String()

@@ -33,19 +33,13 @@ func Graduate(ctx context.Context, in *Graduation, opt Options) (*Ways, error) {
 			return nil, format.Faults{{Where: "row", Says: "This piece has no row " + in.Row + "."}}
 		}
 	}
-	asked := graduate.Asked{Rows: []piece.ID{s.Row.ID}, Ladder: in.Ladder, Centre: in.Centre, Unit: opt.Unit, Most: mostWays}
+	asked := graduate.Asked{Rows: []piece.ID{s.Row.ID}, Ladder: in.Ladder, Centre: in.Centre, Unit: opt.Unit, Most: mostWays, Stock: opt.stock(in.InStock)}
 	if in.All {
 		asked.Rows = nil
 		for _, row := range m.Piece.Rows() {
 			if row.Corded() {
 				asked.Rows = append(asked.Rows, row.ID)
 			}
-		}
-	}
-	if in.InStock {
-		asked.Stock = opt.Stock
-		if asked.Stock == nil {
-			asked.Stock = map[string]int{}
 		}
 	}
 	found := graduate.Of(ctx, m, asked)

@@ -118,13 +118,7 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 		out.Why = says
 		return out, nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Hand: ask.hand}
-	if ask.inStock {
-		rules.Stock = opt.Stock
-		if rules.Stock == nil {
-			rules.Stock = map[string]int{}
-		}
-	}
+	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Hand: ask.hand, Stock: opt.stock(ask.inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
 	if asItIs := found.Now - goal.Want; max(asItIs, -asItIs) <= goal.Tolerance && (ask.hand == nil || ask.hand.Makes(m, s)) {
 		now := solve.Proposal{Measured: m, Value: found.Now, Off: asItIs, Line: s.Row.Line.String()}

@@ -83,13 +83,7 @@ func Solve(ctx context.Context, in *Aim, opt Options) (*Ways, error) {
 	if says != "" {
 		return &Ways{Items: []Way{}, Why: says}, nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, Shelf: opt.Shelf.beside(&in.Document), Unit: opt.Unit}
-	if in.InStock {
-		rules.Stock = opt.Stock
-		if rules.Stock == nil {
-			rules.Stock = map[string]int{}
-		}
-	}
+	rules := solve.Rules{Pins: m.Piece.Pins, Shelf: opt.Shelf.beside(&in.Document), Unit: opt.Unit, Stock: opt.stock(in.InStock)}
 	found := solve.Solve(ctx, m, goal, rules)
 	out := &Ways{NowMm: exact(found.Now), WantMm: exact(goal.Want), ToleranceMm: exact(goal.Tolerance), Items: []Way{}, Why: found.Why}
 	if !goal.Inside {

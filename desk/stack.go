@@ -142,13 +142,7 @@ func stackPiece(ctx context.Context, one Stacked, goal solve.Goal, inStock bool,
 		return out
 	}
 	goal.Row = s.Row.ID
-	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays}
-	if inStock {
-		rules.Stock = opt.Stock
-		if rules.Stock == nil {
-			rules.Stock = map[string]int{}
-		}
-	}
+	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Stock: opt.stock(inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
 	if found.Nearest != nil && max(found.Nearest.Off, -found.Nearest.Off) < max(now-goal.Want, goal.Want-now) {
 		found.Proposals = []solve.Proposal{*found.Nearest}

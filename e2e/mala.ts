@@ -17,8 +17,8 @@ export class Mala {
     chmodSync(this.#folder, 0o755);
   }
 
-  /** start serves on a port, any free one at first. */
-  async start(port = 0): Promise<void> {
+  /** start serves on a port; at first any below those that connections take, so that it is free again later. */
+  async start(port = 20_000 + Math.floor(Math.random() * 12_000)): Promise<void> {
     const child = spawn(BINARY, ["demo", "--listen", `127.0.0.1:${port}`, "--data", this.#folder], { stdio: ["ignore", "pipe", "inherit"] });
     this.#process = child;
     this.url = await new Promise<string>((resolve, reject) => {

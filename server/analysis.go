@@ -90,21 +90,8 @@ func (s *server) registerAnalysis(api huma.API) {
 			out, err := desk.SizeTogether(ctx, &in.Body, s.options(ctx, in.Unit))
 			return &answer[*desk.Proposals]{out}, err
 		})
-	call(api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, s.solve)
-	call(api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"},
-		func(ctx context.Context, in *struct {
-			UnitParam
-			Body desk.SizesWanted
-		}) (*answer[*desk.SizeRun], error) {
-			opt, err := s.stocked(ctx, in.Unit)
-			if err != nil {
-				return nil, err
-			}
-			ctx, cancel := context.WithTimeout(ctx, fixTime)
-			defer cancel()
-			out, err := desk.RunSizes(ctx, &in.Body, opt)
-			return &answer[*desk.SizeRun]{out}, err
-		})
+	searched(s, api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, desk.Solve)
+	searched(s, api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"}, desk.RunSizes)
 	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
@@ -163,22 +150,25 @@ func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], e
 	return &answer[Fixes]{Fixes{fixes, err == nil}}, nil
 }
 
-// solve may take spacers and clasps from all of the catalogue.
-func (s *server) solve(ctx context.Context, in *struct {
-	UnitParam
-	Body desk.Aim
-}) (*answer[*desk.Ways], error) {
-	opt, err := s.stocked(ctx, in.Unit)
-	if err != nil {
-		return nil, err
-	}
-	ctx, cancel := context.WithTimeout(ctx, fixTime)
-	defer cancel()
-	out, err := desk.Solve(ctx, &in.Body, opt)
-	return &answer[*desk.Ways]{out}, inTime(err)
+// searched registers a call that searches with all of the catalogue and its stock at hand, for as
+// long as a fix is searched for, and answers with what was found by then.
+func searched[B, O any](s *server, api huma.API, op huma.Operation, search func(ctx context.Context, in *B, opt desk.Options) (O, error)) {
+	call(api, op, func(ctx context.Context, in *struct {
+		UnitParam
+		Body B
+	}) (*answer[O], error) {
+		opt, err := s.stocked(ctx, in.Unit)
+		if err != nil {
+			return nil, err
+		}
+		ctx, cancel := context.WithTimeout(ctx, fixTime)
+		defer cancel()
+		out, err := search(ctx, &in.Body, opt)
+		return &answer[O]{out}, inTime(err)
+	})
 }
 
-// inTime lets what was found stand where the time was up.
+// inTime gives what was found where the time was up.
 func inTime(err error) error {
 	if errors.Is(err, context.DeadlineExceeded) {
 		return nil

@@ -12,83 +12,39 @@ import (
 // registerStarts are the calls behind the ways to start a piece, to string it in sizes, and to wear
 // it with others.
 func (s *server) registerStarts(api huma.API) {
-	call(api, huma.Operation{OperationID: "inHand", Method: http.MethodPost, Path: "/api/in-hand", Summary: "What a piece can become of the beads and cord in hand"},
-		func(ctx context.Context, in *struct {
-			UnitParam
-			Body desk.InHand
-		}) (*answer[*desk.MadeInHand], error) {
-			ctx, cancel := context.WithTimeout(ctx, fixTime)
-			defer cancel()
-			out, err := desk.MakeOf(ctx, &in.Body, s.options(ctx, in.Unit))
-			return &answer[*desk.MadeInHand]{out}, err
-		})
-	call(api, huma.Operation{OperationID: "afterMade", Method: http.MethodPost, Path: "/api/after-made", Summary: "What follows for a piece from one that is already made"},
-		func(ctx context.Context, in *struct {
-			UnitParam
-			Body desk.FromMade
-		}) (*answer[*desk.MadeBefore], error) {
-			if in.Body.Piece == "" {
-				out, err := desk.Tried(&in.Body, s.options(ctx, in.Unit))
-				return &answer[*desk.MadeBefore]{out}, err
-			}
-			made, err := s.store.Piece(ctx, in.Body.Piece)
+	searched(s, api, huma.Operation{OperationID: "inHand", Method: http.MethodPost, Path: "/api/in-hand", Summary: "What a piece can become of the beads and cord in hand"}, desk.MakeOf)
+	searched(s, api, huma.Operation{OperationID: "graduate", Method: http.MethodPost, Path: "/api/graduate", Summary: "How many of each size make a graduated strand"}, desk.Graduate)
+	searched(s, api, huma.Operation{OperationID: "convert", Method: http.MethodPost, Path: "/api/convert", Summary: "How a piece becomes another kind or closes another way, keeping its pattern"}, desk.Convert)
+	searched(s, api, huma.Operation{OperationID: "stack", Method: http.MethodPost, Path: "/api/stacks", Summary: "How the pieces of a stack are brought to one length"},
+		func(ctx context.Context, in *desk.StackWanted, opt desk.Options) (*desk.Stack, error) {
+			others, err := s.stackedWith(ctx, in)
 			if err != nil {
 				return nil, err
 			}
-			out, err := desk.After(&in.Body, &made.Document, s.options(ctx, in.Unit))
-			return &answer[*desk.MadeBefore]{out}, err
-		})
-	call(api, huma.Operation{OperationID: "graduate", Method: http.MethodPost, Path: "/api/graduate", Summary: "How many of each size make a graduated strand"},
-		func(ctx context.Context, in *struct {
-			UnitParam
-			Body desk.Graduation
-		}) (*answer[*desk.Ways], error) {
-			opt, err := s.stocked(ctx, in.Unit)
-			if err != nil {
-				return nil, err
-			}
-			ctx, cancel := context.WithTimeout(ctx, fixTime)
-			defer cancel()
-			out, err := desk.Graduate(ctx, &in.Body, opt)
-			return &answer[*desk.Ways]{out}, inTime(err)
-		})
-	call(api, huma.Operation{OperationID: "convert", Method: http.MethodPost, Path: "/api/convert", Summary: "How a piece becomes another kind or closes another way, keeping its pattern"},
-		func(ctx context.Context, in *struct {
-			UnitParam
-			Body desk.Conversion
-		}) (*answer[*desk.Converted], error) {
-			opt, err := s.stocked(ctx, in.Unit)
-			if err != nil {
-				return nil, err
-			}
-			ctx, cancel := context.WithTimeout(ctx, fixTime)
-			defer cancel()
-			out, err := desk.Convert(ctx, &in.Body, opt)
-			return &answer[*desk.Converted]{out}, inTime(err)
+			return desk.BringTogether(ctx, in, others, opt)
 		})
 	call(api, huma.Operation{OperationID: "stacks", Method: http.MethodGet, Path: "/api/stacks", Summary: "The names of the stacks: pieces that are worn together"},
 		func(ctx context.Context, _ *struct{}) (*answer[[]string], error) {
 			names, err := s.store.Stacks(ctx)
 			return &answer[[]string]{names}, err
 		})
-	call(api, huma.Operation{OperationID: "stack", Method: http.MethodPost, Path: "/api/stacks", Summary: "How the pieces of a stack are brought to one length"},
-		func(ctx context.Context, in *struct {
-			UnitParam
-			Body desk.StackWanted
-		}) (*answer[*desk.Stack], error) {
-			opt, err := s.stocked(ctx, in.Unit)
-			if err != nil {
-				return nil, err
-			}
-			others, err := s.stackedWith(ctx, &in.Body)
-			if err != nil {
-				return nil, err
-			}
-			ctx, cancel := context.WithTimeout(ctx, fixTime)
-			defer cancel()
-			out, err := desk.BringTogether(ctx, &in.Body, others, opt)
-			return &answer[*desk.Stack]{out}, err
-		})
+	call(api, huma.Operation{OperationID: "afterMade", Method: http.MethodPost, Path: "/api/after-made", Summary: "What follows for a piece from one that is already made"}, s.afterMade)
+}
+
+func (s *server) afterMade(ctx context.Context, in *struct {
+	UnitParam
+	Body desk.FromMade
+}) (*answer[*desk.MadeBefore], error) {
+	if in.Body.Piece == "" {
+		out, err := desk.Tried(&in.Body, s.options(ctx, in.Unit))
+		return &answer[*desk.MadeBefore]{out}, err
+	}
+	made, err := s.store.Piece(ctx, in.Body.Piece)
+	if err != nil {
+		return nil, err
+	}
+	out, err := desk.After(&in.Body, &made.Document, s.options(ctx, in.Unit))
+	return &answer[*desk.MadeBefore]{out}, err
 }
 
 // stackedWith are the other pieces of the stack that a piece belongs to.

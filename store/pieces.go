@@ -66,13 +66,15 @@ func (s *Store) Piece(ctx context.Context, id string) (Piece, error) {
 // Stack lists the pieces of a stack by their names, at most so many.
 func (s *Store) Stack(ctx context.Context, name string, most int) ([]Piece, error) {
 	var out []Piece
-	return out, s.db.WithContext(ctx).Where("document->>'stack' = ?", name).Order("name, id").Limit(most).Find(&out).Error
+	err := s.db.WithContext(ctx).Where("document->>'stack' = ?", name).Order("name, id").Limit(most).Find(&out).Error
+	return out, err
 }
 
 // Stacks lists the names of stacks.
 func (s *Store) Stacks(ctx context.Context) ([]string, error) {
 	out := []string{}
-	return out, s.db.WithContext(ctx).Model(&Piece{}).Where("document->>'stack' IS NOT NULL").Distinct().Order("1").Limit(mostStacks).Pluck("document->>'stack'", &out).Error
+	err := s.db.WithContext(ctx).Model(&Piece{}).Where("document->>'stack' IS NOT NULL").Distinct().Order("1").Limit(mostStacks).Pluck("document->>'stack'", &out).Error
+	return out, err
 }
 
 // mostStacks is how many names are listed.

@@ -41,7 +41,7 @@ func startMala(t *testing.T) *running {
 	if err := os.Chmod(dir, 0o755); err != nil {
 		t.Fatal(err)
 	}
-	r := &running{t: t, bin: build(t), dir: dir, port: strconv.Itoa(41000 + rand.IntN(9000))}
+	r := &running{t: t, bin: build(t), dir: dir, port: strconv.Itoa(20_000 + rand.IntN(12_000))} // below those that connections take
 	t.Cleanup(func() {
 		_ = r.cmd.Process.Signal(os.Interrupt)
 		_ = r.cmd.Wait()

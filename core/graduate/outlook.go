@@ -7,7 +7,7 @@ import (
 )
 
 // outlook knows how smooth what is still to be strung can be: by the rung, the count there, and
-// the length that is still wanted. Lengths are told apart to a bin, and what it says is never
+// the length that is still wanted. Lengths are known to a bin, and what it says is never
 // rougher than the truth.
 type outlook struct {
 	row  *row

@@ -2,11 +2,8 @@ package solve
 
 import (
 	"cmp"
-	"iter"
 	"math"
-	"runtime"
 	"slices"
-	"sync"
 
 	"mala/core/check"
 	"mala/core/edit"
@@ -72,25 +69,6 @@ func (t *task) best() []Proposal {
 		return cmp.Or(a.cost.less(b.cost), cmp.Compare(max(a.Off, -a.Off), max(b.Off, -b.Off)))
 	})
 	return found[:min(len(found), t.rules.Most)]
-}
-
-// inTurn measures ways one after another, a few ahead at the same time.
-func (t *task) inTurn(ways []way) iter.Seq2[int, *Proposal] {
-	return func(yield func(int, *Proposal) bool) {
-		ahead := make([]*Proposal, runtime.GOMAXPROCS(0))
-		for i := range ways {
-			if i%len(ahead) == 0 {
-				var all sync.WaitGroup
-				for k := range ways[i:min(len(ways), i+len(ahead))] {
-					all.Go(func() { ahead[k] = t.measure(&ways[i+k]) })
-				}
-				all.Wait()
-			}
-			if !yield(i, ahead[i%len(ahead)]) {
-				return
-			}
-		}
-	}
 }
 
 // moves is by how much its settings move the piece in all, whichever way.

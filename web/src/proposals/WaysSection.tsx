@@ -45,7 +45,7 @@ export function WaysSection({ bench, id, title, hint, off = false, ways, childre
   );
 }
 
-/** takenByNumber lets a number take the way that it stands at. */
+/** takenByNumber lets a number key take the way of that number. */
 export function takenByNumber(bench: Bench, ways: Way[]) {
   return (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest("select, input:not([type=checkbox])")) return;
