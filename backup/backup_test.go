@@ -237,3 +237,49 @@ func TestDailyCopiesAreKeptByNumberAndAge(t *testing.T) {
 		t.Errorf("%v, %s", err, names())
 	}
 }
+
+// The doctor reads all of a shop, and says what is wrong with its copies and its room.
+func TestTheDoctorLooksAtEverything(t *testing.T) {
+	s, copies, now := shop(t), t.TempDir(), time.Date(2026, 11, 26, 12, 0, 0, 0, time.UTC)
+	says := func(copies string, bad bool, wants ...string) {
+		t.Helper()
+		findings, err := backup.Examine(t.Context(), s, t.TempDir(), copies, now)
+		if err != nil {
+			t.Fatal(err)
+		}
+		all, any := "", false
+		for _, f := range findings {
+			all, any = all+f.Says+"\n", any || f.Bad
+		}
+		for _, want := range wants {
+			if !strings.Contains(all, want) {
+				t.Errorf("%q is not in %s", want, all)
+			}
+		}
+		if any != bad {
+			t.Errorf("bad %v: %s", any, all)
+		}
+	}
+	says("", false, "PostgreSQL ", "checksums, and none was found damaged", "pieces with ", "MB are free", "No daily copies are made")
+	says(copies, true, "There is no daily copy in")
+	keep := backup.Keeping{Dir: copies, Most: 3, Age: 24 * time.Hour}
+	if err := keep.Copy(t.Context(), s, now.Add(-72*time.Hour)); err != nil {
+		t.Fatal(err)
+	}
+	says(copies, true, "is of 2026-11-23. Look into the log")
+	if err := keep.Copy(t.Context(), s, now.Add(-24*time.Hour)); err != nil {
+		t.Fatal(err)
+	}
+	says(copies, false, "is of 2026-11-25.")
+	says(filepath.Join(copies, "none"), true, "cannot be read")
+	pieces, _ := s.Pieces(t.Context(), "")
+	p, err := s.Piece(t.Context(), pieces[0].ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p.Document.Materials = nil
+	if _, err := s.SaveDraft(t.Context(), p.ID, p.Revision, p.Document, store.Figures{}); err != nil {
+		t.Fatal(err)
+	}
+	says("", true, p.Name+" cannot be worked out: ", "Restore one of its versions")
+}

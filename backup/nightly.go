@@ -7,7 +7,6 @@ import (
 	"os"
 	"path/filepath"
 	"slices"
-	"strings"
 	"time"
 
 	"mala/store"
@@ -66,9 +65,7 @@ func (k Keeping) thin(at time.Time) error {
 	}
 	var days []time.Time
 	for _, e := range entries {
-		name, ours := strings.CutPrefix(e.Name(), copyBefore)
-		name, zipped := strings.CutSuffix(name, copyAfter)
-		if day, err := time.Parse(copyDay, name); ours && zipped && err == nil {
+		if day, ok := dayOf(e.Name()); ok {
 			days = append(days, day)
 		}
 	}

@@ -38,3 +38,29 @@ test("a second start keeps the data and is serving within 3 seconds", async ({ r
   expect(Date.now() - began).toBeLessThan(3000);
   expect(after).toEqual(before);
 });
+
+test("a save that fails, or whose answer is lost, is tried again, and what came meanwhile goes out behind it", async ({ page }) => {
+  await startPiece(page, "Tried again");
+  await saved(page);
+  let answers: ("fails" | "lost" | "whole")[] = ["fails"];
+  await page.route("**/api/pieces/*", async (route) => {
+    if (route.request().method() !== "PUT") return route.continue();
+    const answer = answers.shift() ?? "whole";
+    if (answer === "fails") return route.fulfill({ status: 500, contentType: "application/problem+json", body: JSON.stringify({ title: "Something went wrong", status: 500, detail: "Something went wrong on the server." }) });
+    if (answer === "lost") {
+      await route.fetch(); // it is saved, and nobody hears of it
+      return route.abort("connectionreset");
+    }
+    return route.continue();
+  });
+  await typeLine(page, "11D");
+  await expect(page.locator(".save-state")).toHaveText("not saved: the server has a fault, trying again");
+  await saved(page);
+  answers = ["lost"];
+  await typeLine(page, "22D");
+  await expect(page.locator(".save-state")).toHaveText("not saved: server unavailable");
+  await typeLine(page, "33D");
+  await saved(page);
+  await page.reload();
+  await expect(line(page)).toHaveValue("33D");
+});

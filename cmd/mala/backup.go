@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"os"
 	"path/filepath"
+	"time"
 
 	"github.com/urfave/cli/v3"
 
@@ -56,6 +57,36 @@ func restoreCommand() *cli.Command {
 					return cli.Exit(fmt.Sprintf("nothing was restored: %v", err), 2)
 				}
 				fmt.Printf("%d pieces with %d versions, and %d materials are here again.\n", counts.Pieces, counts.Versions, counts.Materials)
+				return nil
+			})
+		},
+	}
+}
+
+func doctorCommand() *cli.Command {
+	return &cli.Command{
+		Name: "doctor", Usage: "look whether the shop's data are whole, and say what to do",
+		Action: func(ctx context.Context, cmd *cli.Command) error {
+			return withStore(ctx, cmd, func(s *store.Store) error {
+				data := cmd.String("data")
+				if cmd.String("database-url") != "" {
+					data = "" // it is elsewhere
+				}
+				findings, err := backup.Examine(ctx, s, data, cmd.String("backups"), time.Now())
+				bad := 0
+				for _, f := range findings {
+					mark := "✓"
+					if f.Bad {
+						mark, bad = "✕", bad+1
+					}
+					fmt.Println(mark, f.Says)
+				}
+				if err != nil {
+					return fmt.Errorf("the database could not be read to its end: %w", err)
+				}
+				if bad > 0 {
+					return cli.Exit(fmt.Sprintf("%d of these need seeing to", bad), 1)
+				}
 				return nil
 			})
 		},

@@ -45,6 +45,9 @@ func TestBackupWhileServedAndRestoreElsewhere(t *testing.T) {
 		}
 	}
 	r.piece() // it is served all the while
+	if out, err := mala("doctor", "--data", r.dir); err != nil || !strings.Contains(out, "✓ PostgreSQL") || !strings.Contains(out, "MB are free in "+r.dir) || strings.Contains(out, "✕") {
+		t.Errorf("%v: %s", err, out)
+	}
 	if out, err := mala("reset", "--data", other); err == nil || !strings.Contains(out, "nothing was deleted") {
 		t.Errorf("asked, and nobody answered: %v: %s", err, out)
 	}

@@ -1,10 +1,14 @@
 import { api, Offline, unwrap, ApiError, type Document, type Problem } from "../api/client.ts";
 
-export type SaveState = "saved" | "unsaved" | "saving" | "away" | "refused" | "conflict";
+export type SaveState = "saved" | "unsaved" | "saving" | "away" | "failing" | "refused" | "conflict";
 
-/** PAUSE is how long typing rests before a draft is sent; RETRY how long a server that is away is left alone, in ms. */
+/** PAUSE is how long typing rests before a draft is sent, and PATIENCE how long an answer is waited for, in ms. */
 const PAUSE = 500;
-const RETRY = 2000;
+const PATIENCE = 20_000;
+
+/** How long a server that is away, or fails, is left alone before it is tried again, in ms: longer each time. */
+const FIRST_RETRY = 2000;
+const MOST_RETRY = 30_000;
 
 interface Kept {
   base: number;
@@ -33,6 +37,9 @@ export class Draft {
   #id: string;
   #revision: number;
   #wanted: Document | null = null;
+  /** What was sent and never answered: it may have been saved, so it is sent again before anything that came later. */
+  #unsure: Document | null = null;
+  #retry = FIRST_RETRY;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #sending: Promise<void> | null = null;
   #stopped = false;
@@ -67,6 +74,7 @@ export class Draft {
   goOn(revision: number) {
     this.#revision = revision;
     this.#wanted = null;
+    this.#unsure = null;
     this.#stopped = false;
   }
 
@@ -74,7 +82,8 @@ export class Draft {
   async flush(): Promise<boolean> {
     clearTimeout(this.#timer);
     await this.#sending;
-    if (this.#wanted && !this.#stopped) await this.#send();
+    if (this.#unsure && !this.#stopped) await this.#send();
+    if (this.#wanted && !this.#unsure && !this.#stopped) await this.#send();
     return this.#wanted === null && !this.#stopped;
   }
 
@@ -85,34 +94,41 @@ export class Draft {
 
   async #send() {
     if (this.#sending) return this.#sending;
-    const doc = this.#wanted;
+    const doc = this.#unsure ?? this.#wanted;
     if (!doc || this.#stopped) return;
     this.#tell("saving", null);
     this.#sending = this.#put(doc);
     await this.#sending;
     this.#sending = null;
-    if (this.#wanted && this.#wanted !== doc && !this.#stopped) this.#later(0);
+    if (this.#wanted && this.#wanted !== doc && !this.#stopped && !this.#unsure) this.#later(0);
   }
 
   async #put(doc: Document) {
     try {
-      const kept = await unwrap(api.PUT("/api/pieces/{id}", { params: { path: { id: this.#id } }, body: { base: this.#revision, document: doc } }));
+      const kept = await unwrap(api.PUT("/api/pieces/{id}", { params: { path: { id: this.#id } }, body: { base: this.#revision, document: doc }, signal: AbortSignal.timeout(PATIENCE) }));
       this.#revision = kept.revision;
+      this.#unsure = null;
+      this.#retry = FIRST_RETRY;
       if (this.#wanted === doc) {
         this.#wanted = null;
         this.#letGo();
         this.#tell("saved", null);
       }
     } catch (err) {
+      const fails = err instanceof ApiError && err.problem.status! >= 500;
       if (err instanceof ApiError && err.problem.status === 409) {
         this.#stopped = true;
+        this.#unsure = null;
         // The server has it as a version.
         this.#letGo();
         this.#tell("conflict", err.problem);
-      } else if (err instanceof Offline) {
-        this.#tell("away", null);
-        this.#later(RETRY);
+      } else if (err instanceof Offline || fails) {
+        this.#unsure = doc;
+        this.#tell(fails ? "failing" : "away", null);
+        this.#later(this.#retry);
+        this.#retry = Math.min(2 * this.#retry, MOST_RETRY);
       } else if (err instanceof ApiError) {
+        this.#unsure = null;
         this.#tell("refused", null);
       } else {
         throw err;

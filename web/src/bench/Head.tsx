@@ -14,6 +14,7 @@ const SAVED: Record<SaveState, string> = {
   unsaved: "saving …",
   saving: "saving …",
   away: "not saved: server unavailable",
+  failing: "not saved: the server has a fault, trying again",
   refused: "not saved: fix what is marked",
   conflict: "not saved: changed elsewhere",
 };
