@@ -68,8 +68,8 @@ func Convert(ctx context.Context, in *Conversion, opt Options) (*Converted, erro
 	if after.Piece.Several() {
 		out.Why = "Its rows are sized together: convert it here, and then size them in Lay out."
 		asItIs := solve.Proposal{Measured: after, Line: after.Leading().Row.Line.String(), Value: after.ForTarget}
-		out.Nearest = &Way{}
-		*out.Nearest = out.way(in, m, &asItIs, ops, says, opt)
+		way := wayTo(in, m, &asItIs, ops, says, opt)
+		out.Nearest = &way
 		return out, nil
 	}
 	out.solve(ctx, in, m, after, goal, ops, says, opt)
@@ -117,21 +117,18 @@ func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *me
 		}
 	}
 	found := solve.Solve(ctx, counted, goal, rules)
-	if off := found.Now - goal.Want; max(off, -off) <= goal.Tolerance {
-		now := solve.Proposal{Measured: counted, Value: found.Now, Off: off, Line: counted.Leading().Row.Line.String()}
-		found.Proposals, found.Nearest, found.Why = append([]solve.Proposal{now}, found.Proposals...), nil, ""
-	}
+	withAsItIs(&found, counted, goal)
 	c.Why = found.Why
 	first := found.Nearest
-	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
-		if first == nil {
-			first = &found.Proposals[0]
-		}
-		c.Items = append(c.Items, c.way(in, before, &found.Proposals[i], ops, says, opt))
-	}
 	if found.Nearest != nil {
-		near := c.way(in, before, found.Nearest, ops, says, opt)
+		near := wayTo(in, before, found.Nearest, ops, says, opt)
 		c.Nearest = &near
+	}
+	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
+		c.Items = append(c.Items, wayTo(in, before, &found.Proposals[i], ops, says, opt))
+	}
+	if len(found.Proposals) > 0 {
+		first = &found.Proposals[0]
 	}
 	if first != nil {
 		for _, f := range check.New(check.All(before, opt.Unit), check.All(first.Measured, opt.Unit)) {
@@ -140,8 +137,8 @@ func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *me
 	}
 }
 
-// way is one way with the conversion before the counts, and its target behind them.
-func (c *Converted) way(in *Conversion, before *measure.Measured, p *solve.Proposal, ops []Operation, says []string, opt Options) Way {
+// wayTo is one way with the conversion before the counts, and its target behind them.
+func wayTo(in *Conversion, before *measure.Measured, p *solve.Proposal, ops []Operation, says []string, opt Options) Way {
 	out := wayOf(before, before.Leading(), &Aim{}, p, opt.Unit)
 	out.Operations = append(append([]Operation{}, ops...), out.Operations...)
 	out.Changes = append(append([]string{}, says...), out.Changes...)

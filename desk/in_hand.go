@@ -100,10 +100,7 @@ func countedLine(doc format.Document, m *measure.Measured, opt Options) (*measur
 // usualSizes are the standard sizes of the part of the body that the piece is worn on, and the
 // named lengths of its kind.
 func usualSizes(p *piece.Piece) []sizeAsk {
-	part := size.PartOf(p.Kind)
-	if p.Body != nil {
-		part = p.Body.Part
-	}
+	part := partOf(p)
 	var out []sizeAsk
 	for _, s := range p.House.Sizes {
 		if s.Part == part {

@@ -120,9 +120,8 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 	}
 	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Hand: ask.hand, Stock: opt.stock(ask.inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
-	if asItIs := found.Now - goal.Want; max(asItIs, -asItIs) <= goal.Tolerance && (ask.hand == nil || ask.hand.Makes(m, s)) {
-		now := solve.Proposal{Measured: m, Value: found.Now, Off: asItIs, Line: s.Row.Line.String()}
-		found.Proposals, found.Why = append([]solve.Proposal{now}, found.Proposals...), ""
+	if ask.hand == nil || ask.hand.Makes(m, s) {
+		withAsItIs(&found, m, goal)
 	}
 	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
 		out.Items = append(out.Items, sizeWay(m, s, &aim, &found.Proposals[i], opt.Unit))
@@ -134,6 +133,16 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 		}
 	}
 	return out, nil
+}
+
+// withAsItIs puts the piece as it is before the proposals where it lies within the tolerance already.
+func withAsItIs(found *solve.Answer, m *measure.Measured, goal solve.Goal) {
+	off := found.Now - goal.Want
+	if max(off, -off) > goal.Tolerance {
+		return
+	}
+	asItIs := solve.Proposal{Measured: m, Value: found.Now, Off: off, Line: m.Leading().Row.Line.String()}
+	found.Proposals, found.Nearest, found.Why = append([]solve.Proposal{asItIs}, found.Proposals...), nil, ""
 }
 
 // bodyFor is the body the piece is for with another measure, or that of its kind.

@@ -11,6 +11,22 @@ const WIDTHS = [1024, 1280, 1440];
 /** widthsIn are the widths that a unit is looked at: inches, whose figures are the longest, where there is the least room. */
 const widthsIn = (unit: string) => (unit === "in" ? WIDTHS.slice(0, 1) : WIDTHS);
 
+/** faultsOf lists what is clipped or overprinted in the view that is open, at every width in either unit. */
+async function faultsOf(page: Page, view: string): Promise<string[]> {
+  const wrong: string[] = [];
+  for (const unit of ["in", "mm"]) {
+    await page.getByRole("button", { name: unit, exact: true }).click();
+    await page.waitForLoadState("networkidle");
+    for (const width of widthsIn(unit)) {
+      await page.setViewportSize({ width, height: 800 });
+      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+      const faults = await page.evaluate(faultsOfLayout);
+      wrong.push(...faults.map((fault) => `${view} at ${width} px in ${unit}: ${fault}`));
+    }
+  }
+  return wrong;
+}
+
 /** WAYS are the views that take more than a click to see. */
 const WAYS: { path: string; open?: (page: Page) => Promise<void> }[] = [
   { path: "/decide?from=wearer" },
@@ -38,16 +54,7 @@ for (const name of NAMES) {
     await expect(strand(page)).toBeFocused();
     for (const step of STEPS) {
       await page.getByRole("link", { name: step }).click();
-      for (const unit of ["in", "mm"]) {
-        await page.getByRole("button", { name: unit, exact: true }).click();
-        await page.waitForLoadState("networkidle");
-        for (const width of widthsIn(unit)) {
-          await page.setViewportSize({ width, height: 800 });
-          await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-          const faults = await page.evaluate(faultsOfLayout);
-          wrong.push(...faults.map((fault) => `${step.source} at ${width} px in ${unit}: ${fault}`));
-        }
-      }
+      wrong.push(...(await faultsOf(page, step.source)));
     }
     expect(wrong.join("\n")).toBe("");
   });
@@ -63,16 +70,7 @@ test("nothing of the ways to start, proposals, sizes, stacks and variants is cli
   for (const way of WAYS) {
     await page.goto(at + way.path);
     await way.open?.(page);
-    for (const unit of ["in", "mm"]) {
-      await page.getByRole("button", { name: unit, exact: true }).click();
-      await page.waitForLoadState("networkidle");
-      for (const width of widthsIn(unit)) {
-        await page.setViewportSize({ width, height: 800 });
-        await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-        const faults = await page.evaluate(faultsOfLayout);
-        wrong.push(...faults.map((fault) => `${way.path} at ${width} px in ${unit}: ${fault}`));
-      }
-    }
+    wrong.push(...(await faultsOf(page, way.path)));
   }
   expect(wrong.join("\n")).toBe("");
 });
@@ -84,15 +82,7 @@ test("nothing of a component in the maker is clipped or overprinted at any width
   for (const { id } of materials.filter((m) => m.class === "component")) {
     await page.goto(`/materials/component/${id}`);
     await page.locator(".maker-picture").waitFor();
-    for (const unit of ["in", "mm"]) {
-      await page.getByRole("button", { name: unit, exact: true }).click();
-      for (const width of widthsIn(unit)) {
-        await page.setViewportSize({ width, height: 800 });
-        await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-        const faults = await page.evaluate(faultsOfLayout);
-        wrong.push(...faults.map((fault) => `${id} at ${width} px in ${unit}: ${fault}`));
-      }
-    }
+    wrong.push(...(await faultsOf(page, id)));
   }
   expect(wrong.join("\n")).toBe("");
 });

@@ -70,9 +70,7 @@ function To({ bench, state }: StartProps) {
       <label className="tick">
         <input type="checkbox" checked={inStock} onChange={(e) => setInStock(e.target.checked)} /> only what is in stock
       </label>
-      {!same && found.isError && <p role="alert">{found.error.message}</p>}
-      {data?.why && <p role="status">{data.why}</p>}
-      <WayList bench={bench} found={data} />
+      {!same && <WayList bench={bench} found={found} />}
       {!!data?.checks.length && (
         <>
           <p>This comes with it, to be fixed then:</p>

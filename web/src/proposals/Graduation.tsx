@@ -97,10 +97,7 @@ function Found({ bench, state, sizes, onWays }: Props & { sizes: Size[]; onWays:
       <label className="tick">
         <input type="checkbox" checked={inStock} onChange={(e) => setInStock(e.target.checked)} /> only what is in stock
       </label>
-      {found.isPending && <p className="quiet">Trying …</p>}
-      {found.isError && <p role="alert">{found.error.message}</p>}
-      {found.data?.why && <p role="status">{found.data.why}</p>}
-      <WayList bench={bench} found={found.data} />
+      <WayList bench={bench} found={found} />
     </>
   );
 }

@@ -68,10 +68,7 @@ function Found({ bench, state, wearer, hasTarget, onWays }: Props & { wearer: bo
           Inside <Length mm={found.data.wantMm} /> suits best; now it is <Length mm={found.data.nowMm} />.
         </p>
       )}
-      {found.isPending && <p className="quiet">Trying …</p>}
-      {found.isError && <p role="alert">{found.error.message}</p>}
-      {found.data?.why && <p role="status">{found.data.why}</p>}
-      <WayList bench={bench} found={found.data} />
+      <WayList bench={bench} found={found} />
     </>
   );
 }
