@@ -87,15 +87,34 @@ func endLeftover(ctx context.Context, data string) error {
 // leftover reads who holds the data folder, and whether that is still a live
 // PostgreSQL of this folder: not a zombie, nor another program with its number.
 func leftover(data string) (pid int, alive bool) {
-	text, err := os.ReadFile(filepath.Join(data, "postmaster.pid"))
+	note := filepath.Join(data, "postmaster.pid")
+	text, err := os.ReadFile(note)
 	if err != nil {
 		return 0, false
 	}
 	first, _, _ := strings.Cut(string(text), "\n")
 	pid, err = strconv.Atoi(strings.TrimSpace(first))
 	if err != nil || pid <= 1 {
-		return 0, false
+		return unreadable(note, data)
 	}
+	return pid, holds(pid, data)
+}
+
+// unreadable takes away a note that names no process, which PostgreSQL would not start beside,
+// unless one runs on the folder all the same. The folder's lock keeps any other Mala out.
+func unreadable(note, data string) (pid int, alive bool) {
+	all, _ := filepath.Glob("/proc/[0-9]*")
+	for _, path := range all {
+		if pid, _ := strconv.Atoi(filepath.Base(path)); holds(pid, data) {
+			return pid, true
+		}
+	}
+	_ = os.Remove(note)
+	return 0, false
+}
+
+// holds says whether the process is a PostgreSQL of the folder.
+func holds(pid int, data string) bool {
 	command, err := os.ReadFile(fmt.Sprintf("/proc/%d/cmdline", pid))
-	return pid, err == nil && bytes.Contains(command, []byte(data))
+	return err == nil && bytes.Contains(command, []byte("\x00"+data+"\x00"))
 }

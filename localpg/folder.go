@@ -79,7 +79,7 @@ func foreign(dir string) (string, error) {
 		return "", err
 	}
 	for _, e := range entries {
-		if !slices.Contains([]string{"data", "data.new", "lock", "password", "postgres.log"}, e.Name()) {
+		if !slices.Contains([]string{"data", "data.new", "lock", keeperPassword, workerPassword, "postgres.log"}, e.Name()) {
 			return e.Name(), nil
 		}
 	}

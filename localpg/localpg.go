@@ -5,9 +5,9 @@ package localpg
 
 import (
 	"context"
-	"crypto/rand"
 	"errors"
 	"fmt"
+	"io"
 	"os"
 	"os/exec"
 	"path/filepath"
@@ -31,8 +31,11 @@ type Options struct {
 
 // Server is a running cluster.
 type Server struct {
-	URL string // of its database, with user and password
-	Dir string // where its data lies
+	URL       string // of its database, with the user Mala works as and the password
+	KeeperURL string // the same for the one user who may do anything
+	Dir       string // where its data lies
+
+	keeperPassword, workerPassword string
 
 	mu       sync.Mutex
 	child    *child
@@ -82,8 +85,7 @@ func (s *Server) start(ctx context.Context, programs string, owner *owner, throw
 			return err
 		}
 	}
-	password, err := os.ReadFile(filepath.Join(s.Dir, "password"))
-	if err != nil {
+	if err := s.passwords(owner); err != nil {
 		return err
 	}
 	port, err := freePort()
@@ -94,7 +96,8 @@ func (s *Server) start(ctx context.Context, programs string, owner *owner, throw
 	if throwaway {
 		args = append(args, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
 	}
-	s.URL = address(string(password), strconv.Itoa(port))
+	s.URL = address(worker, s.workerPassword, strconv.Itoa(port))
+	s.KeeperURL = address(keeper, s.keeperPassword, strconv.Itoa(port))
 	s.launch = func(ctx context.Context) (*child, error) {
 		return s.launchChild(ctx, filepath.Join(programs, "postgres"), args, data, owner)
 	}
@@ -159,11 +162,14 @@ func (s *Server) revive() *child {
 	}
 }
 
-// Trouble is why the cluster could not be started again so far; nil while it
+// Trouble is why the cluster could not be started again so far, or cannot work; nil while it
 // runs.
 func (s *Server) Trouble() error {
 	s.mu.Lock()
 	defer s.mu.Unlock()
+	if s.trouble == nil && isFull(s.Dir) {
+		return fmt.Errorf("no space left on the device of %s", s.Dir)
+	}
 	return s.trouble
 }
 
@@ -189,6 +195,7 @@ func (s *Server) launchChild(ctx context.Context, program string, args []string,
 		if err := endLeftover(ctx, data); err != nil {
 			return nil, err
 		}
+		before, _ := logTo.Seek(0, io.SeekEnd)
 		c, err := startChild(program, args, owner, logTo)
 		if err != nil {
 			return nil, err
@@ -196,9 +203,11 @@ func (s *Server) launchChild(ctx context.Context, program string, args []string,
 		if err = s.waitUntilReady(ctx, c); err == nil {
 			return c, nil
 		}
+		ended := errors.Is(err, errEnded)
 		err = errors.Join(err, c.stop())
-		if !errors.Is(err, errEnded) || time.Now().After(deadline) {
-			return nil, fmt.Errorf("PostgreSQL did not start; see %s: %w", logTo.Name(), err)
+		why := lastFatal(logTo.Name(), before)
+		if !ended || !heldStill(why) || time.Now().After(deadline) {
+			return nil, notStarted(err, why, logTo.Name())
 		}
 		time.Sleep(100 * time.Millisecond)
 	}
@@ -227,6 +236,9 @@ func (s *Server) waitUntilReady(ctx context.Context, c *child) error {
 		conn, err := pgx.Connect(ctx, s.URL)
 		if err == nil {
 			return conn.Close(ctx)
+		}
+		if refused(err) {
+			return s.letIn(ctx)
 		}
 		select {
 		case <-c.done:
@@ -278,15 +290,11 @@ func initialise(ctx context.Context, programs, dir, data string, owner *owner, t
 	if err := os.RemoveAll(fresh); err != nil {
 		return err
 	}
-	password := rand.Text()
-	file := filepath.Join(dir, "password")
-	if err := os.WriteFile(file, []byte(password), 0o600); err != nil {
+	file := filepath.Join(dir, keeperPassword)
+	if err := writeSecret(file, owner); err != nil {
 		return err
 	}
-	if err := owner.give(file); err != nil {
-		return err
-	}
-	args := []string{"-D", fresh, "-U", "app", "-A", "scram-sha-256", "--pwfile=" + file, "-E", "UTF8", "--locale=C.UTF-8", "--data-checksums"}
+	args := []string{"-D", fresh, "-U", keeper, "-A", "scram-sha-256", "--pwfile=" + file, "-E", "UTF8", "--locale=C.UTF-8", "--data-checksums"}
 	if throwaway {
 		args = append(args, "--no-sync")
 	}

@@ -22,6 +22,20 @@ func start(t *testing.T, dir string) *Server {
 	return s
 }
 
+// folder is a place for a cluster that its user can reach.
+func folder(t *testing.T) string {
+	t.Helper()
+	parent, err := os.MkdirTemp("", "mala-localpg-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { os.RemoveAll(parent) })
+	if err := os.Chmod(parent, 0o755); err != nil {
+		t.Fatal(err)
+	}
+	return filepath.Join(parent, "pg")
+}
+
 func run(t *testing.T, s *Server, sql string) {
 	t.Helper()
 	ctx := context.Background()
@@ -79,15 +93,7 @@ func TestAClusterThatFailsToComeBackIsTriedUntilItDoes(t *testing.T) {
 }
 
 func TestDataOutlivesCleanStopsAndKills(t *testing.T) {
-	parent, err := os.MkdirTemp("", "mala-localpg-")
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer os.RemoveAll(parent)
-	if err := os.Chmod(parent, 0o755); err != nil {
-		t.Fatal(err)
-	}
-	dir := parent + "/pg"
+	dir := folder(t)
 	s := start(t, dir)
 	run(t, s, "CREATE TABLE kept (n int)")
 	run(t, s, "DO $$ BEGIN IF current_setting('data_checksums') <> 'on' THEN RAISE EXCEPTION 'no page checksums'; END IF; END $$")
@@ -125,16 +131,12 @@ func TestDataOfAnotherVersionAreLeftAlone(t *testing.T) {
 	if got, err := programsFor(here, programs, "x"); got != programs || err != nil {
 		t.Errorf("%s, %v", got, err)
 	}
-	dir, err := os.MkdirTemp("", "mala-localpg-")
-	if err != nil {
+	dir := folder(t)
+	note := filepath.Join(dir, "data", "PG_VERSION")
+	if err := errors.Join(os.MkdirAll(filepath.Dir(note), 0o700), os.WriteFile(note, []byte("9\n"), 0o600)); err != nil {
 		t.Fatal(err)
 	}
-	defer os.RemoveAll(dir)
-	note := filepath.Join(dir, "pg", "data", "PG_VERSION")
-	if err := errors.Join(os.Chmod(dir, 0o755), os.MkdirAll(filepath.Dir(note), 0o700), os.WriteFile(note, []byte("9\n"), 0o600)); err != nil {
-		t.Fatal(err)
-	}
-	if _, err := Start(context.Background(), Options{Dir: filepath.Join(dir, "pg")}); err == nil || !strings.Contains(err.Error(), "made by PostgreSQL 9, and "+here+" is installed") {
+	if _, err := Start(context.Background(), Options{Dir: dir}); err == nil || !strings.Contains(err.Error(), "made by PostgreSQL 9, and "+here+" is installed") {
 		t.Errorf("%v", err)
 	}
 	if left, err := os.ReadFile(note); err != nil || string(left) != "9\n" {

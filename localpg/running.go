@@ -21,13 +21,13 @@ func Running(dir string) (string, error) {
 		return "", nil
 	}
 	lines := strings.Split(string(note), "\n")
-	password, err := os.ReadFile(filepath.Join(dir, "password"))
+	password, err := os.ReadFile(filepath.Join(dir, workerPassword))
 	if err != nil || len(lines) < 4 {
 		return "", err
 	}
-	return address(string(password), strings.TrimSpace(lines[3])), nil
+	return address(worker, string(password), strings.TrimSpace(lines[3])), nil
 }
 
-func address(password, port string) string {
-	return (&url.URL{Scheme: "postgres", User: url.UserPassword("app", password), Host: fmt.Sprintf("127.0.0.1:%s", port), Path: "/postgres", RawQuery: "sslmode=disable"}).String()
+func address(user, password, port string) string {
+	return (&url.URL{Scheme: "postgres", User: url.UserPassword(user, password), Host: fmt.Sprintf("127.0.0.1:%s", port), Path: "/postgres", RawQuery: "sslmode=disable"}).String()
 }

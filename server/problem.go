@@ -119,6 +119,8 @@ func asProblem(err error) error {
 		return &Problem{Title: "Not found", Status: http.StatusNotFound, Detail: "Not found. It may have been deleted."}
 	case unkeepable(err) != nil:
 		return unkeepable(err)
+	case isFull(err):
+		return &Problem{Title: "Database unavailable", Status: http.StatusServiceUnavailable, Detail: "The disk of the database is full, and this was not saved. Make room there; what you typed is still here and is saved as soon as there is."}
 	case errors.Is(err, errAway), isAway(err):
 		return &Problem{Title: "Database unavailable", Status: http.StatusServiceUnavailable, Detail: "The database does not answer. Saved work is safe; try again in a moment."}
 	}
@@ -153,15 +155,24 @@ func unkeepable(err error) error {
 	return nil
 }
 
+// isFull says whether the database had no room to keep it.
+func isFull(err error) bool {
+	var pg *pgconn.PgError
+	return errors.As(err, &pg) && (pg.Code == "53100" || pg.Code == "58030")
+}
+
 // isAway says whether the database could not be reached, or went away.
 func isAway(err error) bool {
 	var connect *pgconn.ConnectError
 	var network net.Error
 	var pg *pgconn.PgError
-	if errors.As(err, &pg) {
-		return strings.HasPrefix(pg.Code, "57P") || strings.HasPrefix(pg.Code, "08")
+	if errors.As(err, &connect) {
+		return true // whatever the database says of it
 	}
-	return errors.As(err, &connect) || errors.As(err, &network) || errors.Is(err, net.ErrClosed) ||
+	if errors.As(err, &pg) {
+		return strings.HasPrefix(pg.Code, "57P") || strings.HasPrefix(pg.Code, "08") || pg.Code == "53300"
+	}
+	return errors.As(err, &network) || errors.Is(err, net.ErrClosed) ||
 		errors.Is(err, context.DeadlineExceeded) || strings.Contains(err.Error(), "unexpected EOF") || strings.Contains(err.Error(), "conn closed")
 }
 

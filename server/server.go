@@ -121,7 +121,7 @@ func logged(ctx context.Context, operation string, err error) error {
 	var p *Problem
 	if errors.As(answer, &p) && p.Status == http.StatusServiceUnavailable {
 		if why := troubleIn(ctx); why != nil {
-			p.Detail = fmt.Sprintf("The database could not be started again; Mala keeps trying. Saved work is safe. The cause: %v.", why)
+			p.Detail = fmt.Sprintf("The database does not answer; Mala keeps trying. Saved work is safe. The cause: %v.", why)
 		}
 	}
 	if errors.As(answer, &p) && p.Status >= http.StatusInternalServerError && ctx.Err() == nil {

@@ -38,6 +38,12 @@ func startMala(t *testing.T) *running {
 	if err != nil {
 		t.Fatal(err)
 	}
+	t.Cleanup(func() { os.RemoveAll(dir) })
+	return startMalaIn(t, dir)
+}
+
+func startMalaIn(t *testing.T, dir string) *running {
+	t.Helper()
 	if err := os.Chmod(dir, 0o755); err != nil {
 		t.Fatal(err)
 	}
@@ -45,7 +51,6 @@ func startMala(t *testing.T) *running {
 	t.Cleanup(func() {
 		_ = r.cmd.Process.Signal(os.Interrupt)
 		_ = r.cmd.Wait()
-		os.RemoveAll(dir)
 	})
 	r.start()
 	return r
@@ -99,6 +104,36 @@ func fetch(url string, into any) error {
 	return json.NewDecoder(resp.Body).Decode(into)
 }
 
+// save saves the piece's document, and gives the sentence of the answer if that is a refusal.
+func (r *running) save(base int64, p server.PieceState) (saved server.PieceState, says string, err error) {
+	body, _ := json.Marshal(map[string]any{"base": base, "document": p.Document})
+	req, _ := http.NewRequest(http.MethodPut, r.url("/api/pieces/"+p.ID), bytes.NewReader(body))
+	req.Header.Set("Content-Type", "application/json")
+	resp, err := http.DefaultClient.Do(req)
+	if err != nil {
+		return saved, "", err
+	}
+	defer resp.Body.Close()
+	if resp.StatusCode != http.StatusOK {
+		var refusal server.Problem
+		_ = json.NewDecoder(resp.Body).Decode(&refusal)
+		return saved, refusal.Detail, fmt.Errorf("%s", resp.Status)
+	}
+	return saved, "", json.NewDecoder(resp.Body).Decode(&saved)
+}
+
+// killPostgres kills the process of the private PostgreSQL, if it has one now.
+func (r *running) killPostgres() {
+	text, err := os.ReadFile(filepath.Join(r.dir, "pg", "data", "postmaster.pid"))
+	if err != nil {
+		return // between two lives
+	}
+	first, _, _ := strings.Cut(string(text), "\n")
+	if pid, err := strconv.Atoi(first); err == nil {
+		_ = syscall.Kill(pid, syscall.SIGKILL)
+	}
+}
+
 // writer saves count after count into the piece's line, remembering the last one
 // sent and the last one acknowledged.
 type writer struct {
@@ -119,17 +154,8 @@ func (w *writer) write(r *running, p server.PieceState, stop <-chan struct{}) {
 		n := w.sent
 		w.mu.Unlock()
 		p.Document.Row("r1").Line = fmt.Sprintf("%dT", n)
-		body, _ := json.Marshal(map[string]any{"base": base, "document": p.Document})
-		req, _ := http.NewRequest(http.MethodPut, r.url("/api/pieces/"+p.ID), bytes.NewReader(body))
-		req.Header.Set("Content-Type", "application/json")
-		resp, err := http.DefaultClient.Do(req)
+		saved, _, err := r.save(base, p)
 		if err != nil {
-			return
-		}
-		var saved server.PieceState
-		err = json.NewDecoder(resp.Body).Decode(&saved)
-		resp.Body.Close()
-		if resp.StatusCode != http.StatusOK || err != nil {
 			return
 		}
 		base = saved.Revision
@@ -181,14 +207,5 @@ func TestFiftyKillsOfTheServerLoseNothingAcknowledged(t *testing.T) {
 }
 
 func TestFiftyKillsOfPostgreSQLLoseNothingAcknowledged(t *testing.T) {
-	killWhileSaving(t, func(r *running) {
-		text, err := os.ReadFile(filepath.Join(r.dir, "pg", "data", "postmaster.pid"))
-		if err != nil {
-			return // between two lives
-		}
-		first, _, _ := strings.Cut(string(text), "\n")
-		if pid, err := strconv.Atoi(first); err == nil {
-			_ = syscall.Kill(pid, syscall.SIGKILL)
-		}
-	})
+	killWhileSaving(t, (*running).killPostgres)
 }

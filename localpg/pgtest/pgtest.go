@@ -69,12 +69,12 @@ func Database(t testing.TB) string {
 
 func create(name, template string) error {
 	ctx := context.Background()
-	conn, err := pgx.Connect(ctx, server.URL)
+	conn, err := pgx.Connect(ctx, server.KeeperURL)
 	if err != nil {
 		return err
 	}
 	defer conn.Close(ctx)
-	_, err = conn.Exec(ctx, fmt.Sprintf("CREATE DATABASE %s TEMPLATE %s", name, template))
+	_, err = conn.Exec(ctx, fmt.Sprintf("CREATE DATABASE %s TEMPLATE %s OWNER mala", name, template))
 	return err
 }
 
