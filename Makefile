@@ -1,5 +1,5 @@
 # make help lists what there is; the lines behind "##" are its text.
-.PHONY: help demo demo-reset test build generate screenshots bench mutate
+.PHONY: help demo demo-reset test build generate screenshots bench load mutate
 
 PAGE_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts package-lock.json -type f 2>/dev/null)
 

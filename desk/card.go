@@ -3,6 +3,7 @@ package desk
 import (
 	"context"
 
+	"mala/core/pattern"
 	"mala/format"
 )
 
@@ -25,4 +26,18 @@ func CardOf(ctx context.Context, doc *format.Document, house format.House) Card 
 		c.Worst = a.Checks[0].Severity
 	}
 	return c
+}
+
+// BeadsIn counts the beads that the document's lines spell out, open fills apart, without laying
+// them out; lines with errors count nothing.
+func BeadsIn(doc *format.Document) int {
+	sum := 0
+	for _, section := range doc.Sections {
+		for _, row := range section.Rows {
+			if line, err := pattern.Parse(row.Line); err == nil {
+				sum += line.Size(nil)
+			}
+		}
+	}
+	return sum
 }

@@ -79,6 +79,11 @@ func (s *server) registerAnalysis(api huma.API) {
 	call(api, huma.Operation{OperationID: "edit", Method: http.MethodPost, Path: "/api/edit", Summary: "Carry operations out on a piece, and analyse it"}, s.edit)
 	call(api, huma.Operation{OperationID: "picture", Method: http.MethodPost, Path: "/api/picture", Summary: "Where everything of a piece lies in its pictures"},
 		func(ctx context.Context, in *analyseInput) (*answer[*desk.Picture], error) {
+			leave, err := s.turns.forPiece(ctx, &in.Body)
+			if err != nil {
+				return nil, err
+			}
+			defer leave()
 			p, err := desk.PictureOf(&in.Body, s.options(ctx, in.Unit).House)
 			return &answer[*desk.Picture]{p}, err
 		})
@@ -87,6 +92,11 @@ func (s *server) registerAnalysis(api huma.API) {
 			UnitParam
 			Body desk.Together
 		}) (*answer[*desk.Proposals], error) {
+			leave, err := s.turns.forSearch(ctx)
+			if err != nil {
+				return nil, err
+			}
+			defer leave()
 			out, err := desk.SizeTogether(ctx, &in.Body, s.options(ctx, in.Unit))
 			return &answer[*desk.Proposals]{out}, err
 		})
@@ -111,6 +121,11 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 	if len(in.Body.Operations) > mostOperations {
 		return nil, format.Faults{{Where: "operations", Says: fmt.Sprintf("At most %d operations at once.", mostOperations)}}
 	}
+	leave, err := s.turns.forPiece(ctx, &in.Body.Document)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
 	opt := s.options(ctx, in.Unit)
 	if fetches(in.Body.Operations) {
 		whole, err := s.shelf.whole(ctx)
@@ -125,7 +140,7 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 	}
 	out := EditedPiece{Edited: edited}
 	var faults format.Faults
-	switch out.Analysis, err = s.analyse(ctx, &edited.Document, in.Unit, in.Brief); {
+	switch out.Analysis, err = drawn(ctx, &edited.Document, opt, in.Brief); {
 	case errors.As(err, &faults):
 		out.Faults = problemFaults(faults)
 	case err != nil:
@@ -140,6 +155,11 @@ func fetches(ops []desk.Operation) bool {
 }
 
 func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], error) {
+	leave, err := s.turns.forSearch(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
 	opt := s.options(ctx, in.Unit)
 	ctx, cancel := context.WithTimeout(ctx, fixTime)
 	defer cancel()
@@ -161,6 +181,11 @@ func searched[B, O any](s *server, api huma.API, op huma.Operation, search func(
 		if err != nil {
 			return nil, err
 		}
+		leave, err := s.turns.forSearch(ctx)
+		if err != nil {
+			return nil, err
+		}
+		defer leave()
 		ctx, cancel := context.WithTimeout(ctx, fixTime)
 		defer cancel()
 		out, err := search(ctx, &in.Body, opt)
@@ -193,7 +218,15 @@ func (s *server) stocked(ctx context.Context, unit string) (desk.Options, error)
 }
 
 func (s *server) analyse(ctx context.Context, doc *format.Document, unit string, brief bool) (*desk.Analysis, error) {
-	opt := s.options(ctx, unit)
+	leave, err := s.turns.forPiece(ctx, doc)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	return drawn(ctx, doc, s.options(ctx, unit), brief)
+}
+
+func drawn(ctx context.Context, doc *format.Document, opt desk.Options, brief bool) (*desk.Analysis, error) {
 	opt.Drawing, opt.Brief = true, brief
 	return desk.Analyse(ctx, doc, opt)
 }

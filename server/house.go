@@ -65,6 +65,11 @@ func (s *server) registerHouse(api huma.API) {
 	call(api, huma.Operation{OperationID: "tryHouse", Method: http.MethodPost, Path: "/api/house/try", Summary: "What another house method would change"}, s.tryHouse)
 	call(api, huma.Operation{OperationID: "suggest", Method: http.MethodPost, Path: "/api/suggest", Summary: "Fittings for the ends of a piece, each with its reason"},
 		func(ctx context.Context, in *suggestInput) (*answer[*desk.Suggestions], error) {
+			leave, err := s.turns.forPiece(ctx, &in.Body)
+			if err != nil {
+				return nil, err
+			}
+			defer leave()
 			out, err := desk.Suggest(&in.Body, in.Row, s.options(ctx, in.Unit))
 			return &answer[*desk.Suggestions]{out}, err
 		})

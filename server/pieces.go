@@ -80,7 +80,11 @@ func (s *server) registerPieces(api huma.API) {
 			if err := readable(&in.Body.Document); err != nil {
 				return nil, err
 			}
-			p, err := s.store.SaveDraft(ctx, in.ID, in.Body.Base, in.Body.Document, s.figures(ctx, &in.Body.Document))
+			figures, err := s.figures(ctx, &in.Body.Document)
+			if err != nil {
+				return nil, err
+			}
+			p, err := s.store.SaveDraft(ctx, in.ID, in.Body.Base, in.Body.Document, figures)
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
 	call(api, huma.Operation{OperationID: "deletePiece", Method: http.MethodDelete, Path: "/api/pieces/{id}", Summary: "Delete a piece"},
@@ -155,7 +159,11 @@ func (s *server) create(ctx context.Context, doc format.Document) (*pieceAnswer,
 	if err := readable(&doc); err != nil {
 		return nil, err
 	}
-	p, err := s.store.CreatePiece(ctx, doc, s.figures(ctx, &doc))
+	figures, err := s.figures(ctx, &doc)
+	if err != nil {
+		return nil, err
+	}
+	p, err := s.store.CreatePiece(ctx, doc, figures)
 	return &pieceAnswer{stateOf(p, nil)}, err
 }
 
@@ -175,8 +183,14 @@ func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error
 	return &pieceAnswer{stateOf(p, desk.DriftOf(ctx, &p.Document, catalogue(rows), parts, s.options(ctx, "").House))}, nil
 }
 
-func (s *server) figures(ctx context.Context, doc *format.Document) store.Figures {
-	return Figures(ctx, doc, s.options(ctx, "").House)
+// figures are what lists show of a piece. The error is the context's.
+func (s *server) figures(ctx context.Context, doc *format.Document) (store.Figures, error) {
+	leave, err := s.turns.forPiece(ctx, doc)
+	if err != nil {
+		return store.Figures{}, err
+	}
+	defer leave()
+	return Figures(ctx, doc, s.options(ctx, "").House), nil
 }
 
 // copyName names a copy, keeping within the length of a name.

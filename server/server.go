@@ -37,14 +37,15 @@ type Config struct {
 type server struct {
 	store *store.Store
 	shelf *shelf
+	turns *turns
 	log   *slog.Logger
 }
 
 // New makes the handler for everything Mala serves.
 func New(cfg Config) http.Handler {
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin(), knowing(cfg.Trouble), timely)
-	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, log: cfg.Log}
+	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin(), knowing(cfg.Trouble), timely, smaller)
+	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, turns: newTurns(), log: cfg.Log}
 	if cfg.Until != nil {
 		go cfg.Store.Moved(cfg.Until, s.shelf.moved)
 	}

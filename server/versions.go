@@ -84,12 +84,17 @@ func (s *server) registerVersions(api huma.API) {
 			out := VersionState{VersionNote: noteOf(v), Document: v.Document}
 			opt := s.options(ctx, in.Unit)
 			opt.Drawing, opt.House = true, v.House
+			leave, err := s.turns.forPiece(ctx, &v.Document)
+			if err != nil {
+				return nil, err
+			}
+			defer leave()
 			out.Analysis, _ = desk.Analyse(ctx, &v.Document, opt)
 			return &answer[VersionState]{out}, nil
 		})
 	call(api, huma.Operation{OperationID: "restoreVersion", Method: http.MethodPost, Path: "/api/pieces/{id}/versions/{number}/restore", Summary: "Restore a version"},
 		func(ctx context.Context, in *VersionID) (*pieceAnswer, error) {
-			p, err := s.store.RestoreVersion(ctx, in.ID, in.Number, func(doc format.Document) store.Figures { return s.figures(ctx, &doc) })
+			p, err := s.store.RestoreVersion(ctx, in.ID, in.Number, func(doc format.Document) (store.Figures, error) { return s.figures(ctx, &doc) })
 			return &pieceAnswer{stateOf(p, nil)}, err
 		})
 	call(api, huma.Operation{OperationID: "nameVersion", Method: http.MethodPut, Path: "/api/pieces/{id}/versions/{number}/label", Summary: "Name a version"},

@@ -161,7 +161,7 @@ func (s *Store) SaveMaterials(ctx context.Context, list []Material, progress fun
 	list = slices.Clone(list)
 	// In one order, so that of two imports at once neither waits for what the other holds.
 	slices.SortFunc(list, func(a, b Material) int { return cmp.Compare(a.Document.ID, b.Document.ID) })
-	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+	return s.long.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		for from := 0; from < len(list); from += batch {
 			part := list[from:min(from+batch, len(list))]
 			for i := range part {
@@ -184,7 +184,7 @@ func (s *Store) SaveMaterials(ctx context.Context, list []Material, progress fun
 // Using lists the pieces whose draft holds a material, with their documents.
 func (s *Store) Using(ctx context.Context, materialID string) ([]Piece, error) {
 	var out []Piece
-	err := s.db.WithContext(ctx).Order("name, id").
+	err := s.long.WithContext(ctx).Order("name, id").
 		Where("document->'materials' @> jsonb_build_array(jsonb_build_object('id', ?::text))", materialID).Find(&out).Error
 	return out, err
 }

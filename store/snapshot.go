@@ -17,7 +17,7 @@ type Snapshot struct {
 
 // Read goes through the shop as it is at one moment, whatever is saved meanwhile.
 func (s *Store) Read(ctx context.Context, to Snapshot) error {
-	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+	return s.long.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var shop Shop
 		if err := tx.First(&shop, theShop).Error; err != nil {
 			return err
@@ -62,7 +62,7 @@ var ErrNotEmpty = errors.New("there are pieces or materials here already")
 // Fill puts a whole shop into an empty store: all of what do gives it, or nothing. The error is
 // ErrNotEmpty where there is a shop already.
 func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
-	return s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+	return s.long.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var pieces, materials int64
 		if err := errors.Join(tx.Unscoped().Model(&Piece{}).Count(&pieces).Error, tx.Model(&Material{}).Count(&materials).Error); err != nil {
 			return err

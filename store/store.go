@@ -9,6 +9,7 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"strings"
 	"time"
 
 	"github.com/jackc/pgx/v5/pgxpool"
@@ -25,10 +26,18 @@ var migrations embed.FS
 // Store is the shop's memory. It is safe for use by many at once.
 type Store struct {
 	db   *gorm.DB
+	long *gorm.DB // for what goes through much: it never takes the connections of what is short
 	pool *pgxpool.Pool
-	sql  *sql.DB
+	let  []func() error // lets go of the database
 	now  func() time.Time
 }
+
+// How many connections are open at most, where the address does not say: for what is short, and for
+// what goes through much.
+const (
+	connections     = 12
+	longConnections = 3
+)
 
 // ErrNotFound says that there is nothing under the id that was given.
 var ErrNotFound = errors.New("not found")
@@ -36,22 +45,44 @@ var ErrNotFound = errors.New("not found")
 // Open connects to the database at the URL and brings it up to the newest
 // version of its tables.
 func Open(ctx context.Context, url string) (*Store, error) {
-	pool, err := pgxpool.New(ctx, url)
+	s := &Store{now: now}
+	sqlDB, err := s.connect(ctx, url, connections, &s.db)
+	if err == nil {
+		err = migrate(ctx, sqlDB)
+	}
+	if err == nil {
+		_, err = s.connect(ctx, url, longConnections, &s.long)
+	}
+	if err != nil {
+		return nil, errors.Join(err, s.Close())
+	}
+	return s, nil
+}
+
+// connect opens a pool of connections. The first one is the store's own.
+func (s *Store) connect(ctx context.Context, url string, most int32, into **gorm.DB) (*sql.DB, error) {
+	cfg, err := pgxpool.ParseConfig(url)
 	if err != nil {
 		return nil, err
 	}
-	db := stdlib.OpenDBFromPool(pool)
-	if err := migrate(ctx, db); err != nil {
-		return nil, errors.Join(err, db.Close())
+	if !strings.Contains(url, "pool_max_conns") {
+		cfg.MaxConns = most
 	}
-	orm, err := gorm.Open(postgres.New(postgres.Config{Conn: db}), &gorm.Config{
-		TranslateError: true,
-		Logger:         logger.Discard,
-	})
+	pool, err := pgxpool.NewWithConfig(ctx, cfg)
 	if err != nil {
-		return nil, errors.Join(err, db.Close())
+		return nil, err
 	}
-	return &Store{db: orm, pool: pool, sql: db, now: now}, nil
+	if s.pool == nil {
+		s.pool = pool
+	}
+	db := stdlib.OpenDBFromPool(pool)
+	s.let = append(s.let, func() error {
+		err := db.Close()
+		pool.Close()
+		return err
+	})
+	*into, err = gorm.Open(postgres.New(postgres.Config{Conn: db}), &gorm.Config{TranslateError: true, Logger: logger.Discard})
+	return db, err
 }
 
 // Migrate brings the database at the URL up to the newest version of its tables.
@@ -91,8 +122,10 @@ func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
 
 // Close lets go of the database.
 func (s *Store) Close() error {
-	err := s.sql.Close()
-	s.pool.Close()
+	var err error
+	for _, let := range s.let {
+		err = errors.Join(err, let())
+	}
 	return err
 }
 

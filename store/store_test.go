@@ -152,7 +152,7 @@ func TestVersionsAreMadeOnlyWhereSomethingChanged(t *testing.T) {
 		t.Errorf("naming version 1 gave %+v, %v", renamed, err)
 	}
 	p, _ = s.SaveDraft(t.Context(), p.ID, p.Revision, with(doc, "9P"), figures)
-	restored, err := s.RestoreVersion(t.Context(), p.ID, 1, func(format.Document) store.Figures { return figures })
+	restored, err := s.RestoreVersion(t.Context(), p.ID, 1, func(format.Document) (store.Figures, error) { return figures, nil })
 	if err != nil || text(t, restored.Document) != text(t, one.Document) || restored.Revision != p.Revision+1 {
 		t.Errorf("restored %+v, %v", restored, err)
 	}

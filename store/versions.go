@@ -119,12 +119,15 @@ func (s *Store) NameVersion(ctx context.Context, id string, number int, label st
 
 // RestoreVersion makes an old version the draft again. What the draft was is
 // saved as a version first.
-func (s *Store) RestoreVersion(ctx context.Context, id string, number int, figures func(format.Document) Figures) (Piece, error) {
+func (s *Store) RestoreVersion(ctx context.Context, id string, number int, figures func(format.Document) (Figures, error)) (Piece, error) {
 	old, err := s.Version(ctx, id, number)
 	if err != nil {
 		return Piece{}, err
 	}
-	shown := figures(old.Document)
+	shown, err := figures(old.Document)
+	if err != nil {
+		return Piece{}, err
+	}
 	var p Piece
 	err = s.onPiece(ctx, id, func(tx *gorm.DB, current *Piece) error {
 		if _, err := s.addVersion(tx, id, current.Document, Restored, ""); err != nil {

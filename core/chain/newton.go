@@ -18,6 +18,10 @@ const (
 	patience = 60   // steps
 	accepted = 1e-4 // mm of radius; five times as much once corners are rounded off
 
+	// So many segments are metres round, where a ten-thousandth of a millimetre is nothing.
+	huge         = 3000
+	hugePatience = 20
+
 	// How much the corners of clearances are rounded off, in parts of p² and of a
 	// floor in mm²: where it begins, and where it may end.
 	roundStart = 0.1
@@ -84,7 +88,7 @@ func newton(segments []Segment, times int, round float64, by pace) (*Wrap, error
 	damping, before, stalls := 1.0, math.Inf(1), 0
 	for taken := range by.steps {
 		gap, off := s.quality()
-		done := off < keptClear && math.Abs(s.over) < settled || taken > patience && s.worth(lambda) < s.accepted()
+		done := off < keptClear && math.Abs(s.over) < settled || taken > s.patience() && s.worth(lambda) < s.accepted()
 		if gap < barrierEnd && done && s.round <= roundEnd {
 			return wrapOf(segments, s.q, s.x), nil
 		}
@@ -157,6 +161,13 @@ func (s *state) worth(tension float64) float64 {
 		sum += s.force[i] * math.Abs(s.miss(i))
 	}
 	return sum
+}
+
+func (s *state) patience() int {
+	if len(s.segments) > huge {
+		return hugePatience
+	}
+	return patience
 }
 
 func (s *state) accepted() float64 {

@@ -1,0 +1,90 @@
+package server
+
+import (
+	"context"
+	"net/http"
+	"net/http/httptest"
+	"runtime"
+	"strings"
+	"testing"
+	"time"
+
+	"mala/format"
+)
+
+func ofLine(line string) *format.Document {
+	return &format.Document{Sections: []format.Section{{Rows: []format.Row{{Line: line}}}}}
+}
+
+// While as much is being worked out as there are processors, the next large piece waits, and gives
+// up when nobody waits for it any more; a small one does not wait.
+func TestWhatIsLargeWaitsAndWhatIsSmallDoesNot(t *testing.T) {
+	turns := newTurns()
+	var leave []func()
+	for range runtime.GOMAXPROCS(0) {
+		out, err := turns.forPiece(t.Context(), ofLine("1999A B"))
+		if err != nil {
+			t.Fatal(err)
+		}
+		leave = append(leave, out)
+	}
+	for _, line := range []string{"1999A", "not a ] line", "{12(900A)}"} {
+		if out, err := turns.forPiece(t.Context(), ofLine(line)); err != nil {
+			t.Errorf("%s waits: %v", line, err)
+		} else {
+			out()
+		}
+	}
+	short, cancel := context.WithTimeoutCause(t.Context(), 20*time.Millisecond, errTooLong)
+	defer cancel()
+	if _, err := turns.forPiece(short, ofLine("2000A")); err != errTooLong {
+		t.Errorf("the next large one: %v", err)
+	}
+	if _, err := turns.forSearch(short); err != errTooLong {
+		t.Errorf("the next search: %v", err)
+	}
+	waited := make(chan error)
+	go func() {
+		out, err := turns.forPiece(t.Context(), ofLine("20(100A)"))
+		if err == nil {
+			out()
+		}
+		waited <- err
+	}()
+	select {
+	case err := <-waited:
+		t.Errorf("it did not wait: %v", err)
+	case <-time.After(20 * time.Millisecond):
+	}
+	leave[0]()
+	if err := <-waited; err != nil {
+		t.Error(err)
+	}
+}
+
+func TestAnswersAreCompressedWhereThatIsWorthIt(t *testing.T) {
+	long := strings.Repeat("0123456789", compressFrom/10+1)
+	for _, tt := range []struct {
+		path, kind, body, accepts, encoding string
+	}{
+		{"/api/x", "application/json", long, "gzip", "gzip"},
+		{"/api/x", "application/json", long, "", ""},
+		{"/api/x", "application/json", "short", "gzip", ""},
+		{"/api/x", "application/problem+json", long, "gzip", "gzip"},
+		{"/api/x", "text/csv; charset=utf-8", long, "gzip", "gzip"},
+		{"/api/x", "application/x-ndjson", long, "gzip", ""},
+		{"/api/x", "application/zip", long, "gzip", ""},
+		{"/assets/x", "application/json", long, "gzip", ""},
+	} {
+		w := httptest.NewRecorder()
+		r := httptest.NewRequest(http.MethodGet, tt.path, nil)
+		r.Header.Set("Accept-Encoding", tt.accepts)
+		smaller(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
+			w.Header().Set("Content-Type", tt.kind)
+			_, _ = w.Write([]byte(tt.body))
+		})).ServeHTTP(w, r)
+		if got := w.Header().Get("Content-Encoding"); got != tt.encoding {
+			t.Errorf("%s of %d bytes on %s for %q: %q", tt.kind, len(tt.body), tt.path, tt.accepts, got)
+		}
+	}
+}
