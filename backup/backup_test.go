@@ -44,7 +44,7 @@ func shop(t *testing.T) *store.Store {
 	if _, err := demo.Load(t.Context(), s); err != nil {
 		t.Fatal(err)
 	}
-	pieces, err := s.Pieces(t.Context(), "")
+	pieces, _, err := s.Pieces(t.Context(), "", 0, 0)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -58,8 +58,10 @@ func shop(t *testing.T) *store.Store {
 	materials, _, _ := s.Materials(t.Context(), store.Filter{Limit: 1})
 	materials[0].Archived, materials[0].OnHand = true, 4321
 	_, saved := s.SaveMaterial(t.Context(), materials[0])
+	gone, _ := s.SaveMaterial(t.Context(), store.Material{Document: format.Material{ID: "gone", Class: "cord", Name: "Gone", Type: "wire", DiameterMm: 0.3}})
+	saved = errors.Join(saved, s.DeleteMaterial(t.Context(), "gone", gone.Revision))
 	_, housed := s.SaveHouse(t.Context(), 1, format.House{Crimp: "flat"})
-	if err := errors.Join(s.DeletePiece(t.Context(), pieces[0].ID), saved, housed, s.KeepDeleted(t.Context(), 12)); err != nil {
+	if err := errors.Join(s.DeletePiece(t.Context(), pieces[0].ID), saved, housed, s.Keep(t.Context(), store.Keeping{DeletedDays: 12, AsideDays: 34})); err != nil {
 		t.Fatal(err)
 	}
 	return s
@@ -78,14 +80,14 @@ func everything(t *testing.T, s *store.Store) []string {
 		out = append(out, string(data))
 	}
 	err := s.Read(t.Context(), store.Snapshot{
-		Shop: func(shop store.Shop, days int) error {
+		Shop: func(shop store.Shop, days store.Keeping) error {
 			house = shop.House
 			put([]any{shop.House, shop.Revision, days})
 			return nil
 		},
 		Material: func(m store.Material) error { put(m); return nil },
 		Piece: func(p store.Piece, versions []store.Version) error {
-			p.FinishedMM, p.Beads, p.Worst = nil, 0, "" // worked out anew, by the house as it is now
+			p.FinishedMM, p.Beads, p.Worst, p.Figured = nil, 0, "", 0 // worked out anew, by the house as it is now
 			put([]any{p, versions})
 			if a, err := desk.Analyse(t.Context(), &p.Document, desk.Options{House: house}); err == nil {
 				put(a)
@@ -157,6 +159,25 @@ func changed(t *testing.T, whole []byte, change func(name string, data []byte) [
 	return out.Bytes()
 }
 
+// A file of the format before says nothing of copies set aside.
+func TestAnOlderBackupIsRead(t *testing.T) {
+	s := shop(t)
+	var file bytes.Buffer
+	if _, err := backup.Write(t.Context(), s, &file); err != nil {
+		t.Fatal(err)
+	}
+	older := changed(t, file.Bytes(), func(_ string, data []byte) []byte {
+		return []byte(strings.NewReplacer("mala-backup/2", "mala-backup/1", `,"keepAsideDays":34`, "").Replace(string(data)))
+	})
+	other := open(t)
+	if _, err := backup.Restore(t.Context(), other, bytes.NewReader(older), int64(len(older))); err != nil {
+		t.Fatal(err)
+	}
+	if keep, err := other.Keeping(t.Context()); err != nil || keep != (store.Keeping{DeletedDays: 12, AsideDays: store.UsualAsideDays}) {
+		t.Errorf("%+v, %v", keep, err)
+	}
+}
+
 // Of a file that is damaged, cut short, or of a newer program nothing is restored.
 func TestADamagedBackupRestoresNothing(t *testing.T) {
 	s := shop(t)
@@ -188,7 +209,7 @@ func TestADamagedBackupRestoresNothing(t *testing.T) {
 		"about.json is missing":   without("about"),
 		"shop.json is missing":    without("shop"),
 		"it is cut short":         without("pieces/"),
-		"made by a newer program": replace("about", "mala-backup/1", "mala-backup/2"),
+		"made by a newer program": replace("about", "mala-backup/2", "mala-backup/3"),
 		"pieces/":                 replace("pieces/", `"document"`, `"dokument"`),
 		"catalogue.json":          replace("catalogue", `"acrossMm":`, `"acrossMm":"x`),
 		"unexpected EOF":          append(slices.Clone(whole[:len(whole)-10]), 1),
@@ -272,7 +293,7 @@ func TestTheDoctorLooksAtEverything(t *testing.T) {
 	}
 	says(copies, false, "is of 2026-11-25.")
 	says(filepath.Join(copies, "none"), true, "cannot be read")
-	pieces, _ := s.Pieces(t.Context(), "")
+	pieces, _, _ := s.Pieces(t.Context(), "", 0, 0)
 	p, err := s.Piece(t.Context(), pieces[0].ID)
 	if err != nil {
 		t.Fatal(err)

@@ -59,7 +59,7 @@ func readable(ctx context.Context, s *store.Store) ([]Finding, error) {
 	var out []Finding
 	var house format.House
 	err := s.Read(ctx, store.Snapshot{
-		Shop: func(shop store.Shop, _ int) error {
+		Shop: func(shop store.Shop, _ store.Keeping) error {
 			house = shop.House
 			return nil
 		},

@@ -10,7 +10,10 @@ import (
 )
 
 // Format is the format and version of the files that are written.
-const Format = "mala-backup/1"
+const Format = "mala-backup/2"
+
+// older is the format before, which knows no deleted materials and no days for copies set aside.
+const older = "mala-backup/1"
 
 // The names of what is in a file, beside the pieces.
 const (
@@ -38,6 +41,7 @@ type shopFile struct {
 	House           format.House `json:"house"`
 	Revision        int64        `json:"revision"`
 	KeepDeletedDays int          `json:"keepDeletedDays"`
+	KeepAsideDays   int          `json:"keepAsideDays"`
 }
 
 type catalogueFile struct {
@@ -50,6 +54,7 @@ type materialFile struct {
 	Archived  bool            `json:"archived,omitempty"`
 	Revision  int64           `json:"revision"`
 	UpdatedAt time.Time       `json:"updatedAt"`
+	DeletedAt *time.Time      `json:"deletedAt,omitempty"`
 }
 
 type pieceFile struct {

@@ -2,11 +2,13 @@ package backup
 
 import (
 	"archive/zip"
+	"cmp"
 	"context"
 	"errors"
 	"fmt"
 	"io"
 	"strings"
+	"time"
 
 	"gorm.io/gorm"
 
@@ -29,7 +31,7 @@ func Restore(ctx context.Context, s *store.Store, file io.ReaderAt, size int64) 
 	if err := read(in, aboutName, &said); err != nil {
 		return Counts{}, err
 	}
-	if said.Format != Format {
+	if said.Format != Format && said.Format != older {
 		return Counts{}, fmt.Errorf("this is a %q, made by a newer program; this one reads %s", said.Format, Format)
 	}
 	var found Counts
@@ -50,7 +52,7 @@ func fill(ctx context.Context, in *zip.Reader, into store.Snapshot) (Counts, err
 	if err := read(in, shopName, &shop); err != nil {
 		return counts, err
 	}
-	if err := into.Shop(store.Shop{House: shop.House, Revision: shop.Revision}, shop.KeepDeletedDays); err != nil {
+	if err := into.Shop(store.Shop{House: shop.House, Revision: shop.Revision}, store.Keeping{DeletedDays: shop.KeepDeletedDays, AsideDays: cmp.Or(shop.KeepAsideDays, store.UsualAsideDays)}); err != nil {
 		return counts, err
 	}
 	var catalogue catalogueFile
@@ -59,7 +61,7 @@ func fill(ctx context.Context, in *zip.Reader, into store.Snapshot) (Counts, err
 	}
 	for _, m := range catalogue.Materials {
 		counts.Materials++
-		if err := into.Material(store.Material{Document: m.Material, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision, UpdatedAt: m.UpdatedAt}); err != nil {
+		if err := into.Material(store.Material{Document: m.Material, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision, UpdatedAt: m.UpdatedAt, DeletedAt: deleted(m.DeletedAt)}); err != nil {
 			return counts, err
 		}
 	}
@@ -73,7 +75,7 @@ func fill(ctx context.Context, in *zip.Reader, into store.Snapshot) (Counts, err
 		}
 		piece, versions := p.kept()
 		card := desk.CardOf(ctx, &p.Document, shop.House)
-		piece.FinishedMM, piece.Beads, piece.Worst = card.FinishedMm, card.Beads, card.Worst
+		piece.FinishedMM, piece.Beads, piece.Worst, piece.Figured = card.FinishedMm, card.Beads, card.Worst, shop.Revision
 		counts.Pieces++
 		counts.Versions += len(versions)
 		if err := into.Piece(piece, versions); err != nil {
@@ -83,12 +85,16 @@ func fill(ctx context.Context, in *zip.Reader, into store.Snapshot) (Counts, err
 	return counts, ctx.Err()
 }
 
+func deleted(at *time.Time) gorm.DeletedAt {
+	if at == nil {
+		return gorm.DeletedAt{}
+	}
+	return gorm.DeletedAt{Time: *at, Valid: true}
+}
+
 // kept is the piece with its versions as the store has them.
 func (p *pieceFile) kept() (store.Piece, []store.Version) {
-	piece := store.Piece{ID: p.ID, Revision: p.Revision, CreatedAt: p.CreatedAt, UpdatedAt: p.UpdatedAt, Document: p.Document}
-	if p.DeletedAt != nil {
-		piece.DeletedAt = gorm.DeletedAt{Time: *p.DeletedAt, Valid: true}
-	}
+	piece := store.Piece{ID: p.ID, Revision: p.Revision, CreatedAt: p.CreatedAt, UpdatedAt: p.UpdatedAt, DeletedAt: deleted(p.DeletedAt), Document: p.Document}
 	var versions []store.Version
 	for _, v := range p.Versions {
 		versions = append(versions, store.Version{PieceID: p.ID, Number: v.Number, Reason: v.Reason, Label: v.Label, CreatedAt: v.CreatedAt, House: v.House, Document: v.Document})

@@ -9,6 +9,8 @@ import (
 	"path/filepath"
 	"time"
 
+	"gorm.io/gorm"
+
 	"mala/store"
 )
 
@@ -25,12 +27,12 @@ func Write(ctx context.Context, s *store.Store, w io.Writer) (Counts, error) {
 	var counts Counts
 	catalogue := catalogueFile{Materials: []materialFile{}}
 	err := s.Read(ctx, store.Snapshot{
-		Shop: func(shop store.Shop, keepDays int) error {
-			return put(shopName, shopFile{shop.House, shop.Revision, keepDays})
+		Shop: func(shop store.Shop, keep store.Keeping) error {
+			return put(shopName, shopFile{shop.House, shop.Revision, keep.DeletedDays, keep.AsideDays})
 		},
 		Material: func(m store.Material) error {
 			counts.Materials++
-			catalogue.Materials = append(catalogue.Materials, materialFile{m.Document, m.OnHand, m.Archived, m.Revision, m.UpdatedAt})
+			catalogue.Materials = append(catalogue.Materials, materialFile{m.Document, m.OnHand, m.Archived, m.Revision, m.UpdatedAt, when(m.DeletedAt)})
 			return nil
 		},
 		Piece: func(p store.Piece, versions []store.Version) error {
@@ -51,11 +53,16 @@ func Write(ctx context.Context, s *store.Store, w io.Writer) (Counts, error) {
 	return counts, out.Close()
 }
 
-func pieceOf(p store.Piece, versions []store.Version) pieceFile {
-	out := pieceFile{ID: p.ID, Revision: p.Revision, CreatedAt: p.CreatedAt, UpdatedAt: p.UpdatedAt, Document: p.Document, Versions: []versionFile{}}
-	if p.DeletedAt.Valid {
-		out.DeletedAt = &p.DeletedAt.Time
+// when something was deleted; nil if it was not.
+func when(at gorm.DeletedAt) *time.Time {
+	if !at.Valid {
+		return nil
 	}
+	return &at.Time
+}
+
+func pieceOf(p store.Piece, versions []store.Version) pieceFile {
+	out := pieceFile{ID: p.ID, Revision: p.Revision, CreatedAt: p.CreatedAt, UpdatedAt: p.UpdatedAt, DeletedAt: when(p.DeletedAt), Document: p.Document, Versions: []versionFile{}}
 	for _, v := range versions {
 		out.Versions = append(out.Versions, versionFile{v.Number, v.Reason, v.Label, v.CreatedAt, v.House, v.Document})
 	}

@@ -41,11 +41,15 @@ func Load(ctx context.Context, s *store.Store) (bool, error) {
 	if err != nil || materials > 0 {
 		return false, err
 	}
-	pieces, err := s.Pieces(ctx, "")
-	if err != nil || len(pieces) > 0 {
+	_, pieces, err := s.Pieces(ctx, "", 1, 0)
+	if err != nil || pieces > 0 {
 		return false, err
 	}
 	if err := loadCatalogue(ctx, s); err != nil {
+		return false, err
+	}
+	shop, err := s.House(ctx)
+	if err != nil {
 		return false, err
 	}
 	for _, name := range order {
@@ -53,7 +57,7 @@ func Load(ctx context.Context, s *store.Store) (bool, error) {
 		if err != nil {
 			return false, err
 		}
-		if _, err := s.CreatePiece(ctx, *doc, server.Figures(ctx, doc, format.House{})); err != nil {
+		if _, err := s.CreatePiece(ctx, *doc, server.Figures(ctx, doc, shop)); err != nil {
 			return false, err
 		}
 	}
@@ -81,7 +85,7 @@ func loadCatalogue(ctx context.Context, s *store.Store) error {
 		}
 		list = append(list, store.Material{Document: m.Material, OnHand: m.OnHand})
 	}
-	return s.SaveMaterials(ctx, list, func(int) {})
+	return s.AddMaterials(ctx, list)
 }
 
 // Piece reads one piece of the shop.

@@ -22,6 +22,9 @@ type Conversion struct {
 	InStock  bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
 }
 
+// Of is the piece it is about.
+func (w *Conversion) Of() *format.Document { return &w.Document }
+
 // Converted are the ways to do so, each with all that it takes.
 type Converted struct {
 	Ways

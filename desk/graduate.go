@@ -20,6 +20,9 @@ type Graduation struct {
 	InStock  bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
 }
 
+// Of is the piece it is about.
+func (w *Graduation) Of() *format.Document { return &w.Document }
+
 // Graduate proposes how many of each size make the target. It changes nothing. The error is
 // format.Faults.
 func Graduate(ctx context.Context, in *Graduation, opt Options) (*Ways, error) {

@@ -18,6 +18,9 @@ type InHand struct {
 	CordMm   length.MM       `json:"cordMm,omitempty" minimum:"0" maximum:"100000" doc:"The piece of cord that is left; no limit if absent."`
 }
 
+// Of is the piece it is about.
+func (w *InHand) Of() *format.Document { return &w.Document }
+
 // MadeInHand is what it can become.
 type MadeInHand struct {
 	Longest []LongestWay `json:"longest" doc:"The pattern as long as it can be, by one count each, the longest first."`

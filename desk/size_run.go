@@ -18,6 +18,9 @@ type SizesWanted struct {
 	InStock  bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
 }
 
+// Of is the piece it is about.
+func (w *SizesWanted) Of() *format.Document { return &w.Document }
+
 // SizeWanted is one of them: for a measure of the body, or of a finished length.
 type SizeWanted struct {
 	Name       string    `json:"name" maxLength:"40"`

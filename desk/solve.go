@@ -23,6 +23,9 @@ type Aim struct {
 	InStock     bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
 }
 
+// Of is the piece it is about.
+func (w *Aim) Of() *format.Document { return &w.Document }
+
 // Ways are the proposals for a piece, the fewest and smallest changes first.
 type Ways struct {
 	NowMm       length.MM `json:"nowMm"`

@@ -26,6 +26,9 @@ type StackWanted struct {
 	InStock     bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
 }
 
+// Of is the piece it is about.
+func (w *StackWanted) Of() *format.Document { return &w.Document }
+
 // Stacked is one of the pieces that are worn together, as it is saved.
 type Stacked struct {
 	ID       string

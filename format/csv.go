@@ -21,6 +21,8 @@ type CatalogueRow struct {
 	Line     int // of the file, from 1
 	Material Material
 	OnHand   int
+	Archived bool
+	Revision int64 // that the file was exported with; 0 where it does not say
 }
 
 // RowFault is a row that was refused and why.
@@ -32,9 +34,11 @@ type RowFault struct {
 // MaxRows is the most rows a catalogue file may hold, and MaxCatalogueBytes its
 // size.
 const (
-	MaxRows           = 20_000
-	MaxCatalogueBytes = 16 << 20
+	MaxRows           = 250_000
+	MaxCatalogueBytes = 128 << 20
 	onHandColumn      = "onHand"
+	archivedColumn    = "archived"
+	revisionColumn    = "revision"
 	idColumn          = "id"
 )
 
@@ -46,13 +50,45 @@ type column struct {
 }
 
 // columns are those of the CSV, named as the fields of the file.
-var columns = append(columnsOf(reflect.TypeFor[Material](), ""), column{onHandColumn, reflect.TypeFor[int]()})
+var columns = append(columnsOf(reflect.TypeFor[Material](), ""),
+	column{onHandColumn, reflect.TypeFor[int]()}, column{archivedColumn, reflect.TypeFor[bool]()}, column{revisionColumn, reflect.TypeFor[int]()})
+
+// ofRow says whether a column is of the row and not a field of its material.
+func (c column) ofRow() bool {
+	return c.name == onHandColumn || c.name == archivedColumn || c.name == revisionColumn
+}
+
+// set puts what a cell of such a column holds into the row; nil empties it.
+func (row *CatalogueRow) set(c column, value any) {
+	number, _ := value.(int64)
+	switch c.name {
+	case onHandColumn:
+		row.OnHand = int(number)
+	case archivedColumn:
+		row.Archived, _ = value.(bool)
+	case revisionColumn:
+		row.Revision = number
+	}
+}
+
+// own is the cell of such a column.
+func (row *CatalogueRow) own(c column) string {
+	switch {
+	case c.name == onHandColumn:
+		return strconv.Itoa(row.OnHand)
+	case c.name == archivedColumn && row.Archived:
+		return "true"
+	case c.name == revisionColumn:
+		return strconv.FormatInt(row.Revision, 10)
+	}
+	return ""
+}
 
 // ColumnNames lists the columns that are fields of a material.
 func ColumnNames() []string {
 	names := make([]string, 0, len(columns))
 	for _, c := range columns {
-		if c.name != onHandColumn {
+		if !c.ofRow() {
 			names = append(names, c.name)
 		}
 	}
@@ -76,30 +112,49 @@ func columnsOf(t reflect.Type, before string) []column {
 	return out
 }
 
-// WriteCSV writes the catalogue, a row a material.
-func WriteCSV(w io.Writer, rows []CatalogueRow) error {
-	out := csv.NewWriter(w)
-	names := make([]string, len(columns))
+// CSVWriter writes a catalogue, a row a material, as they come.
+type CSVWriter struct {
+	out    *csv.Writer
+	record []string
+}
+
+// NewCSV begins a catalogue with the names of its columns.
+func NewCSV(w io.Writer) (*CSVWriter, error) {
+	out := &CSVWriter{csv.NewWriter(w), make([]string, len(columns))}
 	for i, c := range columns {
-		names[i] = c.name
+		out.record[i] = c.name
 	}
-	if err := out.Write(names); err != nil {
-		return err
+	return out, out.out.Write(out.record)
+}
+
+// Write writes one row.
+func (w *CSVWriter) Write(row CatalogueRow) error {
+	material := reflect.ValueOf(row.Material)
+	for i, c := range columns {
+		if c.ofRow() {
+			w.record[i] = row.own(c)
+		} else {
+			w.record[i] = harmless(cell(material, c.name))
+		}
 	}
+	return w.out.Write(w.record)
+}
+
+// Flush writes what is left.
+func (w *CSVWriter) Flush() error {
+	w.out.Flush()
+	return w.out.Error()
+}
+
+// WriteCSV writes a catalogue of these rows.
+func WriteCSV(w io.Writer, rows []CatalogueRow) error {
+	out, err := NewCSV(w)
 	for _, row := range rows {
-		record := make([]string, len(columns))
-		for i, c := range columns {
-			record[i] = harmless(cell(reflect.ValueOf(row.Material), c.name))
-			if c.name == onHandColumn {
-				record[i] = strconv.Itoa(row.OnHand)
-			}
-		}
-		if err := out.Write(record); err != nil {
-			return err
+		if err == nil {
+			err = out.Write(row)
 		}
 	}
-	out.Flush()
-	return out.Error()
+	return errors.Join(err, out.Flush())
 }
 
 // cell writes one field; an empty one is left empty.
@@ -129,17 +184,7 @@ func cell(v reflect.Value, name string) string {
 // column for; known may be nil. Rows with errors are returned with the reason and left out; the
 // error is Faults if the file as a whole cannot be read.
 func ReadCSV(data []byte, known map[string]CatalogueRow) (rows []CatalogueRow, refused []RowFault, err error) {
-	if len(data) > MaxCatalogueBytes {
-		return nil, nil, Faults{{Says: fmt.Sprintf("The file has %d MB; a catalogue file holds at most %d MB.", len(data)>>20, MaxCatalogueBytes>>20)}}
-	}
-	in := csv.NewReader(bytes.NewReader(bytes.TrimPrefix(data, []byte("\ufeff"))))
-	in.FieldsPerRecord = -1
-	in.ReuseRecord = true
-	head, err := in.Read()
-	if err != nil {
-		return nil, nil, Faults{{Says: "The first row should name the columns: id, class, name, and the fields of a material."}}
-	}
-	fields, err := headOf(slices.Clone(head))
+	in, fields, err := openCSV(data)
 	if err != nil {
 		return nil, nil, err
 	}
@@ -170,6 +215,28 @@ func ReadCSV(data []byte, known map[string]CatalogueRow) (rows []CatalogueRow, r
 	}
 }
 
+// CheckCSV says by its error whether the file is too large, or its first row does not name columns.
+func CheckCSV(data []byte) error {
+	_, _, err := openCSV(data)
+	return err
+}
+
+// openCSV reads the first row, and gives the reader of the others.
+func openCSV(data []byte) (*csv.Reader, []column, error) {
+	if len(data) > MaxCatalogueBytes {
+		return nil, nil, Faults{{Says: fmt.Sprintf("The file has %d MB; a catalogue file holds at most %d MB.", len(data)>>20, MaxCatalogueBytes>>20)}}
+	}
+	in := csv.NewReader(bytes.NewReader(bytes.TrimPrefix(data, []byte("\ufeff"))))
+	in.FieldsPerRecord = -1
+	in.ReuseRecord = true
+	head, err := in.Read()
+	if err != nil {
+		return nil, nil, Faults{{Says: "The first row should name the columns: id, class, name, and the fields of a material."}}
+	}
+	fields, err := headOf(slices.Clone(head))
+	return in, fields, err
+}
+
 // headOf finds the column of each name.
 func headOf(names []string) ([]column, error) {
 	var out []column
@@ -196,7 +263,7 @@ func rowOf(fields []column, record []string, known map[string]CatalogueRow) (Cat
 	object := map[string]any{}
 	if i := slices.IndexFunc(fields, func(c column) bool { return c.name == idColumn }); i >= 0 && i < len(record) {
 		if old, ok := known[strings.TrimSpace(record[i])]; ok {
-			row.OnHand = old.OnHand
+			row.OnHand, row.Archived = old.OnHand, old.Archived
 			object = fieldsOf(old.Material)
 		}
 	}
@@ -207,17 +274,15 @@ func rowOf(fields []column, record []string, known map[string]CatalogueRow) (Cat
 		}
 		if text = asItWas(strings.TrimSpace(text)); text == "" {
 			clearField(object, c.name)
-			if c.name == onHandColumn {
-				row.OnHand = 0
-			}
+			row.set(c, nil)
 			continue
 		}
 		value, says := cellValue(c, text)
 		if says != "" {
 			return row, says
 		}
-		if c.name == onHandColumn {
-			row.OnHand = int(value.(int64))
+		if c.ofRow() {
+			row.set(c, value)
 			continue
 		}
 		first, rest, deeper := strings.Cut(c.name, ".")

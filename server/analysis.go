@@ -14,7 +14,6 @@ import (
 	"mala/core/length"
 	"mala/desk"
 	"mala/format"
-	"mala/store"
 )
 
 // UnitParam is how lengths are told in sentences, and what a bare number means.
@@ -128,11 +127,11 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 	defer leave()
 	opt := s.options(ctx, in.Unit)
 	if fetches(in.Body.Operations) {
-		whole, err := s.shelf.whole(ctx)
+		whole, err := s.shelf.whole(ctx, nil, fetched(in.Body.Operations))
 		if err != nil {
 			return nil, err
 		}
-		opt.Shelf = whole
+		opt.Shelf = whole.shelf
 	}
 	edited, err := desk.Apply(&in.Body.Document, in.Body.Operations, opt)
 	if err != nil {
@@ -154,6 +153,17 @@ func fetches(ops []desk.Operation) bool {
 	return slices.ContainsFunc(ops, func(o desk.Operation) bool { return o.Material != "" || o.Do == string(edit.SetClosure) })
 }
 
+// fetched are the ids that operations name.
+func fetched(ops []desk.Operation) []string {
+	var ids []string
+	for _, o := range ops {
+		if o.Material != "" {
+			ids = append(ids, o.Material)
+		}
+	}
+	return ids
+}
+
 func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], error) {
 	leave, err := s.turns.forSearch(ctx)
 	if err != nil {
@@ -172,12 +182,15 @@ func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], e
 
 // searched registers a call that searches with all of the catalogue and its stock at hand, for as
 // long as a fix is searched for, and answers with what was found by then.
-func searched[B, O any](s *server, api huma.API, op huma.Operation, search func(ctx context.Context, in *B, opt desk.Options) (O, error)) {
+func searched[B, O any, P interface {
+	*B
+	Of() *format.Document
+}](s *server, api huma.API, op huma.Operation, search func(ctx context.Context, in P, opt desk.Options) (O, error)) {
 	call(api, op, func(ctx context.Context, in *struct {
 		UnitParam
 		Body B
 	}) (*answer[O], error) {
-		opt, err := s.stocked(ctx, in.Unit)
+		opt, err := s.stocked(ctx, in.Unit, P(&in.Body).Of())
 		if err != nil {
 			return nil, err
 		}
@@ -188,7 +201,7 @@ func searched[B, O any](s *server, api huma.API, op huma.Operation, search func(
 		defer leave()
 		ctx, cancel := context.WithTimeout(ctx, fixTime)
 		defer cancel()
-		out, err := search(ctx, &in.Body, opt)
+		out, err := search(ctx, P(&in.Body), opt)
 		return &answer[O]{out}, inTime(err)
 	})
 }
@@ -201,20 +214,18 @@ func inTime(err error) error {
 	return err
 }
 
-// stocked are the options with all of the catalogue, and what there is of it.
-func (s *server) stocked(ctx context.Context, unit string) (desk.Options, error) {
+// stocked are the options with all that the catalogue offers a piece, and what there is of it.
+func (s *server) stocked(ctx context.Context, unit string, doc *format.Document) (desk.Options, error) {
 	opt := s.options(ctx, unit)
-	rows, _, err := s.shelf.store.Materials(ctx, store.Filter{})
-	if err != nil {
-		return opt, err
+	var ids []string
+	for _, m := range doc.Materials {
+		ids = append(ids, m.ID)
 	}
-	all := make([]format.Material, len(rows))
-	opt.Stock = map[string]int{}
-	for i := range rows {
-		all[i], opt.Stock[rows[i].ID] = rows[i].Document, rows[i].OnHand
+	whole, err := s.shelf.whole(ctx, doc.Materials, ids)
+	if err == nil {
+		opt.Shelf, opt.Stock = whole.shelf, whole.stock
 	}
-	opt.Shelf = desk.NewShelf(all)
-	return opt, nil
+	return opt, err
 }
 
 func (s *server) analyse(ctx context.Context, doc *format.Document, unit string, brief bool) (*desk.Analysis, error) {
@@ -233,6 +244,6 @@ func drawn(ctx context.Context, doc *format.Document, opt desk.Options, brief bo
 
 // options are how the shop has its pieces worked out.
 func (s *server) options(ctx context.Context, unit string) desk.Options {
-	shelf, house := s.shelf.at(ctx)
-	return desk.Options{Unit: length.Unit(unit), Shelf: shelf, House: house}
+	shelf, shop := s.shelf.at(ctx)
+	return desk.Options{Unit: length.Unit(unit), Shelf: shelf, House: shop.House}
 }

@@ -24,10 +24,10 @@ func AutosaveDrafts(ctx context.Context, s *store.Store, every time.Duration, lo
 			if _, err := s.Autosave(ctx, time.Now().Add(-Rest)); err != nil && ctx.Err() == nil {
 				log.Warn("drafts at rest were not kept as versions; trying again", "cause", err)
 			}
-			if gone, err := s.PurgeDeleted(ctx, time.Now()); err != nil && ctx.Err() == nil {
-				log.Warn("old deleted pieces were not removed; trying again", "cause", err)
+			if gone, err := s.Purge(ctx, time.Now()); err != nil && ctx.Err() == nil {
+				log.Warn("what was deleted long ago was not removed; trying again", "cause", err)
 			} else if gone > 0 {
-				log.Info("deleted pieces were removed for good", "pieces", gone)
+				log.Info("deleted pieces and materials were removed for good", "number", gone)
 			}
 		}
 	}

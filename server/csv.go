@@ -3,9 +3,11 @@ package server
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"net/http"
 	"reflect"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 
@@ -15,10 +17,26 @@ import (
 
 // CataloguePreview is what taking a CSV file in would do, before it is done.
 type CataloguePreview struct {
-	New     []RowNote `json:"new"`
-	Changed []RowNote `json:"changed"`
-	Same    int       `json:"same"`
-	Refused []RowNote `json:"refused"`
+	New     RowNotes `json:"new"`
+	Changed RowNotes `json:"changed"`
+	Since   RowNotes `json:"since" doc:"Rows that were changed here since the file was exported: left as they are, unless asked for."`
+	Same    int      `json:"same"`
+	Refused RowNotes `json:"refused"`
+}
+
+// RowNotes are rows of the file, the first of them named.
+type RowNotes struct {
+	Count int       `json:"count"`
+	Rows  []RowNote `json:"rows"`
+}
+
+// mostNotes is how many rows of a kind are named.
+const mostNotes = 500
+
+func (n *RowNotes) add(note RowNote) {
+	if n.Count++; n.Count <= mostNotes {
+		n.Rows = append(n.Rows, note)
+	}
 }
 
 // RowNote is one row of the file.
@@ -30,6 +48,8 @@ type RowNote struct {
 }
 
 type csvInput struct {
+	Since   bool   `query:"since" doc:"Import rows too that were changed here since the file was exported."`
+	Name    string `query:"name" maxLength:"200" doc:"Of the file."`
 	RawBody []byte `contentType:"text/csv"`
 }
 
@@ -37,72 +57,131 @@ type csvInput struct {
 const maxCSVBody = format.MaxCatalogueBytes + 64<<10
 
 func (s *server) registerCSV(api huma.API) {
-	call(api, huma.Operation{OperationID: "catalogueCSV", Method: http.MethodGet, Path: "/api/catalogue.csv", Summary: "The catalogue as CSV"},
-		func(ctx context.Context, _ *struct{}) (*huma.StreamResponse, error) {
-			rows, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
+	call(api, huma.Operation{OperationID: "catalogueCSV", Method: http.MethodGet, Path: "/api/catalogue.csv", Summary: "The catalogue as CSV"}, s.catalogueCSV)
+	limited(api, maxCSVBody, huma.Operation{OperationID: "previewCatalogue", Method: http.MethodPost, Path: "/api/catalogue/preview", Summary: "What importing a CSV file would change"},
+		func(ctx context.Context, in *csvInput) (*answer[CataloguePreview], error) {
+			leave, err := s.turns.forSearch(ctx)
 			if err != nil {
 				return nil, err
 			}
-			out := make([]format.CatalogueRow, len(rows))
-			for i, m := range rows {
-				out[i] = format.CatalogueRow{Material: m.Document, OnHand: m.OnHand}
+			defer leave()
+			var known []store.Material
+			if err := s.store.EachMaterial(ctx, func(m store.Material) error {
+				known = append(known, m)
+				return nil
+			}); err != nil {
+				return nil, err
 			}
-			return &huma.StreamResponse{Body: func(c huma.Context) {
-				c.SetHeader("Content-Type", "text/csv; charset=utf-8")
-				c.SetHeader("Content-Disposition", `attachment; filename="catalogue.csv"`)
-				_ = format.WriteCSV(c.BodyWriter(), out)
-			}}, nil
-		})
-	limited(api, maxCSVBody, huma.Operation{OperationID: "previewCatalogue", Method: http.MethodPost, Path: "/api/catalogue/preview", Summary: "What importing a CSV file would change"},
-		func(ctx context.Context, in *csvInput) (*answer[CataloguePreview], error) {
-			preview, err := s.preview(ctx, in.RawBody)
+			preview, _, err := sorted(in, known)
 			return &answer[CataloguePreview]{preview}, err
 		})
 	limited(api, maxCSVBody, huma.Operation{OperationID: "takeCatalogue", Method: http.MethodPost, Path: "/api/catalogue", Summary: "Import a CSV file, all of it or nothing; progress is a line of JSON at a time"}, s.takeCatalogue)
+	call(api, huma.Operation{OperationID: "listImports", Method: http.MethodGet, Path: "/api/imports", Summary: "The imports of the catalogue, the latest first"},
+		func(ctx context.Context, _ *struct{}) (*answer[[]ImportNote], error) {
+			rows, err := s.store.Imports(ctx)
+			notes := make([]ImportNote, len(rows))
+			for i, r := range rows {
+				notes[i] = ImportNote{r.ID, r.Name, r.Added, r.Changed, r.At, r.UndoneAt}
+			}
+			return &answer[[]ImportNote]{notes}, err
+		})
+	call(api, huma.Operation{OperationID: "undoImport", Method: http.MethodPost, Path: "/api/imports/{id}/undo", Summary: "Undo an import"},
+		func(ctx context.Context, in *struct {
+			ID int64 `path:"id"`
+		}) (*answer[UndoneImport], error) {
+			undone, since, err := s.store.UndoImport(ctx, in.ID)
+			s.shelf.moved()
+			return &answer[UndoneImport]{UndoneImport{undone, since}}, err
+		})
 }
 
-func (s *server) preview(ctx context.Context, file []byte) (CataloguePreview, error) {
-	p := CataloguePreview{New: []RowNote{}, Changed: []RowNote{}, Refused: []RowNote{}}
-	known, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
-	if err != nil {
-		return p, err
+// ImportNote is an import that can be undone as long as what it overwrote is kept.
+type ImportNote struct {
+	ID       int64      `json:"id"`
+	Name     string     `json:"name"`
+	Added    int        `json:"added"`
+	Changed  int        `json:"changed"`
+	At       time.Time  `json:"at"`
+	UndoneAt *time.Time `json:"undoneAt,omitempty"`
+}
+
+// UndoneImport is what undoing one did.
+type UndoneImport struct {
+	Undone int `json:"undone" doc:"Materials that are as they were."`
+	Since  int `json:"since" doc:"Materials that were changed since, and stay as they are."`
+}
+
+// catalogueCSV sends the catalogue as it comes from the database. What goes wrong on the way ends the
+// connection, so that no file looks whole that is not.
+func (s *server) catalogueCSV(ctx context.Context, _ *struct{}) (*huma.StreamResponse, error) {
+	if err := s.store.Ping(ctx); err != nil {
+		return nil, err
 	}
-	rows, refused, err := format.ReadCSV(file, heldRows(known))
+	return &huma.StreamResponse{Body: func(c huma.Context) {
+		c.SetHeader("Content-Type", "text/csv; charset=utf-8")
+		c.SetHeader("Content-Disposition", `attachment; filename="catalogue.csv"`)
+		out, err := format.NewCSV(c.BodyWriter())
+		if err == nil {
+			err = s.store.EachMaterial(ctx, func(m store.Material) error {
+				return out.Write(format.CatalogueRow{Material: m.Document, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision})
+			})
+		}
+		if err == nil {
+			err = out.Flush()
+		}
+		if err != nil {
+			s.log.Warn("a catalogue was not sent to its end", "cause", err)
+			panic(http.ErrAbortHandler)
+		}
+	}}, nil
+}
+
+// sorted reads the file and sorts its rows by what importing them would do; the ones to import are
+// given as materials.
+func sorted(in *csvInput, known []store.Material) (CataloguePreview, []store.Material, error) {
+	p := CataloguePreview{New: RowNotes{Rows: []RowNote{}}, Changed: RowNotes{Rows: []RowNote{}}, Since: RowNotes{Rows: []RowNote{}}, Refused: RowNotes{Rows: []RowNote{}}}
+	byID := make(map[string]*store.Material, len(known))
+	held := make(map[string]format.CatalogueRow, len(known))
+	for i := range known {
+		m := &known[i]
+		byID[m.Document.ID] = m
+		held[m.Document.ID] = format.CatalogueRow{Material: m.Document, OnHand: m.OnHand, Archived: m.Archived}
+	}
+	rows, refused, err := format.ReadCSV(in.RawBody, held)
 	if err != nil {
-		return p, err
+		return p, nil, err
 	}
 	for _, r := range refused {
-		p.Refused = append(p.Refused, RowNote{Line: r.Line, Says: r.Says})
+		p.Refused.add(RowNote{Line: r.Line, Says: r.Says})
 	}
 	rows, faulty := wellMade(rows, documents(known))
-	p.Refused = append(p.Refused, faulty...)
-	byID := make(map[string]*store.Material, len(known))
-	for i := range known {
-		byID[known[i].ID] = &known[i]
+	for _, note := range faulty {
+		p.Refused.add(note)
 	}
+	var list []store.Material
 	for _, row := range rows {
 		note := RowNote{Line: row.Line, ID: row.Material.ID, Name: row.Material.Name}
 		old := byID[row.Material.ID]
 		switch {
-		case old == nil:
-			p.New = append(p.New, note)
-		case reflect.DeepEqual(old.Document, row.Material) && old.OnHand == row.OnHand:
+		case old == nil || old.DeletedAt.Valid:
+			p.New.add(note)
+		case reflect.DeepEqual(old.Document, row.Material) && old.OnHand == row.OnHand && old.Archived == row.Archived:
 			p.Same++
+			continue
 		default:
-			note.Says = changes(old.Document, row.Material, old.OnHand, row.OnHand)
-			p.Changed = append(p.Changed, note)
+			note.Says = changes(held[row.Material.ID], row)
+			if row.Revision != 0 && row.Revision != old.Revision {
+				p.Since.add(note)
+				if !in.Since {
+					continue
+				}
+			} else {
+				p.Changed.add(note)
+			}
 		}
+		list = append(list, store.Material{Document: row.Material, OnHand: row.OnHand, Archived: row.Archived})
 	}
-	return p, nil
-}
-
-// heldRows are the catalogue's materials by id, as rows of a file.
-func heldRows(known []store.Material) map[string]format.CatalogueRow {
-	out := make(map[string]format.CatalogueRow, len(known))
-	for i := range known {
-		out[known[i].ID] = format.CatalogueRow{Material: known[i].Document, OnHand: known[i].OnHand}
-	}
-	return out
+	return p, list, nil
 }
 
 // wellMade keeps the rows whose components can be made, of other rows or of the
@@ -128,32 +207,23 @@ func wellMade(rows []format.CatalogueRow, known []format.Material) (kept []forma
 }
 
 // changes names the fields that differ, with what they were and what they become.
-func changes(before, after format.Material, heldBefore, heldAfter int) string {
+func changes(before, after format.CatalogueRow) string {
 	says := ""
 	add := func(name string, one, other any) {
+		if one == other {
+			return
+		}
 		if says != "" {
 			says += ", "
 		}
 		says += fmt.Sprintf("%s %v → %v", name, one, other)
 	}
-	a, b := fieldsOf(before), fieldsOf(after)
 	for _, name := range format.ColumnNames() {
-		if one, other := a[name], b[name]; one != other {
-			add(name, blank(one), blank(other))
-		}
+		add(name, blank(before.Material.Field(name)), blank(after.Material.Field(name)))
 	}
-	if heldBefore != heldAfter {
-		add("onHand", heldBefore, heldAfter)
-	}
+	add("onHand", before.OnHand, after.OnHand)
+	add("archived", before.Archived, after.Archived)
 	return says
-}
-
-func fieldsOf(m format.Material) map[string]string {
-	out := map[string]string{}
-	for _, name := range format.ColumnNames() {
-		out[name] = m.Field(name)
-	}
-	return out
 }
 
 func blank(s string) string {
@@ -163,7 +233,7 @@ func blank(s string) string {
 	return s
 }
 
-// Progress is one line of the answer to taking a catalogue in.
+// Progress is one line of the answer to what takes long.
 type Progress struct {
 	Done  int    `json:"done"`
 	Total int    `json:"total"`
@@ -171,41 +241,49 @@ type Progress struct {
 	Says  string `json:"says,omitempty"`
 }
 
-// takeCatalogue keeps every row that stands, in one transaction. If the page
-// goes away meanwhile nothing of it is kept.
-func (s *server) takeCatalogue(ctx context.Context, in *csvInput) (*huma.StreamResponse, error) {
-	known, _, err := s.store.Materials(ctx, store.Filter{Archived: true})
-	if err != nil {
-		return nil, err
-	}
-	rows, _, err := format.ReadCSV(in.RawBody, heldRows(known))
-	if err != nil {
-		return nil, err
-	}
-	rows, _ = wellMade(rows, documents(known))
-	list := make([]store.Material, len(rows))
-	for i, row := range rows {
-		list[i] = store.Material{Document: row.Material, OnHand: row.OnHand}
-	}
+// lines answers with a line of JSON for each step of what takes long.
+func lines(do func(ctx context.Context, tell func(line any))) *huma.StreamResponse {
 	return &huma.StreamResponse{Body: func(c huma.Context) {
 		c.SetHeader("Content-Type", "application/x-ndjson")
 		out := json.NewEncoder(c.BodyWriter())
-		flush := func() {
+		do(c.Context(), func(line any) {
+			_ = out.Encode(line)
 			if f, ok := c.BodyWriter().(http.Flusher); ok {
 				f.Flush()
 			}
-		}
-		total := len(list)
-		err := s.store.SaveMaterials(c.Context(), list, func(done int) {
-			_ = out.Encode(Progress{Done: done, Total: total})
-			flush()
 		})
+	}}
+}
+
+// takeCatalogue keeps every row that stands, in one transaction. If the page
+// goes away meanwhile nothing of it is kept.
+func (s *server) takeCatalogue(ctx context.Context, in *csvInput) (*huma.StreamResponse, error) {
+	// What is wrong with the file as a whole is said before an answer has begun.
+	if err := format.CheckCSV(in.RawBody); err != nil {
+		return nil, err
+	}
+	leave, err := s.turns.forSearch(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return lines(func(ctx context.Context, tell func(line any)) {
+		defer leave()
+		total := 0
+		_, err := s.store.ImportMaterials(ctx, in.Name, func(known []store.Material) ([]store.Material, error) {
+			_, list, err := sorted(in, known)
+			total = len(list)
+			return list, err
+		}, func(done, of int) { tell(Progress{Done: done, Total: of}) })
 		s.shelf.moved()
 		last := Progress{Done: total, Total: total, Ended: "kept"}
-		if err != nil {
+		var faults format.Faults
+		switch {
+		case errors.As(err, &faults):
+			last = Progress{Total: total, Ended: "undone", Says: faults[0].Says + " Nothing was changed."}
+		case err != nil:
 			s.log.Warn("a catalogue was not imported", "cause", err)
 			last = Progress{Total: total, Ended: "undone", Says: "The import failed, and nothing was changed. Try again."}
 		}
-		_ = out.Encode(last)
-	}}, nil
+		tell(last)
+	}), nil
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"net/http"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 
@@ -18,10 +19,11 @@ type HouseState struct {
 	Revision int64        `json:"revision"`
 	House    format.House `json:"house" doc:"The shop's own choices."`
 	Whole    format.House `json:"whole" doc:"The same with every default filled in."`
+	Behind   int          `json:"behind" doc:"How many pieces are shown in lists as an older house method had them; they are worked out one after another."`
 }
 
-func houseState(s store.Shop) HouseState {
-	return HouseState{s.Revision, s.House, s.House.Merge(format.DefaultHouse())}
+func houseState(s store.Shop, behind int) HouseState {
+	return HouseState{s.Revision, s.House, s.House.Merge(format.DefaultHouse()), behind}
 }
 
 type saveHouseInput struct {
@@ -38,17 +40,25 @@ type PieceByHouse struct {
 	Effect desk.HouseEffect `json:"effect"`
 }
 
-// HouseEffects are what it does to all.
-type HouseEffects struct {
-	Pieces  int            `json:"pieces" doc:"How many pieces there are."`
-	Changed []PieceByHouse `json:"changed"`
+// HouseTrial is one line of the answer to trying a house method: how far it is, with a piece that it
+// changes, if this is one.
+type HouseTrial struct {
+	Done    int           `json:"done"`
+	Pieces  int           `json:"pieces" doc:"How many pieces there are."`
+	Changed *PieceByHouse `json:"changed,omitempty"`
+	Ended   bool          `json:"ended,omitempty"`
+	Says    string        `json:"says,omitempty" doc:"Why it was not tried to the end."`
 }
 
 func (s *server) registerHouse(api huma.API) {
 	call(api, huma.Operation{OperationID: "getHouse", Method: http.MethodGet, Path: "/api/house", Summary: "The shop's house method"},
 		func(ctx context.Context, _ *struct{}) (*answer[HouseState], error) {
 			shop, err := s.store.House(ctx)
-			return &answer[HouseState]{houseState(shop)}, err
+			if err != nil {
+				return nil, err
+			}
+			behind, err := s.store.Behind(ctx)
+			return &answer[HouseState]{houseState(shop, behind)}, err
 		})
 	call(api, huma.Operation{OperationID: "saveHouse", Method: http.MethodPut, Path: "/api/house", Summary: "Save the house method"},
 		func(ctx context.Context, in *saveHouseInput) (*answer[HouseState], error) {
@@ -60,7 +70,8 @@ func (s *server) registerHouse(api huma.API) {
 				return nil, err
 			}
 			s.shelf.moved()
-			return &answer[HouseState]{houseState(shop)}, s.refigure(ctx, shop.House)
+			behind, err := s.store.Behind(ctx)
+			return &answer[HouseState]{houseState(shop, behind)}, err
 		})
 	call(api, huma.Operation{OperationID: "tryHouse", Method: http.MethodPost, Path: "/api/house/try", Summary: "What another house method would change"}, s.tryHouse)
 	call(api, huma.Operation{OperationID: "suggest", Method: http.MethodPost, Path: "/api/suggest", Summary: "Fittings for the ends of a piece, each with its reason"},
@@ -81,56 +92,51 @@ type suggestInput struct {
 	Body format.Document
 }
 
+// tryHouse goes through all pieces, and tells of each that would change and of how far it is. It ends
+// when nobody waits for it any more.
 func (s *server) tryHouse(ctx context.Context, in *struct {
 	UnitParam
 	Body format.House
-}) (*answer[HouseEffects], error) {
+}) (*huma.StreamResponse, error) {
 	if err := in.Body.Check(); err != nil {
-		return nil, err
-	}
-	ids, err := s.store.Pieces(ctx, "")
-	if err != nil {
 		return nil, err
 	}
 	before := s.options(ctx, in.Unit)
 	after := before
 	after.House = in.Body
-	out := HouseEffects{Pieces: len(ids), Changed: []PieceByHouse{}}
-	for _, row := range ids {
-		p, err := s.store.Piece(ctx, row.ID)
+	return lines(func(ctx context.Context, tell func(line any)) {
+		last := HouseTrial{Ended: true}
+		told := time.Now()
+		err := s.store.Each(ctx, func(p store.Piece, at, of int) error {
+			leave, err := s.turns.forSearch(ctx)
+			if err != nil {
+				return err
+			}
+			effect := desk.EffectOf(ctx, &p.Document, before, after)
+			leave()
+			last.Done, last.Pieces = at, of
+			if effect != nil {
+				tell(HouseTrial{Done: at, Pieces: of, Changed: &PieceByHouse{p.ID, p.Name, *effect}})
+			} else if time.Since(told) > tellEvery {
+				tell(HouseTrial{Done: at, Pieces: of})
+				told = time.Now()
+			}
+			return ctx.Err()
+		})
 		if err != nil {
-			return nil, err
+			var p *Problem
+			_ = errors.As(logged(ctx, "tryHouse", err), &p)
+			last.Says = p.Detail
 		}
-		if effect := desk.EffectOf(ctx, &p.Document, before, after); effect != nil {
-			out.Changed = append(out.Changed, PieceByHouse{p.ID, p.Name, *effect})
-		}
-	}
-	return &answer[HouseEffects]{out}, nil
+		tell(last)
+	}), nil
 }
 
-// refigure works out anew what lists show of every piece.
-func (s *server) refigure(ctx context.Context, house format.House) error {
-	rows, err := s.store.Pieces(ctx, "")
-	if err != nil {
-		return err
-	}
-	for _, row := range rows {
-		p, err := s.store.Piece(ctx, row.ID)
-		if errors.Is(err, store.ErrNotFound) {
-			continue // deleted meanwhile
-		}
-		if err != nil {
-			return err
-		}
-		if err := s.store.Refigure(ctx, p, Figures(ctx, &p.Document, house)); err != nil {
-			return err
-		}
-	}
-	return nil
-}
+// tellEvery is how often what takes long tells how far it is.
+const tellEvery = 200 * time.Millisecond
 
-// Figures works out what lists show of a piece.
-func Figures(ctx context.Context, doc *format.Document, house format.House) store.Figures {
-	f := desk.CardOf(ctx, doc, house)
-	return store.Figures{FinishedMM: f.FinishedMm, Beads: f.Beads, Worst: f.Worst}
+// Figures works out what lists show of a piece in a shop.
+func Figures(ctx context.Context, doc *format.Document, shop store.Shop) store.Figures {
+	f := desk.CardOf(ctx, doc, shop.House)
+	return store.Figures{FinishedMM: f.FinishedMm, Beads: f.Beads, Worst: f.Worst, By: shop.Revision}
 }

@@ -1,16 +1,68 @@
 package server_test
 
 import (
+	"bytes"
+	"context"
 	"encoding/json"
+	"log/slog"
 	"math"
+	"net/http"
 	"strings"
 	"testing"
+	"time"
 
 	"mala/core/length"
 	"mala/desk"
 	"mala/format"
 	"mala/server"
 )
+
+// trial tries a house method and gives every line of the answer.
+func (b *bench) trial(house format.House) []server.HouseTrial {
+	b.t.Helper()
+	var text bytes.Buffer
+	data, _ := json.Marshal(house)
+	resp, err := http.Post(b.url+"/api/house/try", "application/json", bytes.NewReader(data))
+	if err != nil {
+		b.t.Fatal(err)
+	}
+	defer resp.Body.Close()
+	_, _ = text.ReadFrom(resp.Body)
+	var out []server.HouseTrial
+	for line := range strings.Lines(text.String()) {
+		var one server.HouseTrial
+		if err := json.Unmarshal([]byte(line), &one); err != nil {
+			b.t.Fatal(err)
+		}
+		out = append(out, one)
+	}
+	return out
+}
+
+// What lists show follows a new house method one piece after another, and says how many are behind.
+func TestListsFollowTheHouseMethod(t *testing.T) {
+	b := start(t)
+	finished := func() float64 {
+		var list server.PieceList
+		b.call("GET", "/api/pieces?search=harbour+lights", nil, &list)
+		return *list.Pieces[0].FinishedMm
+	}
+	before := finished()
+	var house server.HouseState
+	b.call("PUT", "/api/house", houseSave{1, format.House{Slack: "easy"}}, &house)
+	if house.Behind < 20 {
+		t.Errorf("%d are behind", house.Behind)
+	}
+	ctx, stop := context.WithCancel(t.Context())
+	go server.KeepFigured(ctx, b.store, time.Millisecond, slog.New(slog.DiscardHandler))
+	for deadline := time.Now().Add(30 * time.Second); house.Behind > 0 && time.Now().Before(deadline); time.Sleep(10 * time.Millisecond) {
+		b.call("GET", "/api/house", nil, &house)
+	}
+	stop()
+	if after := finished(); house.Behind != 0 || after <= before {
+		t.Errorf("%d are still behind; %v became %v", house.Behind, before, after)
+	}
+}
 
 type houseSave struct {
 	Base  int64        `json:"base"`
@@ -26,12 +78,16 @@ func TestAHouseMethodIsTriedKeptAndFollowed(t *testing.T) {
 	}
 	other := house.Whole
 	other.Allowance = "generous"
-	var effects server.HouseEffects
-	b.call("POST", "/api/house/try", other, &effects)
-	if effects.Pieces < 10 || len(effects.Changed) == 0 {
-		t.Fatalf("effects: %+v", effects)
+	effects := b.trial(other)
+	last := effects[len(effects)-1]
+	if !last.Ended || last.Says != "" || last.Pieces < 10 || last.Done != last.Pieces || len(effects) < 10 {
+		t.Fatalf("effects: %+v", last)
 	}
-	for _, e := range effects.Changed {
+	for _, line := range effects {
+		e := line.Changed
+		if e == nil {
+			continue
+		}
 		rows := float64(map[string]int{"Tidewrack": 4, "Two Currents": 2, "Slipway": 5, "Crossed Lines": 2, "Net Loft": 3, "Strait Lamp": 2, "Parted Moorings": 2}[e.Name])
 		if by := float64(e.Effect.After.CutMm - e.Effect.Before.CutMm); math.Abs(by-120*max(1, rows)) > 0.1 {
 			t.Errorf("%s is cut %v longer, want 120 for each row", e.Name, by)

@@ -14,17 +14,24 @@ import (
 	"mala/store"
 )
 
-// DeletedPieces are the pieces that can be restored.
-type DeletedPieces struct {
-	KeepDays int            `json:"keepDays" doc:"How many days they are kept."`
-	Pieces   []DeletedPiece `json:"pieces" doc:"The one deleted last first."`
+// Deleted is what can be restored.
+type Deleted struct {
+	Keeping
+	Pieces    []DeletedThing `json:"pieces" doc:"The one deleted last first."`
+	Materials []DeletedThing `json:"materials" doc:"The one deleted last first."`
 }
 
-// DeletedPiece is one of them.
-type DeletedPiece struct {
+// Keeping is how long the shop keeps what nobody needs any more.
+type Keeping struct {
+	KeepDays  int `json:"keepDays" doc:"How many days what was deleted is kept, and what an import overwrote."`
+	AsideDays int `json:"asideDays" doc:"How many days a copy is kept that was set aside because somebody else had saved, unless it has a name."`
+}
+
+// DeletedThing is a piece or a material that was deleted.
+type DeletedThing struct {
 	ID        string    `json:"id"`
 	Name      string    `json:"name"`
-	Kind      string    `json:"kind"`
+	Kind      string    `json:"kind" doc:"The kind of piece, or the class of a material."`
 	DeletedAt time.Time `json:"deletedAt"`
 	KeptUntil time.Time `json:"keptUntil"`
 }
@@ -42,30 +49,58 @@ func (s *server) registerKept(api huma.API) {
 				_, _ = file.WriteTo(c.BodyWriter())
 			}}, nil
 		})
-	call(api, huma.Operation{OperationID: "listDeleted", Method: http.MethodGet, Path: "/api/deleted", Summary: "The deleted pieces"},
-		func(ctx context.Context, _ *struct{}) (*answer[DeletedPieces], error) { return s.deleted(ctx) })
-	call(api, huma.Operation{OperationID: "keepDeleted", Method: http.MethodPut, Path: "/api/deleted", Summary: "Set how many days deleted pieces are kept"},
-		func(ctx context.Context, in *struct {
-			Body struct {
-				KeepDays int `json:"keepDays"`
+	call(api, huma.Operation{OperationID: "listDeleted", Method: http.MethodGet, Path: "/api/deleted", Summary: "The deleted pieces and materials"},
+		func(ctx context.Context, _ *struct{}) (*answer[Deleted], error) { return s.deleted(ctx) })
+	call(api, huma.Operation{OperationID: "setKeeping", Method: http.MethodPut, Path: "/api/deleted", Summary: "Set how long what nobody needs any more is kept"},
+		func(ctx context.Context, in *struct{ Body Keeping }) (*answer[Deleted], error) {
+			for where, days := range map[string]int{"keepDays": in.Body.KeepDays, "asideDays": in.Body.AsideDays} {
+				if days < 1 || days > store.MostKeepDays {
+					return nil, format.Faults{{Where: where, Says: fmt.Sprintf("Keep it for 1 to %d days.", store.MostKeepDays)}}
+				}
 			}
-		}) (*answer[DeletedPieces], error) {
-			if days := in.Body.KeepDays; days < 1 || days > store.MostKeepDays {
-				return nil, format.Faults{{Where: "keepDays", Says: fmt.Sprintf("Keep deleted pieces for 1 to %d days.", store.MostKeepDays)}}
-			}
-			if err := s.store.KeepDeleted(ctx, in.Body.KeepDays); err != nil {
+			if err := s.store.Keep(ctx, store.Keeping{DeletedDays: in.Body.KeepDays, AsideDays: in.Body.AsideDays}); err != nil {
 				return nil, err
 			}
 			return s.deleted(ctx)
 		})
+	call(api, huma.Operation{OperationID: "deleteMaterial", Method: http.MethodDelete, Path: "/api/materials/{id}", Summary: "Delete a material; pieces keep their own copies of it"},
+		func(ctx context.Context, in *struct {
+			ID   string `path:"id"`
+			Base int64  `query:"base" doc:"The revision that was looked at."`
+		}) (*struct{}, error) {
+			err := s.store.DeleteMaterial(ctx, in.ID, in.Base)
+			s.shelf.moved()
+			return nil, err
+		})
+	call(api, huma.Operation{OperationID: "undeleteMaterial", Method: http.MethodPost, Path: "/api/materials/{id}/undelete", Summary: "Restore a deleted material"},
+		func(ctx context.Context, in *struct {
+			ID string `path:"id"`
+		}) (*answer[CatalogueItem], error) {
+			m, err := s.store.RestoreMaterial(ctx, in.ID)
+			if err != nil {
+				return nil, err
+			}
+			s.shelf.moved()
+			stock, err := s.stock(ctx, []format.Material{m.Document})
+			return &answer[CatalogueItem]{itemOf(m, stock)}, err
+		})
 }
 
-func (s *server) deleted(ctx context.Context) (*answer[DeletedPieces], error) {
-	rows, days, err := s.store.Deleted(ctx)
-	out := DeletedPieces{KeepDays: days, Pieces: make([]DeletedPiece, len(rows))}
-	for i, p := range rows {
-		at := p.DeletedAt.Time
-		out.Pieces[i] = DeletedPiece{p.ID, p.Name, p.Kind, at, at.Add(time.Duration(days) * 24 * time.Hour)}
+func (s *server) deleted(ctx context.Context) (*answer[Deleted], error) {
+	pieces, materials, err := s.store.Deleted(ctx)
+	if err != nil {
+		return nil, err
 	}
-	return &answer[DeletedPieces]{out}, err
+	keep, err := s.store.Keeping(ctx)
+	out := Deleted{Keeping{keep.DeletedDays, keep.AsideDays}, []DeletedThing{}, []DeletedThing{}}
+	thing := func(id, name, kind string, at time.Time) DeletedThing {
+		return DeletedThing{id, name, kind, at, at.Add(time.Duration(keep.DeletedDays) * 24 * time.Hour)}
+	}
+	for _, p := range pieces {
+		out.Pieces = append(out.Pieces, thing(p.ID, p.Name, p.Kind, p.DeletedAt.Time))
+	}
+	for _, m := range materials {
+		out.Materials = append(out.Materials, thing(m.ID, m.Name, m.Class, m.DeletedAt.Time))
+	}
+	return &answer[Deleted]{out}, err
 }

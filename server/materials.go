@@ -186,12 +186,12 @@ func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[
 	if err != nil {
 		return nil, err
 	}
-	known, err := s.withParts(ctx, []format.Material{in.Body})
+	known, err := withParts(ctx, s.store, []format.Material{in.Body})
 	if err != nil {
 		return nil, err
 	}
 	changed := map[string]format.Material{in.Body.ID: in.Body}
-	_, house := s.shelf.at(ctx)
+	house := s.options(ctx, "").House
 	out := []PieceEffect{}
 	for _, p := range pieces {
 		effect := PieceEffect{ID: p.ID, Name: p.Name}
@@ -216,7 +216,7 @@ func documents(rows []store.Material) []format.Material {
 
 // withParts adds the catalogue's materials that the given ones are made of, all the
 // way down.
-func (s *server) withParts(ctx context.Context, docs []format.Material) ([]format.Material, error) {
+func withParts(ctx context.Context, st *store.Store, docs []format.Material) ([]format.Material, error) {
 	have := map[string]bool{}
 	for i := range docs {
 		have[docs[i].ID] = true
@@ -234,7 +234,7 @@ func (s *server) withParts(ctx context.Context, docs []format.Material) ([]forma
 		if len(missing) == 0 {
 			break
 		}
-		rows, _, err := s.store.Materials(ctx, store.Filter{IDs: missing})
+		rows, _, err := st.Materials(ctx, store.Filter{IDs: missing})
 		if err != nil {
 			return nil, err
 		}
@@ -245,7 +245,7 @@ func (s *server) withParts(ctx context.Context, docs []format.Material) ([]forma
 
 // stock makes the materials, and what they are made of of the catalogue's.
 func (s *server) stock(ctx context.Context, docs []format.Material) (*format.Stock, error) {
-	all, err := s.withParts(ctx, docs)
+	all, err := withParts(ctx, s.store, docs)
 	return format.StockOf(all), err
 }
 

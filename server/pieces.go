@@ -17,6 +17,7 @@ import (
 // PieceCard is a piece as lists show it.
 type PieceCard struct {
 	ID         string    `json:"id"`
+	Revision   int64     `json:"revision"`
 	Name       string    `json:"name"`
 	Kind       string    `json:"kind"`
 	Tags       []string  `json:"tags"`
@@ -66,6 +67,7 @@ type pieceAnswer = answer[PieceState]
 
 func (s *server) registerPieces(api huma.API) {
 	call(api, huma.Operation{OperationID: "listPieces", Method: http.MethodGet, Path: "/api/pieces", Summary: "The pieces, latest change first"}, s.listPieces)
+	call(api, huma.Operation{OperationID: "thumbnail", Method: http.MethodGet, Path: "/api/pieces/{id}/thumbnail", Summary: "What a piece's picture in a list is painted from"}, s.thumbnail)
 	call(api, huma.Operation{OperationID: "startPiece", Method: http.MethodPost, Path: "/api/pieces/new", Summary: "Start a piece from three answers"}, s.startPiece)
 	call(api, huma.Operation{OperationID: "importPiece", Method: http.MethodPost, Path: "/api/pieces", Summary: "Import a piece file as a new piece"},
 		func(ctx context.Context, in *struct{ Body format.Document }) (*pieceAnswer, error) {
@@ -120,24 +122,32 @@ func (s *server) registerPieces(api huma.API) {
 		})
 }
 
+// PieceList is part of the list of pieces, and how many there are in all that fit what was asked for.
+type PieceList struct {
+	Pieces []PieceCard `json:"pieces"`
+	Total  int         `json:"total"`
+}
+
 func (s *server) listPieces(ctx context.Context, in *struct {
 	Search string `query:"search" maxLength:"200"`
-}) (*answer[[]PieceCard], error) {
-	rows, err := s.store.Pieces(ctx, in.Search)
-	cards := make([]PieceCard, len(rows))
+	Limit  int    `query:"limit" default:"60" minimum:"1" maximum:"200"`
+	Offset int    `query:"offset" minimum:"0"`
+}) (*answer[PieceList], error) {
+	rows, total, err := s.store.Pieces(ctx, in.Search, in.Limit, in.Offset)
+	out := PieceList{make([]PieceCard, len(rows)), total}
 	for i, p := range rows {
-		cards[i] = PieceCard{p.ID, p.Name, p.Kind, p.Tags, p.FinishedMM, p.Beads, p.Worst, p.UpdatedAt}
+		out.Pieces[i] = PieceCard{p.ID, p.Revision, p.Name, p.Kind, p.Tags, p.FinishedMM, p.Beads, p.Worst, p.UpdatedAt}
 	}
-	return &answer[[]PieceCard]{cards}, err
+	return &answer[PieceList]{out}, err
 }
 
 func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*pieceAnswer, error) {
-	shelf, err := s.shelf.whole(ctx)
+	whole, err := s.shelf.whole(ctx, nil, nil)
 	if err != nil {
 		return nil, err
 	}
 	b := in.Body
-	doc, err := desk.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, b.Rows, b.Join, shelf, s.options(ctx, "").House)
+	doc, err := desk.Starter(b.Name, b.Kind, b.Closure, b.TargetMm, b.Rows, b.Join, whole.shelf, s.options(ctx, "").House)
 	if err != nil {
 		return nil, err
 	}
@@ -176,7 +186,7 @@ func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error
 	if err != nil {
 		return nil, err
 	}
-	parts, err := s.withParts(ctx, documents(rows))
+	parts, err := withParts(ctx, s.store, documents(rows))
 	if err != nil {
 		return nil, err
 	}
@@ -190,7 +200,8 @@ func (s *server) figures(ctx context.Context, doc *format.Document) (store.Figur
 		return store.Figures{}, err
 	}
 	defer leave()
-	return Figures(ctx, doc, s.options(ctx, "").House), nil
+	_, shop := s.shelf.at(ctx)
+	return Figures(ctx, doc, shop), nil
 }
 
 // copyName names a copy, keeping within the length of a name.

@@ -102,6 +102,8 @@ func asProblem(err error) error {
 	var stale *store.Stale
 	var staleMaterial *store.StaleMaterial
 	var staleHouse *store.StaleHouse
+	var deleted *store.DeletedMaterial
+	var needed *store.Needed
 	var problem *Problem
 	switch {
 	case errors.As(err, &problem):
@@ -113,6 +115,10 @@ func asProblem(err error) error {
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: stale.Error(), Current: &current, KeptAs: stale.KeptAs}
 	case errors.As(err, &staleMaterial):
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleMaterial.Error()}
+	case errors.As(err, &deleted):
+		return &Problem{Title: "Deleted", Status: http.StatusConflict, Detail: deleted.Error()}
+	case errors.As(err, &needed):
+		return &Problem{Title: "Still needed", Status: http.StatusConflict, Detail: needed.Error()}
 	case errors.As(err, &staleHouse):
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleHouse.Error()}
 	case errors.Is(err, store.ErrNotFound):

@@ -98,8 +98,9 @@ func (b *bench) do(req *http.Request, out any) *http.Response {
 // first gives the piece of that name.
 func (b *bench) piece(name string) server.PieceState {
 	b.t.Helper()
-	var cards []server.PieceCard
-	b.call("GET", "/api/pieces", nil, &cards)
+	var list server.PieceList
+	b.call("GET", "/api/pieces?limit=200", nil, &list)
+	cards := list.Pieces
 	for _, c := range cards {
 		if c.Name == name {
 			var p server.PieceState

@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"errors"
 	"time"
 
 	"gorm.io/gorm"
@@ -54,7 +55,45 @@ func (s *Store) SaveHouse(ctx context.Context, base int64, house format.House) (
 // still at the revision it was worked out from.
 func (s *Store) Refigure(ctx context.Context, p Piece, f Figures) error {
 	return s.db.WithContext(ctx).Model(&Piece{}).Where("id = ? AND revision = ?", p.ID, p.Revision).
-		UpdateColumns(map[string]any{"finished_mm": f.FinishedMM, "beads": f.Beads, "worst": f.Worst}).Error
+		UpdateColumns(map[string]any{"finished_mm": f.FinishedMM, "beads": f.Beads, "worst": f.Worst, "figured": f.By}).Error
+}
+
+// Behind counts the pieces whose figures in lists were worked out by an older house method.
+func (s *Store) Behind(ctx context.Context) (int, error) {
+	var n int64
+	return int(n), s.behind(s.db.WithContext(ctx)).Count(&n).Error
+}
+
+// NextBehind gives some of them, with their documents.
+func (s *Store) NextBehind(ctx context.Context, most int) ([]Piece, error) {
+	var out []Piece
+	return out, s.behind(s.long.WithContext(ctx)).Omit("thumbnail").Order("figured").Limit(most).Find(&out).Error
+}
+
+func (s *Store) behind(db *gorm.DB) *gorm.DB {
+	return db.Model(&Piece{}).Where("figured < (SELECT revision FROM shops WHERE id = ?)", theShop)
+}
+
+// Each goes through the pieces with their documents, the one changed last first, and tells of how
+// many there are.
+func (s *Store) Each(ctx context.Context, do func(p Piece, at, of int) error) error {
+	var ids []string
+	if err := s.long.WithContext(ctx).Model(&Piece{}).Order("updated_at DESC, id").Pluck("id", &ids).Error; err != nil {
+		return err
+	}
+	for i, id := range ids {
+		p, err := s.Piece(ctx, id)
+		if errors.Is(err, ErrNotFound) {
+			continue // deleted meanwhile
+		}
+		if err != nil {
+			return err
+		}
+		if err := do(p, i+1, len(ids)); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // houseIn reads the house method within a transaction.

@@ -1,10 +1,9 @@
 package store
 
 import (
-	"cmp"
 	"context"
 	"fmt"
-	"slices"
+	"regexp"
 	"strings"
 	"time"
 
@@ -25,6 +24,7 @@ type Material struct {
 	Archived  bool `gorm:"column:retired"` // kept for what uses it, offered no more
 	Revision  int64
 	UpdatedAt time.Time `gorm:"autoUpdateTime:false"`
+	DeletedAt gorm.DeletedAt
 }
 
 // StaleMaterial says that a material was changed since the one who saves it
@@ -33,6 +33,13 @@ type StaleMaterial struct{ Current Material }
 
 func (e *StaleMaterial) Error() string {
 	return fmt.Sprintf("%s was changed since it was opened here.", e.Current.Name)
+}
+
+// DeletedMaterial says that a material of that id was deleted, and can be restored.
+type DeletedMaterial struct{ Deleted Material }
+
+func (e *DeletedMaterial) Error() string {
+	return fmt.Sprintf("%s of the id %s was deleted. Restore it under Deleted, or choose another id.", e.Deleted.Name, e.Deleted.ID)
 }
 
 // Filter narrows a list of materials down; what is left empty does not.
@@ -54,22 +61,19 @@ type Filter struct {
 	Offset   int
 }
 
-// aboutMaterial is the text that a search looks through.
-const aboutMaterial = `concat_ws(' ', name, id, document->>'shape', document->>'type', document->>'metal', document->'look'->>'finish', colour,
-	document->>'acrossMm' || ' mm', document->>'acrossMm' || ' × ' || (document->>'alongMm') || ' mm')`
+// mostCounted is how many materials are counted at most: how many there are beyond is nobody's
+// question, and would be the longest part of a search.
+const mostCounted = 10_000
 
 // Materials lists the catalogue by class and name, and says how many there are
-// beyond the limit.
+// beyond the limit, as far as they are counted.
 func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error) {
-	q := s.db.WithContext(ctx).Model(&Material{})
+	q := searched(s.db.WithContext(ctx).Model(&Material{}), w.Search)
 	if !w.Archived && w.IDs == nil {
 		q = q.Where("NOT retired")
 	}
 	if w.IDs != nil {
 		q = q.Where("id IN ?", w.IDs)
-	}
-	for _, word := range strings.Fields(w.Search) {
-		q = q.Where(aboutMaterial+" ILIKE ?", "%"+plainLike(word)+"%")
 	}
 	for column, value := range map[string]string{"document->>'shape'": w.Shape, "document->>'metal'": w.Metal, "colour": w.Colour} {
 		if value != "" {
@@ -92,16 +96,17 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 		q = q.Where("document->>'type' IN ?", w.Types)
 	}
 	if w.Least > 0 {
-		q = q.Where("(document->>'acrossMm')::float8 >= ?", w.Least)
+		q = q.Where("across_mm >= ?", w.Least)
 	}
 	if w.Most > 0 {
-		q = q.Where("(document->>'acrossMm')::float8 <= ?", w.Most)
+		q = q.Where("across_mm <= ?", w.Most)
 	}
 	var total int64
-	if err := q.Count(&total).Error; err != nil {
+	some := q.Session(&gorm.Session{}).Select("1").Limit(mostCounted)
+	if err := s.db.WithContext(ctx).Table("(?) AS counted", some).Count(&total).Error; err != nil {
 		return nil, 0, err
 	}
-	q = q.Order("class, name, (document->>'acrossMm')::float8, id").Offset(w.Offset)
+	q = q.Order(byName).Offset(w.Offset)
 	if w.Limit > 0 {
 		q = q.Limit(w.Limit)
 	}
@@ -109,11 +114,34 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 	return out, int(total), q.Find(&out).Error
 }
 
-// Metals lists every metal that the catalogue names.
+// byName is the order of the catalogue.
+const byName = "class, name, across_mm, id"
+
+// shortWord has fewer characters than an index looks up.
+var shortWord = regexp.MustCompile(`^[\pL\pN]{1,2}$`)
+
+// searched narrows the rows to those that hold every word: a long one anywhere, a short one, of
+// which an index knows nothing in the middle, at the beginning of a word.
+func searched(q *gorm.DB, search string) *gorm.DB {
+	for _, word := range strings.Fields(search) {
+		before := "%"
+		if shortWord.MatchString(word) {
+			before = "% "
+		}
+		q = q.Where("about ILIKE ?", before+plainLike(word)+"%")
+	}
+	return q
+}
+
+// Metals lists every metal that the catalogue names, going from one to the next by their index.
 func (s *Store) Metals(ctx context.Context) ([]string, error) {
 	metals := []string{}
-	return metals, s.db.WithContext(ctx).Model(&Material{}).Where("document->>'metal' <> ''").
-		Order("1").Distinct().Pluck("document->>'metal'", &metals).Error
+	return metals, s.db.WithContext(ctx).Raw(`WITH RECURSIVE next AS (
+		(SELECT document->>'metal' AS metal FROM materials WHERE deleted_at IS NULL AND document->>'metal' <> '' ORDER BY 1 LIMIT 1)
+		UNION ALL
+		SELECT (SELECT document->>'metal' FROM materials WHERE deleted_at IS NULL AND document->>'metal' <> '' AND document->>'metal' > next.metal ORDER BY 1 LIMIT 1)
+			FROM next WHERE next.metal IS NOT NULL
+	) SELECT metal FROM next WHERE metal IS NOT NULL`).Scan(&metals).Error
 }
 
 // plainLike takes the meaning from the wildcards of LIKE.
@@ -126,8 +154,10 @@ func plainLike(word string) string {
 func (s *Store) SaveMaterial(ctx context.Context, m Material) (Material, error) {
 	err := s.db.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var current Material
-		err := found(tx.Clauses(clause.Locking{Strength: "UPDATE"}).First(&current, "id = ?", m.Document.ID).Error)
+		err := found(tx.Unscoped().Clauses(clause.Locking{Strength: "UPDATE"}).First(&current, "id = ?", m.Document.ID).Error)
 		switch {
+		case err == nil && current.DeletedAt.Valid:
+			return &DeletedMaterial{current}
 		case err == ErrNotFound && m.Revision == 0:
 		case err != nil:
 			return err
@@ -149,36 +179,6 @@ func (s *Store) prepare(m *Material) {
 	m.Colour = m.Document.ColourFamily()
 	m.Revision++
 	m.UpdatedAt = s.now()
-}
-
-// batch is how many materials are written at once.
-const batch = 250
-
-// SaveMaterials keeps all of the materials or none, whatever revision they were
-// made from, telling now and then how many are done. It stops when the context
-// ends.
-func (s *Store) SaveMaterials(ctx context.Context, list []Material, progress func(done int)) error {
-	list = slices.Clone(list)
-	// In one order, so that of two imports at once neither waits for what the other holds.
-	slices.SortFunc(list, func(a, b Material) int { return cmp.Compare(a.Document.ID, b.Document.ID) })
-	return s.long.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
-		for from := 0; from < len(list); from += batch {
-			part := list[from:min(from+batch, len(list))]
-			for i := range part {
-				s.prepare(&part[i])
-			}
-			err := tx.Clauses(clause.OnConflict{
-				Columns: []clause.Column{{Name: "id"}},
-				DoUpdates: append(clause.AssignmentColumns([]string{"class", "name", "document", "colour", "on_hand", "updated_at"}),
-					clause.Assignment{Column: clause.Column{Name: "revision"}, Value: gorm.Expr("materials.revision + 1")}),
-			}).Create(&part).Error
-			if err != nil {
-				return err
-			}
-			progress(from + len(part))
-		}
-		return ctx.Err()
-	})
 }
 
 // Using lists the pieces whose draft holds a material, with their documents.

@@ -1,10 +1,6 @@
 package store_test
 
 import (
-	"context"
-	"errors"
-	"fmt"
-	"slices"
 	"testing"
 
 	"mala/core/length"
@@ -45,6 +41,11 @@ func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
 		"by metal":            {store.Filter{Metal: "brass"}, 1},
 		"by type":             {store.Filter{Types: []string{"jump-ring", "toggle"}}, 1},
 		"by words":            {store.Filter{Search: "oval 8"}, 1},
+		"by part of a word":   {store.Filter{Search: "ead-4"}, 0},
+		"within a word":       {store.Filter{Search: "lue-4"}, 1},
+		"a word's beginning":  {store.Filter{Search: "bl"}, 1},
+		"behind a hyphen":     {store.Filter{Search: "blue 4"}, 1},
+		"no short middle":     {store.Filter{Search: "ue"}, 0},
 		"by a wildcard":       {store.Filter{Search: "%"}, 0},
 	} {
 		got, total, err := s.Materials(t.Context(), tt.wanted)
@@ -55,59 +56,6 @@ func TestTheCatalogueIsNarrowedDownEachWay(t *testing.T) {
 	page, total, _ := s.Materials(t.Context(), store.Filter{Limit: 2, Offset: 1})
 	if len(page) != 2 || total != 4 {
 		t.Errorf("a page of %d of %d", len(page), total)
-	}
-}
-
-// Two imports of the same materials in opposite order both end well, many times over.
-func TestCrossingImportsBothEndWell(t *testing.T) {
-	s := open(t)
-	var one, other []store.Material
-	for i := range 600 {
-		one = append(one, bead(fmt.Sprintf("bead-%03d", i), "round", "#b23a2e", 4))
-	}
-	other = slices.Clone(one)
-	slices.Reverse(other)
-	for range 5 {
-		failed := make(chan error, 2)
-		for _, list := range [][]store.Material{one, other} {
-			go func() { failed <- s.SaveMaterials(t.Context(), list, func(int) {}) }()
-		}
-		if err := errors.Join(<-failed, <-failed); err != nil {
-			t.Fatal(err)
-		}
-	}
-	if one[0].Document.ID != "bead-000" || other[0].Document.ID != "bead-599" {
-		t.Error("the caller's list was put in another order")
-	}
-}
-
-func TestAnImportIsAllOrNothing(t *testing.T) {
-	s := open(t)
-	var list []store.Material
-	for i := range 600 {
-		list = append(list, bead(fmt.Sprintf("b-%d", i), "round", "#b23a2e", 4))
-	}
-	told := 0
-	if err := s.SaveMaterials(t.Context(), list, func(done int) { told = done }); err != nil || told != 600 {
-		t.Fatal(told, err)
-	}
-	for i := range list {
-		list[i].OnHand = 9
-	}
-	ctx, cancel := context.WithCancel(t.Context())
-	if err := s.SaveMaterials(ctx, list, func(int) { cancel() }); !errors.Is(err, context.Canceled) {
-		t.Errorf("a stopped list gave %v", err)
-	}
-	one, _, _ := s.Materials(t.Context(), store.Filter{IDs: []string{"b-0"}})
-	if one[0].OnHand != 5 || one[0].Revision != 1 {
-		t.Errorf("half of it was kept: %+v", one[0])
-	}
-	if err := s.SaveMaterials(t.Context(), list, func(int) {}); err != nil {
-		t.Fatal(err)
-	}
-	one, _, _ = s.Materials(t.Context(), store.Filter{IDs: []string{"b-0"}})
-	if one[0].OnHand != 9 || one[0].Revision != 2 {
-		t.Errorf("imported again: %+v", one[0])
 	}
 }
 

@@ -4,7 +4,6 @@ import (
 	"context"
 	"fmt"
 	"reflect"
-	"strings"
 	"time"
 
 	"github.com/google/uuid"
@@ -25,6 +24,7 @@ type Piece struct {
 	FinishedMM *float64 `gorm:"column:finished_mm"`
 	Beads      int
 	Worst      string    // severity of its worst check
+	Figured    int64     // the revision of the house method that these were worked out by
 	CreatedAt  time.Time `gorm:"autoCreateTime:false"`
 	UpdatedAt  time.Time `gorm:"autoUpdateTime:false"`
 	DeletedAt  gorm.DeletedAt
@@ -42,16 +42,20 @@ func (e *Stale) Error() string {
 	return fmt.Sprintf("%s was changed elsewhere since it was opened here. Your state is saved as version %d.", e.Current.Name, e.KeptAs)
 }
 
-// Pieces lists the pieces whose name, tags or notes hold the words searched for, the
-// one changed last first, without their documents.
-func (s *Store) Pieces(ctx context.Context, search string) ([]Piece, error) {
-	var out []Piece
-	q := s.db.WithContext(ctx).Omit("document").Order("updated_at DESC, id")
-	for _, word := range strings.Fields(search) {
-		like := "%" + plainLike(word) + "%"
-		q = q.Where("name ILIKE ? OR kind ILIKE ? OR tags::text ILIKE ? OR document->>'notes' ILIKE ?", like, like, like, like)
+// Pieces lists the pieces whose name, kind, tags or notes hold the words searched for, the one
+// changed last first, without their documents: so many from an offset on, all without a limit. It
+// says how many there are in all.
+func (s *Store) Pieces(ctx context.Context, search string, limit, offset int) ([]Piece, int, error) {
+	var total int64
+	q := searched(s.db.WithContext(ctx).Model(&Piece{}), search)
+	if err := q.Session(&gorm.Session{}).Count(&total).Error; err != nil {
+		return nil, 0, err
 	}
-	return out, q.Find(&out).Error
+	if limit > 0 {
+		q = q.Limit(limit)
+	}
+	var out []Piece
+	return out, int(total), q.Omit("document", "thumbnail").Order("updated_at DESC, id").Offset(offset).Find(&out).Error
 }
 
 // Piece gives one piece.
@@ -86,6 +90,7 @@ type Figures struct {
 	FinishedMM *float64 // nil if its bead line has errors
 	Beads      int
 	Worst      string // severity of its worst check
+	By         int64  // the revision of the house method they were worked out by
 }
 
 // AfterFind brings documents of older versions to the one written now.
@@ -107,7 +112,7 @@ func (s *Store) CreatePiece(ctx context.Context, doc format.Document, figures Fi
 func (p *Piece) take(doc format.Document, f Figures) {
 	p.Name, p.Kind, p.Document = doc.Name, doc.Kind, doc
 	p.Tags = append([]string{}, doc.Tags...)
-	p.FinishedMM, p.Beads, p.Worst = f.FinishedMM, f.Beads, f.Worst
+	p.FinishedMM, p.Beads, p.Worst, p.Figured = f.FinishedMM, f.Beads, f.Worst, f.By
 }
 
 // SaveDraft saves the document as the piece's draft. Base is the revision it was

@@ -10,8 +10,8 @@ import (
 
 // Snapshot takes the whole shop, one thing after another.
 type Snapshot struct {
-	Shop     func(house Shop, keepDays int) error
-	Material func(m Material) error
+	Shop     func(house Shop, keep Keeping) error
+	Material func(m Material) error                  // deleted ones too
 	Piece    func(p Piece, versions []Version) error // deleted ones too
 }
 
@@ -22,15 +22,15 @@ func (s *Store) Read(ctx context.Context, to Snapshot) error {
 		if err := tx.First(&shop, theShop).Error; err != nil {
 			return err
 		}
-		days, err := s.keepDays(tx)
+		keep, err := keepingIn(tx)
 		if err != nil {
 			return err
 		}
-		if err := to.Shop(shop, days); err != nil {
+		if err := to.Shop(shop, keep); err != nil {
 			return err
 		}
 		var materials []Material
-		if err := tx.Order("id").Find(&materials).Error; err != nil {
+		if err := tx.Unscoped().Order("id").Find(&materials).Error; err != nil {
 			return err
 		}
 		for _, m := range materials {
@@ -64,16 +64,16 @@ var ErrNotEmpty = errors.New("there are pieces or materials here already")
 func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
 	return s.long.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
 		var pieces, materials int64
-		if err := errors.Join(tx.Unscoped().Model(&Piece{}).Count(&pieces).Error, tx.Model(&Material{}).Count(&materials).Error); err != nil {
+		if err := errors.Join(tx.Unscoped().Model(&Piece{}).Count(&pieces).Error, tx.Unscoped().Model(&Material{}).Count(&materials).Error); err != nil {
 			return err
 		}
 		if pieces+materials > 0 {
 			return ErrNotEmpty
 		}
 		return do(Snapshot{
-			Shop: func(shop Shop, keepDays int) error {
+			Shop: func(shop Shop, keep Keeping) error {
 				shop.ID = theShop
-				return errors.Join(tx.Save(&shop).Error, tx.Model(&shop).UpdateColumn("keep_deleted_days", keepDays).Error)
+				return errors.Join(tx.Save(&shop).Error, tx.Model(&shop).UpdateColumns(map[string]any{"keep_deleted_days": keep.DeletedDays, "keep_aside_days": keep.AsideDays}).Error)
 			},
 			Material: func(m Material) error {
 				changed, revision := m.UpdatedAt, m.Revision
@@ -82,7 +82,7 @@ func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
 				return tx.Create(&m).Error
 			},
 			Piece: func(p Piece, versions []Version) error {
-				p.take(p.Document, Figures{p.FinishedMM, p.Beads, p.Worst})
+				p.take(p.Document, Figures{p.FinishedMM, p.Beads, p.Worst, p.Figured})
 				if err := tx.Create(&p).Error; err != nil || len(versions) == 0 {
 					return err
 				}

@@ -189,7 +189,7 @@ func TestDeletingCanBeUndone(t *testing.T) {
 	if _, err := s.Piece(t.Context(), p.ID); err != store.ErrNotFound {
 		t.Errorf("a deleted piece is found: %v", err)
 	}
-	if list, _ := s.Pieces(t.Context(), ""); len(list) != 0 {
+	if _, total, _ := s.Pieces(t.Context(), "", 0, 0); total != 0 {
 		t.Error("a deleted piece is listed")
 	}
 	back, err := s.RestorePiece(t.Context(), p.ID)
@@ -206,9 +206,19 @@ func TestSearchFindsWordsAndTakesWildcardsAsTheyAre(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	for search, want := range map[string]int{"": 3, "bell": 1, "lights harbour": 1, "for ferry": 1, "%": 1, "_": 0, "necklace": 3, "' OR 1=1": 0} {
-		if list, err := s.Pieces(t.Context(), search); err != nil || len(list) != want {
-			t.Errorf("%q finds %d, %v, want %d", search, len(list), err, want)
+	for search, want := range map[string]int{"": 3, "bell": 1, "lights harbour": 1, "for ferry": 1, "fe": 1, "rr": 0, "ights": 1, "%": 1, "_": 0, "necklace": 3, "' OR 1=1": 0} {
+		if list, total, err := s.Pieces(t.Context(), search, 0, 0); err != nil || len(list) != want || total != want {
+			t.Errorf("%q finds %d of %d, %v, want %d", search, len(list), total, err, want)
+		}
+	}
+	for offset, want := range map[int]string{0: "50% Salt", 1: "Ferry Bell", 2: "Harbour Lights", 3: ""} {
+		name := ""
+		list, total, err := s.Pieces(t.Context(), "", 1, offset)
+		if len(list) == 1 {
+			name = list[0].Name
+		}
+		if err != nil || total != 3 || name != want {
+			t.Errorf("from %d on: %q of %d, %v, want %q", offset, name, total, err, want)
 		}
 	}
 }

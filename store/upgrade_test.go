@@ -48,7 +48,7 @@ func TestEveryOlderDatabaseIsBroughtToToday(t *testing.T) {
 			t.Errorf("%s: %v", dump, err)
 			continue
 		}
-		pieces, _ := s.Pieces(t.Context(), "ferry stack")
+		pieces, _, _ := s.Pieces(t.Context(), "ferry stack", 0, 0)
 		if len(pieces) != 1 || pieces[0].Revision != 5 || *pieces[0].FinishedMM != 187.35 {
 			t.Fatalf("%s: %+v", dump, pieces)
 		}
@@ -64,8 +64,8 @@ func TestEveryOlderDatabaseIsBroughtToToday(t *testing.T) {
 		if shop, err := s.House(t.Context()); err != nil || shop.House.Crimp != "flat" || shop.Revision != 9 {
 			t.Errorf("%s: %v, %+v", dump, err, shop)
 		}
-		if _, days, err := s.Deleted(t.Context()); err != nil || days != 90 {
-			t.Errorf("%s: %v, %d days", dump, err, days)
+		if keep, err := s.Keeping(t.Context()); err != nil || keep != (store.Keeping{DeletedDays: 90, AsideDays: store.UsualAsideDays}) {
+			t.Errorf("%s: %v, %+v", dump, err, keep)
 		}
 		s.Close()
 	}

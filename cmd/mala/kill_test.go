@@ -81,10 +81,10 @@ func (r *running) url(path string) string { return "http://127.0.0.1:" + r.port 
 
 func (r *running) piece() server.PieceState {
 	r.t.Helper()
-	var cards []server.PieceCard
+	var list server.PieceList
 	var p server.PieceState
 	for deadline := time.Now().Add(20 * time.Second); time.Now().Before(deadline); time.Sleep(20 * time.Millisecond) {
-		if fetch(r.url("/api/pieces?search=ferry"), &cards) == nil && len(cards) > 0 && fetch(r.url("/api/pieces/"+cards[0].ID), &p) == nil {
+		if fetch(r.url("/api/pieces?search=ferry"), &list) == nil && len(list.Pieces) > 0 && fetch(r.url("/api/pieces/"+list.Pieces[0].ID), &p) == nil {
 			return p
 		}
 	}

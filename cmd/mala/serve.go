@@ -85,6 +85,7 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	}
 	fmt.Printf("Mala is ready at http://%s\nIts data lives in %s\nCtrl-C stops it.\n", listener.Addr(), where)
 	go server.AutosaveDrafts(ctx, s, time.Minute, log)
+	go server.KeepFigured(ctx, s, time.Second, log)
 	if dir := cmd.String("backups"); dir != "" {
 		go backup.Nightly(ctx, s, backup.Keeping{Dir: dir, Most: cmd.Int("keep-backups"), Age: time.Duration(cmd.Int("keep-backup-days")) * 24 * time.Hour}, log)
 	}

@@ -147,10 +147,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The deleted pieces */
+        /** The deleted pieces and materials */
         get: operations["listDeleted"];
-        /** Set how many days deleted pieces are kept */
-        put: operations["keepDeleted"];
+        /** Set how long what nobody needs any more is kept */
+        put: operations["setKeeping"];
         post?: never;
         delete?: never;
         options?: never;
@@ -255,6 +255,40 @@ export interface paths {
         put?: never;
         /** What another house method would change */
         post: operations["tryHouse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The imports of the catalogue, the latest first */
+        get: operations["listImports"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/imports/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undo an import */
+        post: operations["undoImport"];
         delete?: never;
         options?: never;
         head?: never;
@@ -374,6 +408,24 @@ export interface paths {
         /** Keep a material */
         put: operations["saveMaterial"];
         post?: never;
+        /** Delete a material; pieces keep their own copies of it */
+        delete: operations["deleteMaterial"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/undelete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Restore a deleted material */
+        post: operations["undeleteMaterial"];
         delete?: never;
         options?: never;
         head?: never;
@@ -479,6 +531,23 @@ export interface paths {
         put?: never;
         /** Start a piece from a copy */
         post: operations["duplicatePiece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/thumbnail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a piece's picture in a list is painted from */
+        get: operations["thumbnail"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -915,11 +984,13 @@ export interface components {
             revision: number;
         };
         CataloguePreview: {
-            changed: components["schemas"]["RowNote"][];
-            new: components["schemas"]["RowNote"][];
-            refused: components["schemas"]["RowNote"][];
+            changed: components["schemas"]["RowNotes"];
+            new: components["schemas"]["RowNotes"];
+            refused: components["schemas"]["RowNotes"];
             /** Format: int64 */
             same: number;
+            /** @description Rows that were changed here since the file was exported: left as they are, unless asked for. */
+            since: components["schemas"]["RowNotes"];
         };
         CautionShown: {
             code: string;
@@ -1125,23 +1196,31 @@ export interface components {
             mm: number;
             part: string;
         };
-        DeletedPiece: {
+        Deleted: {
+            /**
+             * Format: int64
+             * @description How many days a copy is kept that was set aside because somebody else had saved, unless it has a name.
+             */
+            asideDays: number;
+            /**
+             * Format: int64
+             * @description How many days what was deleted is kept, and what an import overwrote.
+             */
+            keepDays: number;
+            /** @description The one deleted last first. */
+            materials: components["schemas"]["DeletedThing"][];
+            /** @description The one deleted last first. */
+            pieces: components["schemas"]["DeletedThing"][];
+        };
+        DeletedThing: {
             /** Format: date-time */
             deletedAt: string;
             id: string;
             /** Format: date-time */
             keptUntil: string;
+            /** @description The kind of piece, or the class of a material. */
             kind: string;
             name: string;
-        };
-        DeletedPieces: {
-            /**
-             * Format: int64
-             * @description How many days they are kept.
-             */
-            keepDays: number;
-            /** @description The one deleted last first. */
-            pieces: components["schemas"]["DeletedPiece"][];
         };
         Details: {
             name: string;
@@ -1579,44 +1658,31 @@ export interface components {
             /** @enum {string} */
             unit?: "mm" | "cm" | "in";
         };
-        HouseEffect: {
-            after: components["schemas"]["HouseFigures"];
-            before: components["schemas"]["HouseFigures"];
-        };
-        HouseEffects: {
-            changed: components["schemas"]["PieceByHouse"][];
-            /**
-             * Format: int64
-             * @description How many pieces there are.
-             */
-            pieces: number;
-        };
-        HouseFigures: {
-            /** Format: int64 */
-            beads: number;
-            /** @description The titles of the checks that are open. */
-            checks: string[];
-            /** Format: double */
-            cutMm: number;
-            /** @description Its ends differ from the house method. */
-            endsDiffer: boolean;
-            /** Format: double */
-            finishedMm: number;
-            /** Format: double */
-            slackMm: number;
-            /**
-             * Format: int64
-             * @description How many steps its making has.
-             */
-            steps: number;
-        };
         HouseState: {
+            /**
+             * Format: int64
+             * @description How many pieces are shown in lists as an older house method had them; they are worked out one after another.
+             */
+            behind: number;
             /** @description The shop's own choices. */
             house: components["schemas"]["House"];
             /** Format: int64 */
             revision: number;
             /** @description The same with every default filled in. */
             whole: components["schemas"]["House"];
+        };
+        ImportNote: {
+            /** Format: int64 */
+            added: number;
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            changed: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: date-time */
+            undoneAt?: string;
         };
         InHand: {
             /** @description How many there are of each bead, by its letter. A letter that is absent is no limit. */
@@ -1643,8 +1709,16 @@ export interface components {
             fittings: components["schemas"]["Fitting"][];
             id: string;
         };
-        KeepDeletedRequest: {
-            /** Format: int64 */
+        Keeping: {
+            /**
+             * Format: int64
+             * @description How many days a copy is kept that was set aside because somebody else had saved, unless it has a name.
+             */
+            asideDays: number;
+            /**
+             * Format: int64
+             * @description How many days what was deleted is kept, and what an import overwrote.
+             */
             keepDays: number;
         };
         Knot: {
@@ -2149,11 +2223,6 @@ export interface components {
             /** @description How each row goes round a body; of one without an inside length there is none. */
             wraps: components["schemas"]["Wrap"][];
         };
-        PieceByHouse: {
-            effect: components["schemas"]["HouseEffect"];
-            id: string;
-            name: string;
-        };
         PieceCard: {
             /** Format: int64 */
             beads: number;
@@ -2162,6 +2231,8 @@ export interface components {
             id: string;
             kind: string;
             name: string;
+            /** Format: int64 */
+            revision: number;
             tags: string[];
             /** Format: date-time */
             updatedAt: string;
@@ -2178,6 +2249,11 @@ export interface components {
             beforeMm: number;
             id: string;
             name: string;
+        };
+        PieceList: {
+            pieces: components["schemas"]["PieceCard"][];
+            /** Format: int64 */
+            total: number;
         };
         PieceState: {
             document: components["schemas"]["Document"];
@@ -2440,6 +2516,11 @@ export interface components {
             name?: string;
             /** @description What changes, or why it is rejected. */
             says?: string;
+        };
+        RowNotes: {
+            /** Format: int64 */
+            count: number;
+            rows: components["schemas"]["RowNote"][];
         };
         Rows: {
             /** @description Each of them and the next. */
@@ -2954,6 +3035,18 @@ export interface components {
              */
             unit: "mm" | "cm" | "in";
         };
+        UndoneImport: {
+            /**
+             * Format: int64
+             * @description Materials that were changed since, and stay as they are.
+             */
+            since: number;
+            /**
+             * Format: int64
+             * @description Materials that are as they were.
+             */
+            undone: number;
+        };
         VersionNote: {
             /** Format: date-time */
             createdAt: string;
@@ -3200,7 +3293,12 @@ export interface operations {
     };
     takeCatalogue: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Import rows too that were changed here since the file was exported. */
+                since?: boolean;
+                /** @description Of the file. */
+                name?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3258,7 +3356,12 @@ export interface operations {
     };
     previewCatalogue: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Import rows too that were changed here since the file was exported. */
+                since?: boolean;
+                /** @description Of the file. */
+                name?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3372,7 +3475,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DeletedPieces"];
+                    "application/json": components["schemas"]["Deleted"];
                 };
             };
             /** @description Error */
@@ -3386,7 +3489,7 @@ export interface operations {
             };
         };
     };
-    keepDeleted: {
+    setKeeping: {
         parameters: {
             query?: never;
             header?: never;
@@ -3395,7 +3498,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepDeletedRequest"];
+                "application/json": components["schemas"]["Keeping"];
             };
         };
         responses: {
@@ -3405,7 +3508,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DeletedPieces"];
+                    "application/json": components["schemas"]["Deleted"];
                 };
             };
             /** @description Error */
@@ -3639,8 +3742,66 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
                 content: {
-                    "application/json": components["schemas"]["HouseEffects"];
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listImports: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportNote"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undoImport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoneImport"];
                 };
             };
             /** @description Error */
@@ -3907,6 +4068,69 @@ export interface operations {
             };
         };
     };
+    deleteMaterial: {
+        parameters: {
+            query?: {
+                /** @description The revision that was looked at. */
+                base?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undeleteMaterial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CatalogueItem"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     picture: {
         parameters: {
             query?: {
@@ -3948,6 +4172,8 @@ export interface operations {
         parameters: {
             query?: {
                 search?: string;
+                limit?: number;
+                offset?: number;
             };
             header?: never;
             path?: never;
@@ -3961,7 +4187,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PieceCard"][];
+                    "application/json": components["schemas"]["PieceList"];
                 };
             };
             /** @description Error */
@@ -4188,6 +4414,38 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PieceState"];
                 };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    thumbnail: {
+        parameters: {
+            query?: {
+                /** @description The revision that the list shows. */
+                of?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Error */
             default: {

@@ -1,0 +1,48 @@
+package server
+
+import (
+	"context"
+	"log/slog"
+	"time"
+
+	"mala/store"
+)
+
+// behindAtOnce is how many pieces are worked out anew at a stretch.
+const behindAtOnce = 20
+
+// KeepFigured works out anew what lists show of the pieces whenever the house method has changed,
+// looking every so often until the context ends. Whoever asks for something meanwhile is not kept
+// waiting: it takes one piece after another.
+func KeepFigured(ctx context.Context, s *store.Store, every time.Duration, log *slog.Logger) {
+	for ctx.Err() == nil {
+		done, err := figureBehind(ctx, s)
+		if err != nil && ctx.Err() == nil {
+			log.Warn("lists do not follow the house method yet; trying again", "cause", err)
+		}
+		if done < behindAtOnce {
+			select {
+			case <-ctx.Done():
+			case <-time.After(every):
+			}
+		}
+	}
+}
+
+// figureBehind does so for some pieces, and says for how many.
+func figureBehind(ctx context.Context, s *store.Store) (int, error) {
+	behind, err := s.NextBehind(ctx, behindAtOnce)
+	if err != nil || len(behind) == 0 {
+		return 0, err
+	}
+	shop, err := s.House(ctx)
+	if err != nil {
+		return 0, err
+	}
+	for _, p := range behind {
+		if err := s.Refigure(ctx, p, Figures(ctx, &p.Document, shop)); err != nil {
+			return 0, err
+		}
+	}
+	return len(behind), ctx.Err()
+}
