@@ -130,15 +130,15 @@ test("what was deleted is found again and restored by keyboard, and the shop set
   await page.goto("/pieces");
   await page.getByRole("button", { name: "Delete Thrown overboard" }).press("Enter");
   await expect(page.getByRole("link", { name: "Thrown overboard" })).toHaveCount(0);
-  await page.getByRole("link", { name: "Deleted pieces" }).press("Enter");
+  await page.getByRole("link", { name: "Deleted", exact: true }).press("Enter");
   const row = page.getByRole("row", { name: /Thrown overboard/ });
   await expect(row).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => v.id)).toEqual([]);
-  const days = page.getByLabel("Days that deleted pieces are kept");
+  const days = page.getByLabel("Days that what was deleted is kept");
   await days.fill("0");
   await days.press("Enter");
-  await expect(page.getByRole("alert")).toHaveText("Keep deleted pieces for 1 to 3650 days.");
+  await expect(page.getByRole("alert")).toHaveText("Keep it for 1 to 3650 days.");
   await expect(days).toHaveValue("0");
   await days.fill("120");
   await days.press("Enter");
@@ -182,11 +182,12 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
     expect(found.violations.map((v) => `${view}: ${v.id} ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`)).toEqual([]);
   };
   await page.goto("/pieces");
-  await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+  await page.getByRole("listitem").first().getByRole("link").waitFor();
   await axe("pieces");
   await page.keyboard.press("n");
   await axe("new piece");
   await page.keyboard.press("Escape");
+  await page.getByLabel("Search pieces").fill("Quay Lanterns");
   await page.getByRole("link", { name: "Quay Lanterns", exact: true }).click();
   await expect(strand(page)).toBeFocused();
   await axe("lay out");
@@ -226,7 +227,7 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await axe("history");
   await page.getByRole("link", { name: "House method" }).click();
   await page.getByRole("button", { name: "Generous, 120 mm an end" }).click();
-  await page.getByRole("status", { name: "Effect on pieces" }).waitFor();
+  await page.getByRole("region", { name: "Effect on pieces" }).getByText(/pieces would change/).waitFor();
   await axe("house");
 });
 
@@ -236,7 +237,7 @@ for (const width of [1024, 640]) {
     await page.setViewportSize({ width, height: width === 640 ? 400 : 720 });
     const fits = async (view: string) => expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(width);
     await page.goto("/pieces");
-    await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+    await page.getByRole("listitem").first().getByRole("link").waitFor();
     await fits("pieces");
     await page.goto("/materials");
     await page.getByRole("button", { name: "Amber chip" }).waitFor();

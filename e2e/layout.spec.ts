@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { expect, strand, test } from "./mala.ts";
+import { expect, test, openPiece } from "./mala.ts";
 import { faultsOfLayout } from "./layoutFaults.ts";
 import { recordPaintedText } from "./paintedText.ts";
 
@@ -49,9 +49,7 @@ for (const name of NAMES) {
   test(`nothing of ${name} is clipped or overprinted at any width, in either unit`, async ({ page }) => {
     const wrong: string[] = [];
     await page.addInitScript(recordPaintedText);
-    await page.goto("/pieces");
-    await page.getByRole("link", { name, exact: true }).click();
-    await expect(strand(page)).toBeFocused();
+    await openPiece(page, name);
     for (const step of STEPS) {
       await page.getByRole("link", { name: step }).click();
       wrong.push(...(await faultsOf(page, step.source)));
@@ -63,9 +61,7 @@ for (const name of NAMES) {
 test("nothing of the ways to start, proposals, sizes, stacks and variants is clipped or overprinted at any width, in either unit", async ({ page }) => {
   const wrong: string[] = [];
   await page.addInitScript(recordPaintedText);
-  await page.goto("/pieces");
-  await page.getByRole("link", { name: "Ferry Bell", exact: true }).click();
-  await expect(strand(page)).toBeFocused();
+  await openPiece(page, "Ferry Bell");
   const at = new URL(page.url()).pathname;
   for (const way of WAYS) {
     await page.goto(at + way.path);

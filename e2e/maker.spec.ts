@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import type { Material } from "../web/src/api/client.ts";
-import { expect, openCopy, saved, startPiece, test, typeLine } from "./mala.ts";
+import { expect, openCopy, saved, startPiece, test, typeLine, openPiece } from "./mala.ts";
 
 /** choose finds a material in the open picker by keyboard alone. */
 async function choose(page: Page, words: string) {
@@ -105,8 +105,7 @@ test("a component changed in the catalogue leaves its pieces alone until they ta
   await expect(figures(page).getByRole("region", { name: "Used in" })).toContainText("Crab Pot");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("status")).toHaveText("Saved");
-  await page.goto("/pieces");
-  await page.getByRole("link", { name: "Crab Pot", exact: true }).click();
+  await openPiece(page, "Crab Pot");
   const dish = page.locator(".dish").filter({ hasText: "Crab on two rings" });
   await expect(dish).toContainText("hangs 19.2 mm");
   await page.getByRole("button", { name: /new measures/i }).click();
@@ -122,11 +121,11 @@ test("the catalogue's CSV carries components, and a component in itself is refus
   const csv = await (await fetch(`${mala.url}/api/catalogue.csv`)).text();
   expect(csv.split("\n")[0]).toContain("component.rings");
   const preview = async (text: string) => (await fetch(`${mala.url}/api/catalogue/preview`, { method: "POST", headers: { "Content-Type": "text/csv" }, body: text })).json();
-  expect(await preview(csv)).toMatchObject({ new: [], changed: [], refused: [] });
+  expect(await preview(csv)).toMatchObject({ new: { count: 0 }, changed: { count: 0 }, refused: { count: 0 } });
   const rows = "id,class,name,component.kind,component.rings,component.below\n";
-  expect(await preview(`${rows}a-loop,component,Loop,pendant,ring-5,b-loop\nb-loop,component,Other,pendant,ring-5 ring-5,a-loop\n`)).toMatchObject({ refused: [{ id: "a-loop" }, { id: "b-loop", says: expect.stringContaining("cannot contain itself") }] });
-  expect(await preview(`${rows}c-loop,component,Fine,charm,ring-5,shell-charm\n`)).toMatchObject({ new: [{ id: "c-loop" }], refused: [] });
-  expect(await preview(`${rows}d-loop,component,Lost,charm,ring-5,no-such-charm\n`)).toMatchObject({ refused: [{ says: expect.stringContaining("no-such-charm") }] });
+  expect(await preview(`${rows}a-loop,component,Loop,pendant,ring-5,b-loop\nb-loop,component,Other,pendant,ring-5 ring-5,a-loop\n`)).toMatchObject({ refused: { count: 2, rows: [{ id: "a-loop" }, { id: "b-loop", says: expect.stringContaining("cannot contain itself") }] } });
+  expect(await preview(`${rows}c-loop,component,Fine,charm,ring-5,shell-charm\n`)).toMatchObject({ new: { rows: [{ id: "c-loop" }] }, refused: { count: 0 } });
+  expect(await preview(`${rows}d-loop,component,Lost,charm,ring-5,no-such-charm\n`)).toMatchObject({ refused: { rows: [{ says: expect.stringContaining("no-such-charm") }] } });
 });
 
 test("something hangs on the extender's last link, is counted, and is taken off again", async ({ page }) => {

@@ -84,9 +84,15 @@ export const test = base.extend<{ watched: string[] }, { mala: Mala }>({
 
 export { expect };
 
+/** lookFor opens the list of pieces and searches for one. */
+export async function lookFor(page: Page, name: string): Promise<void> {
+  await page.goto("/pieces");
+  await page.getByLabel("Search pieces").fill(name);
+}
+
 /** openPiece opens a piece of the shop and waits until it lies there. */
 export async function openPiece(page: Page, name: string): Promise<void> {
-  await page.goto("/pieces");
+  await lookFor(page, name);
   await page.getByRole("link", { name, exact: true }).click();
   await expect(strand(page)).toBeFocused();
 }

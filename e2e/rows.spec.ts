@@ -7,7 +7,7 @@ const line = (page: Page) => page.getByLabel("The bead line as text");
 
 test("a piece of three rows starts from New piece, and its rows are edited by keyboard", async ({ page }) => {
   await page.goto("/pieces");
-  await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+  await page.getByRole("listitem").first().getByRole("link").waitFor();
   await page.keyboard.press("n");
   await page.getByLabel("How many rows?").fill("3");
   await page.getByRole("button", { name: "Own rings" }).click();

@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { expect, finished, line, saved, searchCatalogue, strand, test, typeLine, addDish } from "./mala.ts";
+import { expect, finished, line, saved, searchCatalogue, strand, test, typeLine, addDish, openPiece } from "./mala.ts";
 
 /** tallyOf reads the tally as name and count. */
 async function tallyOf(page: import("@playwright/test").Page): Promise<Record<string, string>> {
@@ -14,7 +14,7 @@ async function tallyOf(page: import("@playwright/test").Page): Promise<Record<st
 
 test("a necklace told in words is typed, brought to length, recoloured, printed, reloaded and exported by keyboard alone", async ({ page, mala }, info) => {
   await page.goto("/pieces");
-  await page.getByRole("link", { name: "Harbour Lights", exact: true }).waitFor();
+  await page.getByRole("listitem").first().getByRole("link").waitFor();
 
   // New piece: what, closes how, how long.
   await page.keyboard.press("n");
@@ -104,8 +104,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 });
 
 test("the printed plan can be kept as a page that stands by itself", async ({ page }, info) => {
-  await page.goto("/pieces");
-  await page.getByRole("link", { name: "Quay Lanterns", exact: true }).click();
+  await openPiece(page, "Quay Lanterns");
   await page.getByRole("link", { name: /Printed plan/ }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: /Save as a page/ }).click();

@@ -122,7 +122,11 @@ func (s *server) catalogueCSV(ctx context.Context, _ *struct{}) (*huma.StreamRes
 		c.SetHeader("Content-Disposition", `attachment; filename="catalogue.csv"`)
 		out, err := format.NewCSV(c.BodyWriter())
 		if err == nil {
+			sent := 0
 			err = s.store.EachMaterial(ctx, func(m store.Material) error {
+				if sent++; sent%1000 == 0 {
+					longer(c)
+				}
 				return out.Write(format.CatalogueRow{Material: m.Document, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision})
 			})
 		}
@@ -247,12 +251,20 @@ func lines(do func(ctx context.Context, tell func(line any))) *huma.StreamRespon
 		c.SetHeader("Content-Type", "application/x-ndjson")
 		out := json.NewEncoder(c.BodyWriter())
 		do(c.Context(), func(line any) {
+			longer(c)
 			_ = out.Encode(line)
 			if f, ok := c.BodyWriter().(http.Flusher); ok {
 				f.Flush()
 			}
 		})
 	}}
+}
+
+// longer gives what is being sent another while: the server ends an answer that takes too long.
+func longer(c huma.Context) {
+	if w, ok := c.BodyWriter().(http.ResponseWriter); ok {
+		_ = http.NewResponseController(w).SetWriteDeadline(time.Now().Add(lineWithin))
+	}
 }
 
 // takeCatalogue keeps every row that stands, in one transaction. If the page

@@ -8,10 +8,12 @@ import (
 	"time"
 )
 
-// How long a call may take: any, and those that go through the whole catalogue or every piece.
+// How long a call may take: any, and those that go through the whole catalogue or every piece. Of what
+// is sent line by line each line may take as long as an answer.
 const (
 	answerWithin = 15 * time.Second
-	longWithin   = 55 * time.Second
+	longWithin   = 10 * time.Minute
+	lineWithin   = time.Minute
 )
 
 // longCalls begin the addresses of calls that take longer by their nature.

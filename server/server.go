@@ -10,6 +10,7 @@ import (
 	"io/fs"
 	"log/slog"
 	"net/http"
+	"reflect"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -87,6 +88,7 @@ func (s *server) register(api huma.API) {
 	s.registerKept(api)
 	s.registerVersions(api)
 	s.registerHouse(api)
+	describe(api, reflect.TypeFor[HouseTrial](), reflect.TypeFor[Thumbnail](), reflect.TypeFor[Progress]())
 }
 
 // call registers one typed call. Bodies are read strictly by the open format,
@@ -106,6 +108,13 @@ func limited[I, O any](api huma.API, limit int64, op huma.Operation, handler fun
 		}
 		return out, nil
 	})
+}
+
+// describe puts the types of answers that are sent piece by piece into the description of the calls.
+func describe(api huma.API, types ...reflect.Type) {
+	for _, t := range types {
+		api.OpenAPI().Components.Schemas.Schema(t, true, "")
+	}
 }
 
 // answer is a response with a JSON body.

@@ -22,6 +22,8 @@ type VersionNote struct {
 	Reason    string    `json:"reason" enum:"named,printed,exported,restored,quiet,set aside"`
 	Label     string    `json:"label"`
 	CreatedAt time.Time `json:"createdAt"`
+
+	KeptUntil *time.Time `json:"keptUntil,omitempty" doc:"Of a state set aside that has no name."`
 }
 
 // VersionState is one version with its document and analysis.
@@ -32,7 +34,7 @@ type VersionState struct {
 }
 
 func noteOf(v store.Version) VersionNote {
-	return VersionNote{v.Number, string(v.Reason), v.Label, v.CreatedAt}
+	return VersionNote{Number: v.Number, Reason: string(v.Reason), Label: v.Label, CreatedAt: v.CreatedAt}
 }
 
 // VersionID is the version an address names.
@@ -65,9 +67,17 @@ func (s *server) registerVersions(api huma.API) {
 	call(api, huma.Operation{OperationID: "listVersions", Method: http.MethodGet, Path: "/api/pieces/{id}/versions", Summary: "A piece's versions, the newest first"},
 		func(ctx context.Context, in *PieceID) (*answer[[]VersionNote], error) {
 			rows, err := s.store.Versions(ctx, in.ID)
+			if err != nil {
+				return nil, err
+			}
+			keep, err := s.store.Keeping(ctx)
 			notes := make([]VersionNote, len(rows))
 			for i := range rows {
 				notes[i] = noteOf(rows[i])
+				if i > 0 && rows[i].Reason == store.Conflict && rows[i].Label == "" {
+					until := rows[i].CreatedAt.AddDate(0, 0, keep.AsideDays)
+					notes[i].KeptUntil = &until
+				}
 			}
 			return &answer[[]VersionNote]{notes}, err
 		})

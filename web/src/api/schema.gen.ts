@@ -1658,6 +1658,29 @@ export interface components {
             /** @enum {string} */
             unit?: "mm" | "cm" | "in";
         };
+        HouseEffect: {
+            after: components["schemas"]["HouseFigures"];
+            before: components["schemas"]["HouseFigures"];
+        };
+        HouseFigures: {
+            /** Format: int64 */
+            beads: number;
+            /** @description The titles of the checks that are open. */
+            checks: string[];
+            /** Format: double */
+            cutMm: number;
+            /** @description Its ends differ from the house method. */
+            endsDiffer: boolean;
+            /** Format: double */
+            finishedMm: number;
+            /** Format: double */
+            slackMm: number;
+            /**
+             * Format: int64
+             * @description How many steps its making has.
+             */
+            steps: number;
+        };
         HouseState: {
             /**
              * Format: int64
@@ -1670,6 +1693,19 @@ export interface components {
             revision: number;
             /** @description The same with every default filled in. */
             whole: components["schemas"]["House"];
+        };
+        HouseTrial: {
+            changed?: components["schemas"]["PieceByHouse"];
+            /** Format: int64 */
+            done: number;
+            ended?: boolean;
+            /**
+             * Format: int64
+             * @description How many pieces there are.
+             */
+            pieces: number;
+            /** @description Why it was not tried to the end. */
+            says?: string;
         };
         ImportNote: {
             /** Format: int64 */
@@ -2223,6 +2259,11 @@ export interface components {
             /** @description How each row goes round a body; of one without an inside length there is none. */
             wraps: components["schemas"]["Wrap"][];
         };
+        PieceByHouse: {
+            effect: components["schemas"]["HouseEffect"];
+            id: string;
+            name: string;
+        };
         PieceCard: {
             /** Format: int64 */
             beads: number;
@@ -2400,6 +2441,15 @@ export interface components {
             place?: components["schemas"]["Place"];
             says: string;
             where?: string;
+        };
+        Progress: {
+            /** Format: int64 */
+            done: number;
+            /** @enum {string} */
+            ended?: "kept" | "undone";
+            says?: string;
+            /** Format: int64 */
+            total: number;
         };
         Proposal: {
             /** Format: int64 */
@@ -2997,6 +3047,11 @@ export interface components {
             /** @enum {string} */
             step: "decide" | "lay-out" | "fit" | "ends";
         };
+        Thumbnail: {
+            analysis: components["schemas"]["Analysis"];
+            document: components["schemas"]["Document"];
+            picture: components["schemas"]["Picture"];
+        };
         Together: {
             document: components["schemas"]["Document"];
             /**
@@ -3050,6 +3105,11 @@ export interface components {
         VersionNote: {
             /** Format: date-time */
             createdAt: string;
+            /**
+             * Format: date-time
+             * @description Of a state set aside that has no name.
+             */
+            keptUntil?: string;
             label: string;
             /** Format: int64 */
             number: number;
@@ -3062,6 +3122,11 @@ export interface components {
             /** Format: date-time */
             createdAt: string;
             document: components["schemas"]["Document"];
+            /**
+             * Format: date-time
+             * @description Of a state set aside that has no name.
+             */
+            keptUntil?: string;
             label: string;
             /** Format: int64 */
             number: number;
@@ -4986,6 +5051,7 @@ export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
+export const progressEndedValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Progress"]["ended"]> = ["kept", "undone"];
 export const rowFollowValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Row"]["follow"]> = ["equal", "longer", "touching", "own"];
 export const rowsOnSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RowsOn"]["side"]> = ["left", "right"];
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];

@@ -19,7 +19,7 @@ export function FromMade({ bench, state }: StartProps) {
   const [measured, setMeasured] = useState<number | null>(null);
   const [longer, setLonger] = useState(0);
   const [sat, setSat] = useState("");
-  const pieces = useQuery({ queryKey: ["pieces", search], queryFn: () => unwrap(api.GET("/api/pieces", { params: { query: { search } } })), placeholderData: (old) => old });
+  const pieces = useQuery({ queryKey: ["pieces", search, "made"], queryFn: () => unwrap(api.GET("/api/pieces", { params: { query: { search, limit: 100 } } })), placeholderData: (old) => old });
   const found = useAfterMade(state, made && { piece: made.id, measuredMm: measured ?? undefined, longerMm: longer || undefined, sat: sat || undefined });
   const data = found.data;
   const target = (mm: number) => void bench.apply({ do: "set-target", mm });
@@ -30,7 +30,7 @@ export function FromMade({ bench, state }: StartProps) {
       <legend>Which piece?</legend>
       <Autocomplete
         value={made}
-        options={pieces.data?.filter((card) => card.id !== id && card.kind !== "ornament" && card.finishedMm != null) ?? []}
+        options={pieces.data?.pieces.filter((card) => card.id !== id && card.kind !== "ornament" && card.finishedMm != null) ?? []}
         getOptionLabel={(card) => card.name}
         getOptionKey={(card) => card.id}
         isOptionEqualToValue={(a, b) => a.id === b.id}

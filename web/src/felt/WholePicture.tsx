@@ -3,11 +3,15 @@ import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "./cloth.ts";
 import { drawWhole } from "./drawWhole.ts";
 import { useCanvas, type CanvasSize } from "./useCanvas.ts";
-import { usePicture } from "./usePicture.ts";
+import { usePicture, type Drawn } from "./usePicture.ts";
 
 /** WholePicture shows a piece on the light felt, to look at only. Until the piece is there it shows the bare cloth. */
 export function WholePicture({ analysis, doc }: { analysis?: Analysis; doc?: Document }) {
-  const drawn = usePicture(analysis, doc);
+  return <DrawnPicture drawn={usePicture(analysis, doc)} />;
+}
+
+/** DrawnPicture is the same of a piece whose picture is at hand. */
+export function DrawnPicture({ drawn }: { drawn: Drawn | undefined }) {
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       layCloth(ctx, "light", width, height);

@@ -71,6 +71,12 @@ export function History() {
                   {REASONS[v.reason]}
                   <br />
                   {new Date(v.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
+                  {v.keptUntil && (
+                    <>
+                      <br />
+                      kept until {new Date(v.keptUntil).toLocaleDateString([], { dateStyle: "medium" })}, or for good with a name
+                    </>
+                  )}
                 </span>
               </button>
             </li>

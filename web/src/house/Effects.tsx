@@ -1,33 +1,56 @@
+import { Button, LinearProgress } from "@mui/material";
 import { Link } from "react-router";
-import type { HouseEffects } from "../api/client.ts";
+import type { PieceByHouse } from "../api/client.ts";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
+import type { Trial } from "./useTrial.ts";
 
 interface Props {
-  changed: boolean;
-  effects: HouseEffects | undefined;
-  fault: string | undefined;
+  trial: Trial | null;
+  stop: () => void;
+  again: () => void;
 }
 
-type Figures = HouseEffects["changed"][number]["effect"]["before"];
+type Figures = PieceByHouse["effect"]["before"];
 
-/** Effects lists what saving the changed house method would change in each piece. */
-export function Effects({ changed, effects, fault }: Props) {
-  if (!changed) return <p className="quiet">Change a choice to see here what it would change in every piece, before you save.</p>;
-  if (fault) return <p role="alert" className="fault">{fault}</p>;
-  if (!effects) return <p className="quiet">Calculating …</p>;
+/** LISTED is how many pieces are listed at most. */
+const LISTED = 200;
+
+/** Effects lists what saving the changed house method would change in each piece, while they are gone through. */
+export function Effects({ trial, stop, again }: Props) {
+  if (!trial) return <p className="quiet">Change a choice to see here what it would change in every piece, before you save.</p>;
+  const { done, pieces, changed, state, says } = trial;
   return (
-    <section aria-label="Effect on pieces" role="status">
+    <section aria-label="Effect on pieces">
       <h2>Effect on pieces</h2>
-      <p>
-        {effects.changed.length} of {effects.pieces} pieces would change.
+      {says && <p role="alert" className="fault">{says}</p>}
+      {state === "running" && (
+        <div className="trying">
+          <LinearProgress variant={pieces ? "determinate" : "indeterminate"} value={(100 * done) / Math.max(1, pieces)} aria-label="Pieces tried" />
+          <span>
+            {pieces ? `${done} of ${pieces} pieces` : "Calculating …"}
+          </span>
+          <Button size="small" onClick={stop}>
+            Stop
+          </Button>
+        </div>
+      )}
+      <p role="status">
+        {state === "ended" && `${changed.length} of ${pieces} pieces would change.`}
+        {state === "stopped" && `Of the first ${done} pieces ${changed.length} would change.`}
       </p>
-      {effects.changed.map((p) => (
+      {state === "stopped" && (
+        <Button size="small" onClick={again}>
+          Try all pieces
+        </Button>
+      )}
+      {changed.slice(0, LISTED).map((p) => (
         <div className="effect" key={p.id}>
           <Link to={`/pieces/${p.id}/ends`}>{p.name}</Link>
           <Moved before={p.effect.before} after={p.effect.after} />
         </div>
       ))}
+      {changed.length > LISTED && <p className="quiet">The first {LISTED} are listed.</p>}
     </section>
   );
 }

@@ -1,5 +1,5 @@
 import { Button } from "@mui/material";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, unwrap, type House, type HouseState } from "../api/client.ts";
 import { Choice } from "../pieces/Answers.tsx";
@@ -10,6 +10,7 @@ import { CHOICE_GROUPS } from "./choices.ts";
 import { Effects } from "./Effects.tsx";
 import { Tables } from "./Tables.tsx";
 import { HOUSE_KEY, useHouse } from "./useHouse.ts";
+import { useTrial } from "./useTrial.ts";
 import "./house.css";
 
 /** HouseRoom edits the shop's own way of working, with reasons for each choice. */
@@ -50,12 +51,7 @@ function HouseForm({ saved }: { saved: HouseState }) {
   const newest = useRef(saved.whole); // what a save that waits for a length takes
   const [says, setSays] = useState<string | null>(null);
   const changed = JSON.stringify(draft) !== JSON.stringify(saved.whole);
-  const tried = useQuery({
-    queryKey: ["tryHouse", draft, unit],
-    queryFn: () => unwrap(api.POST("/api/house/try", { params: { query: { unit } }, body: draft })),
-    enabled: changed,
-    retry: false,
-  });
+  const tried = useTrial(changed ? draft : null, unit);
   const change = (next: Partial<House> | ((now: House) => Partial<House>)) => {
     setSays(null);
     hold({ ...newest.current, ...(typeof next === "function" ? next(newest.current) : next) });
@@ -138,7 +134,8 @@ function HouseForm({ saved }: { saved: HouseState }) {
           </Button>
         </div>
         {says && <p role="alert" className="fault">{says}</p>}
-        <Effects changed={changed} effects={tried.data} fault={tried.error?.message} />
+        {!changed && saved.behind > 0 && <p role="status">Lists follow: {saved.behind} pieces are still to be worked out by the new house method.</p>}
+        <Effects {...tried} />
       </aside>
     </main>
   );

@@ -6,5 +6,5 @@ export const HOUSE_KEY = ["house"];
 
 /** useHouse gives the shop's house method, all of it filled in. */
 export function useHouse() {
-  return useQuery({ queryKey: HOUSE_KEY, queryFn: () => unwrap(api.GET("/api/house")), staleTime: 10_000 });
+  return useQuery({ queryKey: HOUSE_KEY, queryFn: () => unwrap(api.GET("/api/house")), staleTime: 10_000, refetchInterval: (query) => (query.state.data?.behind ? 1000 : false) });
 }

@@ -1,7 +1,9 @@
 import { Button, InputBase, ToggleButton, ToggleButtonGroup } from "@mui/material";
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useLocation, useNavigate, useParams } from "react-router";
 import type { View } from "../felt/paint/component.ts";
+import { deleteMaterial } from "../materials/catalogue.ts";
 import "./maker.css";
 import { MakerFacts } from "./MakerFacts.tsx";
 import { MakerForm } from "./MakerForm.tsx";
@@ -37,6 +39,7 @@ function MakerBench({ opened, fresh }: { opened: Parameters<typeof useMaker>[0];
   const [view, setView] = useState<View>("front");
   const [says, setSays] = useState<{ wrong: boolean; text: string } | null>(null);
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const back = (useLocation().state as { back?: string } | null)?.back ?? "/materials";
   const { material, item } = maker;
   useEffect(() => {
@@ -47,6 +50,16 @@ function MakerBench({ opened, fresh }: { opened: Parameters<typeof useMaker>[0];
     const wrong = await maker.save(archived);
     setSays(wrong ? { wrong: true, text: wrong } : { wrong: false, text: archived ? "Archived" : "Saved" });
     if (!wrong && fresh) void navigate(back);
+  }
+
+  async function remove() {
+    try {
+      await deleteMaterial(item);
+      await queries.invalidateQueries({ queryKey: ["materials"] });
+      void navigate("/materials", { state: { deleted: item } });
+    } catch (err) {
+      setSays({ wrong: true, text: (err as Error).message });
+    }
   }
 
   return (
@@ -85,6 +98,7 @@ function MakerBench({ opened, fresh }: { opened: Parameters<typeof useMaker>[0];
             {says.text}
           </span>
         )}
+        {item.revision > 0 && <Button onClick={() => void remove()}>Delete</Button>}
         {item.revision > 0 && <Button onClick={() => void save(!item.archived)}>{item.archived ? "Restore" : "Archive"}</Button>}
         <Button onClick={() => void navigate(back)}>{maker.changed ? "Cancel" : "Close"}</Button>
         <Button variant="contained" onClick={() => void save()} disabled={!maker.changed}>

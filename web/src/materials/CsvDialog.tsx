@@ -1,16 +1,20 @@
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
+import { Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, LinearProgress } from "@mui/material";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { previewCatalogue, importCatalogue, type CataloguePreview, type RowNote } from "./csv.ts";
+import { previewCatalogue, importCatalogue, type CataloguePreview, type RowNotes } from "./csv.ts";
+import { Imports } from "./Imports.tsx";
 
-type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; text: string; preview: CataloguePreview } | { at: "importing"; done: number; total: number } | { at: "done"; total: number };
+type Step = { at: "choose" } | { at: "reading" } | { at: "preview"; name: string; text: string; preview: CataloguePreview } | { at: "importing"; done: number; total: number } | { at: "done"; total: number };
 
 /** CsvDialog imports a catalogue file: it shows first what would change, and imports all of it or nothing. */
 export function CsvDialog({ onClose }: { onClose: () => void }) {
   const queries = useQueryClient();
   const [step, setStep] = useState<Step>({ at: "choose" });
   const [says, setSays] = useState<string | null>(null);
+  const [since, setSince] = useState(false);
   const stop = useRef<AbortController | null>(null);
+
+  const changed = () => Promise.all([queries.invalidateQueries({ queryKey: ["materials"] }), queries.invalidateQueries({ queryKey: ["imports"] })]);
 
   async function choose(file: File | undefined) {
     if (!file) return;
@@ -18,19 +22,20 @@ export function CsvDialog({ onClose }: { onClose: () => void }) {
     setStep({ at: "reading" });
     try {
       const text = await file.text();
-      setStep({ at: "preview", text, preview: await previewCatalogue(text) });
+      setSince(false);
+      setStep({ at: "preview", name: file.name, text, preview: await previewCatalogue(text) });
     } catch (err) {
       setSays(`${file.name} could not be read. ${(err as Error).message}`);
       setStep({ at: "choose" });
     }
   }
 
-  async function importRows(text: string) {
+  async function importRows(file: { name: string; text: string }) {
     stop.current = new AbortController();
     setStep({ at: "importing", done: 0, total: 1 });
     try {
-      const total = await importCatalogue(text, stop.current.signal, (done, all) => setStep({ at: "importing", done, total: all }));
-      await queries.invalidateQueries({ queryKey: ["materials"] });
+      const total = await importCatalogue(file, since, stop.current.signal, (done, all) => setStep({ at: "importing", done, total: all }));
+      await changed();
       setStep({ at: "done", total });
     } catch (err) {
       const cancelled = err instanceof DOMException && err.name === "AbortError";
@@ -54,7 +59,7 @@ export function CsvDialog({ onClose }: { onClose: () => void }) {
           </label>
         )}
         {step.at === "reading" && <LinearProgress aria-label="Reading" />}
-        {step.at === "preview" && <Preview preview={step.preview} />}
+        {step.at === "preview" && <Preview preview={step.preview} since={since} onSince={setSince} />}
         {step.at === "importing" && (
           <>
             <p role="status">
@@ -64,6 +69,7 @@ export function CsvDialog({ onClose }: { onClose: () => void }) {
           </>
         )}
         {step.at === "done" && <p role="status">✓ {step.total} rows imported.</p>}
+        {(step.at === "choose" || step.at === "done") && <Imports onUndone={changed} />}
       </DialogContent>
       <DialogActions>
         {step.at === "importing" ? (
@@ -71,9 +77,9 @@ export function CsvDialog({ onClose }: { onClose: () => void }) {
         ) : (
           <Button onClick={onClose}>{step.at === "done" ? "Back to the catalogue" : "Cancel"}</Button>
         )}
-        {step.at === "preview" && step.preview.new.length + step.preview.changed.length > 0 && (
-          <Button variant="contained" onClick={() => void importRows(step.text)}>
-            Import {step.preview.new.length + step.preview.changed.length} rows
+        {step.at === "preview" && rowsOf(step.preview, since) > 0 && (
+          <Button variant="contained" onClick={() => void importRows(step)}>
+            Import {rowsOf(step.preview, since)} rows
           </Button>
         )}
       </DialogActions>
@@ -81,29 +87,45 @@ export function CsvDialog({ onClose }: { onClose: () => void }) {
   );
 }
 
+const rowsOf = (preview: CataloguePreview, since: boolean) => preview.new.count + preview.changed.count + (since ? preview.since.count : 0);
+
 const SHOWN = 60;
 
-function Preview({ preview }: { preview: CataloguePreview }) {
+interface PreviewProps {
+  preview: CataloguePreview;
+  since: boolean;
+  onSince: (since: boolean) => void;
+}
+
+function Preview({ preview, since, onSince }: PreviewProps) {
   return (
     <>
       <p>
-        {preview.new.length} new, {preview.changed.length} changed, {preview.same} unchanged, {preview.refused.length} rejected.
+        {preview.new.count} new, {preview.changed.count} changed, {preview.same} unchanged, {preview.refused.count} rejected.
       </p>
+      {preview.since.count > 0 && (
+        <FormControlLabel
+          control={<Checkbox checked={since} onChange={(e) => onSince(e.target.checked)} />}
+          label={`Overwrite ${preview.since.count} more that were changed here since the file was exported. Without this they stay as they are.`}
+        />
+      )}
       <Notes title="Rejected" notes={preview.refused} />
+      <Notes title="Changed here since the file was exported" notes={preview.since} />
       <Notes title="Changed" notes={preview.changed} />
       <Notes title="New" notes={preview.new} />
     </>
   );
 }
 
-function Notes({ title, notes }: { title: string; notes: RowNote[] }) {
-  if (notes.length === 0) return null;
+function Notes({ title, notes }: { title: string; notes: RowNotes }) {
+  if (notes.count === 0) return null;
+  const more = notes.rows.slice(SHOWN);
   return (
     <section>
       <h2 style={{ fontSize: 17, margin: "14px 0 4px" }}>{title}</h2>
       <table className="list">
         <tbody>
-          {notes.slice(0, SHOWN).map((note) => (
+          {notes.rows.slice(0, SHOWN).map((note) => (
             <tr key={note.line}>
               <td style={{ width: 70 }}>row {note.line}</td>
               <th scope="row">{note.name}</th>
@@ -112,10 +134,13 @@ function Notes({ title, notes }: { title: string; notes: RowNote[] }) {
           ))}
         </tbody>
       </table>
-      {notes.length > SHOWN && (
+      {more.length > 0 && (
         <details>
-          <summary>and {notes.length - SHOWN} more</summary>
-          <pre style={{ maxHeight: 240, overflow: "auto", fontSize: 12 }}>{notes.slice(SHOWN).map((n) => `row ${n.line}  ${n.name ?? ""}  ${n.says ?? ""}`).join("\n")}</pre>
+          <summary>and {notes.count - SHOWN} more</summary>
+          <pre style={{ maxHeight: 240, overflow: "auto", fontSize: 12 }}>
+            {more.map((n) => `row ${n.line}  ${n.name ?? ""}  ${n.says ?? ""}`).join("\n")}
+            {notes.count > notes.rows.length && "\n…"}
+          </pre>
         </details>
       )}
     </section>

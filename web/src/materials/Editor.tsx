@@ -5,6 +5,7 @@ import { api, unwrap, ApiError, type CatalogueItem, type Material } from "../api
 import { BeadPicture } from "../felt/BeadPicture.tsx";
 import { keptTruePx } from "../felt/trueSize.ts";
 import { PX_PER_MM } from "../felt/strandGeometry.ts";
+import { deleteMaterial } from "./catalogue.ts";
 import { Facts } from "./Facts.tsx";
 import { fieldsOf, FINISHES, idFor, type Field } from "./fields.ts";
 import { Moved } from "./Moved.tsx";
@@ -13,11 +14,12 @@ import { NumberField } from "./NumberField.tsx";
 interface Props {
   item: CatalogueItem;
   onClose: () => void;
+  onDeleted: (item: CatalogueItem) => void;
   onDuplicate: (item: CatalogueItem) => void;
 }
 
 /** Editor changes a material. It shows its true size, what follows from its measures, and what saving would change in pieces. */
-export function Editor({ item, onClose, onDuplicate }: Props) {
+export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
   const queries = useQueryClient();
   const fresh = item.revision === 0;
   const [m, setMaterial] = useState<Material>(item.material);
@@ -36,6 +38,17 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
     retry: false, enabled: !fresh, placeholderData: (old) => old,
   });
   const change = (next: Partial<Material>) => setMaterial({ ...m, ...next });
+
+  async function remove() {
+    try {
+      setSays(null);
+      await deleteMaterial(item);
+      await queries.invalidateQueries({ queryKey: ["materials"] });
+      onDeleted(item);
+    } catch (err) {
+      setSays((err as Error).message);
+    }
+  }
 
   async function save(archived: boolean) {
     try {
@@ -108,6 +121,7 @@ export function Editor({ item, onClose, onDuplicate }: Props) {
         )}
         {!fresh && (
           <>
+            <Button onClick={() => void remove()}>Delete</Button>
             <Button onClick={() => void save(!item.archived)}>{item.archived ? "Restore" : "Archive"}</Button>
             <Button onClick={() => onDuplicate({ ...item, material: full })}>Duplicate</Button>
           </>

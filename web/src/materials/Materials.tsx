@@ -1,10 +1,11 @@
-import { Button, InputBase } from "@mui/material";
+import { Button, InputBase, Snackbar } from "@mui/material";
+import { useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
 import type { CatalogueItem, Material } from "../api/client.ts";
 import { sizedBy, sizeOf } from "../dishes/size.ts";
 import { BeadPicture } from "../felt/BeadPicture.tsx";
-import { useMaterials, type Filter } from "./catalogue.ts";
+import { restoreMaterial, useMaterials, type Filter } from "./catalogue.ts";
 import { CsvDialog } from "./CsvDialog.tsx";
 import { Editor } from "./Editor.tsx";
 import { Filters } from "./Filters.tsx";
@@ -12,6 +13,8 @@ import { Length } from "../units/UnitContext.tsx";
 import { idFor } from "./fields.ts";
 
 const PAGE = 100;
+/** COUNTED is how far materials are counted. */
+const COUNTED = 10_000;
 
 /** FRESH is a new material before anything is entered. */
 const FRESH: CatalogueItem = {
@@ -27,7 +30,9 @@ export function Materials() {
   const [many, setMany] = useState(PAGE);
   const [open, setOpen] = useState<CatalogueItem | null>(null);
   const [importing, setImporting] = useState(false);
+  const [deleted, setDeleted] = useState<CatalogueItem | null>((useLocation().state as { deleted?: CatalogueItem } | null)?.deleted ?? null);
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const found = useMaterials({ ...filter, search, limit: Math.min(many, 500) });
   const items = found.data?.items ?? [];
   const total = found.data?.total ?? 0;
@@ -36,12 +41,20 @@ export function Materials() {
     document.title = "Materials · Mala";
   }, []);
 
+  async function undelete() {
+    await restoreMaterial(deleted!);
+    setDeleted(null);
+    await queries.invalidateQueries({ queryKey: ["materials"] });
+  }
+
   return (
     <main className="view">
       <header className="head">
         <div className="title">
           <h1 style={{ fontSize: "1.55rem" }}>Materials</h1>
-          <div className="sub">{total} {total === 1 ? "material" : "materials"}</div>
+          <div className="sub">
+            {total === COUNTED ? "10,000 or more" : total} {total === 1 ? "material" : "materials"}
+          </div>
         </div>
         <InputBase
           value={typed}
@@ -104,9 +117,24 @@ export function Materials() {
           key={`${open.material.id} ${open.revision}`}
           item={open}
           onClose={() => setOpen(null)}
+          onDeleted={(item) => {
+            setOpen(null);
+            setDeleted(item);
+          }}
           onDuplicate={(item) => setOpen({ ...item, revision: 0, archived: false, onHand: 0, material: { ...item.material, name: `${item.material.name}, copy`, id: idFor(`${item.material.id}-copy`) } })}
         />
       )}
+      <Snackbar
+        open={deleted !== null}
+        autoHideDuration={12_000}
+        onClose={(_, why) => why !== "clickaway" && setDeleted(null)}
+        message={`${deleted?.material.name ?? ""} is deleted.`}
+        action={
+          <Button size="small" onClick={() => void undelete()} sx={{ color: "#ffcf7d" }}>
+            Undo
+          </Button>
+        }
+      />
       {importing && <CsvDialog onClose={() => setImporting(false)} />}
     </main>
   );

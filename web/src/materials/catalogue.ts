@@ -18,3 +18,8 @@ export function useHeld(ids: string[]): Map<string, CatalogueItem> {
   const found = useMaterials(wanted, ids.length > 0);
   return new Map(found.data?.items.map((item) => [item.material.id, item]));
 }
+
+/** deleteMaterial deletes a material, which can be restored for as long as the shop keeps what was deleted. */
+export const deleteMaterial = ({ material: { id }, revision }: CatalogueItem) => unwrap(api.DELETE("/api/materials/{id}", { params: { path: { id }, query: { base: revision } } }));
+
+export const restoreMaterial = ({ material: { id } }: CatalogueItem) => unwrap(api.POST("/api/materials/{id}/undelete", { params: { path: { id } } }));

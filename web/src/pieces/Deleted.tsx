@@ -1,25 +1,29 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, type ReactNode } from "react";
 import { Link } from "react-router";
-import { api, unwrap } from "../api/client.ts";
+import { api, unwrap, type Deleted as DeletedThings } from "../api/client.ts";
 
-/** Deleted lists the pieces that were deleted, until when each is kept, and restores them. */
+type Thing = DeletedThings["pieces"][number];
+type Keeping = Pick<DeletedThings, "keepDays" | "asideDays">;
+
+/** Deleted lists the pieces and materials that were deleted, until when each is kept, and restores them. */
 export function Deleted() {
   const queries = useQueryClient();
   const found = useQuery({ queryKey: ["deleted"], queryFn: () => unwrap(api.GET("/api/deleted")), refetchOnMount: "always" });
-  const refresh = () => Promise.all([queries.invalidateQueries({ queryKey: ["deleted"] }), queries.invalidateQueries({ queryKey: ["pieces"] })]);
+  const refresh = () => Promise.all(["deleted", "pieces", "materials"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
   const restore = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/pieces/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
-  const keep = useMutation({ mutationFn: (keepDays: number) => unwrap(api.PUT("/api/deleted", { body: { keepDays } })), onSuccess: refresh });
-  const says = found.error ?? restore.error ?? keep.error;
+  const restoreMaterial = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/materials/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
+  const keep = useMutation({ mutationFn: (body: Keeping) => unwrap(api.PUT("/api/deleted", { body })), onSuccess: refresh });
+  const says = found.error ?? restore.error ?? restoreMaterial.error ?? keep.error;
   useEffect(() => {
-    document.title = "Deleted pieces · Mala";
+    document.title = "Deleted · Mala";
   }, []);
 
   return (
     <main className="view">
       <header className="head">
         <div className="title">
-          <h1 style={{ fontSize: "1.55rem" }}>Deleted pieces</h1>
+          <h1 style={{ fontSize: "1.55rem" }}>Deleted</h1>
         </div>
         <Link to="/pieces" className="link">
           Back to Pieces
@@ -27,64 +31,72 @@ export function Deleted() {
       </header>
       <div className="pieces">
         {says && <p role="alert">{says.message}</p>}
-        {found.data && (
-          <p>
-            Kept for <KeepDays key={found.data.keepDays} days={found.data.keepDays} onKeep={(days) => keep.mutate(days)} /> days after they were deleted, and then removed for good with their versions.
-          </p>
-        )}
-        {found.data?.pieces.length === 0 && <p className="quiet">Nothing is deleted.</p>}
-        {!!found.data?.pieces.length && (
-          <table className="list">
-            <thead>
-              <tr>
-                <th scope="col">Piece</th>
-                <th scope="col">Deleted</th>
-                <th scope="col">Kept until</th>
-                <th scope="col">
-                  <span className="hidden">Restore</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {found.data.pieces.map((piece) => (
-                <tr key={piece.id}>
-                  <th scope="row">
-                    {piece.name} <span className="quiet">{piece.kind}</span>
-                  </th>
-                  <td>{day(piece.deletedAt)}</td>
-                  <td>{day(piece.keptUntil)}</td>
-                  <td>
-                    <button type="button" className="link" aria-label={`Restore ${piece.name}`} onClick={() => restore.mutate(piece.id)}>
-                      Restore
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
+        {found.data && <Rules {...found.data} onKeep={(body) => keep.mutate(body)} />}
+        {found.data && found.data.pieces.length + found.data.materials.length === 0 && <p className="quiet">Nothing is deleted.</p>}
+        <Things title="Pieces" things={found.data?.pieces} onRestore={restore.mutate} />
+        <Things title="Materials" things={found.data?.materials} onRestore={restoreMaterial.mutate} />
       </div>
     </main>
+  );
+}
+
+function Rules({ keepDays, asideDays, onKeep }: Keeping & { onKeep: (keeping: Keeping) => void }) {
+  return (
+    <>
+      <p>
+        Kept for <KeepDays key={keepDays} label="Days that what was deleted is kept" days={keepDays} onKeep={(days) => onKeep({ keepDays: days, asideDays })} /> days, pieces with their versions, and then removed for good; so
+        is what an import overwrote.
+      </p>
+      <p>
+        When two people save one piece, the later state is set aside as a version. It is kept for{" "}
+        <KeepDays key={asideDays} label="Days that versions set aside are kept" days={asideDays} onKeep={(days) => onKeep({ keepDays, asideDays: days })} /> days, or for good if it has a name.
+      </p>
+    </>
+  );
+}
+
+function Things({ title, things, onRestore }: { title: ReactNode; things: Thing[] | undefined; onRestore: (id: string) => void }) {
+  if (!things?.length) return null;
+  return (
+    <table className="list">
+      <thead>
+        <tr>
+          <th scope="col">{title}</th>
+          <th scope="col">Deleted</th>
+          <th scope="col">Kept until</th>
+          <th scope="col">
+            <span className="hidden">Restore</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {things.map((thing) => (
+          <tr key={thing.id}>
+            <th scope="row">
+              {thing.name} <span className="quiet">{thing.kind}</span>
+            </th>
+            <td>{day(thing.deletedAt)}</td>
+            <td>{day(thing.keptUntil)}</td>
+            <td>
+              <button type="button" className="link" aria-label={`Restore ${thing.name}`} onClick={() => onRestore(thing.id)}>
+                Restore
+              </button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
 const day = (at: string) => new Date(at).toLocaleDateString([], { dateStyle: "medium" });
 
 /** KeepDays is a whole number, taken when the field is left or Enter is pressed. */
-function KeepDays({ days, onKeep }: { days: number; onKeep: (days: number) => void }) {
+function KeepDays({ label, days, onKeep }: { label: string; days: number; onKeep: (days: number) => void }) {
   const settle = (field: HTMLInputElement) => {
     if (Number(field.value) !== days) onKeep(Math.round(Number(field.value)));
   };
   return (
-    <input
-      type="number"
-      className="keep-days"
-      aria-label="Days that deleted pieces are kept"
-      min={1}
-      max={3650}
-      defaultValue={days}
-      onBlur={(e) => settle(e.target)}
-      onKeyDown={(e) => e.key === "Enter" && settle(e.currentTarget)}
-    />
+    <input type="number" className="keep-days" aria-label={label} min={1} max={3650} defaultValue={days} onBlur={(e) => settle(e.target)} onKeyDown={(e) => e.key === "Enter" && settle(e.currentTarget)} />
   );
 }

@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, unwrap, type PieceCard } from "../api/client.ts";
+import { api, unwrap, type PieceCard, type Thumbnail } from "../api/client.ts";
 import { opened } from "../api/opened.ts";
-import { WholePicture } from "../felt/WholePicture.tsx";
+import type { Drawn } from "../felt/usePicture.ts";
+import { DrawnPicture } from "../felt/WholePicture.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
 interface Props {
@@ -16,7 +17,7 @@ const FLAGS: Record<string, string> = { stop: "✕ has a stop", warn: "▲ has a
 /** PieceCardView shows a piece by its picture, drawn from its data. */
 export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
   return (
-    <li className="card">
+    <>
       <Picture piece={piece} />
       <div className="words">
         <Link to={`/pieces/${piece.id}`}>
@@ -46,24 +47,23 @@ export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
           </button>
         </div>
       </div>
-    </li>
+    </>
   );
 }
 
 function Picture({ piece }: { piece: PieceCard }) {
   // The picture belongs to the piece as it was when it last changed.
-  const whole = useQuery({
-    queryKey: ["picture", piece.id, piece.updatedAt],
-    queryFn: async () => {
-      const [state, analysis] = await Promise.all([
-        unwrap(api.GET("/api/pieces/{id}", { params: { path: { id: piece.id } } })),
-        unwrap(api.GET("/api/pieces/{id}/analysis", { params: { path: { id: piece.id } } })),
-      ]);
-      return { doc: state.document, analysis: opened(analysis) };
-    },
+  const drawn = useQuery({
+    queryKey: ["thumbnail", piece.id, piece.revision],
+    queryFn: ({ signal }) => fetchThumbnail(piece, signal),
     staleTime: Infinity, enabled: piece.worst !== "line", retry: false,
   });
-  return <WholePicture analysis={whole.data?.analysis} doc={whole.data?.doc} />;
+  return <DrawnPicture drawn={drawn.data} />;
+}
+
+async function fetchThumbnail({ id, revision }: PieceCard, signal: AbortSignal): Promise<Drawn> {
+  const { document, analysis, picture } = (await unwrap(api.GET("/api/pieces/{id}/thumbnail", { params: { path: { id }, query: { of: revision } }, signal }))) as unknown as Thumbnail;
+  return { doc: document, analysis: opened(analysis), picture };
 }
 
 function whenChanged(at: Date): string {

@@ -1,11 +1,12 @@
 import { Button, InputBase, Snackbar } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, unwrap, ApiError, type Document } from "../api/client.ts";
 import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
+import { CardGrid } from "./CardGrid.tsx";
 import { NewPieceDialog } from "./NewPieceDialog.tsx";
-import { PieceCardView } from "./PieceCardView.tsx";
+import { usePieceList } from "./usePieceList.ts";
 
 /** Pieces is everything the shop has planned, latest change first. */
 export function Pieces() {
@@ -17,7 +18,10 @@ export function Pieces() {
   const [deleted, setDeleted] = useState<{ id: string; name: string } | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const pieces = useQuery({ queryKey: ["pieces", search], queryFn: () => unwrap(api.GET("/api/pieces", { params: { query: { search } } })), placeholderData: (old) => old });
+  const [looked, setLooked] = useState({ from: 0, to: 0 });
+  const look = useCallback((from: number, to: number) => setLooked((was) => (was.from === from && was.to === to ? was : { from, to })), []);
+  const scroller = useRef<HTMLDivElement>(null);
+  const pieces = usePieceList(search, looked.from, looked.to);
   const refresh = () => queries.invalidateQueries({ queryKey: ["pieces"] });
   const fail = (err: Error) => setSays(err.message);
 
@@ -65,12 +69,12 @@ export function Pieces() {
     }
   }
 
-  const list = pieces.data ?? [];
   return (
     <main className="view">
       <header className="head">
         <div className="title">
           <h1 style={{ fontSize: "1.55rem" }}>Pieces</h1>
+          <div className="sub" role="status">{!pieces.pending && `${pieces.total} ${pieces.total === 1 ? "piece" : "pieces"}`}</div>
         </div>
         <InputBase
           value={typed}
@@ -98,17 +102,13 @@ export function Pieces() {
           New piece
         </Button>
       </header>
-      <div className="pieces">
-        {pieces.isError && <p role="alert">{pieces.error.message}</p>}
-        {!pieces.isPending && list.length === 0 && <Empty search={search} onStart={() => setStarting(true)} />}
-        <ul className="cards">
-          {list.map((piece) => (
-            <PieceCardView key={piece.id} piece={piece} onDuplicate={() => duplicate.mutate(piece.id)} onDelete={() => remove.mutate({ id: piece.id, name: piece.name })} />
-          ))}
-        </ul>
+      <div className="pieces" ref={scroller}>
+        {pieces.error && <p role="alert">{pieces.error.message}</p>}
+        {!pieces.pending && !pieces.error && pieces.total === 0 && <Empty search={search} onStart={() => setStarting(true)} />}
+        <CardGrid key={search} total={pieces.total} at={pieces.at} scroller={scroller} onLooked={look} onDuplicate={(piece) => duplicate.mutate(piece.id)} onDelete={({ id, name }) => remove.mutate({ id, name })} />
         <p>
           <Link to="/deleted" className="link">
-            Deleted pieces
+            Deleted
           </Link>
           {" · "}
           <a href="/api/backup.zip" download className="link">
