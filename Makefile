@@ -37,6 +37,10 @@ bench: setup-run build ## measure what docs/figures.md keeps
 	GOGC=400 go test -run xxx -bench . -benchtime 1s ./core/... ./desk # as cmd/mala/serve.go collects
 	npx playwright test --config e2e/speed.config.ts
 
+load: setup-run build ## measure Mala with as much in it as a large shop has, into docs/figures.md
+	@scripts/setup.sh chromium
+	go run ./load
+
 screenshots: build ## renew docs/screenshots from the demo shop
 	@scripts/setup.sh chromium
 	npx playwright test --config e2e/screenshots.config.ts

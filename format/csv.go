@@ -47,11 +47,12 @@ const (
 type column struct {
 	name string
 	of   reflect.Type
+	at   []int // the field, and of a part the field in it
 }
 
 // columns are those of the CSV, named as the fields of the file.
-var columns = append(columnsOf(reflect.TypeFor[Material](), ""),
-	column{onHandColumn, reflect.TypeFor[int]()}, column{archivedColumn, reflect.TypeFor[bool]()}, column{revisionColumn, reflect.TypeFor[int]()})
+var columns = append(columnsOf(reflect.TypeFor[Material](), "", nil),
+	column{name: onHandColumn, of: reflect.TypeFor[int]()}, column{name: archivedColumn, of: reflect.TypeFor[bool]()}, column{name: revisionColumn, of: reflect.TypeFor[int]()})
 
 // ofRow says whether a column is of the row and not a field of its material.
 func (c column) ofRow() bool {
@@ -96,18 +97,21 @@ func ColumnNames() []string {
 }
 
 // Field writes one field of the material as its column does: run.count.
-func (d *Material) Field(name string) string { return cell(reflect.ValueOf(*d), name) }
+func (d *Material) Field(name string) string {
+	i := slices.IndexFunc(columns, func(c column) bool { return c.name == name })
+	return columns[i].cell(reflect.ValueOf(d).Elem())
+}
 
-func columnsOf(t reflect.Type, before string) []column {
+func columnsOf(t reflect.Type, before string, at []int) []column {
 	var out []column
 	for i := range t.NumField() {
 		name, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
 		kind := t.Field(i).Type
 		if kind.Kind() == reflect.Pointer {
-			out = append(out, columnsOf(kind.Elem(), before+name+".")...)
+			out = append(out, columnsOf(kind.Elem(), before+name+".", append(slices.Clone(at), i))...)
 			continue
 		}
-		out = append(out, column{before + name, kind})
+		out = append(out, column{before + name, kind, append(slices.Clone(at), i)})
 	}
 	return out
 }
@@ -129,12 +133,12 @@ func NewCSV(w io.Writer) (*CSVWriter, error) {
 
 // Write writes one row.
 func (w *CSVWriter) Write(row CatalogueRow) error {
-	material := reflect.ValueOf(row.Material)
+	material := reflect.ValueOf(&row.Material).Elem()
 	for i, c := range columns {
 		if c.ofRow() {
 			w.record[i] = row.own(c)
 		} else {
-			w.record[i] = harmless(cell(material, c.name))
+			w.record[i] = harmless(c.cell(material))
 		}
 	}
 	return w.out.Write(w.record)
@@ -157,33 +161,32 @@ func WriteCSV(w io.Writer, rows []CatalogueRow) error {
 	return errors.Join(err, out.Flush())
 }
 
-// cell writes one field; an empty one is left empty.
-func cell(v reflect.Value, name string) string {
-	first, rest, deeper := strings.Cut(name, ".")
-	for i := range v.NumField() {
-		if tag, _, _ := strings.Cut(v.Type().Field(i).Tag.Get("json"), ","); tag != first {
-			continue
+// cell writes the column's field of a material; an empty one is left empty.
+func (c column) cell(v reflect.Value) string {
+	for _, i := range c.at {
+		if v.Kind() == reflect.Pointer {
+			if v.IsNil() {
+				return ""
+			}
+			v = v.Elem()
 		}
-		f := v.Field(i)
-		switch {
-		case deeper && f.IsNil():
-			return ""
-		case deeper:
-			return cell(f.Elem(), rest)
-		case f.IsZero():
-			return ""
-		case f.Kind() == reflect.Float64:
-			return strconv.FormatFloat(f.Float(), 'f', -1, 64)
-		}
-		return fmt.Sprint(f.Interface())
+		v = v.Field(i)
 	}
-	return ""
+	switch {
+	case v.IsZero():
+		return ""
+	case v.Kind() == reflect.Float64:
+		return strconv.FormatFloat(v.Float(), 'f', -1, 64)
+	case v.Kind() == reflect.String:
+		return v.String()
+	}
+	return fmt.Sprint(v.Interface())
 }
 
 // ReadCSV reads a catalogue. A row of a material that is known changes only what the file has a
-// column for; known may be nil. Rows with errors are returned with the reason and left out; the
+// column for; known gives it by its id, and may be nil. Rows with errors are returned with the reason and left out; the
 // error is Faults if the file as a whole cannot be read.
-func ReadCSV(data []byte, known map[string]CatalogueRow) (rows []CatalogueRow, refused []RowFault, err error) {
+func ReadCSV(data []byte, known func(id string) (CatalogueRow, bool)) (rows []CatalogueRow, refused []RowFault, err error) {
 	in, fields, err := openCSV(data)
 	if err != nil {
 		return nil, nil, err
@@ -246,7 +249,7 @@ func headOf(names []string) ([]column, error) {
 		if i < 0 {
 			return nil, Faults{{Where: name, Says: fmt.Sprintf("No column is called %q. Columns are named as the fields of the piece file.", name)}}
 		}
-		if slices.Contains(out, columns[i]) {
+		if slices.ContainsFunc(out, func(c column) bool { return c.name == name }) {
 			return nil, Faults{{Where: name, Says: fmt.Sprintf("The column %q is there twice. Keep one of them.", name)}}
 		}
 		out = append(out, columns[i])
@@ -255,14 +258,14 @@ func headOf(names []string) ([]column, error) {
 }
 
 // rowOf makes a material of one record, or says in a sentence why it cannot.
-func rowOf(fields []column, record []string, known map[string]CatalogueRow) (CatalogueRow, string) {
+func rowOf(fields []column, record []string, known func(id string) (CatalogueRow, bool)) (CatalogueRow, string) {
 	var row CatalogueRow
 	if len(record) > len(fields) {
 		return row, fmt.Sprintf("The row has %d cells for %d columns.", len(record), len(fields))
 	}
 	object := map[string]any{}
-	if i := slices.IndexFunc(fields, func(c column) bool { return c.name == idColumn }); i >= 0 && i < len(record) {
-		if old, ok := known[strings.TrimSpace(record[i])]; ok {
+	if i := slices.IndexFunc(fields, func(c column) bool { return c.name == idColumn }); i >= 0 && i < len(record) && known != nil {
+		if old, ok := known(strings.TrimSpace(record[i])); ok {
 			row.OnHand, row.Archived = old.OnHand, old.Archived
 			object = fieldsOf(old.Material)
 		}
@@ -343,6 +346,9 @@ var formula = regexp.MustCompile(`^'*[=+\-@\t\r]`)
 
 // harmless keeps a spreadsheet from working out what is text; asItWas takes it back.
 func harmless(text string) string {
+	if text == "" || !strings.ContainsRune("'=+-@\t\r", rune(text[0])) {
+		return text
+	}
 	if formula.MatchString(text) {
 		return "'" + text
 	}
@@ -396,7 +402,7 @@ func pairsOf(c column, text string) (any, string) {
 		}
 		out[name] = value
 		if c.of.Elem().Kind() == reflect.Int {
-			n, says := cellValue(column{c.name, c.of.Elem()}, value)
+			n, says := cellValue(column{name: c.name, of: c.of.Elem()}, value)
 			if says != "" {
 				return nil, says
 			}

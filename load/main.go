@@ -54,11 +54,11 @@ func measureAll(ctx context.Context, only string) error {
 		}
 		began := time.Now()
 		found, err := part.run(ctx, s)
-		if err != nil {
-			return fmt.Errorf("%s: %w", part.name, err)
-		}
 		for _, f := range found {
 			fmt.Printf("| %s | %s | %s |\n", f.what, f.asked, f.found)
+		}
+		if err != nil {
+			return fmt.Errorf("%s: %w", part.name, err)
 		}
 		fmt.Fprintf(os.Stderr, "%s took %.0f s\n", part.name, time.Since(began).Seconds())
 		figures = append(figures, found...)

@@ -80,7 +80,7 @@ func (s *shop) ask(method, path string, body any) ([]byte, time.Duration, error)
 	if err != nil {
 		return nil, 0, err
 	}
-	req.Header.Set("Content-Type", "application/json")
+	req.Header.Set("Content-Type", typeOf(path))
 	resp, err := s.http.Do(req)
 	if err != nil {
 		return nil, 0, err
@@ -168,4 +168,11 @@ func (s *shop) create(doc *format.Document) (server.PieceState, error) {
 		err = json.Unmarshal(data, &p)
 	}
 	return p, err
+}
+
+func typeOf(path string) string {
+	if strings.HasPrefix(path, "/api/catalogue") {
+		return "text/csv"
+	}
+	return "application/json"
 }

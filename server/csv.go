@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"net/http"
 	"reflect"
+	"slices"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -124,7 +125,7 @@ func (s *server) catalogueCSV(ctx context.Context, _ *struct{}) (*huma.StreamRes
 		if err == nil {
 			sent := 0
 			err = s.store.EachMaterial(ctx, func(m store.Material) error {
-				if sent++; sent%1000 == 0 {
+				if sent++; sent%1000 == 1 { // the first too: it may have waited for a connection
 					longer(c)
 				}
 				return out.Write(format.CatalogueRow{Material: m.Document, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision})
@@ -145,11 +146,15 @@ func (s *server) catalogueCSV(ctx context.Context, _ *struct{}) (*huma.StreamRes
 func sorted(in *csvInput, known []store.Material) (CataloguePreview, []store.Material, error) {
 	p := CataloguePreview{New: RowNotes{Rows: []RowNote{}}, Changed: RowNotes{Rows: []RowNote{}}, Since: RowNotes{Rows: []RowNote{}}, Refused: RowNotes{Rows: []RowNote{}}}
 	byID := make(map[string]*store.Material, len(known))
-	held := make(map[string]format.CatalogueRow, len(known))
 	for i := range known {
-		m := &known[i]
-		byID[m.Document.ID] = m
-		held[m.Document.ID] = format.CatalogueRow{Material: m.Document, OnHand: m.OnHand, Archived: m.Archived}
+		byID[known[i].Document.ID] = &known[i]
+	}
+	held := func(id string) (format.CatalogueRow, bool) {
+		m := byID[id]
+		if m == nil {
+			return format.CatalogueRow{}, false
+		}
+		return format.CatalogueRow{Material: m.Document, OnHand: m.OnHand, Archived: m.Archived}, true
 	}
 	rows, refused, err := format.ReadCSV(in.RawBody, held)
 	if err != nil {
@@ -158,7 +163,7 @@ func sorted(in *csvInput, known []store.Material) (CataloguePreview, []store.Mat
 	for _, r := range refused {
 		p.Refused.add(RowNote{Line: r.Line, Says: r.Says})
 	}
-	rows, faulty := wellMade(rows, documents(known))
+	rows, faulty := wellMade(rows, known)
 	for _, note := range faulty {
 		p.Refused.add(note)
 	}
@@ -173,7 +178,9 @@ func sorted(in *csvInput, known []store.Material) (CataloguePreview, []store.Mat
 			p.Same++
 			continue
 		default:
-			note.Says = changes(held[row.Material.ID], row)
+			if before, _ := held(row.Material.ID); max(p.Changed.Count, p.Since.Count) < mostNotes {
+				note.Says = changes(before, row)
+			}
 			if row.Revision != 0 && row.Revision != old.Revision {
 				p.Since.add(note)
 				if !in.Since {
@@ -190,12 +197,15 @@ func sorted(in *csvInput, known []store.Material) (CataloguePreview, []store.Mat
 
 // wellMade keeps the rows whose components can be made, of other rows or of the
 // catalogue's materials, and gives the others as refused.
-func wellMade(rows []format.CatalogueRow, known []format.Material) (kept []format.CatalogueRow, refused []RowNote) {
+func wellMade(rows []format.CatalogueRow, known []store.Material) (kept []format.CatalogueRow, refused []RowNote) {
+	if !slices.ContainsFunc(rows, func(r format.CatalogueRow) bool { return r.Material.Component != nil }) {
+		return rows, nil
+	}
 	own := make([]format.Material, len(rows))
 	for i := range rows {
 		own[i] = rows[i].Material
 	}
-	stock := format.StockOf(own, known)
+	stock := format.StockOf(own, documents(known))
 	for i, row := range rows {
 		if row.Material.Component == nil {
 			kept = append(kept, row)

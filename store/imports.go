@@ -33,10 +33,10 @@ func (importRow) TableName() string { return "import_rows" }
 
 // kept is a material as it was.
 type kept struct {
-	Document format.Material `json:"document"`
-	OnHand   int             `json:"onHand"`
-	Archived bool            `json:"archived,omitempty"`
-	Deleted  *time.Time      `json:"deleted,omitempty"`
+	Document *format.Material `json:"document"`
+	OnHand   int              `json:"onHand"`
+	Archived bool             `json:"archived,omitempty"`
+	Deleted  *time.Time       `json:"deleted,omitempty"`
 }
 
 // batch is how many rows are written at once.
@@ -78,7 +78,10 @@ func (s *Store) ImportMaterials(ctx context.Context, name string, of func(known 
 		for i := range rows {
 			rows[i].ImportID = made.ID
 		}
-		return inBatches(ctx, tx, list, rows, progress)
+		if err := inBatches(ctx, tx, list, rows, progress); err != nil {
+			return err
+		}
+		return counted(tx, len(list))
 	})
 	return made, err
 }
@@ -89,7 +92,7 @@ func (s *Store) next(m *Material, before *Material) importRow {
 	m.Revision = 0
 	if before != nil {
 		m.Revision = before.Revision
-		row.Before = &kept{Document: before.Document, OnHand: before.OnHand, Archived: before.Archived}
+		row.Before = &kept{Document: &before.Document, OnHand: before.OnHand, Archived: before.Archived}
 		if before.DeletedAt.Valid {
 			row.Before.Deleted = &before.DeletedAt.Time
 		}
@@ -119,7 +122,21 @@ func (s *Store) AddMaterials(ctx context.Context, list []Material) error {
 	for i := range list {
 		s.prepare(&list[i])
 	}
-	return s.long.WithContext(ctx).CreateInBatches(&list, batch).Error
+	return s.long.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
+		if err := tx.CreateInBatches(&list, batch).Error; err != nil {
+			return err
+		}
+		return counted(tx, len(list))
+	})
+}
+
+// counted has the database look at the materials anew after many have changed, or it would go on
+// searching as it did before.
+func counted(tx *gorm.DB, changed int) error {
+	if changed < 1000 {
+		return nil
+	}
+	return tx.Exec("ANALYZE materials").Error
 }
 
 // Imports lists the imports, the latest first.
@@ -178,7 +195,7 @@ func (s *Store) asBefore(m Material, before *kept) Material {
 	if before == nil {
 		m.DeletedAt = gorm.DeletedAt{Time: s.now(), Valid: true}
 	} else {
-		m.Document, m.OnHand, m.Archived = before.Document, before.OnHand, before.Archived
+		m.Document, m.OnHand, m.Archived = *before.Document, before.OnHand, before.Archived
 		if before.Deleted != nil {
 			m.DeletedAt = gorm.DeletedAt{Time: *before.Deleted, Valid: true}
 		}

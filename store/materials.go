@@ -101,17 +101,41 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 	if w.Most > 0 {
 		q = q.Where("across_mm <= ?", w.Most)
 	}
-	var total int64
-	some := q.Session(&gorm.Session{}).Select("1").Limit(mostCounted)
-	if err := s.db.WithContext(ctx).Table("(?) AS counted", some).Count(&total).Error; err != nil {
-		return nil, 0, err
-	}
-	q = q.Order(byName).Offset(w.Offset)
-	if w.Limit > 0 {
-		q = q.Limit(w.Limit)
+	return s.page(ctx, q.Session(&gorm.Session{}), w.Limit, w.Offset)
+}
+
+// page gives part of what was narrowed down, in the order of the catalogue, and how many there are. Few
+// are looked up once and put in order; of many their order finds the first ones at once.
+func (s *Store) page(ctx context.Context, narrowed *gorm.DB, limit, offset int) ([]Material, int, error) {
+	q := narrowed.Order(byName).Offset(offset)
+	if limit > 0 {
+		q = q.Limit(limit)
 	}
 	var out []Material
-	return out, int(total), q.Find(&out).Error
+	if limit == 0 {
+		err := q.Find(&out).Error
+		return out, len(out) + offset, err
+	}
+	var hits []struct {
+		ID    string
+		Total int
+	}
+	err := s.db.WithContext(ctx).Raw("WITH hit AS MATERIALIZED (?) SELECT id, (SELECT count(*) FROM hit) AS total FROM hit ORDER BY "+byName+" LIMIT ? OFFSET ?",
+		narrowed.Select("id", "class", "name", "across_mm").Limit(mostCounted), limit, offset).Scan(&hits).Error
+	switch {
+	case err != nil:
+		return nil, 0, err
+	case len(hits) == 0:
+		var total int64
+		return nil, int(total), s.db.WithContext(ctx).Table("(?) AS counted", narrowed.Select("1").Limit(mostCounted)).Count(&total).Error
+	case hits[0].Total == mostCounted:
+		return out, mostCounted, q.Find(&out).Error
+	}
+	ids := make([]string, len(hits))
+	for i, h := range hits {
+		ids[i] = h.ID
+	}
+	return out, hits[0].Total, s.db.WithContext(ctx).Order(byName).Find(&out, "id IN ?", ids).Error
 }
 
 // byName is the order of the catalogue.
@@ -128,7 +152,7 @@ func searched(q *gorm.DB, search string) *gorm.DB {
 		if shortWord.MatchString(word) {
 			before = "% "
 		}
-		q = q.Where("about ILIKE ?", before+plainLike(word)+"%")
+		q = q.Where("about LIKE lower(?)", before+plainLike(word)+"%")
 	}
 	return q
 }

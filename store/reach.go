@@ -20,7 +20,6 @@ const (
 	reachAlike    = 100
 	mostAlike     = 24 // kinds of beads
 	smallBead     = 6  // mm across
-	wideHole      = 1  // mm
 )
 
 // reachAcross are the sizes in mm of round beads that pieces begin with.
@@ -60,7 +59,7 @@ func (s *Store) Reach(ctx context.Context, like []format.Material, ids []string)
 	}
 	err = errors.Join(err,
 		take(offered.Where("class = 'bead' AND across_mm <= ?", smallBead).Order(byName).Limit(reachSmall)),
-		take(offered.Where("class = 'bead' AND hole_mm >= ?", wideHole).Order("hole_mm + across_mm, id").Limit(reachWide)))
+		take(offered.Where("class = 'bead' AND hole_mm >= 1").Order("hole_mm + across_mm, id").Limit(reachWide)))
 	kinds := map[[2]string]bool{}
 	for _, m := range like {
 		kind := [2]string{string(m.Shape), m.ColourFamily()}

@@ -51,8 +51,14 @@ func demoCommand() *cli.Command {
 // third of them.
 const collectAt = 400
 
+// enoughMemory is from how many bytes on garbage is collected as often as need be.
+const enoughMemory = 512 << 20
+
 func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	debug.SetGCPercent(collectAt)
+	if os.Getenv("GOMEMLIMIT") == "" {
+		debug.SetMemoryLimit(enoughMemory)
+	}
 	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
 	listener, err := listen(cmd.String("listen"))
 	if err != nil {

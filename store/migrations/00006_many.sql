@@ -3,10 +3,10 @@
 -- shown in lists is kept beside the documents, by index.
 CREATE EXTENSION IF NOT EXISTS pg_trgm;
 
--- What a search looks through: all words, each with a space before it, as written and without signs.
+-- What a search looks through: all words, each with a space before it, small, as written and without signs.
 -- +goose StatementBegin
 CREATE FUNCTION words(VARIADIC parts text[]) RETURNS text LANGUAGE sql IMMUTABLE PARALLEL SAFE AS $$
-    SELECT ' ' || text || ' ' || translate(text, '-_/(),.;:"[]''#', '              ') FROM (SELECT array_to_string(parts, ' ') AS text) AS joined
+    SELECT lower(' ' || text || ' ' || translate(text, '-_/(),.;:"[]''#', '              ')) FROM (SELECT array_to_string(parts, ' ') AS text) AS joined
 $$;
 -- +goose StatementEnd
 ALTER TABLE materials
@@ -21,7 +21,7 @@ CREATE INDEX materials_about ON materials USING gin (about gin_trgm_ops);
 CREATE INDEX materials_metal ON materials ((document->>'metal')) WHERE deleted_at IS NULL AND document->>'metal' <> '';
 CREATE INDEX materials_alike ON materials ((document->>'shape'), colour, across_mm) WHERE deleted_at IS NULL AND NOT retired;
 CREATE INDEX materials_across ON materials ((document->>'shape'), across_mm) WHERE deleted_at IS NULL AND NOT retired;
-CREATE INDEX materials_hole ON materials ((hole_mm + across_mm)) WHERE deleted_at IS NULL AND NOT retired;
+CREATE INDEX materials_hole ON materials ((hole_mm + across_mm)) WHERE deleted_at IS NULL AND NOT retired AND hole_mm >= 1;
 CREATE INDEX materials_deleted ON materials (deleted_at) WHERE deleted_at IS NOT NULL;
 
 -- What an import of the catalogue overwrote, so that it can be undone.

@@ -10,7 +10,7 @@ $$;
 CREATE FUNCTION public.words(VARIADIC parts text[]) RETURNS text
     LANGUAGE sql IMMUTABLE PARALLEL SAFE
     AS $$
-    SELECT ' ' || text || ' ' || translate(text, '-_/(),.;:"[]''#', '              ') FROM (SELECT array_to_string(parts, ' ') AS text) AS joined
+    SELECT lower(' ' || text || ' ' || translate(text, '-_/(),.;:"[]''#', '              ')) FROM (SELECT array_to_string(parts, ' ') AS text) AS joined
 $$;
 CREATE TABLE public.goose_db_version (
     id integer NOT NULL,
@@ -107,7 +107,7 @@ INSERT INTO public.goose_db_version VALUES (3, 2, true, '2026-11-26 23:00:38.891
 INSERT INTO public.goose_db_version VALUES (4, 3, true, '2026-11-26 23:00:38.896156');
 INSERT INTO public.goose_db_version VALUES (5, 4, true, '2026-11-26 23:00:38.900134');
 INSERT INTO public.goose_db_version VALUES (6, 5, true, '2026-11-26 23:00:38.901246');
-INSERT INTO public.goose_db_version VALUES (7, 6, true, '2026-11-27 01:05:32.089494');
+INSERT INTO public.goose_db_version VALUES (7, 6, true, '2026-11-27 01:37:49.933804');
 INSERT INTO public.materials VALUES ('old-bead', 'bead', 'Old bead', '{"id": "old-bead", "name": "Old bead", "class": "bead", "shape": "round", "holeMm": 1, "acrossMm": 6}', '', 7, true, 3, '2026-11-01 10:00:00+00', DEFAULT, DEFAULT, DEFAULT, NULL);
 INSERT INTO public.pieces VALUES ('11111111-2222-4333-8444-555555555555', 'Ferry Bell', 'bracelet', '["stack"]', '{"body": {"part": "wrist", "measureMm": 168}, "kind": "bracelet", "name": "Ferry Bell", "house": {"knotPlace": "shown"}, "notes": "One of the stretch stack.", "format": "mala-piece/2", "target": {"finishedMm": 187, "toleranceMm": 4}, "closure": {"type": "knot"}, "palette": {"F": "foam-rondelle", "S": "brass-spacer", "T": "tide-stone-6"}, "sections": [{"rows": [{"id": "r1", "cord": "elastic-07", "line": "11(2T S F)"}]}], "materials": [{"id": "tide-stone-6", "look": {"colour": "#3d7f8c", "finish": "stone", "second": "#7fb3b8"}, "name": "Tide stone", "class": "bead", "massG": 0.3, "price": {"per": 60, "amount": 7.5}, "shape": "round", "holeMm": 1, "acrossMm": 6}, {"id": "brass-spacer", "look": {"colour": "#b8923a", "finish": "metal"}, "name": "Brass spacer", "class": "bead", "massG": 0.05, "metal": "brass", "price": {"per": 200, "amount": 3.2}, "shape": "spacer", "sized": "calipered", "holeMm": 1, "alongMm": 1.2, "acrossMm": 3}, {"id": "foam-rondelle", "look": {"colour": "#a9cfc7", "finish": "glass"}, "name": "Foam rondelle", "class": "bead", "massG": 0.24, "price": {"per": 100, "amount": 5.1}, "shape": "rondelle", "holeMm": 1, "alongMm": 4, "acrossMm": 6}, {"id": "elastic-07", "name": "Elastic", "type": "elastic", "class": "cord", "price": {"per": 25, "amount": 5.9}, "stretch": 1.5, "diameterMm": 0.7}]}', 5, 187.35, 44, '', '2026-11-01 10:00:00+00', '2026-11-02 10:00:00+00', NULL, DEFAULT, NULL, '', 9);
 INSERT INTO public.shops VALUES (1, '{"crimp": "flat"}', 9, '2026-11-26 23:00:38.891526+00', 90, 180);
@@ -132,7 +132,7 @@ CREATE INDEX materials_about ON public.materials USING gin (about public.gin_trg
 CREATE INDEX materials_across ON public.materials USING btree (((document ->> 'shape'::text)), across_mm) WHERE ((deleted_at IS NULL) AND (NOT retired));
 CREATE INDEX materials_alike ON public.materials USING btree (((document ->> 'shape'::text)), colour, across_mm) WHERE ((deleted_at IS NULL) AND (NOT retired));
 CREATE INDEX materials_deleted ON public.materials USING btree (deleted_at) WHERE (deleted_at IS NOT NULL);
-CREATE INDEX materials_hole ON public.materials USING btree (((hole_mm + across_mm))) WHERE ((deleted_at IS NULL) AND (NOT retired));
+CREATE INDEX materials_hole ON public.materials USING btree (((hole_mm + across_mm))) WHERE ((deleted_at IS NULL) AND (NOT retired) AND (hole_mm >= (1)::double precision));
 CREATE INDEX materials_metal ON public.materials USING btree (((document ->> 'metal'::text))) WHERE ((deleted_at IS NULL) AND ((document ->> 'metal'::text) <> ''::text));
 CREATE INDEX materials_order ON public.materials USING btree (class, name, across_mm, id) WHERE (deleted_at IS NULL);
 CREATE INDEX pieces_about ON public.pieces USING gin (about public.gin_trgm_ops);

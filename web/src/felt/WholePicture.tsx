@@ -5,7 +5,7 @@ import { drawWhole } from "./drawWhole.ts";
 import { useCanvas, type CanvasSize } from "./useCanvas.ts";
 import { usePicture, type Drawn } from "./usePicture.ts";
 
-/** WholePicture shows a piece on the light felt, to look at only. Until the piece is there it shows the bare cloth. */
+/** WholePicture shows a piece on the light felt, to look at only. Until the piece is there its place is bare. */
 export function WholePicture({ analysis, doc }: { analysis?: Analysis; doc?: Document }) {
   return <DrawnPicture drawn={usePicture(analysis, doc)} />;
 }
@@ -14,8 +14,9 @@ export function WholePicture({ analysis, doc }: { analysis?: Analysis; doc?: Doc
 export function DrawnPicture({ drawn }: { drawn: Drawn | undefined }) {
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
+      if (!drawn) return;
       layCloth(ctx, "light", width, height);
-      if (drawn) drawWhole(ctx, { drawn, width, height, tone: "light" });
+      drawWhole(ctx, { drawn, width, height, tone: "light" });
     },
     [drawn],
   );

@@ -5,6 +5,7 @@ import { opened } from "../api/opened.ts";
 import type { Drawn } from "../felt/usePicture.ts";
 import { DrawnPicture } from "../felt/WholePicture.tsx";
 import { Length } from "../units/UnitContext.tsx";
+import { useInTurn } from "./useInTurn.ts";
 
 interface Props {
   piece: PieceCard;
@@ -58,7 +59,7 @@ function Picture({ piece }: { piece: PieceCard }) {
     queryFn: ({ signal }) => fetchThumbnail(piece, signal),
     staleTime: Infinity, enabled: piece.worst !== "line", retry: false,
   });
-  return <DrawnPicture drawn={drawn.data} />;
+  return <DrawnPicture drawn={useInTurn(drawn.data)} />;
 }
 
 async function fetchThumbnail({ id, revision }: PieceCard, signal: AbortSignal): Promise<Drawn> {
