@@ -5,9 +5,13 @@ package demo
 import (
 	"context"
 	"embed"
+	"errors"
 	"fmt"
 	"io/fs"
 	"slices"
+	"time"
+
+	"github.com/google/uuid"
 
 	"mala/format"
 	"mala/server"
@@ -34,37 +38,38 @@ type catalogueFile struct {
 	} `json:"materials"`
 }
 
-// Load puts the shop into a store that holds nothing yet, and says whether it
-// did.
+// Load puts the whole shop into a store that holds nothing yet, or nothing of it, and says whether it did.
 func Load(ctx context.Context, s *store.Store) (bool, error) {
-	_, materials, err := s.Materials(ctx, store.Filter{Archived: true, Limit: 1})
-	if err != nil || materials > 0 {
-		return false, err
-	}
-	_, pieces, err := s.Pieces(ctx, "", 1, 0)
-	if err != nil || pieces > 0 {
-		return false, err
-	}
-	if err := loadCatalogue(ctx, s); err != nil {
-		return false, err
-	}
 	shop, err := s.House(ctx)
 	if err != nil {
 		return false, err
 	}
-	for _, name := range order {
-		doc, err := Piece(name)
-		if err != nil {
-			return false, err
+	err = s.Fill(ctx, func(into store.Snapshot) error {
+		now := time.Now().UTC().Truncate(time.Microsecond)
+		if err := loadCatalogue(into, now); err != nil {
+			return err
 		}
-		if _, err := s.CreatePiece(ctx, *doc, server.Figures(ctx, doc, shop)); err != nil {
-			return false, err
+		for i, name := range order {
+			doc, err := Piece(name)
+			if err != nil {
+				return err
+			}
+			f := server.Figures(ctx, doc, shop)
+			at := now.Add(time.Duration(i) * time.Microsecond)
+			p := store.Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: at, UpdatedAt: at, Document: *doc, FinishedMM: f.FinishedMM, Beads: f.Beads, Worst: f.Worst, Figured: f.By}
+			if err := into.Piece(p, nil); err != nil {
+				return err
+			}
 		}
+		return nil
+	})
+	if errors.Is(err, store.ErrNotEmpty) {
+		return false, nil
 	}
-	return true, nil
+	return err == nil, err
 }
 
-func loadCatalogue(ctx context.Context, s *store.Store) error {
+func loadCatalogue(into store.Snapshot, now time.Time) error {
 	data, err := files.ReadFile("catalogue.json")
 	if err != nil {
 		return err
@@ -73,7 +78,6 @@ func loadCatalogue(ctx context.Context, s *store.Store) error {
 	if err := format.Unmarshal(data, &c); err != nil {
 		return fmt.Errorf("catalogue.json: %w", err)
 	}
-	var list []store.Material
 	docs := make([]format.Material, len(c.Materials))
 	for i := range c.Materials {
 		docs[i] = c.Materials[i].Material
@@ -83,9 +87,11 @@ func loadCatalogue(ctx context.Context, s *store.Store) error {
 		if _, faults := stock.Make(&docs[i], fmt.Sprintf("materials[%d]", i)); faults != nil {
 			return fmt.Errorf("catalogue.json: %w", faults)
 		}
-		list = append(list, store.Material{Document: m.Material, OnHand: m.OnHand})
+		if err := into.Material(store.Material{Document: m.Material, OnHand: m.OnHand, Revision: 1, UpdatedAt: now}); err != nil {
+			return err
+		}
 	}
-	return s.AddMaterials(ctx, list)
+	return nil
 }
 
 // Piece reads one piece of the shop.

@@ -71,6 +71,20 @@ func TestEveryOlderDatabaseIsBroughtToToday(t *testing.T) {
 	}
 }
 
+// Of servers that start at once on an empty database one makes the tables, and the others wait.
+func TestServersThatStartAtOnceWaitForEachOther(t *testing.T) {
+	url := emptied(t, "DROP SCHEMA public CASCADE; CREATE SCHEMA public")
+	failed := make(chan error)
+	for range 4 {
+		go func() { failed <- store.Migrate(t.Context(), url) }()
+	}
+	for range 4 {
+		if err := <-failed; err != nil {
+			t.Error(err)
+		}
+	}
+}
+
 // A database of a newer program is left alone.
 func TestANewerDatabaseIsRefused(t *testing.T) {
 	url := emptied(t, "INSERT INTO goose_db_version (version_id, is_applied) VALUES (9999, true)")

@@ -106,7 +106,7 @@ function Preview({ preview, since, onSince }: PreviewProps) {
       {preview.since.count > 0 && (
         <FormControlLabel
           control={<Checkbox checked={since} onChange={(e) => onSince(e.target.checked)} />}
-          label={`Overwrite ${preview.since.count} more that were changed here since the file was exported. Without this they stay as they are.`}
+          label={`Overwrite ${preview.since.count} more, changed here since the file was exported. Otherwise left as they are.`}
         />
       )}
       <Notes title="Rejected" notes={preview.refused} />

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, type ReactNode } from "react";
+import { useEffect } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Deleted as DeletedThings } from "../api/client.ts";
 
@@ -44,8 +44,8 @@ function Rules({ keepDays, asideDays, onKeep }: Keeping & { onKeep: (keeping: Ke
   return (
     <>
       <p>
-        Kept for <KeepDays key={keepDays} label="Days that what was deleted is kept" days={keepDays} onKeep={(days) => onKeep({ keepDays: days, asideDays })} /> days, pieces with their versions, and then removed for good; so
-        is what an import overwrote.
+        What was deleted is kept for <KeepDays key={keepDays} label="Days that what was deleted is kept" days={keepDays} onKeep={(days) => onKeep({ keepDays: days, asideDays })} /> days, pieces
+        with their versions, and then removed for good; so is what an import overwrote.
       </p>
       <p>
         When two people save one piece, the later state is set aside as a version. It is kept for{" "}
@@ -55,37 +55,40 @@ function Rules({ keepDays, asideDays, onKeep }: Keeping & { onKeep: (keeping: Ke
   );
 }
 
-function Things({ title, things, onRestore }: { title: ReactNode; things: Thing[] | undefined; onRestore: (id: string) => void }) {
+function Things({ title, things, onRestore }: { title: string; things: Thing[] | undefined; onRestore: (id: string) => void }) {
   if (!things?.length) return null;
   return (
-    <table className="list">
-      <thead>
-        <tr>
-          <th scope="col">{title}</th>
-          <th scope="col">Deleted</th>
-          <th scope="col">Kept until</th>
-          <th scope="col">
-            <span className="hidden">Restore</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {things.map((thing) => (
-          <tr key={thing.id}>
-            <th scope="row">
-              {thing.name} <span className="quiet">{thing.kind}</span>
+    <section aria-label={title} className="deleted">
+      <h2>{title}</h2>
+      <table className="list">
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            <th scope="col">Deleted</th>
+            <th scope="col">Kept until</th>
+            <th scope="col">
+              <span className="hidden">Restore</span>
             </th>
-            <td>{day(thing.deletedAt)}</td>
-            <td>{day(thing.keptUntil)}</td>
-            <td>
-              <button type="button" className="link" aria-label={`Restore ${thing.name}`} onClick={() => onRestore(thing.id)}>
-                Restore
-              </button>
-            </td>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {things.map((thing) => (
+            <tr key={thing.id}>
+              <th scope="row">
+                {thing.name} <span className="quiet">{thing.kind}</span>
+              </th>
+              <td>{day(thing.deletedAt)}</td>
+              <td>{day(thing.keptUntil)}</td>
+              <td>
+                <button type="button" className="link" aria-label={`Restore ${thing.name}`} onClick={() => onRestore(thing.id)}>
+                  Restore
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }
 
