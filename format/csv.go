@@ -369,10 +369,13 @@ func cellValue(c column, text string) (any, string) {
 	case reflect.Map:
 		return pairsOf(c, text)
 	case reflect.Bool:
-		if text != "true" && text != "false" {
-			return nil, fmt.Sprintf("%s: %q is neither true nor false.", c.name, text)
+		switch strings.ToLower(text) { // spreadsheets write TRUE
+		case "true":
+			return true, ""
+		case "false":
+			return false, ""
 		}
-		return text == "true", ""
+		return nil, fmt.Sprintf("%s: %q is neither true nor false.", c.name, text)
 	case reflect.Float64:
 		v, err := strconv.ParseFloat(strings.Replace(text, ",", ".", 1), 64)
 		if err != nil || v != v || v-v != 0 {

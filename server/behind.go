@@ -11,19 +11,26 @@ import (
 // behindAtOnce is how many pieces are worked out anew at a stretch.
 const behindAtOnce = 20
 
+// mostPause is the longest pause between two tries while the database is away.
+const mostPause = time.Minute
+
 // KeepFigured works out anew what lists show of the pieces whenever the house method has changed,
 // looking every so often until the context ends. Whoever asks for something meanwhile is not kept
 // waiting: it takes one piece after another.
 func KeepFigured(ctx context.Context, s *store.Store, every time.Duration, log *slog.Logger) {
+	pause := every
 	for ctx.Err() == nil {
 		done, err := figureBehind(ctx, s)
-		if err != nil && ctx.Err() == nil {
+		if err == nil {
+			pause = every
+		} else if ctx.Err() == nil {
 			log.Warn("lists do not follow the house method yet; trying again", "cause", err)
+			pause = min(2*pause, mostPause)
 		}
 		if done < behindAtOnce {
 			select {
 			case <-ctx.Done():
-			case <-time.After(every):
+			case <-time.After(pause):
 			}
 		}
 	}

@@ -64,7 +64,7 @@ func newProblem(status int, message string, errs ...error) huma.StatusError {
 		return p
 	}
 	if status == http.StatusRequestEntityTooLarge {
-		p.Detail = "The request is too large. A piece file has at most 4 MB."
+		p.Detail = "The request is too large. A piece file has at most 4 MB, a catalogue file 128 MB."
 	}
 	for _, err := range errs {
 		var detail *huma.ErrorDetail

@@ -45,7 +45,7 @@ type server struct {
 // New makes the handler for everything Mala serves.
 func New(cfg Config) http.Handler {
 	r := chi.NewRouter()
-	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin(), knowing(cfg.Trouble), timely, smaller)
+	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin(), knowing(cfg.Trouble), timely, fewUploads, smaller)
 	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, turns: newTurns(), log: cfg.Log}
 	if cfg.Until != nil {
 		go cfg.Store.Moved(cfg.Until, s.shelf.moved)

@@ -34,14 +34,15 @@ type stocked struct {
 	stock map[string]int
 }
 
-// The shelf's limits: how long it is taken to be right, up to how many materials all of the catalogue
-// is kept, and what goes between.
+// The shelf's limits: how long it is taken to be right, how long a database that hangs is waited for, up
+// to how many materials all of the catalogue is kept, and what goes between.
 const (
-	shelfFresh = 5 * time.Second
-	wholeShelf = 2000
-	smallBead  = 6.0 // mm across
-	fineHole   = length.MM(1.3)
-	shelfBeads = 60
+	shelfFresh    = 5 * time.Second
+	shelfPatience = time.Second
+	wholeShelf    = 2000
+	smallBead     = 6.0 // mm across
+	fineHole      = length.MM(1.3)
+	shelfBeads    = 60
 )
 
 // at gives what lies on the shelf, and the shop's house method.
@@ -62,6 +63,8 @@ func (s *shelf) fresh(ctx context.Context) {
 	}
 	s.busy, s.read = true, time.Now()
 	s.mu.Unlock()
+	ctx, cancel := context.WithTimeout(ctx, shelfPatience)
+	defer cancel()
 	shop, items, large, err := s.look(ctx)
 	s.mu.Lock()
 	defer s.mu.Unlock()

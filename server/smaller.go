@@ -5,10 +5,11 @@ import (
 	"strings"
 
 	"github.com/klauspost/compress/gzhttp"
+	"golang.org/x/sync/semaphore"
 )
 
 // compressFrom is how many bytes an answer has at least to be worth compressing.
-const compressFrom = 4 << 10
+const compressFrom = 64 << 10
 
 var compressed = mustCompress()
 
@@ -20,6 +21,24 @@ func mustCompress() func(http.Handler) http.HandlerFunc {
 		panic(err) // only a setting that is none
 	}
 	return wrap
+}
+
+// uploads is how many catalogue files are read at once: each may be large, and is held until it is worked on.
+const uploads = 2
+
+// fewUploads has further ones wait before they are read.
+func fewUploads(next http.Handler) http.Handler {
+	turns := semaphore.NewWeighted(uploads)
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if r.Method == http.MethodPost && strings.HasPrefix(r.URL.Path, "/api/catalogue") {
+			if turns.Acquire(r.Context(), 1) != nil {
+				http.Error(w, "Too many files are being read. Try again in a moment.", http.StatusServiceUnavailable)
+				return
+			}
+			defer turns.Release(1)
+		}
+		next.ServeHTTP(w, r)
+	})
 }
 
 // smaller compresses the answers of calls. The page's own files are compressed where they are served.

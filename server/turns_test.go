@@ -2,12 +2,17 @@ package server
 
 import (
 	"context"
+	"io"
 	"net/http"
 	"net/http/httptest"
 	"runtime"
 	"strings"
+	"sync"
+	"sync/atomic"
 	"testing"
 	"time"
+
+	"github.com/go-chi/chi/v5/middleware"
 
 	"mala/format"
 )
@@ -60,6 +65,52 @@ func TestWhatIsLargeWaitsAndWhatIsSmallDoesNot(t *testing.T) {
 	if err := <-waited; err != nil {
 		t.Error(err)
 	}
+}
+
+// What is broken off on the way does not look whole.
+func TestABrokenAnswerIsNoWholeOne(t *testing.T) {
+	srv := httptest.NewServer(middleware.Recoverer(smaller(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
+		w.Header().Set("Content-Type", "text/csv")
+		_, _ = w.Write([]byte(strings.Repeat("0123456789", compressFrom)))
+		panic(http.ErrAbortHandler)
+	}))))
+	defer srv.Close()
+	for _, plain := range []bool{false, true} {
+		client := http.Client{Transport: &http.Transport{DisableCompression: plain}}
+		resp, err := client.Get(srv.URL + "/api/catalogue.csv")
+		if err != nil {
+			continue // not even begun
+		}
+		if _, err := io.ReadAll(resp.Body); err == nil {
+			t.Errorf("plain %v: it looks whole", plain)
+		}
+		resp.Body.Close()
+	}
+}
+
+// Of many large files no more than a few are read at once.
+func TestFewFilesAreReadAtOnce(t *testing.T) {
+	var now, most atomic.Int32
+	h := fewUploads(http.HandlerFunc(func(http.ResponseWriter, *http.Request) {
+		if n := now.Add(1); n > most.Load() {
+			most.Store(n)
+		}
+		time.Sleep(5 * time.Millisecond)
+		now.Add(-1)
+	}))
+	var all sync.WaitGroup
+	for range 12 {
+		all.Go(func() {
+			h.ServeHTTP(httptest.NewRecorder(), httptest.NewRequest(http.MethodPost, "/api/catalogue/preview", nil))
+		})
+	}
+	all.Wait()
+	if most.Load() != uploads {
+		t.Errorf("%d at once", most.Load())
+	}
+	ctx, cancel := context.WithCancel(t.Context())
+	cancel()
+	h.ServeHTTP(httptest.NewRecorder(), httptest.NewRequest(http.MethodGet, "/api/catalogue.csv", nil).WithContext(ctx))
 }
 
 func TestAnswersAreCompressedWhereThatIsWorthIt(t *testing.T) {

@@ -144,10 +144,14 @@ const byName = "class, name, across_mm, id"
 // shortWord has fewer characters than an index looks up.
 var shortWord = regexp.MustCompile(`^[\pL\pN]{1,2}$`)
 
+// mostWords is how many words of a search are looked for.
+const mostWords = 20
+
 // searched narrows the rows to those that hold every word: a long one anywhere, a short one, of
 // which an index knows nothing in the middle, at the beginning of a word.
 func searched(q *gorm.DB, search string) *gorm.DB {
-	for _, word := range strings.Fields(search) {
+	words := strings.Fields(search)
+	for _, word := range words[:min(len(words), mostWords)] {
 		before := "%"
 		if shortWord.MatchString(word) {
 			before = "% "
