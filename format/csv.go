@@ -8,7 +8,6 @@ import (
 	"fmt"
 	"io"
 	"reflect"
-	"regexp"
 	"slices"
 	"strconv"
 	"strings"
@@ -42,150 +41,9 @@ const (
 	idColumn          = "id"
 )
 
-// column is one column of the CSV: a field of a material, the fields of a part
-// named with a dot: run.count.
-type column struct {
-	name string
-	of   reflect.Type
-	at   []int // the field, and of a part the field in it
-}
-
-// columns are those of the CSV, named as the fields of the file.
-var columns = append(columnsOf(reflect.TypeFor[Material](), "", nil),
-	column{name: onHandColumn, of: reflect.TypeFor[int]()}, column{name: archivedColumn, of: reflect.TypeFor[bool]()}, column{name: revisionColumn, of: reflect.TypeFor[int]()})
-
-// ofRow says whether a column is of the row and not a field of its material.
-func (c column) ofRow() bool {
-	return c.name == onHandColumn || c.name == archivedColumn || c.name == revisionColumn
-}
-
-// set puts what a cell of such a column holds into the row; nil empties it.
-func (row *CatalogueRow) set(c column, value any) {
-	number, _ := value.(int64)
-	switch c.name {
-	case onHandColumn:
-		row.OnHand = int(number)
-	case archivedColumn:
-		row.Archived, _ = value.(bool)
-	case revisionColumn:
-		row.Revision = number
-	}
-}
-
-// own is the cell of such a column.
-func (row *CatalogueRow) own(c column) string {
-	switch {
-	case c.name == onHandColumn:
-		return strconv.Itoa(row.OnHand)
-	case c.name == archivedColumn && row.Archived:
-		return "true"
-	case c.name == revisionColumn:
-		return strconv.FormatInt(row.Revision, 10)
-	}
-	return ""
-}
-
-// ColumnNames lists the columns that are fields of a material.
-func ColumnNames() []string {
-	names := make([]string, 0, len(columns))
-	for _, c := range columns {
-		if !c.ofRow() {
-			names = append(names, c.name)
-		}
-	}
-	return names
-}
-
-// Field writes one field of the material as its column does: run.count.
-func (d *Material) Field(name string) string {
-	i := slices.IndexFunc(columns, func(c column) bool { return c.name == name })
-	return columns[i].cell(reflect.ValueOf(d).Elem())
-}
-
-func columnsOf(t reflect.Type, before string, at []int) []column {
-	var out []column
-	for i := range t.NumField() {
-		name, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
-		kind := t.Field(i).Type
-		if kind.Kind() == reflect.Pointer {
-			out = append(out, columnsOf(kind.Elem(), before+name+".", append(slices.Clone(at), i))...)
-			continue
-		}
-		out = append(out, column{before + name, kind, append(slices.Clone(at), i)})
-	}
-	return out
-}
-
-// CSVWriter writes a catalogue, a row a material, as they come.
-type CSVWriter struct {
-	out    *csv.Writer
-	record []string
-}
-
-// NewCSV begins a catalogue with the names of its columns.
-func NewCSV(w io.Writer) (*CSVWriter, error) {
-	out := &CSVWriter{csv.NewWriter(w), make([]string, len(columns))}
-	for i, c := range columns {
-		out.record[i] = c.name
-	}
-	return out, out.out.Write(out.record)
-}
-
-// Write writes one row.
-func (w *CSVWriter) Write(row CatalogueRow) error {
-	material := reflect.ValueOf(&row.Material).Elem()
-	for i, c := range columns {
-		if c.ofRow() {
-			w.record[i] = row.own(c)
-		} else {
-			w.record[i] = harmless(c.cell(material))
-		}
-	}
-	return w.out.Write(w.record)
-}
-
-// Flush writes what is left.
-func (w *CSVWriter) Flush() error {
-	w.out.Flush()
-	return w.out.Error()
-}
-
-// WriteCSV writes a catalogue of these rows.
-func WriteCSV(w io.Writer, rows []CatalogueRow) error {
-	out, err := NewCSV(w)
-	for _, row := range rows {
-		if err == nil {
-			err = out.Write(row)
-		}
-	}
-	return errors.Join(err, out.Flush())
-}
-
-// cell writes the column's field of a material; an empty one is left empty.
-func (c column) cell(v reflect.Value) string {
-	for _, i := range c.at {
-		if v.Kind() == reflect.Pointer {
-			if v.IsNil() {
-				return ""
-			}
-			v = v.Elem()
-		}
-		v = v.Field(i)
-	}
-	switch {
-	case v.IsZero():
-		return ""
-	case v.Kind() == reflect.Float64:
-		return strconv.FormatFloat(v.Float(), 'f', -1, 64)
-	case v.Kind() == reflect.String:
-		return v.String()
-	}
-	return fmt.Sprint(v.Interface())
-}
-
 // ReadCSV reads a catalogue. A row of a material that is known changes only what the file has a
-// column for; known gives it by its id, and may be nil. Rows with errors are returned with the reason and left out; the
-// error is Faults if the file as a whole cannot be read.
+// column for; known gives it by its id, and may be nil. Rows with errors are returned with the reason
+// and left out; the error is Faults if the file as a whole cannot be read.
 func ReadCSV(data []byte, known func(id string) (CatalogueRow, bool)) (rows []CatalogueRow, refused []RowFault, err error) {
 	in, fields, err := openCSV(data)
 	if err != nil {
@@ -339,27 +197,6 @@ func clearField(object map[string]any, name string) {
 	if clearField(part, rest); len(part) == 0 {
 		delete(object, first)
 	}
-}
-
-// formula begins what a spreadsheet would work out, with the quotes before it that keep it from that.
-var formula = regexp.MustCompile(`^'*[=+\-@\t\r]`)
-
-// harmless keeps a spreadsheet from working out what is text; asItWas takes it back.
-func harmless(text string) string {
-	if text == "" || !strings.ContainsRune("'=+-@\t\r", rune(text[0])) {
-		return text
-	}
-	if formula.MatchString(text) {
-		return "'" + text
-	}
-	return text
-}
-
-func asItWas(text string) string {
-	if strings.HasPrefix(text, "'") && formula.MatchString(text) {
-		return text[1:]
-	}
-	return text
 }
 
 func cellValue(c column, text string) (any, string) {
