@@ -29,7 +29,7 @@ type Keeping struct {
 // documents.
 func (s *Store) Deleted(ctx context.Context) (pieces []Piece, materials []Material, err error) {
 	gone := s.db.WithContext(ctx).Unscoped().Where("deleted_at IS NOT NULL").Order("deleted_at DESC, id").Session(&gorm.Session{})
-	return pieces, materials, errors.Join(gone.Omit("document", "thumbnail").Find(&pieces).Error, gone.Limit(mostCounted).Find(&materials).Error)
+	return pieces, materials, errors.Join(gone.Omit("document").Find(&pieces).Error, gone.Limit(mostCounted).Find(&materials).Error)
 }
 
 // Keeping gives how long the shop keeps what.

@@ -67,7 +67,7 @@ func (s *Store) Behind(ctx context.Context) (int, error) {
 // NextBehind gives some of them, with their documents.
 func (s *Store) NextBehind(ctx context.Context, most int) ([]Piece, error) {
 	var out []Piece
-	return out, s.behind(s.long.WithContext(ctx)).Omit("thumbnail").Order("figured").Limit(most).Find(&out).Error
+	return out, s.behind(s.long.WithContext(ctx)).Order("figured").Limit(most).Find(&out).Error
 }
 
 func (s *Store) behind(db *gorm.DB) *gorm.DB {

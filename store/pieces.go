@@ -55,7 +55,7 @@ func (s *Store) Pieces(ctx context.Context, search string, limit, offset int) ([
 		q = q.Limit(limit)
 	}
 	var out []Piece
-	return out, int(total), q.Omit("document", "thumbnail").Order("updated_at DESC, id").Offset(offset).Find(&out).Error
+	return out, int(total), q.Omit("document").Order("updated_at DESC, id").Offset(offset).Find(&out).Error
 }
 
 // Piece gives one piece.

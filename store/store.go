@@ -82,7 +82,10 @@ func (s *Store) connect(ctx context.Context, url string, most int32, into **gorm
 		pool.Close()
 		return err
 	})
-	*into, err = gorm.Open(postgres.New(postgres.Config{Conn: db}), &gorm.Config{TranslateError: true, Logger: logger.Discard})
+	*into, err = gorm.Open(postgres.New(postgres.Config{Conn: db}), &gorm.Config{
+		TranslateError: true, Logger: logger.Discard,
+		QueryFields: true, // not the columns beside them, which only searches and lists need
+	})
 	return db, err
 }
 
