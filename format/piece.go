@@ -173,6 +173,21 @@ func (b *builder) readMaterials() {
 			b.materials[doc.ID] = made
 		}
 	}
+	b.tellApart()
+}
+
+// tellApart gives materials of one name their sizes too, so that a sentence that names one can mean no
+// other.
+func (b *builder) tellApart() {
+	named := map[string]int{}
+	for _, m := range b.doc.Materials {
+		named[m.Name]++
+	}
+	for _, m := range b.doc.Materials {
+		if made, size := b.materials[m.ID], m.SizeText(); made != nil && named[m.Name] > 1 && size != "" {
+			made.Name = m.Name + " " + size
+		}
+	}
 }
 
 func (b *builder) palette() map[string]*material.Material {
