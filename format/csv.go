@@ -87,6 +87,9 @@ func openCSV(data []byte) (*csv.Reader, []column, error) {
 	if len(data) > MaxCatalogueBytes {
 		return nil, nil, Faults{{Says: fmt.Sprintf("The file has %d MB; a catalogue file holds at most %d MB.", len(data)>>20, MaxCatalogueBytes>>20)}}
 	}
+	if line := longRow(data); line > 0 {
+		return nil, nil, Faults{{Says: fmt.Sprintf("The row that begins at line %d is longer than %d kB. A quote may be missing its other one.", line, maxRow>>10)}}
+	}
 	in := csv.NewReader(bytes.NewReader(bytes.TrimPrefix(data, []byte("\ufeff"))))
 	in.FieldsPerRecord = -1
 	in.ReuseRecord = true
@@ -96,6 +99,28 @@ func openCSV(data []byte) (*csv.Reader, []column, error) {
 	}
 	fields, err := headOf(slices.Clone(head))
 	return in, fields, err
+}
+
+// maxRow is how many bytes a row may have: a reader holds all of its cells at once.
+const maxRow = 256 << 10
+
+// longRow gives the line that a row begins at which is longer than that; 0 where there is none. A line
+// that ends between quotes does not end its row.
+func longRow(data []byte) int {
+	began, beganAt, line, quoted := 0, 1, 1, false
+	for i, c := range data {
+		switch {
+		case i-began > maxRow:
+			return beganAt
+		case c == '"':
+			quoted = !quoted
+		case c == '\n':
+			if line++; !quoted {
+				began, beganAt = i+1, line
+			}
+		}
+	}
+	return 0
 }
 
 // headOf finds the column of each name.

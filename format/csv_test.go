@@ -89,6 +89,24 @@ func TestAFileChangesOnlyItsColumns(t *testing.T) {
 	}
 }
 
+// A row of endless cells would take many times its size.
+func TestARowIsOfALimitedLength(t *testing.T) {
+	head := "id,class,name\n"
+	for name, tt := range map[string]struct {
+		file, says string
+	}{
+		"commas":            {head + "a,bead,A\n" + strings.Repeat(",", 300<<10), "begins at line 3 is longer than 256 kB"},
+		"a quote left open": {head + "a,bead,\"A\n" + strings.Repeat("b,bead,B\n", 40_000), "begins at line 2 is longer"},
+		"quoted lines":      {head + strings.Repeat("\"\n\",", 80_000), "begins at line 2 is longer"},
+		"many rows":         {head + strings.Repeat("b,bead,B\n", 40_000), ""},
+		"quoted commas":     {head + strings.Repeat("b,bead,\"B,\n\"\"B\"\n", 20_000), ""},
+	} {
+		if err := format.CheckCSV([]byte(tt.file)); (err == nil) != (tt.says == "") || err != nil && !strings.Contains(err.Error(), tt.says) {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+}
+
 func TestInvalidRowsAreReportedAndTheOthersKept(t *testing.T) {
 	head := "id,class,name,shape,acrossMm,holeMm,run.count,run.measuredMm,look.colour,onHand\n"
 	good := "pearl-4,bead,Pearl,round,4,0.8,,,#efe6da,12\n"
