@@ -78,7 +78,7 @@ func (s *Store) ImportMaterials(ctx context.Context, name string, of func(known 
 		for i := range rows {
 			rows[i].ImportID = made.ID
 		}
-		if err := inBatches(ctx, tx, list, rows, progress); err != nil {
+		if err := inBatches(tx, list, rows, progress); err != nil {
 			return err
 		}
 		return counted(tx, len(list))
@@ -102,7 +102,7 @@ func (s *Store) next(m *Material, before *Material) importRow {
 	return row
 }
 
-func inBatches(ctx context.Context, tx *gorm.DB, list []Material, rows []importRow, progress func(done, total int)) error {
+func inBatches(tx *gorm.DB, list []Material, rows []importRow, progress func(done, total int)) error {
 	for from := 0; from < len(list); from += batch {
 		to := min(from+batch, len(list))
 		part, were := list[from:to], rows[from:to]
@@ -114,7 +114,7 @@ func inBatches(ctx context.Context, tx *gorm.DB, list []Material, rows []importR
 		}
 		progress(to, len(list))
 	}
-	return ctx.Err()
+	return nil // a context that has ended undoes all of it
 }
 
 // AddMaterials keeps new materials, all of them or none.
@@ -172,7 +172,7 @@ func (s *Store) UndoImport(ctx context.Context, id int64) (undone, changedSince 
 		var back []Material
 		for _, row := range rows {
 			m := now[row.MaterialID]
-			if m == nil || m.Revision != row.Revision || m.DeletedAt.Valid {
+			if m == nil || m.Revision != row.Revision {
 				changedSince++
 				continue
 			}

@@ -137,6 +137,49 @@ func TestAnImportIsUndone(t *testing.T) {
 	}
 }
 
+// What an import overwrote is kept as long as deleted things are.
+func TestImportsAreForgottenInTheEnd(t *testing.T) {
+	s := open(t)
+	if _, err := importing(t.Context(), s, beads(2, 5), quiet); err != nil {
+		t.Fatal(err)
+	}
+	for _, tt := range []struct{ days, left int }{{89, 1}, {91, 0}} {
+		if _, err := s.Purge(t.Context(), days(tt.days)); err != nil {
+			t.Fatal(err)
+		}
+		if list, err := s.Imports(t.Context()); err != nil || len(list) != tt.left {
+			t.Errorf("after %d days: %v, %+v", tt.days, err, list)
+		}
+	}
+	if held(t, s, "bead-000").Name == "" {
+		t.Error("what was imported is gone with it")
+	}
+}
+
+// Where there are more than are counted, the first ones of all are shown all the same.
+func TestManyMaterialsAreShownInTheirOrder(t *testing.T) {
+	s := open(t)
+	list := beads(10_100, 1)
+	slices.Reverse(list)
+	if err := s.AddMaterials(t.Context(), list); err != nil {
+		t.Fatal(err)
+	}
+	for _, w := range []store.Filter{{Limit: 2}, {Limit: 2, Search: "bead"}, {Limit: 2, Search: "bead-000"}} {
+		page, total, err := s.Materials(t.Context(), w)
+		want := 10_000
+		if w.Search == "bead-000" {
+			want = 1
+		}
+		if err != nil || total != want || page[0].ID != "bead-000" || len(page) > 1 && page[1].ID != "bead-001" {
+			t.Errorf("%+v: %v, %d in all, %+v", w, err, total, page)
+		}
+	}
+	page, total, err := s.Materials(t.Context(), store.Filter{Limit: 2, Offset: 1, Search: "bead-000"})
+	if err != nil || total != 1 || len(page) != 0 {
+		t.Errorf("%v, %d, %+v", err, total, page)
+	}
+}
+
 // Of a large catalogue what is near a piece is within reach, and no more than that.
 func TestWhatIsNearIsWithinReach(t *testing.T) {
 	s := open(t)
