@@ -161,6 +161,27 @@ func TestAnImportRespectsWhatWasChangedSince(t *testing.T) {
 	}
 }
 
+// A file that says nothing of revisions is imported as it stands; a row of a deleted material brings it
+// back, though it is as it was; of very many rows the first are named.
+func TestRowsOfAFileAreSorted(t *testing.T) {
+	b := start(t)
+	b.call("DELETE", "/api/materials/lantern-10?base=1", nil, nil)
+	file := "id,onHand\nlantern-8,9\nlantern-10,18\n"
+	for i := range 600 {
+		file += fmt.Sprintf("none-%d,1\n", i)
+	}
+	var preview server.CataloguePreview
+	b.call("POST", "/api/catalogue/preview", file, &preview)
+	if preview.Changed.Count != 1 || preview.Since.Count != 0 || preview.Refused.Count != 600 || preview.New.Count != 1 || len(preview.Refused.Rows) != 500 {
+		t.Errorf("%d changed, %d since, %d of %d rejected", preview.Changed.Count, preview.Since.Count, len(preview.Refused.Rows), preview.Refused.Count)
+	}
+	b.call("POST", "/api/catalogue", file, nil)
+	var found server.Catalogue
+	if b.call("GET", "/api/materials?ids=lantern-10", nil, &found); len(found.Items) != 1 || found.Items[0].OnHand != 18 || found.Items[0].Revision != 3 {
+		t.Errorf("%+v", found.Items)
+	}
+}
+
 func TestADeletedMaterialIsListedAndRestored(t *testing.T) {
 	b := start(t)
 	var p server.Problem

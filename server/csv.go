@@ -67,7 +67,7 @@ func (s *server) registerCSV(api huma.API) {
 			}
 			defer leave()
 			var known []store.Material
-			if err := s.store.EachMaterial(ctx, func(m store.Material) error {
+			if err := s.store.EachMaterial(ctx, true, func(m store.Material) error {
 				known = append(known, m)
 				return nil
 			}); err != nil {
@@ -124,7 +124,7 @@ func (s *server) catalogueCSV(ctx context.Context, _ *struct{}) (*huma.StreamRes
 		out, err := format.NewCSV(c.BodyWriter())
 		if err == nil {
 			sent := 0
-			err = s.store.EachMaterial(ctx, func(m store.Material) error {
+			err = s.store.EachMaterial(ctx, false, func(m store.Material) error {
 				if sent++; sent%1000 == 1 { // the first too: it may have waited for a connection
 					longer(c)
 				}

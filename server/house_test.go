@@ -62,6 +62,9 @@ func TestListsFollowTheHouseMethod(t *testing.T) {
 	if after := finished(); house.Behind != 0 || after <= before {
 		t.Errorf("%d are still behind; %v became %v", house.Behind, before, after)
 	}
+	if b.call("PUT", "/api/house", houseSave{2, format.House{}}, &house); house.Behind < 20 {
+		t.Errorf("of the next one %d are behind", house.Behind)
+	}
 }
 
 type houseSave struct {

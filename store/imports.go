@@ -204,10 +204,10 @@ func (s *Store) asBefore(m Material, before *kept) Material {
 	return m
 }
 
-// EachMaterial goes through the whole catalogue, archived materials too, one at a time as they come
-// from the database, so that none of it is held.
-func (s *Store) EachMaterial(ctx context.Context, do func(m Material) error) error {
-	rows, err := s.long.WithContext(ctx).Raw("SELECT document, on_hand, retired, revision FROM materials WHERE deleted_at IS NULL ORDER BY " + byName).Rows()
+// EachMaterial goes through the whole catalogue, archived materials too, and deleted ones if asked
+// for, one at a time as they come from the database, so that none of it is held.
+func (s *Store) EachMaterial(ctx context.Context, deleted bool, do func(m Material) error) error {
+	rows, err := s.long.WithContext(ctx).Raw("SELECT document, on_hand, retired, revision, deleted_at FROM materials WHERE deleted_at IS NULL OR ? ORDER BY "+byName, deleted).Rows()
 	if err != nil {
 		return err
 	}
@@ -215,7 +215,7 @@ func (s *Store) EachMaterial(ctx context.Context, do func(m Material) error) err
 	for rows.Next() {
 		var m Material
 		var document []byte
-		if err := rows.Scan(&document, &m.OnHand, &m.Archived, &m.Revision); err != nil {
+		if err := rows.Scan(&document, &m.OnHand, &m.Archived, &m.Revision, &m.DeletedAt); err != nil {
 			return err
 		}
 		if err := json.Unmarshal(document, &m.Document); err != nil {

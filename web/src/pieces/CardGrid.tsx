@@ -18,7 +18,7 @@ interface Props {
   onDelete: (piece: PieceCard) => void;
 }
 
-/** CardGrid shows the cards that are looked at, and a row or two around them, however many there are. */
+/** CardGrid shows the cards that are looked at, and a row around them, however many there are. */
 export function CardGrid({ total, at, scroller, onLooked, onDuplicate, onDelete }: Props) {
   const list = useRef<HTMLDivElement>(null);
   const [columns, setColumns] = useState(1);
@@ -30,7 +30,7 @@ export function CardGrid({ total, at, scroller, onLooked, onDuplicate, onDelete 
     return () => watch.disconnect();
   }, []);
   // eslint-disable-next-line react-hooks/incompatible-library -- what it returns is used here alone
-  const rows = useVirtualizer({ count: Math.ceil(total / columns), getScrollElement: () => scroller.current, estimateSize: () => HIGH, gap: GAP, overscan: 2 });
+  const rows = useVirtualizer({ count: Math.ceil(total / columns), getScrollElement: () => scroller.current, estimateSize: () => HIGH, gap: GAP, overscan: 1 });
   const shown = rows.getVirtualItems();
   const from = (shown[0]?.index ?? 0) * columns;
   const to = ((shown.at(-1)?.index ?? 0) + 1) * columns - 1;
