@@ -52,7 +52,7 @@ test("a material is deleted and restored, and one that is part of a component is
 });
 
 test("copies set aside say how long they are kept, and are kept for good with a name", async ({ page, request }) => {
-  await openCopy(page, "Ferry Bell");
+  await openCopy(page, "Slack Tide");
   const id = page.url().split("/").pop()!;
   const { document } = await (await request.get(`/api/pieces/${id}`)).json();
   for (const notes of ["one", "two"]) await request.put(`/api/pieces/${id}`, { data: { base: 99, document: { ...document, notes } } });
@@ -71,7 +71,7 @@ test("copies set aside say how long they are kept, and are kept for good with a 
 
 test("a long list holds few cards at once, and the keys go through all of it", async ({ page, request }) => {
   const { document } = await (await request.get(`/api/pieces/${(await (await request.get("/api/pieces?limit=1")).json()).pieces[0].id}`)).json();
-  for (let i = 0; i < 60; i++) await request.post("/api/pieces", { data: { ...document, name: `One of many ${i}`, tags: ["many"] } });
+  for (let i = 0; i < 60; i++) await request.post("/api/pieces", { data: { ...document, stack: undefined, name: `One of many ${i}`, tags: ["many"] } });
   await lookFor(page, "one many");
   const cards = page.getByRole("listitem");
   await expect(page.getByText("60 pieces")).toBeVisible();

@@ -85,6 +85,6 @@ test("ten thousand rows are previewed, imported with progress, and cancelled wit
 
   await page.getByTestId("csv").setInputFiles(file);
   await page.getByRole("button", { name: "Import 9999 rows" }).click({ timeout: 60_000 });
-  await expect(page.getByText("9999 rows imported")).toBeVisible();
+  await expect(page.getByText("9999 rows imported")).toBeVisible({ timeout: 60_000 });
   expect(await count()).toBe(9999);
 });
