@@ -1,6 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, unwrap, type ComponentFacts } from "../api/client.ts";
+import { sizeOf } from "../dishes/size.ts";
+import { useHeld } from "../materials/catalogue.ts";
 import { Moved } from "../materials/Moved.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import type { Maker } from "./useMaker.ts";
@@ -18,11 +20,7 @@ export function MakerFacts({ maker }: { maker: Maker }) {
       {maker.component.kind !== "turn" && <OnStrand facts={facts} kind={maker.component.kind} />}
       <h2>{maker.component.kind === "turn" ? "To buy for one round" : "To buy for one"}</h2>
       <dl>
-        {facts.bought.map((part) => (
-          <Fact key={part.material} name={facts.outline.looks?.find((l) => l.material.id === part.material)?.material.name ?? maker.parts.get(part.material)?.material.name ?? part.material}>
-            {part.cutMm ? <Length mm={part.cutMm} /> : part.count}
-          </Fact>
-        ))}
+        <Bought facts={facts} maker={maker} />
       </dl>
       <h2>Checks</h2>
       {facts.checks.length === 0 ? (
@@ -71,7 +69,28 @@ function OnStrand({ facts, kind }: { facts: ComponentFacts; kind: string }) {
 /** fine writes a size that sixteenths of an inch cannot show: in millimetres, as materials are sized. */
 const fine = (mm: number) => `${Math.round(mm * 100) / 100} mm`;
 
-function Fact({ name, children }: { name: string; children: ReactNode }) {
+/** Bought lists what is bought for one, each with its size. */
+function Bought({ facts, maker }: { facts: ComponentFacts; maker: Maker }) {
+  const shop = useHeld(facts.bought.map((part) => part.material));
+  return facts.bought.map((part) => {
+    const whole = shop.get(part.material)?.material ?? maker.parts.get(part.material)?.material;
+    const name = whole?.name ?? facts.outline.looks?.find((l) => l.material.id === part.material)?.material.name ?? part.material;
+    return (
+      <Fact
+        key={part.material}
+        name={
+          <>
+            {name} {whole && !whole.component && <span className="size">{sizeOf(whole)}</span>}
+          </>
+        }
+      >
+        {part.cutMm ? <Length mm={part.cutMm} /> : part.count}
+      </Fact>
+    );
+  });
+}
+
+function Fact({ name, children }: { name: ReactNode; children: ReactNode }) {
   return (
     <div className="fact">
       <dt>{name}</dt>
