@@ -99,10 +99,10 @@ export async function openPiece(page: Page, name: string): Promise<void> {
 
 let made = 0;
 
-/** openCopy opens a piece of the shop as it comes, kept under a name of its own, so that tests do not meet. */
+/** openCopy opens a piece of the shop as it comes, kept under a name of its own and in no stack, so that tests do not meet. */
 export async function openCopy(page: Page, name: string): Promise<void> {
   const docs = readdirSync("demo/pieces").map((file) => JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8")));
-  const data = { ...docs.find((doc) => doc.name === name), name: `For one test ${made++}` };
+  const data = { ...docs.find((doc) => doc.name === name), name: `For one test ${made++}`, stack: undefined };
   const { id } = await (await page.request.post("/api/pieces", { data })).json();
   await page.goto(`/pieces/${id}`);
   await expect(strand(page)).toBeFocused();
