@@ -176,6 +176,7 @@ test("what is decided can be decided again, and the ends follow", async ({ page 
 });
 
 test("? lists the keys, and every view is free of what axe finds", async ({ page }) => {
+  test.slow(); // a dozen views, each gone through from end to end
   const axe = async (view: string) => {
     await page.evaluate(() => document.fonts.ready);
     const found = await new AxeBuilder({ page }).analyze();
