@@ -2,7 +2,6 @@ package format
 
 import (
 	"encoding/csv"
-	"errors"
 	"io"
 	"reflect"
 	"regexp"
@@ -41,17 +40,6 @@ func (w *CSVWriter) Write(row CatalogueRow) error {
 func (w *CSVWriter) Flush() error {
 	w.out.Flush()
 	return w.out.Error()
-}
-
-// WriteCSV writes a catalogue of these rows.
-func WriteCSV(w io.Writer, rows []CatalogueRow) error {
-	out, err := NewCSV(w)
-	for _, row := range rows {
-		if err == nil {
-			err = out.Write(row)
-		}
-	}
-	return errors.Join(err, out.Flush())
 }
 
 // formula begins what a spreadsheet would work out, with the quotes before it that keep it from that.

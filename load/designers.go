@@ -132,14 +132,16 @@ func hugePieces(ctx context.Context, s *shop) ([]figure, error) {
 	}
 	ctx, stop := context.WithCancel(ctx)
 	var health, saves spread
+	var failed error
 	var beside sync.WaitGroup
 	beside.Go(func() {
 		for i := 0; ctx.Err() == nil; i++ {
-			_, took, _ := s.ask(http.MethodGet, "/api/health", nil)
+			_, took, err := s.ask(http.MethodGet, "/api/health", nil)
+			failed = errors.Join(failed, err)
 			health = append(health, took)
 			p.Document.Notes = fmt.Sprint(i)
-			data, took, _ := s.ask(http.MethodPut, "/api/pieces/"+p.ID, map[string]any{"base": p.Revision, "document": p.Document})
-			_ = json.Unmarshal(data, &p)
+			data, took, err := s.ask(http.MethodPut, "/api/pieces/"+p.ID, map[string]any{"base": p.Revision, "document": p.Document})
+			failed = errors.Join(failed, err, json.Unmarshal(data, &p))
 			saves = append(saves, took)
 			time.Sleep(20 * time.Millisecond)
 		}
@@ -147,7 +149,7 @@ func hugePieces(ctx context.Context, s *shop) ([]figure, error) {
 	all, err := s.work(at{clients: 20, beads: 9_900, saveEvery: 5, edits: 10})
 	stop()
 	beside.Wait()
-	if err != nil {
+	if err = errors.Join(err, failed); err != nil {
 		return nil, err
 	}
 	return []figure{

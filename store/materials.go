@@ -108,9 +108,6 @@ func (s *Store) Materials(ctx context.Context, w Filter) ([]Material, int, error
 // are looked up once and put in order; of many their order finds the first ones at once.
 func (s *Store) page(ctx context.Context, narrowed *gorm.DB, limit, offset int) ([]Material, int, error) {
 	q := narrowed.Order(byName).Offset(offset)
-	if limit > 0 {
-		q = q.Limit(limit)
-	}
 	var out []Material
 	if limit == 0 {
 		err := q.Find(&out).Error
@@ -129,7 +126,7 @@ func (s *Store) page(ctx context.Context, narrowed *gorm.DB, limit, offset int) 
 		var total int64
 		return nil, int(total), s.db.WithContext(ctx).Table("(?) AS counted", narrowed.Select("1").Limit(mostCounted)).Count(&total).Error
 	case hits[0].Total == mostCounted:
-		return out, mostCounted, q.Find(&out).Error
+		return out, mostCounted, q.Limit(limit).Find(&out).Error
 	}
 	ids := make([]string, len(hits))
 	for i, h := range hits {
