@@ -56,11 +56,10 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	for _, s := range m.Strands {
 		strand := strandOf(s)
 		strand.Target = targetOf(m.Piece, s)
-		strand.Outwards = outwardsOf(s, m.Piece.House)
 		if opt.Brief {
 			strand.Brief = briefly(s)
 		} else {
-			strand.Placed = placedOf(s.Beads)
+			strand.Placed, strand.Runs, strand.Outwards = placedOf(s.Beads), runsOf(s), outwardsOf(s, m.Piece.House)
 		}
 		a.Strands = append(a.Strands, strand)
 		a.Beads += s.AllBeads()
@@ -73,7 +72,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	a.counts(m)
 	a.making(m, opt)
 	if opt.Drawing {
-		a.draw(m)
+		a.draw(m, opt.Brief)
 	}
 	if err := ctx.Err(); err != nil {
 		return nil, err
@@ -160,7 +159,7 @@ func targetOf(p *piece.Piece, s *measure.Strand) *TargetState {
 func strandOf(s *measure.Strand) Strand {
 	out := Strand{ID: string(s.Row.ID), FinishedMm: exact(s.Finished()), WidthMm: exact(s.Width()), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: s.Count(),
-		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Runs: []RunOf{}, Cut: []CutPart{},
+		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Cut: []CutPart{},
 		PathMm: exact(s.PathLength()),
 		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
 	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)
@@ -183,9 +182,6 @@ func strandOf(s *measure.Strand) Strand {
 		}
 		out.Holders = append(out.Holders, held)
 	}
-	for _, r := range s.Runs() {
-		out.Runs = append(out.Runs, runOf(r, ""))
-	}
 	return out
 }
 
@@ -207,6 +203,14 @@ func loopOf(l *measure.BeadLoop) *BeadLoop {
 	out := &BeadLoop{GirthMm: exact(l.Girth), StrungMm: exact(l.Strung), ThickMm: exact(l.Thick)}
 	for _, b := range l.Beads {
 		out.Beads = append(out.Beads, LoopBead{b.Material.ID, exact(b.At), b.Turned})
+	}
+	return out
+}
+
+func runsOf(s *measure.Strand) []RunOf {
+	out := []RunOf{}
+	for _, r := range s.Runs() {
+		out = append(out, runOf(r, ""))
 	}
 	return out
 }
@@ -244,7 +248,10 @@ func placedOf(beads []measure.Bead) []Placed {
 // to a ten-thousandth of a millimetre.
 func briefly(s *measure.Strand) *BeadRow {
 	n := len(s.Beads)
-	out := &BeadRow{Kinds: []BeadKind{}, Kind: make([]int, n), Node: make([]int, n), AtMm: make([]length.MM, n)}
+	out := &BeadRow{Kinds: []BeadKind{}, Kind: make([]int, n), Node: make([]int, n), AtMm: make([]length.MM, n), Runs: []int{}}
+	for _, r := range s.Runs() {
+		out.Runs = append(out.Runs, r.Count)
+	}
 	known := map[BeadKind]int{}
 	for i, b := range s.Beads {
 		kind := BeadKind{Key: b.Key, Material: b.Material.ID, FromMm: exact(b.From - b.At), ToMm: exact(b.To - b.At),
@@ -325,9 +332,19 @@ func countOf(c measure.Count) Count {
 // outlinePoints is how many points one face is drawn with.
 const outlinePoints = 33
 
-func (a *Analysis) draw(m *measure.Measured) {
+// mostItems is how many items of bead lines a brief answer has as trees.
+const mostItems = 2000
+
+func (a *Analysis) draw(m *measure.Measured, brief bool) {
 	a.Drawing = &Drawing{Outlines: map[string]Outline{}}
+	items := 0
 	for _, s := range m.Strands {
+		items += len(s.Row.Line.Nodes)
+	}
+	for _, s := range m.Strands {
+		if brief && items > mostItems {
+			break
+		}
 		a.Drawing.Lines = append(a.Drawing.Lines, LineTree{string(s.Row.ID), nodesOf(s.Row.Line.Items, s.Fills, pinnedIn(m.Piece, s.Row))})
 	}
 	for _, mat := range m.Piece.Palette {
@@ -383,7 +400,7 @@ func nodesOf(items []*pattern.Node, fills pattern.Fills, pinned func(n *pattern.
 			kind = "gap"
 		}
 		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
-			Repeats: fills[n], Column: n.Col, End: n.End, Pinned: pinned(n)}
+			Repeats: fills[n], Pinned: pinned(n)}
 		if n.Hangs() {
 			node.Key = n.DropKey()
 		}

@@ -104,8 +104,8 @@ type Strand struct {
 	Cut           []CutPart    `json:"cut"`
 	Beads         int          `json:"beads"`
 	Placed        []Placed     `json:"placed,omitzero"`
-	Brief         *BeadRow     `json:"brief,omitempty" doc:"The same beads in few words, in place of placed; only on request."`
-	Runs          []RunOf      `json:"runs" doc:"Alike beads in a row, from the left."`
+	Brief         *BeadRow     `json:"brief,omitempty" doc:"The same beads in few words, in place of placed, runs and outwards; only on request."`
+	Runs          []RunOf      `json:"runs,omitzero" doc:"Alike beads in a row, from the left."`
 	Outwards      []RunOf      `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
 	Drops         []DropOf     `json:"drops,omitempty" doc:"The different drops and loops of its own cord."`
 	Holders       []HeldAt     `json:"holders,omitempty" doc:"Where something holds a bead beside a gap."`
@@ -228,6 +228,7 @@ type BeadRow struct {
 	Kind  []int       `json:"kind"`
 	Node  []int       `json:"node"`
 	AtMm  []length.MM `json:"atMm"`
+	Runs  []int       `json:"runs" doc:"How many beads each run has, from the left."`
 }
 
 // BeadKind is what alike beads share; fromMm and toMm are from their middle.
@@ -334,7 +335,7 @@ type CautionShown struct {
 // Drawing is what a picture of the piece needs beside the positions.
 type Drawing struct {
 	Outlines map[string]Outline `json:"outlines" doc:"By material."`
-	Lines    []LineTree         `json:"lines" doc:"The bead lines as trees."`
+	Lines    []LineTree         `json:"lines,omitzero" doc:"The bead lines as trees. In few words they are left out where they have more items than anybody looks through."`
 	Picture  *Picture           `json:"picture,omitempty" doc:"Only on request."`
 }
 
@@ -364,14 +365,12 @@ type Node struct {
 	Pinned   bool      `json:"pinned,omitempty"`
 	Kind     string    `json:"kind" enum:"bead,gap,drop,loop,group,mirror,fill"`
 	Count    int       `json:"count"`
-	Reversed bool      `json:"reversed"`
+	Reversed bool      `json:"reversed,omitempty"`
 	Key      string    `json:"key,omitempty"`
 	Length   string    `json:"length,omitempty"`
 	Mm       length.MM `json:"mm,omitempty" doc:"Of a gap."`
 	Pitch    bool      `json:"pitch,omitempty" doc:"Of a gap: from middle to middle."`
 	Repeats  int       `json:"repeats,omitempty" doc:"How often a fill was found to repeat."`
-	Column   int       `json:"column"`
-	End      int       `json:"end"`
 	Items    []Node    `json:"items,omitempty"`
 	Centre   []Node    `json:"centre,omitempty"`
 }

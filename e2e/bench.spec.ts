@@ -36,6 +36,25 @@ test("a line that has an error is shown at its place and is still there after a 
   await expect(page.getByRole("alert")).toHaveCount(0);
 });
 
+test("a line of more items than anybody looks through has no chips, and its counts still step by key, once each to undo", async ({ page }) => {
+  await startPiece(page, "Very long", "A clasp", "9000 mm");
+  const short = "D 2D ".repeat(10).trim();
+  await typeLine(page, short);
+  await expect(page.getByRole("group", { name: "The bead line as chips" })).toBeVisible();
+  const long = "D 2D ".repeat(1001).trim();
+  await line(page).fill(long);
+  await expect(page.getByText("Too many items to show as chips")).toBeVisible();
+  await strand(page).focus();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("ArrowUp");
+  await expect(line(page)).toHaveValue(`2${long}`);
+  await page.keyboard.press("ArrowDown");
+  await expect(line(page)).toHaveValue(long);
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("ControlOrMeta+Z");
+  await expect(line(page), "stepping to fewer than one was nothing to undo").toHaveValue(`2${long}`);
+});
+
 test("target and tolerance are typed as people say them, in both units at once", async ({ page }) => {
   await startPiece(page, "Both units");
   const target = page.getByLabel("Target length");

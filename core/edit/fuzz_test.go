@@ -9,7 +9,7 @@ import (
 )
 
 // lineOps are the operations that work on a line, for a number to pick from.
-var lineOps = []Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, HangDrop, HangLoop}
+var lineOps = []Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Step, Turn, Move, Shuffle, Letter, SetLine, HangDrop, HangLoop}
 
 // Whatever is asked of whatever line: it is refused in words, or gives a line that
 // reads back the same and a selection inside of it, and the piece it was asked of

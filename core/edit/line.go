@@ -12,7 +12,7 @@ import (
 
 // IsLineOp says whether an operation works on a row's bead line.
 func IsLineOp(do Do) bool {
-	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop, HangLoop}, do)
+	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Step, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop, HangLoop}, do)
 }
 
 // lineEditor edits the line of one row of a piece, whose beads lie as measured
@@ -75,6 +75,8 @@ func (e *lineEditor) apply(op Op) (Result, error) {
 		return keep, err
 	case Count:
 		return keep, e.line.SetCount(op.Node, op.N)
+	case Step:
+		return keep, e.line.Step(op.Node, op.N)
 	case Turn:
 		if op.Node < 0 || op.Node >= len(e.line.Nodes) {
 			return keep, refuse("The bead line has no item %d.", op.Node)

@@ -32,6 +32,7 @@ const (
 	Ungroup    Do = "ungroup"     // write out the group or mirror round it
 	Copy       Do = "copy"        // spell it, changing nothing
 	Count      Do = "count"       // give node Node the count N
+	Step       Do = "step"        // give it N more, or fewer; it keeps at least one
 	Turn       Do = "turn"        // reverse node Node where it stands
 	Move       Do = "move"        // move the selection to gap N
 	Shuffle    Do = "shuffle"     // put it into another order, by the seed N, no two alike touching

@@ -199,16 +199,11 @@ func (l *Line) SetCount(id, n int) error {
 	if id < 0 || id >= len(l.Nodes) || n < 0 || n > MaxCount {
 		return fault(BadCount, 1, fmt.Sprintf("A count goes from 1 to %d.", MaxCount), "a number from 1 to 9999")
 	}
-	node := l.Nodes[id]
 	if n > 0 {
-		for _, loop := range l.Nodes {
-			if loop.Kind == Loop && loop.Centre[0] == node {
-				node = loop // with its bead comes its loop
-			}
-		}
-		node.Count = n
+		l.counted(id).Count = n
 		return nil
 	}
+	node := l.Nodes[id]
 	d := deletion{drop: map[*Node]map[int]bool{node: {}}}
 	for i := range node.Count {
 		d.drop[node][i] = true
@@ -216,6 +211,29 @@ func (l *Line) SetCount(id, n int) error {
 	l.Items = d.rebuild(l.Items)
 	l.number()
 	return nil
+}
+
+// Step makes the node come n times more, or fewer; it stays at least once, and a
+// step past the most changes nothing.
+func (l *Line) Step(id, n int) error {
+	if id < 0 || id >= len(l.Nodes) {
+		return fault(BadCount, 1, fmt.Sprintf("The bead line has no item %d.", id), "an item of the line")
+	}
+	if to := l.counted(id).Count + n; to >= 1 && to <= MaxCount {
+		l.counted(id).Count = to
+	}
+	return nil
+}
+
+// counted is the node whose count says how often this one comes: with the bead of a
+// loop comes its loop.
+func (l *Line) counted(id int) *Node {
+	for _, loop := range l.Nodes {
+		if loop.Kind == Loop && loop.Centre[0] == l.Nodes[id] {
+			return loop
+		}
+	}
+	return l.Nodes[id]
 }
 
 // InsertBetween puts the items into a gap so that as little as possible follows:

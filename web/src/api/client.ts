@@ -5,9 +5,11 @@ type Schemas = components["schemas"];
 
 export type Document = Schemas["Document"];
 export type Material = Schemas["Material"];
-export type Strand = Schemas["Strand"] & { placed: Placed[] };
+export type Strand = Omit<Schemas["Strand"], "runs"> & { placed: Placed[]; runs: Run[] };
 export type Analysis = Omit<Schemas["Analysis"], "strands"> & { strands: Strand[] };
 export type Placed = Schemas["Placed"];
+/** Run is alike beads in a row; how far the strand reaches with it is in whole answers only. */
+export type Run = Omit<Schemas["RunOf"], "reachedMm"> & { reachedMm?: number };
 export type EndPart = Schemas["EndPart"];
 export type Outline = Schemas["Outline"];
 export type SeatDrawn = Schemas["SeatDrawn"];

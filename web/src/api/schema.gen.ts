@@ -879,6 +879,8 @@ export interface components {
             kind: number[];
             kinds: components["schemas"]["BeadKind"][];
             node: number[];
+            /** @description How many beads each run has, from the left. */
+            runs: number[];
         };
         BelowRun: {
             /** Format: double */
@@ -1262,8 +1264,8 @@ export interface components {
             waived?: components["schemas"]["Waiver"][];
         };
         Drawing: {
-            /** @description The bead lines as trees. */
-            lines: components["schemas"]["LineTree"][];
+            /** @description The bead lines as trees. In few words they are left out where they have more items than anybody looks through. */
+            lines?: components["schemas"]["LineTree"][];
             /** @description By material. */
             outlines: {
                 [key: string]: components["schemas"]["Outline"];
@@ -2144,11 +2146,7 @@ export interface components {
         Node: {
             centre?: components["schemas"]["Node"][];
             /** Format: int64 */
-            column: number;
-            /** Format: int64 */
             count: number;
-            /** Format: int64 */
-            end: number;
             /** Format: int64 */
             id: number;
             items?: components["schemas"]["Node"][];
@@ -2169,7 +2167,7 @@ export interface components {
              * @description How often a fill was found to repeat.
              */
             repeats?: number;
-            reversed: boolean;
+            reversed?: boolean;
         };
         Operation: {
             /** @description Of a change to a line: make it in every row with the same line. */
@@ -2180,7 +2178,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -2901,7 +2899,7 @@ export interface components {
         Strand: {
             /** Format: int64 */
             beads: number;
-            /** @description The same beads in few words, in place of placed; only on request. */
+            /** @description The same beads in few words, in place of placed, runs and outwards; only on request. */
             brief?: components["schemas"]["BeadRow"];
             cut: components["schemas"]["CutPart"][];
             /** Format: double */
@@ -2959,7 +2957,7 @@ export interface components {
             rightTail: components["schemas"]["Tail"];
             ring: boolean;
             /** @description Alike beads in a row, from the left. */
-            runs: components["schemas"]["RunOf"][];
+            runs?: components["schemas"]["RunOf"][];
             /** Format: double */
             slackMm: number;
             /** Format: double */
@@ -5047,7 +5045,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];

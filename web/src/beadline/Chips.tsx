@@ -27,7 +27,7 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
   const drawing = analysis!.drawing!;
   const strand = strandOf(analysis!, state.row);
   const { placed } = strand;
-  const nodes = drawing.lines.find((line) => line.strand === strand.id)?.nodes ?? [];
+  const nodes = drawing.lines?.find((line) => line.strand === strand.id)?.nodes ?? [];
   const from = Math.min(selection.anchor, selection.focus);
   const to = Math.max(selection.anchor, selection.focus);
   const chosen = from === to ? placed.slice(Math.max(0, from - 1), from) : placed.slice(from, to);
@@ -44,6 +44,7 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
     drops: strand.drops ?? [],
   };
   spanLoops(nodes, spans);
+  if (!drawing.lines) return <p className="quiet">Too many items to show as chips; the text and the felt have them all.</p>;
   return (
     <div className={`chips ${state.behind ? "behind" : ""}`} role="group" aria-label="The bead line as chips">
       <Items items={nodes} tray={tray} />

@@ -5,7 +5,6 @@ import type { Unit } from "../units/length.ts";
 import type { BenchState, Selection } from "./BenchState.ts";
 import { Draft, keptDraft } from "./Draft.ts";
 import { lineOf, withSharedMaterials, withTyped } from "./document.ts";
-import { findNode } from "./lineNodes.ts";
 import { Past, type Moment } from "./Past.ts";
 import { lineFault, troubleOf } from "./trouble.ts";
 
@@ -174,7 +173,8 @@ export class Bench {
         // something else is made again on it; a place in the old line means nothing now.
         return operations.every(asksForNoPlace) ? await this.#send(operations, select) : (edited.text ?? "");
       }
-      this.#remember();
+      // What changes nothing is nothing to undo.
+      if (JSON.stringify(edited.document) !== JSON.stringify(doc)) this.#remember();
       const next = withSharedMaterials(edited.document, doc);
       if (answer) {
         const analysis = opened(answer);
@@ -267,18 +267,13 @@ export class Bench {
     void this.edit(() => {
       const { anchor, focus } = this.#state.selection;
       const bead = strandOf(this.#state.analysis, this.#state.row)?.placed[Math.max(0, anchor === focus ? focus - 1 : Math.min(anchor, focus))];
-      return bead && this.#stepped(bead.node, by);
+      return bead && { do: "step", node: bead.node, n: by };
     }, false);
   }
 
   /** stepNode changes the count of one item of the line. */
   stepNode(id: number, by: number) {
-    void this.edit(() => this.#stepped(id, by), false);
-  }
-
-  #stepped(id: number, by: number): LineOperation | undefined {
-    const node = findNode(this.#state.analysis?.drawing?.lines.find((line) => line.strand === this.#state.row)?.nodes ?? [], id);
-    return node && node.count + by >= 1 ? { do: "count", node: id, n: node.count + by } : undefined;
+    void this.edit({ do: "step", node: id, n: by }, false);
   }
 
   /** moveTo moves the selection to another gap. */

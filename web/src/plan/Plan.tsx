@@ -6,17 +6,19 @@ import planCss from "./plan.css?inline";
 import { fitPage } from "./fitPage.ts";
 import { saveAs, standalone } from "./keep.ts";
 import { PlanSheet } from "./PlanSheet.tsx";
+import { useWhole } from "./useWhole.ts";
 
 /** Plan is the printed page of the piece, with print, save and export. */
 export function Plan() {
   const { id, bench, state } = useBenchContext();
+  const whole = useWhole(state);
   const sheet = useRef<HTMLDivElement>(null);
   const [version, setVersion] = useState<VersionNote | null>(null);
   const [label, setLabel] = useState("");
   const [says, setSays] = useState<string | null>(null);
   const [stamped, setStamped] = useState(state.doc);
   // A stamp belongs to the document it was given for.
-  const stamp = version && stamped === state.doc ? version : null;
+  const stamp = version && stamped === whole?.doc ? version : null;
 
   useEffect(() => {
     if (sheet.current) fitPage(sheet.current);
@@ -79,11 +81,11 @@ export function Plan() {
         </form>
         <span className="quiet" role={says ? "alert" : undefined}>{says ?? "Each of these saves a version that never changes and prints its number on the page."}</span>
       </div>
-      {state.analysis && !state.behind ? (
-        <PlanSheet ref={sheet} doc={state.analysed} analysis={state.analysis} version={stamp} />
+      {whole && !state.behind ? (
+        <PlanSheet ref={sheet} doc={whole.doc} analysis={whole.analysis} version={stamp} />
       ) : (
         <p className="quiet" style={{ padding: 24 }}>
-          The plan is drawn as soon as the bead line has no errors.
+          {state.behind ? "The plan is drawn as soon as the bead line has no errors." : "Drawing the plan…"}
         </p>
       )}
     </div>

@@ -112,7 +112,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
                 )}
                 {run.turned && <em> reversed</em>}
                 {run.side && run.side !== all[i - 1]?.side && <em> {run.side === "right" ? "to the right" : "to the left"}</em>}
-                <span className="reach">{text(run.reachedMm)}</span>
+                <span className="reach">{run.reachedMm !== undefined && text(run.reachedMm)}</span>
               </li>
             ))}
           </ol>
