@@ -62,13 +62,8 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 			strand.Placed, strand.Runs, strand.Outwards = placedOf(s.Beads), runsOf(s), outwardsOf(s, m.Piece.House)
 		}
 		a.Strands = append(a.Strands, strand)
-		a.Beads += s.AllBeads()
 	}
-	for _, j := range m.Piece.Joins {
-		if j.Through() {
-			a.Beads++
-		}
-	}
+	a.Beads = m.AllBeads()
 	a.counts(m)
 	a.making(m, opt)
 	if opt.Drawing {

@@ -69,6 +69,20 @@ func (b *endBuilder) addLoop() {
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleBeads, Length: b.beads.Girth / 2, Loop: b.beads, Hung: b.ending.Hung})
 }
 
+// AllBeads counts all beads of the piece, with those that rows share.
+func (m *Measured) AllBeads() int {
+	n := 0
+	for _, s := range m.Strands {
+		n += s.AllBeads()
+	}
+	for _, j := range m.Piece.Joins {
+		if j.Through() {
+			n++
+		}
+	}
+	return n
+}
+
 // AllBeads counts the beads of the strand with its riders and those of its loops and legs.
 func (s *Strand) AllBeads() int {
 	n := s.Count()
