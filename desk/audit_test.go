@@ -97,11 +97,14 @@ func TestPlantedContradictionsAreFoundAndNothingElse(t *testing.T) {
 					continue
 				}
 				before := len(left)
-				left = slices.DeleteFunc(left, func(p [2]int) bool { return s.State == "left-out" && p[0] == p[1] || covers(append(s.Also, [2]int{s.From, s.To}), p) })
+				left = slices.DeleteFunc(left, func(p [2]int) bool {
+					return s.State == "left-out" && p[0] == p[1] || covers(append(s.Also, [2]int{s.From, s.To}), p)
+				})
 				if len(left) == before {
 					t.Errorf("%s, %d planted: false: line %d %q: %s %s", w.name, len(at), s.Line, text[s.From:s.To], s.State, s.Why)
 				}
 			}
+			w.settles(t, text, audit)
 			for _, p := range left {
 				t.Errorf("%s: %q is not found", w.name, text[max(0, p[0]-20):min(len(text), p[1]+20)])
 			}
@@ -112,5 +115,140 @@ func TestPlantedContradictionsAreFoundAndNothingElse(t *testing.T) {
 	}
 	if found != 40 {
 		t.Errorf("%d of 40 contradictions are found", found)
+	}
+}
+
+// settles says where the corrected text, or the piece that has taken over a figure, still
+// disagrees.
+func (w *writtenText) settles(t *testing.T, text string, audit *desk.Audit) {
+	t.Helper()
+	again, err := desk.AuditText(w.piece, audit.Corrected, w.answers, format.House{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	uncorrected := 0
+	for _, s := range audit.Statements {
+		if isWrong(s) && len(s.Edits) == 0 {
+			uncorrected++
+		}
+		// A target is what the solver works to; the others are there at once.
+		if s.Take == nil || s.Kind == "length" {
+			continue
+		}
+		taken, err := desk.AuditText(apply(t, w.piece, s.Take...), text, w.answers, format.House{})
+		if err != nil {
+			t.Fatalf("%s: %v", w.name, err)
+		}
+		if !slices.ContainsFunc(taken.Statements, func(after desk.Statement) bool {
+			return after.From == s.From && after.Kind == s.Kind && after.State == "agrees"
+		}) {
+			t.Errorf("%s: line %d is taken into the piece by %+v and still differs", w.name, s.Line, s.Take)
+		}
+	}
+	for _, s := range again.Statements {
+		if isWrong(s) && uncorrected == 0 {
+			t.Errorf("%s: corrected, line %d still %s: %s", w.name, s.Line, s.State, s.Why)
+		}
+	}
+}
+
+// auditOf holds a text against a demo piece.
+func auditOf(t testing.TB, piece, text string, answers map[string]string) *desk.Audit {
+	t.Helper()
+	audit, err := desk.AuditText(read(t, demoFile(t, "pieces/"+piece+".json")), text, answers, format.House{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return audit
+}
+
+// Each line of the text, and how what it says stands: a + agrees, a - differs, ? asks, and
+// = has nothing to compare; / is not understood.
+func TestWhatIsReadAndHowItStands(t *testing.T) {
+	signs := map[string]string{"agrees": "+", "differs": "-", "crosses": "x", "asks": "?", "nothing": "=", "left-out": "o"}
+	for _, tt := range []struct{ piece, text, want string }{
+		// counts, as people write them
+		{"harbour-lights", "ninety 4mm sea pearls", "+"},
+		{"harbour-lights", "Sea-pearl round, 4 mm: 90", "+"},
+		{"harbour-lights", "90 x sea-pearl", "+"},
+		{"harbour-lights", "sea pearls ........ 90", "+"},
+		{"harbour-lights", "2 dozen pearls", "-"},
+		{"harbour-lights", "a pair of caps and the enamel sail", "++"},
+		{"harbour-lights", "90 S, 8 P", "--"},
+		{"harbour-lights", "8 S, 90 P", "++"},
+		{"harbour-lights", "a crimp and a ring at each end, 1 clasp", "+++"},
+		{"harbour-lights", "2 crimps, one at each end", "+/"},
+		{"harbour-lights", "45 pearls on each side", "+"},
+		{"harbour-lights", "46 pearls on each side", "-"},
+		{"harbour-lights", "90 sea pearls 6 mm", "-"},
+		{"harbour-lights", "1,090 pearls", "-"},
+		{"harbour-lights", "3 bails", "?"},
+		{"harbour-lights", "109 beads in all", "+"},
+		{"harbour-lights", "Bead total: 108", "-"},
+		// lengths
+		{"harbour-lights", "17 3/4\" long", "+"},
+		{"harbour-lights", "Length 450 mm (17 3/4 in)", "+"},
+		{"harbour-lights", "Length 450 mm (18 1/2 in)", "x"},
+		{"harbour-lights", "Length 44,5 cm", "-"},
+		{"harbour-lights", "17½ in necklace", "-"},
+		{"harbour-lights", "Finished length 453 mm", "+"},
+		{"harbour-lights", "Finished length 454.2 mm", "-"},
+		// cord: the path is 492.8 mm, the house cuts 612.8
+		{"harbour-lights", "Cut 49 cm of wire", "-"},
+		{"harbour-lights", "Cut 493 mm of wire", "+"},
+		{"harbour-lights", "Cut 492 mm of wire", "-"},
+		{"harbour-lights", "wire 0.36 mm: 2 feet", "+"},
+		{"harbour-lights", "half a metre of wire", "+"},
+		{"harbour-lights", "1 spool of wire (10 m)", "+"},
+		{"harbour-lights", "cut 2 pieces of wire 50 cm each", "-"},
+		{"harbour-lights", "Wire: 55 cm in all. Cut 60 cm of wire.", "x+"},
+		// packs
+		{"harbour-lights", "2 strands of sea-pearls (45 each)", "+"},
+		{"harbour-lights", "2 strands of sea-pearls, 44 each", "-"},
+		{"harbour-lights", "1 strand of pearls", "="},
+		{"harbour-lights", "1 strand of sea-pearls (40 cm)", "+"},
+		{"harbour-lights", "1 strand of sea-pearls (35 cm)", "-"},
+		// steps
+		{"ferry-bell", "String 2 tide stones, 1 spacer, 1 rondelle. Repeat 10 more times.", "++++"},
+		{"ferry-bell", "(2 tide stones, 1 spacer, 1 rondelle) x 11", "++++"},
+		{"ferry-bell", "String 2 tide stones, 1 spacer. Repeat steps 1 to 3.", "=="},
+		{"slack-tide", "String 6 steel rounds, a spacer, 3 steel rounds. Pass back through 3 rounds.", "=--/"},
+		// rows
+		{"crossed-lines", "two-strand necklace", "+"},
+		{"crossed-lines", "3 rows", "-"},
+		{"crossed-lines", "Row 1: 43 green rounds, 42 spacers", "++"},
+		{"crossed-lines", "43 green rounds in the first row and 1 in the lower row", "+/"},
+		{"crossed-lines", "Row 3: 43 green rounds", "-"},
+		{"crossed-lines", "174 beads: row 1: 85, row 2: 88", "++-"},
+		{"crossed-lines", "2 crimps on each row", "+"},
+		{"crossed-lines", "rows of 431 and 436 mm", "+"},
+		{"crossed-lines", "rows of 431 and 446 mm", "-"},
+		{"crossed-lines", "each row 5 mm longer than the one before", "+"},
+		{"crossed-lines", "each row 30 mm longer than the one before", "-"},
+		{"crossed-lines", "cut a wire for each row, 60 cm", "+"},
+		{"crossed-lines", "wire: 2 x 60 cm", "+"},
+		{"slipway", "Rows 1 and 5: 43 rondelles each", "+"},
+		{"slipway", "Rows 2 and 4: 40 tide stones", "+"},
+		{"slipway", "Rows 2 and 3: 20 tide stones each", "-"},
+		// components
+		{"barnacle-row", "14 sea pearls", "+"},
+		{"barnacle-row", "14 pearl coils, 14 sea-pearls, 28 head pins", "+++"},
+		{"barnacle-row", "7 pearl coils", "-"},
+		{"three-moorings", "60 cm of brass chain", "-"},
+		{"three-moorings", "61 cm of brass chain", "+"},
+		// what says nothing that can be compared
+		{"harbour-lights", "I made this one for the fair", "/"},
+		{"harbour-lights", "Man nimmt 50 Perlen", "/"},
+		{"harbour-lights", "8/0 seeds", "/"},
+	} {
+		audit := auditOf(t, tt.piece, tt.text, nil)
+		got := ""
+		for _, s := range audit.Statements {
+			got += signs[s.State]
+		}
+		got += strings.Repeat("/", len(audit.Unread))
+		if got != tt.want {
+			t.Errorf("%s, %q: %s, want %s: %+v, unread %+v", tt.piece, tt.text, got, tt.want, audit.Statements, audit.Unread)
+		}
 	}
 }

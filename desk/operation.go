@@ -17,7 +17,7 @@ import (
 // Operation is one change to a piece: the same for keys, hands, fixes and the
 // command line.
 type Operation struct {
-	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,step,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-sizes,set-target,set-body,set-house,waive,unwaive,set-details,set-stack"`
+	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,step,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-sizes,set-target,set-body,set-house,waive,unwaive,set-details,set-stack,set-written"`
 	At          *format.Place   `json:"at,omitempty"`
 	From        int             `json:"from,omitempty" doc:"Gap before the first selected bead."`
 	To          int             `json:"to,omitempty" doc:"Gap behind the last selected bead."`
@@ -34,6 +34,7 @@ type Operation struct {
 	Hanging     *format.Hanging `json:"hanging,omitempty"`
 	Body        *format.Body    `json:"body,omitempty"`
 	Details     *Details        `json:"details,omitempty"`
+	Written     *format.Written `json:"written,omitempty"`
 }
 
 // Details are what a piece is called and found by.
@@ -46,7 +47,8 @@ type Details struct {
 // The operations that change nothing that is computed.
 const (
 	setDetails = "set-details"
-	setStack   = "set-stack" // worn together with the pieces of the stack Text; none for empty
+	setWritten = "set-written" // keep Written beside the piece; none removes it
+	setStack   = "set-stack"   // worn together with the pieces of the stack Text; none for empty
 )
 
 // Edited is a document after operations: what to select in it, and for a copy the
@@ -106,6 +108,10 @@ func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, e
 				return Edited{}, format.Faults{{Where: "operation.details", Says: "Give the details to set."}}
 			}
 			d.Name, d.Notes, d.Tags = o.Details.Name, o.Details.Notes, o.Details.Tags
+			continue
+		}
+		if o.Do == setWritten {
+			d.Written = o.Written
 			continue
 		}
 		if o.Do == setStack {

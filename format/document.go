@@ -36,9 +36,16 @@ type Document struct {
 	Joins     []Join            `json:"joins,omitempty" doc:"What lies between each section and the next."`
 	House     House             `json:"house,omitempty"`
 	Sizes     []Size            `json:"sizes,omitempty" doc:"The same pattern in other sizes."`
+	Written   *Written          `json:"written,omitempty" doc:"The pattern as somebody wrote it down, to be held against the piece."`
 	Pinned    []Pin             `json:"pinned,omitempty" doc:"What stays as it is while the piece is brought to a length."`
 	Waived    []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
 	Materials []Material        `json:"materials"`
+}
+
+// Written is a pattern as somebody wrote it down.
+type Written struct {
+	Text  string            `json:"text" maxLength:"65536"`
+	Names map[string]string `json:"names,omitempty" doc:"What names in it mean: the id of a material, or none."`
 }
 
 // Target is the finished length asked for.

@@ -18,6 +18,8 @@ import (
 const (
 	maxName      = 120
 	maxNotes     = 10_000
+	maxWritten   = 64 << 10 // bytes
+	maxMeanings  = 500
 	maxMaterials = 1000
 	maxFittings  = 20
 	maxTags      = 20
@@ -134,9 +136,27 @@ func (b *builder) texts() {
 	if b.doc.Stack != "" && (checkName(b.doc.Stack) != "" || utf8.RuneCountInString(b.doc.Stack) > maxTag) {
 		b.add("stack", "A stack has a name of a word or two of plain text, at most %d characters.", maxTag)
 	}
+	if w := b.doc.Written; w != nil {
+		b.written(w)
+	}
 	for i, tag := range b.doc.Tags {
 		if checkName(tag) != "" || utf8.RuneCountInString(tag) > maxTag {
 			b.add(fmt.Sprintf("tags[%d]", i), "A tag is a word or two of plain text, at most %d characters.", maxTag)
+		}
+	}
+}
+
+func (b *builder) written(w *Written) {
+	if len(w.Text) > maxWritten {
+		b.add("written.text", "The written pattern has %d kB; the most is %d kB. Paste the part about this piece.", len(w.Text)>>10, maxWritten>>10)
+	}
+	if len(w.Names) > maxMeanings {
+		b.add("written.names", "At most %d names can be given a meaning.", maxMeanings)
+	}
+	for phrase, id := range w.Names {
+		if checkName(phrase) != "" || id == "" || len(id) > maxName {
+			b.add("written.names", "A name in the text is a few words, and means the id of a material, or none.")
+			return
 		}
 	}
 }

@@ -101,6 +101,7 @@ func (s *server) registerAnalysis(api huma.API) {
 		})
 	searched(s, api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, desk.Solve)
 	searched(s, api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"}, desk.RunSizes)
+	call(api, huma.Operation{OperationID: "audit", Method: http.MethodPost, Path: "/api/audit", Summary: "The written pattern of a piece held against it"}, s.audit)
 	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
@@ -162,6 +163,20 @@ func fetched(ops []desk.Operation) []string {
 		}
 	}
 	return ids
+}
+
+func (s *server) audit(ctx context.Context, in *struct{ Body format.Document }) (*answer[*desk.Audit], error) {
+	leave, err := s.turns.forPiece(ctx, &in.Body)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	w := in.Body.Written
+	if w == nil {
+		w = &format.Written{}
+	}
+	out, err := desk.AuditText(&in.Body, w.Text, w.Names, s.options(ctx, "mm").House)
+	return &answer[*desk.Audit]{out}, err
 }
 
 func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], error) {

@@ -56,7 +56,7 @@ func Read(text string, m *measure.Measured, answers map[string]string) (*Audit, 
 	f := factsOf(m)
 	r := &reader{text: text, names: newNames(f.all, m.Piece.Palette), out: &Audit{}}
 	r.lines()
-	a := &auditor{facts: f, names: r.names, answers: answers, Audit: r.out, text: text, open: r.open}
+	a := &auditor{facts: f, names: r.names, answers: answers, Audit: r.out, text: text, open: r.open, mirror: r.back}
 	a.know()
 	a.hold()
 	return r.out, nil
@@ -67,10 +67,14 @@ type reader struct {
 	text  string
 	names *names
 	out   *Audit
-	row   int  // which row the lines under a heading speak of
-	step  bool // they are steps of the work
-	open  bool // some steps are done again in a way that was not understood
+	row   int   // which row the lines under a heading speak of
+	rows  []int // or which of several
+	step  bool  // they are steps of the work
+	open  bool  // some steps are done again in a way that was not understood
+	back  bool  // the steps come back the way they went
 	last  []*Statement
+
+	strung bool // some step strings something
 }
 
 func (r *reader) lines() {
@@ -98,6 +102,7 @@ func (r *reader) line(number int, line string, base int) {
 	if r.heading(tokens) {
 		return
 	}
+	rows, tokens := rowsOfLine(tokens)
 	row, tokens := r.rowOfLine(tokens)
 	step := r.step || len(tokens) > 0 && tokens[0].is(addVerbs...)
 	var now []*Statement
@@ -106,25 +111,82 @@ func (r *reader) line(number int, line string, base int) {
 		said = clauses(tokens, row, true) // what stands beside a repeat is strung too
 	}
 	for _, c := range said {
+		if c.row == whole {
+			c.rows = rows
+		}
+		if back := has(c.tokens, likeWords...); back && (step || r.strung) {
+			r.open, r.back = r.open || r.back, true
+			continue
+		}
 		if has(c.tokens, "repeat", "repeated") {
 			r.repeat(&c, &now)
 			continue
 		}
-		if has(c.tokens, likeWords...) && step {
-			r.open = true
-		}
 		s, understood := c.read()
+		if s == nil {
+			s = r.ofRow(&c)
+		}
+		if s == nil {
+			s = r.cordInAll(&c)
+		}
 		if s == nil {
 			r.out.Unread = append(r.out.Unread, Unread{number, c.from, c.to, !understood})
 			continue
 		}
 		s.Line = number
 		r.out.Statements = append(r.out.Statements, s)
+		for _, t := range slices.Concat(c.tokens, c.aside) {
+			if t.sort == name && t.what != s.known && s.Phrase != "" {
+				r.out.Statements = append(r.out.Statements, &Statement{Kind: OfName, Line: number, From: t.from, To: t.to, Phrase: t.text, known: t.what, row: c.row})
+			}
+		}
 		if s.Kind == OfStrung {
-			now = append(now, s)
+			now, r.strung = append(now, s), true
+			r.open = r.open || r.back // what comes after the way back
 		}
 	}
 	r.last = now
+}
+
+// rowsOfLine takes "Rows 1 and 5:" off the front of a line.
+func rowsOfLine(tokens []token) ([]int, []token) {
+	if !tokens[0].is("rows", "strands") {
+		return nil, tokens
+	}
+	var rows []int
+	for i, t := range tokens[1:] {
+		switch {
+		case t.counts() && t.value <= 20:
+			rows = append(rows, int(t.value))
+		case t.is(":") && rows != nil:
+			return rows, tokens[i+2:]
+		case !t.is("and", ",", "&", "+"):
+			return nil, tokens
+		}
+	}
+	return nil, tokens
+}
+
+// cordInAll reads a length alone behind what is cut: cut 5 wires 36 cm long, 1.8 m in all.
+func (r *reader) cordInAll(c *clause) *Statement {
+	last, f := len(r.out.Statements)-1, figuresOf(c.tokens)
+	if last < 0 || len(f.lengths) != 1 || len(f.numbers) > 0 || len(phrase(c.tokens)) > 0 || f.lengths[0].mm() < 100 {
+		return nil
+	}
+	before := r.out.Statements[last]
+	if before.Kind != OfCut && before.Kind != OfCord || !has(c.tokens, "all", "total", "altogether") {
+		return nil
+	}
+	return &Statement{Kind: OfCord, From: c.from, To: c.to, row: c.row, figure: f.lengths[0], times: 1, Phrase: before.Phrase, words: before.words, known: before.known}
+}
+
+// ofRow reads the count of a row behind a total: 174 beads: row 1: 85, row 2: 89.
+func (r *reader) ofRow(c *clause) *Statement {
+	last := len(r.out.Statements) - 1
+	if f := figuresOf(c.tokens); last >= 0 && r.out.Statements[last].Kind == OfTotal && c.row != whole && len(f.numbers) == 1 && len(phrase(c.tokens)) == 0 {
+		return &Statement{Kind: OfTotal, From: c.from, To: c.to, row: c.row, figure: f.numbers[0], times: 1}
+	}
+	return nil
 }
 
 // bullet gives where a line begins behind its dash or its number.
@@ -134,6 +196,11 @@ func bullet(line string) int {
 	for _, sign := range []string{"- ", "* ", "• ", "– ", "— ", "[ ] ", "☐ "} {
 		if rest, ok := strings.CutPrefix(trimmed, sign); ok {
 			return start + len(sign) + bullet(rest)
+		}
+	}
+	if rest, ok := strings.CutPrefix(strings.ToLower(trimmed), "step "); ok {
+		if digits := strings.TrimLeft(rest, "0123456789"); len(digits) < len(rest) && (strings.HasPrefix(digits, ":") || strings.HasPrefix(digits, ".")) {
+			return start + len(trimmed) - len(digits) + 1
 		}
 	}
 	digits := strings.TrimLeft(trimmed, "0123456789")
@@ -153,8 +220,8 @@ func (r *reader) heading(tokens []token) bool {
 	if last.is(":") {
 		rest = tokens[:len(tokens)-1]
 	}
-	if c := clauses(rest, whole, false); len(c) == 1 && c[0].row > 0 && len(c[0].tokens) == 0 {
-		r.row = c[0].row
+	if row, alone := rowNamed(rest); alone {
+		r.row = row
 		return true
 	}
 	for _, t := range rest {
@@ -179,11 +246,18 @@ func (r *reader) rowOfLine(tokens []token) (int, []token) {
 		if !tokens[i].is(":") {
 			continue
 		}
-		if c := clauses(tokens[:i], whole, false); len(c) == 1 && c[0].row > 0 && len(c[0].tokens) == 0 {
-			return c[0].row, tokens[i+1:]
+		if row, alone := rowNamed(tokens[:i]); alone {
+			return row, tokens[i+1:]
 		}
 	}
 	return r.row, tokens
+}
+
+// rowNamed gives the row that these tokens name, and whether they say nothing else.
+func rowNamed(tokens []token) (row int, alone bool) {
+	c := clause{tokens: tokens}
+	c.place()
+	return c.row, c.row != whole && len(c.tokens) == 0
 }
 
 // repeat has what was strung in this line, or else in the one before, done so many times.

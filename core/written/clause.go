@@ -11,8 +11,11 @@ type clause struct {
 	tokens   []token
 	aside    []token // in brackets
 	row      int     // which row it speaks of, from 1; 0 of the whole piece
+	rows     []int   // of each of these
 	each     bool    // of each row
 	ends     bool    // of each end
+	sides    bool    // of each side, beside what is in the middle
+	leading  bool    // it begins with which row it speaks of
 	step     bool    // it is a step of the work
 	times    int     // how often the step is done
 	by       *token  // the figure that says so
@@ -20,8 +23,12 @@ type clause struct {
 	from, to int
 }
 
-// whole is a clause that speaks of the whole piece.
-const whole = 0
+// What a clause speaks of where it is no row's number: the whole piece, or the last row,
+// however many there are.
+const (
+	whole   = 0
+	lastRow = 1 << 20
+)
 
 // clauses parts a line into what it says. It begins with what the lines before say of it.
 func clauses(tokens []token, row int, step bool) []clause {
@@ -81,6 +88,8 @@ func (p *parter) read(tokens []token, times int, by *token) {
 			p.sentence++
 		case t.is(":") && p.saysCount():
 			p.done()
+		case t.is("alternating") || t.is("with") && i+1 < len(tokens) && tokens[i+1].counts():
+			p.done()
 		case t.is(";", ",", "|", "+", "&", "and", "then", "plus"):
 			p.done()
 		default:
@@ -122,11 +131,13 @@ func multiplier(tokens []token) (figure *token, used int) {
 // saysCount says whether a colon ends a total and begins what that is made of: 44 beads:
 // 22 tide stones.
 func (p *parter) saysCount() bool {
-	return has(p.now.tokens, "beads", "findings") && len(figuresOf(p.now.tokens).numbers) > 0
+	return has(p.now.tokens, "for") || has(p.now.tokens, "beads", "findings") && len(figuresOf(p.now.tokens).numbers) > 0
 }
 
 var (
 	ordinals = []string{"", "first", "second", "third", "fourth", "fifth", "sixth", "seventh"}
+	topmost  = []string{"upper", "top", "inner", "uppermost", "shortest"}
+	lowest   = []string{"lower", "bottom", "outer", "last", "lowest", "longest"}
 	ofRow    = []string{"row", "strand"}
 	ofRows   = []string{"row", "rows", "strand", "strands"}
 )
@@ -146,19 +157,31 @@ func (c *clause) place() {
 		next := func(texts ...string) bool { return i+1 < len(t) && t[i+1].is(texts...) }
 		remove := func(n int) { c.tokens = slices.Delete(slices.Clone(t), i, i+n) }
 		switch {
+		case t[i].is(topmost...) && next(ofRow...):
+			c.row, c.leading = 1, i == 0
+			remove(2)
+			return
+		case t[i].is(lowest...) && next(ofRow...):
+			c.row, c.leading = lastRow, i == 0
+			remove(2)
+			return
 		case t[i].is(ofRow...) && i+1 < len(t) && t[i+1].counts() && t[i+1].value <= 20 && !t[i+1].joined:
-			c.row = int(t[i+1].value)
+			c.row, c.leading = int(t[i+1].value), i == 0
 			remove(2)
 			return
 		case t[i].sort == word && slices.Index(ordinals, t[i].text) > 0 && next(ofRow...):
-			c.row = slices.Index(ordinals, t[i].text)
+			c.row, c.leading = slices.Index(ordinals, t[i].text), i == 0
 			remove(2)
 			return
 		case t[i].is("each", "every", "per", "a") && next(ofRow...) && (!t[i].is("a") || i > 0 && !t[i-1].is("of", "longer", "is")):
-			c.each = true
+			c.each, c.leading = true, i == 0
 			remove(2)
 			return
-		case (t[i].is("each", "every", "either") && next("end", "side")) || (t[i].is("both") && next("ends", "sides")):
+		case t[i].is("each", "every", "either") && next("side") || t[i].is("both") && next("sides"):
+			c.sides = true
+			remove(2)
+			return
+		case t[i].is("each", "every", "either") && next("end") || t[i].is("both") && next("ends"):
 			c.ends = true
 			remove(2)
 			return
@@ -184,6 +207,13 @@ func (p *parter) joinSizes() {
 				before.aside, before.to = append(slices.Clone(before.aside), c.tokens...), c.to
 				continue
 			}
+			isSize := slices.ContainsFunc(c.tokens, func(t token) bool { return t.sort == size })
+			if bare && named && counted && isCount && isSize {
+				// Jump rings 5 mm x 1, 7 mm x 1: the same thing in another size.
+				c.tokens = append(phrase(before.tokens), c.tokens...)
+				out = append(out, c)
+				continue
+			}
 			if bare && named && (!(counted && isCount) || has(before.tokens, ofRows[1], ofRows[3])) {
 				before.tokens, before.to = append(slices.Clone(before.tokens), c.tokens...), c.to
 				continue
@@ -199,7 +229,7 @@ func (p *parter) spread() {
 	for i := range p.out {
 		c := &p.out[i]
 		if i > 0 && p.out[i-1].sentence == c.sentence && c.row == p.row && !c.each {
-			c.row, c.each = p.out[i-1].row, p.out[i-1].each
+			c.row, c.each, c.sides = p.out[i-1].row, p.out[i-1].each, c.sides || p.out[i-1].sides
 		}
 	}
 	for i := len(p.out) - 2; i >= 0; i-- {
@@ -207,10 +237,11 @@ func (p *parter) spread() {
 		if next.sentence != c.sentence || has(next.tokens, "repeat", "repeated") {
 			continue
 		}
-		if c.row == p.row && !c.each && p.row == whole {
+		if c.row == p.row && !c.each && p.row == whole && !next.leading {
 			c.row, c.each = next.row, next.each
 		}
-		c.ends = c.ends || next.ends && !next.step
+		// "Two crimps, one at each end" are two.
+		c.ends = c.ends || next.ends && !next.step && len(phrase(next.tokens)) > 0
 	}
 }
 

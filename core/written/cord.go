@@ -36,7 +36,7 @@ func (a *auditor) holdCut(s *Statement) {
 	}
 	most, _ := lengthsOf(cords, (*measure.Strand).CutLength)
 	s.State, s.Derived = Agrees, fmt.Sprintf("%d × %s", len(cords), s.figure.shown(most))
-	if pieces != len(cords) && !a.cutElsewhere(s, cords, pieces) {
+	if pieces != len(cords) && a.cuts[s.cordKey()].pieces != len(a.cords(s.cordOf(), whole)) {
 		s.differ(fmt.Sprintf("The text cuts %s; the piece takes %d.", count(pieces, "piece"), len(cords)), a.recut(s, len(cords))...)
 	}
 	a.reaches(s, s.figure.mm(), cords, len(cords) == 1 || s.each || s.times > 1)
@@ -74,19 +74,29 @@ func (t *token) up(mm length.MM) length.MM {
 	return length.MM(math.Ceil(float64(mm/last)-1e-9)) * last
 }
 
-// cutElsewhere says whether other statements cut the rest of the pieces.
-func (a *auditor) cutElsewhere(s *Statement, cords []*measure.Strand, pieces int) bool {
-	sum := 0
-	for _, o := range a.Statements {
-		if o.Kind != OfCut || o.cordOf() != s.cordOf() && o.cordOf() != nil && s.cordOf() != nil {
-			continue
-		}
-		if o.each {
-			return o == s && pieces == len(cords)
-		}
-		sum += o.times
+// cutting is what a text cuts of one stringing material.
+type cutting struct {
+	first  *Statement
+	pieces int
+	sum    length.MM
+}
+
+func (c cutting) with(s *Statement, rows int) cutting {
+	n := s.times
+	if s.each {
+		n *= rows
 	}
-	return sum == len(a.cords(s.cordOf(), whole))
+	if c.first == nil {
+		c.first = s
+	}
+	return cutting{c.first, c.pieces + n, c.sum + s.figure.mm()*length.MM(n)}
+}
+
+func (s *Statement) cordKey() string {
+	if of := s.cordOf(); of != nil {
+		return of.ID
+	}
+	return ""
 }
 
 func (a *auditor) recut(s *Statement, pieces int) []Edit {
@@ -144,7 +154,7 @@ func (a *auditor) holdPacks(s *Statement) {
 	if s.per.sort == size {
 		each = a.holds(s.Of, s.per.mm())
 	}
-	need := a.counts(s.Of, s.row, a.componentNamed(s.Of))[0]
+	need := a.counts(s.Of, s.row, a.inComponents[s.Of.ID])[0]
 	s.State, s.Derived = Agrees, fmt.Sprintf("%d needed", need)
 	if s.per.sort == size {
 		s.Why = fmt.Sprintf("%s holds %d as strung.", s.per.shown(s.per.mm()), each)

@@ -1,73 +1,56 @@
 package written
 
-import (
-	"fmt"
-
-	"mala/core/length"
-)
+import "fmt"
 
 // cross holds statements of one text against each other, where the piece does not
 // already say which is wrong.
 func (a *auditor) cross() {
-	for i, s := range a.Statements {
-		for _, o := range a.Statements[:i] {
-			switch {
-			case s.Kind == OfCount && o.Kind == OfCount && a.same(s, o) && s.count() != o.count():
-				a.crossed(s, o, fmt.Sprintf("Line %d says %d.", o.Line, o.count()))
-			case s.Kind == OfTotal && o.Kind == OfTotal && s.row == o.row && s.each == o.each && s.count() != o.count():
-				a.crossed(s, o, fmt.Sprintf("Line %d says %d.", o.Line, o.count()))
-			case s.Kind == OfCord && o.Kind == OfCut || s.Kind == OfCut && o.Kind == OfCord:
-				a.crossCut(s, o)
+	type what struct {
+		kind Kind
+		of   string
+		rows string
+	}
+	first := map[what]*Statement{}
+	for _, s := range a.Statements {
+		switch s.Kind {
+		case OfCount, OfTotal:
+			key := what{s.Kind, s.Phrase, s.scope()}
+			if s.Of != nil {
+				key.of = s.Of.ID
 			}
+			if o := first[key]; o == nil {
+				first[key] = s
+			} else if s.count() != o.count() {
+				s.crosses(o)
+			}
+		case OfCord:
+			a.crossCut(s)
 		}
 	}
 }
 
-func (a *auditor) same(s, o *Statement) bool {
-	if s.row != o.row || s.each != o.each {
-		return false
-	}
-	return s.Of != nil && s.Of == o.Of || s.Of == nil && o.Of == nil && s.Phrase == o.Phrase
-}
-
-func (a *auditor) crossed(s, o *Statement, why string) {
-	if s.State == Agrees && o.State == Agrees {
-		return // one counts what the other counts otherwise, as components and their parts
+// crosses says that another statement counts the same otherwise, where the piece does not
+// hold both right: components are counted as such and by their parts.
+func (s *Statement) crosses(o *Statement) {
+	if s.State == Agrees {
+		return
 	}
 	if s.State == NoFigure || s.State == Asks {
 		s.State = Crosses
 	}
-	if s.State != Agrees {
-		s.Why += " " + why
-	}
+	s.Why = fmt.Sprintf("%s Line %d says %d.", s.Why, o.Line, o.count())
 }
 
 // crossCut holds the cord that the text asks for in all against the pieces it cuts.
-func (a *auditor) crossCut(s, o *Statement) {
-	total, cut := s, o
-	if s.Kind == OfCut {
-		total, cut = o, s
-	}
-	if total.row != cut.row || total.each || total.cordOf() != nil && cut.cordOf() != nil && total.cordOf() != cut.cordOf() || total.Of != nil && total.Of.Cord == nil || cut.Of != nil && cut.Of.Cord == nil {
+func (a *auditor) crossCut(total *Statement) {
+	cut := a.cuts[total.cordKey()]
+	if total.State != Agrees || total.each || total.row != whole || cut.first == nil || cut.first.State != Agrees || total.Of != nil && total.Of.Cord == nil {
 		return
 	}
-	pieces := 0
-	sum := length.MM(0)
-	for _, c := range a.Statements {
-		if c.Kind != OfCut || c.cordOf() != cut.cordOf() {
-			continue
-		}
-		n := c.times
-		if c.each {
-			n *= len(a.cords(c.cordOf(), whole))
-		}
-		pieces += n
-		sum += c.figure.mm() * length.MM(n)
-	}
-	if total.State != Agrees || cut.State != Agrees || total.figure.mm() >= sum-total.figure.roughly() {
+	if total.figure.mm() >= cut.sum-total.figure.roughly() {
 		return
 	}
 	total.State = Crosses
-	total.Why = fmt.Sprintf("Line %d cuts %s, %s in all.", cut.Line, count(pieces, "piece"), total.figure.shown(sum))
-	total.Edits = a.relength(total.figure, total.figure.up(sum))
+	total.Why = fmt.Sprintf("Line %d cuts %s, %s in all.", cut.first.Line, count(cut.pieces, "piece"), total.figure.shown(cut.sum))
+	total.Edits = a.relength(total.figure, total.figure.up(cut.sum))
 }

@@ -50,8 +50,12 @@ func spelledOut(in []token) []token {
 		default:
 			t.sort, t.value, t.step, t.spelled, t.end = number, value, 1, true, t.to
 		}
-		if t.is("dozen") {
-			t.sort, t.value, t.step, t.spelled, t.end = number, 12, 1, true, t.to
+		if t.is("dozen", "pair", "pairs") {
+			n := 12.0
+			if t.text != "dozen" {
+				n = 2
+			}
+			t.sort, t.value, t.step, t.spelled, t.end = number, n, 1, true, t.to
 			if last := len(out) - 1; last >= 0 && (out[last].is("a") || out[last].sort == number) {
 				if out[last].sort == number {
 					t.value *= out[last].value
@@ -70,6 +74,11 @@ func units(in []token) []token {
 	var out []token
 	for i := 0; i < len(in); i++ {
 		t := in[i]
+		if t.is("half") && i+2 < len(in) && in[i+1].is("a", "an") && unitsOf[in[i+2].text] > 0 {
+			out = append(out, token{sort: size, value: 0.5, step: 0.1, unit: unitsOf[in[i+2].text], from: t.from, to: in[i+2].to})
+			i += 2
+			continue
+		}
 		if t.sort == number && i+1 < len(in) {
 			next := in[i+1]
 			unit := unitsOf[next.text]
@@ -109,7 +118,8 @@ func (t *token) number(n int) string {
 // length writes another length in the manner of this one, without its unit.
 func (t *token) length(mm length.MM, text string) string {
 	value := float64(mm / t.unit)
-	if strings.ContainsAny(text, "/½¼¾⅛⅜⅝⅞⅓⅔⁄") {
+	whole := math.Abs(value-math.Round(value)) < 1./16
+	if strings.ContainsAny(text, "/½¼¾⅛⅜⅝⅞⅓⅔⁄") || t.unit == length.Inch && t.step == 1 && !whole {
 		eighths := int(math.Round(value * 8))
 		whole, part := eighths/8, eighths%8
 		fraction := ""

@@ -21,12 +21,19 @@ type auditor struct {
 	answers map[string]string
 	text    string
 	open    bool // not every step was understood, so what is strung in them does not add up
+	mirror  bool // the steps come back the way they went
+
+	inComponents map[string]bool // by material: parts of components that the text names
+	cuts         map[string]cutting
 }
 
 // know finds which materials the statements speak of, and asks where that is not sure.
 func (a *auditor) know() {
 	asked := map[string]int{}
 	for _, s := range a.Statements {
+		if s.row == lastRow {
+			s.row = len(a.m.Strands)
+		}
 		if s.Phrase == "" {
 			continue
 		}
@@ -67,6 +74,7 @@ func (a *auditor) know() {
 			a.Questions[i].Asked++
 		}
 	}
+	a.sequences()
 	// Words alone that name nothing of the piece are prose.
 	a.Statements = slices.DeleteFunc(a.Statements, func(s *Statement) bool {
 		prose := (s.Kind == OfName || !s.clear && s.Kind != OfCut && s.Kind != OfCord) && s.Phrase != "" && s.Of == nil && s.State == NoFigure
@@ -78,17 +86,45 @@ func (a *auditor) know() {
 	slices.SortStableFunc(a.Unread, func(x, y Unread) int { return cmp.Compare(x.From, y.From) })
 }
 
+// sequences finds lines that string without saying so: they count one material twice.
+func (a *auditor) sequences() {
+	type place struct {
+		line int
+		of   string
+		row  int
+	}
+	seen, twice := map[place]bool{}, map[int]bool{}
+	for _, s := range a.Statements {
+		if s.Kind != OfCount || s.Of == nil || len(s.sizes) > 0 {
+			continue
+		}
+		at := place{s.Line, s.Of.ID, s.row}
+		twice[s.Line] = twice[s.Line] || seen[at]
+		seen[at] = true
+	}
+	for _, s := range a.Statements {
+		if twice[s.Line] && s.Kind == OfCount {
+			s.Kind = OfStrung
+			a.open = a.open || s.Of == nil
+		}
+	}
+	for _, u := range a.Unread {
+		a.open = a.open || twice[u.Line] && (u.Figures || strings.Contains(a.text[u.From:u.To], "back"))
+	}
+}
+
 // stringing are those of the materials that are cut to a length.
 func stringing(likely []*material.Material) []*material.Material {
 	return slices.DeleteFunc(slices.Clone(likely), func(m *material.Material) bool { return m.Cord == nil && !m.HasLinks() })
 }
 
 func (a *auditor) hold() {
+	a.gather()
 	for _, s := range a.Statements {
 		if s.State == Asks || s.State == Differs || s.Phrase != "" && s.Of == nil && s.Kind != OfCut && s.Kind != OfCord {
 			continue
 		}
-		if a.strand(s.row) == nil && s.row != whole {
+		if slices.ContainsFunc(a.rowsOf(s), func(row int) bool { return a.strand(row) == nil && row != whole }) {
 			s.differ(fmt.Sprintf("The piece has %s.", count(len(a.m.Strands), "row")))
 			continue
 		}
@@ -145,19 +181,25 @@ func (s *Statement) recount(n int) []Edit {
 	return []Edit{{s.figure.from, s.figure.end, s.figure.number(n / factor)}}
 }
 
-func (a *auditor) componentNamed(of *material.Material) bool {
-	return slices.ContainsFunc(a.Statements, func(s *Statement) bool {
-		if s.Of == nil || s.Of.Component == nil {
-			return false
+// gather looks once through all statements for what single ones are held against.
+func (a *auditor) gather() {
+	a.inComponents, a.cuts = map[string]bool{}, map[string]cutting{}
+	for _, s := range a.Statements {
+		if s.Of != nil && s.Of.Component != nil {
+			s.Of.Each(func(part *material.Material, _ int, _ length.MM) { a.inComponents[part.ID] = true })
 		}
-		has := false
-		s.Of.Each(func(part *material.Material, _ int, _ length.MM) { has = has || part.ID == of.ID })
-		return has
-	})
+		if s.Kind == OfCut && s.State != Asks && (s.Of == nil || s.Of.Cord != nil) {
+			key := s.cordKey()
+			a.cuts[key] = a.cuts[key].with(s, len(a.cords(s.cordOf(), whole)))
+		}
+	}
 }
 
 // rowsOf are the rows that the statement speaks of, whole for all of them at once.
 func (a *auditor) rowsOf(s *Statement) []int {
+	if s.rows != nil {
+		return s.rows
+	}
 	if !s.each {
 		return []int{s.row}
 	}
@@ -169,7 +211,11 @@ func (a *auditor) rowsOf(s *Statement) []int {
 }
 
 func (a *auditor) holdCount(s *Statement) {
-	said, named := s.count(), a.componentNamed(s.Of)
+	said, named := s.count(), a.inComponents[s.Of.ID]
+	if s.sides {
+		a.holdSides(s, said)
+		return
+	}
 	var have []int
 	for _, row := range a.rowsOf(s) {
 		counts := a.counts(s.Of, row, named)
@@ -179,9 +225,25 @@ func (a *auditor) holdCount(s *Statement) {
 			have = append(have, counts[0])
 		}
 	}
+	sum := 0
+	for _, n := range have {
+		sum += n
+	}
+	if s.rows != nil && sum == said && !s.apiece {
+		have = []int{sum} // of them together
+	}
 	s.derive(said, have, "the sequence has")
 	if s.State == Differs && len(have) == 1 {
 		s.Take = a.takeCount(s, said)
+	}
+}
+
+// holdSides holds what is said of each side: there may be more in the middle.
+func (a *auditor) holdSides(s *Statement, said int) {
+	have := a.counts(s.Of, s.row, true)[0]
+	s.State, s.Derived = Agrees, fmt.Sprintf("%d in all", have)
+	if have < said {
+		s.differ(fmt.Sprintf("The text says %d on each side, %d in all; the sequence has %d.", said/2, said, have))
 	}
 }
 
@@ -249,7 +311,7 @@ func (a *auditor) holdLength(s *Statement) {
 		for _, strand := range a.m.Strands {
 			have = append(have, strand.Finished())
 		}
-	case s.row == whole && !s.each:
+	case s.row == whole && !s.each && s.rows == nil:
 		have = []length.MM{a.m.Finished}
 	default:
 		for _, row := range a.rowsOf(s) {

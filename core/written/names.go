@@ -194,7 +194,7 @@ func (s *Statement) nameFrom(tokens []token) {
 		texts = append(texts, t.text)
 		s.words = append(s.words, stem(t.text))
 	}
-	s.Phrase = strings.Join(texts, " ")
+	s.Phrase, s.lastWord = strings.Join(texts, " "), texts[len(texts)-1]
 	if named[0].sort == name {
 		s.known = named[0].what
 	}
@@ -203,6 +203,7 @@ func (s *Statement) nameFrom(tokens []token) {
 
 // sizesFrom takes over what tokens say of a material's size.
 func (s *Statement) sizesFrom(tokens []token) {
+	s.sizes, s.sizeAt = nil, nil
 	for i, t := range tokens {
 		if t.sort != size || t.mm() > 60 {
 			continue
@@ -228,10 +229,15 @@ func (n *names) find(s *Statement) (likely []*material.Material, sure bool) {
 	for i, m := range n.all {
 		score, all := 0.0, true
 		if s.known >= 0 {
-			if n.all[s.known].Name != m.Name {
+			// Jump rings of 7 mm are heavy jump rings where those have that size.
+			switch known := n.all[s.known]; {
+			case known.Name == m.Name:
+				score = 100
+			case len(s.sizes) > 0 && !hasSizes(known, s.sizes) && hasSizes(m, s.sizes) && n.hasWords(i, n.whole[s.known]):
+				score = 200
+			default:
 				continue
 			}
-			score = 100
 		} else {
 			for _, w := range s.words {
 				worth := n.words[i][w]
@@ -260,6 +266,10 @@ func (n *names) find(s *Statement) (likely []*material.Material, sure bool) {
 	}
 	sure = found[0].whole && (len(found) == 1 || math.Floor(found[0].score) > math.Floor(found[1].score))
 	return likely, sure
+}
+
+func (n *names) hasWords(i int, words []string) bool {
+	return !slices.ContainsFunc(words, func(w string) bool { return n.words[i][w] == 0 })
 }
 
 // hasSizes says whether a material measures all of these somewhere.

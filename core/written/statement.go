@@ -1,7 +1,9 @@
 package written
 
 import (
+	"math"
 	"slices"
+	"strings"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -52,23 +54,27 @@ type Statement struct {
 	Edits    []Edit   // what would correct the text
 	Take     Take     // what would take its figure into the piece
 
-	row    int
-	each   bool
-	ends   bool
-	times  int
-	figure token       // the count, or the length
-	pieces token       // of a cut: how many
-	second *token      // the same length in another unit
-	all    []token     // the lengths of several rows
-	per    *token      // how many are in a pack, or how long one is
-	sizes  []length.MM // what the text says of the material's size
-	sizeAt []token
-	words  []string // of the phrase
-	clear  bool     // it is a count and a thing, and nothing besides
-	by     *token   // how often a step is done, where the text says so
-	have   int      // of what is strung: how many the sequence has
-	sum    int      // and how many all steps string
-	known  int      // which material its whole name is of, -1 if it is not named whole
+	row      int
+	rows     []int
+	each     bool
+	ends     bool
+	apiece   bool // the same count on each of several rows
+	sides    bool
+	times    int
+	figure   token       // the count, or the length
+	pieces   token       // of a cut: how many
+	second   *token      // the same length in another unit
+	all      []token     // the lengths of several rows
+	per      *token      // how many are in a pack, or how long one is
+	sizes    []length.MM // what the text says of the material's size
+	sizeAt   []token
+	words    []string // of the phrase
+	clear    bool     // it is a count and a thing, and nothing besides
+	by       *token   // how often a step is done, where the text says so
+	have     int      // of what is strung: how many the sequence has
+	sum      int      // and how many all steps string
+	lastWord string   // as the text has it
+	known    int      // which material its whole name is of, -1 if it is not named whole
 }
 
 // Edit puts other text in the place of some.
@@ -92,7 +98,7 @@ func (t *Take) None() bool { return t.Target == nil && t.Cut == nil && t.Count =
 // count is how many the statement says in all that it speaks of at once.
 func (s *Statement) count() int {
 	n := int(s.figure.value) * max(1, s.times)
-	if s.ends {
+	if s.ends || s.sides {
 		n *= 2
 	}
 	return n
@@ -105,8 +111,8 @@ var (
 	pastWords  = []string{"back", "through", "past", "skip", "into", "over", "remove", "undo"}
 	addVerbs   = []string{"string", "thread", "add", "pick", "slide", "strung"}
 	stopsName  = []string{"on", "onto", "through", "at", "in", "to", "from", "for", "per", "between", "after", "before", "so", "until", "with", "as", "is", "are", "has", "have", "by", "again", "that", "which", "here", "all", "total", "altogether", "or", "but", "times"}
-	noName     = []string{"of", "the", "a", "an", "x", "bead", "beads", "piece", "pieces", "pcs", "pc", "each", "cut", "made", "these", "your", "my", "its", "more", "another", "about", "approximately", "approx", "ca", "some", "need", "you", "will", "use", "uses", "only", "size", "no", "exactly", "say", "string", "thread", "add", "pick", "up", "slide", "put", "place", "on", "first", "last", "next", "materials", "list", "one", "strung", "row", "rows", "long", "length", "lengths", "start", "begin", "finish", "end", "also", "this", "attach", "finally", "other", "remaining"}
-	likeWords  = []string{"mirror", "reverse", "reversed", "backwards", "other"}
+	noName     = []string{"of", "the", "a", "an", "x", "bead", "beads", "piece", "pieces", "pcs", "pc", "each", "cut", "made", "these", "your", "my", "its", "more", "another", "about", "approximately", "approx", "ca", "some", "need", "you", "will", "use", "uses", "only", "size", "no", "exactly", "say", "string", "thread", "add", "pick", "up", "slide", "put", "place", "on", "first", "last", "next", "materials", "list", "one", "strung", "row", "rows", "bracelet", "necklace", "anklet", "long", "length", "lengths", "start", "begin", "finish", "end", "also", "this", "attach", "finally", "other", "remaining"}
+	likeWords  = []string{"mirror", "mirrored", "reverse", "reversed", "backwards"}
 	joinWords  = []string{"attach", "crimp", "close", "open", "fasten", "tie", "flatten", "fold", "squeeze", "knot", "press", "trim", "check", "tape", "leave", "pull"}
 	extendWord = []string{"extender", "extends", "extended", "adjust", "adjusts", "adjustable", "extension"}
 )
@@ -128,8 +134,10 @@ type figures struct {
 
 func figuresOf(tokens []token) figures {
 	var f figures
-	for _, t := range tokens {
+	for i, t := range tokens {
 		switch {
+		case t.counts() && i+1 < len(tokens) && tokens[i+1].is("bracelet", "necklace", "anklet", "ornament", "kit", "time"):
+			// for one bracelet
 		case t.counts():
 			f.numbers = append(f.numbers, t)
 		case t.sort == size:
@@ -146,11 +154,11 @@ func (c *clause) read() (s *Statement, understood bool) {
 	for _, reader := range []func(f figures) *Statement{c.readCut, c.readRowStep, c.readPacks, c.readRowLengths, c.readRows, c.readLength, c.readCord, c.readTotal, c.readCount} {
 		if s := reader(f); s != nil {
 			s.From, s.To = c.from, c.to
-			s.row, s.each, s.ends = c.row, c.each, c.ends
+			s.row, s.rows, s.each, s.ends, s.sides = c.row, c.rows, c.each, c.ends, c.sides
 			if s.times == 0 {
 				s.times = c.times
 			}
-			s.by = c.by
+			s.by, s.apiece = c.by, has(c.tokens, "each")
 			return s, true
 		}
 	}
@@ -158,7 +166,8 @@ func (c *clause) read() (s *Statement, understood bool) {
 }
 
 func (c *clause) readCut(f figures) *Statement {
-	if !has(c.tokens, "cut") || len(f.lengths) == 0 {
+	several := len(f.numbers) == 1 && len(f.lengths) > 0 && f.lengths[0].mm() >= 100 && has(c.tokens, cordWords...) && packOf(c.tokens) < 0
+	if !(has(c.tokens, "cut") || several) || len(f.lengths) == 0 {
 		return nil
 	}
 	s := &Statement{Kind: OfCut, figure: f.lengths[0], times: 1}
@@ -166,7 +175,7 @@ func (c *clause) readCut(f figures) *Statement {
 		s.times, s.pieces = int(f.numbers[0].value), f.numbers[0]
 	}
 	s.nameFrom(c.tokens)
-	s.otherUnit(c.aside)
+	s.otherUnit(c)
 	return s
 }
 
@@ -176,7 +185,7 @@ func (c *clause) readRowStep(f figures) *Statement {
 		return nil
 	}
 	s := &Statement{Kind: OfStep, figure: f.lengths[0]}
-	s.otherUnit(c.aside)
+	s.otherUnit(c)
 	return s
 }
 
@@ -242,15 +251,19 @@ func (c *clause) readRows(f figures) *Statement {
 
 func (c *clause) readLength(f figures) *Statement {
 	row := c.row > 0 || c.each
-	bare := len(c.tokens) > 0 && !slices.ContainsFunc(c.tokens, func(t token) bool { return t.sort == word || t.sort == name })
-	if len(f.lengths) == 0 || len(f.numbers) > 0 || has(c.tokens, cordWords...) || has(c.tokens, extendWord...) || named(c.tokens) {
+	bare := len(c.tokens) > 0 && !slices.ContainsFunc(c.tokens, func(t token) bool { return t.sort == word && !t.is("is", "are", "has") || t.sort == name })
+	if len(f.lengths) == 0 && has(c.tokens, "necklace", "bracelet", "anklet", "length", "finished") {
+		f.lengths = figuresOf(c.aside).lengths
+	}
+	extended := has(c.tokens, extendWord...) && !has(c.tokens, "without", "excluding")
+	if len(f.lengths) == 0 || len(f.numbers) > 0 || has(c.tokens, cordWords...) || extended || named(c.tokens) {
 		return nil
 	}
 	if !has(c.tokens, longWords...) && !(row && bare) {
 		return nil
 	}
 	s := &Statement{Kind: OfLength, figure: f.lengths[0]}
-	s.otherUnit(c.aside)
+	s.otherUnit(c)
 	return s
 }
 
@@ -265,7 +278,7 @@ func (c *clause) readCord(f figures) *Statement {
 	}
 	s := &Statement{Kind: OfCord, figure: f.lengths[0]}
 	s.nameFrom(c.tokens)
-	s.otherUnit(c.aside)
+	s.otherUnit(c)
 	return s
 }
 
@@ -277,7 +290,7 @@ func (c *clause) readTotal(f figures) *Statement {
 		beads := i+1 < len(c.tokens) && c.tokens[i+1].is("beads")
 		all := hasStem(c.tokens, "total", "altogether") || has(c.tokens, "all") || has(c.aside, "all", "total")
 		only := len(phrase(c.tokens)) == 0
-		if t.counts() && only && (beads || all && has(c.tokens, "beads")) {
+		if t.counts() && only && (beads || all && has(c.tokens, "bead", "beads")) {
 			return &Statement{Kind: OfTotal, figure: t}
 		}
 	}
@@ -287,14 +300,13 @@ func (c *clause) readTotal(f figures) *Statement {
 func (c *clause) readCount(f figures) *Statement {
 	s := &Statement{Kind: OfCount}
 	s.nameFrom(c.afterCount(f))
-	s.sizes, s.sizeAt = nil, nil
-	s.sizesFrom(c.tokens)
 	if s.Phrase == "" {
 		s.nameFrom(c.tokens)
 	}
 	if s.Phrase == "" {
 		s.nameFrom(c.aside)
 	}
+	s.sizesFrom(c.tokens)
 	s.clear = c.isClear(f)
 	past := has(c.tokens, pastWords...) || c.step && has(c.tokens, joinWords...)
 	switch {
@@ -306,8 +318,9 @@ func (c *clause) readCount(f figures) *Statement {
 		return nil
 	default:
 		s.Kind = OfName
-		article := slices.IndexFunc(c.tokens, func(t token) bool { return t.is("a", "an") })
-		if article >= 0 && !past {
+		article := slices.IndexFunc(c.tokens, func(t token) bool { return t.is("a", "an") || c.step && t.is("the") })
+		one := len(s.words) > 0 && strings.HasPrefix(s.words[len(s.words)-1], s.lastWord) // no plural
+		if article >= 0 && !past && (one || !c.tokens[article].is("the")) {
 			t := c.tokens[article]
 			s.Kind, s.figure = OfCount, token{sort: number, value: 1, spelled: true, from: t.from, to: t.to, end: t.end}
 		}
@@ -340,8 +353,12 @@ func (c *clause) afterCount(f figures) []token {
 }
 
 // otherUnit finds the same length in another unit, in brackets behind it.
-func (s *Statement) otherUnit(aside []token) {
-	if f := figuresOf(aside); len(f.lengths) == 1 && len(f.numbers) == 0 {
-		s.second = &f.lengths[0]
+func (s *Statement) otherUnit(c *clause) {
+	inches := func(t token) bool { return math.Mod(float64(t.unit), float64(length.Inch)) == 0 }
+	for _, t := range figuresOf(append(slices.Clone(c.tokens), c.aside...)).lengths {
+		if t.from > s.figure.from && inches(t) != inches(s.figure) && t.mm() > s.figure.mm()/2 {
+			s.second = &t
+			return
+		}
 	}
 }

@@ -13,21 +13,20 @@ import (
 // holdStrung holds what the steps string against the sequence: run by run where they give
 // the same materials in the same order, else by what they come to of each material.
 func (a *auditor) holdStrung() {
-	var rows []int
+	var scopes []string
 	for _, s := range a.Statements {
-		if s.Kind == OfStrung && !s.each && !slices.Contains(rows, s.row) {
-			rows = append(rows, s.row)
+		if scope := s.scope(); s.Kind == OfStrung && !slices.Contains(scopes, scope) {
+			scopes = append(scopes, scope)
+			if a.open || s.each || s.rows != nil || !a.holdRuns(s.row) {
+				a.holdSums(scope)
+			}
 		}
 	}
-	for _, row := range rows {
-		if !a.open && a.holdRuns(row) {
-			continue
-		}
-		a.holdSums(func(s *Statement) bool { return !s.each && s.row == row })
-	}
-	a.holdSums(func(s *Statement) bool { return s.each })
 	a.holdRepeats()
 }
+
+// scope tells the rows that a statement speaks of from those of others.
+func (s *Statement) scope() string { return fmt.Sprint(s.row, s.rows, s.each) }
 
 // runWritten is alike beads in a row as the steps string them.
 type runWritten struct {
@@ -36,21 +35,12 @@ type runWritten struct {
 	by    []*Statement
 }
 
-// runs are what the steps of a row string, in their order.
-func (a *auditor) runs(row int) []runWritten {
+// items are what the steps of a row string, in their order, one after the other.
+func (a *auditor) items(row int) []runWritten {
 	var out []runWritten
-	put := func(s *Statement) {
-		n := s.count() / max(1, s.times)
-		if last := len(out) - 1; last >= 0 && out[last].of == s.Of {
-			out[last].count += n
-			out[last].by = append(out[last].by, s)
-			return
-		}
-		out = append(out, runWritten{s.Of, n, []*Statement{s}})
-	}
 	var steps []*Statement
 	for _, s := range a.Statements {
-		if s.Kind == OfStrung && !s.each && s.row == row && s.Of != nil {
+		if s.Kind == OfStrung && s.scope() == fmt.Sprint(row, []int(nil), false) && s.Of != nil {
 			steps = append(steps, s)
 		}
 	}
@@ -61,7 +51,7 @@ func (a *auditor) runs(row int) []runWritten {
 		}
 		for range max(1, steps[i].times) {
 			for _, s := range steps[i:end] {
-				put(s)
+				out = append(out, runWritten{s.Of, s.count() / max(1, s.times), []*Statement{s}})
 			}
 			if len(out) > 20000 {
 				return nil
@@ -82,7 +72,6 @@ func (a *auditor) holdRuns(row int) bool {
 	if strand == nil {
 		return false
 	}
-	said := a.runs(row)
 	// Caps and the like may lie either way round: only which material it is counts here.
 	var have []runWritten
 	for _, r := range strand.Runs() {
@@ -92,27 +81,8 @@ func (a *auditor) holdRuns(row int) bool {
 		}
 		have = append(have, runWritten{of: r.Material, count: r.Count})
 	}
-	off := func(have []runWritten) int {
-		n := 0
-		for i := range said {
-			if said[i].of.ID != have[i].of.ID {
-				return len(said) + 1
-			}
-			if said[i].count != have[i].count {
-				n++
-			}
-		}
-		return n
-	}
-	if len(said) == 0 || len(said) != len(have) {
-		return false
-	}
-	back := slices.Clone(have)
-	slices.Reverse(back)
-	if off(back) < off(have) {
-		have = back
-	}
-	if off(have) > len(said) {
+	said, have := a.likeliest(a.items(row), have)
+	if said == nil {
 		return false
 	}
 	for i, r := range said {
@@ -133,6 +103,62 @@ func (a *auditor) holdRuns(row int) bool {
 	return true
 }
 
+// likeliest is how the steps and the runs of the sequence are meant: read from the left or
+// from the right, and coming back with or without what is in the middle, where the text
+// says that they come back. Nil where none of them has the same materials in one order.
+func (a *auditor) likeliest(steps, runs []runWritten) (said, have []runWritten) {
+	ways := [][]runWritten{merged(steps)}
+	if a.mirror {
+		ways = nil
+		back := slices.Clone(steps)
+		slices.Reverse(back)
+		for middle := range min(4, len(steps)) {
+			ways = append(ways, merged(slices.Concat(steps, back[middle:])))
+		}
+	}
+	fewest := -1
+	reversed := slices.Clone(runs)
+	slices.Reverse(reversed)
+	for _, way := range ways {
+		for _, to := range [][]runWritten{runs, reversed} {
+			if off := unlike(way, to); off >= 0 && (fewest < 0 || off < fewest) {
+				fewest, said, have = off, way, to
+			}
+		}
+	}
+	return said, have
+}
+
+// merged are items with alike ones in a row as one.
+func merged(items []runWritten) []runWritten {
+	var out []runWritten
+	for _, one := range items {
+		if last := len(out) - 1; last >= 0 && out[last].of == one.of {
+			out[last] = runWritten{one.of, out[last].count + one.count, slices.Concat(out[last].by, one.by)}
+			continue
+		}
+		out = append(out, one)
+	}
+	return out
+}
+
+// unlike counts the runs that differ in their number of beads; -1 if the materials do.
+func unlike(said, have []runWritten) int {
+	if len(said) == 0 || len(said) != len(have) {
+		return -1
+	}
+	n := 0
+	for i := range said {
+		if said[i].of.ID != have[i].of.ID {
+			return -1
+		}
+		if said[i].count != have[i].count {
+			n++
+		}
+	}
+	return n
+}
+
 // takeRun gives the run of the line that the step speaks of the step's count, where the
 // line has that run once.
 func (a *auditor) takeRun(strand *measure.Strand, r runWritten, at int, have []runWritten, want int) Take {
@@ -150,34 +176,34 @@ func (a *auditor) takeRun(strand *measure.Strand, r runWritten, at int, have []r
 			n++
 		}
 	}
-	if count := strand.Row.Line.Nodes[node].Count; n == count && n == r.count {
+	// In a mirror the run stands twice, and both are written as one.
+	if count := strand.Row.Line.Nodes[node].Count; n == r.count && n == count || a.mirror && r.count == count && n == 2*count {
 		return Take{Row: string(strand.Row.ID), Node: node, Count: want}
 	}
 	return Take{}
 }
 
 // holdSums adds up what the steps string of each material.
-func (a *auditor) holdSums(of func(s *Statement) bool) {
-	var done []*Statement
+func (a *auditor) holdSums(scope string) {
+	groups := map[*material.Material][]*Statement{}
+	sums := map[*material.Material]int{}
+	var order []*material.Material
 	for _, s := range a.Statements {
-		if s.Kind != OfStrung || s.Of == nil || !of(s) || slices.Contains(done, s) {
-			continue
-		}
-		var group []*Statement
-		sum := 0
-		for _, o := range a.Statements {
-			if o.Kind == OfStrung && of(o) && o.Of == s.Of {
-				group = append(group, o)
-				sum += o.count()
+		if s.Kind == OfStrung && s.Of != nil && s.scope() == scope {
+			if groups[s.Of] == nil {
+				order = append(order, s.Of)
 			}
+			groups[s.Of] = append(groups[s.Of], s)
+			sums[s.Of] += s.count()
 		}
-		done = append(done, group...)
-		a.holdSum(group, sum)
+	}
+	for _, m := range order {
+		a.holdSum(groups[m], sums[m])
 	}
 }
 
 func (a *auditor) holdSum(group []*Statement, sum int) {
-	if a.open {
+	if a.open || a.mirror {
 		for _, s := range group {
 			s.State, s.Why = NoFigure, "Not all steps were understood, so they are not added up."
 		}
@@ -202,6 +228,7 @@ func (a *auditor) holdSum(group []*Statement, sum int) {
 	default:
 		last.differ(fmt.Sprintf("The steps string %d in all; the sequence has %d.", sum, have[0]))
 		for _, s := range group[:len(group)-1] {
+			s.State, s.Why = NoFigure, fmt.Sprintf("Added up with line %d.", last.Line)
 			last.Also = append(last.Also, [2]int{s.From, s.To})
 		}
 	}
@@ -241,7 +268,7 @@ func (a *auditor) holdRepeats() {
 // settled takes what was said of the sums back that another figure makes right.
 func (a *auditor) settled(group []*Statement) {
 	for _, s := range a.Statements {
-		if s.Kind == OfStrung && slices.ContainsFunc(group, func(o *Statement) bool { return o.Of == s.Of && o.row == s.row && o.each == s.each }) {
+		if s.Kind == OfStrung && slices.ContainsFunc(group, func(o *Statement) bool { return o.Of == s.Of && o.scope() == s.scope() }) {
 			s.State, s.Why, s.Edits, s.Take, s.Also = Agrees, "", nil, Take{}, nil
 		}
 	}
@@ -252,7 +279,7 @@ func (a *auditor) settled(group []*Statement) {
 func rightTimes(group []*Statement, said int) int {
 	right := 0
 	for _, s := range group {
-		if s.State == NoFigure || s.State == Asks {
+		if s.State == Asks || s.State == NoFigure && s.sum == 0 {
 			return 0
 		}
 		own := 0

@@ -63,7 +63,8 @@ func (a *auditor) gives(strand *measure.Strand, node, to int, s *Statement, want
 	return slices.Contains(after.counts(s.Of, s.row, true), want)
 }
 
-// leastList is how many materials a text names before it is read as a list of all of them.
+// leastList is how many materials, and half of the parts list, a text counts before it is
+// read as a list of all of them.
 const leastList = 3
 
 // forgotten lists what the piece takes and a list of materials leaves out.
@@ -79,12 +80,14 @@ func (a *auditor) forgotten() {
 		}
 		if s.Kind == OfCount || s.Kind == OfPacks {
 			listed++
-			last = max(last, s.To)
+			if s.row == whole && s.rows == nil && !s.each {
+				last = max(last, s.To)
+			}
 		}
 		named[s.Of.ID] = true
 		s.Of.Each(func(part *material.Material, _ int, _ length.MM) { named[part.ID] = true })
 	}
-	if listed < leastList || len(a.Questions) > 0 {
+	if listed < leastList || len(a.Questions) > 0 || 2*a.namedOf(named) < len(a.m.Tally) {
 		return
 	}
 	for _, c := range a.m.Tally {
@@ -92,13 +95,38 @@ func (a *auditor) forgotten() {
 			continue
 		}
 		at := last + max(0, strings.IndexByte(a.text[last:]+"\n", '\n'))
-		what := fmt.Sprintf("%d %s", c.Count, material.InSentence(c.Material.Name))
+		what := several(c.Count, material.InSentence(c.Material.Name))
 		if c.Material.Cord != nil {
 			what = fmt.Sprintf("%s of %s", length.MM(c.Length).In(length.InMillimetres), material.InSentence(c.Material.Name))
 		}
 		a.Statements = append(a.Statements, &Statement{Kind: OfName, Line: 1 + strings.Count(a.text[:at], "\n"), From: at, To: at, State: LeftOut, Of: c.Material,
-			Derived: what, Why: fmt.Sprintf("The text forgets it: the piece takes %s.", what), Edits: []Edit{{at, at, "\n" + what}}})
+			Derived: what, Why: "The piece takes it, and the list does not name it.", Edits: []Edit{{at, at, "\n" + what}}})
 	}
+}
+
+// several writes so many of a thing: 2 garnets on a coil.
+func several(n int, name string) string {
+	head := len(name)
+	for _, joint := range []string{" on ", " with ", " in ", ","} {
+		if i := strings.Index(name, joint); i > 0 {
+			head = min(head, i)
+		}
+	}
+	if n != 1 && !strings.HasSuffix(name[:head], "s") {
+		name = name[:head] + "s" + name[head:]
+	}
+	return fmt.Sprintf("%d %s", n, name)
+}
+
+// namedOf counts the materials of the parts list that are named.
+func (a *auditor) namedOf(named map[string]bool) int {
+	n := 0
+	for _, c := range a.m.Tally {
+		if named[c.Material.ID] {
+			n++
+		}
+	}
+	return n
 }
 
 func (a *auditor) madeOfNamed(m *material.Material, named map[string]bool) bool {

@@ -4,6 +4,7 @@
 package written
 
 import (
+	"math"
 	"slices"
 	"strconv"
 	"strings"
@@ -54,7 +55,7 @@ func lex(line string, base int) []token {
 		case r == '\t':
 			out = append(out, token{sort: mark, text: ",", from: base + i, to: base + i + n})
 		case unicode.IsSpace(r):
-		case unicode.IsDigit(r) && r < 128 || fractionOf(r) != 0:
+		case unicode.IsDigit(r) && r < 128 || fractionOf(r) != 0 || startsDecimal(line, i):
 			t, end := lexNumber(line, i)
 			t.from, t.to, t.end = base+i, base+end, base+end
 			t.joined = joinedTo(line, i)
@@ -74,6 +75,11 @@ func lex(line string, base int) []token {
 			i = end
 			continue
 		case r == '-' && joinedTo(line, i+1):
+		case r == '…' || r == '.' && strings.HasPrefix(line[i:], ".."):
+			end := i + len(line[i:]) - len(strings.TrimLeft(line[i:], ".… "))
+			out = append(out, token{sort: mark, text: ":", from: base + i, to: base + end})
+			i = end
+			continue
 		default:
 			out = append(out, token{sort: mark, text: string(r), from: base + i, to: base + i + n})
 		}
@@ -128,6 +134,11 @@ func lexNumber(line string, i int) (token, int) {
 		}
 		return from
 	}
+	if line[i] == '.' || line[i] == ',' {
+		to := digits(i + 1)
+		v, _ := strconv.ParseFloat("0."+line[i+1:min(to, i+12)], 64)
+		return token{sort: number, value: v, step: math.Pow(10, -float64(to-i-1))}, to
+	}
 	end := digits(i)
 	whole, _ := strconv.ParseFloat(line[i:min(end, i+15)], 64)
 	t := token{sort: number, value: whole, step: 1}
@@ -149,9 +160,13 @@ func lexNumber(line string, i int) (token, int) {
 		to := digits(end + 1)
 		return token{sort: word, text: line[i:to]}, to
 	}
-	if r, n := utf8.DecodeRuneInString(line[end:]); fractionOf(r) != 0 {
+	behind := end
+	if behind < len(line) && line[behind] == ' ' {
+		behind++
+	}
+	if r, n := utf8.DecodeRuneInString(line[behind:]); fractionOf(r) != 0 {
 		t.value, t.step = whole+fractionOf(r), 1./8
-		return t, end + n
+		return t, behind + n
 	}
 	if end < len(line) && (line[end] == ' ' || line[end] == '-') {
 		if v, step, to, ok := over(end + 1); ok && v < 1 {
@@ -174,6 +189,12 @@ func lexNumber(line string, i int) (token, int) {
 		}
 	}
 	return t, end
+}
+
+// startsDecimal says whether a number without its nought begins at byte i: .36
+func startsDecimal(line string, i int) bool {
+	digit := func(k int) bool { return k >= 0 && k < len(line) && line[k] >= '0' && line[k] <= '9' }
+	return line[i] == '.' && digit(i+1) && !digit(i-1)
 }
 
 func followedByUnit(rest string) bool {

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The written pattern of a piece held against it */
+        post: operations["audit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/backup.zip": {
         parameters: {
             query?: never;
@@ -823,6 +840,16 @@ export interface components {
             thread: components["schemas"]["ThreadStep"][];
             unweighed: string[];
         };
+        Audit: {
+            /** @description The text with everything corrected that can be. */
+            corrected: string;
+            /** @description Names that may mean several materials, or none. */
+            questions: components["schemas"]["Question"][];
+            /** @description In the order of the text; what it forgets is last. */
+            statements: components["schemas"]["Statement"][];
+            /** @description What was not understood. */
+            unread: components["schemas"]["Unread"][];
+        };
         Bar: {
             /** @description The middle of each, from the top. */
             holes: number[];
@@ -1262,6 +1289,8 @@ export interface components {
             target?: components["schemas"]["Target"];
             /** @description Waived checks, with reasons. */
             waived?: components["schemas"]["Waiver"][];
+            /** @description The pattern as somebody wrote it down, to be held against the piece. */
+            written?: components["schemas"]["Written"];
         };
         Drawing: {
             /** @description The bead lines as trees. In few words they are left out where they have more items than anybody looks through. */
@@ -2178,7 +2207,7 @@ export interface components {
             closure?: boolean;
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack" | "set-written";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -2211,6 +2240,7 @@ export interface components {
             to?: number;
             /** Format: double */
             toleranceMm?: number;
+            written?: components["schemas"]["Written"];
         };
         Outline: {
             /**
@@ -2470,6 +2500,16 @@ export interface components {
              * @description The smallest bead: every row comes nearer than this to its place beside the others.
              */
             withinMm: number;
+        };
+        Question: {
+            /**
+             * Format: int64
+             * @description How many statements wait for the answer.
+             */
+            asked: number;
+            /** @description Ids of materials, the likeliest first. */
+            likely: string[];
+            phrase: string;
         };
         ReadLength: {
             /** Format: double */
@@ -2896,6 +2936,30 @@ export interface components {
              */
             tipMm: number;
         };
+        Statement: {
+            /** @description From and to of what else of the text it adds up. */
+            also?: number[][];
+            /** @description What follows from the piece. */
+            derived?: string;
+            /** @description What corrects the text. */
+            edits?: components["schemas"]["TextEdit"][];
+            /** Format: int64 */
+            from: number;
+            /** @enum {string} */
+            kind: "count" | "total" | "strung" | "repeat" | "packs" | "name" | "length" | "rows" | "row-step" | "cut" | "cord";
+            /** Format: int64 */
+            line: number;
+            material?: string;
+            /** @description What the text calls the material. */
+            phrase?: string;
+            /** @enum {string} */
+            state: "agrees" | "differs" | "crosses" | "asks" | "nothing" | "left-out";
+            /** @description What takes its figure into the piece. */
+            take?: components["schemas"]["Operation"][];
+            /** Format: int64 */
+            to: number;
+            why?: string;
+        };
         Strand: {
             /** Format: int64 */
             beads: number;
@@ -3039,6 +3103,13 @@ export interface components {
             toleranceMm: number;
             within: boolean;
         };
+        TextEdit: {
+            /** Format: int64 */
+            from: number;
+            text: string;
+            /** Format: int64 */
+            to: number;
+        };
         ThreadStep: {
             /** @enum {string} */
             state: "untouched" | "settled" | "wrong";
@@ -3099,6 +3170,16 @@ export interface components {
              * @description Materials that are as they were.
              */
             undone: number;
+        };
+        Unread: {
+            /** @description It has numbers that nothing was made of. */
+            figures?: boolean;
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            line: number;
+            /** Format: int64 */
+            to: number;
         };
         VersionNote: {
             /** Format: date-time */
@@ -3246,6 +3327,13 @@ export interface components {
              */
             turns: number;
         };
+        Written: {
+            /** @description What names in it mean: the id of a material, or none. */
+            names?: {
+                [key: string]: string;
+            };
+            text: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -3314,6 +3402,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Analysis"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    audit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Audit"];
                 };
             };
             /** @description Error */
@@ -5045,7 +5166,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack", "set-written"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
@@ -5057,6 +5178,8 @@ export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
 export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold", "foot", "none"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
+export const statementKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Statement"]["kind"]> = ["count", "total", "strung", "repeat", "packs", "name", "length", "rows", "row-step", "cut", "cord"];
+export const statementStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Statement"]["state"]> = ["agrees", "differs", "crosses", "asks", "nothing", "left-out"];
 export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["leftHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "stopped", "links", "through", "nothing"];
 export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "stopped", "links", "through", "nothing"];
 export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];

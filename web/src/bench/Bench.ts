@@ -117,9 +117,19 @@ export class Bench {
 
   /** typeLine takes over what is typed into the bead line. A stretch of typing is undone as one. */
   typeLine(text: string) {
+    this.#type(withTyped(this.#state.doc, this.#state.row, text));
+  }
+
+  /** typeWritten takes over what is typed into the written pattern, undone in stretches as well. */
+  typeWritten(text: string) {
+    const { doc } = this.#state;
+    this.#type({ ...doc, written: text ? { ...doc.written, text } : undefined });
+  }
+
+  #type(doc: Document) {
     const now = Date.now();
     if (now - this.#lastTyped >= TYPING || !this.#past.canUndo) this.#remember();
-    this.#show(withTyped(this.#state.doc, this.#state.row, text), {});
+    this.#show(doc, {});
     this.#lastTyped = now;
   }
 

@@ -1,7 +1,7 @@
 import { IconButton, InputBase } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
-import { HistoryIcon, RedoIcon, UndoIcon } from "../app/icons.tsx";
+import { HistoryIcon, NotebookIcon, RedoIcon, UndoIcon } from "../app/icons.tsx";
 import { several } from "../api/piece.ts";
 import type { Document } from "../api/client.ts";
 import { Length } from "../units/UnitContext.tsx";
@@ -50,6 +50,9 @@ export function Head({ id, bench, state }: BenchContext) {
       </div>
       <Thread id={id} bench={bench} state={state} />
       <div className="tools">
+        <IconButton component={Link} to={`/pieces/${id}/written`} aria-label="Written pattern" title="Compare with a written pattern">
+          <NotebookIcon />
+        </IconButton>
         <IconButton component={Link} to={`/pieces/${id}/history`} aria-label="History" title="Versions of this piece">
           <HistoryIcon />
         </IconButton>

@@ -14,8 +14,8 @@ ${css}</style></head>
 }
 
 /** saveAs hands a text to the browser as a file. */
-export function saveAs(name: string, text: string) {
-  const url = URL.createObjectURL(new Blob([text], { type: "text/html" }));
+export function saveAs(name: string, text: string, type = "text/html") {
+  const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement("a");
   link.href = url;
   link.download = name;
