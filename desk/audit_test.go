@@ -1,11 +1,15 @@
 package desk_test
 
 import (
+	"fmt"
+	"math/rand/v2"
 	"os"
 	"regexp"
 	"slices"
 	"strings"
 	"testing"
+	"time"
+	"unicode/utf16"
 
 	"mala/desk"
 	"mala/format"
@@ -250,5 +254,78 @@ func TestWhatIsReadAndHowItStands(t *testing.T) {
 		if got != tt.want {
 			t.Errorf("%s, %q: %s, want %s: %+v, unread %+v", tt.piece, tt.text, got, tt.want, audit.Statements, audit.Unread)
 		}
+	}
+}
+
+// Whatever is pasted is read within bounds, and every place is one of the text.
+func TestAnyTextIsRead(t *testing.T) {
+	rng := rand.New(rand.NewPCG(13, 4))
+	words := strings.Fields("2 90 1/2 17½ 0.5 .36 45 cm mm in \" pearls crimps wire row rows 1 : ; , . and ( ) x 3 repeat times each end cut strand of bag beads total sea-pearl Tide stone \n \n … .. A B ~ 🙂 é 9999999999999999999 8/0 1,200 string then reverse long - a the half")
+	for range 3000 {
+		var b strings.Builder
+		for range rng.IntN(40) {
+			b.WriteString(words[rng.IntN(len(words))])
+			b.WriteString([]string{" ", "", "\t"}[rng.IntN(3)])
+		}
+		text := b.String()
+		audit, err := desk.AuditText(read(t, example), text, nil, format.House{})
+		if strings.TrimSpace(text) == "" {
+			if err == nil {
+				t.Fatalf("%q is read", text)
+			}
+			continue
+		}
+		if err != nil {
+			t.Fatalf("%q: %v", text, err)
+		}
+		units := len(utf16.Encode([]rune(text)))
+		for _, s := range audit.Statements {
+			if s.From < 0 || s.To < s.From || s.To > units || s.Line < 1 {
+				t.Fatalf("%q: %+v", text, s)
+			}
+			for _, e := range s.Edits {
+				if e.From < 0 || e.To < e.From || e.To > units {
+					t.Fatalf("%q: %+v", text, e)
+				}
+			}
+		}
+	}
+}
+
+func TestTextsThatCannotBeRead(t *testing.T) {
+	doc := read(t, example)
+	for name, text := range map[string]string{"empty": " \n ", "too long": strings.Repeat("90 pearls\n", 7000), "too many lines": strings.Repeat("a\n", 2001), "no text": "90\x00 pearls", "no UTF-8": "90 \xff pearls"} {
+		if _, err := desk.AuditText(doc, text, nil, format.House{}); err == nil || !strings.HasSuffix(err.Error(), ".") {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+	for name, text := range map[string]string{
+		"counts": strings.Repeat("9 pearls,", 7000), "one word": strings.Repeat("a", 64<<10), "brackets": strings.Repeat("(", 64<<10), "multiplied": strings.Repeat("9999 x (", 8000),
+		"steps": "Steps:\n" + strings.Repeat("2 pearls, ", 6000), "repeats": strings.Repeat("1P 1L. repeat 99 times. ", 2600), "cuts": strings.Repeat("cut 60 cm of wire;", 3500), "numbers": strings.Repeat("1", 64<<10),
+		"totals": strings.Repeat("90 beads;", 7000), "names": strings.Repeat("2 things", 8000), "fractions": strings.Repeat("1/", 32<<10), "dots": strings.Repeat(". .", 21000),
+	} {
+		mb, took := taken(func() {
+			if _, err := desk.AuditText(doc, text, nil, format.House{}); err != nil {
+				t.Errorf("%s: %v", name, err)
+			}
+		})
+		if mb > 200 || took > 3*time.Second {
+			t.Errorf("%s: it takes %.0f MB and %v", name, mb, took)
+		}
+	}
+}
+
+// A text of 200 lines, over one of 50.
+func BenchmarkAudit(b *testing.B) {
+	doc := read(b, demoFile(b, "pieces/crossed-lines.json"))
+	for _, lines := range []int{200, 50} {
+		text := strings.Repeat("Row 1: 43 bottle-green rounds and 42 brass spacers, 8 mm; 2 crimp tubes\n60 sea-pearls 6 mm, of which 4 ivory ones; cut 60 cm of wire\n", lines/2)
+		b.Run(fmt.Sprint(lines, " lines"), func(b *testing.B) {
+			for b.Loop() {
+				if _, err := desk.AuditText(doc, text, nil, format.House{}); err != nil {
+					b.Fatal(err)
+				}
+			}
+		})
 	}
 }

@@ -67,11 +67,10 @@ type reader struct {
 	text  string
 	names *names
 	out   *Audit
-	row   int   // which row the lines under a heading speak of
-	rows  []int // or which of several
-	step  bool  // they are steps of the work
-	open  bool  // some steps are done again in a way that was not understood
-	back  bool  // the steps come back the way they went
+	row   int  // which row the lines under a heading speak of
+	step  bool // they are steps of the work
+	open  bool // some steps are done again in a way that was not understood
+	back  bool // the steps come back the way they went
 	last  []*Statement
 
 	strung bool // some step strings something

@@ -25,6 +25,7 @@ type auditor struct {
 
 	inComponents map[string]bool // by material: parts of components that the text names
 	cuts         map[string]cutting
+	takes        map[wanted]Take
 }
 
 // know finds which materials the statements speak of, and asks where that is not sure.
@@ -183,7 +184,7 @@ func (s *Statement) recount(n int) []Edit {
 
 // gather looks once through all statements for what single ones are held against.
 func (a *auditor) gather() {
-	a.inComponents, a.cuts = map[string]bool{}, map[string]cutting{}
+	a.inComponents, a.cuts, a.takes = map[string]bool{}, map[string]cutting{}, map[wanted]Take{}
 	for _, s := range a.Statements {
 		if s.Of != nil && s.Of.Component != nil {
 			s.Of.Each(func(part *material.Material, _ int, _ length.MM) { a.inComponents[part.ID] = true })

@@ -96,7 +96,7 @@ func plain(t token) string {
 
 // stem is a word in the singular.
 func stem(w string) string {
-	w = strings.NewReplacer("'s", "", "’s", "").Replace(w)
+	w = strings.TrimSuffix(strings.TrimSuffix(w, "'s"), "’s")
 	switch {
 	case strings.HasSuffix(w, "ies") && len(w) > 4:
 		return w[:len(w)-3] + "y"

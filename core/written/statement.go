@@ -201,7 +201,9 @@ func (c *clause) readPacks(f figures) *Statement {
 			s.figure = t
 		}
 	}
-	s.nameFrom(rest)
+	if s.nameFrom(rest); s.Phrase == "" {
+		return nil
+	}
 	inPack := figuresOf(c.aside)
 	switch before, inside := figuresOf(c.tokens[:at]), figuresOf(rest); {
 	case len(inPack.numbers) > 0:
@@ -322,7 +324,7 @@ func (c *clause) readCount(f figures) *Statement {
 		one := len(s.words) > 0 && strings.HasPrefix(s.words[len(s.words)-1], s.lastWord) // no plural
 		if article >= 0 && !past && (one || !c.tokens[article].is("the")) {
 			t := c.tokens[article]
-			s.Kind, s.figure = OfCount, token{sort: number, value: 1, spelled: true, from: t.from, to: t.to, end: t.end}
+			s.Kind, s.figure = OfCount, token{sort: number, value: 1, spelled: true, from: t.from, to: t.to, end: t.to}
 		}
 	}
 	if s.Kind == OfCount && (c.step || c.times > 1) {

@@ -134,9 +134,10 @@ func merged(items []runWritten) []runWritten {
 	var out []runWritten
 	for _, one := range items {
 		if last := len(out) - 1; last >= 0 && out[last].of == one.of {
-			out[last] = runWritten{one.of, out[last].count + one.count, slices.Concat(out[last].by, one.by)}
+			out[last] = runWritten{one.of, out[last].count + one.count, append(out[last].by, one.by...)}
 			continue
 		}
+		one.by = slices.Clip(one.by) // what is added goes into a list of its own
 		out = append(out, one)
 	}
 	return out

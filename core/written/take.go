@@ -12,9 +12,25 @@ import (
 	"mala/core/piece"
 )
 
+// wanted is a count that a text would have a piece take over.
+type wanted struct {
+	of         string
+	row, count int
+}
+
 // takeCount finds the one run whose count makes the material come as often as the text
 // says, and nothing else come more or less often: the longest such run.
 func (a *auditor) takeCount(s *Statement, want int) Take {
+	key := wanted{s.Of.ID, s.row, want}
+	take, known := a.takes[key]
+	if !known {
+		take = a.findRun(s, want)
+		a.takes[key] = take
+	}
+	return take
+}
+
+func (a *auditor) findRun(s *Statement, want int) Take {
 	best := Take{}
 	for i, strand := range a.m.Strands {
 		if s.row != whole && s.row != i+1 || strand.Row.Line == nil {
