@@ -240,6 +240,7 @@ func TestWhatIsReadAndHowItStands(t *testing.T) {
 		{"barnacle-row", "7 pearl coils", "-"},
 		{"three-moorings", "60 cm of brass chain", "-"},
 		{"three-moorings", "61 cm of brass chain", "+"},
+		{"slack-tide", "String 6 steel rounds, a spacer, then as the picture shows", "==/"},
 		// what says nothing that can be compared
 		{"harbour-lights", "I made this one for the fair", "/"},
 		{"harbour-lights", "Man nimmt 50 Perlen", "/"},
@@ -289,6 +290,29 @@ func TestAnyTextIsRead(t *testing.T) {
 				}
 			}
 		}
+	}
+}
+
+func TestNamesAreAsked(t *testing.T) {
+	text := "88 ivory pearls, 6 lanterns\n2 cups of tea, 3 gold bails\nAgain 88 ivory pearls"
+	asked := auditOf(t, "quay-lanterns", text, nil)
+	var phrases []string
+	for _, q := range asked.Questions {
+		phrases = append(phrases, fmt.Sprint(q.Phrase, " ", q.Asked, q.Likely))
+	}
+	if got := strings.Join(phrases, " "); got != "ivory pearls 2 [dusk-pearl-4] cups tea 1 [] gold bails 1 []" {
+		t.Error(got)
+	}
+	told := auditOf(t, "quay-lanterns", text, map[string]string{"ivory pearls": "dusk-pearl-4", "cups tea": "nothing", "gold bails": "none"})
+	var states []string
+	for _, s := range told.Statements {
+		states = append(states, s.State)
+	}
+	if got := strings.Join(states, " "); got != "agrees agrees nothing differs agrees" || len(told.Questions) > 0 {
+		t.Error(got, told.Questions)
+	}
+	if wrong := auditOf(t, "quay-lanterns", text, map[string]string{"ivory pearls": "no-such-id"}); len(wrong.Questions) != 3 {
+		t.Errorf("an answer that is no material answers: %+v", wrong.Questions)
 	}
 }
 

@@ -64,11 +64,10 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByLabel("Cord in hand").press("Enter");
   await page.getByRole("region", { name: "Whom it can suit" }).waitFor();
   await keep("decide");
-  await page.getByText("Convert it, keeping the pattern").click();
-  await page.getByLabel("Closed by").selectOption("clasp");
-  await page.getByRole("link", { name: /^Compare/ }).first().click();
-  await page.getByRole("columnheader", { name: "Figure" }).waitFor();
-  await keep("variants");
+  await openPiece(page, "Crossed Lines");
+  await page.getByRole("link", { name: "Written pattern" }).click();
+  await page.getByRole("heading", { name: "3 statements disagree" }).waitFor();
+  await keep("written");
   await openPiece(page, "Moored Twice");
   await page.getByRole("link", { name: /Fit/ }).click();
   await page.getByRole("region", { name: "Over the hand" }).waitFor();

@@ -45,7 +45,7 @@ type Document struct {
 // Written is a pattern as somebody wrote it down.
 type Written struct {
 	Text  string            `json:"text" maxLength:"65536"`
-	Names map[string]string `json:"names,omitempty" doc:"What names in it mean: the id of a material, or none."`
+	Names map[string]string `json:"names,omitempty" doc:"What names in it mean: the id of a material, none where the piece has no such thing, or nothing where it is no material."`
 }
 
 // Target is the finished length asked for.

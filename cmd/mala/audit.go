@@ -21,7 +21,7 @@ func auditCommand() *cli.Command {
 		Usage:     "hold a written pattern against a piece file, and print what it says and what disagrees (- reads standard input)",
 		ArgsUsage: "PIECE TEXT|-",
 		Flags: []cli.Flag{
-			&cli.StringSliceFlag{Name: "name", Usage: "what a name in the text means: --name 'ivory pearls=sea-pearl-4', or =none"},
+			&cli.StringSliceFlag{Name: "name", Usage: "what a name in the text means: --name 'ivory pearls=sea-pearl-4', =none where the piece has none, =nothing where it is no material"},
 			&cli.BoolFlag{Name: "corrected", Usage: "print the corrected text instead"},
 		},
 		Action: func(_ context.Context, cmd *cli.Command) error {

@@ -37,8 +37,12 @@ const (
 	MostLines = 2000
 )
 
-// NotInPiece answers a question: the piece has no such material.
-const NotInPiece = "none"
+// What answers a question beside the id of a material: the piece has no such material, or
+// the text speaks of none.
+const (
+	NotInPiece = "none"
+	NoMaterial = "nothing"
+)
 
 // Read reads the text and holds it against the piece. Answers say which material, by its
 // id, a phrase means. The error is a sentence.
@@ -85,8 +89,9 @@ func (r *reader) lines() {
 }
 
 var (
-	stepHeads = []string{"steps", "instructions", "method", "stringing", "making", "make", "how", "assembly", "directions", "procedure", "work", "order"}
-	listHeads = []string{"materials", "need", "list", "parts", "beads", "findings", "supplies", "shopping", "kit", "ingredients", "buy", "bag", "counts"}
+	stepHeads   = []string{"steps", "instructions", "method", "stringing", "making", "make", "how", "assembly", "directions", "procedure", "work", "order"}
+	goesOnWords = []string{"continue", "until", "remaining", "rest", "same", "picture", "chart", "diagram", "shown"}
+	listHeads   = []string{"materials", "need", "list", "parts", "beads", "findings", "supplies", "shopping", "kit", "ingredients", "buy", "bag", "counts"}
 )
 
 func (r *reader) line(number int, line string, base int) {
@@ -120,6 +125,9 @@ func (r *reader) line(number int, line string, base int) {
 		if has(c.tokens, "repeat", "repeated") {
 			r.repeat(&c, &now)
 			continue
+		}
+		if (step || r.strung) && has(c.tokens, goesOnWords...) {
+			r.open = true
 		}
 		s, understood := c.read()
 		if s == nil {

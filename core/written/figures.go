@@ -86,7 +86,7 @@ func units(in []token) []token {
 			if unit > 0 && (next.sort == word || next.sort == mark) && !short {
 				t.sort, t.unit, t.to = size, unit, next.to
 				i++
-				if next.is("in") && i+1 < len(in) && in[i+1].is(".") && i+2 < len(in) && in[i+2].sort == word {
+				if next.is("in") && i+1 < len(in) && in[i+1].is(".") && i+2 < len(in) && in[i+2].sort == word && !in[i+2].capital {
 					i++ // the dot of "in." before more of the sentence
 				}
 			}

@@ -28,101 +28,10 @@ type auditor struct {
 	takes        map[wanted]Take
 }
 
-// know finds which materials the statements speak of, and asks where that is not sure.
-func (a *auditor) know() {
-	asked := map[string]int{}
-	for _, s := range a.Statements {
-		if s.row == lastRow {
-			s.row = len(a.m.Strands)
-		}
-		if s.Phrase == "" {
-			continue
-		}
-		s.State = NoFigure
-		likely, sure := a.names.find(s)
-		answer, answered := a.answers[s.Phrase]
-		switch {
-		case sure:
-			s.Of = likely[0]
-		case (s.Kind == OfCut || s.Kind == OfCord) && len(stringing(likely)) == 1:
-			s.Of = stringing(likely)[0]
-		case answered && answer == NotInPiece:
-			s.State, s.Why = Differs, fmt.Sprintf("The piece has no %s.", s.Phrase)
-			if s.Kind == OfStrung {
-				a.open = true
-			}
-		case answered:
-			if i := slices.IndexFunc(a.names.all, func(m *material.Material) bool { return m.ID == answer }); i >= 0 {
-				s.Of = a.names.all[i]
-				continue
-			}
-			fallthrough
-		case (s.Kind == OfCut || s.Kind == OfCord) && len(likely) == 0:
-			// The piece may have one cord alone.
-		case s.Kind == OfName:
-			s.State = NoFigure
-		case len(likely) == 0 && !s.clear:
-			s.State = NoFigure
-		default:
-			s.State = Asks
-			a.open = a.open || s.Kind == OfStrung
-			i, known := asked[s.Phrase]
-			if !known {
-				i = len(a.Questions)
-				asked[s.Phrase] = i
-				a.Questions = append(a.Questions, Question{Phrase: s.Phrase, Likely: likely})
-			}
-			a.Questions[i].Asked++
-		}
-	}
-	a.sequences()
-	// Words alone that name nothing of the piece are prose.
-	a.Statements = slices.DeleteFunc(a.Statements, func(s *Statement) bool {
-		prose := (s.Kind == OfName || !s.clear && s.Kind != OfCut && s.Kind != OfCord) && s.Phrase != "" && s.Of == nil && s.State == NoFigure
-		if prose {
-			a.Unread = append(a.Unread, Unread{s.Line, s.From, s.To, s.Kind != OfName})
-		}
-		return prose
-	})
-	slices.SortStableFunc(a.Unread, func(x, y Unread) int { return cmp.Compare(x.From, y.From) })
-}
-
-// sequences finds lines that string without saying so: they count one material twice.
-func (a *auditor) sequences() {
-	type place struct {
-		line int
-		of   string
-		row  int
-	}
-	seen, twice := map[place]bool{}, map[int]bool{}
-	for _, s := range a.Statements {
-		if s.Kind != OfCount || s.Of == nil || len(s.sizes) > 0 {
-			continue
-		}
-		at := place{s.Line, s.Of.ID, s.row}
-		twice[s.Line] = twice[s.Line] || seen[at]
-		seen[at] = true
-	}
-	for _, s := range a.Statements {
-		if twice[s.Line] && s.Kind == OfCount {
-			s.Kind = OfStrung
-			a.open = a.open || s.Of == nil
-		}
-	}
-	for _, u := range a.Unread {
-		a.open = a.open || twice[u.Line] && (u.Figures || strings.Contains(a.text[u.From:u.To], "back"))
-	}
-}
-
-// stringing are those of the materials that are cut to a length.
-func stringing(likely []*material.Material) []*material.Material {
-	return slices.DeleteFunc(slices.Clone(likely), func(m *material.Material) bool { return m.Cord == nil && !m.HasLinks() })
-}
-
 func (a *auditor) hold() {
 	a.gather()
 	for _, s := range a.Statements {
-		if s.State == Asks || s.State == Differs || s.Phrase != "" && s.Of == nil && s.Kind != OfCut && s.Kind != OfCord {
+		if s.ignored || s.State == Asks || s.State == Differs || s.Phrase != "" && s.Of == nil && s.Kind != OfCut && s.Kind != OfCord {
 			continue
 		}
 		if slices.ContainsFunc(a.rowsOf(s), func(row int) bool { return a.strand(row) == nil && row != whole }) {

@@ -58,6 +58,8 @@ type Statement struct {
 	rows     []int
 	each     bool
 	ends     bool
+	article  bool // its count is an "a"
+	ignored  bool // it speaks of no material
 	apiece   bool // the same count on each of several rows
 	sides    bool
 	times    int
@@ -324,6 +326,7 @@ func (c *clause) readCount(f figures) *Statement {
 		one := len(s.words) > 0 && strings.HasPrefix(s.words[len(s.words)-1], s.lastWord) // no plural
 		if article >= 0 && !past && (one || !c.tokens[article].is("the")) {
 			t := c.tokens[article]
+			s.article = true
 			s.Kind, s.figure = OfCount, token{sort: number, value: 1, spelled: true, from: t.from, to: t.to, end: t.to}
 		}
 	}

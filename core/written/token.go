@@ -37,6 +37,7 @@ type token struct {
 	spelled  bool      // a number in words
 	step     float64   // what the last written place is worth: 1 of 45, 0.1 of 4.5, 0.25 of 17 1/4
 	what     int       // of a name: which material
+	capital  bool      // a word with a capital letter
 	joined   bool      // a hyphen joins it to the token before
 }
 
@@ -71,7 +72,7 @@ func lex(line string, base int) []token {
 				end += n
 			}
 			text := strings.ToLower(strings.TrimRight(line[i:end], "'’"))
-			out = append(out, token{sort: word, text: text, from: base + i, to: base + end, joined: joinedTo(line, i)})
+			out = append(out, token{sort: word, text: text, from: base + i, to: base + end, capital: unicode.IsUpper(r), joined: joinedTo(line, i)})
 			i = end
 			continue
 		case r == '-' && joinedTo(line, i+1):

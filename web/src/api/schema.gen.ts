@@ -3328,7 +3328,7 @@ export interface components {
             turns: number;
         };
         Written: {
-            /** @description What names in it mean: the id of a material, or none. */
+            /** @description What names in it mean: the id of a material, none where the piece has no such thing, or nothing where it is no material. */
             names?: {
                 [key: string]: string;
             };

@@ -29,6 +29,7 @@ export function Questions({ audit, doc, onAnswer }: Props) {
               </MenuItem>
             ))}
             <MenuItem value="none">Not in this piece</MenuItem>
+            <MenuItem value="nothing">Not a material</MenuItem>
           </Select>
         </div>
       ))}
