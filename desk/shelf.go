@@ -1,6 +1,8 @@
 package desk
 
 import (
+	"slices"
+
 	"mala/core/material"
 	"mala/format"
 )
@@ -14,6 +16,10 @@ type Shelf struct {
 // NewShelf makes a shelf of the materials that are well formed.
 func NewShelf(materials []format.Material) *Shelf {
 	s := &Shelf{}
+	materials = slices.Clone(materials)
+	for i := range materials {
+		materials[i].Packs = nil // of the catalogue alone: pieces do not carry them
+	}
 	stock := format.StockOf(materials)
 	for i := range materials {
 		if m, faults := stock.Make(&materials[i], ""); faults == nil {

@@ -225,6 +225,13 @@ func clearField(object map[string]any, name string) {
 }
 
 func cellValue(c column, text string) (any, string) {
+	if c.of == packsType {
+		var list []any
+		if err := json.Unmarshal([]byte(text), &list); err != nil {
+			return nil, c.name + `: that is no list of packs. Write them as the piece file does: [{"sold": "bag", "holds": {"count": 50}, "price": "4.20"}].`
+		}
+		return list, ""
+	}
 	switch c.of.Kind() {
 	case reflect.Slice:
 		return strings.Fields(text), ""

@@ -6,6 +6,8 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+
+	"github.com/go-json-experiment/json"
 )
 
 // column is one column of the CSV: a field of a material, the fields of a part
@@ -68,6 +70,9 @@ func (d *Material) Field(name string) string {
 	return columns[i].cell(reflect.ValueOf(d).Elem())
 }
 
+// packsType is a list of things, which a cell holds as the file does.
+var packsType = reflect.TypeFor[[]Pack]()
+
 func columnsOf(t reflect.Type, before string, at []int) []column {
 	var out []column
 	for i := range t.NumField() {
@@ -100,6 +105,9 @@ func (c column) cell(v reflect.Value) string {
 		return strconv.FormatFloat(v.Float(), 'f', -1, 64)
 	case v.Kind() == reflect.String:
 		return v.String()
+	case c.of == packsType:
+		text, _ := json.Marshal(v.Interface()) // texts and numbers can always be written
+		return string(text)
 	}
 	return fmt.Sprint(v.Interface())
 }

@@ -123,6 +123,7 @@ func (r *materialReader) common() {
 	if d.Price != nil && !(d.Price.Amount >= 0 && d.Price.Amount <= 1e6 && d.Price.Per >= 1 && d.Price.Per <= 1e6) {
 		r.add("price", "A price is an amount for a number of pieces: 4.20 per 100.")
 	}
+	r.packs()
 	if l := d.Look; l != nil {
 		r.oneOf("look.finish", string(l.Finish), material.Finishes()...)
 		for _, c := range [][2]string{{"colour", l.Colour}, {"second", l.Second}} {

@@ -81,6 +81,7 @@ func newAPI(r chi.Router) huma.API {
 func (s *server) register(api huma.API) {
 	s.registerHealth(api)
 	s.registerAnalysis(api)
+	s.registerBuy(api)
 	s.registerStarts(api)
 	s.registerMaterials(api)
 	s.registerCSV(api)

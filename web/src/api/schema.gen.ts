@@ -72,6 +72,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/buy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to buy for so many of a piece, and what it costs */
+        post: operations["buy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -989,6 +1006,74 @@ export interface components {
             endsMm: number;
             /** Format: double */
             slackMm: number;
+        };
+        BuyInputBody: {
+            /**
+             * Format: int64
+             * @description How many of the piece.
+             */
+            copies: number;
+            document: components["schemas"]["Document"];
+            /** @description Use what is in stock first. */
+            fromStock?: boolean;
+        };
+        BuyNeed: {
+            /** @description Its packs go by weight: they hold more or less. */
+            about?: boolean;
+            /** Format: int64 */
+            count?: number;
+            /**
+             * Format: int64
+             * @description What the packs surely hold of it.
+             */
+            held?: number;
+            /** Format: double */
+            heldMm?: number;
+            /** @description Why no packs are found for it. */
+            lacks?: string;
+            /**
+             * Format: int64
+             * @description What is left over.
+             */
+            left?: number;
+            /** Format: double */
+            leftMm?: number;
+            material: string;
+            /** Format: double */
+            mm?: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description Of it from stock, in mm of what has a length.
+             */
+            stock?: number;
+            used?: string;
+        };
+        BuyPack: {
+            code?: string;
+            each: string;
+            /** Format: int64 */
+            holds?: number;
+            /** Format: double */
+            holdsMm?: number;
+            material: string;
+            /** Format: int64 */
+            n: number;
+            name: string;
+            sold: string;
+            sum: string;
+            supplier?: string;
+        };
+        Buying: {
+            /** @description What the packs cost. */
+            bought: string;
+            /** Format: int64 */
+            copies: number;
+            needs: components["schemas"]["BuyNeed"][];
+            /** @description The cheapest that hold all of it. */
+            packs: components["schemas"]["BuyPack"][];
+            /** @description What of that is used. */
+            used: string;
         };
         Catalogue: {
             items: components["schemas"]["CatalogueItem"][];
@@ -2063,6 +2148,8 @@ export interface components {
             note?: string;
             /** Format: double */
             outsideMm?: number;
+            /** @description What it is bought in. In the catalogue only. */
+            packs?: components["schemas"]["Pack"][];
             price?: components["schemas"]["Price"];
             /** Format: double */
             ringEyeMm?: number;
@@ -2258,6 +2345,51 @@ export interface components {
             seats?: components["schemas"]["SeatDrawn"][];
             /** Format: double */
             widthMm?: number;
+        };
+        Pack: {
+            /** @description What each costs from so many on. */
+            breaks?: components["schemas"]["PackBreak"][];
+            /** @description The supplier's. */
+            code?: string;
+            holds: components["schemas"]["PackHolds"];
+            /** @description Of one pack: 4.20 */
+            price: string;
+            sale?: components["schemas"]["PackSale"];
+            /** @enum {string} */
+            sold: "strand" | "bag" | "spool" | "card" | "set" | "piece";
+            supplier?: string;
+            /** @description Of a mixed set: what else is in it. */
+            with?: components["schemas"]["PackWith"][];
+        };
+        PackBreak: {
+            /** Format: int64 */
+            from: number;
+            price: string;
+        };
+        PackHolds: {
+            /** Format: int64 */
+            count?: number;
+            /**
+             * Format: double
+             * @description Strung, of beads; else as it is.
+             */
+            lengthMm?: number;
+            /**
+             * Format: double
+             * @description By weight.
+             */
+            massG?: number;
+        };
+        PackSale: {
+            /** @description 2026-11-20 */
+            from: string;
+            price: string;
+            until: string;
+        };
+        PackWith: {
+            /** Format: int64 */
+            count: number;
+            of: string;
         };
         PartOf: {
             /** Format: int64 */
@@ -3463,6 +3595,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    buy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuyInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Buying"];
+                };
             };
             /** @description Error */
             default: {
@@ -5167,6 +5332,7 @@ export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
 export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack", "set-written"];
+export const packSoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Pack"]["sold"]> = ["strand", "bag", "spool", "card", "set", "piece"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];
 export const placeEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Place"]["end"]> = ["left", "right"];
