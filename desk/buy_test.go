@@ -198,3 +198,23 @@ func TestPacksThatCannotBe(t *testing.T) {
 		}
 	}
 }
+
+// Packs are the catalogue's: a piece that fetches a material does not carry them.
+func TestPiecesDoNotCarryPacks(t *testing.T) {
+	from := supplies(t)
+	doc := read(t, example)
+	edited, err := desk.Apply(doc, []desk.Operation{{Do: "set-dish", Material: "amber-chip"}}, desk.Options{Shelf: desk.NewShelf(from.Materials)})
+	if err != nil {
+		t.Fatal(err)
+	}
+	found := false
+	for _, m := range edited.Document.Materials {
+		found = found || m.ID == "amber-chip"
+		if m.Packs != nil {
+			t.Errorf("%s carries %+v", m.ID, m.Packs)
+		}
+	}
+	if !found || from.Materials[0].Packs == nil {
+		t.Errorf("amber chips fetched: %v; the catalogue's own packs: %+v", found, from.Materials[0].Packs)
+	}
+}

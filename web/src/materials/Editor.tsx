@@ -10,6 +10,7 @@ import { Facts } from "./Facts.tsx";
 import { fieldsOf, FINISHES, idFor, type Field } from "./fields.ts";
 import { Moved } from "./Moved.tsx";
 import { NumberField } from "./NumberField.tsx";
+import { Packs } from "./Packs.tsx";
 
 interface Props {
   item: CatalogueItem;
@@ -58,7 +59,7 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
       onClose();
     } catch (err) {
       const fault = err instanceof ApiError ? err.problem.faults?.[0] : undefined;
-      setSays(fault ? `${fault.where ? `${fault.where.replace(/^material\.?/, "")} ` : ""}${fault.says}` : (err as Error).message);
+      setSays(fault ? `${fault.where ? `${fault.where.replace(/^material\.?/, "").replace(/^packs\[(\d+)\].*/, (_, n: string) => `Pack ${Number(n) + 1}:`)} ` : ""}${fault.says}` : (err as Error).message);
     }
   }
 
@@ -75,6 +76,7 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
             <Input key={field.name} field={field} material={m} onChange={change} />
           ))}
           {m.class === "bead" && <BeadExtras m={m} onChange={change} />}
+          <Packs m={m} onChange={change} />
           <NumberField label={m.class === "cord" ? "In stock, mm" : "In stock"} value={onHand} onChange={(n) => setOnHand(n === undefined ? n : Math.round(n))} />
         </div>
         <div className="seen">

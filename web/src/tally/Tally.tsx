@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from "react";
+import { Link, useParams } from "react-router";
 import type { Count, Document, PartOf } from "../api/client.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { sizedBy, sizeOf } from "../dishes/size.ts";
@@ -10,6 +11,7 @@ const MOST_COLUMNS = 5;
 
 /** Tally is the parts list, derived from the sequence: beads, findings, cord. */
 export function Tally({ state }: { state: BenchState }) {
+  const { id } = useParams();
   const { analysis, doc, behind } = state;
   const { unit } = useUnit();
   const [bought, setBought] = useState(false);
@@ -82,6 +84,11 @@ export function Tally({ state }: { state: BenchState }) {
           </tr>
         </tbody>
       </table>
+      <p className="moves">
+        <Link to={`/pieces/${id}/buy`} className="link">
+          What to buy
+        </Link>
+      </p>
       {analysis.unweighed.length > 0 && (
         <p className="quiet moves">
           Weight without {analysis.unweighed.length} {analysis.unweighed.length === 1 ? "material" : "materials"} of unknown weight.
