@@ -70,7 +70,11 @@ func (p *parter) read(tokens []token, times int, by *token) {
 			end := closing(tokens, i)
 			inner := tokens[i+1 : min(end, len(tokens))]
 			figure, used := multiplier(tokens[min(end+1, len(tokens)):])
-			if before := len(p.now.tokens) - 2; figure == nil && before >= 0 && p.now.tokens[before].counts() && p.now.tokens[before+1].is("x", "×", "*") {
+			// Sea-pearl (6 mm) x 3 repeats nothing.
+			if len(figuresOf(inner).numbers) == 0 && !has(inner, "a", "an") {
+				figure, used = nil, 0
+			}
+			if before := len(p.now.tokens) - 2; figure == nil && len(figuresOf(inner).numbers) > 0 && before >= 0 && p.now.tokens[before].counts() && p.now.tokens[before+1].is("x", "×", "*") {
 				figure = &p.now.tokens[before]
 				p.now.tokens = p.now.tokens[:before:before]
 			}

@@ -310,7 +310,7 @@ func (c *clause) readCount(f figures) *Statement {
 	if s.Phrase == "" {
 		s.nameFrom(c.aside)
 	}
-	s.sizesFrom(c.tokens)
+	s.sizesFrom(slices.Concat(c.tokens, c.aside))
 	s.clear = c.isClear(f)
 	past := has(c.tokens, pastWords...) || c.step && has(c.tokens, joinWords...)
 	switch {
