@@ -32,6 +32,7 @@ type Analysis struct {
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
 	Cautions    []CautionShown `json:"cautions"`
+	Tools       []Tool         `json:"tools" doc:"What is needed beside the materials, in the order it is first used."`
 	Steps       []MakingStep   `json:"steps" doc:"The instructions, in order."`
 	Thread      []ThreadStep   `json:"thread" doc:"How far each step of the planning is."`
 	Drawing     *Drawing       `json:"drawing,omitempty" doc:"What a picture needs; only on request."`
@@ -187,6 +188,13 @@ type Position struct {
 	InsideMm   length.MM `json:"insideMm,omitempty"`
 	Word       string    `json:"word,omitempty"`
 	Covers     []string  `json:"covers"`
+}
+
+// Tool is something needed to make the piece.
+type Tool struct {
+	Name     string `json:"name"`
+	For      string `json:"for"`
+	Optional bool   `json:"optional,omitempty" doc:"The work can be done without it."`
 }
 
 // MakingStep is one thing to do; a gate has what must be true first.

@@ -8,6 +8,7 @@ import (
 	"mala/core/measure"
 	"mala/core/piece"
 	"mala/core/steps"
+	"mala/core/tools"
 	"mala/format"
 )
 
@@ -67,9 +68,12 @@ func fixOf(f *check.Fix) *Fix {
 
 // making adds the steps of the work.
 func (a *Analysis) making(m *measure.Measured, opt Options) {
-	a.Steps = []MakingStep{}
+	a.Steps, a.Tools = []MakingStep{}, []Tool{}
 	for _, s := range steps.For(m, opt.Unit) {
 		a.Steps = append(a.Steps, MakingStep{s.Says, s.Must})
+	}
+	for _, t := range tools.For(m, opt.Unit) {
+		a.Tools = append(a.Tools, Tool{t.Name, t.For, t.Optional})
 	}
 }
 

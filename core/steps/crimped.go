@@ -17,10 +17,10 @@ func (w *writer) crimped() {
 		w.stringRuns()
 		w.end(&w.s.Right)
 		w.beforeCutting()
-		w.do("Push the beads up and cut from the spool %s beyond the last bead, with wire cutters.", w.in(w.s.Beyond(w.m.Piece, &w.s.Left)))
+		w.do("Push the beads up and cut from the spool %s beyond the last bead,%s.", w.in(w.s.Beyond(w.m.Piece, &w.s.Left)), w.cutters())
 		w.secondEnd(&w.s.Left)
 	case piece.StopCrimped:
-		w.start(" with wire cutters")
+		w.start(w.cutters())
 		w.end(&w.s.Left)
 		if n := len(w.s.Left.TailBeads); n > 0 {
 			w.do("String the first %s over wire and tail together.", beads(n))
@@ -31,7 +31,7 @@ func (w *writer) crimped() {
 		}
 		w.secondEnd(&w.s.Right)
 	default:
-		w.start(" with wire cutters")
+		w.start(w.cutters())
 		w.stop()
 		w.open()
 		w.end(&w.s.Left)

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -208,11 +209,12 @@ func (w *writer) hangChain(side piece.Side) {
 	w.do("%s end: hang its %s link on %s.", w.title(side), link, lower(on.Of.Name))
 }
 
+// cutters are what the cord is cut with.
 func (w *writer) cutters() string {
-	if w.s.Left.Crimped() || w.s.Right.Crimped() {
+	if w.s.Row.Cord.Cord.Type == material.Wire {
 		return " with wire cutters"
 	}
-	return ""
+	return " with scissors"
 }
 
 // lengths is what every row must measure.

@@ -52,7 +52,11 @@ type parter struct {
 	sentence int
 	times    int
 	by       *token
+	depth    int // of brackets
 }
+
+// deepest is how deep people put brackets in brackets.
+const deepest = 4
 
 func (p *parter) done() {
 	p.now.row, p.now.step, p.now.sentence, p.now.times, p.now.by = p.row, p.step, p.sentence, max(1, p.times), p.by
@@ -71,10 +75,11 @@ func (p *parter) read(tokens []token, times int, by *token) {
 			inner := tokens[i+1 : min(end, len(tokens))]
 			figure, used := multiplier(tokens[min(end+1, len(tokens)):])
 			// Sea-pearl (6 mm) x 3 repeats nothing.
-			if len(figuresOf(inner).numbers) == 0 && !has(inner, "a", "an") {
+			counted := p.depth < deepest && (len(figuresOf(inner).numbers) > 0 || has(inner, "a", "an"))
+			if !counted {
 				figure, used = nil, 0
 			}
-			if before := len(p.now.tokens) - 2; figure == nil && len(figuresOf(inner).numbers) > 0 && before >= 0 && p.now.tokens[before].counts() && p.now.tokens[before+1].is("x", "×", "*") {
+			if before := len(p.now.tokens) - 2; figure == nil && counted && before >= 0 && p.now.tokens[before].counts() && p.now.tokens[before+1].is("x", "×", "*") {
 				figure = &p.now.tokens[before]
 				p.now.tokens = p.now.tokens[:before:before]
 			}
@@ -82,7 +87,9 @@ func (p *parter) read(tokens []token, times int, by *token) {
 				p.now.aside = append(p.now.aside, inner...)
 			} else {
 				p.done()
+				p.depth++
 				p.read(inner, min(times*int(min(figure.value, 10000)), 10000), figure)
+				p.depth--
 				p.done()
 				p.times, p.by = times, by
 			}

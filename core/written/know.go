@@ -110,4 +110,3 @@ func (a *auditor) sequences() {
 func stringing(likely []*material.Material) []*material.Material {
 	return slices.DeleteFunc(slices.Clone(likely), func(m *material.Material) bool { return m.Cord == nil && !m.HasLinks() })
 }
-

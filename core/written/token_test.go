@@ -144,6 +144,8 @@ func TestClauses(t *testing.T) {
 		"rings 5 mm x 1, 7 mm x 1":                               "rings 5mm x n1 / rings 7mm x n1",
 		"4 pearls alternating with 3 caps":                       "n4 pearls / n3 caps",
 		"4 pearls. 2 caps on each row.":                          "n4 pearls / n2 caps on each",
+		"sea-pearl (6 mm) x 102":                                 "sea pearl x n102 [6mm]",
+		"2 x (6 mm)":                                             "n2 x [6mm]",
 		"(unclosed 3 pearls":                                     " [unclosed n3 pearls]",
 		"":                                                       "",
 	} {

@@ -855,6 +855,8 @@ export interface components {
             target?: components["schemas"]["TargetState"];
             /** @description How far each step of the planning is. */
             thread: components["schemas"]["ThreadStep"][];
+            /** @description What is needed beside the materials, in the order it is first used. */
+            tools: components["schemas"]["Tool"][];
             unweighed: string[];
         };
         Audit: {
@@ -3265,6 +3267,12 @@ export interface components {
              * @description Of the goal step.
              */
             stepMm?: number;
+        };
+        Tool: {
+            for: string;
+            name: string;
+            /** @description The work can be done without it. */
+            optional?: boolean;
         };
         TriedOn: {
             /**

@@ -124,6 +124,17 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           <EndList key={`${strand.id} right`} title={`Right end${ofSeveral}, from the last bead outwards`} steps={endSteps(doc, strand, "right")} />,
         ])}
       </div>
+      <section className="tools-list">
+        <h2>Tools</h2>
+        <ul>
+          {analysis.tools.map((tool) => (
+            <li key={tool.name}>
+              <b>{tool.name}</b> {tool.for}
+              {tool.optional && <em>, optional</em>}
+            </li>
+          ))}
+        </ul>
+      </section>
       <section>
         <h2>Instructions</h2>
         <ol className="steps">
