@@ -17,24 +17,25 @@ import (
 // Operation is one change to a piece: the same for keys, hands, fixes and the
 // command line.
 type Operation struct {
-	Do          string          `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,step,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-sizes,set-target,set-body,set-house,waive,unwaive,set-details,set-stack,set-written"`
-	At          *format.Place   `json:"at,omitempty"`
-	From        int             `json:"from,omitempty" doc:"Gap before the first selected bead."`
-	To          int             `json:"to,omitempty" doc:"Gap behind the last selected bead."`
-	Text        string          `json:"text,omitempty" maxLength:"65536" doc:"A bead line, a letter, a choice, a reason: what the operation takes."`
-	Field       string          `json:"field,omitempty" doc:"Of the house method or of an end; the code of a check to waive; the id of a component to make anew."`
-	Node        int             `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
-	N           int             `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
-	Closure     bool            `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`
-	Alike       bool            `json:"alike,omitempty" doc:"Of a change to a line: make it in every row with the same line."`
-	Material    string          `json:"material,omitempty" doc:"The id of a material of the piece or the catalogue."`
-	Mm          *length.MM      `json:"mm,omitempty"`
-	ToleranceMm *length.MM      `json:"toleranceMm,omitempty"`
-	Sizes       []format.Size   `json:"sizes,omitempty" maxItems:"12"`
-	Hanging     *format.Hanging `json:"hanging,omitempty"`
-	Body        *format.Body    `json:"body,omitempty"`
-	Details     *Details        `json:"details,omitempty"`
-	Written     *format.Written `json:"written,omitempty"`
+	Do          string             `json:"do" enum:"insert,between,delete,group,mirror,reverse,fill,ungroup,copy,count,step,turn,move,shuffle,letter,set-line,hang-drop,hang-loop,set-spacing,set-holder,set-riders,set-lacing,set-passes,set-one-cord,set-dish,remove-dish,set-rings,set-pin,add-row,remove-row,move-row,mirror-row,swap-beads,set-follow,set-port,set-gap,set-fold,set-twist,add-section,remove-section,set-cord,set-slack,set-cut,set-end,add-fitting,set-fitting,drop-fitting,set-links,set-fill,set-between,hang,unhang,set-kind,set-closure,set-hanging,set-pinned,set-sizes,set-target,set-body,set-house,waive,unwaive,set-details,set-stack,set-written,set-colourways"`
+	At          *format.Place      `json:"at,omitempty"`
+	From        int                `json:"from,omitempty" doc:"Gap before the first selected bead."`
+	To          int                `json:"to,omitempty" doc:"Gap behind the last selected bead."`
+	Text        string             `json:"text,omitempty" maxLength:"65536" doc:"A bead line, a letter, a choice, a reason: what the operation takes."`
+	Field       string             `json:"field,omitempty" doc:"Of the house method or of an end; the code of a check to waive; the id of a component to make anew."`
+	Node        int                `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
+	N           int                `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
+	Closure     bool               `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`
+	Alike       bool               `json:"alike,omitempty" doc:"Of a change to a line: make it in every row with the same line."`
+	Material    string             `json:"material,omitempty" doc:"The id of a material of the piece or the catalogue."`
+	Mm          *length.MM         `json:"mm,omitempty"`
+	ToleranceMm *length.MM         `json:"toleranceMm,omitempty"`
+	Sizes       []format.Size      `json:"sizes,omitempty" maxItems:"12"`
+	Hanging     *format.Hanging    `json:"hanging,omitempty"`
+	Body        *format.Body       `json:"body,omitempty"`
+	Details     *Details           `json:"details,omitempty"`
+	Written     *format.Written    `json:"written,omitempty"`
+	Colourways  []format.Colourway `json:"colourways,omitempty" maxItems:"12"`
 }
 
 // Details are what a piece is called and found by.
@@ -47,8 +48,9 @@ type Details struct {
 // The operations that change nothing that is computed.
 const (
 	setDetails = "set-details"
-	setWritten = "set-written" // keep Written beside the piece; none removes it
-	setStack   = "set-stack"   // worn together with the pieces of the stack Text; none for empty
+	setColours = "set-colourways" // keep the piece in the Colourways
+	setWritten = "set-written"    // keep Written beside the piece; none removes it
+	setStack   = "set-stack"      // worn together with the pieces of the stack Text; none for empty
 )
 
 // Edited is a document after operations: what to select in it, and for a copy the
@@ -110,6 +112,10 @@ func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, e
 			d.Name, d.Notes, d.Tags = o.Details.Name, o.Details.Notes, o.Details.Tags
 			continue
 		}
+		if o.Do == setColours {
+			setColourways(d, o.Colourways, opt.Shelf)
+			continue
+		}
 		if o.Do == setWritten {
 			d.Written = o.Written
 			continue
@@ -160,6 +166,22 @@ func applyOne(d *format.Document, o *Operation, opt Options) (edit.Result, error
 	}
 	d.Take(before, after, opt.Shelf.find)
 	return result, nil
+}
+
+// setColourways keeps the colourways with what they need of the shelf, and drops what none
+// needs any more.
+func setColourways(d *format.Document, list []format.Colourway, shelf *Shelf) {
+	d.Colourways = list
+	for needed := d.Used(); len(needed) > 0; needed = needed[1:] {
+		if slices.ContainsFunc(d.Materials, func(m format.Material) bool { return m.ID == needed[0] }) {
+			continue
+		}
+		if m, ok := shelf.find(needed[0]); ok {
+			d.Materials = append(slices.Clip(d.Materials), m)
+			needed = append(needed, m.Refers()...)
+		}
+	}
+	d.Materials = d.Tidied().Materials
 }
 
 // setLine takes a line as it is typed, whether or not it can be read yet.

@@ -20,26 +20,27 @@ const PieceFormat = "mala-piece/2"
 
 // Document is the open piece file.
 type Document struct {
-	Format    string            `json:"format" doc:"mala-piece/2"`
-	Name      string            `json:"name" maxLength:"120"`
-	Kind      string            `json:"kind" enum:"necklace,bracelet,anklet,ornament"`
-	Notes     string            `json:"notes,omitempty" maxLength:"10000"`
-	Tags      []string          `json:"tags,omitempty" doc:"Words for finding the piece."`
-	Stack     string            `json:"stack,omitempty" maxLength:"40" doc:"What the pieces are called that it is worn together with."`
-	Target    *Target           `json:"target,omitempty"`
-	Body      *Body             `json:"body,omitempty"`
-	Hanging   *Hanging          `json:"hanging,omitempty" doc:"Of an ornament."`
-	Palette   map[string]string `json:"palette" doc:"The dishes: a letter and the id of its bead."`
-	OneCord   []string          `json:"oneCord,omitempty" doc:"Letters of dishes whose beads ride on one of the cords that run side by side."`
-	Closure   Closure           `json:"closure"`
-	Sections  []Section         `json:"sections"`
-	Joins     []Join            `json:"joins,omitempty" doc:"What lies between each section and the next."`
-	House     House             `json:"house,omitempty"`
-	Sizes     []Size            `json:"sizes,omitempty" doc:"The same pattern in other sizes."`
-	Written   *Written          `json:"written,omitempty" doc:"The pattern as somebody wrote it down, to be held against the piece."`
-	Pinned    []Pin             `json:"pinned,omitempty" doc:"What stays as it is while the piece is brought to a length."`
-	Waived    []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
-	Materials []Material        `json:"materials"`
+	Format     string            `json:"format" doc:"mala-piece/2"`
+	Name       string            `json:"name" maxLength:"120"`
+	Kind       string            `json:"kind" enum:"necklace,bracelet,anklet,ornament"`
+	Notes      string            `json:"notes,omitempty" maxLength:"10000"`
+	Tags       []string          `json:"tags,omitempty" doc:"Words for finding the piece."`
+	Stack      string            `json:"stack,omitempty" maxLength:"40" doc:"What the pieces are called that it is worn together with."`
+	Target     *Target           `json:"target,omitempty"`
+	Body       *Body             `json:"body,omitempty"`
+	Hanging    *Hanging          `json:"hanging,omitempty" doc:"Of an ornament."`
+	Palette    map[string]string `json:"palette" doc:"The dishes: a letter and the id of its bead."`
+	OneCord    []string          `json:"oneCord,omitempty" doc:"Letters of dishes whose beads ride on one of the cords that run side by side."`
+	Closure    Closure           `json:"closure"`
+	Sections   []Section         `json:"sections"`
+	Joins      []Join            `json:"joins,omitempty" doc:"What lies between each section and the next."`
+	House      House             `json:"house,omitempty"`
+	Sizes      []Size            `json:"sizes,omitempty" doc:"The same pattern in other sizes."`
+	Colourways []Colourway       `json:"colourways,omitempty" maxItems:"12" doc:"The same piece in other materials."`
+	Written    *Written          `json:"written,omitempty" doc:"The pattern as somebody wrote it down, to be held against the piece."`
+	Pinned     []Pin             `json:"pinned,omitempty" doc:"What stays as it is while the piece is brought to a length."`
+	Waived     []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
+	Materials  []Material        `json:"materials"`
 }
 
 // Written is a pattern as somebody wrote it down.

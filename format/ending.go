@@ -17,18 +17,6 @@ func (r *Row) ending(side piece.Side) **Ending {
 	return &r.LeftEnd
 }
 
-// refers lists the ids of the materials the ending needs beside the dishes.
-func (e *Ending) refers() []string {
-	if e == nil {
-		return nil
-	}
-	out := slices.Clone([]string(e.Hung))
-	if e.Bead != "" {
-		out = append(out, e.Bead)
-	}
-	return out
-}
-
 // ending reads how an end is made.
 func (b *builder) ending(where string, e *Ending) piece.Ending {
 	if e == nil {

@@ -136,6 +136,7 @@ func (b *builder) texts() {
 	if b.doc.Stack != "" && (checkName(b.doc.Stack) != "" || utf8.RuneCountInString(b.doc.Stack) > maxTag) {
 		b.add("stack", "A stack has a name of a word or two of plain text, at most %d characters.", maxTag)
 	}
+	b.colourways()
 	if w := b.doc.Written; w != nil {
 		b.written(w)
 	}

@@ -232,38 +232,10 @@ func MaterialsOf(p *piece.Piece) []*material.Material {
 // components among them.
 func (d *Document) Used() []string {
 	used := map[string]bool{}
-	for _, id := range d.Palette {
-		used[id] = true
-	}
-	add := func(list []Fitting) {
-		for _, f := range list {
-			used[f.Of] = true
-			if f.Between != nil {
-				used[f.Between.Of] = true
-			}
-			for _, id := range f.Hung {
-				used[id] = true
-			}
-		}
-	}
-	add(d.Closure.Left)
-	add(d.Closure.Right)
-	for _, j := range d.Joins {
-		add(j.Fittings)
-	}
-	for _, s := range d.Sections {
-		for _, r := range s.Rows {
-			if r.Cord != "" {
-				used[r.Cord] = true
-			}
-			if r.Holder != nil && r.Holder.Of != "" {
-				used[r.Holder.Of] = true
-			}
-			add(r.Left)
-			add(r.Right)
-			for _, id := range append(r.LeftEnd.refers(), r.RightEnd.refers()...) {
-				used[id] = true
-			}
+	d.references(func(id *string) { used[*id] = true })
+	for _, c := range d.Colourways {
+		for _, id := range c.Swaps {
+			used[id] = true
 		}
 	}
 	parts := slices.Collect(maps.Keys(used))

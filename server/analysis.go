@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"maps"
 	"net/http"
 	"slices"
 	"time"
@@ -151,7 +152,9 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 
 // fetches says whether an operation may need any material of the catalogue.
 func fetches(ops []desk.Operation) bool {
-	return slices.ContainsFunc(ops, func(o desk.Operation) bool { return o.Material != "" || o.Do == string(edit.SetClosure) })
+	return slices.ContainsFunc(ops, func(o desk.Operation) bool {
+		return o.Material != "" || o.Colourways != nil || o.Do == string(edit.SetClosure)
+	})
 }
 
 // fetched are the ids that operations name.
@@ -160,6 +163,9 @@ func fetched(ops []desk.Operation) []string {
 	for _, o := range ops {
 		if o.Material != "" {
 			ids = append(ids, o.Material)
+		}
+		for _, c := range o.Colourways {
+			ids = slices.AppendSeq(ids, maps.Values(c.Swaps))
 		}
 	}
 	return ids

@@ -21,6 +21,39 @@ type buyInput struct {
 
 func (s *server) registerBuy(api huma.API) {
 	call(api, huma.Operation{OperationID: "buy", Method: http.MethodPost, Path: "/api/buy", Summary: "What to buy for so many of a piece, and what it costs"}, s.buy)
+	call(api, huma.Operation{OperationID: "matrix", Method: http.MethodPost, Path: "/api/matrix", Summary: "A piece in all its sizes and colourways"}, s.matrix)
+}
+
+func (s *server) matrix(ctx context.Context, in *struct {
+	UnitParam
+	Body format.Document
+}) (*answer[*desk.Matrix], error) {
+	leave, err := s.turns.forSearch(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	from, err := s.supplies(ctx, &in.Body)
+	if err != nil {
+		return nil, err
+	}
+	out, err := desk.MatrixOf(ctx, &in.Body, from, s.options(ctx, in.Unit))
+	return &answer[*desk.Matrix]{out}, err
+}
+
+// supplies reads what the document's materials are bought in, and what there is of them.
+func (s *server) supplies(ctx context.Context, doc *format.Document) (desk.Supplies, error) {
+	from := desk.Supplies{Stock: map[string]int{}, Day: time.Now()}
+	var ids []string
+	for _, m := range doc.Materials {
+		ids = append(ids, m.ID)
+	}
+	rows, err := s.store.Supplies(ctx, ids)
+	for _, row := range rows {
+		from.Materials = append(from.Materials, row.Document)
+		from.Stock[row.ID] = row.OnHand
+	}
+	return from, err
 }
 
 func (s *server) buy(ctx context.Context, in *buyInput) (*answer[*desk.Buying], error) {
@@ -29,18 +62,9 @@ func (s *server) buy(ctx context.Context, in *buyInput) (*answer[*desk.Buying], 
 		return nil, err
 	}
 	defer leave()
-	var ids []string
-	for _, m := range in.Body.Document.Materials {
-		ids = append(ids, m.ID)
-	}
-	rows, err := s.store.Supplies(ctx, ids)
+	from, err := s.supplies(ctx, &in.Body.Document)
 	if err != nil {
 		return nil, err
-	}
-	from := desk.Supplies{Stock: map[string]int{}, Day: time.Now()}
-	for _, row := range rows {
-		from.Materials = append(from.Materials, row.Document)
-		from.Stock[row.ID] = row.OnHand
 	}
 	out, err := desk.Buy(&in.Body.Document, in.Body.Copies, in.Body.FromStock, from, s.options(ctx, "mm").House)
 	return &answer[*desk.Buying]{out}, err

@@ -466,6 +466,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/matrix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A piece in all its sizes and colourways */
+        post: operations["matrix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/picture": {
         parameters: {
             query?: never;
@@ -1112,6 +1129,38 @@ export interface components {
             code: string;
             says: string;
         };
+        Cell: {
+            /** Format: int64 */
+            beads: number;
+            /** Format: int64 */
+            colourway: number;
+            document: components["schemas"]["Document"];
+            /** Format: double */
+            finishedMm: number;
+            /**
+             * Format: int64
+             * @description How many can be made from stock.
+             */
+            makeable: number;
+            /**
+             * Format: double
+             * @description By how much its materials make it longer than the same size in its own colours.
+             */
+            movedMm: number;
+            /** @description What runs out first. */
+            runsOut?: string;
+            /** Format: int64 */
+            size: number;
+            /**
+             * Format: int64
+             * @description How many of them come in no pack that is known.
+             */
+            unpriced?: number;
+            /** @description What its materials cost. */
+            used?: string;
+            /** @description What is wrong with it, the worst first; of what the piece itself has right. */
+            wrong?: string[];
+        };
         Check: {
             code: string;
             /** Format: int64 */
@@ -1150,6 +1199,13 @@ export interface components {
             right?: components["schemas"]["Fitting"][];
             /** @enum {string} */
             type: "clasp" | "knot" | "none" | "tied" | "bar" | "hung";
+        };
+        Colourway: {
+            name: string;
+            /** @description The id of a material, and of the one in its place. */
+            swaps: {
+                [key: string]: string;
+            };
         };
         Component: {
             /** @description In the second half of a mirror they come back in reverse. */
@@ -1346,6 +1402,8 @@ export interface components {
         Document: {
             body?: components["schemas"]["Body"];
             closure: components["schemas"]["Closure"];
+            /** @description The same piece in other materials. */
+            colourways?: components["schemas"]["Colourway"][];
             /** @description mala-piece/2 */
             format: string;
             /** @description Of an ornament. */
@@ -2206,6 +2264,14 @@ export interface components {
              */
             tenMm?: number;
         };
+        Matrix: {
+            /** @description Colourway by colourway, each in every size. */
+            cells: components["schemas"]["Cell"][];
+            /** @description Its own colours come first, without a name. */
+            colourways: string[];
+            /** @description The piece as it is comes first, without a name. */
+            sizes: string[];
+        };
         NameVersionInputBody: {
             label: string;
         };
@@ -2294,9 +2360,10 @@ export interface components {
             body?: components["schemas"]["Body"];
             /** @description The fitting belongs to the closure, not to the row. */
             closure?: boolean;
+            colourways?: components["schemas"]["Colourway"][];
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack" | "set-written";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack" | "set-written" | "set-colourways";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -4488,6 +4555,41 @@ export interface operations {
             };
         };
     };
+    matrix: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Matrix"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     picture: {
         parameters: {
             query?: {
@@ -5271,6 +5373,7 @@ export const pathsApiFixesPostParametersQueryUnitValues: ReadonlyArray<Flattened
 export const pathsApiGraduatePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/graduate"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/house/try"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiInHandPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/in-hand"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
@@ -5339,7 +5442,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack", "set-written"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack", "set-written", "set-colourways"];
 export const packSoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Pack"]["sold"]> = ["strand", "bag", "spool", "card", "set", "piece"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];

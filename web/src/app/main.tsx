@@ -42,6 +42,7 @@ const router = createBrowserRouter([
           { path: "variants", lazy: async () => ({ Component: (await import("../variants/VariantsRoom.tsx")).VariantsRoom }) },
           { path: "ends", lazy: async () => ({ Component: (await import("../ends/EndsRoom.tsx")).EndsRoom }) },
           { path: "plan", lazy: async () => ({ Component: (await import("../plan/Plan.tsx")).Plan }) },
+          { path: "colours", lazy: async () => ({ Component: (await import("../colours/ColoursRoom.tsx")).ColoursRoom }) },
           { path: "buy", lazy: async () => ({ Component: (await import("../buying/BuyRoom.tsx")).BuyRoom }) },
           { path: "written", lazy: async () => ({ Component: (await import("../written/WrittenRoom.tsx")).WrittenRoom }) },
           { path: "history", lazy: async () => ({ Component: (await import("../history/History.tsx")).History }) },

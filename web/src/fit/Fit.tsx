@@ -34,6 +34,10 @@ export function Fit() {
             </Link>
           )}
           <br />
+          <Link to="../colours" relative="path" className="link">
+            {doc.colourways?.length ? `Colourways (${doc.colourways.length} saved)` : "Colourways"}
+          </Link>
+          <br />
           <Link to="../stack" relative="path" className="link">
             {doc.stack ? `Worn together: ${doc.stack}` : "Worn together with other pieces"}
           </Link>

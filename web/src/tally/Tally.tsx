@@ -87,6 +87,10 @@ export function Tally({ state }: { state: BenchState }) {
       <p className="moves">
         <Link to={`/pieces/${id}/buy`} className="link">
           What to buy
+        </Link>{" "}
+        ·{" "}
+        <Link to={`/pieces/${id}/colours`} className="link">
+          Colourways
         </Link>
       </p>
       {analysis.unweighed.length > 0 && (

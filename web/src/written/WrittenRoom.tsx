@@ -16,6 +16,7 @@ export function WrittenRoom() {
   const { text, refused, type, fits } = useText(bench, state.doc);
   const audit = useAudit(state.analysed, !state.behind);
   const [here, setHere] = useState<Statement | null>(null);
+  const [says, setSays] = useState<string | null>(null);
   const paper = useRef<HTMLTextAreaElement>(null);
   const audited = text.trim() ? audit.data : undefined;
   const behind = state.behind || audited?.text !== text;
@@ -45,6 +46,7 @@ export function WrittenRoom() {
       </div>
       <aside className={`side right${behind && audited ? " behind" : ""}`} aria-label="What the text says" aria-busy={behind}>
         {state.faults.length > 0 && <p role="alert">The text is compared as soon as the bead line has no errors.</p>}
+        {says && <p role="alert">{says}</p>}
         {audit.error && text.trim() && <p role="alert">{audit.error.message}</p>}
         {audited && (
           <>
@@ -54,7 +56,7 @@ export function WrittenRoom() {
               onHere={setHere}
               onShow={show}
               onCorrect={(statements) => type(corrected(audited.text, statements.flatMap((s) => s.edits ?? [])))}
-              onTake={(s) => void bench.apply(...s.take!)}
+              onTake={(s) => void bench.apply(...s.take!).then((done) => setSays(done ? null : bench.snapshot().notice))}
             />
           </>
         )}
