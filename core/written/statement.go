@@ -54,15 +54,15 @@ type Statement struct {
 	Edits    []Edit   // what would correct the text
 	Take     Take     // what would take its figure into the piece
 
-	row      int
-	rows     []int
-	each     bool
-	ends     bool
-	article  bool // its count is an "a"
-	ignored  bool // it speaks of no material
-	apiece   bool // the same count on each of several rows
-	sides    bool
-	times    int
+	row      int         // which row it speaks of, from 1; whole, or lastRow
+	rows     []int       // or which of several
+	each     bool        // of each row
+	ends     bool        // of each of the two ends
+	article  bool        // its count is an "a"
+	ignored  bool        // it speaks of no material
+	apiece   bool        // the same count on each of several rows
+	sides    bool        // of each side of the middle
+	times    int         // how often it is done; of a cut, how many pieces
 	figure   token       // the count, or the length
 	pieces   token       // of a cut: how many
 	second   *token      // the same length in another unit

@@ -47,6 +47,8 @@ export function compare(one: Side, other: Side): Difference[] {
     ...both("Inside length", (a) => a.insideMm),
     ...both("Ease", (a) => a.fit?.easeMm),
     ...told("Times round", (doc) => (doc.body?.times ? String(doc.body.times) : undefined)),
+    ...told("Colourways", (doc) => doc.colourways?.map((way) => way.name).join(", ")),
+    ...told("Written pattern", (doc) => doc.written && `${doc.written.text.trim().split("\n").length} lines`),
     figure("Beads", "count", (a) => a.beads),
     figure("Weight", "mass", (a) => a.massG),
     figure("Open checks", "count", (a) => a.checks.length),
