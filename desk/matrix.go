@@ -33,6 +33,9 @@ type Cell struct {
 
 // MatrixOf works the matrix out. The error is format.Faults, or the context's.
 func MatrixOf(ctx context.Context, doc *format.Document, from Supplies, opt Options) (*Matrix, error) {
+	if err := doc.Check(); err != nil {
+		return nil, err
+	}
 	sizes := append([]format.Size{{}}, doc.Sizes...)
 	colours := append([]format.Colourway{{}}, doc.Colourways...)
 	out := &Matrix{}

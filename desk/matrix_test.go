@@ -125,6 +125,11 @@ func TestColourwaysThatCannotBe(t *testing.T) {
 			t.Errorf("%s: %v", name, err)
 		}
 	}
+	wrong := read(t, demoFile(t, "pieces/harbour-lights.json"))
+	wrong.Colourways = []format.Colourway{swap("dusk", "sea-pearl-4", "moon-dust")}
+	if _, err := desk.MatrixOf(t.Context(), wrong, supplies(t), desk.Options{}); err == nil {
+		t.Error("a matrix of what nobody has")
+	}
 	doc := coloured(t, "harbour-lights", swap("dusk", "sea-pearl-4", "dusk-pearl-4"))
 	changed := apply(t, doc, desk.Operation{Do: "set-slack"})
 	if !slices.ContainsFunc(changed.Materials, func(m format.Material) bool { return m.ID == "dusk-pearl-4" }) {

@@ -97,6 +97,17 @@ func TestAFileChangesOnlyItsColumns(t *testing.T) {
 	if rows, _, err = format.ReadCSV([]byte("id,onHand\nsea-pearl-4,7\n"), known); err != nil || rows[0].OnHand != 7 || !reflect.DeepEqual(rows[0].Material, old.Material) {
 		t.Errorf("%v, %+v", err, rows)
 	}
+	if rows, _, err = format.ReadCSV([]byte("id,name\nsea-pearl-4,Pearl\n"), known); err != nil || len(old.Material.Packs) == 0 || !reflect.DeepEqual(rows[0].Material.Packs, old.Material.Packs) {
+		t.Errorf("without a column for packs: %+v, %v", rows[0].Material.Packs, err)
+	}
+	if rows, _, err = format.ReadCSV([]byte("id,packs\nsea-pearl-4,\n"), known); err != nil || rows[0].Material.Packs != nil {
+		t.Errorf("with an empty one: %+v, %v", rows[0].Material.Packs, err)
+	}
+	for _, cell := range []string{"bag of 50", `[{""sold"": ""crate""}]`, `[{""sold"": ""bag"", ""price"": 4}]`} {
+		if _, refused, err := format.ReadCSV([]byte("id,packs\nsea-pearl-4,\""+cell+"\"\n"), known); err != nil || len(refused) != 1 {
+			t.Errorf("%s: %+v, %v", cell, refused, err)
+		}
+	}
 	if rows, _, err = format.ReadCSV([]byte("id,onHand\nsea-pearl-4,\n"), known); err != nil || rows[0].OnHand != 0 {
 		t.Errorf("%v, %+v", err, rows)
 	}
