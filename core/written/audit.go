@@ -141,6 +141,9 @@ func (r *reader) line(number int, line string, base int) {
 			continue
 		}
 		s.Line = number
+		if len(c.aside) > 0 && s.To < len(r.text) && r.text[s.To] == ')' {
+			s.To++ // the bracket that closes it
+		}
 		r.out.Statements = append(r.out.Statements, s)
 		for _, t := range slices.Concat(c.tokens, c.aside) {
 			if t.sort == name && t.what != s.known && s.Phrase != "" {
