@@ -231,6 +231,9 @@ func TestWhatIsReadAndHowItStands(t *testing.T) {
 		{"crossed-lines", "each row 30 mm longer than the one before", "-"},
 		{"crossed-lines", "cut a wire for each row, 60 cm", "+"},
 		{"crossed-lines", "wire: 2 x 60 cm", "+"},
+		{"crossed-lines", "Cut 1.2 m of wire", "+"},
+		{"crossed-lines", "Cut 90 cm of wire", "-"},
+		{"crossed-lines", "Cut 46 cm of wire for each row", "-"},
 		{"slipway", "Rows 1 and 5: 43 rondelles each", "+"},
 		{"slipway", "Rows 2 and 4: 40 tide stones", "+"},
 		{"slipway", "Rows 2 and 3: 20 tide stones each", "-"},
@@ -241,6 +244,23 @@ func TestWhatIsReadAndHowItStands(t *testing.T) {
 		{"three-moorings", "60 cm of brass chain", "-"},
 		{"three-moorings", "61 cm of brass chain", "+"},
 		{"slack-tide", "String 6 steel rounds, a spacer, then as the picture shows", "==/"},
+		{"tidewrack", "Row 4 is 33 mm longer than the one before", "+"},
+		{"tidewrack", "Row 2 is 33 mm longer than the one before", "-"},
+		{"tidewrack", "steps of 29 mm", "+"},
+		{"tidewrack", "steps of 20 mm", "-"},
+		{"tidewrack", "29 mm longer", "/"},
+		{"crossed-lines", "Row 2:\n60 sea-pearls, 28 spacers\n\n174 beads in all", "+++"},
+		{"slipway", "Cut 5 wires 36 cm long. 1.8 m in all.", "++"},
+		{"slipway", "Cut 5 wires 36 cm long. 1.7 m in all.", "+x"},
+		{"harbour-lights", "Cut 60 cm", "+"},
+		{"harbour-lights", "Cut 45 cm of gimp", "-"},
+		{"harbour-lights", "2 jump rings, 5 mm", "+"},
+		{"harbour-lights", "2 jump rings, 6 mm", "-"},
+		{"harbour-lights", "8 x 3 x 1.2 mm brass spacers", "+"},
+		{"harbour-lights", "8 x 4 x 1.2 mm brass spacers", "-"},
+		{"barnacle-row", "jump rings 5 mm x 1, 7 mm x 1", "++"},
+		{"barnacle-row", "6 brine, 7 doodads, 3 brine", "=?="},
+		{"tide-table", "1 extender chain with buoy charm and a lobster clasp", "+++"},
 		// what says nothing that can be compared
 		{"harbour-lights", "I made this one for the fair", "/"},
 		{"harbour-lights", "Man nimmt 50 Perlen", "/"},
@@ -295,6 +315,9 @@ func TestAnyTextIsRead(t *testing.T) {
 
 func TestNamesAreAsked(t *testing.T) {
 	text := "88 ivory pearls, 6 lanterns\n2 cups of tea, 3 gold bails\nAgain 88 ivory pearls"
+	if odd := auditOf(t, "quay-lanterns", "3 brass doodads", nil); len(odd.Questions) != 1 || len(odd.Questions[0].Likely) != 0 {
+		t.Errorf("what is only of the same metal is likely: %+v", odd.Questions)
+	}
 	asked := auditOf(t, "quay-lanterns", text, nil)
 	var phrases []string
 	for _, q := range asked.Questions {
@@ -351,5 +374,45 @@ func BenchmarkAudit(b *testing.B) {
 				}
 			}
 		})
+	}
+}
+
+// What disagrees is corrected as it is written, or taken into the piece.
+func TestTextsAreCorrectedInTheirOwnManner(t *testing.T) {
+	list := "90 sea-pearls, 8 spacers, 4 tide stones, 2 lanterns, 2 amber chips, 2 caps, 1 enamel sail, 2 crimps, 2 jump rings"
+	for _, tt := range []struct{ piece, text, want, take string }{
+		{"harbour-lights", "Length 470 mm (18 1/2 in)", "Length 451 mm (17 3/4 in)", "set-target 470"},
+		{"harbour-lights", "Length 450 mm (18 1/2 in)", "Length 450 mm (17 3/4 in)", ""},
+		{"harbour-lights", "eight amber chips", "two amber chips", "count 8 4"},
+		{"harbour-lights", "three crimps at each end", "one crimps at each end", ""},
+		{"harbour-lights", "sea-pearls 6 mm: 92", "sea-pearls 4 mm: 90", "count 2 20"},
+		{"harbour-lights", "Cut 45,5 cm of wire", "Cut 61,3 cm of wire", ""},
+		{"harbour-lights", list, list + "\n1 lobster clasp\n612.8 mm of beading wire, 19 strands", ""},
+		{"harbour-lights", list + "\nCut 62 cm. I like it.", list + "\n1 lobster clasp\nCut 62 cm. I like it.", ""},
+		{"crossed-lines", "Row 1 is 470 mm long", "Row 1 is 431 mm long", ""},
+		{"crossed-lines", "Row 2: 62 sea-pearls", "Row 2: 60 sea-pearls", "count 4 3"},
+		{"crossed-lines", "Row 1: 44 green rounds", "Row 1: 43 green rounds", "count 4 2"},
+		{"crossed-lines", "Cut a wire of 50 cm", "Cut a wire of 50 cm", ""},
+		{"crossed-lines", "Cut 1 wire of 60 cm", "Cut 2 wire of 60 cm", ""},
+		{"ferry-bell", "(2 tide stones, 1 spacer, 1 rondelle) x 12", "(2 tide stones, 1 spacer, 1 rondelle) x 11", ""},
+		{"quay-lanterns", "1 strand of dusk-pearls (60 each)", "2 strand of dusk-pearls (60 each)", ""},
+	} {
+		audit := auditOf(t, tt.piece, tt.text, nil)
+		if audit.Corrected != tt.want {
+			t.Errorf("%q: %q, want %q", tt.text, audit.Corrected, tt.want)
+		}
+		var takes []string
+		for _, s := range audit.Statements {
+			for _, op := range s.Take {
+				if op.Mm != nil {
+					takes = append(takes, fmt.Sprintf("%s %.0f", op.Do, float64(*op.Mm)))
+				} else {
+					takes = append(takes, fmt.Sprint(op.Do, " ", op.Node, " ", op.N))
+				}
+			}
+		}
+		if got := strings.Join(takes, ", "); got != tt.take {
+			t.Errorf("%q is taken over by %q, want %q", tt.text, got, tt.take)
+		}
 	}
 }

@@ -36,10 +36,13 @@ func (a *auditor) holdCut(s *Statement) {
 	}
 	most, _ := lengthsOf(cords, (*measure.Strand).CutLength)
 	s.State, s.Derived = Agrees, fmt.Sprintf("%d × %s", len(cords), s.figure.shown(most))
-	if pieces != len(cords) && a.cuts[s.cordKey()].pieces != len(a.cords(s.cordOf(), whole)) {
+	_, all := lengthsOf(cords, (*measure.Strand).LeastCut)
+	// One length that all cords are cut from is as good as a piece for each.
+	inOne := pieces == 1 && s.pieces.to == 0 && s.figure.mm() >= all
+	if pieces != len(cords) && !inOne && a.cuts[s.cordKey()].pieces != len(a.cords(s.cordOf(), whole)) {
 		s.differ(fmt.Sprintf("The text cuts %s; the piece takes %d.", count(pieces, "piece"), len(cords)), a.recut(s, len(cords))...)
 	}
-	a.reaches(s, s.figure.mm(), cords, len(cords) == 1 || s.each || s.times > 1)
+	a.reaches(s, s.figure.mm(), cords, !inOne)
 	a.holdUnits(s)
 	if s.State == Differs && len(cords) == 1 {
 		cut := s.figure.mm()

@@ -27,30 +27,42 @@ func seen(tokens []token) string {
 
 func TestTokens(t *testing.T) {
 	for line, want := range map[string]string{
-		"102 Sea-pearls, 6mm":                 "n102 sea pearls , 6mm",
-		"1,200 seeds; 12,345,678 x":           "n1200 seeds ; n1.2345678e+07 x",
-		"19,5 cm 19.5cm":                      "195mm 195mm",
-		"1,200 mm":                            "1.2mm",
-		"17 1/2 in. and 17-1/2\"":             "444.5mm and 444.5mm",
-		"17½” 17 ½ inches ½ in":               "444.5mm 444.5mm 12.7mm",
-		"3/4 in, 8/0 seeds":                   "19.05mm , 8/0 seeds",
-		"17 in. Cut 1 in. of it":              "431.8mm . cut 25.4mm of it",
-		".36 mm":                              "0.36mm",
-		"1 m 2 ft 1 yd half a metre":          "1000mm 609.6mm 914.4mm 500mm",
-		"102 in all, 3 m each, 4 in a row":    "n102 in all , n3 m each , n4 in a row",
-		"forty-two caps, twenty, a dozen":     "n42 caps , n20 , n12",
-		"2 dozen, a pair of, three pairs":     "n24 , n2 of , n6",
-		"two-row four-hole thirty-":           "n2 row four hole n30 -",
-		"pearls ...... 8":                     "pearls : n8",
-		"pearls … 8":                          "pearls : n8",
-		"gull's eye":                          "gull's eye",
-		"4 x 6mm (x3) 90° 🙂":                  "n4 x 6mm ( x n3 ) n90 ° 🙂",
-		"a\tb|c":                              "a , b | c",
-		"1/0 5/99 1/65":                       "1/0 5/99 1/65",
-		"9999999999999999999 0.1234567890123": "n9.99999999999999e+14 n0 . n1.234567890123e+12",
+		"102 Sea-pearls, 6mm":       "n102 sea pearls , 6mm",
+		"1,200 seeds; 12,345,678 x": "n1200 seeds ; n1.2345678e+07 x",
+		"19,5 cm 19.5cm":            "195mm 195mm",
+		"1,200 mm":                  "1.2mm",
+		"17 1/2 in. and 17-1/2\"":   "444.5mm and 444.5mm",
+		"17½” 17 ½ inches ½ in":     "444.5mm 444.5mm 12.7mm",
+		"3/4 in, 8/0 seeds":         "19.05mm , 8/0 seeds",
+		"⅔ in ⅓ in ⅛ in ⅜ in ⅝ in ⅞ in ¼ in ¾ in": "16.9333mm 8.46667mm 3.175mm 9.525mm 15.875mm 22.225mm 6.35mm 19.05mm",
+		"dozen pearls, two dozen":                 "n12 pearls , n24",
+		"17 in. Cut 1 in. of it":                  "431.8mm . cut 25.4mm of it",
+		".36 mm":                                  "0.36mm",
+		"1 m 2 ft 1 yd half a metre":              "1000mm 609.6mm 914.4mm 500mm",
+		"102 in all, 3 m each, 4 in a row":        "n102 in all , n3 m each , n4 in a row",
+		"forty-two caps, twenty, a dozen":         "n42 caps , n20 , n12",
+		"2 dozen, a pair of, three pairs":         "n24 , n2 of , n6",
+		"two-row four-hole thirty-":               "n2 row four hole n30 -",
+		"pearls ...... 8":                         "pearls : n8",
+		"pearls … 8":                              "pearls : n8",
+		"gull's eye":                              "gull's eye",
+		"4 x 6mm (x3) 90° 🙂":                      "n4 x 6mm ( x n3 ) n90 ° 🙂",
+		"a\tb|c":                                  "a , b | c",
+		"1/0 5/99 1/65":                           "1/0 5/99 1/65",
+		"9999999999999999999 0.1234567890123":     "n9.99999999999999e+14 n0 . n1.234567890123e+12",
 	} {
 		if got := seen(lex(line, 0)); got != want {
 			t.Errorf("%q: %s, want %s", line, got, want)
+		}
+	}
+}
+
+func TestEveryUnitIsKnown(t *testing.T) {
+	for units, mm := range map[string]length.MM{"mm millimetre millimetres millimeter millimeters": 1, "cm centimetre centimetres centimeter centimeters": 10, "m metre metres meter meters": 1000, "in inch inches \" ” ″": 25.4, "ft foot feet": 304.8, "yd yard yards": 914.4} {
+		for _, unit := range strings.Fields(units) {
+			if got := lex("2 "+unit, 0); len(got) != 1 || abs(got[0].mm()-2*mm) > 1e-9 {
+				t.Errorf("2 %s: %+v", unit, got)
+			}
 		}
 	}
 }
