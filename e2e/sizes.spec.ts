@@ -25,6 +25,7 @@ test("a bracelet in four sizes, one swapped by key, saved and taken", async ({ p
   await expect(page.getByRole("region", { name: /^Size / })).toHaveCount(6);
   await expect(column("177.8 mm")).toContainText("177.");
   await page.getByRole("button", { name: "Save as the sizes of this piece" }).press("Enter");
+  await expect(page.getByRole("button", { name: "Saved with the piece" })).toBeVisible();
   await saved(page);
   await page.reload();
   await expect(column("adult small").locator(".bead-line")).toHaveText(second!);
