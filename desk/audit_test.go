@@ -419,3 +419,35 @@ func TestTextsAreCorrectedInTheirOwnManner(t *testing.T) {
 		}
 	}
 }
+
+// Steps may be told from the right: what is taken over is the run that they speak of.
+func TestARunToldFromTheRightIsTheOneThatChanges(t *testing.T) {
+	doc := read(t, example)
+	name := map[string]string{}
+	for key, id := range doc.Palette {
+		for _, m := range doc.Materials {
+			if m.ID == id {
+				name[key] = m.Name
+			}
+		}
+	}
+	doc.Row("r1").Line = "9P L 4P 2L 2P"
+	text := fmt.Sprintf("String 2 %[1]s, 2 %[2]s, 5 %[1]s, 1 %[2]s, 9 %[1]s", name["P"], name["L"])
+	audit, err := desk.AuditText(doc, text, nil, format.House{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, s := range audit.Statements {
+		if !isWrong(s) {
+			continue
+		}
+		if len(s.Take) != 1 || s.Take[0].N != 5 {
+			t.Fatalf("%+v", s)
+		}
+		if line := apply(t, doc, s.Take...).Row("r1").Line; line != "9P L 5P 2L 2P" {
+			t.Errorf("taken over as %s", line)
+		}
+		return
+	}
+	t.Errorf("nothing differs: %+v", audit.Statements)
+}

@@ -33,6 +33,7 @@ type runWritten struct {
 	of    *material.Material
 	count int
 	by    []*Statement
+	first int // of the sequence's own runs: the first bead
 }
 
 // items are what the steps of a row string, in their order, one after the other.
@@ -51,7 +52,7 @@ func (a *auditor) items(row int) []runWritten {
 		}
 		for range max(1, steps[i].times) {
 			for _, s := range steps[i:end] {
-				out = append(out, runWritten{s.Of, s.count() / max(1, s.times), []*Statement{s}})
+				out = append(out, runWritten{of: s.Of, count: s.count() / max(1, s.times), by: []*Statement{s}})
 			}
 			if len(out) > 20000 {
 				return nil
@@ -79,7 +80,7 @@ func (a *auditor) holdRuns(row int) bool {
 			have[last].count += r.Count
 			continue
 		}
-		have = append(have, runWritten{of: r.Material, count: r.Count})
+		have = append(have, runWritten{of: r.Material, count: r.Count, first: r.First})
 	}
 	said, have := a.likeliest(a.items(row), have)
 	if said == nil {
@@ -97,7 +98,7 @@ func (a *auditor) holdRuns(row int) bool {
 			if right := have[i].count - r.count + int(last.figure.value); len(r.by) == 1 && right > 0 && last.figure.to > last.figure.from {
 				last.Edits = []Edit{{last.figure.from, last.figure.end, last.figure.number(right)}}
 			}
-			last.Take = a.takeRun(strand, have[i], i, have, r.count)
+			last.Take = a.takeRun(strand, have[i], r.count)
 		}
 	}
 	return true
@@ -134,7 +135,7 @@ func merged(items []runWritten) []runWritten {
 	var out []runWritten
 	for _, one := range items {
 		if last := len(out) - 1; last >= 0 && out[last].of == one.of {
-			out[last] = runWritten{one.of, out[last].count + one.count, append(out[last].by, one.by...)}
+			out[last] = runWritten{of: one.of, count: out[last].count + one.count, by: append(out[last].by, one.by...)}
 			continue
 		}
 		one.by = slices.Clip(one.by) // what is added goes into a list of its own
@@ -162,15 +163,8 @@ func unlike(said, have []runWritten) int {
 
 // takeRun gives the run of the line that the step speaks of the step's count, where the
 // line has that run once.
-func (a *auditor) takeRun(strand *measure.Strand, r runWritten, at int, have []runWritten, want int) Take {
-	first := 0
-	for _, before := range have[:at] {
-		first += before.count
-	}
-	if first >= len(strand.Beads) || strand.Beads[first].Material.ID != r.of.ID {
-		return Take{}
-	}
-	node := strand.Beads[first].Node
+func (a *auditor) takeRun(strand *measure.Strand, r runWritten, want int) Take {
+	node := strand.Beads[r.first].Node
 	n := 0
 	for _, b := range strand.Beads {
 		if b.Node == node {
