@@ -30,6 +30,7 @@ generate: ## renew the OpenAPI document, the page's types and the schemas from t
 	go run ./cmd/mala openapi > web/src/api/openapi.json
 	npm run --silent types
 	go run ./cmd/mala schema piece > docs/format/piece.schema.json
+	go run ./cmd/mala schema kit > docs/format/kit.schema.json
 	go run ./cmd/mala schema analysis > docs/format/analysis.schema.json
 
 bench: setup-run build ## measure what docs/figures.md keeps

@@ -86,6 +86,8 @@ func everything(t *testing.T, s *store.Store) []string {
 			return nil
 		},
 		Material: func(m store.Material) error { put(m); return nil },
+		Selling:  func(s store.Selling) error { put([]any{s.Document, s.Revision}); return nil },
+		Kit:      func(k store.Kit, versions []store.KitVersion) error { put([]any{k, versions}); return nil },
 		Piece: func(p store.Piece, versions []store.Version) error {
 			p.FinishedMM, p.Beads, p.Worst, p.Figured = nil, 0, "", 0 // worked out anew, by the house as it is now
 			put([]any{p, versions})
@@ -159,15 +161,18 @@ func changed(t *testing.T, whole []byte, change func(name string, data []byte) [
 	return out.Bytes()
 }
 
-// A file of the format before says nothing of copies set aside.
+// A file of the first format says nothing of copies set aside, and none before the third has kits.
 func TestAnOlderBackupIsRead(t *testing.T) {
 	s := shop(t)
 	var file bytes.Buffer
 	if _, err := backup.Write(t.Context(), s, &file); err != nil {
 		t.Fatal(err)
 	}
-	older := changed(t, file.Bytes(), func(_ string, data []byte) []byte {
-		return []byte(strings.NewReplacer("mala-backup/2", "mala-backup/1", `,"keepAsideDays":34`, "").Replace(string(data)))
+	older := changed(t, file.Bytes(), func(name string, data []byte) []byte {
+		if strings.HasPrefix(name, "kits/") || name == "selling.json" {
+			return nil
+		}
+		return []byte(strings.NewReplacer("mala-backup/3", "mala-backup/1", `,"keepAsideDays":34`, "", `,"kits":4`, "").Replace(string(data)))
 	})
 	other := open(t)
 	if _, err := backup.Restore(t.Context(), other, bytes.NewReader(older), int64(len(older))); err != nil {
@@ -209,8 +214,10 @@ func TestADamagedBackupRestoresNothing(t *testing.T) {
 		"about.json is missing":   without("about"),
 		"shop.json is missing":    without("shop"),
 		"it is cut short":         without("pieces/"),
-		"made by a newer program": replace("about", "mala-backup/2", "mala-backup/3"),
+		"made by a newer program": replace("about", "mala-backup/3", "mala-backup/4"),
 		"pieces/":                 replace("pieces/", `"document"`, `"dokument"`),
+		"kits/":                   replace("kits/", `"pieces"`, `"peices"`),
+		"selling.json":            without("selling"),
 		"catalogue.json":          replace("catalogue", `"acrossMm":`, `"acrossMm":"x`),
 		"unexpected EOF":          append(slices.Clone(whole[:len(whole)-10]), 1),
 	} {
@@ -222,7 +229,7 @@ func TestADamagedBackupRestoresNothing(t *testing.T) {
 			t.Errorf("%v, want %q", err, says)
 		}
 	}
-	if left := everything(t, other); len(left) != 1 {
+	if left := everything(t, other); len(left) != 2 {
 		t.Errorf("%d things are there", len(left))
 	}
 }

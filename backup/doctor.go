@@ -78,8 +78,16 @@ func readable(ctx context.Context, s *store.Store) ([]Finding, error) {
 			}
 			return nil
 		},
+		Selling: func(store.Selling) error { return nil },
+		Kit: func(k store.Kit, _ []store.KitVersion) error {
+			counts.Kits++
+			if err := k.Document.Check(); err != nil {
+				out = append(out, Finding{true, fmt.Sprintf("%s cannot be packed: %v Restore one of its versions.", k.Name, err)})
+			}
+			return nil
+		},
 	})
-	return append(out, Finding{Says: fmt.Sprintf("%d pieces with %d versions, and %d materials are read.", counts.Pieces, counts.Versions, counts.Materials)}), err
+	return append(out, Finding{Says: fmt.Sprintf("%s are read.", counts)}), err
 }
 
 // room says how much is left where the data are.

@@ -3,6 +3,7 @@
 package backup
 
 import (
+	"fmt"
 	"time"
 
 	"mala/format"
@@ -10,17 +11,23 @@ import (
 )
 
 // Format is the format and version of the files that are written.
-const Format = "mala-backup/2"
+const Format = "mala-backup/3"
 
-// older is the format before, which knows no deleted materials and no days for copies set aside.
-const older = "mala-backup/1"
+// The formats before: the first knows no deleted materials and no days for copies set aside, both no
+// kits.
+const (
+	first  = "mala-backup/1"
+	second = "mala-backup/2"
+)
 
 // The names of what is in a file, beside the pieces.
 const (
 	aboutName     = "about.json"
 	shopName      = "shop.json"
 	catalogueName = "catalogue.json"
+	sellingName   = "selling.json"
 	pieceFolder   = "pieces/"
+	kitFolder     = "kits/"
 )
 
 // about is what the file says of itself, written last: a file without it is cut short.
@@ -35,6 +42,12 @@ type Counts struct {
 	Pieces    int `json:"pieces"`
 	Versions  int `json:"versions"`
 	Materials int `json:"materials"`
+	Kits      int `json:"kits"`
+}
+
+// String names them in a sentence.
+func (c Counts) String() string {
+	return fmt.Sprintf("%d pieces with %d versions, %d kits and %d materials", c.Pieces, c.Versions, c.Kits, c.Materials)
 }
 
 type shopFile struct {
@@ -42,6 +55,12 @@ type shopFile struct {
 	Revision        int64        `json:"revision"`
 	KeepDeletedDays int          `json:"keepDeletedDays"`
 	KeepAsideDays   int          `json:"keepAsideDays"`
+}
+
+// sellingFile is how the shop packs and prices.
+type sellingFile struct {
+	Selling  *format.Selling `json:"selling,omitempty"`
+	Revision int64           `json:"revision"`
 }
 
 type catalogueFile struct {
@@ -74,4 +93,21 @@ type versionFile struct {
 	CreatedAt time.Time       `json:"createdAt"`
 	House     format.House    `json:"house,omitempty"`
 	Document  format.Document `json:"document"`
+}
+
+type kitFile struct {
+	ID        string           `json:"id"`
+	Revision  int              `json:"revision"`
+	CreatedAt time.Time        `json:"createdAt"`
+	UpdatedAt time.Time        `json:"updatedAt"`
+	DeletedAt *time.Time       `json:"deletedAt,omitempty"`
+	Document  format.Kit       `json:"document"`
+	Versions  []kitVersionFile `json:"versions"`
+}
+
+type kitVersionFile struct {
+	Number    int        `json:"number"`
+	Aside     bool       `json:"aside,omitempty"`
+	CreatedAt time.Time  `json:"createdAt"`
+	Document  format.Kit `json:"document"`
 }

@@ -31,13 +31,16 @@ func Restore(ctx context.Context, s *store.Store, file io.ReaderAt, size int64) 
 	if err := read(in, aboutName, &said); err != nil {
 		return Counts{}, err
 	}
-	if said.Format != Format && said.Format != older {
+	if said.Format != Format && said.Format != first && said.Format != second {
 		return Counts{}, fmt.Errorf("this is a %q, made by a newer program; this one reads %s", said.Format, Format)
 	}
 	var found Counts
 	err = s.Fill(ctx, func(into store.Snapshot) error {
 		var err error
 		found, err = fill(ctx, in, into)
+		if err == nil && said.Format == Format {
+			err = fillKits(in, into, &found)
+		}
 		if err == nil && found != said.Counts {
 			return fmt.Errorf("the file holds %+v and should hold %+v: it is cut short", found, said.Counts)
 		}
@@ -83,6 +86,41 @@ func fill(ctx context.Context, in *zip.Reader, into store.Snapshot) (Counts, err
 		}
 	}
 	return counts, ctx.Err()
+}
+
+// fillKits reads what the shop sells.
+func fillKits(in *zip.Reader, into store.Snapshot, counts *Counts) error {
+	var selling sellingFile
+	if err := read(in, sellingName, &selling); err != nil {
+		return err
+	}
+	if err := into.Selling(store.Selling{Document: selling.Selling, Revision: selling.Revision, UpdatedAt: time.Now().UTC()}); err != nil {
+		return err
+	}
+	for _, file := range in.File {
+		if !strings.HasPrefix(file.Name, kitFolder) {
+			continue
+		}
+		var k kitFile
+		if err := read(in, file.Name, &k); err != nil {
+			return err
+		}
+		counts.Kits++
+		if err := into.Kit(k.kept()); err != nil {
+			return fmt.Errorf("%s: %w", file.Name, err)
+		}
+	}
+	return nil
+}
+
+// kept is the kit with its versions as the store has them.
+func (k *kitFile) kept() (store.Kit, []store.KitVersion) {
+	kit := store.Kit{ID: k.ID, Revision: k.Revision, CreatedAt: k.CreatedAt, UpdatedAt: k.UpdatedAt, DeletedAt: deleted(k.DeletedAt), Document: k.Document}
+	var versions []store.KitVersion
+	for _, v := range k.Versions {
+		versions = append(versions, store.KitVersion{KitID: k.ID, Number: v.Number, Aside: v.Aside, CreatedAt: v.CreatedAt, Document: v.Document})
+	}
+	return kit, versions
 }
 
 func deleted(at *time.Time) gorm.DeletedAt {

@@ -40,6 +40,13 @@ func Write(ctx context.Context, s *store.Store, w io.Writer) (Counts, error) {
 			counts.Versions += len(versions)
 			return put(pieceFolder+p.ID+".json", pieceOf(p, versions))
 		},
+		Selling: func(selling store.Selling) error {
+			return put(sellingName, sellingFile{selling.Document, selling.Revision})
+		},
+		Kit: func(k store.Kit, versions []store.KitVersion) error {
+			counts.Kits++
+			return put(kitFolder+k.ID+".json", kitOf(k, versions))
+		},
 	})
 	if err == nil {
 		err = put(catalogueName, catalogue)
@@ -65,6 +72,14 @@ func pieceOf(p store.Piece, versions []store.Version) pieceFile {
 	out := pieceFile{ID: p.ID, Revision: p.Revision, CreatedAt: p.CreatedAt, UpdatedAt: p.UpdatedAt, DeletedAt: when(p.DeletedAt), Document: p.Document, Versions: []versionFile{}}
 	for _, v := range versions {
 		out.Versions = append(out.Versions, versionFile{v.Number, v.Reason, v.Label, v.CreatedAt, v.House, v.Document})
+	}
+	return out
+}
+
+func kitOf(k store.Kit, versions []store.KitVersion) kitFile {
+	out := kitFile{ID: k.ID, Revision: k.Revision, CreatedAt: k.CreatedAt, UpdatedAt: k.UpdatedAt, DeletedAt: when(k.DeletedAt), Document: k.Document, Versions: []kitVersionFile{}}
+	for _, v := range versions {
+		out.Versions = append(out.Versions, kitVersionFile{v.Number, v.Aside, v.CreatedAt, v.Document})
 	}
 	return out
 }

@@ -18,7 +18,7 @@ import (
 	"mala/store"
 )
 
-//go:embed catalogue.json pieces/*.json
+//go:embed catalogue.json kits.json pieces/*.json
 var files embed.FS
 
 // order is the order the pieces are put in, so that the first one named ends at
@@ -44,11 +44,22 @@ func Load(ctx context.Context, s *store.Store) (bool, error) {
 	if err != nil {
 		return false, err
 	}
+	specs, err := kitSpecs()
+	if err != nil {
+		return false, err
+	}
+	inKit := map[string]bool{}
+	for _, spec := range specs {
+		for _, piece := range spec.Pieces {
+			inKit[piece.File] = true
+		}
+	}
 	err = s.Fill(ctx, func(into store.Snapshot) error {
 		now := time.Now().UTC().Truncate(time.Microsecond)
 		if err := loadCatalogue(into, now); err != nil {
 			return err
 		}
+		pieces := map[string]store.Piece{}
 		for i, name := range order {
 			doc, err := Piece(name)
 			if err != nil {
@@ -57,11 +68,16 @@ func Load(ctx context.Context, s *store.Store) (bool, error) {
 			f := server.Figures(ctx, doc, shop)
 			at := now.Add(time.Duration(i) * time.Microsecond)
 			p := store.Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: at, UpdatedAt: at, Document: *doc, FinishedMM: f.FinishedMM, Beads: f.Beads, Worst: f.Worst, Figured: f.By}
-			if err := into.Piece(p, nil); err != nil {
+			pieces[name] = p
+			versions := []store.Version{}
+			if inKit[name] {
+				versions = append(versions, store.Version{PieceID: p.ID, Number: 1, Reason: store.Kitted, Document: *doc, House: shop.House, CreatedAt: at})
+			}
+			if err := into.Piece(p, versions); err != nil {
 				return err
 			}
 		}
-		return nil
+		return loadKits(into, pieces, shop.House, now)
 	})
 	if errors.Is(err, store.ErrNotEmpty) {
 		return false, nil

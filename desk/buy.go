@@ -75,8 +75,17 @@ func Buy(doc *format.Document, copies int, fromStock bool, from Supplies, house 
 	if err != nil {
 		return nil, err
 	}
-	b := &buyer{day: from.Day, out: &Buying{Copies: copies, Needs: []BuyNeed{}, Packs: []BuyPack{}}}
+	b := newBuyer(copies, from)
 	b.need(m, copies, fromStock, from.Stock)
+	return b.buy(from), nil
+}
+
+func newBuyer(copies int, from Supplies) *buyer {
+	return &buyer{day: from.Day, out: &Buying{Copies: copies, Needs: []BuyNeed{}, Packs: []BuyPack{}}}
+}
+
+// buy finds the packs for all that is needed.
+func (b *buyer) buy(from Supplies) *Buying {
 	b.offered(from.Materials)
 	for _, group := range b.groups() {
 		b.buyCounted(group)
@@ -87,7 +96,7 @@ func Buy(doc *format.Document, copies int, fromStock bool, from Supplies, house 
 		}
 	}
 	b.done()
-	return b.out, nil
+	return b.out
 }
 
 // needed is what is needed of one material, and the packs it comes in.
@@ -147,7 +156,11 @@ func cutsOf(m *measure.Measured, c measure.Count) []length.MM {
 		return out
 	}
 	if c.Length > 0 && c.Material.Finding != nil {
-		return []length.MM{c.Length}
+		var out []length.MM
+		for _, p := range m.ChainPieces(c.Material) {
+			out = append(out, p.Length)
+		}
+		return out
 	}
 	return nil
 }

@@ -99,7 +99,7 @@ func TestTheHouseCanBeOverridden(t *testing.T) {
 }
 
 func TestSchemasAreThoseInTheDocs(t *testing.T) {
-	for name, schema := range map[string][]byte{"piece": format.PieceSchema(), "analysis": desk.AnalysisSchema()} {
+	for name, schema := range map[string][]byte{"piece": format.PieceSchema(), "kit": format.KitSchema(), "analysis": desk.AnalysisSchema()} {
 		kept, err := os.ReadFile("../docs/format/" + name + ".schema.json")
 		if err != nil {
 			t.Fatal(err)

@@ -55,7 +55,7 @@ func MatrixOf(ctx context.Context, doc *format.Document, from Supplies, opt Opti
 			if c == 0 {
 				own[s] = a
 			}
-			cell := Cell{Size: s, Colourway: c, Beads: a.Beads, FinishedMm: a.FinishedMm, MovedMm: exact(a.FinishedMm - own[s].FinishedMm), Wrong: wrongIn(a, own[0]), Document: *variant.Tidied()}
+			cell := Cell{Size: s, Colourway: c, Beads: a.Beads, FinishedMm: a.FinishedMm, MovedMm: exact(a.FinishedMm - own[s].FinishedMm), Wrong: append(wrongIn(a, own[0]), olderSize(doc, &sizes[s])...), Document: *variant.Tidied()}
 			if err := cell.supply(variant, from, opt); err != nil {
 				return nil, err
 			}

@@ -68,15 +68,54 @@ func (d *Document) references(do func(id *string)) {
 	}
 }
 
-// InColours is the document with the swaps of a colourway made: a copy of its own.
+// InColours is the document with the swaps of a colourway made, in its components too: a copy
+// of its own.
 func (d *Document) InColours(c *Colourway) *Document {
 	out := d.cloned()
+	out.Materials = slices.Clone(d.Materials)
+	for i, m := range out.Materials {
+		if m.Component != nil {
+			out.Materials[i].Component = m.Component.swapped(c.Swaps)
+		}
+	}
 	out.references(func(id *string) {
 		if other, ok := c.Swaps[*id]; ok {
 			*id = other
 		}
 	})
 	return out
+}
+
+// swapped is the component made of other materials.
+func (c *Component) swapped(swaps map[string]string) *Component {
+	out := *c
+	to := func(id string) string {
+		if other, ok := swaps[id]; ok {
+			return other
+		}
+		return id
+	}
+	list := func(ids IDs) IDs {
+		ids = slices.Clone(ids)
+		for i := range ids {
+			ids[i] = to(ids[i])
+		}
+		return ids
+	}
+	out.Rings, out.Below, out.Turn = list(c.Rings), list(c.Below), list(c.Turn)
+	out.Pin, out.Bead, out.Cord = to(c.Pin), to(c.Bead), to(c.Cord)
+	if out.Palette = maps.Clone(c.Palette); out.Palette != nil {
+		for letter, id := range out.Palette {
+			out.Palette[letter] = to(id)
+		}
+	}
+	if c.Parts != nil {
+		out.Parts = Counts{}
+		for id, n := range c.Parts {
+			out.Parts[to(id)] += n
+		}
+	}
+	return &out
 }
 
 // cloned copies all that references may change.

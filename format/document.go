@@ -61,6 +61,7 @@ type Size struct {
 	MeasureMm  length.MM `json:"measureMm,omitempty" doc:"Of the body that it is for."`
 	FinishedMm length.MM `json:"finishedMm,omitempty" doc:"Or the length asked for."`
 	Line       string    `json:"line" maxLength:"65536" doc:"The bead line."`
+	Of         string    `json:"of,omitempty" maxLength:"65536" doc:"The piece's own bead line when the size was made."`
 }
 
 // SizesOf reads sizes. The error is Faults of their lines.
@@ -72,7 +73,11 @@ func SizesOf(sizes []Size) ([]piece.Size, error) {
 		for _, f := range pattern.Faults(err) {
 			faults = append(faults, Fault{Where: fmt.Sprintf("sizes[%d].line", i), Says: fmt.Sprintf("Column %d: %s", f.Col, f.Says)})
 		}
-		out = append(out, piece.Size{Name: s.Name, Measure: s.MeasureMm, Finished: s.FinishedMm, Line: line})
+		size := piece.Size{Name: s.Name, Measure: s.MeasureMm, Finished: s.FinishedMm, Line: line}
+		if of, err := pattern.Parse(s.Of); err == nil && s.Of != "" {
+			size.Of = of // one that cannot be read is of no use
+		}
+		out = append(out, size)
 	}
 	if faults != nil {
 		return nil, faults

@@ -40,7 +40,11 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 	if !reflect.DeepEqual(before.Sizes, after.Sizes) {
 		d.Sizes = nil
 		for _, s := range after.Sizes {
-			d.Sizes = append(d.Sizes, Size{s.Name, s.Measure, s.Finished, s.Line.String()})
+			size := Size{Name: s.Name, MeasureMm: s.Measure, FinishedMm: s.Finished, Line: s.Line.String()}
+			if s.Of != nil {
+				size.Of = s.Of.String()
+			}
+			d.Sizes = append(d.Sizes, size)
 		}
 	}
 	if !reflect.DeepEqual(before.Pins, after.Pins) {

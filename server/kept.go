@@ -18,6 +18,7 @@ import (
 type Deleted struct {
 	Keeping
 	Pieces    []DeletedThing `json:"pieces" doc:"The one deleted last first."`
+	Kits      []DeletedThing `json:"kits" doc:"The one deleted last first."`
 	Materials []DeletedThing `json:"materials" doc:"The one deleted last first."`
 }
 
@@ -27,11 +28,11 @@ type Keeping struct {
 	AsideDays int `json:"asideDays" doc:"How many days a copy is kept that was set aside because somebody else had saved, unless it has a name."`
 }
 
-// DeletedThing is a piece or a material that was deleted.
+// DeletedThing is a piece, a kit or a material that was deleted.
 type DeletedThing struct {
 	ID        string    `json:"id"`
 	Name      string    `json:"name"`
-	Kind      string    `json:"kind" doc:"The kind of piece, or the class of a material."`
+	Kind      string    `json:"kind" doc:"The kind of piece, the class of a material, or kit."`
 	DeletedAt time.Time `json:"deletedAt"`
 	KeptUntil time.Time `json:"keptUntil"`
 }
@@ -49,7 +50,7 @@ func (s *server) registerKept(api huma.API) {
 				_, _ = file.WriteTo(c.BodyWriter())
 			}}, nil
 		})
-	call(api, huma.Operation{OperationID: "listDeleted", Method: http.MethodGet, Path: "/api/deleted", Summary: "The deleted pieces and materials"},
+	call(api, huma.Operation{OperationID: "listDeleted", Method: http.MethodGet, Path: "/api/deleted", Summary: "The deleted pieces, kits and materials"},
 		func(ctx context.Context, _ *struct{}) (*answer[Deleted], error) { return s.deleted(ctx) })
 	call(api, huma.Operation{OperationID: "setKeeping", Method: http.MethodPut, Path: "/api/deleted", Summary: "Set how long what nobody needs any more is kept"},
 		func(ctx context.Context, in *struct{ Body Keeping }) (*answer[Deleted], error) {
@@ -87,17 +88,20 @@ func (s *server) registerKept(api huma.API) {
 }
 
 func (s *server) deleted(ctx context.Context) (*answer[Deleted], error) {
-	pieces, materials, err := s.store.Deleted(ctx)
+	pieces, kits, materials, err := s.store.Deleted(ctx)
 	if err != nil {
 		return nil, err
 	}
 	keep, err := s.store.Keeping(ctx)
-	out := Deleted{Keeping{keep.DeletedDays, keep.AsideDays}, []DeletedThing{}, []DeletedThing{}}
+	out := Deleted{Keeping{keep.DeletedDays, keep.AsideDays}, []DeletedThing{}, []DeletedThing{}, []DeletedThing{}}
 	thing := func(id, name, kind string, at time.Time) DeletedThing {
 		return DeletedThing{id, name, kind, at, at.Add(time.Duration(keep.DeletedDays) * 24 * time.Hour)}
 	}
 	for _, p := range pieces {
 		out.Pieces = append(out.Pieces, thing(p.ID, p.Name, p.Kind, p.DeletedAt.Time))
+	}
+	for _, k := range kits {
+		out.Kits = append(out.Kits, thing(k.ID, k.Name, "kit", k.DeletedAt.Time))
 	}
 	for _, m := range materials {
 		out.Materials = append(out.Materials, thing(m.ID, m.Name, m.Class, m.DeletedAt.Time))

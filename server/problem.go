@@ -102,6 +102,8 @@ func asProblem(err error) error {
 	var stale *store.Stale
 	var staleMaterial *store.StaleMaterial
 	var staleHouse *store.StaleHouse
+	var staleKit *store.StaleKit
+	var staleSelling *store.StaleSelling
 	var deleted *store.DeletedMaterial
 	var needed *store.Needed
 	var problem *Problem
@@ -115,6 +117,10 @@ func asProblem(err error) error {
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: stale.Error(), Current: &current, KeptAs: stale.KeptAs}
 	case errors.As(err, &staleMaterial):
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleMaterial.Error()}
+	case errors.As(err, &staleKit):
+		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleKit.Error(), KeptAs: staleKit.KeptAs}
+	case errors.As(err, &staleSelling):
+		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleSelling.Error()}
 	case errors.As(err, &deleted):
 		return &Problem{Title: "Deleted", Status: http.StatusConflict, Detail: deleted.Error()}
 	case errors.As(err, &needed):

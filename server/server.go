@@ -89,6 +89,8 @@ func (s *server) register(api huma.API) {
 	s.registerKept(api)
 	s.registerVersions(api)
 	s.registerHouse(api)
+	s.registerKits(api)
+	s.registerSelling(api)
 	describe(api, reflect.TypeFor[HouseTrial](), reflect.TypeFor[Thumbnail](), reflect.TypeFor[Progress]())
 }
 

@@ -19,7 +19,7 @@ import (
 // VersionNote is one version as the list shows it.
 type VersionNote struct {
 	Number    int       `json:"number"`
-	Reason    string    `json:"reason" enum:"named,printed,exported,restored,quiet,set aside"`
+	Reason    string    `json:"reason" enum:"named,printed,exported,restored,quiet,put in a kit,set aside"`
 	Label     string    `json:"label"`
 	CreatedAt time.Time `json:"createdAt"`
 

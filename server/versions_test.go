@@ -42,7 +42,8 @@ func TestAPieceIsStartedFromThreeAnswers(t *testing.T) {
 
 func TestVersionsAreListedNamedAndMadeTheDraftAgain(t *testing.T) {
 	b := start(t)
-	p := b.piece("Ferry Bell")
+	var p server.PieceState // a copy: the piece itself has the version that a kit took
+	b.call("POST", "/api/pieces/"+b.piece("Ferry Bell").ID+"/duplicate", nil, &p)
 	at := "/api/pieces/" + p.ID
 	var first server.VersionNote
 	b.call("POST", at+"/versions", map[string]string{"reason": "named", "label": "as shown"}, &first)

@@ -25,11 +25,11 @@ type Keeping struct {
 	AsideDays   int `gorm:"column:keep_aside_days"`
 }
 
-// Deleted lists the deleted pieces and materials, the one deleted last first, pieces without their
-// documents.
-func (s *Store) Deleted(ctx context.Context) (pieces []Piece, materials []Material, err error) {
+// Deleted lists the deleted pieces, kits and materials, the one deleted last first, pieces and kits
+// without their documents.
+func (s *Store) Deleted(ctx context.Context) (pieces []Piece, kits []Kit, materials []Material, err error) {
 	gone := s.db.WithContext(ctx).Unscoped().Where("deleted_at IS NOT NULL").Order("deleted_at DESC, id").Session(&gorm.Session{})
-	return pieces, materials, errors.Join(gone.Omit("document").Find(&pieces).Error, gone.Limit(mostCounted).Find(&materials).Error)
+	return pieces, kits, materials, errors.Join(gone.Omit("document").Find(&pieces).Error, gone.Omit("document").Find(&kits).Error, gone.Limit(mostCounted).Find(&materials).Error)
 }
 
 // Keeping gives how long the shop keeps what.
@@ -49,7 +49,7 @@ func (s *Store) Keep(ctx context.Context, k Keeping) error {
 }
 
 // Purge removes for good what was deleted, overwritten or set aside longer before now than the shop
-// keeps it, pieces with their versions, and says how many pieces and materials those were. The newest
+// keeps it, pieces with their versions, and says how many pieces, kits and materials those were. The newest
 // version of a piece stays, since the next one counts on from it.
 func (s *Store) Purge(ctx context.Context, now time.Time) (int, error) {
 	gone := 0
@@ -64,7 +64,7 @@ func (s *Store) Purge(ctx context.Context, now time.Time) (int, error) {
 		if err := tx.Where("piece_id IN (?)", old).Delete(&Version{}).Error; err != nil {
 			return err
 		}
-		for _, of := range []any{&Piece{}, &Material{}} {
+		for _, of := range []any{&Piece{}, &Kit{}, &Material{}} {
 			done := tx.Unscoped().Where("deleted_at < ?", deleted).Delete(of)
 			if done.Error != nil {
 				return done.Error
@@ -72,6 +72,9 @@ func (s *Store) Purge(ctx context.Context, now time.Time) (int, error) {
 			gone += int(done.RowsAffected)
 		}
 		if err := tx.Where("at < ?", deleted).Delete(&Import{}).Error; err != nil {
+			return err
+		}
+		if err := tx.Where("aside AND created_at < ? AND number < (SELECT max(number) FROM kit_versions AS v WHERE v.kit_id = kit_versions.kit_id)", before(keep.AsideDays)).Delete(&KitVersion{}).Error; err != nil {
 			return err
 		}
 		return tx.Where("reason = ? AND label = '' AND created_at < ? AND number < (SELECT max(number) FROM versions AS v WHERE v.piece_id = versions.piece_id)",

@@ -26,7 +26,7 @@ func TestDeletedPiecesAreListedKeptAndRemoved(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	list, _, err := s.Deleted(t.Context())
+	list, _, _, err := s.Deleted(t.Context())
 	if err != nil || len(list) != 2 || list[0].ID != gone.ID || list[0].Name != doc.Name || !list[0].DeletedAt.Valid || list[0].Document.Format != "" {
 		t.Fatalf("%v, %+v", err, list)
 	}
@@ -47,7 +47,7 @@ func TestDeletedPiecesAreListedKeptAndRemoved(t *testing.T) {
 	if _, err := s.RestorePiece(t.Context(), old.ID); err == nil {
 		t.Error("what is removed for good comes back")
 	}
-	if list, _, err = s.Deleted(t.Context()); err != nil || len(list) != 0 {
+	if list, _, _, err = s.Deleted(t.Context()); err != nil || len(list) != 0 {
 		t.Errorf("%v, %+v", err, list)
 	}
 	if _, err := s.Piece(t.Context(), kept.ID); err != nil {
@@ -83,7 +83,7 @@ func TestDeletedMaterialsAreListedRestoredAndRemoved(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	_, list, err := s.Deleted(t.Context())
+	_, _, list, err := s.Deleted(t.Context())
 	if err != nil || len(list) != 3 || list[0].ID != "pin" || held(t, s, "pin").ID != "" {
 		t.Fatalf("%v, %+v", err, list)
 	}

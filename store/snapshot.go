@@ -11,8 +11,10 @@ import (
 // Snapshot takes the whole shop, one thing after another.
 type Snapshot struct {
 	Shop     func(house Shop, keep Keeping) error
-	Material func(m Material) error                  // deleted ones too
-	Piece    func(p Piece, versions []Version) error // deleted ones too
+	Material func(m Material) error                   // deleted ones too
+	Piece    func(p Piece, versions []Version) error  // deleted ones too
+	Kit      func(k Kit, versions []KitVersion) error // deleted ones too
+	Selling  func(s Selling) error
 }
 
 // Read goes through the shop as it is at one moment, whatever is saved meanwhile.
@@ -52,22 +54,44 @@ func (s *Store) Read(ctx context.Context, to Snapshot) error {
 				return err
 			}
 		}
-		return nil
+		return readKits(tx, to)
 	}, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})
 }
 
+func readKits(tx *gorm.DB, to Snapshot) error {
+	var selling Selling
+	var ids []string
+	if err := errors.Join(tx.First(&selling, theShop).Error, tx.Unscoped().Model(&Kit{}).Order("created_at, id").Pluck("id", &ids).Error); err != nil {
+		return err
+	}
+	if err := to.Selling(selling); err != nil {
+		return err
+	}
+	for _, id := range ids {
+		var k Kit
+		var versions []KitVersion
+		if err := errors.Join(tx.Unscoped().First(&k, "id = ?", id).Error, tx.Order("number").Find(&versions, "kit_id = ?", id).Error); err != nil {
+			return err
+		}
+		if err := to.Kit(k, versions); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 // ErrNotEmpty says that a shop is there already.
-var ErrNotEmpty = errors.New("there are pieces or materials here already")
+var ErrNotEmpty = errors.New("there are pieces, kits or materials here already")
 
 // Fill puts a whole shop into an empty store: all of what do gives it, or nothing. The error is
 // ErrNotEmpty where there is a shop already.
 func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
 	return s.long.WithContext(ctx).Transaction(func(tx *gorm.DB) error {
-		var pieces, materials int64
-		if err := errors.Join(tx.Unscoped().Model(&Piece{}).Count(&pieces).Error, tx.Unscoped().Model(&Material{}).Count(&materials).Error); err != nil {
+		var pieces, materials, kits int64
+		if err := errors.Join(tx.Unscoped().Model(&Piece{}).Count(&pieces).Error, tx.Unscoped().Model(&Material{}).Count(&materials).Error, tx.Unscoped().Model(&Kit{}).Count(&kits).Error); err != nil {
 			return err
 		}
-		if pieces+materials > 0 {
+		if pieces+materials+kits > 0 {
 			return ErrNotEmpty
 		}
 		return do(Snapshot{
@@ -87,6 +111,17 @@ func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
 					return err
 				}
 				return tx.CreateInBatches(&versions, batch).Error
+			},
+			Kit: func(k Kit, versions []KitVersion) error {
+				k.Name = k.Document.Name
+				if err := tx.Create(&k).Error; err != nil || len(versions) == 0 {
+					return err
+				}
+				return tx.CreateInBatches(&versions, batch).Error
+			},
+			Selling: func(selling Selling) error {
+				selling.ID = theShop
+				return tx.Save(&selling).Error
 			},
 		})
 	})

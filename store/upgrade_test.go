@@ -64,6 +64,9 @@ func TestEveryOlderDatabaseIsBroughtToToday(t *testing.T) {
 		if shop, err := s.House(t.Context()); err != nil || shop.House.Crimp != "flat" || shop.Revision != 9 {
 			t.Errorf("%s: %v, %+v", dump, err, shop)
 		}
+		if kits, n, err := s.Kits(t.Context(), "", 0, 0); err != nil || n > 0 && (kits[0].Revision != 2 || kits[0].Document.Notes != "two of them" || kits[0].Document.Pieces[0].Quantity != 2) || (n == 0) == (dump > "testdata/schema-6.sql") {
+			t.Errorf("%s: %v, %d kits", dump, err, n)
+		}
 		if keep, err := s.Keeping(t.Context()); err != nil || keep != (store.Keeping{DeletedDays: 90, AsideDays: store.UsualAsideDays}) {
 			t.Errorf("%s: %v, %+v", dump, err, keep)
 		}

@@ -22,6 +22,7 @@ const (
 	Exported  Reason = "exported"
 	Restored  Reason = "restored"
 	Autosaved Reason = "quiet"
+	Kitted    Reason = "put in a kit"
 	Conflict  Reason = "set aside"
 )
 

@@ -78,12 +78,12 @@ func readInput(name string) ([]byte, error) {
 func schemaCommand() *cli.Command {
 	return &cli.Command{
 		Name:      "schema",
-		Usage:     "print the JSON Schema of an open format: piece or analysis",
-		ArgsUsage: "piece|analysis",
+		Usage:     "print the JSON Schema of an open format: piece, kit or analysis",
+		ArgsUsage: "piece|kit|analysis",
 		Action: func(_ context.Context, cmd *cli.Command) error {
-			schema := map[string]func() []byte{"piece": format.PieceSchema, "analysis": desk.AnalysisSchema}[cmd.Args().First()]
+			schema := map[string]func() []byte{"piece": format.PieceSchema, "kit": format.KitSchema, "analysis": desk.AnalysisSchema}[cmd.Args().First()]
 			if schema == nil {
-				return cli.Exit("Name a format: piece or analysis.", 2)
+				return cli.Exit("Name a format: piece, kit or analysis.", 2)
 			}
 			_, err := os.Stdout.Write(schema())
 			return err

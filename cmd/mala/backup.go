@@ -28,7 +28,7 @@ func backupCommand() *cli.Command {
 				if err != nil {
 					return fmt.Errorf("the backup was not written: %w", err)
 				}
-				fmt.Printf("%s holds %d pieces with %d versions, and %d materials.\n", path, counts.Pieces, counts.Versions, counts.Materials)
+				fmt.Printf("%s holds %s.\n", path, counts)
 				return nil
 			})
 		},
@@ -56,7 +56,7 @@ func restoreCommand() *cli.Command {
 				case err != nil:
 					return cli.Exit(fmt.Sprintf("nothing was restored: %v", err), 2)
 				}
-				fmt.Printf("%d pieces with %d versions, and %d materials are here again.\n", counts.Pieces, counts.Versions, counts.Materials)
+				fmt.Printf("%s are here again.\n", counts)
 				return nil
 			})
 		},

@@ -35,7 +35,7 @@ func resetCommand() *cli.Command {
 
 // confirmed asks whether all the data may be deleted.
 func confirmed(in io.Reader, dir string) bool {
-	fmt.Printf("All pieces, versions and materials in %s will be gone for good. Write yes to delete them: ", dir)
+	fmt.Printf("All pieces, kits, versions and materials in %s will be gone for good. Write yes to delete them: ", dir)
 	answer, _ := bufio.NewReader(in).ReadString('\n')
 	return strings.TrimSpace(answer) == "yes"
 }

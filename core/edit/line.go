@@ -179,6 +179,10 @@ func (e *lineEditor) changeLetter(text string) error {
 			e.piece.Sizes[i].Line = s.Line.Clone()
 			swapLetters(e.piece.Sizes[i].Line, old, fresh)
 		}
+		if s.Of != nil {
+			e.piece.Sizes[i].Of = s.Of.Clone()
+			swapLetters(e.piece.Sizes[i].Of, old, fresh)
+		}
 	}
 	palette := map[string]*material.Material{}
 	for key, m := range e.piece.Palette {

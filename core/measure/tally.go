@@ -102,6 +102,32 @@ func (m *Measured) eachPart(do func(strand int, part *Part)) {
 	}
 }
 
+// ChainPiece is a piece of chain, cut off in one.
+type ChainPiece struct {
+	Strand int // -1 of what all rows share
+	Links  int
+	Length length.MM
+}
+
+// ChainPieces are the pieces of a chain that the piece takes.
+func (m *Measured) ChainPieces(of *material.Material) []ChainPiece {
+	var out []ChainPiece
+	m.eachPart(func(strand int, part *Part) {
+		if part.Role != RoleLinks {
+			return
+		}
+		if part.Material == of {
+			out = append(out, ChainPiece{strand, part.Links, part.Length})
+		}
+		if b := part.Between; b != nil && b.Of == of {
+			for range part.Links - 1 {
+				out = append(out, ChainPiece{strand, b.Links, of.Finding.Inside * length.MM(b.Links)})
+			}
+		}
+	})
+	return out
+}
+
 // Bought is the parts list with every component broken down to what it is made of,
 // the materials in the order they are first needed.
 func (m *Measured) Bought() []Count {

@@ -15,6 +15,7 @@ type Size struct {
 	Measure  length.MM // of the body that it is for; 0 of a length
 	Finished length.MM // the length asked for; 0 of a wearer
 	Line     *pattern.Line
+	Of       *pattern.Line // the piece's own when the size was made; nil where nobody knows
 }
 
 // mostSizes is how many sizes a piece has at most.

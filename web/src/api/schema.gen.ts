@@ -181,7 +181,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The deleted pieces and materials */
+        /** The deleted pieces, kits and materials */
         get: operations["listDeleted"];
         /** Set how long what nobody needs any more is kept */
         put: operations["setKeeping"];
@@ -340,6 +340,162 @@ export interface paths {
         put?: never;
         /** What a piece can become of the beads and cord in hand */
         post: operations["inHand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit-bill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All that goes into one thing of a kit, what to buy for so many, and the price */
+        post: operations["kitBill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit-matrix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A kit in all that it is sold in */
+        post: operations["kitMatrix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit-pieces/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A piece as a kit holds it: its draft, kept as a version */
+        post: operations["kitPiece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kits, the one changed last first */
+        get: operations["listKits"];
+        put?: never;
+        /** Save a new kit, or read a kit file */
+        post: operations["createKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One kit */
+        get: operations["getKit"];
+        /** Save a kit as its next version */
+        put: operations["saveKit"];
+        post?: never;
+        /** Delete a kit */
+        delete: operations["deleteKit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A kit as a kit file */
+        get: operations["kitFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits/{id}/undelete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Restore a deleted kit */
+        post: operations["undeleteKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A kit's versions, the newest first */
+        get: operations["listKitVersions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits/{id}/versions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One version of a kit */
+        get: operations["getKitVersion"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -708,6 +864,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/selling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the shop packs and prices */
+        get: operations["getSelling"];
+        /** Save how the shop packs and prices */
+        put: operations["saveSelling"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sizes": {
         parameters: {
             query?: never;
@@ -886,6 +1060,17 @@ export interface components {
             /** @description What was not understood. */
             unread: components["schemas"]["Unread"][];
         };
+        BagItem: {
+            /** Format: int64 */
+            count: number;
+            cuts?: components["schemas"]["KitCut"][];
+            /** Format: int64 */
+            line: number;
+            /** @description Of seed beads: other ways to count them. */
+            measured?: components["schemas"]["ByMeasure"];
+            /** Format: int64 */
+            spare?: number;
+        };
         Bar: {
             /** @description The middle of each, from the top. */
             holes: number[];
@@ -983,6 +1168,38 @@ export interface components {
              */
             stepMm: number;
             upper: string;
+        };
+        BillBag: {
+            items: components["schemas"]["BagItem"][];
+            name: string;
+            why?: string;
+        };
+        BillLine: {
+            /** @description Of all copies of each piece. */
+            byPiece: number[];
+            /** @description Of one copy of each piece of several rows. */
+            byRow?: number[][];
+            /** @enum {string} */
+            class: "seed" | "bead" | "focal" | "component" | "crimp" | "ring" | "finding" | "cord";
+            /**
+             * Format: int64
+             * @description What the maker counts: of cords the lengths, of chain the links.
+             */
+            count: number;
+            cuts?: components["schemas"]["KitCut"][];
+            /** @description Of each piece, in its order; empty where it has none. */
+            letters: string[];
+            material: string;
+            name: string;
+            /** @description The buyer's own: neither priced nor packed. */
+            own?: boolean;
+            /**
+             * Format: int64
+             * @description Beyond the count.
+             */
+            spare?: number;
+            /** Format: double */
+            totalMm?: number;
         };
         Body: {
             child?: boolean;
@@ -1094,6 +1311,19 @@ export interface components {
             /** @description What of that is used. */
             used: string;
         };
+        ByMeasure: {
+            /** Format: double */
+            leastG?: number;
+            /** Format: double */
+            massG?: number;
+            /** Format: double */
+            mostG?: number;
+            /**
+             * Format: double
+             * @description Strung side by side.
+             */
+            tubeMm: number;
+        };
         Catalogue: {
             items: components["schemas"]["CatalogueItem"][];
             /** @description Every metal that the catalogue names. */
@@ -1160,6 +1390,14 @@ export interface components {
             used?: string;
             /** @description What is wrong with it, the worst first; of what the piece itself has right. */
             wrong?: string[];
+        };
+        CellOf: {
+            /** Format: int64 */
+            colourway: number;
+            /** Format: int64 */
+            option: number;
+            /** Format: int64 */
+            size: number;
         };
         Check: {
             code: string;
@@ -1380,6 +1618,8 @@ export interface components {
              */
             keepDays: number;
             /** @description The one deleted last first. */
+            kits: components["schemas"]["DeletedThing"][];
+            /** @description The one deleted last first. */
             materials: components["schemas"]["DeletedThing"][];
             /** @description The one deleted last first. */
             pieces: components["schemas"]["DeletedThing"][];
@@ -1390,7 +1630,7 @@ export interface components {
             id: string;
             /** Format: date-time */
             keptUntil: string;
-            /** @description The kind of piece, or the class of a material. */
+            /** @description The kind of piece, the class of a material, or kit. */
             kind: string;
             name: string;
         };
@@ -1594,6 +1834,13 @@ export interface components {
              * @enum {string}
              */
             way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop" | "fold-bead" | "foot-bead" | "stopped" | "with";
+        };
+        Extra: {
+            /** @description Of one. */
+            cost: string;
+            /** Format: int64 */
+            count: number;
+            name: string;
         };
         Fit: {
             /**
@@ -1932,6 +2179,276 @@ export interface components {
              * @description How many days what was deleted is kept, and what an import overwrote.
              */
             keepDays: number;
+        };
+        Kit: {
+            /** @description What is packed together; what is in none of them is packed by the usual rule. */
+            bags?: components["schemas"]["KitBag"][];
+            /** @description The buyer chooses one of the pieces; else the kit holds all of them. */
+            choice?: boolean;
+            /** @description The same of colourways. */
+            colourways?: string[];
+            /** @description mala-kit/1 */
+            format: string;
+            /** @description It is sold made up. */
+            madeUp?: boolean;
+            name: string;
+            notes?: string;
+            /** @description Ids of materials that are the buyer's own. */
+            own?: string[];
+            pieces: components["schemas"]["KitPiece"][];
+            /** @description Ids of components that the shop makes itself. */
+            premade?: string[];
+            /** @description What it is sold for, where that does not follow from the cost. */
+            price?: string;
+            /** @description Those that are sold, by their names in the pieces, nothing for the piece as it is; all if absent. A piece without a size of that name is as it is. */
+            sizes?: string[];
+            /** @description Tools that are in the kit, by their names; the others are the buyer's own. */
+            tools?: string[];
+        };
+        KitBag: {
+            name: string;
+            /** @description Ids of materials. */
+            of: string[];
+        };
+        KitBill: {
+            bags: components["schemas"]["BillBag"][];
+            /** @description What to buy for all copies, from stock first. */
+            buying: components["schemas"]["Buying"];
+            /** @description Of all that the kit says: it changes whenever that does. */
+            code: string;
+            /** Format: int64 */
+            colourway: number;
+            /** Format: int64 */
+            copies: number;
+            documents: components["schemas"]["KitDocument"][];
+            extras: components["schemas"]["Extra"][];
+            lines: components["schemas"]["BillLine"][];
+            /** Format: int64 */
+            option: number;
+            /** @description Of its beads and of components made by the shop, by material. */
+            outlines: {
+                [key: string]: components["schemas"]["Outline"];
+            };
+            price: components["schemas"]["KitPrice"];
+            /** Format: int64 */
+            size: number;
+            tools: components["schemas"]["KitTool"][];
+        };
+        KitBillInputBody: {
+            cell: components["schemas"]["CellOf"];
+            /** Format: int64 */
+            copies: number;
+            kit: components["schemas"]["Kit"];
+        };
+        KitCard: {
+            choice?: boolean;
+            /** Format: int64 */
+            colourways: number;
+            /** @description The first pieces as they are, for a picture. */
+            documents: components["schemas"]["Document"][];
+            id: string;
+            name: string;
+            /** @description Their names. */
+            pieces: string[];
+            /** Format: int64 */
+            revision: number;
+            /** Format: int64 */
+            sizes: number;
+            /** Format: date-time */
+            updatedAt: string;
+        };
+        KitCarries: {
+            class: string;
+            id: string;
+            name: string;
+        };
+        KitCell: {
+            /** Format: int64 */
+            beads: number;
+            /** Format: int64 */
+            colourway: number;
+            cost: string;
+            /**
+             * Format: int64
+             * @description How many can be packed from stock.
+             */
+            makeable: number;
+            /** Format: int64 */
+            option: number;
+            pieces: components["schemas"]["KitCellPiece"][];
+            price: string;
+            /** @description What runs out first. */
+            runsOut?: string;
+            /** Format: int64 */
+            size: number;
+            /**
+             * Format: int64
+             * @description How many of its materials come in no pack that is known: their cost is not in it.
+             */
+            unpriced?: number;
+            /** @description What is wrong with its pieces, the worst first. */
+            wrong?: string[];
+        };
+        KitCellPiece: {
+            /**
+             * Format: int64
+             * @description Which of the documents.
+             */
+            document: number;
+            /** Format: double */
+            finishedMm: number;
+            /** Format: int64 */
+            piece: number;
+            /** Format: int64 */
+            quantity: number;
+        };
+        KitCut: {
+            /**
+             * Format: double
+             * @description As it is packed.
+             */
+            mm: number;
+            /**
+             * Format: double
+             * @description How much of that is beyond the cut of the piece.
+             */
+            moreMm?: number;
+            /** Format: int64 */
+            n: number;
+            /** Format: int64 */
+            piece: number;
+            /**
+             * Format: int64
+             * @description From 1; absent of what components are made of.
+             */
+            row?: number;
+        };
+        KitDocument: {
+            document: components["schemas"]["Document"];
+            /** Format: int64 */
+            piece: number;
+            /** Format: int64 */
+            quantity: number;
+        };
+        KitList: {
+            kits: components["schemas"]["KitCard"][];
+            /** Format: int64 */
+            total: number;
+        };
+        KitMatrix: {
+            cells: components["schemas"]["KitCell"][];
+            colourways: string[];
+            /** @description The pieces in their sizes and colourways, each once. */
+            documents: components["schemas"]["Document"][];
+            /** @description The pieces that the buyer chooses from; one without a name for a set. */
+            options: string[];
+            sizes: string[];
+        };
+        KitMatrixInputBody: {
+            /**
+             * Format: int64
+             * @description How many are packed at a time: packs cost less by the dozen.
+             */
+            copies: number;
+            kit: components["schemas"]["Kit"];
+        };
+        KitOrigin: {
+            /** @description What is different in the piece now. */
+            differs?: string[];
+            /** @description It was deleted; the kit keeps what it was. */
+            gone?: boolean;
+        };
+        KitPiece: {
+            document: components["schemas"]["Document"];
+            /** @description Its id in the shop that made the kit. */
+            piece?: string;
+            /** Format: int64 */
+            quantity: number;
+            /** Format: int64 */
+            version?: number;
+        };
+        KitPrice: {
+            cost: string;
+            /**
+             * Format: int64
+             * @description How many of the batch have to be sold until that has come in; absent if all of them do not bring it in.
+             */
+            evenAt?: number;
+            extras: string;
+            /** @description The net price less the cost. */
+            gain: string;
+            /** @description What the buyer pays. */
+            gross: string;
+            labour: string;
+            materials: string;
+            /** @description What a centimetre more of the first piece costs in beads and cord. */
+            moreCm?: string;
+            /** @description Without the tax. */
+            net: string;
+            overhead: string;
+            /** @description What each material costs in one kit, the dearest first. */
+            parts: components["schemas"]["KitShare"][];
+            /** Format: int64 */
+            seconds: number;
+            /** @description Somebody set the price; it does not follow from the cost. */
+            set?: boolean;
+            spares: string;
+            /** @description What the whole batch costs: the packs that must be bought, extras and work. */
+            spent: string;
+            /** @description Absent where none is shown. */
+            tax?: string;
+            /** @description Materials that come in no pack that is known: their cost is not in it. */
+            unpriced?: string[];
+            /** @description What hands do for one. */
+            work: components["schemas"]["KitWork"][];
+        };
+        KitShare: {
+            cost: string;
+            material: string;
+            name: string;
+            /** @description What one more costs. */
+            one?: string;
+        };
+        KitState: {
+            id: string;
+            kit: components["schemas"]["Kit"];
+            /** @description What the kit is made of, components with their parts. */
+            materials: components["schemas"]["KitCarries"][];
+            /** @description Of each of its pieces, how that has gone on since. */
+            origins: components["schemas"]["KitOrigin"][];
+            /**
+             * Format: int64
+             * @description The number of the version that this is.
+             */
+            revision: number;
+            /** Format: date-time */
+            updatedAt: string;
+        };
+        KitTool: {
+            for: string;
+            inKit?: boolean;
+            name: string;
+            /** @description The work can be done without it. */
+            optional?: boolean;
+        };
+        KitVersionNote: {
+            /** @description It was refused, because somebody else had saved. */
+            aside?: boolean;
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: int64 */
+            number: number;
+        };
+        KitWork: {
+            /**
+             * Format: int64
+             * @description In all.
+             */
+            seconds: number;
+            /** Format: int64 */
+            times: number;
+            /** @enum {string} */
+            work: "count" | "cut" | "make" | "string" | "crimp" | "knot" | "open" | "pack";
         };
         Knot: {
             /** Format: double */
@@ -2870,6 +3387,14 @@ export interface components {
             base: number;
             house: components["schemas"]["House"];
         };
+        SaveKitInputBody: {
+            /**
+             * Format: int64
+             * @description The revision it was made from.
+             */
+            base: number;
+            kit: components["schemas"]["Kit"];
+        };
         SaveMaterialInputBody: {
             archived?: boolean;
             /**
@@ -2880,6 +3405,14 @@ export interface components {
             material: components["schemas"]["Material"];
             /** Format: int64 */
             onHand: number;
+        };
+        SaveSellingRequest: {
+            /**
+             * Format: int64
+             * @description The revision it was made from.
+             */
+            base: number;
+            selling: components["schemas"]["Selling"];
         };
         Seat: {
             /** Format: double */
@@ -2984,6 +3517,47 @@ export interface components {
             /** @description The rows are twisted together. */
             twisted?: boolean;
         };
+        Selling: {
+            /** @description The shop's one currency, as it is written behind amounts. */
+            currency: string;
+            /** @description What goes into every kit: a needle, the card, the bag. */
+            extras: components["schemas"]["Extra"][];
+            /**
+             * Format: double
+             * @description Per cent of the price, or added to the cost.
+             */
+            keeps: number;
+            /** @description Every cord is longer by a second working allowance. */
+            learner: boolean;
+            /** @description less so much. */
+            less: string;
+            /**
+             * Format: double
+             * @description Per cent on all costs.
+             */
+            overhead: number;
+            /** @description What an hour of work costs. */
+            perHour: string;
+            /** @description What each kind of work takes. */
+            seconds: {
+                [key: string]: number;
+            };
+            spares: components["schemas"]["SpareRule"][];
+            /** @description Prices are whole numbers of it, */
+            step: string;
+            /**
+             * Format: double
+             * @description Per cent; shown apart, none if 0.
+             */
+            tax: number;
+            /** @enum {string} */
+            way: "margin" | "mark-up";
+        };
+        SellingState: {
+            /** Format: int64 */
+            revision: number;
+            selling: components["schemas"]["Selling"];
+        };
         Sensitivity: {
             material: string;
             /** Format: double */
@@ -3004,6 +3578,8 @@ export interface components {
              */
             measureMm?: number;
             name: string;
+            /** @description The piece's own bead line when the size was made. */
+            of?: string;
         };
         SizeCount: {
             /** Format: int64 */
@@ -3065,6 +3641,14 @@ export interface components {
             /** @description Take no more of a bead than there is. */
             inStock?: boolean;
             sizes: components["schemas"]["SizeWanted"][];
+        };
+        SpareRule: {
+            /** @enum {string} */
+            class: "seed" | "bead" | "focal" | "component" | "crimp" | "ring" | "finding" | "cord";
+            /** Format: int64 */
+            least: number;
+            /** Format: double */
+            percent: number;
         };
         Stack: {
             /** @description The piece in hand first. */
@@ -3400,7 +3984,7 @@ export interface components {
             /** Format: int64 */
             number: number;
             /** @enum {string} */
-            reason: "named" | "printed" | "exported" | "restored" | "quiet" | "set aside";
+            reason: "named" | "printed" | "exported" | "restored" | "quiet" | "put in a kit" | "set aside";
         };
         VersionState: {
             /** @description Absent if its bead line has errors. */
@@ -3417,7 +4001,7 @@ export interface components {
             /** Format: int64 */
             number: number;
             /** @enum {string} */
-            reason: "named" | "printed" | "exported" | "restored" | "quiet" | "set aside";
+            reason: "named" | "printed" | "exported" | "restored" | "quiet" | "put in a kit" | "set aside";
         };
         Waiver: {
             code: string;
@@ -4261,6 +4845,395 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MadeInHand"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kitBill: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitBillInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitBill"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kitMatrix: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitMatrixInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitMatrix"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kitPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitPiece"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listKits: {
+        parameters: {
+            query?: {
+                search?: string;
+                limit?: number;
+                offset?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitList"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    createKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Kit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveKitInputBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    kitFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undeleteKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listKitVersions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitVersionNote"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getKitVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kit"];
                 };
             };
             /** @description Error */
@@ -5150,6 +6123,68 @@ export interface operations {
             };
         };
     };
+    getSelling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SellingState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveSelling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveSellingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SellingState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sizes: {
         parameters: {
             query?: {
@@ -5373,6 +6408,8 @@ export const pathsApiFixesPostParametersQueryUnitValues: ReadonlyArray<Flattened
 export const pathsApiGraduatePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/graduate"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/house/try"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiInHandPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/in-hand"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiKitBillPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kit-bill"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiKitMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kit-matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
@@ -5384,6 +6421,7 @@ export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<Flatten
 export const pathsApiTogetherPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/together"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const aliveServerValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Alive"]["server"]> = ["up"];
 export const analysisInsideStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Analysis"]["insideState"]> = ["open", "nothing", "unsolved"];
+export const billLineClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BillLine"]["class"]> = ["seed", "bead", "focal", "component", "crimp", "ring", "finding", "cord"];
 export const bodyPartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Body"]["part"]> = ["wrist", "neck", "ankle"];
 export const bodySizePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BodySize"]["part"]> = ["wrist", "neck", "ankle"];
 export const catalogueItemColourValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CatalogueItem"]["colour"]> = ["red", "orange", "yellow", "green", "blue", "purple", "pink", "brown", "white", "grey", "black"];
@@ -5424,6 +6462,7 @@ export const houseTailValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const houseTargetCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["targetCounts"]> = ["closed", "beads"];
 export const houseThreadValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["thread"]> = ["single", "doubled"];
 export const houseUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["unit"]> = ["mm", "cm", "in"];
+export const kitWorkWorkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["KitWork"]["work"]> = ["count", "cut", "make", "string", "crimp", "knot", "open", "pack"];
 export const lacingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lacing"]["way"]> = ["straight", "diagonal", "crossed"];
 export const lookFinishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Look"]["finish"]> = ["glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"];
 export const makeVersionInputBodyReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["MakeVersionInputBody"]["reason"]> = ["named", "printed", "exported"];
@@ -5453,6 +6492,8 @@ export const rowsOnSideValues: ReadonlyArray<FlattenedDeepRequired<components>["
 export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["RunOf"]["side"]> = ["left", "right"];
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
+export const sellingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Selling"]["way"]> = ["margin", "mark-up"];
+export const spareRuleClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpareRule"]["class"]> = ["seed", "bead", "focal", "component", "crimp", "ring", "finding", "cord"];
 export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold", "foot", "none"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
 export const statementKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Statement"]["kind"]> = ["count", "total", "strung", "repeat", "packs", "name", "length", "rows", "row-step", "cut", "cord"];
@@ -5466,7 +6507,7 @@ export const threadStepStateValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const threadStepStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["step"]> = ["decide", "lay-out", "fit", "ends"];
 export const togetherGoalValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Together"]["goal"]> = ["equal", "step", "touching"];
 export const typedLengthUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TypedLength"]["unit"]> = ["mm", "cm", "in"];
-export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
-export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "set aside"];
+export const versionNoteReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionNote"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "put in a kit", "set aside"];
+export const versionStateReasonValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["VersionState"]["reason"]> = ["named", "printed", "exported", "restored", "quiet", "put in a kit", "set aside"];
 export const waiverEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Waiver"]["end"]> = ["left", "right"];
 export const wholeShapeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Whole"]["shape"]> = ["circle", "wrap", "hanging", "rows", "hung", "straight"];

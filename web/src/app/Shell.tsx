@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { Link, NavLink, Outlet } from "react-router";
 import { useHouse } from "../house/useHouse.ts";
 import { useUnit } from "../units/UnitContext.tsx";
-import { DishIcon, HouseIcon, StrandIcon } from "./icons.tsx";
+import { DishIcon, HouseIcon, KitIcon, StrandIcon } from "./icons.tsx";
 import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
 import { KeyList } from "./KeyList.tsx";
 
@@ -37,6 +37,10 @@ export function Shell() {
         <NavLink to="/pieces" className="entry">
           <StrandIcon />
           Pieces
+        </NavLink>
+        <NavLink to="/kits" className="entry">
+          <KitIcon />
+          Kits
         </NavLink>
         <NavLink to="/materials" className="entry">
           <DishIcon />

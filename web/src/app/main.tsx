@@ -27,6 +27,16 @@ const router = createBrowserRouter([
     children: [
       { path: "/pieces", element: <Pieces /> },
       { path: "/deleted", lazy: async () => ({ Component: (await import("../pieces/Deleted.tsx")).Deleted }) },
+      { path: "/kits", lazy: async () => ({ Component: (await import("../kits/KitsRoom.tsx")).KitsRoom }) },
+      { path: "/kits/selling", lazy: async () => ({ Component: (await import("../kits/SellingRoom.tsx")).SellingRoom }) },
+      {
+        path: "/kits/:id",
+        lazy: async () => ({ Component: (await import("../kits/KitRoom.tsx")).KitRoom }),
+        children: [
+          { index: true, lazy: async () => ({ Component: (await import("../kits/KitTable.tsx")).KitTable }) },
+          { path: "bag/:cell", lazy: async () => ({ Component: (await import("../kits/BagRoom.tsx")).BagRoom }) },
+        ],
+      },
       { path: "/house", lazy: async () => ({ Component: (await import("../house/HouseRoom.tsx")).HouseRoom }) },
       { path: "/materials", lazy: async () => ({ Component: (await import("../materials/Materials.tsx")).Materials }) },
       { path: "/materials/component/:id", lazy: async () => ({ Component: (await import("../maker/Maker.tsx")).Maker }) },

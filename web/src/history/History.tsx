@@ -10,7 +10,7 @@ import { DifferenceTable } from "./DifferenceTable.tsx";
 import { DRAFT, useSide } from "./useSide.ts";
 
 const REASONS: Record<VersionNote["reason"], string> = {
-  named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "autosaved", "set aside": "conflict copy",
+  named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "autosaved", "put in a kit": "put into a kit", "set aside": "conflict copy",
 };
 
 /** History lists the piece's versions, compares any two, and restores or copies one. */

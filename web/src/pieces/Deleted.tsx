@@ -6,15 +6,16 @@ import { api, unwrap, type Deleted as DeletedThings } from "../api/client.ts";
 type Thing = DeletedThings["pieces"][number];
 type Keeping = Pick<DeletedThings, "keepDays" | "asideDays">;
 
-/** Deleted lists the pieces and materials that were deleted, until when each is kept, and restores them. */
+/** Deleted lists the pieces, kits and materials that were deleted, until when each is kept, and restores them. */
 export function Deleted() {
   const queries = useQueryClient();
   const found = useQuery({ queryKey: ["deleted"], queryFn: () => unwrap(api.GET("/api/deleted")), refetchOnMount: "always" });
-  const refresh = () => Promise.all(["deleted", "pieces", "materials"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+  const refresh = () => Promise.all(["deleted", "pieces", "kits", "materials"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
   const restore = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/pieces/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
+  const restoreKit = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/kits/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
   const restoreMaterial = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/materials/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
   const keep = useMutation({ mutationFn: (body: Keeping) => unwrap(api.PUT("/api/deleted", { body })), onSuccess: refresh });
-  const says = found.error ?? restore.error ?? restoreMaterial.error ?? keep.error;
+  const says = found.error ?? restore.error ?? restoreKit.error ?? restoreMaterial.error ?? keep.error;
   useEffect(() => {
     document.title = "Deleted · Mala";
   }, []);
@@ -32,8 +33,9 @@ export function Deleted() {
       <div className="pieces">
         {says && <p role="alert">{says.message}</p>}
         {found.data && <Rules {...found.data} onKeep={(body) => keep.mutate(body)} />}
-        {found.data && found.data.pieces.length + found.data.materials.length === 0 && <p className="quiet">Nothing is deleted.</p>}
+        {found.data && found.data.pieces.length + found.data.kits.length + found.data.materials.length === 0 && <p className="quiet">Nothing is deleted.</p>}
         <Things title="Pieces" things={found.data?.pieces} onRestore={restore.mutate} />
+        <Things title="Kits" things={found.data?.kits} onRestore={restoreKit.mutate} />
         <Things title="Materials" things={found.data?.materials} onRestore={restoreMaterial.mutate} />
       </div>
     </main>
@@ -45,10 +47,10 @@ function Rules({ keepDays, asideDays, onKeep }: Keeping & { onKeep: (keeping: Ke
     <>
       <p>
         What was deleted is kept for <KeepDays key={keepDays} label="Days that what was deleted is kept" days={keepDays} onKeep={(days) => onKeep({ keepDays: days, asideDays })} /> days, pieces
-        with their versions, and then removed for good; so is what an import overwrote.
+        and kits with their versions, and then removed for good; so is what an import overwrote.
       </p>
       <p>
-        When two people save one piece, the later state is set aside as a version. It is kept for{" "}
+        When two people save one piece or kit, the later state is set aside as a version. It is kept for{" "}
         <KeepDays key={asideDays} label="Days that versions set aside are kept" days={asideDays} onKeep={(days) => onKeep({ keepDays, asideDays: days })} /> days, or for good if it has a name.
       </p>
     </>

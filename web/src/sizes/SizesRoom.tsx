@@ -47,7 +47,7 @@ export function SizesRoom() {
   const wayOf = (size: SizeFound) => size.items[Math.min(picked[size.name] ?? keptAt(doc, size), size.items.length - 1)];
   const sizes = found.data?.sizes ?? [];
   const whole = sizes.length === wanted.length && sizes.every((size) => size.items.length > 0);
-  const toKeep = sizes.map((size) => ({ name: size.name, measureMm: size.measureMm, finishedMm: size.finishedMm, line: wayOf(size)?.line ?? "" }));
+  const toKeep = sizes.map((size) => ({ name: size.name, measureMm: size.measureMm, finishedMm: size.finishedMm, line: wayOf(size)?.line ?? "", of: state.analysis?.strands[0]?.line }));
   const kept = whole && JSON.stringify(doc.sizes ?? []) === JSON.stringify(toKeep);
 
   return (

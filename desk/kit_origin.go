@@ -1,0 +1,135 @@
+package desk
+
+import (
+	"fmt"
+	"reflect"
+
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/pattern"
+	"mala/format"
+)
+
+// DiffersFrom says in short what is different in a piece now from what it was, nothing where
+// it comes to the same. Both stand by themselves, with the house method they are made by.
+func DiffersFrom(was, now *format.Document) []string {
+	before, err := measured(was, format.House{})
+	after, afterErr := measured(now, format.House{})
+	if err != nil || afterErr != nil {
+		return []string{"its bead line has an error now"}
+	}
+	var out []string
+	say := func(text string, args ...any) { out = append(out, fmt.Sprintf(text, args...)) }
+	if was.Name != now.Name {
+		say("it is called %s now", now.Name)
+	}
+	if len(before.Strands) != len(after.Strands) {
+		say("%d rows, not %d", len(after.Strands), len(before.Strands))
+	}
+	for i := range min(len(before.Strands), len(after.Strands)) {
+		if n := runsChanged(before.Strands[i].Runs(), after.Strands[i].Runs()); n > 0 {
+			of := ""
+			if len(after.Strands) > 1 {
+				of = fmt.Sprintf(" of row %d", i+1)
+			}
+			say("%s%s changed", counted(n, "run"), of)
+		}
+	}
+	if a, b := before.Finished, after.Finished; !closeTo(a, b) {
+		say("%s long, not %s", b.In(length.InMillimetres), a.In(length.InMillimetres))
+	}
+	if len(out) > 0 {
+		return out
+	}
+	if !reflect.DeepEqual(tallied(before), tallied(after)) {
+		say("other findings or cord")
+	}
+	if !reflect.DeepEqual(cutsIn(before), cutsIn(after)) {
+		say("the cord is cut to another length")
+	}
+	if !reflect.DeepEqual(was.Sizes, now.Sizes) {
+		say("other sizes")
+	}
+	if !reflect.DeepEqual(was.Colourways, now.Colourways) {
+		say("other colourways")
+	}
+	return out
+}
+
+func closeTo(a, b length.MM) bool { return a-b < 0.05 && b-a < 0.05 }
+
+func counted(n int, what string) string {
+	if n == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%d %ss", n, what)
+}
+
+// runsChanged counts the runs that differ, between those that begin and end alike.
+func runsChanged(was, now []measure.Run) int {
+	same := func(a, b measure.Run) bool {
+		return a.Count == b.Count && a.Turned == b.Turned && a.Material.ID == b.Material.ID
+	}
+	for len(was) > 0 && len(now) > 0 && same(was[0], now[0]) {
+		was, now = was[1:], now[1:]
+	}
+	for len(was) > 0 && len(now) > 0 && same(was[len(was)-1], now[len(now)-1]) {
+		was, now = was[:len(was)-1], now[:len(now)-1]
+	}
+	if len(was) != len(now) {
+		return max(len(was), len(now))
+	}
+	n := 0
+	for i := range was {
+		if !same(was[i], now[i]) {
+			n++
+		}
+	}
+	return n
+}
+
+func tallied(m *measure.Measured) map[string]int {
+	out := map[string]int{}
+	for _, c := range m.Tally {
+		out[c.Material.ID] += c.Count
+	}
+	return out
+}
+
+func cutsIn(m *measure.Measured) []length.MM {
+	var out []length.MM
+	for _, s := range m.Strands {
+		out = append(out, exact(s.CutLength()))
+	}
+	return out
+}
+
+// sizeDiffers counts the items of a piece's line that have changed since one of its sizes was
+// made of it; 0 where nobody knows what it was made of.
+func sizeDiffers(own string, s *format.Size) int {
+	was, err := pattern.Parse(s.Of)
+	now, nowErr := pattern.Parse(own)
+	if s.Of == "" || err != nil || nowErr != nil || was.String() == now.String() {
+		return 0
+	}
+	a, b := was.Items, now.Items
+	for len(a) > 0 && len(b) > 0 && a[0].String() == b[0].String() {
+		a, b = a[1:], b[1:]
+	}
+	for len(a) > 0 && len(b) > 0 && a[len(a)-1].String() == b[len(b)-1].String() {
+		a, b = a[:len(a)-1], b[:len(b)-1]
+	}
+	return max(len(a), len(b), 1)
+}
+
+// olderSize says that a size was made of an older pattern; nothing of one that was not.
+func olderSize(doc *format.Document, s *format.Size) []string {
+	if s.Line == "" {
+		return nil
+	}
+	n := sizeDiffers(doc.Sections[0].Rows[0].Line, s)
+	if n == 0 {
+		return nil
+	}
+	return []string{fmt.Sprintf("%s was made of an older pattern: %s of it changed since. Make the sizes again.", s.Name, counted(n, "item"))}
+}

@@ -1,0 +1,198 @@
+package desk
+
+import (
+	"math"
+	"slices"
+
+	"mala/core/kit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/money"
+	"mala/core/price"
+)
+
+// KitPrice is what one kit of a batch costs, and what it is sold for.
+type KitPrice struct {
+	Materials string     `json:"materials"`
+	Spares    string     `json:"spares"`
+	Extras    string     `json:"extras"`
+	Labour    string     `json:"labour"`
+	Overhead  string     `json:"overhead"`
+	Cost      string     `json:"cost"`
+	Net       string     `json:"net" doc:"Without the tax."`
+	Tax       string     `json:"tax,omitempty" doc:"Absent where none is shown."`
+	Gross     string     `json:"gross" doc:"What the buyer pays."`
+	Gain      string     `json:"gain" doc:"The net price less the cost."`
+	Set       bool       `json:"set,omitempty" doc:"Somebody set the price; it does not follow from the cost."`
+	Unpriced  []string   `json:"unpriced,omitempty" doc:"Materials that come in no pack that is known: their cost is not in it."`
+	Work      []KitWork  `json:"work" doc:"What hands do for one."`
+	Seconds   int        `json:"seconds"`
+	Parts     []KitShare `json:"parts" doc:"What each material costs in one kit, the dearest first."`
+	MoreCm    string     `json:"moreCm,omitempty" doc:"What a centimetre more of the first piece costs in beads and cord."`
+	Spent     string     `json:"spent" doc:"What the whole batch costs: the packs that must be bought, extras and work."`
+	EvenAt    int        `json:"evenAt,omitempty" doc:"How many of the batch have to be sold until that has come in; absent if all of them do not bring it in."`
+}
+
+// KitWork is a kind of work and how often it is done.
+type KitWork struct {
+	Work    string `json:"work" enum:"count,cut,make,string,crimp,knot,open,pack"`
+	Times   int    `json:"times"`
+	Seconds int    `json:"seconds" doc:"In all."`
+}
+
+// KitShare is what of a material is in one kit, and what that costs.
+type KitShare struct {
+	Material string `json:"material"`
+	Name     string `json:"name"`
+	Cost     string `json:"cost"`
+	One      string `json:"one,omitempty" doc:"What one more costs."`
+	cost     money.Amount
+}
+
+// buyKits finds the packs for so many of a cell.
+func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) (*Buying, []*needed) {
+	b := newBuyer(copies, w.from.Supplies)
+	for _, l := range p.bill {
+		if l.Own {
+			continue
+		}
+		n := &needed{of: l.Of, line: BuyNeed{Material: l.Of.ID, Name: l.Of.Name}}
+		has := 0
+		if fromStock {
+			has = w.from.Stock[l.Of.ID]
+		}
+		if len(l.Cuts) > 0 {
+			for _, c := range l.Cuts {
+				n.cuts = append(n.cuts, slices.Repeat([]length.MM{c.Length + c.More}, c.N*copies)...)
+			}
+			n.line.Mm = sum(n.cuts)
+			n.fromStock(has)
+		} else {
+			n.line.Count = l.Packed() * copies
+			n.line.Stock = min(has, n.line.Count)
+			n.open = n.line.Count - n.line.Stock
+		}
+		b.needs = append(b.needs, n)
+	}
+	return b.buy(w.from.Supplies), b.needs
+}
+
+// price works out what one kit of a batch costs.
+func (w *kitWork) price(p *packed, batch int) KitPrice {
+	_, needs := w.buyKits(p, batch, false)
+	selling, rules := &w.from.Selling, w.from.Selling.Prices()
+	out := KitPrice{Work: []KitWork{}, Parts: []KitShare{}}
+	var costs price.Costs
+	packs := money.Amount(0)
+	i := 0
+	for _, l := range p.bill {
+		if l.Own {
+			continue
+		}
+		n := needs[i]
+		i++
+		packs += n.bought
+		if n.line.Lacks != "" {
+			out.Unpriced = append(out.Unpriced, l.Of.Name)
+			continue
+		}
+		each := n.used.Share(1, int64(batch))
+		spare := money.Amount(0)
+		switch {
+		case len(l.Cuts) > 0:
+			more := length.MM(0)
+			for _, c := range l.Cuts {
+				more += c.More * length.MM(c.N)
+			}
+			spare = each.Share(int64(math.Round(float64(more)*100)), int64(math.Round(float64(l.Total())*100)))
+		default:
+			spare = each.Share(int64(l.Spare), int64(l.Packed()))
+		}
+		costs.Materials += each - spare
+		costs.Spares += spare
+		share := KitShare{Material: l.Of.ID, Name: l.Of.Name, Cost: each.String(), cost: each}
+		if len(l.Cuts) == 0 {
+			share.One = n.used.Share(1, int64(l.Packed()*batch)).String()
+		}
+		out.Parts = append(out.Parts, share)
+	}
+	for _, e := range selling.Extras {
+		cost, _ := money.Parse(e.Cost)
+		costs.Extras += cost * money.Amount(e.Count)
+	}
+	works := p.kit.Work(p.bill, len(p.bags), w.doc.MadeUp)
+	for _, work := range kit.Works() {
+		if n := works[work]; n > 0 {
+			out.Work = append(out.Work, KitWork{string(work), n, n * selling.Seconds[string(work)]})
+			out.Seconds += n * selling.Seconds[string(work)]
+		}
+	}
+	costs.Seconds = int64(out.Seconds)
+	priced := rules.Of(costs)
+	if set, err := money.Parse(w.doc.Price); err == nil && w.doc.Price != "" {
+		priced, out.Set = rules.At(costs, set), true
+	}
+	slices.SortStableFunc(out.Parts, func(x, y KitShare) int { return int(y.cost - x.cost) })
+	out.write(costs, priced, rules)
+	spent := packs + (costs.Extras+priced.Labour)*money.Amount(batch)
+	spent += rules.Overhead.Of(spent)
+	out.Spent, out.EvenAt = spent.String(), price.EvenAt(spent, priced.Net, batch)
+	out.MoreCm = moreOf(p, needs, batch)
+	return out
+}
+
+func (k *KitPrice) write(c price.Costs, p price.Price, rules price.Rules) {
+	k.Materials, k.Spares, k.Extras, k.Labour, k.Overhead = c.Materials.String(), c.Spares.String(), c.Extras.String(), p.Labour.String(), p.Overhead.String()
+	k.Cost, k.Net, k.Gross, k.Gain = p.Cost.String(), p.Net.String(), p.Gross.String(), p.Gain.String()
+	if rules.Tax > 0 {
+		k.Tax = p.Tax.String()
+	}
+}
+
+// moreOf is what a centimetre more of the first piece costs: its strung beads by what they
+// cost over the length that they fill, and the cord.
+func moreOf(p *packed, needs []*needed, batch int) string {
+	if len(p.variants) == 0 {
+		return ""
+	}
+	s := p.variants[0].m.Leading()
+	if s.Strung <= 0 || !s.Row.Corded() {
+		return ""
+	}
+	count := map[string]int{}
+	for _, b := range s.Beads {
+		b.Material.Each(func(of *material.Material, n int, _ length.MM) { count[of.ID] += n })
+	}
+	sum := 0.0
+	for _, n := range needs {
+		switch {
+		case n.line.Lacks != "":
+		case n.of.ID == s.Row.Cord.ID && n.line.Mm > 0:
+			sum += float64(n.used) / float64(n.line.Mm) * 10 * float64(s.Row.Passes)
+		case count[n.of.ID] > 0 && n.line.Count > 0:
+			sum += float64(n.used) / float64(n.line.Count) * float64(count[n.of.ID]) / float64(s.Strung) * 10
+		}
+	}
+	return money.Amount(math.Round(sum)).String()
+}
+
+// makeable says how many of a cell stock is enough for, and what runs out first.
+func (w *kitWork) makeable(p *packed) (int, string) {
+	most, runsOut := math.MaxInt, ""
+	for _, l := range p.bill {
+		per := l.Packed()
+		if len(l.Cuts) > 0 {
+			per = int(math.Ceil(float64(l.Total()) - 1e-6))
+		}
+		if l.Own || per == 0 {
+			continue
+		}
+		if n := w.from.Stock[l.Of.ID] / per; n < most {
+			most, runsOut = n, l.Of.Name
+		}
+	}
+	if runsOut == "" {
+		return 0, ""
+	}
+	return most, runsOut
+}

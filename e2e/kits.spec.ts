@@ -1,0 +1,132 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "./mala.ts";
+import type { Page } from "@playwright/test";
+
+/** openKit opens a kit of its own, as the demo's of that name. */
+async function openKit(page: Page, name: string) {
+  const list = await (await page.request.get(`/api/kits?search=${encodeURIComponent(name)}`)).json();
+  const kit = list.kits.find((k: { name: string }) => k.name === name);
+  const { kit: doc } = await (await page.request.get(`/api/kits/${kit.id}`)).json();
+  const made = await (await page.request.post("/api/kits", { data: { ...doc, name: `${name} ${Math.random().toString(36).slice(2, 8)}` } })).json();
+  await page.goto(`/kits/${made.id}`);
+  await expect(page.getByRole("textbox", { name: "Name of the kit" })).toHaveValue(made.kit.name);
+  return made;
+}
+
+const saved = (page: Page, version: number) => expect(page.locator(".head .sub")).toContainText(`version ${version} · saved`);
+
+test("a kit is made of a piece, seen in what it is sold in, changed, undone and deleted", async ({ page }) => {
+  await page.goto("/kits");
+  await expect(page.getByRole("heading", { name: "Last Ferry", exact: true })).toBeVisible();
+  expect((await new AxeBuilder({ page }).include("main").analyze()).violations).toEqual([]);
+  await page.getByRole("button", { name: "New kit" }).click();
+  await page.getByRole("button", { name: "Put a piece in" }).click();
+  await page.getByRole("combobox", { name: "Search the pieces" }).fill("tide ta");
+  await page.getByRole("option", { name: /Tide Table/ }).first().click();
+  await saved(page, 2);
+  await expect(page.getByRole("textbox", { name: "Name of the kit" })).toHaveValue("Tide Table");
+  await expect(page.locator(".cloth tbody tr")).toHaveCount(4);
+  await page.getByRole("checkbox", { name: "Large pearls" }).uncheck();
+  await expect(page.locator(".cloth tbody tr")).toHaveCount(3);
+  await page.getByRole("group", { name: "Tide Table" }).getByRole("textbox", { name: "Number" }).fill("2");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".cloth tbody td").first()).toContainText("2 × 389.3 mm");
+  await page.locator("body").click({ position: { x: 600, y: 90 } });
+  await page.keyboard.press("Control+z");
+  await expect(page.locator(".cloth tbody td").first()).not.toContainText("2 ×");
+  await page.getByRole("button", { name: "Redo" }).click();
+  await expect(page.locator(".cloth tbody td").first()).toContainText("2 × 389.3 mm");
+  await page.getByRole("textbox", { name: "Set price" }).fill("dear");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("no amount");
+  await expect(page.getByRole("textbox", { name: "Set price" })).toHaveValue("dear");
+  await page.getByRole("textbox", { name: "Set price" }).fill("45,00");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".cloth .price").first()).toHaveText("45.00");
+  await page.reload();
+  await expect(page.locator(".cloth .price").first()).toHaveText("45.00");
+  await page.getByRole("link", { name: "Kits" }).click();
+  await page.getByRole("textbox", { name: "Search kits" }).fill("tide table");
+  await page.getByRole("button", { name: "Delete Tide Table" }).first().click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("heading", { name: "Tide Table" }).first()).toBeVisible();
+});
+
+test("a bag opens with its heaps, spares apart, the price below, and what is the buyer's own left out", async ({ page }) => {
+  await openKit(page, "Last Ferry");
+  await page.getByRole("link", { name: "Open the bag of 18 in, Dusk" }).click();
+  const beads = page.getByRole("region", { name: "Bag Beads" });
+  const pearls = beads.getByRole("listitem").filter({ hasText: "Dusk-pearl round 4 mm" });
+  await expect(pearls).toContainText("102 + 6 spare");
+  await expect(pearls).toContainText(/about [\d.]+ g \([\d.]+ to [\d.]+\), \d+(\.\d)? mm in a tube/);
+  await expect(page.getByRole("region", { name: "Bag Components" })).toContainText("Rain drop");
+  await expect(page.getByRole("region", { name: "Bag For repairs" })).toContainText("1 spare");
+  const gross = await page.getByTestId("gross").textContent();
+  expect((await new AxeBuilder({ page }).include("main").analyze()).violations).toEqual([]);
+  await page.getByLabel("For how many").fill("0");
+  await expect(page.getByText("A number from 1 to 10000.")).toBeVisible();
+  await page.getByLabel("For how many").fill("100");
+  await expect(page.getByRole("heading", { name: "Price of one, in a batch of 100" })).toBeVisible();
+  await page.getByRole("checkbox", { name: /Ruler/ }).check();
+  await page.getByRole("link", { name: "All that is sold" }).click();
+  await page.getByText("Bags, and what is the buyer's own").click();
+  await page.getByRole("combobox", { name: "Dusk-pearl round: where it lies" }).first().selectOption("buyer's own");
+  await saved(page, 3);
+  await page.getByRole("link", { name: "Open the bag of 18 in, Dusk" }).click();
+  await expect(page.getByRole("region", { name: "The buyer's own" })).toContainText("103");
+  await expect(page.getByTestId("gross")).not.toHaveText(gross!);
+  await expect(page.getByRole("checkbox", { name: /Ruler/ })).toBeChecked();
+});
+
+test("a piece that has gone on is taken into the kit as it is now", async ({ page }) => {
+  const made = await openKit(page, "Last Ferry");
+  const piece = await (await page.request.post("/api/pieces", { data: { ...made.kit.pieces[0].document, name: "Ferry for a kit" } })).json();
+  const frozen = await (await page.request.post(`/api/kit-pieces/${piece.id}`)).json();
+  await page.request.put(`/api/kits/${made.id}`, { data: { base: 1, kit: { ...made.kit, pieces: [frozen] } } });
+  const line = "<43P S T S 5P S T S 3P | L>";
+  const document = { ...piece.document, sections: [{ ...piece.document.sections[0], rows: [{ ...piece.document.sections[0].rows[0], line }] }] };
+  await page.request.put(`/api/pieces/${piece.id}`, { data: { base: piece.revision, document } });
+  await page.reload();
+  await expect(page.getByText("The piece has changed since: 2 runs changed, 458.4 mm long, not 450.6 mm.")).toBeVisible();
+  await page.getByRole("button", { name: "Take Ferry for a kit as it is now" }).click();
+  await saved(page, 3);
+  await expect(page.getByText("The piece has changed since")).toHaveCount(0);
+  await expect(page.locator(".cloth .wrong").first()).toContainText("older pattern");
+});
+
+test("a kit that somebody else saved is not overwritten, and a file that is none is refused", async ({ page }) => {
+  const made = await openKit(page, "Last Ferry");
+  await page.request.put(`/api/kits/${made.id}`, { data: { base: 1, kit: { ...made.kit, notes: "theirs" } } });
+  await page.getByRole("textbox", { name: "Name of the kit" }).fill("Mine");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("Your state is saved as version 3");
+  await expect(page.getByLabel("Notes")).toHaveValue("theirs");
+  await page.goto("/kits");
+  await page.getByTestId("kit-file").setInputFiles({ name: "piece.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(made.kit.pieces[0].document)) });
+  await expect(page.getByRole("alert")).toContainText("no such field");
+  await page.getByTestId("kit-file").setInputFiles({ name: "x.json", mimeType: "application/json", buffer: Buffer.from("{") });
+  await expect(page.getByRole("alert")).toContainText("x.json is no kit file");
+  await page.getByTestId("kit-file").setInputFiles({ name: "kit.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(made.kit)) });
+  await expect(page).toHaveURL(/\/kits\/[0-9a-f-]{36}/);
+});
+
+test("packing and prices are set for the shop; what cannot be is refused and stays", async ({ page }) => {
+  await page.goto("/kits/selling");
+  const selling = (await (await page.request.get("/api/selling")).json());
+  await page.getByLabel("Margin, %").fill("100");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("alert")).toContainText("less than 100 %");
+  await expect(page.getByLabel("Margin, %")).toHaveValue("100");
+  await page.getByLabel("Margin, %").fill("60");
+  await page.getByLabel("Currency").fill("crowns");
+  await page.getByLabel("Tax, % (blank: none)").fill("20");
+  expect((await new AxeBuilder({ page }).include("main").analyze()).violations).toEqual([]);
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("button", { name: "Save" })).toBeDisabled();
+  await openKit(page, "Last Ferry");
+  await page.getByRole("link", { name: /Open the bag of 16 in, Ember/ }).click();
+  await expect(page.getByTestId("gross")).toContainText("crowns");
+  await expect(page.getByRole("row", { name: /^Tax/ })).toBeVisible();
+  const now = await (await page.request.get("/api/selling")).json();
+  await page.request.put("/api/selling", { data: { base: now.revision, selling: selling.selling } });
+});

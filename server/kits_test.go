@@ -1,0 +1,123 @@
+package server_test
+
+import (
+	"net/http"
+	"strings"
+	"testing"
+
+	"mala/desk"
+	"mala/format"
+	"mala/server"
+)
+
+// kitNamed is a kit of the demo shop.
+func (b *bench) kitNamed(name string) server.KitState {
+	b.t.Helper()
+	var list server.KitList
+	b.call("GET", "/api/kits?search="+strings.ReplaceAll(name, " ", "+"), nil, &list)
+	if len(list.Kits) != 1 {
+		b.t.Fatalf("%d kits %q", len(list.Kits), name)
+	}
+	var k server.KitState
+	b.call("GET", "/api/kits/"+list.Kits[0].ID, nil, &k)
+	return k
+}
+
+func TestAKitTakesPiecesAsTheyAreAndSaysHowTheyGoOn(t *testing.T) {
+	b := start(t)
+	k := b.kitNamed("Last Ferry")
+	if k.Revision != 1 || k.Kit.Pieces[0].Version != 1 || len(k.Origins) != 1 || k.Origins[0].Gone || k.Origins[0].Differs != nil || len(k.Materials) < 20 {
+		t.Fatalf("%+v", k.Origins)
+	}
+	piece := k.Kit.Pieces[0].Piece
+	var p server.PieceState
+	b.call("GET", "/api/pieces/"+piece, nil, &p)
+	p.Document.Sections[0].Rows[0].Line = "<40P S T S 5P S T S 3P | L>"
+	if res := b.call("PUT", "/api/pieces/"+piece, map[string]any{"base": p.Revision, "document": p.Document}, nil); res.StatusCode != http.StatusOK {
+		t.Fatal(res.Status)
+	}
+	b.call("GET", "/api/kits/"+k.ID, nil, &k)
+	if len(k.Origins[0].Differs) == 0 || !strings.Contains(k.Origins[0].Differs[0], "2 runs changed") {
+		t.Errorf("%+v", k.Origins)
+	}
+	var fresh format.KitPiece
+	b.call("POST", "/api/kit-pieces/"+piece, nil, &fresh)
+	if fresh.Version != 2 || fresh.Document.Sections[0].Rows[0].Line != p.Document.Sections[0].Rows[0].Line || fresh.Document.House.Crimp == "" {
+		t.Errorf("%d %s", fresh.Version, fresh.Document.Sections[0].Rows[0].Line)
+	}
+	k.Kit.Pieces[0] = fresh
+	var saved server.KitState
+	if res := b.call("PUT", "/api/kits/"+k.ID, map[string]any{"base": 1, "kit": k.Kit}, &saved); res.StatusCode != http.StatusOK || saved.Revision != 2 || saved.Origins[0].Differs != nil {
+		t.Errorf("%s %+v", res.Status, saved.Origins)
+	}
+	var problem server.Problem
+	k.Kit.Name = "Another"
+	if res := b.call("PUT", "/api/kits/"+k.ID, map[string]any{"base": 1, "kit": k.Kit}, &problem); res.StatusCode != http.StatusConflict || problem.KeptAs != 3 {
+		t.Errorf("%s %+v", res.Status, problem)
+	}
+	var kept format.Kit
+	if b.call("GET", "/api/kits/"+k.ID+"/versions/3", nil, &kept); kept.Name != "Another" {
+		t.Error(kept.Name)
+	}
+	b.call("DELETE", "/api/pieces/"+piece, nil, nil)
+	if b.call("GET", "/api/kits/"+k.ID, nil, &k); !k.Origins[0].Gone {
+		t.Errorf("%+v", k.Origins)
+	}
+	// The piece is gone; the kit is packed all the same.
+	var m desk.KitMatrix
+	if res := b.call("POST", "/api/kit-matrix?unit=mm", map[string]any{"kit": k.Kit, "copies": 10}, &m); res.StatusCode != http.StatusOK || len(m.Cells) != 12 {
+		t.Errorf("%s, %d cells", res.Status, len(m.Cells))
+	}
+	b.call("DELETE", "/api/kits/"+k.ID, nil, nil)
+	var gone server.Deleted
+	if b.call("GET", "/api/deleted", nil, &gone); len(gone.Kits) != 1 || gone.Kits[0].Kind != "kit" {
+		t.Errorf("%+v", gone.Kits)
+	}
+	if res := b.call("POST", "/api/kits/"+k.ID+"/undelete", nil, nil); res.StatusCode != http.StatusOK {
+		t.Error(res.Status)
+	}
+}
+
+func TestKitsAndSellingAreHeldToWhatCanBe(t *testing.T) {
+	b := start(t)
+	k := b.kitNamed("Last Ferry")
+	for name, tt := range map[string]struct {
+		method, path string
+		body         any
+		status       int
+		says         string
+	}{
+		"no kit at all":    {"POST", "/api/kits", `{"format":"mala-piece/2","name":"x","pieces":[]}`, 422, "not a kit file"},
+		"an unknown field": {"POST", "/api/kits", `{"format":"mala-kit/1","name":"x","pieces":[],"colour":1}`, 422, "no such field"},
+		"broken off":       {"POST", "/api/kits", `{"format":"mala-kit/1",`, 422, "not valid JSON"},
+		"none at a time":   {"POST", "/api/kit-bill?unit=mm", map[string]any{"kit": k.Kit, "cell": desk.CellOf{}, "copies": 0}, 422, "1 to 10000 kits"},
+		"no such cell":     {"POST", "/api/kit-bill?unit=mm", map[string]any{"kit": k.Kit, "cell": desk.CellOf{Size: 9}, "copies": 1}, 422, "not sold in that size"},
+		"a version gone":   {"GET", "/api/kits/" + k.ID + "/versions/99", nil, 404, "Not found"},
+		"a huge version":   {"GET", "/api/kits/" + k.ID + "/versions/99999999999", nil, 404, "Not found"},
+		"no such piece":    {"POST", "/api/kit-pieces/6f1c3b1e-0000-4000-8000-000000000000", nil, 404, "Not found"},
+		"no such kit":      {"PUT", "/api/kits/x", map[string]any{"base": 1, "kit": k.Kit}, 404, "Not found"},
+		"all stays":        {"PUT", "/api/selling", map[string]any{"base": 1, "selling": with(func(s *format.Selling) { s.Keeps = 100 })}, 422, "less than 100 %"},
+		"a price in words": {"PUT", "/api/selling", map[string]any{"base": 1, "selling": with(func(s *format.Selling) { s.Step = "half" })}, 422, "no amount"},
+		"a spare too many": {"PUT", "/api/selling", map[string]any{"base": 1, "selling": with(func(s *format.Selling) { s.Spares[0].Least = 1001 })}, 422, "0 to 1000"},
+		"a class twice":    {"PUT", "/api/selling", map[string]any{"base": 1, "selling": with(func(s *format.Selling) { s.Spares[1].Class = "seed" })}, 422, "there twice"},
+		"an extra unnamed": {"PUT", "/api/selling", map[string]any{"base": 1, "selling": with(func(s *format.Selling) { s.Extras[0].Name = "" })}, 422, "has a name"},
+		"too long at work": {"PUT", "/api/selling", map[string]any{"base": 1, "selling": with(func(s *format.Selling) { s.Seconds["knot"] = 36_001 })}, 422, "36000 seconds"},
+		"an older state":   {"PUT", "/api/selling", map[string]any{"base": 7, "selling": format.DefaultSelling()}, 409, "changed elsewhere"},
+	} {
+		var p server.Problem
+		if res := b.call(tt.method, tt.path, tt.body, &p); res.StatusCode != tt.status || !strings.Contains(p.Detail, tt.says) {
+			t.Errorf("%s: %s, %s", name, res.Status, p.Detail)
+		}
+	}
+	comma := with(func(s *format.Selling) { s.PerHour, s.Currency = "17,50", "crowns" })
+	var saved server.SellingState
+	if res := b.call("PUT", "/api/selling", map[string]any{"base": 1, "selling": comma}, &saved); res.StatusCode != http.StatusOK || saved.Selling.PerHour != "17,50" || saved.Revision != 2 {
+		t.Errorf("%s %+v", res.Status, saved)
+	}
+}
+
+func with(change func(s *format.Selling)) format.Selling {
+	s := format.DefaultSelling()
+	change(&s)
+	return s
+}
