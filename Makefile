@@ -13,7 +13,7 @@ demo-reset: setup-run build ## delete the demo's data; stop the demo first
 	bin/mala reset
 
 test: setup-run ## set up what is missing and run every test
-	@scripts/setup.sh chromium
+	@scripts/setup.sh chromium poppler
 	@$(MAKE) --no-print-directory build
 	@scripts/test.sh
 

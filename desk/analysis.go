@@ -33,6 +33,7 @@ type Analysis struct {
 	Checks      []Check        `json:"checks"`
 	Cautions    []CautionShown `json:"cautions"`
 	Tools       []Tool         `json:"tools" doc:"What is needed beside the materials, in the order it is first used."`
+	Techniques  []string       `json:"techniques" doc:"Ways of the hand that the steps use and that can be shown, each once."`
 	Steps       []MakingStep   `json:"steps" doc:"The instructions, in order."`
 	Thread      []ThreadStep   `json:"thread" doc:"How far each step of the planning is."`
 	Drawing     *Drawing       `json:"drawing,omitempty" doc:"What a picture needs; only on request."`

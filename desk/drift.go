@@ -32,7 +32,7 @@ func DriftOf(ctx context.Context, doc *format.Document, catalogue map[string]for
 		}
 		if !reflect.DeepEqual(measures(own), measures(now)) {
 			d.Materials = append(d.Materials, own.ID)
-			now.Packs = nil // of the catalogue alone
+			now.Packs, now.Place = nil, "" // of the catalogue alone
 			d.Document.Materials[i] = now
 		}
 	}
@@ -57,7 +57,7 @@ func DriftOf(ctx context.Context, doc *format.Document, catalogue map[string]for
 // measures leaves of a material what its figures follow from, with what a file may
 // leave out filled in.
 func measures(m format.Material) format.Material {
-	m.Name, m.Price, m.Packs, m.Look, m.Metal, m.Note = "", nil, nil, nil, "", ""
+	m.Name, m.Price, m.Packs, m.Place, m.Look, m.Metal, m.Note = "", nil, nil, "", nil, "", ""
 	if m.ThickMm == m.AcrossMm {
 		m.ThickMm = 0
 	}

@@ -8,6 +8,7 @@ import (
 	"mala/core/measure"
 	"mala/core/piece"
 	"mala/core/steps"
+	"mala/core/technique"
 	"mala/core/tools"
 	"mala/format"
 )
@@ -68,7 +69,10 @@ func fixOf(f *check.Fix) *Fix {
 
 // making adds the steps of the work.
 func (a *Analysis) making(m *measure.Measured, opt Options) {
-	a.Steps, a.Tools = []MakingStep{}, []Tool{}
+	a.Steps, a.Tools, a.Techniques = []MakingStep{}, []Tool{}, []string{}
+	for _, t := range technique.For(m) {
+		a.Techniques = append(a.Techniques, string(t))
+	}
 	for _, s := range steps.For(m, opt.Unit) {
 		a.Steps = append(a.Steps, MakingStep{s.Says, s.Must})
 	}

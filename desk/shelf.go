@@ -18,7 +18,7 @@ func NewShelf(materials []format.Material) *Shelf {
 	s := &Shelf{}
 	materials = slices.Clone(materials)
 	for i := range materials {
-		materials[i].Packs = nil // of the catalogue alone: pieces do not carry them
+		materials[i].Packs, materials[i].Place = nil, "" // of the catalogue alone: pieces do not carry them
 	}
 	stock := format.StockOf(materials)
 	for i := range materials {

@@ -344,6 +344,7 @@ type Material struct {
 	Metal     string  `json:"metal,omitempty" maxLength:"60"`
 	StrengthN float64 `json:"strengthN,omitempty"`
 	Price     *Price  `json:"price,omitempty"`
+	Place     string  `json:"place,omitempty" maxLength:"40" doc:"Where it lies in the shop. In the catalogue only."`
 	Packs     []Pack  `json:"packs,omitempty" maxItems:"12" doc:"What it is bought in. In the catalogue only."`
 	Note      string  `json:"note,omitempty" maxLength:"500" doc:"For the bench, at the step that first uses it."`
 }

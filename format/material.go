@@ -123,6 +123,9 @@ func (r *materialReader) common() {
 	if d.Price != nil && !(d.Price.Amount >= 0 && d.Price.Amount <= 1e6 && d.Price.Per >= 1 && d.Price.Per <= 1e6) {
 		r.add("price", "A price is an amount for a number of pieces: 4.20 per 100.")
 	}
+	if utf8.RuneCountInString(d.Place) > maxTag {
+		r.add("place", "A place is named in at most %d characters.", maxTag)
+	}
 	r.packs()
 	if l := d.Look; l != nil {
 		r.oneOf("look.finish", string(l.Finish), material.Finishes()...)

@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Sees to what Mala is built and run with. Each word names one thing to see to:
-#   go node postgres chromium packages
+#   go node postgres chromium poppler packages
 # What can be installed is installed; what cannot is named in one sentence.
 set -euo pipefail
 cd "$(dirname "$0")/.."
@@ -52,6 +52,9 @@ see_to_postgres() {
 }
 
 see_to_chromium() { [ -x /usr/bin/chromium ] || apt_install chromium; }
+
+# What reads the printed papers back, for the tests.
+see_to_poppler() { command -v pdftotext >/dev/null || apt_install poppler-utils; }
 
 see_to_packages() {
   if [ ! -e node_modules/.package-lock.json ] || [ package-lock.json -nt node_modules/.package-lock.json ]; then

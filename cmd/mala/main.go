@@ -19,7 +19,7 @@ func main() {
 		Name:                  "mala",
 		Usage:                 "the planning bench of a bead shop's kit designer",
 		Flags:                 serveFlags(),
-		Commands:              []*cli.Command{demoCommand(), serveCommand(), analyseCommand(), rowsCommand(), solveCommand(), auditCommand(), schemaCommand(), openapiCommand(), backupCommand(), restoreCommand(), doctorCommand(), resetCommand()},
+		Commands:              []*cli.Command{demoCommand(), serveCommand(), analyseCommand(), rowsCommand(), solveCommand(), auditCommand(), kitCommand(), verifyCommand(), schemaCommand(), openapiCommand(), backupCommand(), restoreCommand(), doctorCommand(), resetCommand()},
 		EnableShellCompletion: true,
 		ExitErrHandler:        func(context.Context, *cli.Command, error) {},
 	}

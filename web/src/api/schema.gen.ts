@@ -192,6 +192,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/diagram": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A row of a piece stretched out, as SVG of its true size */
+        post: operations["diagram"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edit": {
         parameters: {
             query?: never;
@@ -451,6 +468,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kits/{id}/papers/{paper}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A paper of a kit as PDF */
+        get: operations["kitPaper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kits/{id}/undelete": {
         parameters: {
             query?: never;
@@ -650,6 +684,23 @@ export interface paths {
         put?: never;
         /** Where everything of a piece lies in its pictures */
         post: operations["picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/picture.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A finished piece as SVG, for a listing */
+        post: operations["pieceSVG"];
         delete?: never;
         options?: never;
         head?: never;
@@ -951,6 +1002,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/techniques/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture of a way of the hand as SVG */
+        get: operations["technique"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/together": {
         parameters: {
             query?: never;
@@ -1044,6 +1112,8 @@ export interface components {
             suits?: string[];
             tally: components["schemas"]["Count"][];
             target?: components["schemas"]["TargetState"];
+            /** @description Ways of the hand that the steps use and that can be shown, each once. */
+            techniques: string[];
             /** @description How far each step of the planning is. */
             thread: components["schemas"]["ThreadStep"][];
             /** @description What is needed beside the materials, in the order it is first used. */
@@ -2727,6 +2797,8 @@ export interface components {
             outsideMm?: number;
             /** @description What it is bought in. In the catalogue only. */
             packs?: components["schemas"]["Pack"][];
+            /** @description Where it lies in the shop. In the catalogue only. */
+            place?: string;
             price?: components["schemas"]["Price"];
             /** Format: double */
             ringEyeMm?: number;
@@ -4530,6 +4602,43 @@ export interface operations {
             };
         };
     };
+    diagram: {
+        parameters: {
+            query?: {
+                row?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     edit: {
         parameters: {
             query?: {
@@ -5153,6 +5262,49 @@ export interface operations {
             };
         };
     };
+    kitPaper: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+                option?: number;
+                size?: number;
+                colourway?: number;
+                copies?: number;
+                sheet?: "A4" | "Letter";
+                /** @description Of the kit; as it stands if absent. */
+                version?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+                paper: "packing" | "materials" | "instructions" | "labels" | "cards";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     undeleteKit: {
         parameters: {
             query?: never;
@@ -5587,6 +5739,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Picture"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pieceSVG: {
+        parameters: {
+            query?: {
+                view?: "whole" | "laid";
+                cloth?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
             /** @description Error */
@@ -6356,6 +6546,39 @@ export interface operations {
             };
         };
     };
+    technique: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     together: {
         parameters: {
             query?: {
@@ -6410,8 +6633,12 @@ export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<Flatte
 export const pathsApiInHandPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/in-hand"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitBillPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kit-bill"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kit-matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiKitsIdPapersPaperGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiKitsIdPapersPaperGetParametersQuerySheetValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["query"]["sheet"]> = ["A4", "Letter"];
+export const pathsApiKitsIdPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards"];
 export const pathsApiMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiPictureSvgPostParametersQueryViewValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture.svg"]["post"]["parameters"]["query"]["view"]> = ["whole", "laid"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSizesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/sizes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];

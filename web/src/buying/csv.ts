@@ -14,7 +14,8 @@ export function csvOf(buying: Buying): string {
   return rows.map((row) => row.map(cell).join(",")).join("\r\n") + "\r\n";
 }
 
-function cell(value: string | number | undefined): string {
+/** cell writes one value of a CSV. */
+export function cell(value: string | number | undefined): string {
   const text = String(value ?? "");
   const safe = typeof value === "string" && /^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text;
   return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;

@@ -9,6 +9,7 @@ import { Bags } from "./Bags.tsx";
 import { BagTools } from "./BagTools.tsx";
 import { cellAt, cellName } from "./cell.ts";
 import { useKitContext } from "./KitRoom.tsx";
+import { Papers } from "./Papers.tsx";
 import { PiecePictures } from "./PiecePictures.tsx";
 import { PriceSum } from "./PriceSum.tsx";
 
@@ -52,6 +53,7 @@ export function BagRoom() {
           <>
             <PiecePictures documents={bill.documents.map((d) => d.document)} />
             <PriceSum price={bill.price} copies={bill.copies} />
+            <Papers id={id} name={`${bench.state.kit.name}, ${cellName(bench.state.kit, bill)}`} bill={bill} copies={copies} />
             <BagTools bench={bench} bill={bill} />
           </>
         )}

@@ -1,0 +1,130 @@
+package server
+
+import (
+	"cmp"
+	"context"
+	"fmt"
+	"mime"
+	"net/http"
+	"slices"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"mala/desk"
+	"mala/format"
+	"mala/papers"
+	"mala/store"
+)
+
+type paperInput struct {
+	KitID
+	UnitParam
+	Paper     string `path:"paper" enum:"packing,materials,instructions,labels,cards"`
+	Option    int    `query:"option" minimum:"0"`
+	Size      int    `query:"size" minimum:"0"`
+	Colourway int    `query:"colourway" minimum:"0"`
+	Copies    int    `query:"copies" default:"1"`
+	Sheet     string `query:"sheet" default:"A4" enum:"A4,Letter"`
+	Version   int    `query:"version" minimum:"0" doc:"Of the kit; as it stands if absent."`
+}
+
+func (s *server) registerPapers(api huma.API) {
+	call(api, huma.Operation{OperationID: "kitPaper", Method: http.MethodGet, Path: "/api/kits/{id}/papers/{paper}", Summary: "A paper of a kit as PDF"}, s.paper)
+	call(api, huma.Operation{OperationID: "technique", Method: http.MethodGet, Path: "/api/techniques/{name}", Summary: "The picture of a way of the hand as SVG"},
+		func(_ context.Context, in *struct {
+			Name string `path:"name"`
+		}) (*file, error) {
+			svg := papers.TechniqueSVG(strings.TrimSuffix(in.Name, ".svg"))
+			if svg == "" {
+				return nil, store.ErrNotFound
+			}
+			return &file{"image/svg+xml", "inline", []byte(svg)}, nil
+		})
+	call(api, huma.Operation{OperationID: "pieceSVG", Method: http.MethodPost, Path: "/api/picture.svg", Summary: "A finished piece as SVG, for a listing"},
+		func(ctx context.Context, in *struct {
+			View  string `query:"view" enum:"whole,laid" default:"whole"`
+			Cloth bool   `query:"cloth"`
+			Body  format.Document
+		}) (*file, error) {
+			a, err := s.pictured(ctx, &in.Body)
+			if err != nil {
+				return nil, err
+			}
+			svg, err := papers.PictureSVG(&in.Body, a, in.View, in.Cloth)
+			return &file{"image/svg+xml", "inline", []byte(svg)}, err
+		})
+	call(api, huma.Operation{OperationID: "diagram", Method: http.MethodPost, Path: "/api/diagram", Summary: "A row of a piece stretched out, as SVG of its true size"},
+		func(ctx context.Context, in *struct {
+			Row  int `query:"row" minimum:"0"`
+			Body format.Document
+		}) (*file, error) {
+			a, err := s.pictured(ctx, &in.Body)
+			if err != nil {
+				return nil, err
+			}
+			svg, err := papers.DiagramOf(&in.Body, a, in.Row)
+			return &file{"image/svg+xml", "inline", []byte(svg)}, err
+		})
+}
+
+// pictured is a piece with all that a drawing needs.
+func (s *server) pictured(ctx context.Context, doc *format.Document) (*desk.Analysis, error) {
+	leave, err := s.turns.forPiece(ctx, doc)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	opt := s.options(ctx, "mm")
+	opt.Drawing, opt.Picture = true, true
+	return desk.Analyse(ctx, doc, opt)
+}
+
+func (s *server) paper(ctx context.Context, in *paperInput) (*file, error) {
+	kit, version, err := s.printed(ctx, in)
+	if err != nil {
+		return nil, err
+	}
+	from, leave, err := s.packing(ctx, kit)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	order := &papers.Order{Format: papers.Format, Paper: in.Paper, Cell: desk.CellOf{Option: in.Option, Size: in.Size, Colourway: in.Colourway}, Copies: in.Copies, Version: version,
+		Unit: cmp.Or(in.Unit, "mm"), Sheet: in.Sheet, Day: time.Now().Format(time.DateOnly), Selling: from.Selling, Materials: carried(kit, from.Materials, in.Paper)}
+	data, err := papers.Print(ctx, kit, order)
+	if err != nil {
+		return nil, err
+	}
+	name := fmt.Sprintf("%s, %s.pdf", kit.Name, strings.ToLower(papers.Title(in.Paper)))
+	return &file{"application/pdf", mime.FormatMediaType("inline", map[string]string{"filename": name}), data}, nil
+}
+
+// printed is the version of the kit that is asked for.
+func (s *server) printed(ctx context.Context, in *paperInput) (*format.Kit, int, error) {
+	if in.Version == 0 {
+		k, err := s.store.Kit(ctx, in.ID)
+		return &k.Document, k.Revision, err
+	}
+	v, err := s.store.KitVersion(ctx, in.ID, in.Version)
+	return &v.Document, v.Number, err
+}
+
+// carried are the materials of the catalogue that a paper follows from: those with places, and
+// on what shows a price those with packs.
+func carried(kit *format.Kit, catalogue []format.Material, paper string) []format.Material {
+	var out []format.Material
+	for _, m := range catalogue {
+		if paper != "cards" {
+			m.Packs = nil
+		}
+		inKit := slices.ContainsFunc(kit.Pieces, func(p format.KitPiece) bool {
+			return slices.ContainsFunc(p.Document.Materials, func(own format.Material) bool { return own.ID == m.ID })
+		})
+		if m.Place != "" && inKit || len(m.Packs) > 0 {
+			out = append(out, m)
+		}
+	}
+	return out
+}
