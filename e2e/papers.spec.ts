@@ -34,7 +34,7 @@ test("papers say what the bag holds, carry their piece, and are verified on the 
   const packing = await paper(page, "Last Ferry", "packing", address!.split("?")[1]);
   const text = textOf(packing);
   expect(text).toMatch(/20 in, Bottle · 505\.3 mm/);
-  expect(text).toMatch(/P\s+about 10\.8 g \(10\.3 to 11\.3\),\s+114\s+\+6\s+1200/);
+  expect(text).toMatch(/about 10\.8 g \(10\.3 to 11\.3\),\s+114\s+\+6\s+1200/);
   expect(text).toContain("Bag: For repairs");
   expect(text).toMatch(/version 1 · [A-Z2-7]{4}-[A-Z2-7]{4} · /);
   const attached = execFileSync("pdfdetach", ["-list", packing], { encoding: "utf8" });
