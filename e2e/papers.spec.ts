@@ -40,7 +40,7 @@ test("papers say what the bag holds, carry their piece, and are verified on the 
   const attached = execFileSync("pdfdetach", ["-list", packing], { encoding: "utf8" });
   expect(attached).toContain("kit.json");
   expect(attached).toContain("piece-1.json");
-  execFileSync("pdfdetach", ["-savefile", "piece-1.json", "-o", join(room, "piece.json"), packing]);
+  execFileSync("pdfdetach", ["-save", /(\d+): piece-1\.json/.exec(attached)![1], "-o", join(room, "piece.json"), packing]);
   const piece = JSON.parse(execFileSync(BINARY, ["analyse", join(room, "piece.json")], { encoding: "utf8" }));
   expect(piece.strands[0].line).toBe("<49P S T S 5P S T S 3P | L>");
   const found = JSON.parse(execFileSync(BINARY, ["verify", packing], { encoding: "utf8" }));
