@@ -172,7 +172,7 @@ func TestAnOlderBackupIsRead(t *testing.T) {
 		if strings.HasPrefix(name, "kits/") || name == "selling.json" {
 			return nil
 		}
-		return []byte(strings.NewReplacer("mala-backup/3", "mala-backup/1", `,"keepAsideDays":34`, "", `,"kits":4`, "").Replace(string(data)))
+		return []byte(strings.NewReplacer("mala-backup/3", "mala-backup/1", `,"keepAsideDays":34`, "", `,"kits":6`, "").Replace(string(data)))
 	})
 	other := open(t)
 	if _, err := backup.Restore(t.Context(), other, bytes.NewReader(older), int64(len(older))); err != nil {

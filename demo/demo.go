@@ -24,7 +24,7 @@ var files embed.FS
 // order is the order the pieces are put in, so that the first one named ends at
 // the top of the list.
 var order = []string{
-	"harbourmaster.json", "anchor-light.json", "long-mooring.json", "cinder-walk.json", "moored-twice.json", "first-tide.json", "tide-table.json", "gulls-breakfast.json", "lamplighters-round.json", "lamplighter.json", "lamp-word.json",
+	"beachcomber.json", "harbourmaster.json", "anchor-light.json", "long-mooring.json", "cinder-walk.json", "moored-twice.json", "first-tide.json", "tide-table.json", "gulls-breakfast.json", "lamplighters-round.json", "lamplighter.json", "lamp-word.json",
 	"crossed-lines.json", "fringe-of-foam.json", "halyard-loops.json", "mooring-coil.json", "dawn-bar.json", "twin-halyards.json", "cleat-hitch.json", "peacoat-row.json", "boathouse.json", "deckhand-loop.json", "sliding-buoys.json", "wind-paddles.json", "parted-moorings.json", "nine-buoys.json", "three-moorings.json", "net-loft.json", "strait-lamp.json", "capped-light.json", "slipway.json", "two-currents.json", "tidewrack.json", "breakwater.json", "lookout.json", "low-water.json", "boathook.json", "rope-locker.json", "net-mender.json", "crab-pot.json", "flag-down.json", "last-ferry.json", "barnacle-row.json", "bell-buoy.json",
 	"quay-lanterns.json", "slack-tide.json", "ferry-bell.json", "harbour-lights.json",
 }

@@ -54,6 +54,9 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	for _, s := range m.Strands {
 		strand := strandOf(s)
 		strand.Target = targetOf(m.Piece, s)
+		if strand.Free, err = freeOf(m, s); err != nil {
+			return nil, err
+		}
 		if opt.Brief {
 			strand.Brief = briefly(s)
 		} else {
@@ -200,16 +203,26 @@ func loopOf(l *measure.BeadLoop) *BeadLoop {
 	return out
 }
 
+// freeOf lists the stretches that may come in any order.
+func freeOf(m *measure.Measured, s *measure.Strand) ([]FreeOf, error) {
+	stretches, err := m.Free(s)
+	var out []FreeOf
+	for _, f := range stretches {
+		out = append(out, FreeOf{f.First, f.Count, exact(s.Finished() + f.Least - s.Strung), exact(s.Finished() + f.Most - s.Strung), f.About})
+	}
+	return out, err
+}
+
 func runsOf(s *measure.Strand) []RunOf {
-	out := []RunOf{}
+	out, loose := []RunOf{}, s.Loose()
 	for _, r := range s.Runs() {
-		out = append(out, runOf(r, ""))
+		out = append(out, runOf(r, "", loose))
 	}
 	return out
 }
 
-func runOf(r measure.Run, side piece.Side) RunOf {
-	return RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached), string(side)}
+func runOf(r measure.Run, side piece.Side, loose func(bead int) bool) RunOf {
+	return RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached), loose(r.First), string(side)}
 }
 
 // outwardsOf lists the runs from the centre, if the house strings so.
@@ -218,12 +231,13 @@ func outwardsOf(s *measure.Strand, h piece.House) []RunOf {
 		return nil
 	}
 	var out []RunOf
+	loose := s.Loose()
 	right, left := s.Outwards()
 	for _, r := range right {
-		out = append(out, runOf(r, piece.Right))
+		out = append(out, runOf(r, piece.Right, loose))
 	}
 	for _, r := range left {
-		out = append(out, runOf(r, piece.Left))
+		out = append(out, runOf(r, piece.Left, loose))
 	}
 	return out
 }

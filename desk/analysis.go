@@ -109,6 +109,7 @@ type Strand struct {
 	Brief         *BeadRow     `json:"brief,omitempty" doc:"The same beads in few words, in place of placed, runs and outwards; only on request."`
 	Runs          []RunOf      `json:"runs,omitzero" doc:"Alike beads in a row, from the left."`
 	Outwards      []RunOf      `json:"outwards,omitempty" doc:"The runs in the order they are strung from the centre: to the right, then to the left. Absent if strung from the left."`
+	Free          []FreeOf     `json:"free,omitempty" doc:"Stretches of beads that may come in any order."`
 	Drops         []DropOf     `json:"drops,omitempty" doc:"The different drops and loops of its own cord."`
 	Holders       []HeldAt     `json:"holders,omitempty" doc:"Where something holds a bead beside a gap."`
 	Legs          *LegsOf      `json:"legs,omitempty" doc:"What a doubled cord is made in."`
@@ -259,6 +260,7 @@ type RunOf struct {
 	First     int       `json:"first"`
 	Count     int       `json:"count"`
 	ReachedMm length.MM `json:"reachedMm"`
+	Free      bool      `json:"free,omitempty" doc:"It may be mixed with the free runs beside it."`
 	Side      string    `json:"side,omitempty" enum:"left,right" doc:"Of the centre, where it is strung from there; reached is from the centre."`
 }
 
@@ -379,6 +381,7 @@ type Node struct {
 	Length   string    `json:"length,omitempty"`
 	Mm       length.MM `json:"mm,omitempty" doc:"Of a gap."`
 	Pitch    bool      `json:"pitch,omitempty" doc:"Of a gap: from middle to middle."`
+	Free     bool      `json:"free,omitempty" doc:"Of a group: its beads may come in any order."`
 	Repeats  int       `json:"repeats,omitempty" doc:"How often a fill was found to repeat."`
 	Items    []Node    `json:"items,omitempty"`
 	Centre   []Node    `json:"centre,omitempty"`

@@ -2,6 +2,16 @@ package desk
 
 import "mala/core/length"
 
+// FreeOf is a stretch of beads that may come in any order, and how long the row is finished
+// where its order makes it shortest and longest.
+type FreeOf struct {
+	First   int       `json:"first"`
+	Count   int       `json:"count"`
+	LeastMm length.MM `json:"leastMm"`
+	MostMm  length.MM `json:"mostMm"`
+	About   bool      `json:"about,omitempty" doc:"There are too many orders to go through: both lie between these."`
+}
+
 // DropOf is a drop or a loop of the strand's own cord.
 type DropOf struct {
 	Key    string    `json:"key" doc:"As the line has it."`

@@ -81,7 +81,7 @@ func nodesOf(items []*pattern.Node, fills pattern.Fills, pinned func(n *pattern.
 		if n.IsGap() {
 			kind = "gap"
 		}
-		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText,
+		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText, Free: n.Free,
 			Repeats: fills[n], Pinned: pinned(n)}
 		if n.Hangs() {
 			node.Key = n.DropKey()

@@ -237,7 +237,7 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await page.getByRole("region", { name: "Suggested findings" }).waitFor();
   await axe("ends");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await axe("plan");
   await page.getByRole("button", { name: "Print", exact: true }).waitFor();
   await page.getByLabel("Name of this version").fill("for axe");
@@ -263,7 +263,7 @@ for (const width of [1024, 640]) {
     await page.getByRole("button", { name: "Amber chip" }).waitFor();
     await fits("materials");
     await openPiece(page, "Harbour Lights");
-    for (const step of [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Printed plan/, /History/, /House method/]) {
+    for (const step of [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Kit sheet/, /History/, /House method/]) {
       await page.getByRole("link", { name: step }).click();
       await page.waitForTimeout(200);
       await fits(String(step));

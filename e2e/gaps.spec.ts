@@ -23,7 +23,7 @@ test("beads are set apart by keyboard, held by knots, and told in the plan", asy
   await expect(page.getByText("Nothing holds the beads apart")).toHaveCount(0);
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByText("knots between beads")).toBeVisible();
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("gap of 14 mm");
   await expect(page.locator(".sheet")).toContainText(/tie an overhand knot tight against every bead .* 18 in all/);
   await expect(page.locator(".sheet")).toContainText(/knot 2 lies .* from the start, 14 mm from the one before/);

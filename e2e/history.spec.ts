@@ -4,7 +4,7 @@ test("versions are named, compared, made the draft again and started from", asyn
   await startPiece(page, "With a past");
   await typeLine(page, "50D");
   await saved(page);
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await page.getByLabel("Name of this version").fill("fifty");
   await page.getByRole("button", { name: "Save version" }).click();
   await expect(page.locator(".stamp")).toContainText("version 1, fifty,");

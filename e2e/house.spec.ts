@@ -102,7 +102,7 @@ test("a child's band is cut shorter and carries its cautions", async ({ page }) 
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   const tie = page.getByRole("region", { name: "Cut", exact: true }).getByRole("row", { name: /knot tail/ });
   await expect(tie.first()).toContainText("30 mm");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet .cautions")).toContainText("a cord that does not break away can strangle");
   await expect(page.locator(".sheet")).toContainText("age 3-4");
   await page.getByRole("link", { name: /Fit/ }).click();
@@ -133,7 +133,7 @@ test("strung from the spool, the start is drawn on its spool and the plan says s
   await field.selectOption("The spool itself");
   await expect(page.getByRole("region", { name: "The start" }).getByRole("img")).toHaveAttribute("aria-label", "The left end, held with the spool itself.");
   await expect(page.getByRole("region", { name: "House method of this piece" }).getByRole("status")).toContainText("the instructions");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet .steps")).toContainText("on its spool");
   for (let i = 0; i < 3; i++) await page.keyboard.press("Control+z");
   await expect(page.locator(".sheet .steps")).toContainText("a bead stopper");
@@ -148,7 +148,7 @@ test("a necklace tied on guards chooses its knot and how its guards are threaded
   await expect(page.getByRole("combobox", { name: "Glue on the knot" })).toBeVisible();
   await page.getByRole("combobox", { name: "Cord through a guard" }).selectOption("Twice");
   await expect(cut).toContainText("left guard x 4");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet .steps")).toContainText("thread the guard twice");
   await saved(page);
 });

@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test } from "./mala.ts";
+import { expect, openCopy, test } from "./mala.ts";
 import type { Page } from "@playwright/test";
 
 /** openKit opens a kit of its own, as the demo's of that name. */
@@ -129,4 +129,17 @@ test("packing and prices are set for the shop; what cannot be is refused and sta
   await expect(page.getByRole("row", { name: /^Tax/ })).toBeVisible();
   const now = await (await page.request.get("/api/selling")).json();
   await page.request.put("/api/selling", { data: { base: now.revision, selling: selling.selling } });
+});
+
+test("a piece ends at its kit sheet: its papers are printed there, and it goes into a kit of its own", async ({ page }) => {
+  await openCopy(page, "Tide Table");
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Instructions (PDF)" }).click();
+  expect((await download).suggestedFilename()).toMatch(/^For one test.*, instructions\.pdf$/);
+  await expect(page.locator(".stamp")).toContainText("version 1");
+  await page.getByRole("button", { name: "Put into a kit" }).click();
+  await page.getByRole("menuitem", { name: "A new kit of this piece" }).click();
+  await expect(page.getByRole("textbox", { name: "Name of the kit" })).toHaveValue(/^For one test/);
+  await expect(page.locator(".cloth tbody tr")).toHaveCount(4);
 });

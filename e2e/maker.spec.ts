@@ -40,7 +40,7 @@ test("a drop is made from nothing, becomes a dish, and its parts are counted", a
   await tally.getByRole("checkbox", { name: "only what is bought" }).check();
   await expect(tally.getByRole("row", { name: /Gull drop/ })).toHaveCount(0);
   await expect(tally.getByRole("row", { name: /Head pin/ })).toContainText("1");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet .steps")).toContainText("Make gull drop: put bottle-green round, 2 sea-pearl round on");
 });
 

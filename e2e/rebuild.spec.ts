@@ -16,7 +16,7 @@ for (const file of readdirSync("demo/pieces")) {
       before.push(await finished(page).innerText());
     }
     const beads = await page.locator(".list tr.sum").getByRole("rowheader").innerText();
-    await page.getByRole("link", { name: /Printed plan/ }).click();
+    await page.getByRole("link", { name: /Kit sheet/ }).click();
     await page.locator(".sheet").waitFor();
     const pages = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type\s*\/Page[^s]/g);
     // Several rows take a second page.

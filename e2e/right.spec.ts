@@ -26,7 +26,7 @@ test("by keyboard: a bracelet too tight for its wrist is found, fixed, and its t
   await page.keyboard.press("Control+z");
   await saved(page);
   // The command line gives the same figures and the same checks.
-  await goTo(page, /Printed plan/);
+  await goTo(page, /Kit sheet/);
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Export piece file" }).press("Enter");
   const file = info.outputPath("piece.json");
@@ -95,7 +95,7 @@ test("a check is waived with a reason, which goes on the papers", async ({ page 
   await page.keyboard.press("Enter");
   await expect(check(page, "Crimp slips into the bead")).toHaveCount(1);
   await expect(page.getByRole("group", { name: "Crimp slips into the bead, waived" })).toContainText("A knot goes in behind it.");
-  await goTo(page, /Printed plan/);
+  await goTo(page, /Kit sheet/);
   await expect(page.locator(".sheet")).toContainText("Waived: A knot goes in behind it.");
   await goTo(page, /Lay out/);
   await page.getByRole("button", { name: "Remove waiver" }).press("Enter");
@@ -108,7 +108,7 @@ test("each place of an extender has its length, and the plan its gates", async (
   const places = page.getByRole("region", { name: "Places to close it" });
   await expect(places.getByRole("row")).toHaveCount(13);
   await expect(places.getByRole("row").nth(2)).toContainText("392.5 mm");
-  await goTo(page, /Printed plan/);
+  await goTo(page, /Kit sheet/);
   const gates = page.locator(".sheet .gate");
   await expect(gates).toHaveCount(5);
   await expect(gates.nth(0)).toContainText("Before you cut");

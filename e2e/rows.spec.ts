@@ -125,7 +125,7 @@ test("fit, ends and the plan are given for the row in hand", async ({ page }) =>
   const cut = await page.getByTestId("cut").innerText();
   await page.getByRole("button", { name: "Row 1" }).click();
   await expect(page.getByTestId("cut")).not.toHaveText(cut);
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".rows-table")).toContainText(cut);
   await expect(page.locator(".sheet")).toContainText("Before any end is made");
 });
@@ -143,7 +143,7 @@ test("a strand runs on through a shared bead and taken apart again, and has a ro
   await expect(structure(page).getByRole("button", { name: "bead shared" })).toBeVisible();
   await expect(structure(page).getByRole("button", { name: "Row 4", exact: true })).toBeVisible();
   await expect(page.locator(".save-state")).toHaveText("saved");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("with the same cord go through buoy large-hole, and on.");
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByRole("group", { name: "Right end", exact: true })).toContainText("the cord runs on through buoy large-hole");
@@ -183,7 +183,7 @@ test("a row of bead links is added with chain between them, and fills up to its 
   await expect.poll(async () => Number(await links.inputValue())).toBeLessThan(before - 4);
   const count = Number(await links.inputValue());
   await expect(page.getByRole("row", { name: /Brass chain/ })).toContainText(`${3 * (count - 1)} links`);
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText(`hook ${count} × stone link into a row with 3 links of chain between each two`);
 });
 

@@ -83,7 +83,7 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByText(/pieces would change/).waitFor();
   await keep("house-method");
   await openPiece(page, "Lamplighter's Round");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await page.getByLabel("Name of this version").fill("for the window");
   await page.getByRole("button", { name: "Save version" }).click();
   await expect(page.locator(".stamp")).toContainText("version 1");
@@ -94,7 +94,7 @@ test("pictures of every main view", async ({ page }) => {
   await page.waitForTimeout(700);
   await keep("history");
   await openPiece(page, "Slack Tide");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await page.evaluate(() => (window.print = () => undefined));
   await page.getByRole("button", { name: "Print", exact: true }).click();
   await expect(page.locator(".stamp")).toContainText("version 1");

@@ -105,7 +105,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 
 test("the printed plan can be kept as a page that stands by itself", async ({ page }, info) => {
   await openPiece(page, "Quay Lanterns");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: /Save as a page/ }).click();
   const file = info.outputPath("plan.html");

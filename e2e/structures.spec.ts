@@ -38,7 +38,7 @@ test("a bracelet is tied on a bar from three answers, with a gate before either 
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByRole("group", { name: "The bar" })).toContainText("Curved dawn bar");
   await expect(page.getByRole("img", { name: /Right end, from the last bead outwards: Curved dawn bar/ })).toBeVisible();
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("Before either tail is clipped");
 });
 
@@ -73,7 +73,7 @@ test("riders are put on a row, told off when they do not slide, and told in the 
   await expect(page.getByRole("button", { name: "Add riders" })).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(riders).toHaveValue("15L");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("15L slide over it");
   await expect(page.locator(".sheet")).toContainText("Slide the riders over the beads");
   // Versions are told apart by what rides as well.
@@ -128,7 +128,7 @@ test("two rows are strung on one wire folded at the left, and parted again", asy
   await page.getByRole("link", { name: /Lay out/ }).click();
   await page.getByRole("button", { name: "Row 2 …" }).click();
   await page.getByRole("menuitem", { name: "String it on the other half of row 1’s cord" }).click();
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("fold the cord in the middle round oval ring at the left");
   await expect(page.locator(".sheet")).toContainText("bring the leg of row 2 into the same crimp");
 });
@@ -146,7 +146,7 @@ test("the fold of a wire lies through a bead that a loop goes over", async ({ pa
   await neck.fill("5 mm");
   await neck.press("Enter");
   await expect(page.getByTestId("cut")).not.toHaveText(before ?? "");
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("leave 5 mm of both cords below it");
   await expect(page.locator(".sheet")).toContainText("tide stone goes through it with a little push");
 });
@@ -177,7 +177,7 @@ test("a row of buttons is laced, overlapped, and strung again", async ({ page })
   await way.selectOption({ label: "laced straight" });
   await typeLine(page, "8B O");
   await expect(page.getByText("9 beads", { exact: true })).toBeVisible();
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("come up through the left hole of a flat");
   await page.getByRole("link", { name: /Lay out/ }).click();
   await way.selectOption({ label: "strung, through one hole" });
@@ -213,7 +213,7 @@ test("an ornament is made from nothing, hung up, and its foot weighed", async ({
   await page.getByRole("button", { name: "Necklace" }).click();
   await expect(page.getByText("necklace, closed by a clasp")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
-  await page.getByRole("link", { name: /Printed plan/ }).click();
+  await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("Foot end: thread");
   await expect(page.locator(".sheet")).toContainText("must not block or draw away the driver's view");
 });

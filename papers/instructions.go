@@ -83,6 +83,9 @@ func (p *paper) runs(one *piece, s *desk.Strand) {
 		if run.Side != "" && (i == 0 || runs[i-1].Side != run.Side) {
 			name += ", to the " + run.Side
 		}
+		if run.Free {
+			name += ", any order"
+		}
 		if run.Turned {
 			name += ", reversed"
 		}

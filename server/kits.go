@@ -213,12 +213,22 @@ func (s *server) kitPiece(ctx context.Context, in *PieceID) (*answer[format.KitP
 	if err != nil {
 		return nil, err
 	}
+	piece, err := kitted(&v)
+	if err != nil {
+		return nil, err
+	}
+	return &answer[format.KitPiece]{*piece}, nil
+}
+
+// kitted is a version as a kit holds it: it stands by itself, with the house method that it
+// was made by.
+func kitted(v *store.Version) (*format.KitPiece, error) {
 	doc := v.Document.Tidied()
 	doc.House = doc.House.Merge(v.House).Merge(format.DefaultHouse())
 	if _, err := doc.Piece(format.House{}); err != nil {
 		return nil, format.Faults{{Where: "pieces", Says: fmt.Sprintf("The bead line of %s has an error. Put it right before the piece goes into a kit.", doc.Name)}}
 	}
-	return &answer[format.KitPiece]{format.KitPiece{Piece: in.ID, Version: v.Number, Quantity: 1, Document: *doc}}, nil
+	return &format.KitPiece{Piece: v.PieceID, Version: v.Number, Quantity: 1, Document: *doc}, nil
 }
 
 func (s *server) kitFile(ctx context.Context, in *KitID) (*file, error) {

@@ -18,20 +18,41 @@ import (
 	"mala/store"
 )
 
+// PaperWanted is which paper, on what.
+type PaperWanted struct {
+	UnitParam
+	Paper string `path:"paper" enum:"packing,materials,instructions,labels,cards"`
+	Sheet string `query:"sheet" default:"A4" enum:"A4,Letter"`
+}
+
 type paperInput struct {
 	KitID
-	UnitParam
-	Paper     string `path:"paper" enum:"packing,materials,instructions,labels,cards"`
+	PaperWanted
 	Option    int    `query:"option" minimum:"0"`
 	Size      int    `query:"size" minimum:"0"`
 	Colourway int    `query:"colourway" minimum:"0"`
 	Copies    int    `query:"copies" default:"1"`
-	Sheet     string `query:"sheet" default:"A4" enum:"A4,Letter"`
 	Version   int    `query:"version" minimum:"0" doc:"Of the kit; as it stands if absent."`
 }
 
 func (s *server) registerPapers(api huma.API) {
 	call(api, huma.Operation{OperationID: "kitPaper", Method: http.MethodGet, Path: "/api/kits/{id}/papers/{paper}", Summary: "A paper of a kit as PDF"}, s.paper)
+	call(api, huma.Operation{OperationID: "piecePaper", Method: http.MethodGet, Path: "/api/pieces/{id}/versions/{number}/papers/{paper}", Summary: "A paper of one version of a piece, as a kit of it alone"},
+		func(ctx context.Context, in *struct {
+			VersionID
+			PaperWanted
+		}) (*file, error) {
+			v, err := s.store.Version(ctx, in.ID, in.Number)
+			if err != nil {
+				return nil, err
+			}
+			piece, err := kitted(&v)
+			if err != nil {
+				return nil, err
+			}
+			kit := &format.Kit{Format: format.KitFormat, Name: v.Document.Name, Pieces: []format.KitPiece{*piece}, Sizes: []string{""}, Colourways: []string{""}}
+			return s.print(ctx, kit, in.Number, desk.CellOf{}, 1, in.PaperWanted)
+		})
 	call(api, huma.Operation{OperationID: "technique", Method: http.MethodGet, Path: "/api/techniques/{name}", Summary: "The picture of a way of the hand as SVG"},
 		func(_ context.Context, in *struct {
 			Name string `path:"name"`
@@ -86,12 +107,16 @@ func (s *server) paper(ctx context.Context, in *paperInput) (*file, error) {
 	if err != nil {
 		return nil, err
 	}
+	return s.print(ctx, kit, version, desk.CellOf{Option: in.Option, Size: in.Size, Colourway: in.Colourway}, in.Copies, in.PaperWanted)
+}
+
+func (s *server) print(ctx context.Context, kit *format.Kit, version int, cell desk.CellOf, copies int, in PaperWanted) (*file, error) {
 	from, leave, err := s.packing(ctx, kit)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
-	order := &papers.Order{Format: papers.Format, Paper: in.Paper, Cell: desk.CellOf{Option: in.Option, Size: in.Size, Colourway: in.Colourway}, Copies: in.Copies, Version: version,
+	order := &papers.Order{Format: papers.Format, Paper: in.Paper, Cell: cell, Copies: copies, Version: version,
 		Unit: cmp.Or(in.Unit, "mm"), Sheet: in.Sheet, Day: time.Now().Format(time.DateOnly), Selling: from.Selling, Materials: carried(kit, from.Materials, in.Paper)}
 	data, err := papers.Print(ctx, kit, order)
 	if err != nil {

@@ -12,7 +12,7 @@ import (
 
 // IsLineOp says whether an operation works on a row's bead line.
 func IsLineOp(do Do) bool {
-	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, Fill, Ungroup, Copy, Count, Step, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop, HangLoop}, do)
+	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, AnyOrder, Fill, Ungroup, Copy, Count, Step, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop, HangLoop}, do)
 }
 
 // lineEditor edits the line of one row of a piece, whose beads lie as measured
@@ -64,7 +64,7 @@ func (e *lineEditor) apply(op Op) (Result, error) {
 	case Delete:
 		at, err := e.line.Delete(op.From, op.To, e.fills)
 		return e.done(at, at, err)
-	case Group, Mirror, Reverse, Fill:
+	case Group, Mirror, Reverse, AnyOrder, Fill:
 		from, to, err := e.line.Enclose(pattern.Bracket(op.Do), op.From, op.To, e.fills)
 		return e.done(from, to, err)
 	case Ungroup:

@@ -28,6 +28,7 @@ const (
 	Group      Do = "group"       // bracket it
 	Mirror     Do = "mirror"      // let it come back reversed
 	Reverse    Do = "reverse"     // reverse it
+	AnyOrder   Do = "any-order"   // let its beads come in any order, or not any more
 	Fill       Do = "fill"        // repeat it to fill the length that is left
 	Ungroup    Do = "ungroup"     // write out the group or mirror round it
 	Copy       Do = "copy"        // spell it, changing nothing

@@ -25,13 +25,14 @@ func (s *Strand) Runs() []Run {
 // the strand reaches with a bead.
 func (s *Strand) runsOver(n int, at func(k int) int, far func(b *Bead) length.MM) []Run {
 	var runs []Run
+	loose := s.Loose()
 	reached := length.MM(0)
 	for k := range n {
 		i := at(k)
 		b := &s.Beads[i]
 		reached = max(reached, far(b))
 		last := len(runs) - 1
-		if last < 0 || b.IsGap() || runs[last].Material != b.Material || runs[last].Turned != b.Turned {
+		if last < 0 || b.IsGap() || runs[last].Material != b.Material || runs[last].Turned != b.Turned || loose(runs[last].First) != loose(i) {
 			runs = append(runs, Run{Key: b.Key, Material: b.Material, Turned: b.Turned, First: i})
 			last++
 		}

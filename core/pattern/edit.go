@@ -172,7 +172,7 @@ func (d *deletion) rebuild(items []*Node) []*Node {
 		if len(n.Items) < held {
 			n.collapse()
 		}
-		if n.Kind == Group && n.Count == 1 && !n.Reversed && gone > 0 {
+		if n.Kind == Group && n.Count == 1 && !n.Reversed && !n.Free && gone > 0 {
 			out = append(out, n.Items...)
 			continue
 		}
@@ -190,7 +190,7 @@ func (n *Node) collapse() {
 		return
 	}
 	run := n.Items[0]
-	n.Kind, n.Key, n.Count, n.Items = Bead, run.Key, n.Count*run.Count, nil
+	n.Kind, n.Key, n.Count, n.Items, n.Free = Bead, run.Key, n.Count*run.Count, nil, false
 	n.Reversed = n.Reversed != run.Reversed
 }
 

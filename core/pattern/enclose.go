@@ -11,6 +11,7 @@ const (
 	InMirror  Bracket = "mirror"
 	InReverse Bracket = "reverse"
 	InFill    Bracket = "fill"
+	InFree    Bracket = "any-order"
 )
 
 // Enclose turns the selected beads into a group, a mirror's half, a fill, or turns
@@ -32,6 +33,16 @@ func (l *Line) Enclose(how Bracket, from, to int, fills Fills) (start, end Ancho
 			made.Reversed = !made.Reversed
 		} else {
 			made = &Node{Kind: Group, Count: 1, Reversed: true, Items: selected}
+		}
+	case InFree:
+		if len(selected) == 1 && selected[0].Kind == Group && selected[0].Count == 1 {
+			made = selected[0]
+			made.Free = !made.Free
+		} else {
+			made = &Node{Kind: Group, Count: 1, Free: true, Items: selected}
+		}
+		if err := made.checkFree(); err != nil {
+			return start, end, err
 		}
 	case InMirror:
 		made = &Node{Kind: Mirror, Count: 1, Items: selected}

@@ -19,6 +19,7 @@ const (
 	Empty        Code = "empty"
 	NoCentre     Code = "no-centre"
 	BadFill      Code = "bad-fill"
+	BadFree      Code = "bad-free"
 	UnknownKey   Code = "unknown-key"
 	TooLong      Code = "too-long"
 	TooDeep      Code = "too-deep"

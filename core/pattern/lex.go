@@ -18,6 +18,7 @@ const (
 	tokenKey            // a dish's letter: P, or Pa
 	tokenCount          // how many: 1 to 9999
 	tokenReverse        // ~ turns round what follows
+	tokenFree           // ? says that a group's beads may come in any order
 	tokenGroup          // ( opens a group
 	tokenGroupEnd       // )
 	tokenMirror         // < opens a mirror
@@ -43,7 +44,7 @@ type token struct {
 
 // signs are the tokens of one character.
 var signs = map[rune]kind{
-	'~': tokenReverse, '(': tokenGroup, ')': tokenGroupEnd, '<': tokenMirror, '|': tokenCentre,
+	'~': tokenReverse, '?': tokenFree, '(': tokenGroup, ')': tokenGroupEnd, '<': tokenMirror, '|': tokenCentre,
 	'>': tokenMirrorEnd, '{': tokenFill, '}': tokenFillEnd, '[': tokenDrop, '.': tokenTurn, ']': tokenDropEnd,
 }
 
@@ -103,7 +104,7 @@ func (l *lexer) scan() (token, error) {
 	case r >= 'a' && r <= 'z':
 		return t, fault(BadCharacter, t.col, fmt.Sprintf("Dishes have capital letters. Type %c for %c.", unicode.ToUpper(r), r), "a dish's letter")
 	}
-	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ( ) < | > { } [ ] . _ @")
+	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ? ( ) < | > { } [ ] . _ @")
 }
 
 func (l *lexer) count() (token, error) {

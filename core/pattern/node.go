@@ -30,6 +30,7 @@ type Node struct {
 	Kind     Kind
 	Count    int  // 1 to MaxCount
 	Reversed bool // ~ stands before it
+	Free     bool // of a group: ? stands before it, its beads may come in any order
 	Key      string
 	Items    []*Node // of a group, a fill, a drop, a loop, or a mirror's half
 	Centre   []*Node // of a mirror; of a drop the bead that the cord turns round, of a loop the one that it runs through
@@ -84,6 +85,9 @@ func (n *Node) write(b *strings.Builder) {
 	case Bead:
 		b.WriteString(n.Key)
 	case Group:
+		if n.Free {
+			b.WriteByte('?')
+		}
 		b.WriteByte('(')
 		writeItems(b, n.Items)
 		b.WriteByte(')')

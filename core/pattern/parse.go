@@ -58,7 +58,7 @@ func (p *parser) items(depth int) ([]*Node, error) {
 	var items []*Node
 	for {
 		switch p.tok.kind {
-		case tokenKey, tokenGap, tokenCount, tokenReverse, tokenGroup, tokenMirror, tokenFill, tokenDrop:
+		case tokenKey, tokenGap, tokenCount, tokenReverse, tokenFree, tokenGroup, tokenMirror, tokenFill, tokenDrop:
 			n, err := p.item(depth)
 			if err != nil {
 				return nil, err
@@ -100,11 +100,20 @@ func (p *parser) item(depth int) (*Node, error) {
 			return nil, err
 		}
 	}
+	if p.tok.kind == tokenFree {
+		n.Free = true
+		if err := p.advance(); err != nil {
+			return nil, err
+		}
+		if p.tok.kind != tokenGroup {
+			return nil, fault(Missing, p.tok.col, "? needs a group behind it, of beads that may come in any order: ?(5P 3T).", "(")
+		}
+	}
 	if err := p.unit(n, depth); err != nil {
 		return nil, err
 	}
 	n.End = p.end
-	return n, nil
+	return n, n.checkFree()
 }
 
 func (p *parser) unit(n *Node, depth int) error {
@@ -201,6 +210,19 @@ func (p *parser) unopened() error {
 		return fault(Unopened, p.tok.col, "| stands only inside a mirror: <20P L | S>.", "a dish's letter")
 	}
 	return fault(Unopened, p.tok.col, fmt.Sprintf("This %s closes nothing. Remove it.", p.tok.text), "a dish's letter")
+}
+
+// checkFree holds a group of any order to plain beads.
+func (n *Node) checkFree() error {
+	if !n.Free {
+		return nil
+	}
+	for _, one := range n.Items {
+		if one.Kind != Bead || one.IsGap() {
+			return fault(BadFree, n.Col, "What comes in any order is beads alone, each with its count: ?(5P 3T).", "a dish's letter")
+		}
+	}
+	return nil
 }
 
 // checkFills holds the line to one open fill, and none inside another.

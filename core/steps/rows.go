@@ -121,6 +121,9 @@ func withoutFigures(says string) string {
 // closed says what the finished piece measures.
 func (w *writer) closed() string {
 	if !w.m.Piece.Several() {
+		if least, most, free := w.anyOrder(); free {
+			return fmt.Sprintf("closed it measures %s to %s", w.in(least), w.in(most))
+		}
 		return fmt.Sprintf("closed it measures %s", w.in(w.m.Finished))
 	}
 	var lengths []string

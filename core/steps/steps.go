@@ -185,6 +185,29 @@ func lower(name string) string {
 	return material.InSentence(name)
 }
 
+// inAnyOrder says which beads may be mixed, and what that does to the length.
+func (w *writer) inAnyOrder() {
+	least, most, free := w.anyOrder()
+	if !free {
+		return
+	}
+	w.do("The runs marked “any order” may be mixed as you like, each with those beside it: the finished length then lies between %s and %s.", w.in(least), w.in(most))
+}
+
+// anyOrder is how long the strand is finished with its free runs in any order; not free
+// where it has none.
+func (w *writer) anyOrder() (least, most length.MM, free bool) {
+	stretches, err := w.m.Free(w.s)
+	if err != nil || len(stretches) == 0 {
+		return 0, 0, false
+	}
+	least, most = w.s.Finished(), w.s.Finished()
+	for _, f := range stretches {
+		least, most = least+f.Least-w.s.Strung, most+f.Most-w.s.Strung
+	}
+	return least, most, true
+}
+
 func (w *writer) stringRuns() {
 	if w.s.Lace != nil {
 		w.laceRow()
@@ -195,6 +218,7 @@ func (w *writer) stringRuns() {
 		says = "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."
 	}
 	w.do("%s", says)
+	w.inAnyOrder()
 	if w.s.Left.Hold != measure.HeldByMiddle {
 		w.ridesOnOne()
 	}

@@ -898,6 +898,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/versions/{number}/papers/{paper}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A paper of one version of a piece, as a kit of it alone */
+        get: operations["piecePaper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/versions/{number}/restore": {
         parameters: {
             query?: never;
@@ -1963,6 +1980,18 @@ export interface components {
             /** @description All were searched for; else the time was up. */
             whole: boolean;
         };
+        FreeOf: {
+            /** @description There are too many orders to go through: both lie between these. */
+            about?: boolean;
+            /** Format: int64 */
+            count: number;
+            /** Format: int64 */
+            first: number;
+            /** Format: double */
+            leastMm: number;
+            /** Format: double */
+            mostMm: number;
+        };
         FromMade: {
             document: components["schemas"]["Document"];
             /**
@@ -2920,6 +2949,8 @@ export interface components {
             centre?: components["schemas"]["Node"][];
             /** Format: int64 */
             count: number;
+            /** @description Of a group: its beads may come in any order. */
+            free?: boolean;
             /** Format: int64 */
             id: number;
             items?: components["schemas"]["Node"][];
@@ -2952,7 +2983,7 @@ export interface components {
             colourways?: components["schemas"]["Colourway"][];
             details?: components["schemas"]["Details"];
             /** @enum {string} */
-            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack" | "set-written" | "set-colourways";
+            do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "any-order" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack" | "set-written" | "set-colourways";
             /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
             field?: string;
             /**
@@ -3432,6 +3463,8 @@ export interface components {
             count: number;
             /** Format: int64 */
             first: number;
+            /** @description It may be mixed with the free runs beside it. */
+            free?: boolean;
             key: string;
             material: string;
             /** Format: double */
@@ -3832,6 +3865,8 @@ export interface components {
              * @description Round the closed loop that it lies in.
              */
             finishedMm: number;
+            /** @description Stretches of beads that may come in any order. */
+            free?: components["schemas"]["FreeOf"][];
             /** @description Where something holds a bead beside a gap. */
             holders?: components["schemas"]["HeldAt"][];
             id: string;
@@ -5266,11 +5301,11 @@ export interface operations {
         parameters: {
             query?: {
                 unit?: "mm" | "cm" | "in";
+                sheet?: "A4" | "Letter";
                 option?: number;
                 size?: number;
                 colourway?: number;
                 copies?: number;
-                sheet?: "A4" | "Letter";
                 /** @description Of the kit; as it stands if absent. */
                 version?: number;
             };
@@ -6281,6 +6316,44 @@ export interface operations {
             };
         };
     };
+    piecePaper: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+                sheet?: "A4" | "Letter";
+            };
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+                paper: "packing" | "materials" | "instructions" | "labels" | "cards";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restoreVersion: {
         parameters: {
             query?: never;
@@ -6641,6 +6714,9 @@ export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<Flatten
 export const pathsApiPictureSvgPostParametersQueryViewValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture.svg"]["post"]["parameters"]["query"]["view"]> = ["whole", "laid"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiPiecesIdVersionsNumberPapersPaperGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}/papers/{paper}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiPiecesIdVersionsNumberPapersPaperGetParametersQuerySheetValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}/papers/{paper}"]["get"]["parameters"]["query"]["sheet"]> = ["A4", "Letter"];
+export const pathsApiPiecesIdVersionsNumberPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards"];
 export const pathsApiSizesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/sizes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSolvePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/solve"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiStacksPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/stacks"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
@@ -6708,7 +6784,7 @@ export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
-export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack", "set-written", "set-colourways"];
+export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "any-order", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack", "set-written", "set-colourways"];
 export const packSoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Pack"]["sold"]> = ["strand", "bag", "spool", "card", "set", "piece"];
 export const passageOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Passage"]["over"]> = ["hand", "head"];
 export const pieceCardWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["PieceCard"]["worst"]> = ["", "advise", "warn", "stop", "line"];

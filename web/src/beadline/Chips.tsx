@@ -164,7 +164,7 @@ function DropFacts({ drop }: { drop: Drop | undefined }) {
 function opening(node: LineNode): string {
   const count = node.count > 1 ? `${node.count} ` : "";
   const turned = node.reversed ? "~" : "";
-  const sign = { group: "(", mirror: "<", fill: "{", drop: "[", loop: "[", bead: "", gap: "" }[node.kind];
+  const sign = { group: node.free ? "?(" : "(", mirror: "<", fill: "{", drop: "[", loop: "[", bead: "", gap: "" }[node.kind];
   return `${count}${turned}${sign}${node.length ? `${node.length}:` : ""}`;
 }
 
@@ -180,7 +180,7 @@ function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
         type="button"
         className={`sign${node.pinned ? " pinned" : ""}`}
         title="Type how often, or ↑ and ↓; Delete removes it"
-        aria-label={`${node.kind}, ${node.count} times`}
+        aria-label={`${node.free ? "any order" : node.kind}, ${node.count} times`}
         onClick={() => span && tray.bench.select(span[0], span[1])}
         {...count}
         {...draggable(tray, span)}

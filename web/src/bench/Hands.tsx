@@ -10,6 +10,7 @@ interface Hand {
 /** HANDS is what can be done to the selection, by mouse as by key. */
 const HANDS: Hand[] = [
   { name: "Group", key: "(", does: (b) => void b.edit({ do: "group" }) },
+  { name: "Free", key: "%", does: (b) => void b.edit({ do: "any-order" }) },
   { name: "Ungroup", key: ")", does: (b) => void b.edit({ do: "ungroup" }) },
   { name: "Mirror", key: "<", does: (b) => void b.edit({ do: "mirror" }) },
   { name: "Reverse", key: "~", does: (b) => void b.edit({ do: "reverse" }) },

@@ -22,7 +22,7 @@ function stepsOf(id: string, { analysis, faults, trouble }: BenchState): Step[] 
     { to: `/pieces/${id}`, name: "Lay out", bead: faults.length > 0 || trouble ? "wrong" : state("lay-out") },
     { to: `/pieces/${id}/fit`, name: "Fit", bead: state("fit") },
     { to: `/pieces/${id}/ends`, name: "Ends and cutting", bead: state("ends") },
-    { to: `/pieces/${id}/plan`, name: "Printed plan", bead: "untouched" },
+    { to: `/pieces/${id}/plan`, name: "Kit sheet", bead: "untouched" },
   ];
 }
 
@@ -57,7 +57,7 @@ export function Thread({ id, bench, state }: BenchContext) {
                 {MARKS[step.bead]}
               </span>
               {step.name}
-              {step.name !== "Printed plan" && <span className="hidden">: {SAYS[step.bead]}</span>}
+              {step.name !== "Kit sheet" && <span className="hidden">: {SAYS[step.bead]}</span>}
             </NavLink>
           </li>
         ))}

@@ -15,7 +15,7 @@ export interface Key<Action extends string> {
 }
 
 export type StrandAction =
-  | "drop" | "count" | "move" | "byRun" | "otherRow" | "toEdge" | "step" | "delete" | "group" | "ungroup" | "mirror" | "reverse" | "fill" | "gap" | "hang" | "loop" | "shuffle"
+  | "drop" | "count" | "move" | "byRun" | "otherRow" | "toEdge" | "step" | "delete" | "group" | "anyOrder" | "ungroup" | "mirror" | "reverse" | "fill" | "gap" | "hang" | "loop" | "shuffle"
   | "pin" | "cut" | "copy" | "paste" | "selectAll" | "zoom" | "clear";
 
 export type PageAction = "undo" | "redo" | "line" | "strand" | "addDish" | "proposals" | "previousStep" | "nextStep" | "plan" | "newPiece" | "help";
@@ -36,6 +36,7 @@ export const STRAND_KEYS: Key<StrandAction>[] = [
   { action: "step", keys: "↑ ↓", does: "one more or one fewer in the run at the caret", pressed: plain("ArrowUp", "ArrowDown") },
   { action: "delete", keys: "Backspace Delete", does: "delete the selection, or the bead beside the caret", pressed: plain("Backspace", "Delete") },
   { action: "group", keys: "(", does: "group the selection", pressed: plain("(") },
+  { action: "anyOrder", keys: "%", does: "let the selection come in any order, or not any more", pressed: plain("%") },
   { action: "ungroup", keys: ")", does: "ungroup the group or mirror around the selection", pressed: plain(")") },
   { action: "mirror", keys: "<", does: "mirror the selection", pressed: plain("<") },
   { action: "reverse", keys: "~", does: "reverse the selection", pressed: plain("~") },

@@ -24,6 +24,7 @@ const HANDLERS: Record<Exclude<StrandAction, "paste">, Handler> = {
   step: (bench, { key }) => bench.step(key === "ArrowUp" ? 1 : -1),
   delete: (bench, { key }) => bench.remove(key === "Backspace" ? "before" : "after"),
   group: (bench) => void bench.edit({ do: "group" }),
+  anyOrder: (bench) => void bench.edit({ do: "any-order" }),
   ungroup: (bench) => void bench.edit({ do: "ungroup" }),
   mirror: (bench) => void bench.edit({ do: "mirror" }),
   reverse: (bench) => void bench.edit({ do: "reverse" }),

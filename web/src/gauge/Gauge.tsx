@@ -27,6 +27,7 @@ function OneGauge({ bench, state }: { bench: Bench; state: BenchState }) {
       <div className="asked">
         <Target bench={bench} state={state} />
         {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
+        <AnyOrder state={state} text={(mm) => formatLength(mm, unit)} />
       </div>
     </section>
   );
@@ -60,6 +61,7 @@ function RowsGauge({ bench, state }: { bench: Bench; state: BenchState }) {
       <div className="asked">
         {firstOfMain ? <Target bench={bench} state={state} /> : <Follow bench={bench} state={state} />}
         {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
+        <AnyOrder state={state} text={(mm) => formatLength(mm, unit)} />
       </div>
     </section>
   );
@@ -103,6 +105,19 @@ function Bar({ mm, target, tolerance }: { mm: number; target: number; tolerance:
       <div className="zone" style={{ left: share(target - tolerance), width: share(2 * tolerance) }} />
       <div className="mark" style={{ left: share(target) }} />
     </div>
+  );
+}
+
+/** AnyOrder says how long the row in hand is with its free runs mixed one way or another. */
+function AnyOrder({ state, text }: { state: BenchState; text: (mm: number) => string }) {
+  const strand = state.analysis?.strands.find((s) => s.id === state.row);
+  if (!strand?.free) return null;
+  const { free, finishedMm } = strand;
+  const sum = (of: (one: (typeof free)[number]) => number) => free.reduce((mm, one) => mm + of(one) - finishedMm, finishedMm);
+  return (
+    <span title="The shortest and the longest that its free runs can be mixed to" data-testid="any-order">
+      in any order {text(sum((one) => one.leastMm))} to {text(sum((one) => one.mostMm))}
+    </span>
   );
 }
 

@@ -55,7 +55,7 @@ function OneHeap({ bill, item, copies }: { bill: KitBill; item: BagItem; copies:
         <p className="quiet">
           {measured.massG !== undefined && (
             <>
-              about {measured.massG.toFixed(1)} g ({measured.leastG?.toFixed(1)} to {measured.mostG?.toFixed(1)}),{" "}
+              about {grams(measured.massG, measured)} g ({grams(measured.leastG ?? 0, measured)} to {grams(measured.mostG ?? 0, measured)}),{" "}
             </>
           )}
           <Length mm={measured.tubeMm} /> in a tube
@@ -65,6 +65,9 @@ function OneHeap({ bill, item, copies }: { bill: KitBill; item: BagItem; copies:
     </li>
   );
 }
+
+/** grams writes little as exactly as it has to be. */
+const grams = (g: number, { massG }: { massG?: number }) => g.toFixed((massG ?? 0) < 1 ? 2 : 1);
 
 function Counted({ item, line }: { item: BagItem; line: BillLine }) {
   if (item.cuts) {

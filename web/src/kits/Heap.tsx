@@ -58,6 +58,15 @@ function pour(ctx: CanvasRenderingContext2D, m: Material, outline: Outline | und
       sprites.draw(ctx, m, outline, px, false);
     } else {
       const half = (long / 2) * px;
+      if (isPin(m)) {
+        wireStroke(ctx, metalOf(m), Math.max(1, (m.wireMm ?? 0.5) * px), () => {
+          ctx.moveTo(-half, 0);
+          ctx.lineTo(half, 0);
+          if (m.insideMm) ctx.arc(half + (m.insideMm / 2) * px, 0, (m.insideMm / 2) * px, Math.PI, 3 * Math.PI);
+        });
+        ctx.restore();
+        continue;
+      }
       if (m.type === "extender") ctx.translate(-half, 0); // its links hang on beyond its length
       drawFitting(ctx, roleOf(m), m, { from: -half, to: half, px });
     }
@@ -79,8 +88,9 @@ function spanOf(m: Material, outline: Outline | undefined): { long: number; wide
 
 const ROLES: Record<string, string> = {
   "crimp-tube": "crimp", "crimp-bead": "crimp", "crimp-cover": "cover", "wire-guard": "guard", "cord-end": "cord-end", "cone-end": "cone-end", "fold-over": "fold-over",
-  "jump-ring": "ring", "split-ring": "ring", extender: "extender", chain: "chain", connector: "connector", "focal-bar": "bar", toggle: "toggle-ring", "head-pin": "crimp", "eye-pin": "crimp",
+  "jump-ring": "ring", "split-ring": "ring", extender: "extender", chain: "chain", connector: "connector", "focal-bar": "bar", toggle: "toggle-ring",
 };
+const isPin = (m: Material) => m.type === "head-pin" || m.type === "eye-pin";
 const roleOf = (m: Material) => ROLES[m.type ?? ""] ?? "clasp";
 
 /** drawChain lays a length of chain to and fro. */

@@ -5,12 +5,17 @@ import { useBenchContext } from "../bench/PieceRoom.tsx";
 import planCss from "./plan.css?inline";
 import { fitPage } from "./fitPage.ts";
 import { saveAs, standalone } from "./keep.ts";
+import { fetchFile, keptSheet } from "../kits/papers.ts";
+import { saveFile } from "../kits/saveFile.ts";
+import { useUnit } from "../units/UnitContext.tsx";
+import { IntoKit } from "./IntoKit.tsx";
 import { PlanSheet } from "./PlanSheet.tsx";
 import { useWhole } from "./useWhole.ts";
 
-/** Plan is the printed page of the piece, with print, save and export. */
+/** Plan is the kit sheet of the piece: the page that goes to the bench, with its papers, and the way into a kit. */
 export function Plan() {
   const { id, bench, state } = useBenchContext();
+  const { unit } = useUnit();
   const whole = useWhole(state);
   const sheet = useRef<HTMLDivElement>(null);
   const [version, setVersion] = useState<VersionNote | null>(null);
@@ -61,10 +66,28 @@ export function Plan() {
     link.click();
   }
 
+  async function savePaper(paper: "instructions" | "materials", title: string) {
+    const made = await stampAs("printed");
+    if (!made) return;
+    try {
+      const data = await fetchFile(`/api/pieces/${id}/versions/${made.number}/papers/${paper}?${new URLSearchParams({ sheet: keptSheet(), unit })}`, {});
+      saveFile(`${state.doc.name}, ${title}.pdf`, data, "application/pdf");
+    } catch (err) {
+      setSays((err as Error).message);
+    }
+  }
+
   return (
     <div className="plan-room">
       <div className="plan-tools">
-        <Button variant="contained" onClick={() => void print()}>
+        <IntoKit id={id} name={state.doc.name} ready={() => bench.flush()} onSays={setSays} />
+        <Button variant="outlined" onClick={() => void savePaper("instructions", "instructions")}>
+          Instructions (PDF)
+        </Button>
+        <Button variant="outlined" onClick={() => void savePaper("materials", "materials")}>
+          Materials (PDF)
+        </Button>
+        <Button variant="outlined" onClick={() => void print()}>
           Print
         </Button>
         <Button variant="outlined" onClick={() => void saveHtml()}>

@@ -111,6 +111,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
                   </>
                 )}
                 {run.turned && <em> reversed</em>}
+                {run.free && <em> any order</em>}
                 {run.side && run.side !== all[i - 1]?.side && <em> {run.side === "right" ? "to the right" : "to the left"}</em>}
                 <span className="reach">{run.reachedMm !== undefined && text(run.reachedMm)}</span>
               </li>
