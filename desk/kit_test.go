@@ -271,6 +271,7 @@ func TestKitsThatCannotBe(t *testing.T) {
 		"a bad piece":      {func(k *format.Kit) { k.Pieces[0].Document.Closure.Type = "glue" }, "Last Ferry: "},
 		"of later":         {func(k *format.Kit) { k.Format = "mala-kit/9" }, "newer Mala"},
 		"no kit":           {func(k *format.Kit) { k.Format = "mala-piece/2" }, "not a kit file"},
+		"sold too much":    {func(k *format.Kit) { k.Pieces = slices.Repeat(k.Pieces, 12) }, "come to 240 finished ones"},
 		"too many":         {func(k *format.Kit) { k.Pieces = slices.Repeat(k.Pieces, 13) }, "at most 12 pieces"},
 	} {
 		k := kitOf(t, "last-ferry")

@@ -101,6 +101,10 @@ test("a kit that somebody else saved is not overwritten, and a file that is none
   await page.keyboard.press("Enter");
   await expect(page.getByRole("alert")).toContainText("Your state is saved as version 3");
   await expect(page.getByLabel("Notes")).toHaveValue("theirs");
+  await page.getByText("Versions").click();
+  await page.getByRole("button", { name: "Restore version 3" }).click();
+  await expect(page.getByRole("textbox", { name: "Name of the kit" })).toHaveValue("Mine");
+  await saved(page, 4);
   await page.goto("/kits");
   await page.getByTestId("kit-file").setInputFiles({ name: "piece.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(made.kit.pieces[0].document)) });
   await expect(page.getByRole("alert")).toContainText("no such field");

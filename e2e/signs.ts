@@ -3,6 +3,7 @@ export const SIGNS = [
   { name: "run", piece: "Fringe of Foam", line: "9B" },
   { name: "group", piece: "Fringe of Foam", line: "4(B 3S)" },
   { name: "mirror", piece: "Fringe of Foam", line: "<6S 2B R | T>" },
+  { name: "free", piece: "Beachcomber", line: "?(4D 3B 2M)" },
   { name: "length", piece: "Fringe of Foam", line: "B {25mm: S R} B" },
   { name: "reversed", piece: "Harbour Lights", line: "2P C A ~C 2P" },
   { name: "gap", piece: "Fringe of Foam", line: "B _10mm B _10mm B" },

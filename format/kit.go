@@ -53,6 +53,7 @@ const (
 	mostQuantity  = 100
 	mostBags      = 24
 	mostListed    = 400
+	mostCells     = 200
 )
 
 // ReadKit reads a kit file strictly. The error is Faults.
@@ -84,8 +85,17 @@ func notKit(format string) Faults {
 	return Faults{{Where: "format", Says: fmt.Sprintf("%q is not a kit file. One begins with \"format\": %q.", format, KitFormat)}}
 }
 
-// Upgrade brings the pieces to the format written now.
+// Upgrade brings the pieces to the format written now, and writes lists out that are not
+// there.
 func (k *Kit) Upgrade() {
+	if k.Pieces == nil {
+		k.Pieces = []KitPiece{}
+	}
+	for i := range k.Bags {
+		if k.Bags[i].Of == nil {
+			k.Bags[i].Of = []string{}
+		}
+	}
 	for i := range k.Pieces {
 		k.Pieces[i].Document.Upgrade()
 	}
@@ -112,6 +122,7 @@ func (k *Kit) Check() error {
 	}
 	b.names("sizes", k.Sizes, k.AllSizes())
 	b.names("colourways", k.Colourways, k.AllColourways())
+	b.cells()
 	b.bags()
 	for where, list := range map[string][]string{"own": k.Own, "premade": k.Premade, "tools": k.Tools} {
 		if len(list) > mostListed {
@@ -161,6 +172,14 @@ func (b *kitChecker) names(where string, sold, known []string) {
 		case slices.Contains(sold[:i], name):
 			b.add(fmt.Sprintf("%s[%d]", where, i), "%q is there twice. Remove one.", name)
 		}
+	}
+}
+
+// cells holds what is sold to what can be looked at.
+func (b *kitChecker) cells() {
+	n := len(b.kit.SizesSold()) * len(b.kit.ColourwaysSold()) * max(1, len(b.kit.Pieces))
+	if n > mostCells {
+		b.add("sizes", "In every size and colourway these pieces come to %d finished ones; a kit has at most %d. Sell it in fewer.", n, mostCells)
 	}
 }
 

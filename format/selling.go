@@ -82,8 +82,17 @@ func amount(text string) money.Amount {
 	return a
 }
 
-// Check says what cannot be. The error is Faults.
+// Check says what cannot be, and writes lists out that are not there. The error is Faults.
 func (s *Selling) Check() error {
+	if s.Spares == nil {
+		s.Spares = []SpareRule{}
+	}
+	if s.Extras == nil {
+		s.Extras = []Extra{}
+	}
+	if s.Seconds == nil {
+		s.Seconds = map[string]int{}
+	}
 	var faults Faults
 	add := func(where, says string, args ...any) {
 		faults = append(faults, Fault{Where: where, Says: fmt.Sprintf(says, args...)})

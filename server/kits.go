@@ -101,6 +101,7 @@ func (s *server) registerKits(api huma.API) {
 		})
 	call(api, huma.Operation{OperationID: "saveKit", Method: http.MethodPut, Path: "/api/kits/{id}", Summary: "Save a kit as its next version"},
 		func(ctx context.Context, in *saveKitInput) (*kitAnswer, error) {
+			in.Body.Kit.Upgrade()
 			if err := in.Body.Kit.Check(); err != nil {
 				return nil, err
 			}

@@ -109,6 +109,10 @@ func TestKitsAndSellingAreHeldToWhatCanBe(t *testing.T) {
 			t.Errorf("%s: %s, %s", name, res.Status, p.Detail)
 		}
 	}
+	var bare server.KitState
+	if res := b.call("POST", "/api/kits", `{"format":"mala-kit/1","name":"x","bags":[{"name":"a"}]}`, &bare); res.StatusCode != http.StatusOK || bare.Kit.Pieces == nil || bare.Kit.Bags[0].Of == nil {
+		t.Errorf("%s: a list that is not there: %+v", res.Status, bare.Kit)
+	}
 	comma := with(func(s *format.Selling) { s.PerHour, s.Currency = "17,50", "crowns" })
 	var saved server.SellingState
 	if res := b.call("PUT", "/api/selling", map[string]any{"base": 1, "selling": comma}, &saved); res.StatusCode != http.StatusOK || saved.Selling.PerHour != "17,50" || saved.Revision != 2 {

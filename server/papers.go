@@ -28,11 +28,11 @@ type PaperWanted struct {
 type paperInput struct {
 	KitID
 	PaperWanted
-	Option    int    `query:"option" minimum:"0"`
-	Size      int    `query:"size" minimum:"0"`
-	Colourway int    `query:"colourway" minimum:"0"`
-	Copies    int    `query:"copies" default:"1"`
-	Version   int    `query:"version" minimum:"0" doc:"Of the kit; as it stands if absent."`
+	Option    int `query:"option" minimum:"0"`
+	Size      int `query:"size" minimum:"0"`
+	Colourway int `query:"colourway" minimum:"0"`
+	Copies    int `query:"copies" default:"1"`
+	Version   int `query:"version" minimum:"0" doc:"Of the kit; as it stands if absent."`
 }
 
 func (s *server) registerPapers(api huma.API) {

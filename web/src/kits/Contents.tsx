@@ -5,6 +5,7 @@ import { api, unwrap, type KitPiece } from "../api/client.ts";
 import { Choice } from "../pieces/Answers.tsx";
 import { AddPiece } from "./AddPiece.tsx";
 import { namesIn } from "./cell.ts";
+import { KitVersions } from "./KitVersions.tsx";
 import { Packing } from "./Packing.tsx";
 import { SettledField } from "./SettledField.tsx";
 import type { KitBench } from "./useKit.ts";
@@ -40,6 +41,7 @@ export function Contents({ bench }: { bench: KitBench }) {
       />
       <SettledField label="Set price" holder="follows from the cost" value={kit.price ?? ""} most={12} onValue={(price) => bench.change({ price: price || undefined })} />
       <Packing bench={bench} />
+      <KitVersions bench={bench} />
       <SettledField label="Notes" value={kit.notes ?? ""} most={10_000} lines onValue={(notes) => bench.change({ notes: notes || undefined })} />
     </aside>
   );

@@ -123,7 +123,7 @@ export function KitsRoom() {
 }
 
 function aboutKit(kit: KitCard): string {
-  const pieces = kit.pieces.length === 0 ? "nothing in it yet" : kit.pieces.length === 1 ? kit.pieces[0] : kit.choice ? `one of ${kit.pieces.join(", ")}` : kit.pieces.join(", ");
+  const pieces = kit.pieces.length === 0 ? "nothing in it yet" : kit.pieces.length === 1 ? (kit.pieces[0] === kit.name ? "" : kit.pieces[0]) : kit.choice ? `one of ${kit.pieces.join(", ")}` : kit.pieces.join(", ");
   const many = (n: number, what: string) => (n > 1 ? `${n} ${what}` : "");
   return [pieces, many(kit.sizes, "sizes"), many(kit.colourways, "colourways")].filter(Boolean).join(" · ");
 }

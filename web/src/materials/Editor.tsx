@@ -76,6 +76,7 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
             <Input key={field.name} field={field} material={m} onChange={change} />
           ))}
           {m.class === "bead" && <BeadExtras m={m} onChange={change} />}
+          <TextField label="Place in the shop" value={m.place ?? ""} onChange={(e) => change({ place: e.target.value || undefined })} slotProps={{ htmlInput: { maxLength: 40 } }} />
           <Packs m={m} onChange={change} />
           <NumberField label={m.class === "cord" ? "In stock, mm" : "In stock"} value={onHand} onChange={(n) => setOnHand(n === undefined ? n : Math.round(n))} />
         </div>
