@@ -71,7 +71,7 @@ func (p *paper) runs(one *piece, s *desk.Strand) {
 	const across = 3
 	columns := []column{}
 	for range across {
-		columns = append(columns, column{title: "", mm: 6}, column{title: "", mm: 9, right: true, bold: true}, column{title: ""}, column{title: "reached", mm: 19, right: true})
+		columns = append(columns, column{title: "", mm: 9}, column{title: "", mm: 8, right: true, bold: true}, column{title: ""}, column{title: "reached", mm: 19, right: true})
 	}
 	rows := make([][]cell, (len(runs)+across-1)/across)
 	for i, run := range runs {
@@ -89,7 +89,7 @@ func (p *paper) runs(one *piece, s *desk.Strand) {
 		if run.Turned {
 			name += ", reversed"
 		}
-		rows[at] = append(rows[at], p.tick(), says(fmt.Sprint(run.Count)), says(name), says(run.ReachedMm.In(p.unit)))
+		rows[at] = append(rows[at], p.tickAt(4), says(fmt.Sprint(run.Count)), says(name), says(run.ReachedMm.In(p.unit)))
 	}
 	for i := range rows {
 		for len(rows[i]) < len(columns) {

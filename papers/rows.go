@@ -59,7 +59,11 @@ func (r *row) reach(from, to float64) (up, down float64) {
 	for _, parts := range [][]desk.EndPart{r.strand.Left, r.strand.Right} {
 		for _, p := range parts {
 			if p.Mm > 0 && max(p.FromMm, p.ToMm) > length.MM(from) && min(p.FromMm, p.ToMm) < length.MM(to) {
-				up, down = max(up, 6), max(down, 6)
+				half := 6.0
+				if o, ok := r.analysis.Drawing.Outlines[p.Material]; p.Links > 0 && (!ok || len(o.Seats) == 0) {
+					half = 3 // of plain chain
+				}
+				up, down = max(up, half), max(down, half)
 			}
 		}
 	}
@@ -105,6 +109,10 @@ func (r *row) draw(k ink, from, to float64) {
 				k.draw(ellipse((a+b)/2-from, 0, math.Abs(b-a)/2, math.Abs(b-a)/3), stroke(grey, 0.35))
 				continue
 			}
+			if o, ok := r.analysis.Drawing.Outlines[p.Material]; ok && len(o.Seats) > 0 && p.Links > 0 {
+				r.beadLinks(k, p, &o, from, to)
+				continue
+			}
 			finding(k, p.Role, materialIn(r.doc, p.Material), a-from, b-from, 0)
 		}
 	}
@@ -114,6 +122,28 @@ func (r *row) draw(k ink, from, to float64) {
 		}
 		if o, ok := r.outline(p); ok {
 			bead(k, materialIn(r.doc, p.Material), &o, float64(p.AtMm)-from, 0, p.Turned)
+		}
+	}
+}
+
+// beadLinks draws bead links one behind the other, with the chain between them.
+func (r *row) beadLinks(k ink, p desk.EndPart, o *desk.Outline, from, to float64) {
+	low, all := min(float64(p.FromMm), float64(p.ToMm)), math.Abs(float64(p.ToMm-p.FromMm))
+	between, chain := 0.0, (*format.Material)(nil)
+	if p.Between != nil {
+		chain = materialIn(r.doc, p.Between.Of)
+		between = float64(chain.InsideMm) * float64(p.Between.Links)
+	}
+	each := (all - between*float64(p.Links-1)) / float64(p.Links)
+	m := materialIn(r.doc, p.Material)
+	for i := range p.Links {
+		x := low + float64(i)*(each+between)
+		if x > to || x+each+between < from {
+			continue
+		}
+		bead(turnedInk{k, -math.Pi / 2, x - from, 0}, m, o, 0, 0, false)
+		if chain != nil && i+1 < p.Links {
+			finding(k, "chain", chain, x+each-from, x+each+between-from, 0)
 		}
 	}
 }
@@ -143,8 +173,10 @@ func DiagramOf(doc *format.Document, a *desk.Analysis, strand int) (string, erro
 // row it is.
 func (s *sheet) folded(r *row) {
 	from, to := r.span()
-	for start := from; start < to-0.01; start += s.width() {
-		end := min(start+s.width(), to)
+	lengths := math.Ceil((to - from) / s.width()) // as many as it takes, all alike
+	each := (to - from) / max(lengths, 1)
+	for start := from; start < to-0.01; start += each {
+		end := min(start+each, to)
 		up, down := r.reach(start, end)
 		s.room(up + down + 8)
 		x, y := s.pdf.GetX(), s.pdf.GetY()

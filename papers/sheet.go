@@ -321,8 +321,11 @@ func (s *sheet) rule() {
 }
 
 // tick is a square to tick.
-func (s *sheet) tick() cell {
+func (s *sheet) tick() cell { return s.tickAt(0) }
+
+// tickAt is one so far from the left of its column.
+func (s *sheet) tickAt(in float64) cell {
 	return cell{draw: func(x, y, _, high float64) {
-		pdfInk{s.pdf, x, y + high/2 - 2}.draw(box(0, 0, 4, 4), stroke(grey, 0.25))
+		pdfInk{s.pdf, x + in, y + high/2 - 2}.draw(box(0, 0, 4, 4), stroke(grey, 0.25))
 	}}
 }
