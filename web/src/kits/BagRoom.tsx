@@ -10,7 +10,7 @@ import { BagTools } from "./BagTools.tsx";
 import { cellAt, cellName } from "./cell.ts";
 import { useKitContext } from "./KitRoom.tsx";
 import { Papers } from "./Papers.tsx";
-import { PiecePictures } from "./PiecePictures.tsx";
+import { PiecePictures } from "../pieces/PiecePictures.tsx";
 import { PriceSum } from "./PriceSum.tsx";
 
 const MOST = 10_000;

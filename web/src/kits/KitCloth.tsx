@@ -1,8 +1,9 @@
 import { Link } from "react-router";
 import type { KitCell, KitMatrix } from "../api/client.ts";
+import { Cloth, FromStock, Wrong } from "../colours/Cloth.tsx";
+import { PiecePictures } from "../pieces/PiecePictures.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import { cellAddress } from "./cell.ts";
-import { PiecePictures } from "./PiecePictures.tsx";
 import "../colours/colours.css"; // the cloth
 
 interface Props {
@@ -12,42 +13,22 @@ interface Props {
   behind: boolean;
 }
 
-/** KitCloth lays out all that a kit is sold in, as finished pieces: colourways down, sizes across. */
+/** KitCloth lays out all that a kit is sold in, of a choice each piece by itself. */
 export function KitCloth({ id, matrix, copies, behind }: Props) {
+  const { options, sizes, colourways, cells } = matrix;
+  const at = (o: number, s: number, c: number) => cells[(o * colourways.length + c) * sizes.length + s];
   return (
     <>
-      {matrix.options.map((option, o) => (
+      {options.map((option, o) => (
         <section key={o} aria-label={option || "The kit"}>
           {option && <h2 className="option">{option}</h2>}
-          <table className={`cloth ${behind ? "behind" : ""}`}>
-            <caption className="hidden">{option || "The kit"} in its sizes and colourways</caption>
-            {(matrix.sizes.length > 1 || matrix.sizes[0]) && (
-              <thead>
-                <tr>
-                  <td />
-                  {matrix.sizes.map((name, i) => (
-                    <th key={i} scope="col">
-                      {name || "As it is"}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-            )}
-            <tbody>
-              {matrix.colourways.map((name, c) => (
-                <tr key={c}>
-                  <th scope="row">{name || (matrix.colourways.length > 1 ? "Its own colours" : <span className="hidden">Its own colours</span>)}</th>
-                  {matrix.cells
-                    .filter((cell) => cell.option === o && cell.colourway === c)
-                    .map((cell) => (
-                      <td key={cell.size}>
-                        <OneCell id={id} cell={cell} matrix={matrix} copies={copies} />
-                      </td>
-                    ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Cloth
+            caption={`${option || "The kit"} in its sizes and colourways`}
+            sizes={sizes}
+            colourways={colourways}
+            behind={behind}
+            cell={(s, c) => <OneCell id={id} cell={at(o, s, c)} matrix={matrix} copies={copies} />}
+          />
         </section>
       ))}
     </>
@@ -75,16 +56,9 @@ function OneCell({ id, cell, matrix, copies }: { id: string; cell: KitCell; matr
         {cell.unpriced ? `, ${cell.unpriced} without a price` : ""}
       </p>
       <p className="quiet">
-        {cell.makeable > 0 ? `${cell.makeable} from stock` : "none from stock"}
-        {cell.runsOut && `, then ${cell.runsOut.toLowerCase()} runs out`}
+        <FromStock {...cell} />
       </p>
-      {cell.wrong && (
-        <ul className="wrong">
-          {cell.wrong.slice(0, 3).map((says) => (
-            <li key={says}>{says}</li>
-          ))}
-        </ul>
-      )}
+      <Wrong wrong={cell.wrong} />
     </>
   );
 }

@@ -3,7 +3,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, unwrap, type Kit, type KitCard } from "../api/client.ts";
-import { PiecePictures } from "./PiecePictures.tsx";
+import { PiecePictures } from "../pieces/PiecePictures.tsx";
 import "./kits.css";
 
 const MOST = 200;

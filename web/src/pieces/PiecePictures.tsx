@@ -4,7 +4,7 @@ import { identity } from "../api/identity.ts";
 import { opened } from "../api/opened.ts";
 import { usePicture } from "../felt/usePicture.ts";
 import { DrawnPicture } from "../felt/WholePicture.tsx";
-import { useInTurn } from "../pieces/useInTurn.ts";
+import { useInTurn } from "./useInTurn.ts";
 
 /** PiecePictures shows finished pieces side by side. */
 export function PiecePictures({ documents }: { documents: Document[] }) {
