@@ -130,7 +130,8 @@ func (w *kitWork) pack(c CellOf) (*packed, error) {
 	if err := w.check(c); err != nil {
 		return nil, err
 	}
-	out := &packed{of: c, kit: &kit.Kit{Premade: set(w.doc.Premade), Own: set(w.doc.Own), Rules: w.from.Selling.Rules(), Learner: w.from.Selling.Learner && !w.doc.MadeUp}}
+	swapped := w.swapped(c)
+	out := &packed{of: c, kit: &kit.Kit{Premade: set(w.doc.Premade, swapped), Own: set(w.doc.Own, swapped), Rules: w.from.Selling.Rules(), Learner: w.from.Selling.Learner && !w.doc.MadeUp}}
 	for _, i := range w.holds(c) {
 		v, err := w.variant(i, w.sizes[c.Size], w.colours[c.Colourway])
 		if err != nil {
@@ -139,7 +140,6 @@ func (w *kitWork) pack(c CellOf) (*packed, error) {
 		out.variants = append(out.variants, v)
 		out.kit.Pieces = append(out.kit.Pieces, kit.Piece{Of: v.m, Quantity: w.doc.Pieces[i].Quantity})
 	}
-	swapped := w.swapped(c)
 	for _, b := range w.doc.Bags {
 		bag := kit.Bag{Name: b.Name}
 		for _, id := range b.Of {
@@ -152,8 +152,7 @@ func (w *kitWork) pack(c CellOf) (*packed, error) {
 	return out, nil
 }
 
-// swapped says what takes the place of what in a cell's colourway, so that a bag holds it
-// there too.
+// swapped says what takes the place of what in a cell's colourway: it is packed as that is.
 func (w *kitWork) swapped(c CellOf) map[string]string {
 	out := map[string]string{}
 	for _, i := range w.holds(c) {
@@ -168,10 +167,11 @@ func (w *kitWork) swapped(c CellOf) map[string]string {
 	return out
 }
 
-func set(ids []string) map[string]bool {
+// set holds ids, and what takes their places.
+func set(ids []string, swapped map[string]string) map[string]bool {
 	out := map[string]bool{}
 	for _, id := range ids {
-		out[id] = true
+		out[cmp.Or(swapped[id], id)] = true
 	}
 	return out
 }

@@ -146,6 +146,9 @@ func TestOwnPremadeAndNamedBags(t *testing.T) {
 		t.Errorf("%+v", b.Bags[0])
 	}
 	k.Own = []string{"sea-pearl-4"}
+	if line := lineIn(t, billOf(t, k, desk.CellOf{Colourway: dusk}, 10, from), "dusk-pearl-4"); !line.Own {
+		t.Errorf("in another colour it is not the buyer's own: %+v", line)
+	}
 	own := billOf(t, k, desk.CellOf{}, 10, from)
 	line := lineIn(t, own, "sea-pearl-4")
 	if !line.Own || line.Count != 100 || line.Spare != 0 || slices.ContainsFunc(own.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "sea-pearl-4" }) || slices.ContainsFunc(own.Price.Parts, func(p desk.KitShare) bool { return p.Material == "sea-pearl-4" }) {

@@ -70,7 +70,7 @@ test("a bag opens with its heaps, spares apart, the price below, and what is the
   await page.getByRole("checkbox", { name: /Ruler/ }).check();
   await page.getByRole("link", { name: "All that is sold" }).click();
   await page.getByText("Bags, and what is the buyer's own").click();
-  await page.getByRole("combobox", { name: "Dusk-pearl round: where it lies" }).first().selectOption("buyer's own");
+  await page.getByRole("combobox", { name: "Dusk-pearl round 4 mm: where it lies" }).selectOption("buyer's own");
   await saved(page, 3);
   await page.getByRole("link", { name: "Open the bag of 18 in, Dusk" }).click();
   await expect(page.getByRole("region", { name: "The buyer's own" })).toContainText("103");
@@ -146,4 +146,35 @@ test("a piece ends at its kit sheet: its papers are printed there, and it goes i
   await page.getByRole("menuitem", { name: "A new kit of this piece" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the kit" })).toHaveValue(/^For one test/);
   await expect(page.locator(".cloth tbody tr")).toHaveCount(4);
+});
+
+test("a kit is packed bag by bag on the packer's page, by keyboard alone", async ({ page }) => {
+  await openKit(page, "Beachcomber");
+  await page.getByRole("link", { name: "Open the bag of the kit" }).focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("link", { name: "Pack it" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("0 of 5 packed")).toBeVisible();
+  expect((await new AxeBuilder({ page }).include(".pack-room").analyze()).violations).toEqual([]);
+  for (const box of await page.getByRole("checkbox").all()) {
+    await box.focus();
+    await page.keyboard.press("Space");
+  }
+  await expect(page.getByRole("button", { name: "Beads ✓", exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Next: Findings and cord" }).press("Enter");
+  await page.getByRole("checkbox", { name: /Elastic/ }).press("Space");
+  await expect(page.getByText("5 of 5 packed")).toBeVisible();
+  await expect(page.getByText(/^Packed\. Add bag and card, instructions, needle of thin folded wire\.$/)).toBeVisible();
+  expect((await new AxeBuilder({ page }).include(".pack-room").analyze()).violations).toEqual([]);
+});
+
+test("colourways are seen as strips, and the bill by piece and row", async ({ page }) => {
+  await openKit(page, "Last Ferry");
+  await page.getByText("As strips, below one another").click();
+  await expect(page.locator(".strips img")).toHaveCount(4);
+  await expect.poll(() => page.locator(".strips img").first().evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(300);
+  await openKit(page, "Tidewrack");
+  await page.getByRole("link", { name: "Open the bag of the kit" }).click();
+  await page.getByText("The bill by piece and row").click();
+  await expect(page.getByRole("row", { name: /^Tide stone/ })).toContainText(/\d+ \(\d+ \+ \d+ \+ \d+ \+ \d+\)/);
 });

@@ -241,7 +241,7 @@ func TestFilesThatAreNoPapers(t *testing.T) {
 
 // Names of any script and length are printed, whatever the fonts hold.
 func TestNamesOfEveryKind(t *testing.T) {
-	for _, name := range []string{"𝔉erry 🚢 bell", "Паром", "最終フェリー", strings.Repeat("Ferry ", 19), strings.Repeat("x", 120), "(a) \\ b ) c", "‮turned"} {
+	for _, name := range []string{"𝔉erry 🚢 bell", "Паром", "最終フェリー", strings.Repeat("Ferry ", 19), strings.Repeat("x", 120), "(a) \\ b ) c", "\u202eturned"} {
 		k := kitNamed(t, "Three evenings, the stack")
 		k.Name = name
 		for _, paper := range papers.Kinds() {

@@ -89,7 +89,7 @@ func (s *server) registerKits(api huma.API) {
 	call(api, huma.Operation{OperationID: "listKits", Method: http.MethodGet, Path: "/api/kits", Summary: "The kits, the one changed last first"}, s.listKits)
 	call(api, huma.Operation{OperationID: "createKit", Method: http.MethodPost, Path: "/api/kits", Summary: "Save a new kit, or read a kit file"},
 		func(ctx context.Context, in *struct{ Body format.Kit }) (*kitAnswer, error) {
-			in.Body.Upgrade()
+			s.standAlone(ctx, &in.Body)
 			if err := in.Body.Check(); err != nil {
 				return nil, err
 			}
@@ -101,7 +101,7 @@ func (s *server) registerKits(api huma.API) {
 		})
 	call(api, huma.Operation{OperationID: "saveKit", Method: http.MethodPut, Path: "/api/kits/{id}", Summary: "Save a kit as its next version"},
 		func(ctx context.Context, in *saveKitInput) (*kitAnswer, error) {
-			in.Body.Kit.Upgrade()
+			s.standAlone(ctx, &in.Body.Kit)
 			if err := in.Body.Kit.Check(); err != nil {
 				return nil, err
 			}
@@ -206,6 +206,17 @@ func (s *server) standing(ctx context.Context, doc *format.Document) *format.Doc
 	out := doc.Tidied()
 	out.House = out.House.Merge(s.options(ctx, "").House).Merge(format.DefaultHouse())
 	return out
+}
+
+// standAlone fills in the house method of every piece that does not have all of it, so that
+// what is printed follows from the kit alone.
+func (s *server) standAlone(ctx context.Context, kit *format.Kit) {
+	kit.Upgrade()
+	house := s.options(ctx, "").House.Merge(format.DefaultHouse())
+	for i := range kit.Pieces {
+		doc := &kit.Pieces[i].Document
+		doc.House = doc.House.Merge(house)
+	}
 }
 
 // kitPiece keeps the piece's draft as a version, and gives it as a kit holds it.

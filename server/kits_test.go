@@ -2,6 +2,7 @@ package server_test
 
 import (
 	"net/http"
+	"slices"
 	"strings"
 	"testing"
 
@@ -108,6 +109,13 @@ func TestKitsAndSellingAreHeldToWhatCanBe(t *testing.T) {
 		if res := b.call(tt.method, tt.path, tt.body, &p); res.StatusCode != tt.status || !strings.Contains(p.Detail, tt.says) {
 			t.Errorf("%s: %s, %s", name, res.Status, p.Detail)
 		}
+	}
+	plain := k.Kit
+	plain.Pieces = slices.Clone(plain.Pieces)
+	plain.Pieces[0].Document.House = format.House{Crimp: "flat"}
+	var stands server.KitState
+	if b.call("POST", "/api/kits", plain, &stands); stands.Kit.Pieces[0].Document.House.Crimp != "flat" || stands.Kit.Pieces[0].Document.House.TailMm == nil {
+		t.Errorf("its house method is not whole: %+v", stands.Kit.Pieces[0].Document.House)
 	}
 	var bare server.KitState
 	if res := b.call("POST", "/api/kits", `{"format":"mala-kit/1","name":"x","bags":[{"name":"a"}]}`, &bare); res.StatusCode != http.StatusOK || bare.Kit.Pieces == nil || bare.Kit.Bags[0].Of == nil {

@@ -79,7 +79,7 @@ func (k *Kit) Pack(bill []*Line) []Packed {
 func (l *Line) split() (made, strung Item) {
 	made, strung = Item{Line: l, Count: l.For}, Item{Line: l, Count: l.Count - l.For}
 	for _, c := range l.Cuts {
-		if c.Row < 0 {
+		if c.Made {
 			made.Cuts = append(made.Cuts, c)
 		} else {
 			strung.Cuts = append(strung.Cuts, c)

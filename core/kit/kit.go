@@ -35,14 +35,14 @@ type Line struct {
 	For     int   // of the count, what components are made of
 	Cuts    []Cut
 	Class   Class
-	Spare   int       // beyond the count
-	More    length.MM // of a cord: beyond its cuts, in each of them
+	Spare   int // beyond the count
 	Own     bool
 }
 
 // Cut is so many alike lengths, for a row of a piece; of what components take, of no row.
 type Cut struct {
-	Piece, Row int // Row is from 0, -1 of none
+	Piece, Row int  // Row is from 0; -1 of what all rows share and of what components take
+	Made       bool // a component takes it
 	N          int
 	Length     length.MM
 	Least      length.MM // the shortest that the row can be made with
@@ -131,7 +131,7 @@ func (b *biller) take(of *material.Material, n int, inComponent bool) {
 	case of.Component != nil && !b.kit.Premade[of.ID]:
 		for _, part := range of.Component.Parts {
 			if part.Of.Class == material.ClassCord {
-				b.lengths(part.Of, Cut{Piece: b.piece, Row: -1, N: n, Length: part.Length})
+				b.lengths(part.Of, Cut{Piece: b.piece, Row: -1, Made: true, N: n, Length: part.Length})
 				continue
 			}
 			b.take(part.Of, part.Count*n, true)
@@ -152,7 +152,7 @@ func (b *biller) chain(c measure.Count, quantity int) {
 	l.Count += c.Count * quantity
 	l.ByPiece[b.piece] += c.Count * quantity
 	for _, p := range b.kit.Pieces[b.piece].Of.ChainPieces(c.Material) {
-		l.join(Cut{Piece: b.piece, Row: max(0, p.Strand), N: quantity, Length: p.Length, Least: p.Length})
+		l.join(Cut{Piece: b.piece, Row: p.Strand, N: quantity, Length: p.Length, Least: p.Length})
 	}
 }
 
@@ -178,7 +178,7 @@ func (b *biller) lengths(of *material.Material, c Cut) {
 	l := b.line(of)
 	l.Count += c.N
 	l.ByPiece[c.Piece] += c.N
-	if c.Row < 0 {
+	if c.Made {
 		l.For += c.N
 	}
 	l.join(c)
@@ -187,7 +187,7 @@ func (b *biller) lengths(of *material.Material, c Cut) {
 // join adds a cut to those that are alike.
 func (l *Line) join(c Cut) {
 	for i, o := range l.Cuts {
-		if o.Piece == c.Piece && o.Row == c.Row && o.Length == c.Length {
+		if o.Piece == c.Piece && o.Row == c.Row && o.Made == c.Made && o.Length == c.Length {
 			l.Cuts[i].N += c.N
 			return
 		}

@@ -34,6 +34,7 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import("../kits/KitRoom.tsx")).KitRoom }),
         children: [
           { index: true, lazy: async () => ({ Component: (await import("../kits/KitTable.tsx")).KitTable }) },
+          { path: "bag/:cell/pack", lazy: async () => ({ Component: (await import("../kits/PackRoom.tsx")).PackRoom }) },
           { path: "bag/:cell", lazy: async () => ({ Component: (await import("../kits/BagRoom.tsx")).BagRoom }) },
         ],
       },

@@ -7,6 +7,7 @@ import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { useUnit } from "../units/UnitContext.tsx";
 import { ColourwayEditor } from "./ColourwayEditor.tsx";
 import { MatrixCloth } from "./MatrixCloth.tsx";
+import { Strips } from "./Strip.tsx";
 import "./colours.css";
 
 const MOST = 12;
@@ -55,6 +56,7 @@ export function ColoursRoom() {
       <div className="cloth-room" role="region" aria-label="Sizes and colourways" tabIndex={0}>
         {state.behind && <p role="alert">The bead line has an error; this is how the piece was before.</p>}
         {found.error && <p role="alert">{found.error.message}</p>}
+        {found.data && <Strips colourways={found.data.colourways} documents={found.data.colourways.map((_, c) => found.data.cells[c * found.data.sizes.length].document)} />}
         {found.data && <MatrixCloth matrix={found.data} behind={found.isPlaceholderData} />}
       </div>
     </div>

@@ -6,6 +6,7 @@ import { api, unwrap } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import { Bags } from "./Bags.tsx";
+import { ByPiece } from "./ByPiece.tsx";
 import { BagTools } from "./BagTools.tsx";
 import { cellAt, cellName } from "./cell.ts";
 import { useKitContext } from "./KitRoom.tsx";
@@ -42,11 +43,15 @@ export function BagRoom() {
             All that is sold
           </Link>
           <h2>{bill ? cellName(bench.state.kit, bill) : " "}</h2>
+          <Link to={`/kits/${id}/bag/${address}/pack?copies=${typed}`} className="link">
+            Pack it
+          </Link>
           <TextField size="small" label="For how many" value={typed} onChange={(e) => setTyped(e.target.value)} error={wrong} helperText={wrong ? `A number from 1 to ${MOST}.` : undefined} slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 5 } }} sx={{ width: 130 }} />
         </header>
         {found.error && <p role="alert">{found.error.message}</p>}
         {bench.says && <p role="alert">{bench.says}</p>}
         {bill && <Bags bill={bill} copies={copies} />}
+        {bill && <ByPiece bill={bill} />}
       </div>
       <aside className="side right" aria-label="Price and tools">
         {bill && (

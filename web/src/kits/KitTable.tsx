@@ -4,6 +4,7 @@ import { useState } from "react";
 import { api, unwrap } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { useUnit } from "../units/UnitContext.tsx";
+import { Strips } from "../colours/Strip.tsx";
 import { AllPapers } from "./AllPapers.tsx";
 import { Contents } from "./Contents.tsx";
 import { KitCloth } from "./KitCloth.tsx";
@@ -35,6 +36,7 @@ export function KitTable() {
         </div>
         {found.error && <p role="alert">{found.error.message}</p>}
         {bench.kit.pieces.length === 0 && <p className="quiet">Nothing is in this kit yet. Put a piece into it.</p>}
+        {found.data && found.data.colourways.length > 1 && <Strips colourways={found.data.colourways} documents={found.data.colourways.map((_, c) => found.data.documents[found.data.cells[c * found.data.sizes.length].pieces[0].document])} />}
         {found.data && bench.kit.pieces.length > 0 && <KitCloth id={id} matrix={found.data} copies={copies} behind={found.isPlaceholderData} />}
       </div>
     </div>

@@ -1,5 +1,6 @@
 import { Button } from "@mui/material";
 import type { KitState } from "../api/client.ts";
+import { sizeOf } from "../dishes/size.ts";
 import { SettledField } from "./SettledField.tsx";
 import type { KitBench } from "./useKit.ts";
 
@@ -25,7 +26,9 @@ export function Packing({ bench }: { bench: KitBench }) {
     const premade = made ? [...without(m.id, kit.premade), m.id] : without(m.id, kit.premade);
     void bench.change({ premade: premade.length > 0 ? premade : undefined });
   }
-  if (state.materials.length === 0) return null;
+  const known = new Map(kit.pieces.flatMap(({ document }) => document.materials.map((m) => [m.id, m])));
+  const materials = state.materials.map((m) => ({ ...m, size: m.class === "bead" && known.has(m.id) ? sizeOf(known.get(m.id)!) : "" }));
+  if (materials.length === 0) return null;
   return (
     <details className="packing">
       <summary>Bags, and what is the buyer's own</summary>
@@ -44,9 +47,11 @@ export function Packing({ bench }: { bench: KitBench }) {
       )}
       <table className="list">
         <tbody>
-          {state.materials.map((m) => (
+          {materials.map((m) => (
             <tr key={m.id}>
-              <th scope="row">{m.name}</th>
+              <th scope="row">
+                {m.name} <span className="quiet">{m.size}</span>
+              </th>
               <td>
                 {m.class === "component" ? (
                   <select aria-label={`${m.name}: how it is packed`} value={kit.premade?.includes(m.id) ? "made" : "parts"} onChange={(e) => make(m, e.target.value === "made")}>
@@ -54,7 +59,7 @@ export function Packing({ bench }: { bench: KitBench }) {
                     <option value="made">made by the shop</option>
                   </select>
                 ) : (
-                  <select aria-label={`${m.name}: where it lies`} value={where(m)} onChange={(e) => move(m, e.target.value)}>
+                  <select aria-label={`${m.name} ${m.size}: where it lies`} value={where(m)} onChange={(e) => move(m, e.target.value)}>
                     <option value={USUAL}>usual bag</option>
                     {bags.map((bag, i) => (
                       <option key={i} value={bagValue(i)}>

@@ -1,0 +1,95 @@
+import { Button } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
+import { api, unwrap, type BagItem, type KitBill } from "../api/client.ts";
+import { identity } from "../api/identity.ts";
+import { useUnit } from "../units/UnitContext.tsx";
+import { Length } from "../units/UnitContext.tsx";
+import { cellAt, cellName } from "./cell.ts";
+import { Heap } from "./Heap.tsx";
+import { useKitContext } from "./KitRoom.tsx";
+
+/** PackRoom is the packer's page: one bag after the other, large enough to be read from a metre, each thing ticked off. */
+export function PackRoom() {
+  const { id, bench } = useKitContext();
+  const { cell: address } = useParams();
+  const [query] = useSearchParams();
+  const { unit } = useUnit();
+  const { kit } = bench.state;
+  const found = useQuery({
+    queryKey: ["kit-bill", identity(kit), address, 1, unit],
+    queryFn: ({ signal }) => unwrap(api.POST("/api/kit-bill", { params: { query: { unit } }, body: { kit, cell: cellAt(address), copies: 1 }, signal })),
+    retry: false,
+  });
+  const [at, setAt] = useState(0);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const bill = found.data;
+  const bag = bill?.bags[Math.min(at, bill.bags.length - 1)];
+  const tick = (key: string) => setTicked((now) => new Set(now.has(key) ? [...now].filter((one) => one !== key) : [...now, key]));
+  const all = bill?.bags.reduce((n, b) => n + b.items.length, 0) ?? 0;
+  return (
+    <div className="pack-room">
+      <header>
+        <Link to={`/kits/${id}/bag/${address}?${query}`} className="link">
+          Back to the bag
+        </Link>
+        <h2>{bill ? cellName(kit, bill) : " "}</h2>
+        <span role="status">
+          {ticked.size} of {all} packed
+        </span>
+      </header>
+      {found.error && <p role="alert">{found.error.message}</p>}
+      {bill && bag && (
+        <>
+          <nav aria-label="Bags">
+            {bill.bags.map((b, i) => (
+              <button type="button" key={b.name} aria-pressed={b === bag} onClick={() => setAt(i)}>
+                {b.name} {b.items.every((item) => ticked.has(keyOf(b.name, item))) && "✓"}
+              </button>
+            ))}
+          </nav>
+          <ul>
+            {bag.items.map((item) => (
+              <Thing key={item.line} bill={bill} item={item} ticked={ticked.has(keyOf(bag.name, item))} onTick={() => tick(keyOf(bag.name, item))} />
+            ))}
+          </ul>
+          {at + 1 < bill.bags.length && (
+            <Button variant="contained" onClick={() => setAt(at + 1)}>
+              Next: {bill.bags[at + 1].name}
+            </Button>
+          )}
+          {ticked.size === all && <p className="packed">Packed. Add {[...bill.extras.map((e) => e.name), ...bill.tools.filter((t) => t.inKit).map((t) => t.name)].join(", ").toLowerCase() || "nothing more"}.</p>}
+        </>
+      )}
+    </div>
+  );
+}
+
+const keyOf = (bag: string, item: BagItem) => `${bag} ${item.line}`;
+
+function Thing({ bill, item, ticked, onTick }: { bill: KitBill; item: BagItem; ticked: boolean; onTick: () => void }) {
+  const line = bill.lines[item.line];
+  const material = bill.documents.flatMap(({ document }) => document.materials).find((m) => m.id === line.material);
+  const letters = [...new Set(line.letters.filter(Boolean))].join(" ");
+  return (
+    <li className={ticked ? "ticked" : undefined}>
+      <label>
+        <input type="checkbox" checked={ticked} onChange={onTick} />
+        <Heap material={material} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={item.cuts?.[0]?.mm} width={132} height={96} />
+        <span className="letter">{letters}</span>
+        <span className="what">{line.name}</span>
+        <span className="how-many">
+          {item.cuts
+            ? item.cuts.map((cut, i) => (
+                <span key={i}>
+                  {cut.n} × <Length mm={cut.mm} />
+                </span>
+              ))
+            : item.count > 0 && item.count}
+          {item.spare ? <small> + {item.spare} spare</small> : null}
+        </span>
+      </label>
+    </li>
+  );
+}
