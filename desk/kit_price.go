@@ -77,68 +77,77 @@ func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) (*Buying, []*ne
 	return b.buy(w.from.Supplies), b.needs
 }
 
-// price works out what one kit of a batch costs.
+// price works out what one kit of a batch costs, and what it is sold for.
 func (w *kitWork) price(p *packed, batch int) KitPrice {
 	_, needs := w.buyKits(p, batch, false)
-	selling, rules := &w.from.Selling, w.from.Selling.Prices()
 	out := KitPrice{Work: []KitWork{}, Parts: []KitShare{}}
-	var costs price.Costs
-	packs := money.Amount(0)
-	i := 0
-	for _, l := range p.bill {
-		if l.Own {
-			continue
-		}
-		n := needs[i]
-		i++
-		packs += n.bought
-		if n.line.Lacks != "" {
-			out.Unpriced = append(out.Unpriced, l.Of.Name)
-			continue
-		}
-		each := n.used.Share(1, int64(batch))
-		spare := money.Amount(0)
-		switch {
-		case len(l.Cuts) > 0:
-			more := length.MM(0)
-			for _, c := range l.Cuts {
-				more += c.More * length.MM(c.N)
-			}
-			spare = each.Share(int64(math.Round(float64(more)*100)), int64(math.Round(float64(l.Total())*100)))
-		default:
-			spare = each.Share(int64(l.Spare), int64(l.Packed()))
-		}
-		costs.Materials += each - spare
-		costs.Spares += spare
-		share := KitShare{Material: l.Of.ID, Name: l.Of.Name, Cost: each.String(), cost: each}
-		if len(l.Cuts) == 0 {
-			share.One = n.used.Share(1, int64(l.Packed()*batch)).String()
-		}
-		out.Parts = append(out.Parts, share)
-	}
-	for _, e := range selling.Extras {
+	costs, packs := out.materials(p, needs, batch)
+	for _, e := range w.from.Selling.Extras {
 		cost, _ := money.Parse(e.Cost)
 		costs.Extras += cost * money.Amount(e.Count)
 	}
 	works := p.kit.Work(p.bill, len(p.bags), w.doc.MadeUp)
 	for _, work := range kit.Works() {
 		if n := works[work]; n > 0 {
-			out.Work = append(out.Work, KitWork{string(work), n, n * selling.Seconds[string(work)]})
-			out.Seconds += n * selling.Seconds[string(work)]
+			seconds := n * w.from.Selling.Seconds[string(work)]
+			out.Work = append(out.Work, KitWork{string(work), n, seconds})
+			out.Seconds += seconds
 		}
 	}
 	costs.Seconds = int64(out.Seconds)
+	rules := w.from.Selling.Prices()
 	priced := rules.Of(costs)
 	if set, err := money.Parse(w.doc.Price); err == nil && w.doc.Price != "" {
 		priced, out.Set = rules.At(costs, set), true
 	}
-	slices.SortStableFunc(out.Parts, func(x, y KitShare) int { return int(y.cost - x.cost) })
 	out.write(costs, priced, rules)
 	spent := packs + (costs.Extras+priced.Labour)*money.Amount(batch)
 	spent += rules.Overhead.Of(spent)
 	out.Spent, out.EvenAt = spent.String(), price.EvenAt(spent, priced.Net, batch)
-	out.MoreCm = moreOf(p, needs, batch)
+	out.MoreCm = moreOf(p, needs)
 	return out
+}
+
+// materials adds up what the materials of one kit cost, spares apart, and what the packs for
+// the whole batch do. The needs are those of the lines that are not the buyer's own.
+func (k *KitPrice) materials(p *packed, needs []*needed, batch int) (costs price.Costs, packs money.Amount) {
+	at := 0
+	for _, l := range p.bill {
+		if l.Own {
+			continue
+		}
+		n := needs[at]
+		at++
+		packs += n.bought
+		if n.line.Lacks != "" {
+			k.Unpriced = append(k.Unpriced, l.Of.Name)
+			continue
+		}
+		each := n.used.Share(1, int64(batch))
+		spare := spareOf(l, each)
+		costs.Materials += each - spare
+		costs.Spares += spare
+		share := KitShare{Material: l.Of.ID, Name: l.Of.Name, Cost: each.String(), cost: each}
+		if len(l.Cuts) == 0 {
+			share.One = n.used.Share(1, int64(l.Packed()*batch)).String()
+		}
+		k.Parts = append(k.Parts, share)
+	}
+	slices.SortStableFunc(k.Parts, func(x, y KitShare) int { return int(y.cost - x.cost) })
+	return costs, packs
+}
+
+// spareOf is how much of what a line costs is for its spares.
+func spareOf(l *kit.Line, cost money.Amount) money.Amount {
+	if len(l.Cuts) == 0 {
+		return cost.Share(int64(l.Spare), int64(l.Packed()))
+	}
+	more := length.MM(0)
+	for _, c := range l.Cuts {
+		more += c.More * length.MM(c.N)
+	}
+	hundredths := func(mm length.MM) int64 { return int64(math.Round(float64(mm) * 100)) }
+	return cost.Share(hundredths(more), hundredths(l.Total()))
 }
 
 func (k *KitPrice) write(c price.Costs, p price.Price, rules price.Rules) {
@@ -150,8 +159,9 @@ func (k *KitPrice) write(c price.Costs, p price.Price, rules price.Rules) {
 }
 
 // moreOf is what a centimetre more of the first piece costs: its strung beads by what they
-// cost over the length that they fill, and the cord.
-func moreOf(p *packed, needs []*needed, batch int) string {
+// cost over the length that they fill, and the cord. The needs are those of a whole batch, so
+// that costs and amounts grow alike.
+func moreOf(p *packed, needs []*needed) string {
 	if len(p.variants) == 0 {
 		return ""
 	}

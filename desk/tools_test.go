@@ -55,3 +55,37 @@ func TestTheStepsNeedTheToolsAndTheToolsTheSteps(t *testing.T) {
 		}
 	}
 }
+
+// A picture is shown of whatever way of the hand the steps speak of, and of no other.
+func TestTheStepsUseTheTechniquesThatAreShown(t *testing.T) {
+	words := map[string]string{
+		"surgeon's knot": "surgeons-knot", "square knot": "square-knot", "overhand knot": "overhand-knot", "raw the knot into": "hide-knot",
+		"in the trough of": "fold-over-end", "then turn it and fold it": "fold-crimp", "from three sides": "three-sided-crimp", "ress the crimp flat": "flat-crimp",
+	}
+	seen := map[string]bool{}
+	files, err := os.ReadDir("../demo/pieces")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, f := range files {
+		for _, house := range []format.House{{}, {Crimp: piece.CrimpFlat, Knot: "square"}, {Crimp: piece.CrimpThreeSided}} {
+			a := analysed(t, read(t, demoFile(t, "pieces/"+f.Name())), desk.Options{House: house})
+			var steps strings.Builder
+			for _, s := range a.Steps {
+				steps.WriteString(strings.Replace(s.Says, "triple square knot", "square knot", 1) + "\n")
+			}
+			for word, name := range words {
+				says, has := strings.Contains(steps.String(), word), slices.Contains(a.Techniques, name)
+				seen[word] = seen[word] || says
+				if says != has {
+					t.Errorf("%s, %s: the steps say %q: %v; shown: %v", f.Name(), house.Crimp, word, says, a.Techniques)
+				}
+			}
+		}
+	}
+	for word := range words {
+		if !seen[word] {
+			t.Errorf("no step says %q", word)
+		}
+	}
+}

@@ -73,6 +73,9 @@ func Verify(ctx context.Context, data []byte) (*Verified, error) {
 	return out, nil
 }
 
+// The library would put settings and fonts into the folder of whoever runs it.
+func init() { api.DisableConfigDir() }
+
 func fault(says string, args ...any) error {
 	return format.Faults{{Says: fmt.Sprintf(says, args...)}}
 }
