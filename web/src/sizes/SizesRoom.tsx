@@ -48,7 +48,7 @@ export function SizesRoom() {
   const sizes = found.data?.sizes ?? [];
   const whole = sizes.length === wanted.length && sizes.every((size) => size.items.length > 0);
   const toKeep = sizes.map((size) => ({ name: size.name, measureMm: size.measureMm, finishedMm: size.finishedMm, line: wayOf(size)?.line ?? "", of: state.analysis?.strands[0]?.line }));
-  const kept = whole && JSON.stringify(doc.sizes ?? []) === JSON.stringify(toKeep);
+  const kept = whole && areKept(doc.sizes ?? [], toKeep);
 
   return (
     <div className="sizes-room">
@@ -99,6 +99,14 @@ export function SizesRoom() {
       </div>
     </div>
   );
+}
+
+type Size = NonNullable<Document["sizes"]>[number];
+
+/** areKept says whether sizes are those saved; of one that was saved before sizes said what they were made of, its line decides. */
+function areKept(saved: Size[], sizes: Size[]): boolean {
+  const line = (size: Size) => JSON.stringify({ ...size, of: undefined });
+  return saved.length === sizes.length && sizes.every((size, i) => line(size) === line(saved[i]) && (saved[i].of === undefined || saved[i].of === size.of));
 }
 
 /** firstSizes are those kept with the piece, or else the adult ones of the house. */
