@@ -7,10 +7,8 @@ import (
 	"encoding/base32"
 	"encoding/json"
 	"fmt"
-	"slices"
 
 	"mala/core/kit"
-	"mala/core/measure"
 	"mala/format"
 )
 
@@ -37,19 +35,6 @@ type kitWork struct {
 	colours  []string
 	variants map[variantKey]*variant
 	all      []*variant
-}
-
-type variantKey struct {
-	piece        int
-	size, colour string
-}
-
-// variant is a piece in a size and a colourway.
-type variant struct {
-	number int
-	doc    *format.Document
-	older  []string // that its size was made of an older pattern
-	m      *measure.Measured
 }
 
 func workOn(doc *format.Kit, from Packing, opt Options) (*kitWork, error) {
@@ -90,33 +75,6 @@ func (w *kitWork) check(c CellOf) error {
 	return nil
 }
 
-// variant gives a piece in a size and a colourway, as it is where it has none of that name.
-func (w *kitWork) variant(piece int, size, colour string) (*variant, error) {
-	doc := &w.doc.Pieces[piece].Document
-	key := variantKey{piece: piece}
-	own := doc
-	var older []string
-	if i := slices.IndexFunc(doc.Sizes, func(s format.Size) bool { return s.Name == size }); i >= 0 && size != "" {
-		key.size, own = size, inSize(doc, &doc.Sizes[i])
-		older = olderSize(doc, &doc.Sizes[i])
-	}
-	if i := slices.IndexFunc(doc.Colourways, func(c format.Colourway) bool { return c.Name == colour }); i >= 0 && colour != "" {
-		key.colour, own = colour, own.InColours(&doc.Colourways[i])
-	}
-	if v := w.variants[key]; v != nil {
-		return v, nil
-	}
-	plain := *own
-	plain.Sizes, plain.Colourways, plain.Written = nil, nil, nil
-	m, err := measured(&plain, w.opt.House)
-	if err != nil {
-		return nil, format.Faults{{Where: fmt.Sprintf("pieces[%d].document", piece), Says: fmt.Sprintf("%s: %s", doc.Name, err)}}
-	}
-	v := &variant{len(w.all), plain.Tidied(), older, m}
-	w.variants[key], w.all = v, append(w.all, v)
-	return v, nil
-}
-
 // packed is a cell with what it holds.
 type packed struct {
 	of       CellOf
@@ -126,16 +84,19 @@ type packed struct {
 	bags     []kit.Packed
 }
 
-func (w *kitWork) pack(c CellOf) (*packed, error) {
+func (w *kitWork) pack(ctx context.Context, c CellOf) (*packed, error) {
 	if err := w.check(c); err != nil {
 		return nil, err
 	}
 	swapped := w.swapped(c)
 	out := &packed{of: c, kit: &kit.Kit{Premade: set(w.doc.Premade, swapped), Own: set(w.doc.Own, swapped), Rules: w.from.Selling.Rules(), Learner: w.from.Selling.Learner && !w.doc.MadeUp}}
 	for _, i := range w.holds(c) {
-		v, err := w.variant(i, w.sizes[c.Size], w.colours[c.Colourway])
+		v, err := w.variant(ctx, i, w.sizes[c.Size], w.colours[c.Colourway])
 		if err != nil {
 			return nil, err
+		}
+		if v.number < 0 {
+			v.number, w.all = len(w.all), append(w.all, v)
 		}
 		out.variants = append(out.variants, v)
 		out.kit.Pieces = append(out.kit.Pieces, kit.Piece{Of: v.m, Quantity: w.doc.Pieces[i].Quantity})
@@ -215,6 +176,7 @@ type KitCellPiece struct {
 	Document int `json:"document" doc:"Which of the documents."`
 	Quantity int `json:"quantity"`
 
+	Changed    bool    `json:"changed,omitempty" doc:"Its counts were changed, since its other materials moved its length."`
 	FinishedMm float64 `json:"finishedMm"`
 }
 
@@ -241,7 +203,7 @@ func KitMatrixOf(ctx context.Context, doc *format.Kit, batch int, from Packing, 
 				if err := ctx.Err(); err != nil {
 					return nil, err
 				}
-				p, err := w.pack(CellOf{option, s, c})
+				p, err := w.pack(ctx, CellOf{option, s, c})
 				if err != nil {
 					return nil, err
 				}
@@ -274,7 +236,7 @@ func (w *kitWork) cell(ctx context.Context, p *packed, batch int, judged map[*va
 	holds := w.holds(p.of)
 	for i, v := range p.variants {
 		quantity := w.doc.Pieces[holds[i]].Quantity
-		out.Pieces = append(out.Pieces, KitCellPiece{holds[i], v.number, quantity, float64(exact(v.m.Finished))})
+		out.Pieces = append(out.Pieces, KitCellPiece{holds[i], v.number, quantity, v.changed, float64(exact(v.m.Finished))})
 		out.Beads += v.m.AllBeads() * quantity
 		wrong, ok := judged[v]
 		if !ok {
@@ -282,7 +244,7 @@ func (w *kitWork) cell(ctx context.Context, p *packed, batch int, judged map[*va
 			if err != nil {
 				return out, err
 			}
-			wrong = append(wrongIn(a, &Analysis{}), v.older...)
+			wrong = append(wrongIn(a, &Analysis{}), v.says...)
 			judged[v] = wrong
 		}
 		for _, says := range wrong {

@@ -98,7 +98,7 @@ func KitBillOf(ctx context.Context, doc *format.Kit, cell CellOf, copies int, fr
 	if err != nil {
 		return nil, err
 	}
-	p, err := w.pack(cell)
+	p, err := w.pack(ctx, cell)
 	if err != nil {
 		return nil, err
 	}

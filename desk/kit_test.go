@@ -258,6 +258,62 @@ func TestMatrixOfAKit(t *testing.T) {
 	}
 }
 
+// A colourway whose beads move the length is brought back to it by other counts; of rows, or where
+// nothing does it, it is said.
+func TestAColourwayKeepsItsLength(t *testing.T) {
+	from := packing(t)
+	k := kitOf(t, "tide-table")
+	m, err := desk.KitMatrixOf(t.Context(), k, 1, from, desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	large, changed := slices.Index(m.Colourways, "Large pearls"), 0
+	for _, c := range m.Cells {
+		p := c.Pieces[0]
+		a := analysed(t, &m.Documents[p.Document], desk.Options{})
+		if a.Target == nil || !a.Target.Within || slices.ContainsFunc(c.Wrong, func(s string) bool { return strings.Contains(s, "arget") }) {
+			t.Errorf("%s, %s: %+v, %v", m.Sizes[c.Size], m.Colourways[c.Colourway], a.Target, c.Wrong)
+		}
+		if p.Changed {
+			changed++
+			if c.Colourway != large || c.Size == 0 { // its open fill keeps its length by itself
+				t.Errorf("%s, %s has other counts", m.Sizes[c.Size], m.Colourways[c.Colourway])
+			}
+		}
+		if b := billOf(t, k, c.CellOf, 1, from); lineIn(t, b, "brass-spacer").Count != countIn(a, "brass-spacer") {
+			t.Errorf("%+v: the bag holds another piece", c.CellOf)
+		}
+	}
+	if changed != 2 {
+		t.Errorf("%d cells have other counts", changed)
+	}
+	rows := kitOf(t, "tidewrack")
+	d := &rows.Pieces[0].Document
+	d.Target = nil
+	larger := ""
+	for _, m := range d.Materials {
+		if m.Class == "bead" && m.AcrossMm >= 8 {
+			larger = m.ID
+		}
+	}
+	d.Colourways = []format.Colourway{{Name: "Larger", Swaps: map[string]string{"tide-stone-6": larger}}}
+	if m, err = desk.KitMatrixOf(t.Context(), rows, 1, from, desk.Options{}); err != nil {
+		t.Fatal(err)
+	}
+	if !slices.ContainsFunc(m.Cells[1].Wrong, func(s string) bool { return strings.Contains(s, "and no other counts were found to bring it back") }) {
+		t.Errorf("%v", m.Cells[1].Wrong)
+	}
+}
+
+func countIn(a *desk.Analysis, id string) int {
+	for _, c := range a.Bought {
+		if c.Material == id {
+			return c.Count
+		}
+	}
+	return 0
+}
+
 func TestKitsThatCannotBe(t *testing.T) {
 	for name, tt := range map[string]struct {
 		change func(k *format.Kit)

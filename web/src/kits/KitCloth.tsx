@@ -55,6 +55,7 @@ function OneCell({ id, cell, matrix, copies }: { id: string; cell: KitCell; matr
         {cell.beads} beads · costs {cell.cost}
         {cell.unpriced ? `, ${cell.unpriced} without a price` : ""}
       </p>
+      {cell.pieces.some((p) => p.changed) && <p className="quiet">other counts, to keep its length</p>}
       <p className="quiet">
         <FromStock {...cell} />
       </p>

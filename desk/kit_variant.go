@@ -1,0 +1,126 @@
+package desk
+
+import (
+	"context"
+	"fmt"
+	"slices"
+
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/piece"
+	"mala/format"
+)
+
+// variantKey names a piece in a size and a colourway; nothing for its own.
+type variantKey struct {
+	piece        int
+	size, colour string
+}
+
+// variant is a piece in a size and a colourway.
+type variant struct {
+	number  int // among those that cells hold; -1 of one that none does yet
+	doc     *format.Document
+	m       *measure.Measured
+	says    []string // what is wrong with it beside its checks
+	changed bool     // its counts were changed to keep its length
+}
+
+// variant gives a piece in a size and a colourway, as it is where it has none of that name.
+func (w *kitWork) variant(ctx context.Context, piece int, size, colour string) (*variant, error) {
+	doc := &w.doc.Pieces[piece].Document
+	key := variantKey{piece: piece}
+	own := doc
+	var says []string
+	if i := slices.IndexFunc(doc.Sizes, func(s format.Size) bool { return s.Name == size }); i >= 0 && size != "" {
+		key.size, own = size, inSize(doc, &doc.Sizes[i])
+		says = olderSize(doc, &doc.Sizes[i])
+	}
+	i := slices.IndexFunc(doc.Colourways, func(c format.Colourway) bool { return c.Name == colour })
+	if i >= 0 && colour != "" {
+		key.colour, own = colour, own.InColours(&doc.Colourways[i])
+	}
+	if v := w.variants[key]; v != nil {
+		return v, nil
+	}
+	plain := *own
+	plain.Sizes, plain.Colourways, plain.Written = nil, nil, nil
+	m, err := measured(&plain, w.opt.House)
+	if err != nil {
+		return nil, format.Faults{{Where: fmt.Sprintf("pieces[%d].document", piece), Says: fmt.Sprintf("%s: %s", doc.Name, err)}}
+	}
+	v := &variant{-1, plain.Tidied(), m, says, false}
+	if key.colour != "" {
+		base, err := w.variant(ctx, piece, size, "")
+		if err != nil {
+			return nil, err
+		}
+		if err := w.keepLength(ctx, v, base.m); err != nil {
+			return nil, err
+		}
+	}
+	w.variants[key] = v
+	return v, nil
+}
+
+// keepLength brings a piece whose other materials moved its length back to its target, or to
+// the length that it has in its own colours, by other counts; where none do it says so.
+func (w *kitWork) keepLength(ctx context.Context, v *variant, base *measure.Measured) error {
+	if v.m.Piece.Several() || v.m.Piece.Hangs() {
+		v.moved(farthest(v.m, base))
+		return nil
+	}
+	want, tolerance := base.Finished, piece.StandardTolerance
+	if t := v.m.Piece.TargetOf(v.m.Leading().Row); t != nil {
+		want, tolerance = t.Finished, t.Tolerance
+	}
+	off := v.m.Leading().ForTarget(v.m.Piece) - want
+	if v.doc.Target == nil {
+		off = v.m.Finished - want
+	}
+	if max(off, -off) <= tolerance+1e-9 {
+		return nil
+	}
+	found, err := oneSize(ctx, v.doc, sizeAsk{SizeWanted: SizeWanted{FinishedMm: want}, tolerance: &tolerance}, w.opt)
+	if err != nil {
+		return err
+	}
+	if ctx.Err() != nil {
+		return context.Cause(ctx)
+	}
+	if len(found.Items) == 0 {
+		v.moved(off)
+		return nil
+	}
+	doc := *v.doc
+	doc.Sections = cloneSections(v.doc.Sections)
+	doc.Sections[0].Rows[0].Line = found.Items[0].Line
+	m, err := measured(&doc, w.opt.House)
+	if err != nil {
+		return err
+	}
+	v.doc, v.m, v.changed = &doc, m, true
+	return nil
+}
+
+// farthest is by how much the row is longer that differs most from the same in other materials.
+func farthest(m, base *measure.Measured) length.MM {
+	off := length.MM(0)
+	for i, s := range m.Strands {
+		if by := s.Finished() - base.Strands[i].Finished(); max(by, -by) > max(off, -off) {
+			off = by
+		}
+	}
+	return off
+}
+
+// moved says that the materials of a colourway move the length by more than is right.
+func (v *variant) moved(off length.MM) {
+	more := "longer"
+	if off < 0 {
+		more, off = "shorter", -off
+	}
+	if off > piece.StandardTolerance {
+		v.says = append(v.says, fmt.Sprintf("In these materials it is %s %s, and no other counts were found to bring it back.", off.In(length.InMillimetres), more))
+	}
+}
