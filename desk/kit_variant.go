@@ -70,14 +70,18 @@ func (w *kitWork) keepLength(ctx context.Context, v *variant, base *measure.Meas
 		v.moved(farthest(v.m, base))
 		return nil
 	}
-	want, tolerance := base.Finished, piece.StandardTolerance
-	if t := v.m.Piece.TargetOf(v.m.Leading().Row); t != nil {
-		want, tolerance = t.Finished, t.Tolerance
+	was, is := base.Leading().ForTarget(base.Piece), v.m.Leading().ForTarget(v.m.Piece)
+	if closeTo(is, was) {
+		return nil // whatever it is off by, its colours did not do it
 	}
-	off := v.m.Leading().ForTarget(v.m.Piece) - want
-	if v.doc.Target == nil {
-		off = v.m.Finished - want
+	want, tolerance := was, piece.StandardTolerance
+	if t := base.Piece.TargetOf(base.Leading().Row); t != nil {
+		tolerance = t.Tolerance
+		if off := was - t.Finished; max(off, -off) <= tolerance+1e-9 {
+			want = t.Finished
+		}
 	}
+	off := is - want
 	if max(off, -off) <= tolerance+1e-9 {
 		return nil
 	}

@@ -31,6 +31,7 @@ func (p *paper) label(x, y float64) {
 	p.pdf.SetXY(x+labelWide-26, y+24.5)
 	p.font("bold", 8)
 	p.pdf.CellFormat(24, 4, p.bill.Code, "", 0, "C", false, 0, "")
+	p.version(x+labelWide-26, y+28, 24)
 	p.within(x+4, y+4, labelWide-32, "title", 14, 6.5, p.kit.Name, 3)
 	p.within(x+4, p.pdf.GetY()+1, labelWide-32, "bold", 10, 5, p.cell, 2)
 	p.within(x+4, p.pdf.GetY()+0.5, labelWide-32, "", 9, 4.4, p.lengths(), 3)
@@ -39,6 +40,13 @@ func (p *paper) label(x, y float64) {
 		beads += one.analysis.Beads * one.quantity
 	}
 	p.within(x+4, y+labelHigh-13, labelWide-8, "", 8.5, 4, fmt.Sprintf("%d beads. You need: %s.", beads, p.notInKit()), 3)
+}
+
+// version stands below a code, since a label is cut from its paper.
+func (p *paper) version(x, y, wide float64) {
+	p.pdf.SetXY(x, y)
+	p.font("", 7)
+	p.pdf.CellFormat(wide, 3.5, fmt.Sprintf("version %d", p.order.Version), "", 0, "C", false, 0, "")
 }
 
 // notInKit are the tools that the buyer needs.
@@ -90,6 +98,7 @@ func (p *paper) cards() {
 	p.pdf.SetXY(x+cardWide-30, y+28.5)
 	p.font("bold", 8)
 	p.pdf.CellFormat(26, 4, p.bill.Code, "", 0, "C", false, 0, "")
+	p.version(x+cardWide-30, y+32, 26)
 	p.within(x+6, y+cardHigh-24, cardWide-12, "title", 30, 13, p.money(p.bill.Price.Gross), 1)
 	if p.bill.Price.Tax != "" {
 		p.within(x+6, y+cardHigh-10, cardWide-12, "", 9, 4.5, "with "+p.money(p.bill.Price.Tax)+" of tax", 1)

@@ -2389,6 +2389,8 @@ export interface components {
             wrong?: string[];
         };
         KitCellPiece: {
+            /** @description Its counts were changed, since its other materials moved its length. */
+            changed?: boolean;
             /**
              * Format: int64
              * @description Which of the documents.
