@@ -127,7 +127,7 @@ func olderSize(doc *format.Document, s *format.Size) []string {
 	if s.Line == "" {
 		return nil
 	}
-	n := sizeDiffers(doc.Sections[0].Rows[0].Line, s)
+	n := sizeDiffers(mainRow(doc).Line, s)
 	if n == 0 {
 		return nil
 	}

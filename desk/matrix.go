@@ -65,6 +65,17 @@ func MatrixOf(ctx context.Context, doc *format.Document, from Supplies, opt Opti
 	return out, nil
 }
 
+// mainRow is the leading row of a document: the first of the section with the most.
+func mainRow(doc *format.Document) *format.Row {
+	most := &doc.Sections[0]
+	for i := range doc.Sections {
+		if len(doc.Sections[i].Rows) > len(most.Rows) {
+			most = &doc.Sections[i]
+		}
+	}
+	return &most.Rows[0]
+}
+
 // inSize is the document with the line of a size, and what is asked of that.
 func inSize(doc *format.Document, s *format.Size) *format.Document {
 	if s.Line == "" {
@@ -72,7 +83,14 @@ func inSize(doc *format.Document, s *format.Size) *format.Document {
 	}
 	out := *doc
 	out.Sections = cloneSections(doc.Sections)
-	out.Sections[0].Rows[0].Line = s.Line
+	mainRow(&out).Line = s.Line
+	for i := range out.Sections {
+		for k := range out.Sections[i].Rows {
+			if line, ok := s.Rows[out.Sections[i].Rows[k].ID]; ok {
+				out.Sections[i].Rows[k].Line = line
+			}
+		}
+	}
 	switch {
 	case s.FinishedMm > 0:
 		target := format.Target{FinishedMm: s.FinishedMm, ToleranceMm: piece.StandardTolerance}

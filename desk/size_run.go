@@ -47,6 +47,8 @@ type SizeWay struct {
 	CutMm    length.MM   `json:"cutMm"`
 	Beads    int         `json:"beads"`
 	Counts   []SizeCount `json:"counts" doc:"Of each bead, in the order they are strung."`
+
+	Rows map[string]string `json:"rows,omitempty" doc:"Of several rows the bead lines of the others, by their ids."`
 }
 
 // SizeCount is how many of a bead a size takes.
@@ -58,8 +60,8 @@ type SizeCount struct {
 // mostWays is how many proposals a size has.
 const mostWays = 3
 
-// RunSizes works out a piece of one row in several sizes, by its bead line alone: ends, clasp and
-// beads stay the same. A size that the context leaves no time for says so. The error is
+// RunSizes works out a piece in several sizes, by its bead lines alone: ends, clasp and beads stay
+// the same. A size that the context leaves no time for says so. The error is
 // format.Faults.
 func RunSizes(ctx context.Context, in *SizesWanted, opt Options) (*SizeRun, error) {
 	doc := in.Document
@@ -71,12 +73,12 @@ func RunSizes(ctx context.Context, in *SizesWanted, opt Options) (*SizeRun, erro
 	if err != nil {
 		return nil, err
 	}
+	out, size := &SizeRun{Sizes: []SizeFound{}}, oneSize
 	if p.Several() {
-		return nil, format.Faults{{Where: "sections[0].rows", Says: "Sizes are worked out for a piece of one row. Size the rows of this one together."}}
+		size = sizeOfRows
 	}
-	out := &SizeRun{Sizes: []SizeFound{}}
 	for _, want := range in.Sizes {
-		found, err := oneSize(ctx, &in.Document, sizeAsk{SizeWanted: want, inStock: in.InStock}, opt)
+		found, err := size(ctx, &in.Document, sizeAsk{SizeWanted: want, inStock: in.InStock}, opt)
 		if err != nil {
 			return nil, err
 		}

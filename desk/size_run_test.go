@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"math"
+	"reflect"
 	"strings"
 	"testing"
 
@@ -105,8 +106,6 @@ func TestWhatHasNoSizeIsSaid(t *testing.T) {
 	wrong("out of range", err)
 	_, err = run(doc, false, desk.SizeWanted{Name: "one", MeasureMm: 160}, desk.SizeWanted{Name: "one", MeasureMm: 170})
 	wrong("Two sizes are called one", err)
-	_, err = run(read(t, demoFile(t, "pieces/three-moorings.json")), false, desk.SizeWanted{Name: "small", MeasureMm: 400})
-	wrong("of one row", err)
 	pinned := *doc
 	pinned.Pinned = []format.Pin{{Strand: "r1"}}
 	if got, err := run(&pinned, false, desk.SizeWanted{Name: "large", MeasureMm: 190}); err != nil || len(got.Sizes[0].Items) > 0 || !strings.Contains(got.Sizes[0].Why, "pinned") {
@@ -135,7 +134,7 @@ func TestSizesAreKept(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if again := read(t, string(file)); len(again.Sizes) != 2 || again.Sizes[0] != kept[0] || again.Sizes[1] != kept[1] {
+	if again := read(t, string(file)); len(again.Sizes) != 2 || !reflect.DeepEqual(again.Sizes, kept) {
 		t.Errorf("%+v", again.Sizes)
 	}
 	kept[1].Line = "12(2T S"
@@ -146,5 +145,74 @@ func TestSizesAreKept(t *testing.T) {
 	edited.Document.Sizes[0].Line = "3Zz"
 	if _, err := desk.Analyse(t.Context(), &edited.Document, desk.Options{}); err == nil || !strings.Contains(err.Error(), "sizes[0].line") {
 		t.Errorf("%v", err)
+	}
+}
+
+// A piece of several rows comes to a size row by row: the leading one to the length, every other to
+// the length that follows from it. Saved, it is the same piece in the matrix and in a kit.
+func TestRowsComeToASize(t *testing.T) {
+	ways := 0
+	for name, tolerance := range map[string]float64{"tidewrack": 4, "slipway": 3, "two-currents": 3, "twin-halyards": 3, "three-moorings": 5, "net-loft": 5} {
+		doc := read(t, demoFile(t, "pieces/"+name+".json"))
+		as := analysed(t, doc, desk.Options{})
+		want := []desk.SizeWanted{{Name: "short", FinishedMm: as.FinishedMm - 20}, {Name: "long", FinishedMm: as.FinishedMm + 30}, {Name: "wearer", MeasureMm: doc.Body.MeasureMm + 12}}
+		run, err := desk.RunSizes(t.Context(), &desk.SizesWanted{Document: *doc, Sizes: want}, desk.Options{})
+		if err != nil {
+			t.Fatal(name, err)
+		}
+		for i, found := range run.Sizes {
+			if chain := name == "net-loft" || name == "three-moorings"; len(found.Items) == 0 && chain && strings.Contains(found.Why, "off its length: what it is made of") {
+				continue // its chain has a number of links
+			}
+			if len(found.Items) != 1 {
+				t.Errorf("%s, %s: %s", name, found.Name, found.Why)
+				continue
+			}
+			ways++
+			way := found.Items[0]
+			asked := want[i].FinishedMm
+			if asked == 0 {
+				asked = way.FinishedMm
+			}
+			sized := *doc
+			sized.Sizes = []format.Size{{Name: found.Name, FinishedMm: asked, Line: way.Line, Rows: way.Rows, Of: as.Strands[0].Line}}
+			m, err := desk.MatrixOf(t.Context(), &sized, supplies(t), desk.Options{})
+			if err != nil {
+				t.Fatal(name, err)
+			}
+			a := analysed(t, &m.Cells[1].Document, desk.Options{})
+			if a.Beads != way.Beads {
+				t.Errorf("%s, %s: %d beads in the matrix, %d in the size", name, found.Name, a.Beads, way.Beads)
+			}
+			for k, s := range a.Strands {
+				if s.Target != nil && math.Abs(float64(s.Target.OffMm)) > max(tolerance, 3)+1e-6 {
+					t.Errorf("%s, %s: row %d is %v off", name, found.Name, k+1, s.Target.OffMm)
+				}
+			}
+			kit := &format.Kit{Format: format.KitFormat, Name: "Rows", Sizes: []string{found.Name}, Pieces: []format.KitPiece{{Quantity: 1, Document: sized}}}
+			cells, err := desk.KitMatrixOf(t.Context(), kit, 1, packing(t), desk.Options{})
+			if err != nil || cells.Cells[0].Beads != way.Beads {
+				t.Errorf("%s, %s in a kit: %v, %+v", name, found.Name, err, cells)
+			}
+		}
+	}
+	if ways < 13 {
+		t.Errorf("only %d sizes were found", ways)
+	}
+	series := read(t, demoFile(t, "pieces/strait-lamp.json"))
+	run, err := desk.RunSizes(t.Context(), &desk.SizesWanted{Document: *series, Sizes: []desk.SizeWanted{{Name: "a", FinishedMm: 470}}}, desk.Options{})
+	if err != nil || len(run.Sizes[0].Items) != 0 || !strings.Contains(run.Sizes[0].Why, "section by section") {
+		t.Errorf("%v, %+v", err, run)
+	}
+	wrong := read(t, demoFile(t, "pieces/tidewrack.json"))
+	for says, size := range map[string]format.Size{
+		`no row "r9"`: {Name: "a", FinishedMm: 400, Line: "5P", Rows: map[string]string{"r9": "5P"}},
+		"No dish":     {Name: "a", FinishedMm: 400, Line: "5P", Rows: map[string]string{"r2": "5Zz"}},
+		"not closed":  {Name: "a", FinishedMm: 400, Line: "5P", Rows: map[string]string{"r2": "5("}},
+		"of its own":  {Name: "a", FinishedMm: 400, Line: "5P", Rows: map[string]string{"r2": "{D}"}},
+	} {
+		if _, err := desk.Apply(wrong, []desk.Operation{{Do: "set-sizes", Sizes: []format.Size{size}}}, desk.Options{}); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%s: %v", says, err)
+		}
 	}
 }

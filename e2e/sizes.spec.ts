@@ -51,9 +51,32 @@ test("sizes in inches, and those that cannot be had say why", async ({ page }) =
   await expect(page.getByRole("button", { name: "Save as the sizes of this piece" })).toBeDisabled();
 });
 
-test("a piece of several rows has no sizes, and says so", async ({ page }) => {
-  await openCopy(page, "Three Moorings");
+test("a piece of several sections has no sizes, and says so", async ({ page }) => {
+  await openCopy(page, "Strait Lamp");
   await page.goto(`${page.url().replace(/\/$/, "")}/sizes`);
-  await expect(page.getByRole("status").filter({ hasText: "piece of one row" })).toBeVisible();
-  await expect(page.getByRole("region", { name: /^Size / })).toHaveCount(0);
+  await expect(page.getByRole("status").filter({ hasText: "section by section" }).first()).toBeVisible();
+  await expect(page.locator(".size-column .bead-line")).toHaveCount(0);
+});
+
+test("a piece of four rows comes in another length, each row by its own line, is saved and taken", async ({ page }) => {
+  await openCopy(page, "Tidewrack");
+  await page.getByRole("link", { name: /Fit/ }).first().click();
+  await page.getByRole("link", { name: "Several sizes side by side" }).click();
+  for (const chip of await page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true }).all()) await chip.click();
+  const typed = page.getByLabel("Another finished length");
+  await typed.fill("410 mm");
+  await typed.press("Enter");
+  const column = page.getByRole("region", { name: "Size 410 mm", exact: true });
+  await expect(column.locator(".bead-line")).toHaveCount(4);
+  const lines = await column.locator(".bead-line").allTextContents();
+  await page.getByRole("button", { name: "Save as the sizes of this piece" }).press("Enter");
+  await expect(page.getByRole("button", { name: "Saved with the piece" })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(column.locator(".bead-line")).toHaveText(lines);
+  await column.getByRole("button", { name: "Make the piece this size" }).press("Enter");
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await expect(page.getByLabel("Target length")).toHaveValue("410 mm");
+  await expect(page.getByTestId("finished")).toContainText(/^4(0[6-9]|1[0-4])/);
+  await expect(page.getByRole("textbox", { name: "Bead line" }).first()).toHaveValue(lines[0]);
 });

@@ -6,6 +6,7 @@ package format
 import (
 	"fmt"
 	"maps"
+	"slices"
 
 	"github.com/go-json-experiment/json"
 
@@ -60,8 +61,11 @@ type Size struct {
 	Name       string    `json:"name" maxLength:"40"`
 	MeasureMm  length.MM `json:"measureMm,omitempty" doc:"Of the body that it is for."`
 	FinishedMm length.MM `json:"finishedMm,omitempty" doc:"Or the length asked for."`
-	Line       string    `json:"line" maxLength:"65536" doc:"The bead line."`
-	Of         string    `json:"of,omitempty" maxLength:"65536" doc:"The piece's own bead line when the size was made."`
+	Line       string    `json:"line" maxLength:"65536" doc:"The bead line, of several rows that of the first."`
+
+	Rows map[string]string `json:"rows,omitempty" doc:"The bead lines of other rows, by their ids."`
+
+	Of string `json:"of,omitempty" maxLength:"65536" doc:"The piece's own bead line when the size was made."`
 }
 
 // SizesOf reads sizes. The error is Faults of their lines.
@@ -74,6 +78,16 @@ func SizesOf(sizes []Size) ([]piece.Size, error) {
 			faults = append(faults, Fault{Where: fmt.Sprintf("sizes[%d].line", i), Says: fmt.Sprintf("Column %d: %s", f.Col, f.Says)})
 		}
 		size := piece.Size{Name: s.Name, Measure: s.MeasureMm, Finished: s.FinishedMm, Line: line}
+		for _, id := range slices.Sorted(maps.Keys(s.Rows)) {
+			row, err := pattern.Parse(s.Rows[id])
+			for _, f := range pattern.Faults(err) {
+				faults = append(faults, Fault{Where: fmt.Sprintf("sizes[%d].rows.%s", i, id), Says: fmt.Sprintf("Column %d: %s", f.Col, f.Says)})
+			}
+			if size.Rows == nil {
+				size.Rows = map[piece.ID]*pattern.Line{}
+			}
+			size.Rows[piece.ID(id)] = row
+		}
 		if of, err := pattern.Parse(s.Of); err == nil && s.Of != "" {
 			size.Of = of // one that cannot be read is of no use
 		}

@@ -41,6 +41,12 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 		d.Sizes = nil
 		for _, s := range after.Sizes {
 			size := Size{Name: s.Name, MeasureMm: s.Measure, FinishedMm: s.Finished, Line: s.Line.String()}
+			for id, line := range s.Rows {
+				if size.Rows == nil {
+					size.Rows = map[string]string{}
+				}
+				size.Rows[string(id)] = line.String()
+			}
 			if s.Of != nil {
 				size.Of = s.Of.String()
 			}

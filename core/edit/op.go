@@ -263,7 +263,9 @@ func editLines(p *piece.Piece, op Op) (Result, error) {
 func setDish(p *piece.Piece, op Op) error {
 	if op.Do == RemoveDish {
 		for _, s := range p.Sizes {
-			if s.Line != nil && slices.ContainsFunc(s.Line.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+			if slices.ContainsFunc(s.Lines(), func(l *pattern.Line) bool {
+				return slices.ContainsFunc(l.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text })
+			}) {
 				return refuse("The dish %s is still in the size %s. Save the sizes anew first.", op.Text, s.Name)
 			}
 		}

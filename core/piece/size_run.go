@@ -2,6 +2,8 @@ package piece
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 	"strings"
 	"unicode/utf8"
 
@@ -12,10 +14,11 @@ import (
 // Size is the piece in another size: the same pattern, with other counts.
 type Size struct {
 	Name     string
-	Measure  length.MM // of the body that it is for; 0 of a length
-	Finished length.MM // the length asked for; 0 of a wearer
-	Line     *pattern.Line
-	Of       *pattern.Line // the piece's own when the size was made; nil where nobody knows
+	Measure  length.MM            // of the body that it is for; 0 of a length
+	Finished length.MM            // the length asked for; 0 of a wearer
+	Line     *pattern.Line        // of the leading row
+	Rows     map[ID]*pattern.Line // of the other rows that have one of their own in this size
+	Of       *pattern.Line        // the piece's own when the size was made; nil where nobody knows
 }
 
 // mostSizes is how many sizes a piece has at most.
@@ -50,14 +53,39 @@ func (p *Piece) checkSizes(add adder) {
 			add(where+".line", "A size has a bead line of its own.")
 			continue
 		}
-		if s.Line.OpenFill() != nil {
-			add(where+".line", "A size has counts of its own. Write how many come where it fills up.")
+		p.checkSizeLine(add, where+".line", s.Line)
+		for _, id := range slices.Sorted(maps.Keys(s.Rows)) {
+			at := fmt.Sprintf("%s.rows.%s", where, id)
+			if !slices.ContainsFunc(p.Rows(), func(r *Row) bool { return r.ID == id }) {
+				add(at, "The piece has no row %q. Save the sizes anew.", id)
+				continue
+			}
+			p.checkSizeLine(add, at, s.Rows[id])
 		}
-		if s.Line.Size(pattern.Fills{}) > pattern.MaxBeads {
-			add(where+".line", "This is more than %d beads, the most in one strand. Make a count smaller.", pattern.MaxBeads)
-		}
-		for _, fault := range pattern.Faults(checkLetters(s.Line, p.Palette)) {
-			add(where+".line", "Column %d: %s", fault.Col, fault.Says)
-		}
+	}
+}
+
+// Lines are all bead lines of the size, that of the leading row first.
+func (s *Size) Lines() []*pattern.Line {
+	var out []*pattern.Line
+	if s.Line != nil {
+		out = append(out, s.Line)
+	}
+	for _, id := range slices.Sorted(maps.Keys(s.Rows)) {
+		out = append(out, s.Rows[id])
+	}
+	return out
+}
+
+// checkSizeLine holds one bead line of a size to what can be.
+func (p *Piece) checkSizeLine(add adder, where string, line *pattern.Line) {
+	if line.OpenFill() != nil {
+		add(where, "A size has counts of its own. Write how many come where it fills up.")
+	}
+	if line.Size(pattern.Fills{}) > pattern.MaxBeads {
+		add(where, "This is more than %d beads, the most in one strand. Make a count smaller.", pattern.MaxBeads)
+	}
+	for _, fault := range pattern.Faults(checkLetters(line, p.Palette)) {
+		add(where, "Column %d: %s", fault.Col, fault.Says)
 	}
 }

@@ -283,7 +283,7 @@ func (t *task) measure(w *way) *Proposal {
 			return nil
 		}
 	}
-	if t.short(m) || check.Worsens(t.before, check.All(m, "")) {
+	if t.short(m) || t.worsens(m) {
 		return nil
 	}
 	p.Measured = m
@@ -349,10 +349,19 @@ func (t *task) nearest() *Proposal {
 // was not there, or takes more than there is.
 func (t *task) whole(ops []edit.Op) *measure.Measured {
 	m, err := edit.Try(t.measured.Piece, t.rules.Shelf, ops...)
-	if err != nil || t.short(m) || check.Worsens(t.before, check.All(m, "")) {
+	if err != nil || t.short(m) || t.worsens(m) {
 		return nil
 	}
 	return m
+}
+
+// worsens says whether a piece has a stop or a warning that was not there.
+func (t *task) worsens(m *measure.Measured) bool {
+	after := check.All(m, "")
+	if t.rules.Apart {
+		after = check.Apart(after)
+	}
+	return check.Worsens(t.before, after)
 }
 
 // Budget is what a length is made up of: what ends, clasp and slack take of it, and what is

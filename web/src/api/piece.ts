@@ -36,3 +36,9 @@ export const isLoop = (key: string) => isDrop(key) && !key.startsWith("[");
 
 /** isGap says whether what stands in a strand is bare cord and no bead. */
 export const isGap = (key: string) => key.startsWith("_") || key.startsWith("@");
+
+/** mainRow is the row that a piece's target is of: the first of the section with the most. */
+export function mainRow(doc: Document): Row {
+  const main = doc.sections.reduce((most, section) => ((section.rows?.length ?? 0) > (most.rows?.length ?? 0) ? section : most));
+  return main.rows![0];
+}

@@ -2678,6 +2678,10 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
+            /** @description Of several rows the bead lines of the others, by their ids. */
+            rows?: {
+                [key: string]: string;
+            };
             /** @description Beads that are left of those in hand. */
             spare: components["schemas"]["SizeCount"][];
             /** Format: double */
@@ -3677,7 +3681,7 @@ export interface components {
              * @description Or the length asked for.
              */
             finishedMm?: number;
-            /** @description The bead line. */
+            /** @description The bead line, of several rows that of the first. */
             line: string;
             /**
              * Format: double
@@ -3687,6 +3691,10 @@ export interface components {
             name: string;
             /** @description The piece's own bead line when the size was made. */
             of?: string;
+            /** @description The bead lines of other rows, by their ids. */
+            rows?: {
+                [key: string]: string;
+            };
         };
         SizeCount: {
             /** Format: int64 */
@@ -3740,6 +3748,10 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
+            /** @description Of several rows the bead lines of the others, by their ids. */
+            rows?: {
+                [key: string]: string;
+            };
             /** Format: double */
             strungMm: number;
         };

@@ -1,7 +1,6 @@
 import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { Link } from "react-router";
-import { several } from "../api/piece.ts";
 import { previewed } from "../bench/BenchState.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { Checks } from "../tally/Checks.tsx";
@@ -28,11 +27,9 @@ export function Fit() {
         <Wearer bench={bench} doc={doc} />
         {analysis && <Reasoning bench={bench} analysis={analysis} doc={doc} />}
         <p>
-          {!several(doc) && (
-            <Link to="../sizes" relative="path" className="link">
-              Several sizes side by side{doc.sizes?.length ? ` (${doc.sizes.length} saved)` : ""}
-            </Link>
-          )}
+          <Link to="../sizes" relative="path" className="link">
+            Several sizes side by side{doc.sizes?.length ? ` (${doc.sizes.length} saved)` : ""}
+          </Link>
           <br />
           <Link to="../colours" relative="path" className="link">
             {doc.colourways?.length ? `Colourways (${doc.colourways.length} saved)` : "Colourways"}

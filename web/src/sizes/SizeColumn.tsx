@@ -1,4 +1,5 @@
 import type { Document, Operation, SizeFound } from "../api/client.ts";
+import { mainRow, several } from "../api/piece.ts";
 import { nameAmong } from "../dishes/size.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
@@ -30,7 +31,7 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
       {!way && <p role="status">{size.why}</p>}
       {way && (
         <>
-          <Picture doc={doc} operations={operationsOf(doc, size, way.line)} line={way.line} name={size.name} scale={scale} onFit={onFit} />
+          <Picture doc={doc} operations={operationsOf(doc, size, way)} line={[way.line, ...Object.values(way.rows ?? {})].join(" / ")} name={size.name} scale={scale} onFit={onFit} />
           <table className="list">
             <tbody>
               <Fact what="length" value={<Length mm={way.finishedMm} />} />
@@ -45,9 +46,14 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
             </tbody>
           </table>
           <p className="bead-line">{way.line}</p>
+          {Object.entries(way.rows ?? {}).map(([id, line]) => (
+            <p key={id} className="bead-line">
+              {line}
+            </p>
+          ))}
           <p className="quiet">{way.changes.length > 0 ? way.changes.join(", ") : "the pattern as it is"}</p>
           <Swap name={size.name} at={at} of={size.items.length} onSwap={onSwap}>
-            <button type="button" className="link" onClick={() => void bench.apply(...operationsOf(doc, size, way.line))}>
+            <button type="button" className="link" onClick={() => void bench.apply(...operationsOf(doc, size, way))}>
               Make the piece this size
             </button>
           </Swap>
@@ -57,10 +63,12 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
   );
 }
 
-/** operationsOf makes the piece that size. */
-function operationsOf(doc: Document, size: SizeFound, line: string): Operation[] {
-  const asked: Operation = size.measureMm ? { do: "set-body", body: { ...bodyOf(doc), measureMm: size.measureMm, for: size.name } } : { do: "set-target", mm: size.finishedMm };
-  return [{ do: "set-line", text: line }, asked];
+/** operationsOf makes the piece that size; rows follow the target, which comes first. */
+function operationsOf(doc: Document, size: SizeFound, way: SizeFound["items"][number]): Operation[] {
+  const body: Operation[] = size.measureMm ? [{ do: "set-body", body: { ...bodyOf(doc), measureMm: size.measureMm, for: size.name } }] : [];
+  if (!several(doc)) return [{ do: "set-line", text: way.line }, ...(size.measureMm ? body : [{ do: "set-target" as const, mm: size.finishedMm }])];
+  const rows = Object.entries({ ...way.rows, [mainRow(doc).id]: way.line });
+  return [...body, { do: "set-target", mm: size.finishedMm ?? way.finishedMm }, ...rows.map(([strand, text]): Operation => ({ do: "set-line", text, at: { strand } }))];
 }
 
 export function Fact({ what, value }: { what: string; value: React.ReactNode }) {

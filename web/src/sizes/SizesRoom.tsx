@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Document, type SizeFound } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { rowsOf, several } from "../api/piece.ts";
+import { mainRow, rowsOf, several } from "../api/piece.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { useHouse } from "../house/useHouse.ts";
@@ -35,7 +35,7 @@ export function SizesRoom() {
   const found = useQuery({
     queryKey: ["sizes", identity(doc), JSON.stringify(wanted), inStock, unit],
     queryFn: ({ signal }) => unwrap(api.POST("/api/sizes", { params: { query: { unit } }, body: { document: doc, sizes: wanted, inStock: inStock || undefined }, signal })),
-    enabled: !state.behind && !several(doc) && wanted.length > 0,
+    enabled: !state.behind && wanted.length > 0,
     retry: false,
   });
   const { scale, onFit } = useOneScale(wanted.map(({ name }) => name));
@@ -47,7 +47,7 @@ export function SizesRoom() {
   const wayOf = (size: SizeFound) => size.items[Math.min(picked[size.name] ?? keptAt(doc, size), size.items.length - 1)];
   const sizes = found.data?.sizes ?? [];
   const whole = sizes.length === wanted.length && sizes.every((size) => size.items.length > 0);
-  const toKeep = sizes.map((size) => ({ name: size.name, measureMm: size.measureMm, finishedMm: size.finishedMm, line: wayOf(size)?.line ?? "", of: state.analysis?.strands[0]?.line }));
+  const toKeep = sizes.map((size) => toSave(doc, size, wayOf(size), state.analysis?.strands.find((s) => s.id === mainRow(doc).id)?.line));
   const kept = whole && areKept(doc.sizes ?? [], toKeep);
 
   return (
@@ -89,9 +89,8 @@ export function SizesRoom() {
           Back to Fit
         </Link>
       </header>
-      {several(doc) && <p role="status">Sizes are worked out for a piece of one row. Size the rows of this one together.</p>}
       {found.isError && <p role="alert">{found.error.message}</p>}
-      {found.isPending && !several(doc) && wanted.length > 0 && <p className="quiet">Working out {wanted.length} sizes …</p>}
+      {found.isPending && wanted.length > 0 && <p className="quiet">Working out {wanted.length} sizes …</p>}
       <div className="columns">
         {sizes.map((size) => (
           <SizeColumn key={size.name} bench={bench} doc={doc} size={size} way={wayOf(size)} scale={scale} onFit={onFit} onSwap={(by) => setPicked({ ...picked, [size.name]: ((picked[size.name] ?? keptAt(doc, size)) + by + size.items.length) % Math.max(1, size.items.length) })} />
@@ -99,6 +98,12 @@ export function SizesRoom() {
       </div>
     </div>
   );
+}
+
+/** toSave is a size as the piece keeps it: of several rows with the line of each, and by its length, which the rows follow. */
+function toSave(doc: Document, { name, measureMm, finishedMm }: SizeFound, way: SizeFound["items"][number] | undefined, of: string | undefined): Size {
+  const asked = several(doc) ? { finishedMm: finishedMm ?? way?.finishedMm } : { measureMm, finishedMm };
+  return { name, ...asked, line: way?.line ?? "", rows: way?.rows, of };
 }
 
 type Size = NonNullable<Document["sizes"]>[number];
