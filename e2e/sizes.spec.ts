@@ -54,6 +54,8 @@ test("sizes in inches, and those that cannot be had say why", async ({ page }) =
 test("a piece of several sections has no sizes, and says so", async ({ page }) => {
   await openCopy(page, "Strait Lamp");
   await page.goto(`${page.url().replace(/\/$/, "")}/sizes`);
+  await page.getByLabel("Another finished length").fill("470 mm");
+  await page.getByLabel("Another finished length").press("Enter");
   await expect(page.getByRole("status").filter({ hasText: "section by section" }).first()).toBeVisible();
   await expect(page.locator(".size-column .bead-line")).toHaveCount(0);
 });

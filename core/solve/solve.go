@@ -40,7 +40,7 @@ type Rules struct {
 	// Apart leaves how the row lies beside others to be judged later.
 	Apart bool
 	Unit  length.Unit // that sentences speak in
-	Most     int         // how many proposals are given at most; 0 takes the usual number
+	Most  int         // how many proposals are given at most; 0 takes the usual number
 }
 
 // Proposal is one way.
