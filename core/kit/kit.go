@@ -45,7 +45,6 @@ type Cut struct {
 	Made       bool // a component takes it
 	N          int
 	Length     length.MM
-	Least      length.MM // the shortest that the row can be made with
 	More       length.MM // what a learner gets beyond it
 }
 
@@ -152,7 +151,7 @@ func (b *biller) chain(c measure.Count, quantity int) {
 	l.Count += c.Count * quantity
 	l.ByPiece[b.piece] += c.Count * quantity
 	for _, p := range b.kit.Pieces[b.piece].Of.ChainPieces(c.Material) {
-		l.join(Cut{Piece: b.piece, Row: p.Strand, N: quantity, Length: p.Length, Least: p.Length})
+		l.join(Cut{Piece: b.piece, Row: p.Strand, N: quantity, Length: p.Length})
 	}
 }
 
@@ -161,15 +160,14 @@ func (b *biller) cut(m *measure.Measured, s *measure.Strand, quantity int) {
 	if !s.Row.Corded() || s.Left.Hold == measure.HeldByRunning || s.Row.FoldOf != "" || s.CutLength() <= 0 {
 		return
 	}
-	c := Cut{Piece: b.piece, Row: m.Piece.Number(s.Row.ID) - 1, N: quantity, Length: s.CutLength(), Least: s.LeastCut()}
+	c := Cut{Piece: b.piece, Row: m.Piece.Number(s.Row.ID) - 1, N: quantity, Length: s.CutLength()}
+	least := s.LeastCut()
 	if legs := s.Legs(); legs != nil && !legs.Folded {
-		c.N, c.Length, c.Least = quantity*legs.Count, legs.Each, legs.Least
+		c.N, c.Length, least = quantity*legs.Count, legs.Each, legs.Least
 	}
 	if b.kit.Learner {
 		// Who strings for the first time needs the working allowance a second time.
-		if c.More = c.Length - c.Least; c.More < 0 {
-			c.More = 0
-		}
+		c.More = max(0, c.Length-least)
 	}
 	b.lengths(s.Row.Cord, c)
 }

@@ -1,7 +1,8 @@
 import { Button, InputBase } from "@mui/material";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { FileButton } from "../app/FileButton.tsx";
 import { api, unwrap, type Kit, type KitCard } from "../api/client.ts";
 import { PiecePictures } from "../pieces/PiecePictures.tsx";
 import "./kits.css";
@@ -14,7 +15,6 @@ export function KitsRoom() {
   const queries = useQueryClient();
   const [search, setSearch] = useState("");
   const looked = useDeferredValue(search);
-  const file = useRef<HTMLInputElement>(null);
   const [says, setSays] = useState<string | null>(null);
   const [deleted, setDeleted] = useState<KitCard | null>(null);
   const found = useQuery({
@@ -71,20 +71,7 @@ export function KitsRoom() {
         <Link to="/kits/selling" className="link">
           Packing and prices
         </Link>
-        <Button variant="outlined" onClick={() => file.current?.click()}>
-          Import kit file
-        </Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          hidden
-          data-testid="kit-file"
-          onChange={(e) => {
-            void read(e.target.files?.[0]);
-            e.target.value = "";
-          }}
-        />
+        <FileButton label="Import kit file" testId="kit-file" onFile={(chosen) => void read(chosen)} />
         <Button variant="contained" onClick={() => void open({ format: "mala-kit/1", name: "New kit", pieces: [] })}>
           New kit
         </Button>

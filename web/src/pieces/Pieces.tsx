@@ -2,6 +2,7 @@ import { Button, InputBase, Snackbar } from "@mui/material";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { FileButton } from "../app/FileButton.tsx";
 import { api, unwrap, ApiError, type Document } from "../api/client.ts";
 import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
 import { CardGrid } from "./CardGrid.tsx";
@@ -17,7 +18,6 @@ export function Pieces() {
   const [starting, setStarting] = useState(false);
   const [deleted, setDeleted] = useState<{ id: string; name: string } | null>(null);
   const [says, setSays] = useState<string | null>(null);
-  const file = useRef<HTMLInputElement>(null);
   const [looked, setLooked] = useState({ from: 0, to: 0 });
   const look = useCallback((from: number, to: number) => setLooked((was) => (was.from === from && was.to === to ? was : { from, to })), []);
   const scroller = useRef<HTMLDivElement>(null);
@@ -84,20 +84,7 @@ export function Pieces() {
           inputProps={{ "aria-label": "Search pieces", maxLength: 200 }}
           sx={{ border: "1px solid", borderColor: "divider", borderRadius: 2, px: 1.5, width: 260, bgcolor: "background.paper" }}
         />
-        <Button variant="outlined" onClick={() => file.current?.click()}>
-          Import piece file
-        </Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          hidden
-          data-testid="file"
-          onChange={(e) => {
-            void importFile(e.target.files?.[0]);
-            e.target.value = "";
-          }}
-        />
+        <FileButton label="Import piece file" testId="file" onFile={(chosen) => void importFile(chosen)} />
         <Button variant="contained" onClick={() => setStarting(true)} title="n">
           New piece
         </Button>
