@@ -6,7 +6,6 @@ import (
 
 	"mala/core/length"
 	"mala/core/measure"
-	"mala/core/pattern"
 	"mala/format"
 )
 
@@ -102,34 +101,4 @@ func cutsIn(m *measure.Measured) []length.MM {
 		out = append(out, exact(s.CutLength()))
 	}
 	return out
-}
-
-// sizeDiffers counts the items of a piece's line that have changed since one of its sizes was
-// made of it; 0 where nobody knows what it was made of.
-func sizeDiffers(own string, s *format.Size) int {
-	was, err := pattern.Parse(s.Of)
-	now, nowErr := pattern.Parse(own)
-	if s.Of == "" || err != nil || nowErr != nil || was.String() == now.String() {
-		return 0
-	}
-	a, b := was.Items, now.Items
-	for len(a) > 0 && len(b) > 0 && a[0].String() == b[0].String() {
-		a, b = a[1:], b[1:]
-	}
-	for len(a) > 0 && len(b) > 0 && a[len(a)-1].String() == b[len(b)-1].String() {
-		a, b = a[:len(a)-1], b[:len(b)-1]
-	}
-	return max(len(a), len(b), 1)
-}
-
-// olderSize says that a size was made of an older pattern; nothing of one that was not.
-func olderSize(doc *format.Document, s *format.Size) []string {
-	if s.Line == "" {
-		return nil
-	}
-	n := sizeDiffers(mainRow(doc).Line, s)
-	if n == 0 {
-		return nil
-	}
-	return []string{fmt.Sprintf("%s was made of an older pattern: %s of it changed since. Make the sizes again.", s.Name, counted(n, "item"))}
 }

@@ -5,7 +5,6 @@ import (
 	"math"
 
 	"mala/core/length"
-	"mala/core/piece"
 	"mala/format"
 )
 
@@ -74,41 +73,6 @@ func mainRow(doc *format.Document) *format.Row {
 		}
 	}
 	return &most.Rows[0]
-}
-
-// inSize is the document with the line of a size, and what is asked of that.
-func inSize(doc *format.Document, s *format.Size) *format.Document {
-	if s.Line == "" {
-		return doc
-	}
-	out := *doc
-	out.Sections = cloneSections(doc.Sections)
-	mainRow(&out).Line = s.Line
-	for i := range out.Sections {
-		for k := range out.Sections[i].Rows {
-			if line, ok := s.Rows[out.Sections[i].Rows[k].ID]; ok {
-				out.Sections[i].Rows[k].Line = line
-			}
-		}
-	}
-	switch {
-	case s.FinishedMm > 0:
-		target := format.Target{FinishedMm: s.FinishedMm, ToleranceMm: piece.StandardTolerance}
-		if doc.Target != nil {
-			target.ToleranceMm = doc.Target.ToleranceMm
-		}
-		out.Target = &target
-		if doc.Body != nil { // it is for somebody else
-			body := *doc.Body
-			body.MeasureMm, body.For, body.HandMm, body.HeadMm, body.Fit = 0, "", 0, 0, ""
-			out.Body = &body
-		}
-	case s.MeasureMm > 0 && doc.Body != nil:
-		body := *doc.Body
-		body.MeasureMm, body.For, body.HandMm, body.HeadMm = s.MeasureMm, "", 0, 0
-		out.Body, out.Target = &body, nil
-	}
-	return &out
 }
 
 // wrongIn lists the checks of a variant that are not waived and that the piece itself does not

@@ -12,65 +12,45 @@ import (
 	"mala/format"
 )
 
-// sizeOfRows finds the way of a piece of several rows to a size: the leading row comes to the
-// size, and every other row to the length that follows from it, one after the other.
+// sizeOfRows finds the way of a piece of several rows or sections to a size: the leading row's
+// loop comes to the size, and every other to the length that follows from it, one after the
+// other. In a loop of several sections each takes its share; chain follows where no beads do.
 func sizeOfRows(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options) (*SizeFound, error) {
-	out := &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}
-	w := &rowSizer{ask: ask, opt: opt, out: out}
-	w.doc = *doc
-	w.doc.Sizes, w.doc.Sections = nil, cloneSections(doc.Sections)
-	if len(doc.Sections) > 1 {
-		out.Why = "A piece of several sections is brought to a length section by section, under Lay out. Save each length as a piece of its own."
-		return out, nil
-	}
-	var err error
-	if w.before, err = measured(&w.doc, opt.House); err != nil {
+	w := &rowSizer{doc: apart(doc), ask: ask, opt: opt, out: &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}, settled: map[piece.ID]bool{}}
+	w.doc.Sizes = nil
+	own, err := measured(w.doc, opt.House)
+	if err != nil {
 		return nil, err
 	}
+	w.leading = own.Leading().Row.ID
 	if ask.MeasureMm > 0 { // the target stays until the leading row has its length: fills need one
 		w.doc.Body = bodyFor(doc, ask.MeasureMm)
 	} else {
 		w.doc.Target = &format.Target{FinishedMm: ask.FinishedMm, ToleranceMm: w.tolerance()}
 	}
-	leading := w.before.Leading().Row.ID
-	for _, row := range w.before.Piece.Main().Rows {
-		if !row.Corded() || row.Line == nil || len(row.Line.Items) == 0 {
-			continue // chain and links follow by themselves
-		}
-		if err := w.row(ctx, row.ID, row.ID == leading); err != nil || out.Why != "" {
-			return out, err
+	rows := own.Piece.Main().Rows
+	for _, row := range rows {
+		if err := w.loop(ctx, row.ID); err != nil || w.out.Why != "" {
+			return w.out, err
 		}
 	}
-	after, err := measured(&w.doc, opt.House)
-	if err != nil {
-		return nil, err
-	}
-	for _, s := range after.Strands {
-		if t := targetOf(after.Piece, s); t != nil && !t.Within {
-			out.Why = fmt.Sprintf("Row %d would be %s off its length: what it is made of comes in no such number. Let its chain fill up, or size the rows together, under Lay out.",
-				after.Piece.Number(s.Row.ID), length.MM(math.Abs(float64(t.OffMm))).In(opt.Unit))
-			return out, nil
+	for _, row := range rows {
+		if err := w.chain(row.ID); err != nil {
+			return nil, err
 		}
 	}
-	s := after.Strand(leading)
-	way := sizeWay(w.before, w.before.Leading(), &Aim{Document: w.doc}, &solve.Proposal{Measured: after, Says: w.says, Value: s.Finished(), Line: s.Row.Line.String()}, opt.Unit)
-	way.Rows, way.Beads, way.CutMm = w.lines, after.AllBeads(), 0
-	for _, s := range after.Strands {
-		way.CutMm = exact(way.CutMm + s.CutLength())
-	}
-	out.Items = append(out.Items, way)
-	return out, nil
+	return w.out, w.found(own)
 }
 
 // rowSizer brings one row after the other to its length.
 type rowSizer struct {
-	doc    format.Document
-	ask    sizeAsk
-	opt    Options
-	before *measure.Measured
-	out    *SizeFound
-	says   []string
-	lines  map[string]string
+	doc     *format.Document
+	ask     sizeAsk
+	opt     Options
+	leading piece.ID
+	settled map[piece.ID]bool // rows that have their line
+	out     *SizeFound
+	says    []string
 }
 
 func (w *rowSizer) tolerance() length.MM {
@@ -83,48 +63,36 @@ func (w *rowSizer) tolerance() length.MM {
 	return piece.StandardTolerance
 }
 
-// row finds the line of one row; where there is none it says why.
-func (w *rowSizer) row(ctx context.Context, id piece.ID, leading bool) error {
-	m, err := measured(&w.doc, w.opt.House)
+// loop brings the loop that a row of the main section lies in to what is asked of it; where
+// that cannot be it says why.
+func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
+	m, err := measured(w.doc, w.opt.House)
 	if err != nil {
 		return err
 	}
-	s := m.Strand(id)
-	counted := s.Row.Line.Counted(s.Fills).String()
-	if s.Row.Line.OpenFill() != nil { // a size has counts of its own
-		w.put(id, counted, leading)
-		if m, err = measured(&w.doc, w.opt.House); err != nil {
-			return err
-		}
-		s = m.Strand(id)
-	}
-	aim := Aim{Document: w.doc, Wearer: leading && w.ask.MeasureMm > 0}
-	goal, says := goalOf(&aim, m, s)
-	switch {
-	case says != "" && leading:
-		w.out.Why = says
-		return nil
-	case says == "": // a row of its own length follows none
-		found := solve.Solve(ctx, m, goal, solve.Rules{Pins: m.Piece.Pins, Unit: w.opt.Unit, LineOnly: true, Apart: true, Most: 1, Stock: w.opt.stock(w.ask.inStock)})
-		off := found.Now - goal.Want
-		switch {
-		case max(off, -off) <= goal.Tolerance+1e-9:
-		case ctx.Err() != nil:
-			w.out.Why = noTime
-			return nil
-		case len(found.Proposals) == 0:
-			w.out.Why = fmt.Sprintf("Row %d: %s", m.Piece.Number(id), found.Why)
-			return nil
-		default:
-			counted = found.Proposals[0].Line
-			for _, change := range found.Proposals[0].Says {
-				w.says = append(w.says, fmt.Sprintf("row %d: %s", m.Piece.Number(id), change))
+	shares := w.sharesOf(m, id)
+	for _, one := range shares { // a size has counts of its own
+		for _, of := range one.rows {
+			if s := m.Strand(of); s.Row.Line.OpenFill() != nil {
+				rowOf(w.doc, of).Line = s.Row.Line.Counted(s.Fills).String()
 			}
 		}
 	}
-	w.put(id, counted, leading)
-	if leading && w.ask.MeasureMm > 0 { // the others follow the length that it has now
-		if m, err = measured(&w.doc, w.opt.House); err != nil {
+	if m, err = measured(w.doc, w.opt.House); err != nil {
+		return err
+	}
+	goal, says := goalOf(&Aim{Document: *w.doc, Wearer: id == w.leading && w.ask.MeasureMm > 0}, m, m.Strand(id))
+	switch {
+	case says != "" && id == w.leading:
+		w.out.Why = says
+		return nil
+	case says == "" && len(shares) > 0: // a row of its own length follows none
+		if err := w.bring(ctx, goal, shares); err != nil || w.out.Why != "" {
+			return err
+		}
+	}
+	if id == w.leading && w.ask.MeasureMm > 0 { // the others follow the length that it has now
+		if m, err = measured(w.doc, w.opt.House); err != nil {
 			return err
 		}
 		w.doc.Target = &format.Target{FinishedMm: exact(m.Strand(id).ForTarget(m.Piece)), ToleranceMm: piece.StandardTolerance}
@@ -132,20 +100,61 @@ func (w *rowSizer) row(ctx context.Context, id piece.ID, leading bool) error {
 	return nil
 }
 
-// put writes a row's line.
-func (w *rowSizer) put(id piece.ID, line string, leading bool) {
-	for i := range w.doc.Sections {
-		for k := range w.doc.Sections[i].Rows {
-			if w.doc.Sections[i].Rows[k].ID == string(id) {
-				w.doc.Sections[i].Rows[k].Line = line
-			}
+// chain gives a row that is all of chain the links that come nearest to what is asked of it.
+func (w *rowSizer) chain(id piece.ID) error {
+	m, err := measured(w.doc, w.opt.House)
+	if err != nil {
+		return err
+	}
+	row := m.Piece.Row(id)
+	chain := row.Chain()
+	t := targetOf(m.Piece, m.Strand(id))
+	if row.Corded() || chain == nil || t == nil || t.Within || chain.Fill || piece.RowPinned(m.Piece.Pins, row) {
+		return nil
+	}
+	at := &format.Place{Fitting: string(chain.ID)}
+	filled, err := Apply(w.doc, []Operation{{Do: "set-fill", At: at, Text: string(piece.Yes)}, {Do: "set-fill", At: at, Text: string(piece.No)}}, w.opt)
+	if err != nil {
+		return nil //nolint:nilerr // it cannot fill up, and stays as it is
+	}
+	was, now := chain.Links, 0
+	eachFitting(&filled.Document, func(f *format.Fitting) {
+		if f.ID == string(chain.ID) {
+			now = f.Links
 		}
+	})
+	if now != was {
+		*w.doc = filled.Document
+		w.says = append(w.says, fmt.Sprintf("row %d: %d links in place of %d", m.Piece.Number(id), now, was))
 	}
-	if leading {
-		return
+	return nil
+}
+
+// found is the piece as it has become; where a row with beads is off its length it says so.
+func (w *rowSizer) found(own *measure.Measured) error {
+	after, err := measured(w.doc, w.opt.House)
+	if err != nil {
+		return err
 	}
-	if w.lines == nil {
-		w.lines = map[string]string{}
+	for _, s := range after.Strands {
+		t := targetOf(after.Piece, s)
+		if t == nil || t.Within {
+			continue
+		}
+		off := length.MM(math.Abs(float64(t.OffMm))).In(w.opt.Unit)
+		if s.Row.Corded() {
+			w.out.Why = fmt.Sprintf("Row %d would be %s off its length: what it is made of comes in no such number. Let its chain fill up, or size the rows together, under Lay out.", after.Piece.Number(s.Row.ID), off)
+			return nil
+		}
+		w.says = append(w.says, fmt.Sprintf("row %d stays %s off its length: its links come no nearer", after.Piece.Number(s.Row.ID), off))
 	}
-	w.lines[string(id)] = line
+	s := after.Strand(w.leading)
+	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Says: w.says, Value: s.Finished(), Line: s.Row.Line.String()}, w.opt.Unit)
+	way.Beads, way.CutMm = after.AllBeads(), 0
+	for _, s := range after.Strands {
+		way.CutMm = exact(way.CutMm + s.CutLength())
+	}
+	way.Keep = keptSize(own, &w.ask.SizeWanted, &way, w.doc)
+	w.out.Items = append(w.out.Items, way)
+	return nil
 }

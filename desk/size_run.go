@@ -48,7 +48,7 @@ type SizeWay struct {
 	Beads    int         `json:"beads"`
 	Counts   []SizeCount `json:"counts" doc:"Of each bead, in the order they are strung."`
 
-	Rows map[string]string `json:"rows,omitempty" doc:"Of several rows the bead lines of the others, by their ids."`
+	Keep *format.Size `json:"keep,omitempty" doc:"The size as the piece keeps it."`
 }
 
 // SizeCount is how many of a bead a size takes.
@@ -114,6 +114,7 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 	if err != nil {
 		return nil, err
 	}
+	own := m
 	if m, err = countedLine(aim.Document, m, opt); err != nil {
 		return nil, err
 	}
@@ -129,7 +130,9 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 		withAsItIs(&found, m, goal)
 	}
 	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
-		out.Items = append(out.Items, sizeWay(m, s, &aim, &found.Proposals[i], opt.Unit))
+		way := sizeWay(m, s, &aim, &found.Proposals[i], opt.Unit)
+		way.Keep = keptSize(own, &ask.SizeWanted, &way, &aim.Document)
+		out.Items = append(out.Items, way)
 	}
 	if len(out.Items) == 0 {
 		out.Why = found.Why

@@ -51,13 +51,33 @@ test("sizes in inches, and those that cannot be had say why", async ({ page }) =
   await expect(page.getByRole("button", { name: "Save as the sizes of this piece" })).toBeDisabled();
 });
 
-test("a piece of several sections has no sizes, and says so", async ({ page }) => {
+test("a piece of two sections comes in another length, both sides alike, and becomes it", async ({ page }) => {
   await openCopy(page, "Strait Lamp");
   await page.goto(`${page.url().replace(/\/$/, "")}/sizes`);
-  await page.getByLabel("Another finished length").fill("470 mm");
+  for (const chip of await page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true }).all()) await chip.click();
+  await page.getByLabel("Another finished length").fill("378 mm");
   await page.getByLabel("Another finished length").press("Enter");
-  await expect(page.getByRole("status").filter({ hasText: "section by section" }).first()).toBeVisible();
-  await expect(page.locator(".size-column .bead-line")).toHaveCount(0);
+  const column = page.getByRole("region", { name: "Size 378 mm", exact: true });
+  await expect(column.locator(".bead-line")).toHaveText(["43P B", "78K 5P B", "B 43P", "B 5P 78K"]);
+  await expect(column).toContainText("rows 1 and 3: 52P to 43P");
+  await page.getByRole("button", { name: "Save as the sizes of this piece" }).press("Enter");
+  await expect(page.getByRole("button", { name: "Saved with the piece" })).toBeVisible();
+  await column.getByRole("button", { name: "Make the piece this size" }).press("Enter");
+  await expect(column).toContainText("the pattern as it is");
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(column).toContainText("rows 2 and 4: 94K to 78K");
+});
+
+test("a row of chain takes other links in another length", async ({ page }) => {
+  await openCopy(page, "Net Loft");
+  await page.goto(`${page.url().replace(/\/$/, "")}/sizes`);
+  for (const chip of await page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true }).all()) await chip.click();
+  await page.getByLabel("Another finished length").fill("447 mm");
+  await page.getByLabel("Another finished length").press("Enter");
+  const column = page.getByRole("region", { name: "Size 447 mm", exact: true });
+  await expect(column).toContainText("row 3: 80 links in place of 88");
+  await column.getByRole("button", { name: "Make the piece this size" }).press("Enter");
+  await expect(column).toContainText("the pattern as it is");
 });
 
 test("a piece of four rows comes in another length, each row by its own line, is saved and taken", async ({ page }) => {

@@ -63,9 +63,11 @@ type Size struct {
 	FinishedMm length.MM `json:"finishedMm,omitempty" doc:"Or the length asked for."`
 	Line       string    `json:"line" maxLength:"65536" doc:"The bead line, of several rows that of the first."`
 
-	Rows map[string]string `json:"rows,omitempty" doc:"The bead lines of other rows, by their ids."`
+	Rows  map[string]string `json:"rows,omitempty" doc:"Of a piece of several rows the bead line of each, by its id."`
+	Links map[string]int    `json:"links,omitempty" doc:"The links of chains that have another number in this size, by the ids of the fittings."`
 
-	Of string `json:"of,omitempty" maxLength:"65536" doc:"The piece's own bead line when the size was made."`
+	Of     string            `json:"of,omitempty" maxLength:"65536" doc:"The piece's own bead line when the size was made."`
+	OfRows map[string]string `json:"ofRows,omitempty" doc:"And those of its rows, by their ids."`
 }
 
 // SizesOf reads sizes. The error is Faults of their lines.
@@ -83,13 +85,19 @@ func SizesOf(sizes []Size) ([]piece.Size, error) {
 			for _, f := range pattern.Faults(err) {
 				faults = append(faults, Fault{Where: fmt.Sprintf("sizes[%d].rows.%s", i, id), Says: fmt.Sprintf("Column %d: %s", f.Col, f.Says)})
 			}
-			if size.Rows == nil {
-				size.Rows = map[piece.ID]*pattern.Line{}
-			}
-			size.Rows[piece.ID(id)] = row
+			put(&size.Rows, id, row)
 		}
+		for id, links := range s.Links {
+			put(&size.Links, id, links)
+		}
+		// One that it was made of and that cannot be read is of no use.
 		if of, err := pattern.Parse(s.Of); err == nil && s.Of != "" {
-			size.Of = of // one that cannot be read is of no use
+			size.Of = of
+		}
+		for id, text := range s.OfRows {
+			if of, err := pattern.Parse(text); err == nil {
+				put(&size.OfRows, id, of)
+			}
 		}
 		out = append(out, size)
 	}
@@ -97,6 +105,14 @@ func SizesOf(sizes []Size) ([]piece.Size, error) {
 		return nil, faults
 	}
 	return out, nil
+}
+
+// put puts what an id has into a map that may not be there yet.
+func put[V any](all *map[piece.ID]V, id string, v V) {
+	if *all == nil {
+		*all = map[piece.ID]V{}
+	}
+	(*all)[piece.ID(id)] = v
 }
 
 // Pin keeps something as it is: a whole row, a run of it, or the beads of a letter.

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"mala/core/material"
+	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -40,13 +41,8 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 	if !reflect.DeepEqual(before.Sizes, after.Sizes) {
 		d.Sizes = nil
 		for _, s := range after.Sizes {
-			size := Size{Name: s.Name, MeasureMm: s.Measure, FinishedMm: s.Finished, Line: s.Line.String()}
-			for id, line := range s.Rows {
-				if size.Rows == nil {
-					size.Rows = map[string]string{}
-				}
-				size.Rows[string(id)] = line.String()
-			}
+			size := Size{Name: s.Name, MeasureMm: s.Measure, FinishedMm: s.Finished, Line: s.Line.String(), Rows: written(s.Rows, (*pattern.Line).String), OfRows: written(s.OfRows, (*pattern.Line).String),
+				Links: written(s.Links, func(n int) int { return n })}
 			if s.Of != nil {
 				size.Of = s.Of.String()
 			}
@@ -281,4 +277,16 @@ func (d *Document) Check() error {
 		return nil
 	}
 	return err
+}
+
+// written is what ids have as the file has it; nil for nothing.
+func written[V, W any](all map[piece.ID]V, write func(V) W) map[string]W {
+	if len(all) == 0 {
+		return nil
+	}
+	out := map[string]W{}
+	for id, v := range all {
+		out[string(id)] = write(v)
+	}
+	return out
 }

@@ -175,21 +175,7 @@ func (e *lineEditor) changeLetter(text string) error {
 		}
 	}
 	for i, s := range e.piece.Sizes {
-		if s.Line != nil {
-			e.piece.Sizes[i].Line = s.Line.Clone()
-			swapLetters(e.piece.Sizes[i].Line, old, fresh)
-		}
-		if s.Rows != nil {
-			e.piece.Sizes[i].Rows = maps.Clone(s.Rows)
-			for id, line := range s.Rows {
-				e.piece.Sizes[i].Rows[id] = line.Clone()
-				swapLetters(e.piece.Sizes[i].Rows[id], old, fresh)
-			}
-		}
-		if s.Of != nil {
-			e.piece.Sizes[i].Of = s.Of.Clone()
-			swapLetters(e.piece.Sizes[i].Of, old, fresh)
-		}
+		e.piece.Sizes[i] = s.Rewritten(func(line *pattern.Line) { swapLetters(line, old, fresh) })
 	}
 	palette := map[string]*material.Material{}
 	for key, m := range e.piece.Palette {

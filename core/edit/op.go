@@ -116,6 +116,9 @@ func Apply(p *piece.Piece, shelf []*material.Material, ops ...Op) (*piece.Piece,
 			return nil, Result{}, err
 		}
 	}
+	if !slices.ContainsFunc(ops, func(op Op) bool { return op.Do == SetSizes }) { // new ones are refused
+		p.ForgetGone()
+	}
 	return fillUp(p), out, nil
 }
 

@@ -214,7 +214,7 @@ func mirrorRow(p *piece.Piece, row *piece.Row) error {
 	if way := row.LeftEnding.Way; way == piece.WayFold || way == piece.WayFoldBead || p.FoldedWith(row) != nil {
 		return refuse("The fold of the cord lies at the left. Make that end another way first.")
 	}
-	line, err := reversed(row.Line)
+	line, err := row.Line.Turned()
 	if err != nil {
 		return err
 	}
@@ -231,18 +231,6 @@ func mirrorRow(p *piece.Piece, row *piece.Row) error {
 	row.LeftEnding, row.RightEnding = row.RightEnding, row.LeftEnding
 	row.LeftEnding.Stop, row.RightEnding.Stop = row.RightEnding.Stop, ""
 	return nil
-}
-
-// reversed is the line the other way round, written as short as it can be.
-func reversed(line *pattern.Line) (*pattern.Line, error) {
-	switch items := line.Items; {
-	case len(items) == 0:
-		return line, nil
-	case len(items) == 1 && items[0].Kind == pattern.Group && items[0].Reversed && items[0].Count == 1:
-		inner := &pattern.Line{Items: items[0].Items}
-		return pattern.Parse(inner.String())
-	}
-	return pattern.Parse("~(" + line.String() + ")")
 }
 
 func setFollow(p *piece.Piece, row *piece.Row, op Op) error {

@@ -1,6 +1,10 @@
 package piece
 
-import "mala/core/pattern"
+import (
+	"slices"
+
+	"mala/core/pattern"
+)
 
 // Pin keeps something as it is while a piece is brought to a length: a whole row, a run or
 // group of it as it is written, or the beads of a letter.
@@ -47,6 +51,13 @@ func Pinned(pins []Pin, row *Row, n *pattern.Node) bool {
 		}
 	}
 	return false
+}
+
+// RowPinned says whether nothing of a row may change.
+func RowPinned(pins []Pin, row *Row) bool {
+	return slices.ContainsFunc(pins, func(pin Pin) bool {
+		return pin.Letter == "" && pin.Run == "" && (pin.Row == "" || pin.Row == row.ID)
+	})
 }
 
 // mostPins is how many things are pinned at most.

@@ -17,8 +17,10 @@ type Size struct {
 	Measure  length.MM            // of the body that it is for; 0 of a length
 	Finished length.MM            // the length asked for; 0 of a wearer
 	Line     *pattern.Line        // of the leading row
-	Rows     map[ID]*pattern.Line // of the other rows that have one of their own in this size
+	Rows     map[ID]*pattern.Line // of a piece of several rows those of each, by its id
+	Links    map[ID]int           // of chains that have other numbers of links in this size
 	Of       *pattern.Line        // the piece's own when the size was made; nil where nobody knows
+	OfRows   map[ID]*pattern.Line // and those of its rows
 }
 
 // mostSizes is how many sizes a piece has at most.
@@ -54,15 +56,64 @@ func (p *Piece) checkSizes(add adder) {
 			continue
 		}
 		p.checkSizeLine(add, where+".line", s.Line)
-		for _, id := range slices.Sorted(maps.Keys(s.Rows)) {
-			at := fmt.Sprintf("%s.rows.%s", where, id)
-			if !slices.ContainsFunc(p.Rows(), func(r *Row) bool { return r.ID == id }) {
-				add(at, "The piece has no row %q. Save the sizes anew.", id)
-				continue
-			}
-			p.checkSizeLine(add, at, s.Rows[id])
+		p.checkSizeRows(add, where, &s)
+	}
+}
+
+// checkSizeRows holds what a size has for rows and chains to those that the piece has.
+func (p *Piece) checkSizeRows(add adder, where string, s *Size) {
+	for _, id := range slices.Sorted(maps.Keys(s.Rows)) {
+		at := fmt.Sprintf("%s.rows.%s", where, id)
+		if p.Row(id) == nil {
+			add(at, "The piece has no row %q. Save the sizes anew.", id)
+			continue
+		}
+		p.checkSizeLine(add, at, s.Rows[id])
+	}
+	for _, id := range slices.Sorted(maps.Keys(s.Links)) {
+		at, n := fmt.Sprintf("%s.links.%s", where, id), s.Links[id]
+		switch f := p.Fitting(id); {
+		case f == nil || !f.Of.HasLinks():
+			add(at, "The piece has no chain %q. Save the sizes anew.", id)
+		case n < 1 || n > MostChain:
+			add(at, "A chain has 1 to %d links; this one has %d.", MostChain, n)
 		}
 	}
+}
+
+// Fitting finds a fitting by its id, wherever it is; nil if the piece has none of that id.
+func (p *Piece) Fitting(id ID) *Fitting {
+	for _, list := range p.Fittings() {
+		for i := range *list {
+			if (*list)[i].ID == id {
+				return &(*list)[i]
+			}
+		}
+	}
+	return nil
+}
+
+// ForgetGone drops what sizes have for rows and chains that the piece has no more.
+func (p *Piece) ForgetGone() {
+	noRow := func(id ID, _ *pattern.Line) bool { return p.Row(id) == nil }
+	for i := range p.Sizes {
+		s := &p.Sizes[i]
+		s.Rows, s.OfRows = without(s.Rows, noRow), without(s.OfRows, noRow)
+		s.Links = without(s.Links, func(id ID, _ int) bool {
+			f := p.Fitting(id)
+			return f == nil || !f.Of.HasLinks()
+		})
+	}
+}
+
+// without is a map without those entries; the map itself where it has none.
+func without[V any](all map[ID]V, gone func(ID, V) bool) map[ID]V {
+	out := maps.Clone(all)
+	maps.DeleteFunc(out, gone)
+	if len(out) == len(all) {
+		return all
+	}
+	return out
 }
 
 // Lines are all bead lines of the size, that of the leading row first.
@@ -75,6 +126,27 @@ func (s *Size) Lines() []*pattern.Line {
 		out = append(out, s.Rows[id])
 	}
 	return out
+}
+
+// Rewritten is the size with every line written anew, those that it was made of as well.
+func (s Size) Rewritten(anew func(*pattern.Line)) Size {
+	one := func(line *pattern.Line) *pattern.Line {
+		if line == nil {
+			return nil
+		}
+		line = line.Clone()
+		anew(line)
+		return line
+	}
+	all := func(lines map[ID]*pattern.Line) map[ID]*pattern.Line {
+		lines = maps.Clone(lines)
+		for id, line := range lines {
+			lines[id] = one(line)
+		}
+		return lines
+	}
+	s.Line, s.Of, s.Rows, s.OfRows = one(s.Line), one(s.Of), all(s.Rows), all(s.OfRows)
+	return s
 }
 
 // checkSizeLine holds one bead line of a size to what can be.

@@ -159,14 +159,7 @@ func (t *task) addedBy(after *measure.Strand) map[string]int {
 func (t *task) pinned(n *pattern.Node) bool { return piece.Pinned(t.rules.Pins, t.strand.Row, n) }
 
 // rowPinned says whether nothing of the row may change.
-func (t *task) rowPinned() bool {
-	for _, pin := range t.rules.Pins {
-		if pin.Letter == "" && pin.Run == "" && (pin.Row == "" || pin.Row == t.strand.Row.ID) {
-			return true
-		}
-	}
-	return false
-}
+func (t *task) rowPinned() bool { return piece.RowPinned(t.rules.Pins, t.strand.Row) }
 
 // shorten keeps a long group from filling the line.
 func shorten(text string) string {

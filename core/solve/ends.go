@@ -21,27 +21,24 @@ const (
 type atEnds struct {
 	key   string
 	beads int
-	both  bool
+	at    pattern.Ends
 }
 
-// ends puts beads at both ends of a strand that reads the same from both, else at its right.
+// ends puts beads at the ends of a strand that they come to.
 func ends(t *task) []knob {
 	row := t.strand.Row
 	if !row.Corded() || row.Line.OpenFill() != nil || t.strand.Ring || t.rowPinned() || len(row.Line.Items) == 0 {
 		return nil // a ring has no ends
 	}
-	both, where := false, "at the right"
-	if check.Symmetric(t.strand) || row.Line.IsMirror() {
-		both, where = true, "at each end"
-	}
+	at := check.EndsOf(t.measured.Piece, t.strand)
 	var out []knob
 	for _, key := range t.endDishes() {
-		if slices.ContainsFunc(row.Line.Outermost(both), func(n *pattern.Node) bool { return n.Kind == pattern.Bead && n.Key == key && t.pinned(n) }) {
+		if slices.ContainsFunc(row.Line.Outermost(at), func(n *pattern.Node) bool { return n.Kind == pattern.Bead && n.Key == key && t.pinned(n) }) {
 			continue // it would become a part of a pinned run
 		}
 		var k knob
 		for n := 1; n <= mostAdded; n++ {
-			end := &atEnds{key, n, both}
+			end := &atEnds{key, n, at}
 			line := end.on(row.Line)
 			if line == nil {
 				break
@@ -51,7 +48,7 @@ func ends(t *task) []knob {
 				break
 			}
 			adds := t.addedBy(s)
-			k.settings = append(k.settings, setting{says: fmt.Sprintf("%d × %s more %s", n, lower(t.measured.Piece.Palette[key].Name), where), by: by, moved: adds[key], end: end, adds: adds})
+			k.settings = append(k.settings, setting{says: fmt.Sprintf("%d × %s more %s", n, lower(t.measured.Piece.Palette[key].Name), at), by: by, moved: adds[key], end: end, adds: adds})
 		}
 		out = append(out, k)
 	}
@@ -85,5 +82,5 @@ func (t *task) letterPinned(key string) bool {
 
 // on is the line with the beads at its ends; nil where that cannot be written.
 func (e *atEnds) on(line *pattern.Line) *pattern.Line {
-	return line.WithEnds(fmt.Sprint(e.beads, e.key), e.both)
+	return line.WithEnds(fmt.Sprint(e.beads, e.key), e.at)
 }

@@ -34,7 +34,7 @@ func (t *task) optionsOf(ctx context.Context, k int) []option {
 	out = append(append(out, counts...), ends...)
 	for _, a := range counts {
 		for _, b := range ends {
-			out = append(out, option{length: a.length + b.length - out[0].length, line: added(a.line, s, b.key, b.beads), says: a.says + " and " + b.says,
+			out = append(out, option{length: a.length + b.length - out[0].length, line: t.added(a.line, s, b.key, b.beads), says: a.says + " and " + b.says,
 				changes: a.changes + b.changes, moved: a.moved + b.moved})
 		}
 	}
@@ -88,18 +88,14 @@ func counts(s *measure.Strand) []option {
 	return out
 }
 
-// ends adds beads of one dish at both ends, or at the right of a row that does not
-// read the same both ways.
+// ends adds beads of one dish at the ends of a row that they come to.
 func (t *task) ends(s *measure.Strand) []option {
-	where := "at the right"
-	if check.Symmetric(s) || s.Row.Line.IsMirror() {
-		where = "at each end"
-	}
+	where := check.EndsOf(t.measured.Piece, s)
 	var out []option
 	for _, key := range t.dishes(s) {
 		for n := 1; n <= mostAdded; n++ {
 			says := fmt.Sprintf("%d × %s more %s", n, t.measured.Piece.Palette[key].Name, where)
-			out = append(out, option{line: added(s.Row.Line, s, key, n), key: key, beads: n, says: says, changes: 1})
+			out = append(out, option{line: t.added(s.Row.Line, s, key, n), key: key, beads: n, says: says, changes: 1})
 		}
 	}
 	return out
@@ -128,11 +124,10 @@ func (t *task) dishes(s *measure.Strand) []string {
 	return keys[:min(len(keys), mostEnds)]
 }
 
-// added is the line with n beads more at both ends: inside a mirror that is the whole
-// line, else before and behind it; of a row that does not read the same both ways
-// behind it. It is nil where that cannot be written.
-func added(line *pattern.Line, s *measure.Strand, key string, n int) *pattern.Line {
-	return line.WithEnds(fmt.Sprint(n, key), check.Symmetric(s))
+// added is the line with n beads more at the ends of its strand that they come to. It is nil
+// where that cannot be written.
+func (t *task) added(line *pattern.Line, s *measure.Strand, key string, n int) *pattern.Line {
+	return line.WithEnds(fmt.Sprint(n, key), check.EndsOf(t.measured.Piece, s))
 }
 
 // measure works out the length of an option; false if it cannot be, or if it breaks

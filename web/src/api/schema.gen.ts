@@ -2666,6 +2666,8 @@ export interface components {
             finishedMm: number;
             /** Format: double */
             insideMm?: number;
+            /** @description The size as the piece keeps it. */
+            keep?: components["schemas"]["Size"];
             /** @description What there is not enough of for one more, by its id. */
             limit?: string;
             line: string;
@@ -2678,10 +2680,6 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
-            /** @description Of several rows the bead lines of the others, by their ids. */
-            rows?: {
-                [key: string]: string;
-            };
             /** @description Beads that are left of those in hand. */
             spare: components["schemas"]["SizeCount"][];
             /** Format: double */
@@ -3683,6 +3681,10 @@ export interface components {
             finishedMm?: number;
             /** @description The bead line, of several rows that of the first. */
             line: string;
+            /** @description The links of chains that have another number in this size, by the ids of the fittings. */
+            links?: {
+                [key: string]: number;
+            };
             /**
              * Format: double
              * @description Of the body that it is for.
@@ -3691,7 +3693,11 @@ export interface components {
             name: string;
             /** @description The piece's own bead line when the size was made. */
             of?: string;
-            /** @description The bead lines of other rows, by their ids. */
+            /** @description And those of its rows, by their ids. */
+            ofRows?: {
+                [key: string]: string;
+            };
+            /** @description Of a piece of several rows the bead line of each, by its id. */
             rows?: {
                 [key: string]: string;
             };
@@ -3738,6 +3744,8 @@ export interface components {
             finishedMm: number;
             /** Format: double */
             insideMm?: number;
+            /** @description The size as the piece keeps it. */
+            keep?: components["schemas"]["Size"];
             line: string;
             /**
              * Format: double
@@ -3748,10 +3756,6 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
-            /** @description Of several rows the bead lines of the others, by their ids. */
-            rows?: {
-                [key: string]: string;
-            };
             /** Format: double */
             strungMm: number;
         };

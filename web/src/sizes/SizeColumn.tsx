@@ -1,18 +1,21 @@
 import type { Document, Operation, SizeFound } from "../api/client.ts";
-import { mainRow, several } from "../api/piece.ts";
+import { mainRow, rowsOf } from "../api/piece.ts";
 import { nameAmong } from "../dishes/size.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import { formatLength } from "../units/length.ts";
+import { Length, useUnit } from "../units/UnitContext.tsx";
 import { ScaledPicture } from "./ScaledPicture.tsx";
 import { Swap, swapKeys } from "./Swap.tsx";
 import { useMade } from "./useMade.ts";
+
+type Way = SizeFound["items"][number];
 
 interface Props {
   bench: Bench;
   doc: Document;
   size: SizeFound;
-  way: SizeFound["items"][number] | undefined;
+  way: Way | undefined;
   /** px to the mm in all columns; infinite until each has told what fits it. */
   scale: number;
   onFit: (name: string, px: number) => void;
@@ -22,16 +25,18 @@ interface Props {
 /** SizeColumn is the piece in one size: as it looks, its figures, its counts, and what changes; arrow keys swap its proposal. */
 export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Props) {
   const at = way ? size.items.indexOf(way) : -1;
+  const { unit } = useUnit();
+  const mm = size.measureMm ?? size.finishedMm;
 
   return (
     <section className="size-column" aria-label={`Size ${size.name}`} tabIndex={0} onKeyDown={swapKeys(onSwap)}>
       <h3>
-        {size.name} <span className="quiet">{size.measureMm ? <Length mm={size.measureMm} /> : size.finishedMm && <Length mm={size.finishedMm} />}</span>
+        {size.name} <span className="quiet">{mm && formatLength(mm, unit) !== size.name && <Length mm={mm} />}</span>
       </h3>
       {!way && <p role="status">{size.why}</p>}
       {way && (
         <>
-          <Picture doc={doc} operations={operationsOf(doc, size, way)} line={[way.line, ...Object.values(way.rows ?? {})].join(" / ")} name={size.name} scale={scale} onFit={onFit} />
+          <Picture doc={doc} operations={operationsOf(doc, size, way)} line={JSON.stringify(way.keep)} name={size.name} scale={scale} onFit={onFit} />
           <table className="list">
             <tbody>
               <Fact what="length" value={<Length mm={way.finishedMm} />} />
@@ -45,8 +50,7 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
               ))}
             </tbody>
           </table>
-          <p className="bead-line">{way.line}</p>
-          {Object.entries(way.rows ?? {}).map(([id, line]) => (
+          {Object.entries(linesOf(doc, way)).map(([id, line]) => (
             <p key={id} className="bead-line">
               {line}
             </p>
@@ -63,12 +67,20 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
   );
 }
 
+/** linesOf are the bead lines of the size by the ids of their rows, from the first row on. */
+function linesOf(doc: Document, way: Way): Record<string, string> {
+  const { rows } = way.keep ?? {};
+  if (!rows) return { [mainRow(doc).id]: way.line };
+  return Object.fromEntries(rowsOf(doc).flatMap(({ id }) => (rows[id] ? [[id, rows[id]]] : [])));
+}
+
 /** operationsOf makes the piece that size; rows follow the target, which comes first. */
-function operationsOf(doc: Document, size: SizeFound, way: SizeFound["items"][number]): Operation[] {
+function operationsOf(doc: Document, size: SizeFound, way: Way): Operation[] {
   const body: Operation[] = size.measureMm ? [{ do: "set-body", body: { ...bodyOf(doc), measureMm: size.measureMm, for: size.name } }] : [];
-  if (!several(doc)) return [{ do: "set-line", text: way.line }, ...(size.measureMm ? body : [{ do: "set-target" as const, mm: size.finishedMm }])];
-  const rows = Object.entries({ ...way.rows, [mainRow(doc).id]: way.line });
-  return [...body, { do: "set-target", mm: size.finishedMm ?? way.finishedMm }, ...rows.map(([strand, text]): Operation => ({ do: "set-line", text, at: { strand } }))];
+  const lines = Object.entries(linesOf(doc, way)).map(([strand, text]): Operation => ({ do: "set-line", text, at: { strand } }));
+  const links = Object.entries(way.keep?.links ?? {}).map(([fitting, n]): Operation => ({ do: "set-links", at: { fitting }, n }));
+  const target: Operation[] = way.keep?.finishedMm ? [{ do: "set-target", mm: way.keep.finishedMm }] : [];
+  return [...body, ...target, ...lines, ...links];
 }
 
 export function Fact({ what, value }: { what: string; value: React.ReactNode }) {

@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Document, type SizeFound } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { mainRow, rowsOf, several } from "../api/piece.ts";
+import { rowsOf } from "../api/piece.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { useHouse } from "../house/useHouse.ts";
@@ -47,7 +47,7 @@ export function SizesRoom() {
   const wayOf = (size: SizeFound) => size.items[Math.min(picked[size.name] ?? keptAt(doc, size), size.items.length - 1)];
   const sizes = found.data?.sizes ?? [];
   const whole = sizes.length === wanted.length && sizes.every((size) => size.items.length > 0);
-  const toKeep = sizes.map((size) => toSave(doc, size, wayOf(size), state.analysis?.strands.find((s) => s.id === mainRow(doc).id)?.line));
+  const toKeep = sizes.map((size) => wayOf(size)?.keep ?? { name: size.name, line: "" });
   const kept = whole && areKept(doc.sizes ?? [], toKeep);
 
   return (
@@ -100,17 +100,11 @@ export function SizesRoom() {
   );
 }
 
-/** toSave is a size as the piece keeps it: of several rows with the line of each, and by its length, which the rows follow. */
-function toSave(doc: Document, { name, measureMm, finishedMm }: SizeFound, way: SizeFound["items"][number] | undefined, of: string | undefined): Size {
-  const asked = several(doc) ? { finishedMm: finishedMm ?? way?.finishedMm } : { measureMm, finishedMm };
-  return { name, ...asked, line: way?.line ?? "", rows: way?.rows, of };
-}
-
 type Size = NonNullable<Document["sizes"]>[number];
 
 /** areKept says whether sizes are those saved; of one that was saved before sizes said what they were made of, its line decides. */
 function areKept(saved: Size[], sizes: Size[]): boolean {
-  const line = (size: Size) => JSON.stringify({ ...size, of: undefined });
+  const line = ({ name, measureMm, finishedMm, line, rows, links }: Size) => JSON.stringify([name, measureMm, finishedMm, line, rows, links]);
   return saved.length === sizes.length && sizes.every((size, i) => line(size) === line(saved[i]) && (saved[i].of === undefined || saved[i].of === size.of));
 }
 
