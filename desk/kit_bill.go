@@ -37,12 +37,12 @@ type KitDocument struct {
 type BillLine struct {
 	Material string    `json:"material"`
 	Name     string    `json:"name"`
-	Class    string    `json:"class" enum:"seed,bead,focal,component,crimp,ring,finding,cord"`
+	Class    string    `json:"class" enum:"seed,bead,focal,component,crimp,ring,extender,finding,cord"`
 	Letters  []string  `json:"letters" doc:"Of each piece, in its order; empty where it has none."`
 	ByPiece  []int     `json:"byPiece" doc:"Of all copies of each piece."`
 	ByRow    [][]int   `json:"byRow,omitempty" doc:"Of one copy of each piece of several rows."`
 	Count    int       `json:"count" doc:"What the maker counts: of cords the lengths, of chain the links."`
-	Spare    int       `json:"spare,omitempty" doc:"Beyond the count."`
+	Spare    int       `json:"spare,omitempty" doc:"Beyond the count; of an extender single links."`
 	Cuts     []KitCut  `json:"cuts,omitempty"`
 	TotalMm  length.MM `json:"totalMm,omitempty"`
 	Own      bool      `json:"own,omitempty" doc:"The buyer's own: neither priced nor packed."`

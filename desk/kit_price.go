@@ -68,7 +68,7 @@ func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) (*Buying, []*ne
 			n.line.Mm = sum(n.cuts)
 			n.fromStock(has)
 		} else {
-			n.line.Count = l.Packed() * copies
+			n.line.Count = l.Takes(copies)
 			n.line.Stock = min(has, n.line.Count)
 			n.open = n.line.Count - n.line.Stock
 		}
@@ -124,12 +124,15 @@ func (k *KitPrice) materials(p *packed, needs []*needed, batch int) (costs price
 			continue
 		}
 		each := n.used.Share(1, int64(batch))
+		if len(l.Cuts) == 0 { // what is left of one that comes in parts is not used
+			each = n.used.Share(int64(l.PackedParts()), int64(l.Takes(batch)*l.Parts()))
+		}
 		spare := spareOf(l, each)
 		costs.Materials += each - spare
 		costs.Spares += spare
 		share := KitShare{Material: l.Of.ID, Name: l.Of.Name, Cost: each.String(), cost: each}
 		if len(l.Cuts) == 0 {
-			share.One = n.used.Share(1, int64(l.Packed()*batch)).String()
+			share.One = n.used.Share(1, int64(l.Takes(batch))).String()
 		}
 		k.Parts = append(k.Parts, share)
 	}
@@ -140,7 +143,7 @@ func (k *KitPrice) materials(p *packed, needs []*needed, batch int) (costs price
 // spareOf is how much of what a line costs is for its spares.
 func spareOf(l *kit.Line, cost money.Amount) money.Amount {
 	if len(l.Cuts) == 0 {
-		return cost.Share(int64(l.Spare), int64(l.Packed()))
+		return cost.Share(int64(l.Spare), int64(l.PackedParts()))
 	}
 	more := length.MM(0)
 	for _, c := range l.Cuts {
@@ -190,14 +193,14 @@ func moreOf(p *packed, needs []*needed) string {
 func (w *kitWork) makeable(p *packed) (int, string) {
 	most, runsOut := math.MaxInt, ""
 	for _, l := range p.bill {
-		per := l.Packed()
+		per, parts := l.PackedParts(), l.Parts()
 		if len(l.Cuts) > 0 {
-			per = int(math.Ceil(float64(l.Total()) - 1e-6))
+			per, parts = int(math.Ceil(float64(l.Total())-1e-6)), 1
 		}
 		if l.Own || per == 0 {
 			continue
 		}
-		if n := w.from.Stock[l.Of.ID] / per; n < most {
+		if n := w.from.Stock[l.Of.ID] * parts / per; n < most {
 			most, runsOut = n, l.Of.Name
 		}
 	}

@@ -2,6 +2,7 @@ package desk_test
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 	"strings"
@@ -110,7 +111,11 @@ func TestBillsAgreeWithARecount(t *testing.T) {
 				t.Errorf("%s: bags hold %v and %d cuts of %s, want %d and %d, %d", name, packed[i], cuts[i], l.Material, l.Count, l.Spare, n)
 			}
 			need := b.Buying.Needs[slices.IndexFunc(b.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == l.Material })]
-			if want := 7 * (l.Count + l.Spare); len(l.Cuts) == 0 && need.Count != want {
+			want := 7 * (l.Count + l.Spare)
+			if l.Class == "extender" { // seven spare links come out of one of twelve
+				want = 7*l.Count + 1
+			}
+			if len(l.Cuts) == 0 && need.Count != want {
 				t.Errorf("%s: %d of %s are bought for, want %d", name, need.Count, l.Material, want)
 			}
 			if want := 7 * float64(l.TotalMm); len(l.Cuts) > 0 && math.Abs(float64(need.Mm)-want) > 0.01 {
@@ -153,6 +158,56 @@ func TestOwnPremadeAndNamedBags(t *testing.T) {
 	line := lineIn(t, own, "sea-pearl-4")
 	if !line.Own || line.Count != 100 || line.Spare != 0 || slices.ContainsFunc(own.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "sea-pearl-4" }) || slices.ContainsFunc(own.Price.Parts, func(p desk.KitShare) bool { return p.Material == "sea-pearl-4" }) {
 		t.Errorf("%+v", line)
+	}
+}
+
+// A spare of an extender is one of its links: it lies in the bag for repairs, and twelve kits take
+// one extender more, a thirteenth another.
+func TestASpareLinkOfAnExtender(t *testing.T) {
+	from := packing(t)
+	k := kitOf(t, "three-moorings")
+	links := 0
+	for _, m := range k.Pieces[0].Document.Materials {
+		if m.ID == "extender-12" {
+			links = m.Links
+		}
+	}
+	if links != 12 {
+		t.Fatalf("an extender of %d links", links)
+	}
+	b := billOf(t, k, desk.CellOf{}, 1, from)
+	repairs := b.Bags[len(b.Bags)-1]
+	at := slices.IndexFunc(repairs.Items, func(i desk.BagItem) bool { return b.Lines[i.Line].Material == "extender-12" })
+	if at < 0 || repairs.Items[at].Spare != 1 || repairs.Items[at].Count != 0 || !strings.Contains(repairs.Why, "or a link of the extender that gives way is replaced") || !strings.Contains(repairs.Why, "longer") {
+		t.Errorf("%+v", repairs)
+	}
+	for copies, want := range map[int]int{1: 2, 11: 12, 12: 13, 13: 15, 24: 26, 100: 109} {
+		b := billOf(t, k, desk.CellOf{}, copies, from)
+		need := b.Buying.Needs[slices.IndexFunc(b.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "extender-12" })]
+		if need.Count != want {
+			t.Errorf("%d kits take %d extenders, want %d", copies, need.Count, want)
+		}
+		part := b.Price.Parts[slices.IndexFunc(b.Price.Parts, func(p desk.KitShare) bool { return p.Material == "extender-12" })]
+		if one, all := float64(cents(t, part.One)), float64(cents(t, part.Cost)); copies < 12 && math.Abs(all-one*13/12) > 1 {
+			t.Errorf("%d kits: the extender and its link cost %s, one %s", copies, part.Cost, part.One)
+		}
+	}
+	for stock, want := range map[int]int{1: 0, 2: 1, 13: 12, 14: 12, 15: 13} {
+		from.Stock = maps.Clone(from.Stock)
+		for _, m := range k.Pieces[0].Document.Materials {
+			from.Stock[m.ID] = 100_000
+		}
+		from.Stock["extender-12"] = stock
+		m, err := desk.KitMatrixOf(t.Context(), k, 1, from, desk.Options{})
+		if err != nil || m.Cells[0].Makeable != want {
+			t.Errorf("of %d extenders: %v, %+v", stock, err, m.Cells[0])
+		}
+	}
+	from.Selling.Spares = nil
+	for _, bag := range billOf(t, k, desk.CellOf{}, 1, from).Bags {
+		if bag.Name == "For repairs" {
+			t.Errorf("without spares there is %+v", bag)
+		}
 	}
 }
 

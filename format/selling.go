@@ -14,7 +14,7 @@ import (
 // Selling is how the shop packs and prices its kits.
 type Selling struct {
 	Currency string         `json:"currency" maxLength:"8" doc:"The shop's one currency, as it is written behind amounts."`
-	Spares   []SpareRule    `json:"spares" maxItems:"8"`
+	Spares   []SpareRule    `json:"spares" maxItems:"9"`
 	Learner  bool           `json:"learner" doc:"Every cord is longer by a second working allowance."`
 	Extras   []Extra        `json:"extras" maxItems:"24" doc:"What goes into every kit: a needle, the card, the bag."`
 	PerHour  string         `json:"perHour" maxLength:"12" doc:"What an hour of work costs."`
@@ -30,7 +30,7 @@ type Selling struct {
 // SpareRule is how many spares go with a class: so many, or a share rounded up, whichever
 // is more; of cords the share alone.
 type SpareRule struct {
-	Class   string  `json:"class" enum:"seed,bead,focal,component,crimp,ring,finding,cord"`
+	Class   string  `json:"class" enum:"seed,bead,focal,component,crimp,ring,extender,finding,cord"`
 	Least   int     `json:"least"`
 	Percent float64 `json:"percent"`
 }
@@ -51,6 +51,16 @@ func DefaultSelling() Selling {
 		out.Spares = append(out.Spares, SpareRule{string(r.Class), r.Least, float64(r.Hundredth) / 100})
 	}
 	return out
+}
+
+// Complete adds the usual rules of classes that were not there yet when it was saved.
+func (s *Selling) Complete() {
+	usual := DefaultSelling()
+	for i, r := range usual.Spares {
+		if !slices.ContainsFunc(s.Spares, func(o SpareRule) bool { return o.Class == r.Class }) {
+			s.Spares = slices.Insert(s.Spares, min(i, len(s.Spares)), r)
+		}
+	}
 }
 
 // The limits of selling.

@@ -44,7 +44,7 @@ func (p *paper) places() bool {
 
 func (p *paper) packed(item desk.BagItem) []cell {
 	l := &p.bill.Lines[item.Line]
-	count, all := number(item.Count), number((item.Count+item.Spare)*p.order.Copies)
+	count, all := number(item.Count), allOf(l, item, p.order.Copies)
 	what := l.Name
 	if len(item.Cuts) > 0 {
 		var cuts []string
@@ -60,7 +60,7 @@ func (p *paper) packed(item desk.BagItem) []cell {
 	if m := item.Measured; m != nil {
 		what += "\n" + p.measured(m)
 	}
-	row := []cell{p.tick(), says(lettersOf(l)), p.picture(l), says(what), {text: count, low: len(item.Cuts) > 0}, says(spare(item.Spare))}
+	row := []cell{p.tick(), says(lettersOf(l)), p.pictureIn(l, item), says(what), {text: count, low: len(item.Cuts) > 0}, says(spare(l, item.Spare))}
 	if p.order.Copies > 1 {
 		row = append(row, says(all))
 	}
@@ -88,11 +88,30 @@ func number(n int) string {
 	return strconv.Itoa(n)
 }
 
-func spare(n int) string {
-	if n == 0 {
+// spare is how many spares there are: of an extender links.
+func spare(l *desk.BillLine, n int) string {
+	switch {
+	case n == 0:
 		return ""
+	case l.Class == "extender":
+		return "+ " + links(n)
 	}
 	return fmt.Sprintf("+ %d", n)
+}
+
+func links(n int) string {
+	if n == 1 {
+		return "1 link"
+	}
+	return fmt.Sprintf("%d links", n)
+}
+
+// allOf is how many of an item all kits take.
+func allOf(l *desk.BillLine, item desk.BagItem, copies int) string {
+	if l.Class != "extender" || item.Spare == 0 {
+		return number((item.Count + item.Spare) * copies)
+	}
+	return strings.TrimPrefix(number(item.Count*copies)+" + "+links(item.Spare*copies), " + ")
 }
 
 func lettersOf(l *desk.BillLine) string {
@@ -177,7 +196,7 @@ func (p *paper) materials() {
 			}
 			count = strings.Join(cuts, "\n")
 		}
-		rows = append(rows, []cell{says(lettersOf(l)), p.picture(l), says(l.Name), says(count), says(spare(l.Spare))})
+		rows = append(rows, []cell{says(lettersOf(l)), p.picture(l), says(l.Name), says(count), says(spare(l, l.Spare))})
 	}
 	p.table([]column{{mm: 12, bold: true}, {title: "True size", mm: p.pictureWide()}, {title: "What"}, {title: "Count", mm: 40, right: true, bold: true}, {title: "Spare", mm: 18, right: true}}, rows)
 	p.beside()

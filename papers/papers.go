@@ -260,9 +260,21 @@ func (p *paper) placeOf(id string) string {
 }
 
 // picture is a thing at its true size.
-func (p *paper) picture(line *desk.BillLine) cell {
+func (p *paper) picture(line *desk.BillLine) cell { return p.pictureOf(p.materialOf(line.Material)) }
+
+// pictureIn is what lies in a bag: of an extender, where only spare links do, one of them.
+func (p *paper) pictureIn(line *desk.BillLine, item desk.BagItem) cell {
 	m := p.materialOf(line.Material)
-	o, ok := p.bill.Outlines[line.Material]
+	if line.Class == "extender" && item.Count == 0 {
+		link := *m
+		link.Type, link.Links = "jump-ring", 0
+		m = &link
+	}
+	return p.pictureOf(m)
+}
+
+func (p *paper) pictureOf(m *format.Material) cell {
+	o, ok := p.bill.Outlines[m.ID]
 	if !ok {
 		if m.Class != "finding" {
 			return cell{}

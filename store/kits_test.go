@@ -2,6 +2,8 @@ package store_test
 
 import (
 	"errors"
+	"reflect"
+	"slices"
 	"testing"
 	"time"
 
@@ -104,6 +106,14 @@ func TestSellingIsKeptAndAStaleSaveRefused(t *testing.T) {
 	var stale *store.StaleSelling
 	if _, err := s.SaveSelling(t.Context(), 1, format.DefaultSelling()); !errors.As(err, &stale) || stale.Current.Document.Currency != "crowns" {
 		t.Errorf("%v", err)
+	}
+	older := doc // as it was saved before extenders had spares
+	older.Spares = slices.DeleteFunc(slices.Clone(doc.Spares), func(r format.SpareRule) bool { return r.Class == "extender" })
+	if _, err := s.SaveSelling(t.Context(), 2, older); err != nil {
+		t.Fatal(err)
+	}
+	if got, err := s.Selling(t.Context()); err != nil || !reflect.DeepEqual(got.Document.Spares, format.DefaultSelling().Spares) {
+		t.Errorf("%v, %+v", err, got.Document.Spares)
 	}
 	if got, err := s.Selling(t.Context()); err != nil || got.Document.Currency != "crowns" {
 		t.Errorf("%+v, %v", got, err)

@@ -25,12 +25,13 @@ func (e *StaleSelling) Error() string {
 	return "Packing and prices were changed elsewhere since they were opened here. Reload them and change them again."
 }
 
-// AfterFind takes the empty document for none.
+// AfterFind takes the empty document for none, and completes one of an earlier version.
 func (s *Selling) AfterFind(*gorm.DB) error {
 	if s.Document == nil || s.Document.Way == "" {
 		usual := format.DefaultSelling()
 		s.Document = &usual
 	}
+	s.Document.Complete()
 	return nil
 }
 

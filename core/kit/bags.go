@@ -2,6 +2,7 @@ package kit
 
 import (
 	"slices"
+	"strings"
 
 	"mala/core/material"
 )
@@ -34,8 +35,6 @@ const (
 	bagRepair     = "For repairs"
 )
 
-const whyRepair = "Keep it: a ring that bends open or a crimp that was pressed badly is replaced from it."
-
 // Pack puts every line of a bill into bags, in the order they are needed: what components
 // are made of, the beads, findings and cords, and what is kept for repairs. A material that
 // the designer named a bag for lies in that, whatever it is needed for; what the buyer has
@@ -45,7 +44,7 @@ func (k *Kit) Pack(bill []*Line) []Packed {
 	for _, b := range k.Bags {
 		out = append(out, Packed{Name: b.Name})
 	}
-	usual := []Packed{{Name: bagComponents}, {Name: bagBeads}, {Name: bagFindings}, {Name: bagRepair, Why: whyRepair}}
+	usual := []Packed{{Name: bagComponents}, {Name: bagBeads}, {Name: bagFindings}, {Name: bagRepair}}
 	for _, l := range bill {
 		if l.Own {
 			continue
@@ -60,7 +59,7 @@ func (k *Kit) Pack(bill []*Line) []Packed {
 			to = 2
 		}
 		switch {
-		case l.Class == ClassRing || l.Class == ClassCrimp:
+		case repairs[l.Class] != "":
 			usual[3].add(Item{Line: l, Spare: l.Spare})
 		case strung.Count > 0:
 			strung.Spare = l.Spare
@@ -70,9 +69,36 @@ func (k *Kit) Pack(bill []*Line) []Packed {
 		usual[0].add(made)
 		usual[to].add(strung)
 	}
+	usual[3].Why = whyRepair(usual[3].Items)
 	// A kit's own bags of beads come between what is made first and what ends the strands.
 	all := slices.Concat(usual[:1], out, usual[1:])
 	return slices.DeleteFunc(all, func(p Packed) bool { return len(p.Items) == 0 })
+}
+
+// repairs are the classes whose spares are kept for repairs, and what each is for.
+var repairs = map[Class]string{ClassRing: "a ring that bends open", ClassCrimp: "a crimp that was pressed badly", ClassExtender: "a link of the extender that gives way"}
+
+// whyRepair says what the bag for repairs is kept for.
+func whyRepair(items []Item) string {
+	var out []string
+	for _, c := range []Class{ClassRing, ClassCrimp, ClassExtender} {
+		if slices.ContainsFunc(items, func(i Item) bool { return i.Line.Class == c }) {
+			out = append(out, repairs[c])
+		}
+	}
+	if len(out) == 0 {
+		return ""
+	}
+	last := len(out) - 1
+	says := out[last]
+	if last > 0 {
+		says = strings.Join(out[:last], ", ") + " or " + says
+	}
+	says = "Keep it: " + says + " is replaced from it."
+	if out[last] == repairs[ClassExtender] {
+		says += " Hung in the last link, the spare one makes the piece longer."
+	}
+	return says
 }
 
 // split is what of a line components take, and the rest.

@@ -35,7 +35,7 @@ type Line struct {
 	For     int   // of the count, what components are made of
 	Cuts    []Cut
 	Class   Class
-	Spare   int // beyond the count
+	Spare   int // beyond the count; of an extender single links
 	Own     bool
 }
 
@@ -57,12 +57,26 @@ func (l *Line) Total() length.MM {
 	return sum
 }
 
-// Packed is how many are packed, spares too; nothing of what the buyer has.
-func (l *Line) Packed() int {
+// Parts is in how many parts one comes: a spare is one of them. An extender comes in its
+// links; anything else is whole.
+func (l *Line) Parts() int {
+	if l.Class == ClassExtender {
+		return max(1, l.Of.Finding.Links)
+	}
+	return 1
+}
+
+// PackedParts is how many parts are packed, spares too; nothing of what the buyer has.
+func (l *Line) PackedParts() int {
 	if l.Own {
 		return 0
 	}
-	return l.Count + l.Spare
+	return l.Count*l.Parts() + l.Spare
+}
+
+// Takes is how many so many kits take: the spares of all of them come out of whole ones.
+func (l *Line) Takes(kits int) int {
+	return (l.PackedParts()*kits + l.Parts() - 1) / l.Parts()
 }
 
 // Bill lists what the kit holds, in the order it is first needed: what components are made

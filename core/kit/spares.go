@@ -18,13 +18,14 @@ const (
 	ClassComponent Class = "component" // made by the shop
 	ClassCrimp     Class = "crimp"
 	ClassRing      Class = "ring"
+	ClassExtender  Class = "extender" // a spare is one of its links
 	ClassFinding   Class = "finding"
 	ClassCord      Class = "cord"
 )
 
 // Classes lists them in the order they are shown.
 func Classes() []Class {
-	return []Class{ClassSeed, ClassBead, ClassFocal, ClassComponent, ClassCrimp, ClassRing, ClassFinding, ClassCord}
+	return []Class{ClassSeed, ClassBead, ClassFocal, ClassComponent, ClassCrimp, ClassRing, ClassExtender, ClassFinding, ClassCord}
 }
 
 // SeedAcross is the widest that a seed bead is.
@@ -40,7 +41,7 @@ type Rule struct {
 
 // DefaultRules are those that a shop starts from.
 func DefaultRules() []Rule {
-	return []Rule{{ClassSeed, 3, 500}, {ClassBead, 1, 200}, {ClassFocal, 0, 0}, {ClassComponent, 0, 0}, {ClassCrimp, 1, 0}, {ClassRing, 1, 0}, {ClassFinding, 0, 0}, {ClassCord, 0, 0}}
+	return []Rule{{ClassSeed, 3, 500}, {ClassBead, 1, 200}, {ClassFocal, 0, 0}, {ClassComponent, 0, 0}, {ClassCrimp, 1, 0}, {ClassRing, 1, 0}, {ClassExtender, 1, 0}, {ClassFinding, 0, 0}, {ClassCord, 0, 0}}
 }
 
 // Spares is how many spares go with so many of a class.
@@ -74,6 +75,8 @@ func classOf(l *Line, pieces []Piece) Class {
 			return ClassCrimp
 		case m.Finding.IsRing():
 			return ClassRing
+		case m.Finding.Type == material.Extender:
+			return ClassExtender
 		}
 		return ClassFinding
 	case once(l, pieces):

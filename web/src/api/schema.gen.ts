@@ -1267,7 +1267,7 @@ export interface components {
             /** @description Of one copy of each piece of several rows. */
             byRow?: number[][];
             /** @enum {string} */
-            class: "seed" | "bead" | "focal" | "component" | "crimp" | "ring" | "finding" | "cord";
+            class: "seed" | "bead" | "focal" | "component" | "crimp" | "ring" | "extender" | "finding" | "cord";
             /**
              * Format: int64
              * @description What the maker counts: of cords the lengths, of chain the links.
@@ -1282,7 +1282,7 @@ export interface components {
             own?: boolean;
             /**
              * Format: int64
-             * @description Beyond the count.
+             * @description Beyond the count; of an extender single links.
              */
             spare?: number;
             /** Format: double */
@@ -3767,7 +3767,7 @@ export interface components {
         };
         SpareRule: {
             /** @enum {string} */
-            class: "seed" | "bead" | "focal" | "component" | "crimp" | "ring" | "finding" | "cord";
+            class: "seed" | "bead" | "focal" | "component" | "crimp" | "ring" | "extender" | "finding" | "cord";
             /** Format: int64 */
             least: number;
             /** Format: double */
@@ -6742,7 +6742,7 @@ export const pathsApiSuggestPostParametersQueryUnitValues: ReadonlyArray<Flatten
 export const pathsApiTogetherPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/together"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const aliveServerValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Alive"]["server"]> = ["up"];
 export const analysisInsideStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Analysis"]["insideState"]> = ["open", "nothing", "unsolved"];
-export const billLineClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BillLine"]["class"]> = ["seed", "bead", "focal", "component", "crimp", "ring", "finding", "cord"];
+export const billLineClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BillLine"]["class"]> = ["seed", "bead", "focal", "component", "crimp", "ring", "extender", "finding", "cord"];
 export const bodyPartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Body"]["part"]> = ["wrist", "neck", "ankle"];
 export const bodySizePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["BodySize"]["part"]> = ["wrist", "neck", "ankle"];
 export const catalogueItemColourValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CatalogueItem"]["colour"]> = ["red", "orange", "yellow", "green", "blue", "purple", "pink", "brown", "white", "grey", "black"];
@@ -6814,7 +6814,7 @@ export const runOfSideValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const seatDrawnRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatDrawn"]["role"]> = ["ring", "loop", "stem", "bead", "head", "charm", "coil", "tassel"];
 export const seatOfPartEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SeatOfPart"]["end"]> = ["left", "right"];
 export const sellingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Selling"]["way"]> = ["margin", "mark-up"];
-export const spareRuleClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpareRule"]["class"]> = ["seed", "bead", "focal", "component", "crimp", "ring", "finding", "cord"];
+export const spareRuleClassValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["SpareRule"]["class"]> = ["seed", "bead", "focal", "component", "crimp", "ring", "extender", "finding", "cord"];
 export const startByValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["by"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool", "fold", "foot", "none"];
 export const startSideValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Start"]["side"]> = ["left", "right"];
 export const statementKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Statement"]["kind"]> = ["count", "total", "strung", "repeat", "packs", "name", "length", "rows", "row-step", "cut", "cord"];

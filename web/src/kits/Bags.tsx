@@ -1,6 +1,7 @@
 import type { BagItem, BillLine, KitBill } from "../api/client.ts";
 import { Length } from "../units/UnitContext.tsx";
 import { Heap } from "./Heap.tsx";
+import { forAll, inBag, spareSays } from "./spare.ts";
 
 /** Bags pours out every bag: heaps as large as they are, with what the maker counts and, apart from it, what is spare. */
 export function Bags({ bill, copies }: { bill: KitBill; copies: number }) {
@@ -44,7 +45,7 @@ function OneHeap({ bill, item, copies }: { bill: KitBill; item: BagItem; copies:
   const { measured } = item;
   return (
     <li>
-      <Heap material={material} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={item.cuts?.[0]?.mm} width={150} height={118} />
+      <Heap material={inBag(material, line, item)} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={item.cuts?.[0]?.mm} width={150} height={118} />
       <p className="heap-name">
         {letters && <span className="key">{letters}</span>} {line.name}
       </p>
@@ -61,7 +62,7 @@ function OneHeap({ bill, item, copies }: { bill: KitBill; item: BagItem; copies:
           <Length mm={measured.tubeMm} /> in a tube
         </p>
       )}
-      {copies > 1 && !item.cuts && <p className="quiet">{(item.count + (item.spare ?? 0)) * copies} for {copies}</p>}
+      {copies > 1 && !item.cuts && <p className="quiet">{forAll(line, item, copies)} for {copies}</p>}
     </li>
   );
 }
@@ -86,7 +87,7 @@ function Counted({ item, line }: { item: BagItem; line: BillLine }) {
   return (
     <>
       {item.count > 0 && <b>{item.count}</b>}
-      {item.spare ? <span className="spare">{item.count > 0 ? " + " : ""}{item.spare} spare</span> : null}
+      {item.spare ? <span className="spare">{item.count > 0 ? " + " : ""}{spareSays(line, item.spare)}</span> : null}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { BillLine, KitBill } from "../api/client.ts";
+import { spareOf } from "./spare.ts";
 import { Length } from "../units/UnitContext.tsx";
 
 /** ByPiece is the bill as a list: how much of each material every piece takes, of several rows by row. */
@@ -34,7 +35,7 @@ export function ByPiece({ bill }: { bill: KitBill }) {
                 </td>
               ))}
               <td className="n">{line.class === "cord" ? <Length mm={line.totalMm ?? 0} /> : line.count}</td>
-              <td className="n">{line.spare ?? ""}</td>
+              <td className="n">{line.spare ? spareOf(line, line.spare) : ""}</td>
             </tr>
           ))}
         </tbody>

@@ -9,7 +9,7 @@ import { useSelling } from "./useSelling.ts";
 import "./kits.css";
 
 const CLASSES: Record<string, string> = {
-  seed: "Seed beads, up to 4 mm", bead: "Other beads", focal: "What a piece has once", component: "Components made by the shop", crimp: "Crimps", ring: "Rings", finding: "Other findings", cord: "Cord, of its length",
+  seed: "Seed beads, up to 4 mm", bead: "Other beads", focal: "What a piece has once", component: "Components made by the shop", crimp: "Crimps", ring: "Rings", extender: "Extenders, single links", finding: "Other findings", cord: "Cord, of its length",
 };
 const WORK: [string, string][] = [
   ["count", "Count out one line"], ["cut", "Cut a length"], ["make", "Make a component"], ["string", "String a bead"], ["crimp", "Press a crimp"], ["knot", "Tie a knot"], ["open", "Open and close a ring"], ["pack", "Pack a bag"],

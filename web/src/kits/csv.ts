@@ -1,5 +1,6 @@
 import { cell } from "../buying/csv.ts";
 import type { KitBill } from "../api/client.ts";
+import { forAll, spareOf } from "./spare.ts";
 
 /** billCsv is the bill of one kit, and what to buy for all, as a spreadsheet reads it. */
 export function billCsv(bill: KitBill): string {
@@ -9,7 +10,7 @@ export function billCsv(bill: KitBill): string {
       bag.items.map((item) => {
         const line = bill.lines[item.line];
         const cuts = item.cuts?.map((c) => `${c.n} x ${c.mm}`).join("; ");
-        return [bag.name, line.letters.filter(Boolean).join(" "), line.name, item.count, item.spare, cuts, item.cuts ? undefined : (item.count + (item.spare ?? 0)) * bill.copies];
+        return [bag.name, line.letters.filter(Boolean).join(" "), line.name, item.count, item.spare && spareOf(line, item.spare), cuts, item.cuts ? undefined : forAll(line, item, bill.copies)];
       }),
     ),
     ...bill.lines.filter((line) => line.own).map((line) => ["the buyer's own", line.letters.filter(Boolean).join(" "), line.name, line.count, undefined, line.totalMm, undefined]),
