@@ -155,6 +155,31 @@ func seat(k ink, own *format.Material, o *desk.Outline, s desk.SeatDrawn, x, y f
 	}
 }
 
+// findingSize is how long the stretch is that finding draws a thing along, by itself, and how
+// high it then is. Of a ring it is its inside, of an extender all its links.
+func findingSize(m *format.Material) (long, tall float64) {
+	wire := max(float64(m.WireMm), 0.5)
+	switch roles[string(m.Type)] {
+	case "ring":
+		return float64(m.InsideMm), float64(m.InsideMm) + 2*wire
+	case "extender", "chain":
+		inside := max(float64(m.InsideMm), 1.5)
+		return inside * float64(max(m.Links, 5)), inside*0.72 + wire
+	case "connector":
+		return float64(max(m.LengthMm, 2)), max(float64(m.OutsideMm), acrossHoles(m))
+	case "guard":
+		long = float64(max(m.LengthMm, m.InsideMm+2*m.WireMm, 2))
+		return long, max(long*0.6, 1.2) + 0.35
+	case "":
+		long = float64(max(m.LengthMm, m.ClosedMm, m.InsideMm+2*m.WireMm, 2))
+		if m.Type == "toggle" {
+			long = max(float64(m.RingEyeMm), 1) + 2*wire + max(float64(m.RingInsideMm), 4)
+		}
+		return long, max(long*0.75+wire, acrossHoles(m), float64(m.OutsideMm), float64(m.BarMm+m.BarThicknessMm), float64(m.RingInsideMm)+2*wire)
+	}
+	return float64(max(m.LengthMm, m.ClosedMm, m.InsideMm+2*m.WireMm, 2)), max(float64(m.OutsideMm), float64(m.InsideMm+2*m.WireMm))
+}
+
 // finding draws a finding along x, from one point to another; out is the side it points to.
 func finding(k ink, role string, m *format.Material, from, to, y float64) {
 	c := metalOf(m)
@@ -191,9 +216,14 @@ func finding(k ink, role string, m *format.Material, from, to, y float64) {
 			k.draw(ellipse(lo+each*(float64(i)+0.5), y, each/2+wire/3, flat), stroke(c, wire*0.7))
 		}
 	case "connector":
-		tall = max(tall, (float64(max(m.Holes, 2)-1)*float64(m.SpacingMm)+3)/2)
+		tall = max(tall, acrossHoles(m)/2)
 		k.draw(box(mid-max(half, 1), y-tall, mid+max(half, 1), y+tall), filled(c))
+	case "bar":
+		k.draw(box(lo-1, y-tall, hi+1, y+tall), filled(c))
+		for _, x := range []float64{lo, hi} {
+			k.draw(ellipse(x, y, max(float64(m.InsideMm), 1)/2, max(float64(m.InsideMm), 1)/2), style{fill: &white, line: c, width: 0.12})
+		}
 	default:
-		k.draw(ellipse(mid, y, max(half, 1), max(min(half*0.7, 5), 1)), stroke(c, max(wire, 0.8)))
+		clasp(k, role, m, from, to, y)
 	}
 }

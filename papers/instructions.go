@@ -54,7 +54,9 @@ func (p *paper) row(one *piece, r *row) {
 	if r.number > 0 {
 		name = fmt.Sprintf("Row %d at true size", r.number)
 	}
-	p.heading(fmt.Sprintf("%s, %s long", name, r.strand.FinishedMm.In(p.unit)))
+	from, _ := r.span()
+	up, down := r.reach(from, from+p.foldedAt(r))
+	p.headingOver(fmt.Sprintf("%s, %s long", name, r.strand.FinishedMm.In(p.unit)), up+down+8)
 	p.folded(r)
 	p.runs(one, r.strand)
 }

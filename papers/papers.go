@@ -279,10 +279,13 @@ func (p *paper) pictureOf(m *format.Material) cell {
 		if m.Class != "finding" {
 			return cell{}
 		}
-		long := float64(max(m.LengthMm, m.ClosedMm, m.InsideMm+2*m.WireMm, 2))
-		tall := max(float64(m.OutsideMm), float64(m.InsideMm+2*m.WireMm))
+		long, tall := findingSize(m)
 		return cell{high: min(tall, 24), draw: func(x, y, wide, high float64) {
-			long := min(long, wide-2)
+			if m.Type == "button" { // from its face, without its shank
+				button(pdfInk{p.pdf, 0, 0}, m, x+wide/2, y+high/2)
+				return
+			}
+			long := min(long, wide-6)
 			finding(pdfInk{p.pdf, x + wide/2 - long/2, y + high/2}, roles[string(m.Type)], m, 0, long, 0)
 		}}
 	}
@@ -293,7 +296,7 @@ func (p *paper) pictureOf(m *format.Material) cell {
 }
 
 var roles = map[string]string{"crimp-tube": "crimp", "crimp-bead": "crimp", "crimp-cover": "cover", "wire-guard": "guard", "cord-end": "cord-end", "cone-end": "cone-end", "fold-over": "fold-over",
-	"head-pin": "pin", "eye-pin": "pin", "jump-ring": "ring", "split-ring": "ring", "extender": "extender", "chain": "chain", "connector": "connector"}
+	"head-pin": "pin", "eye-pin": "pin", "jump-ring": "ring", "split-ring": "ring", "extender": "extender", "chain": "chain", "connector": "connector", "focal-bar": "bar"}
 
 // extent is how far a bead or a component reaches above and below its cord.
 func extent(m *format.Material, o *desk.Outline) (up, down float64) {

@@ -173,8 +173,7 @@ func DiagramOf(doc *format.Document, a *desk.Analysis, strand int) (string, erro
 // row it is.
 func (s *sheet) folded(r *row) {
 	from, to := r.span()
-	lengths := math.Ceil((to - from) / s.width()) // as many as it takes, all alike
-	each := (to - from) / max(lengths, 1)
+	each := s.foldedAt(r)
 	for start := from; start < to-0.01; start += each {
 		end := min(start+each, to)
 		up, down := r.reach(start, end)
@@ -186,6 +185,12 @@ func (s *sheet) folded(r *row) {
 		s.pdf.ClipEnd()
 		s.pdf.SetXY(x, y+up+down+8)
 	}
+}
+
+// foldedAt is how long each of its lengths is: as many as the paper's width takes, all alike.
+func (s *sheet) foldedAt(r *row) float64 {
+	from, to := r.span()
+	return (to - from) / max(math.Ceil((to-from)/s.width()), 1)
 }
 
 // bar is a length that the printer is checked by.

@@ -109,8 +109,12 @@ func (s *sheet) room(mm float64) {
 	}
 }
 
-func (s *sheet) heading(text string) {
-	s.room(18)
+// heading begins a part, on the same page as the first of what stands below it.
+func (s *sheet) heading(text string) { s.headingOver(text, 20) }
+
+// headingOver begins a part whose first thing is so high, in mm.
+func (s *sheet) headingOver(text string, below float64) {
+	s.room(11 + below)
 	s.pdf.Ln(3)
 	s.font("title", 13)
 	s.pdf.CellFormat(s.width(), 7, plain(text), "", 1, "L", false, 0, "")
