@@ -31,6 +31,7 @@ type BuyNeed struct {
 	Count    int       `json:"count,omitempty"`
 	Mm       length.MM `json:"mm,omitempty"`
 	Stock    int       `json:"stock,omitempty" doc:"Of it from stock, in mm of what has a length."`
+	Made     int       `json:"made,omitempty" doc:"Of it made by the shop: its parts are needed instead."`
 	Held     int       `json:"held,omitempty" doc:"What the packs surely hold of it."`
 	HeldMm   length.MM `json:"heldMm,omitempty"`
 	Left     int       `json:"left,omitempty" doc:"What is left over."`

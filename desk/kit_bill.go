@@ -125,8 +125,7 @@ func KitBillOf(ctx context.Context, doc *format.Kit, cell CellOf, copies int, fr
 		return nil, err
 	}
 	out.Price = w.price(p, copies)
-	buying, _ := w.buyKits(p, copies, true)
-	out.Buying = *buying
+	out.Buying = *w.buyKits(p, copies, true).out
 	return out, nil
 }
 

@@ -49,39 +49,11 @@ type KitShare struct {
 	cost     money.Amount
 }
 
-// buyKits finds the packs for so many of a cell.
-func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) (*Buying, []*needed) {
-	b := newBuyer(copies, w.from.Supplies)
-	for _, l := range p.bill {
-		if l.Own {
-			continue
-		}
-		n := &needed{of: l.Of, line: BuyNeed{Material: l.Of.ID, Name: l.Of.Name}}
-		has := 0
-		if fromStock {
-			has = w.from.Stock[l.Of.ID]
-		}
-		if len(l.Cuts) > 0 {
-			for _, c := range l.Cuts {
-				n.cuts = append(n.cuts, slices.Repeat([]length.MM{c.Length + c.More}, c.N*copies)...)
-			}
-			n.line.Mm = sum(n.cuts)
-			n.fromStock(has)
-		} else {
-			n.line.Count = l.Takes(copies)
-			n.line.Stock = min(has, n.line.Count)
-			n.open = n.line.Count - n.line.Stock
-		}
-		b.needs = append(b.needs, n)
-	}
-	return b.buy(w.from.Supplies), b.needs
-}
-
 // price works out what one kit of a batch costs, and what it is sold for.
 func (w *kitWork) price(p *packed, batch int) KitPrice {
-	_, needs := w.buyKits(p, batch, false)
+	bought := w.buyKits(p, batch, false)
 	out := KitPrice{Work: []KitWork{}, Parts: []KitShare{}}
-	costs, packs := out.materials(p, needs, batch)
+	costs, packs := out.materials(p, bought, batch)
 	for _, e := range w.from.Selling.Extras {
 		cost, _ := money.Parse(e.Cost)
 		costs.Extras += cost * money.Amount(e.Count)
@@ -104,35 +76,30 @@ func (w *kitWork) price(p *packed, batch int) KitPrice {
 	spent := packs + (costs.Extras+priced.Labour)*money.Amount(batch)
 	spent += rules.Overhead.Of(spent)
 	out.Spent, out.EvenAt = spent.String(), price.EvenAt(spent, priced.Net, batch)
-	out.MoreCm = moreOf(p, needs)
+	out.MoreCm = moreOf(p, bought.needs)
 	return out
 }
 
 // materials adds up what the materials of one kit cost, spares apart, and what the packs for
-// the whole batch do. The needs are those of the lines that are not the buyer's own.
-func (k *KitPrice) materials(p *packed, needs []*needed, batch int) (costs price.Costs, packs money.Amount) {
-	at := 0
-	for _, l := range p.bill {
-		if l.Own {
-			continue
-		}
-		n := needs[at]
-		at++
+// the whole batch do.
+func (k *KitPrice) materials(p *packed, bought *kitBuyer, batch int) (costs price.Costs, packs money.Amount) {
+	for _, n := range bought.needs {
 		packs += n.bought
 		if n.line.Lacks != "" {
-			k.Unpriced = append(k.Unpriced, l.Of.Name)
+			k.Unpriced = append(k.Unpriced, n.of.Name)
+		}
+	}
+	for _, l := range p.bill {
+		if l.Own || bought.need(l.Of).line.Lacks != "" {
 			continue
 		}
-		each := n.used.Share(1, int64(batch))
-		if len(l.Cuts) == 0 { // what is left of one that comes in parts is not used
-			each = n.used.Share(int64(l.PackedParts()), int64(l.Takes(batch)*l.Parts()))
-		}
+		each := bought.costOf(l, batch)
 		spare := spareOf(l, each)
 		costs.Materials += each - spare
 		costs.Spares += spare
 		share := KitShare{Material: l.Of.ID, Name: l.Of.Name, Cost: each.String(), cost: each}
 		if len(l.Cuts) == 0 {
-			share.One = n.used.Share(1, int64(l.Takes(batch))).String()
+			share.One = each.Share(int64(l.Parts()), int64(l.PackedParts())).String()
 		}
 		k.Parts = append(k.Parts, share)
 	}
@@ -149,7 +116,6 @@ func spareOf(l *kit.Line, cost money.Amount) money.Amount {
 	for _, c := range l.Cuts {
 		more += c.More * length.MM(c.N)
 	}
-	hundredths := func(mm length.MM) int64 { return int64(math.Round(float64(mm) * 100)) }
 	return cost.Share(hundredths(more), hundredths(l.Total()))
 }
 
@@ -179,7 +145,7 @@ func moreOf(p *packed, needs []*needed) string {
 	sum := 0.0
 	for _, n := range needs {
 		switch {
-		case n.line.Lacks != "":
+		case n.line.Lacks != "" || p.kit.Own[n.of.ID]:
 		case n.of.ID == s.Row.Cord.ID && n.line.Mm > 0:
 			sum += float64(n.used) / float64(n.line.Mm) * 10 * float64(s.Row.Passes)
 		case count[n.of.ID] > 0 && n.line.Count > 0:

@@ -154,10 +154,68 @@ func TestOwnPremadeAndNamedBags(t *testing.T) {
 	if line := lineIn(t, billOf(t, k, desk.CellOf{Colourway: dusk}, 10, from), "dusk-pearl-4"); !line.Own {
 		t.Errorf("in another colour it is not the buyer's own: %+v", line)
 	}
+	k.Premade = nil // its pearls would be the shop's
 	own := billOf(t, k, desk.CellOf{}, 10, from)
 	line := lineIn(t, own, "sea-pearl-4")
-	if !line.Own || line.Count != 100 || line.Spare != 0 || slices.ContainsFunc(own.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "sea-pearl-4" }) || slices.ContainsFunc(own.Price.Parts, func(p desk.KitShare) bool { return p.Material == "sea-pearl-4" }) {
+	if !line.Own || line.Count != 101 || line.Spare != 0 || slices.ContainsFunc(own.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "sea-pearl-4" }) || slices.ContainsFunc(own.Price.Parts, func(p desk.KitShare) bool { return p.Material == "sea-pearl-4" }) {
 		t.Errorf("%+v", line)
+	}
+}
+
+// A component that the shop makes costs what its parts do, together with those that are strung;
+// what there is of it in stock needs none. One that comes in a pack is bought.
+func TestWhatTheShopMakesCostsItsParts(t *testing.T) {
+	from := packing(t)
+	from.Stock = map[string]int{}
+	for _, name := range []string{"three-moorings", "last-ferry", "flag-down"} {
+		k := kitOf(t, name)
+		plain := billOf(t, k, desk.CellOf{}, 10, from)
+		for _, m := range k.Pieces[0].Document.Materials {
+			if m.Class == "component" {
+				k.Premade = append(k.Premade, m.ID)
+			}
+		}
+		made := billOf(t, k, desk.CellOf{}, 10, from)
+		// Spares are counted of what the bill lists, so they differ; so does the learner's cord.
+		spares := func(b *desk.KitBill) int { return cents(t, b.Price.Spares) }
+		if a, b := cents(t, plain.Price.Materials), cents(t, made.Price.Materials); a == 0 || math.Abs(float64(a-b)) > 0.06*float64(a) {
+			t.Errorf("%s: materials cost %d, %d with %v made (spares %d, %d)", name, a, b, k.Premade, spares(plain), spares(made))
+		}
+		if len(made.Price.Unpriced) > len(plain.Price.Unpriced) {
+			t.Errorf("%s: %v has no price", name, made.Price.Unpriced)
+		}
+		for _, id := range k.Premade {
+			at := slices.IndexFunc(made.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == id })
+			if at < 0 {
+				continue // a part of another
+			}
+			if n := made.Buying.Needs[at]; n.Made != n.Count || n.Lacks != "" {
+				t.Errorf("%+v", n)
+			}
+			some := from
+			some.Stock = map[string]int{id: 4}
+			if n := billOf(t, k, desk.CellOf{}, 10, some).Buying.Needs[at]; n.Stock != 4 || n.Made != n.Count-4 {
+				t.Errorf("4 in stock: %+v", n)
+			}
+		}
+		parts := 0
+		for _, p := range made.Price.Parts {
+			parts += cents(t, p.Cost)
+		}
+		if parts != cents(t, made.Price.Materials)+spares(made) {
+			t.Errorf("%s: parts cost %d, %s and %s in all", name, parts, made.Price.Materials, made.Price.Spares)
+		}
+	}
+	k := kitOf(t, "three-moorings")
+	k.Premade = []string{"stone-link"}
+	from.Materials = slices.Clone(from.Materials)
+	at := slices.IndexFunc(from.Materials, func(m format.Material) bool { return m.ID == "stone-link" })
+	from.Materials[at].Packs = []format.Pack{{Sold: "bag", Holds: format.PackHolds{Count: 20}, Price: "8.00"}}
+	b := billOf(t, k, desk.CellOf{}, 10, from)
+	need := b.Buying.Needs[slices.IndexFunc(b.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "stone-link" })]
+	part := b.Price.Parts[slices.IndexFunc(b.Price.Parts, func(p desk.KitShare) bool { return p.Material == "stone-link" })]
+	if need.Made != 0 || need.Held != 160 || part.Cost != "6.40" || slices.ContainsFunc(b.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "tide-stone-8" }) {
+		t.Errorf("%+v, %+v", need, part)
 	}
 }
 
@@ -313,8 +371,8 @@ func TestMatrixOfAKit(t *testing.T) {
 	}
 }
 
-// A colourway whose beads move the length is brought back to it by other counts; of rows, or where
-// nothing does it, it is said.
+// A colourway whose beads move the length is brought back to it by other counts, row by row where
+// there are several; where nothing is asked of them, or nothing does it, it is said.
 func TestAColourwayKeepsItsLength(t *testing.T) {
 	from := packing(t)
 	k := kitOf(t, "tide-table")
@@ -357,6 +415,33 @@ func TestAColourwayKeepsItsLength(t *testing.T) {
 	}
 	if !slices.ContainsFunc(m.Cells[1].Wrong, func(s string) bool { return strings.Contains(s, "and no other counts were found to bring it back") }) {
 		t.Errorf("%v", m.Cells[1].Wrong)
+	}
+	for name, from := range map[string]string{"tidewrack": "tide-stone-6", "strait-lamp": "seed-8-brine", "slipway": "tide-stone-6"} {
+		k := kitOf(t, name)
+		d := &k.Pieces[0].Document
+		i := slices.IndexFunc(d.Materials, func(m format.Material) bool { return m.ID == from })
+		other := d.Materials[i]
+		other.ID, other.Name = "other", "The same, larger"
+		other.AlongMm, other.AcrossMm = 1.2*max(other.AlongMm, other.AcrossMm), 1.2*other.AcrossMm
+		if other.Shape == "round" {
+			other.AlongMm = 0
+		}
+		d.Materials = append(d.Materials, other)
+		d.Colourways = []format.Colourway{{Name: "Larger", Swaps: map[string]string{from: "other"}}}
+		m, err := desk.KitMatrixOf(t.Context(), k, 1, packing(t), desk.Options{})
+		if err != nil {
+			t.Fatal(name, err)
+		}
+		cell := m.Cells[slices.IndexFunc(m.Cells, func(c desk.KitCell) bool { return m.Colourways[c.Colourway] == "Larger" })]
+		a := analysed(t, &m.Documents[cell.Pieces[0].Document], desk.Options{})
+		for r, s := range a.Strands {
+			if s.Target != nil && !s.Target.Within {
+				t.Errorf("%s: row %d is %v off in larger beads: %v", name, r+1, s.Target.OffMm, cell.Wrong)
+			}
+		}
+		if !cell.Pieces[0].Changed {
+			t.Errorf("%s keeps its counts in larger beads: %v", name, cell.Wrong)
+		}
 	}
 }
 

@@ -66,9 +66,12 @@ func (w *kitWork) variant(ctx context.Context, piece int, size, colour string) (
 // keepLength brings a piece whose other materials moved its length back to its target, or to
 // the length that it has in its own colours, by other counts; where none do it says so.
 func (w *kitWork) keepLength(ctx context.Context, v *variant, base *measure.Measured) error {
-	if v.m.Piece.Several() || v.m.Piece.Hangs() {
-		v.moved(farthest(v.m, base))
+	switch {
+	case v.m.Piece.Hangs():
+		v.moved(farthest(v.m, base, false))
 		return nil
+	case v.m.Piece.Several():
+		return w.keepRows(ctx, v, base)
 	}
 	was, is := base.Leading().ForTarget(base.Piece), v.m.Leading().ForTarget(v.m.Piece)
 	if closeTo(is, was) {
@@ -85,7 +88,36 @@ func (w *kitWork) keepLength(ctx context.Context, v *variant, base *measure.Meas
 	if max(off, -off) <= tolerance+1e-9 {
 		return nil
 	}
-	found, err := oneSize(ctx, v.doc, sizeAsk{SizeWanted: SizeWanted{FinishedMm: want}, tolerance: &tolerance}, w.opt)
+	return w.resize(ctx, v, SizeWanted{FinishedMm: want}, tolerance, off)
+}
+
+// keepRows does so for a piece of several rows, of which each keeps what is asked of it.
+func (w *kitWork) keepRows(ctx context.Context, v *variant, base *measure.Measured) error {
+	off := farthest(v.m, base, false)
+	t := targetOf(base.Piece, base.Leading())
+	if max(off, -off) <= piece.StandardTolerance || t == nil {
+		v.moved(off)
+		return nil
+	}
+	want := t.FinishedMm
+	if !t.Within { // its colours did not do that
+		want = base.Leading().ForTarget(base.Piece)
+	}
+	if err := w.resize(ctx, v, SizeWanted{FinishedMm: want}, t.ToleranceMm, off); err != nil || !v.changed {
+		return err
+	}
+	v.moved(farthest(v.m, base, true))
+	return nil
+}
+
+// resize brings a variant to a length by other counts; where none do it says by how much its
+// materials move it.
+func (w *kitWork) resize(ctx context.Context, v *variant, want SizeWanted, tolerance, off length.MM) error {
+	size := oneSize
+	if v.m.Piece.Several() {
+		size = sizeOfRows
+	}
+	found, err := size(ctx, v.doc, sizeAsk{SizeWanted: want, tolerance: &tolerance}, w.opt)
 	if err != nil {
 		return err
 	}
@@ -96,21 +128,25 @@ func (w *kitWork) keepLength(ctx context.Context, v *variant, base *measure.Meas
 		v.moved(off)
 		return nil
 	}
-	doc := *v.doc
-	doc.Sections = cloneSections(v.doc.Sections)
-	doc.Sections[0].Rows[0].Line = found.Items[0].Line
-	m, err := measured(&doc, w.opt.House)
+	kept := *found.Items[0].Keep
+	kept.FinishedMm, kept.MeasureMm = 0, 0 // what is asked of it stays
+	doc := inSize(v.doc, &kept)
+	m, err := measured(doc, w.opt.House)
 	if err != nil {
 		return err
 	}
-	v.doc, v.m, v.changed = &doc, m, true
+	v.doc, v.m, v.changed = doc, m, true
 	return nil
 }
 
-// farthest is by how much the row is longer that differs most from the same in other materials.
-func farthest(m, base *measure.Measured) length.MM {
+// farthest is by how much the row is longer that differs most from the same in other materials;
+// of those that nothing is asked of, if it is about them.
+func farthest(m, base *measure.Measured, free bool) length.MM {
 	off := length.MM(0)
 	for i, s := range m.Strands {
+		if free && m.Piece.TargetOf(s.Row) != nil {
+			continue
+		}
 		if by := s.Finished() - base.Strands[i].Finished(); max(by, -by) > max(off, -off) {
 			off = by
 		}

@@ -4,6 +4,8 @@ package money
 import (
 	"errors"
 	"fmt"
+	"math/big"
+	"math/bits"
 	"strings"
 )
 
@@ -45,10 +47,15 @@ func (a Amount) String() string {
 }
 
 // Share is the part n of all of the amount, to the nearest hundredth, a half upwards. Of
-// nothing it is all of it.
+// nothing it is all of it. Neither n nor all is less than 0.
 func (a Amount) Share(n, all int64) Amount {
 	if all <= 0 {
 		return a
 	}
-	return Amount((int64(a)*n*2 + all) / (2 * all))
+	if high, low := bits.Mul64(uint64(max(a, -a)), uint64(n)); a >= 0 && high == 0 && low < 1<<61 && all < 1<<61 {
+		return Amount((int64(low)*2 + all) / (2 * all))
+	}
+	twice := func(n int64) *big.Int { return new(big.Int).Mul(big.NewInt(2), big.NewInt(n)) }
+	part := new(big.Int).Mul(big.NewInt(int64(a)), twice(n))
+	return Amount(part.Add(part, big.NewInt(all)).Div(part, twice(all)).Int64())
 }

@@ -1361,6 +1361,11 @@ export interface components {
             left?: number;
             /** Format: double */
             leftMm?: number;
+            /**
+             * Format: int64
+             * @description Of it made by the shop: its parts are needed instead.
+             */
+            made?: number;
             material: string;
             /** Format: double */
             mm?: number;

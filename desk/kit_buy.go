@@ -1,0 +1,127 @@
+package desk
+
+import (
+	"math"
+	"slices"
+
+	"mala/core/kit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/money"
+	"mala/format"
+)
+
+// kitBuyer buys for so many kits.
+type kitBuyer struct {
+	*buyer
+	made []madePart
+}
+
+// madePart is what of a material goes into a component that the shop makes.
+type madePart struct {
+	into, of string // their ids
+	count    int
+	mm       length.MM
+}
+
+// buyKits finds the packs for so many of a cell. A component that the shop makes and that comes
+// in no pack is made: what is not in stock of it needs its parts.
+func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) *kitBuyer {
+	b := &kitBuyer{buyer: newBuyer(copies, w.from.Supplies)}
+	stock := map[string]int{}
+	if fromStock {
+		stock = w.from.Stock
+	}
+	for _, l := range p.bill {
+		if l.Own {
+			continue
+		}
+		n := b.need(l.Of)
+		for _, c := range l.Cuts {
+			n.cuts = append(n.cuts, slices.Repeat([]length.MM{c.Length + c.More}, c.N*copies)...)
+		}
+		if len(l.Cuts) == 0 {
+			n.line.Count += l.Takes(copies)
+		}
+	}
+	for _, l := range p.bill {
+		if l.Of.Component != nil && !l.Own && !w.isBought(l.Of.ID) {
+			b.make(b.need(l.Of), stock[l.Of.ID])
+		}
+	}
+	for _, n := range b.needs {
+		if n.cuts != nil {
+			n.line.Mm = sum(n.cuts)
+			n.fromStock(stock[n.of.ID])
+			continue
+		}
+		n.line.Stock = min(stock[n.of.ID], n.line.Count)
+		n.open = n.line.Count - n.line.Stock - n.line.Made
+	}
+	b.buy(w.from.Supplies)
+	return b
+}
+
+// need is that of a material, a new one where nothing needed it yet.
+func (b *kitBuyer) need(of *material.Material) *needed {
+	if i := slices.IndexFunc(b.needs, func(n *needed) bool { return n.of.ID == of.ID }); i >= 0 {
+		return b.needs[i]
+	}
+	n := &needed{of: of, line: BuyNeed{Material: of.ID, Name: of.Name}}
+	b.needs = append(b.needs, n)
+	return n
+}
+
+// isBought says whether a material comes in a pack that is known.
+func (w *kitWork) isBought(id string) bool {
+	return slices.ContainsFunc(w.from.Materials, func(m format.Material) bool { return m.ID == id && len(m.Packs) > 0 })
+}
+
+// make needs the parts of what there is not enough of.
+func (b *kitBuyer) make(n *needed, has int) {
+	times := n.line.Count - min(has, n.line.Count)
+	if n.line.Made = times; times == 0 {
+		return
+	}
+	n.of.Each(func(of *material.Material, count int, mm length.MM) {
+		part := b.need(of)
+		if of.Class == material.ClassCord {
+			part.cuts = append(part.cuts, slices.Repeat([]length.MM{mm}, times)...)
+			b.made = append(b.made, madePart{n.of.ID, of.ID, 0, mm * length.MM(times)})
+			return
+		}
+		part.line.Count += count * times
+		b.made = append(b.made, madePart{n.of.ID, of.ID, count * times, 0})
+	})
+}
+
+// costOf is what a line of the bill costs in one kit of a batch that takes nothing from stock:
+// its share of what all that is used of it costs, or of a component that of its parts.
+func (b *kitBuyer) costOf(l *kit.Line, batch int) money.Amount {
+	n := b.need(l.Of)
+	if n.line.Made > 0 {
+		all := money.Amount(0)
+		for _, part := range b.made {
+			if part.into == l.Of.ID {
+				all += b.partOf(part)
+			}
+		}
+		return all.Share(1, int64(batch))
+	}
+	if len(l.Cuts) > 0 {
+		return n.used.Share(hundredths(l.Total()), hundredths(n.line.Mm))
+	}
+	// What is left of one that comes in parts is not used.
+	return n.used.Share(int64(l.PackedParts()), int64(n.line.Count*l.Parts()))
+}
+
+func (b *kitBuyer) partOf(part madePart) money.Amount {
+	i := slices.IndexFunc(b.needs, func(n *needed) bool { return n.of.ID == part.of })
+	if n := b.needs[i]; n.cuts == nil {
+		return n.used.Share(int64(part.count), int64(n.line.Count))
+	}
+	return b.needs[i].used.Share(hundredths(part.mm), hundredths(b.needs[i].line.Mm))
+}
+
+// hundredths are those of a millimetre, in whole numbers.
+func hundredths(mm length.MM) int64 { return int64(math.Round(float64(mm) * 100)) }
