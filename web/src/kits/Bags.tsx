@@ -1,7 +1,7 @@
 import type { BagItem, BillLine, KitBill } from "../api/client.ts";
 import { Length } from "../units/UnitContext.tsx";
 import { Heap } from "./Heap.tsx";
-import { forAll, inBag, spareSays } from "./spare.ts";
+import { forAll, inBag, longestCut, spareSays } from "./item.ts";
 
 /** Bags pours out every bag: heaps as large as they are, with what the maker counts and, apart from it, what is spare. */
 export function Bags({ bill, copies }: { bill: KitBill; copies: number }) {
@@ -45,7 +45,7 @@ function OneHeap({ bill, item, copies }: { bill: KitBill; item: BagItem; copies:
   const { measured } = item;
   return (
     <li>
-      <Heap material={inBag(material, line, item)} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={item.cuts?.[0]?.mm} width={150} height={118} />
+      <Heap material={inBag(material, line, item)} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={longestCut(item)} width={150} height={118} />
       <p className="heap-name">
         {letters && <span className="key">{letters}</span>} {line.name}
       </p>

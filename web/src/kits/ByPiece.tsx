@@ -1,5 +1,5 @@
 import type { BillLine, KitBill } from "../api/client.ts";
-import { spareOf } from "./spare.ts";
+import { spareOf } from "./item.ts";
 import { Length } from "../units/UnitContext.tsx";
 
 /** ByPiece is the bill as a list: how much of each material every piece takes, of several rows by row. */

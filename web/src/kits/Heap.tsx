@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import type { Material, Outline } from "../api/client.ts";
-import { drawFitting, metalOf, wireStroke } from "../felt/paint/fitting.ts";
+import { chainLinks, drawFitting, metalOf, wireStroke } from "../felt/paint/fitting.ts";
 import { parseColour, scatter } from "../felt/paint/colour.ts";
 import { boxOf } from "../felt/paint/component.ts";
 import { sprites } from "../felt/paint/sprites.ts";
@@ -67,7 +67,7 @@ function pour(ctx: CanvasRenderingContext2D, m: Material, outline: Outline | und
         ctx.restore();
         continue;
       }
-      if (m.type === "extender") ctx.translate(-half, 0); // its links hang on beyond its length
+      if (m.type === "extender") ctx.translate(half - (chainLinks(m) * (m.insideMm ?? 3) * px) / 2, 0); // its links hang on beyond its length
       drawFitting(ctx, roleOf(m), m, { from: -half, to: half, px });
     }
     ctx.restore();

@@ -8,7 +8,7 @@ import { useUnit } from "../units/UnitContext.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import { cellAt, cellName } from "./cell.ts";
 import { Heap } from "./Heap.tsx";
-import { inBag, spareSays } from "./spare.ts";
+import { inBag, longestCut, spareSays } from "./item.ts";
 import { useKitContext } from "./KitRoom.tsx";
 
 /** PackRoom is the packer's page: one bag after the other, large enough to be read from a metre, each thing ticked off. */
@@ -77,7 +77,7 @@ function Thing({ bill, item, ticked, onTick }: { bill: KitBill; item: BagItem; t
     <li className={ticked ? "ticked" : undefined}>
       <label>
         <input type="checkbox" checked={ticked} onChange={onTick} />
-        <Heap material={inBag(material, line, item)} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={item.cuts?.[0]?.mm} width={132} height={96} />
+        <Heap material={inBag(material, line, item)} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={longestCut(item)} width={132} height={96} />
         <span className="letter">{letters}</span>
         <span className="what">{line.name}</span>
         <span className="how-many">

@@ -1,6 +1,6 @@
 import { cell } from "../buying/csv.ts";
 import type { KitBill } from "../api/client.ts";
-import { forAll, spareOf } from "./spare.ts";
+import { forAll, spareOf } from "./item.ts";
 
 /** billCsv is the bill of one kit, and what to buy for all, as a spreadsheet reads it. */
 export function billCsv(bill: KitBill): string {

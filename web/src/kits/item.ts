@@ -24,3 +24,8 @@ export function forAll(line: Line, { count, spare }: Pick<BagItem, "count" | "sp
 export function inBag(material: Material | undefined, line: Line, { count }: Pick<BagItem, "count">): Material | undefined {
   return material && line.class === "extender" && count === 0 ? { ...material, type: "jump-ring", links: undefined, lengthMm: undefined } : material;
 }
+
+/** longestCut is the length that a picture of cords or chain shows. */
+export function longestCut({ cuts }: Pick<BagItem, "cuts">): number | undefined {
+  return cuts?.length ? Math.max(...cuts.map((cut) => cut.mm)) : undefined;
+}
