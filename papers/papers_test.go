@@ -319,3 +319,47 @@ func TestEveryTechniqueHasAPicture(t *testing.T) {
 		t.Error(missing)
 	}
 }
+
+// Pieces of rows, sections and chain in random beads and in other sizes agree with themselves on
+// every paper, with what the shop makes counted as made.
+func TestRowsInSizesArePrintedAndVerified(t *testing.T) {
+	random := rand.New(rand.NewPCG(27, 11))
+	for i, name := range []string{"tidewrack", "slipway", "two-currents", "three-moorings", "net-loft", "strait-lamp"} {
+		doc, err := demo.Piece(name + ".json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		asked := []desk.SizeWanted{{Name: "Short", FinishedMm: doc.Target.FinishedMm - length.MM(10+random.IntN(15))}, {Name: "Long", FinishedMm: doc.Target.FinishedMm + length.MM(10+random.IntN(25))}}
+		run, err := desk.RunSizes(t.Context(), &desk.SizesWanted{Document: *doc, Sizes: asked}, desk.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		doc.Sizes = nil
+		for _, s := range run.Sizes {
+			doc.Sizes = append(doc.Sizes, *s.Items[0].Keep)
+		}
+		k := &format.Kit{Format: format.KitFormat, Name: "Kit of " + doc.Name, Pieces: []format.KitPiece{{Quantity: 1, Document: *doc}}}
+		for _, m := range doc.Materials {
+			if m.Class == "component" && i%2 == 1 {
+				k.Premade = append(k.Premade, m.ID)
+			}
+		}
+		for size := range 3 {
+			for j, paper := range papers.Kinds() {
+				o := order(paper)
+				o.Cell, o.Unit = desk.CellOf{Size: size}, []string{"mm", "in"}[j%2]
+				agrees(t, k, o)
+			}
+			a, err := desk.KitBillOf(t.Context(), k, desk.CellOf{Size: size}, 1, desk.Packing{Selling: format.DefaultSelling()}, desk.Options{Unit: length.InMillimetres})
+			if err != nil {
+				t.Fatal(err)
+			}
+			text := "\n" + strings.Join(textsOf(t, printed(t, k, &papers.Order{Format: papers.Format, Paper: "packing", Copies: 1, Version: 7, Unit: "mm", Sheet: "A4", Day: "2026-11-27", Selling: format.DefaultSelling(), Cell: desk.CellOf{Size: size}})), "\n") + "\n"
+			for _, l := range a.Lines {
+				if l.Class == "seed" && !strings.Contains(text, fmt.Sprintf("\n%d\n", l.Count)) {
+					t.Errorf("%s, size %d: no %d %s in %s", name, size, l.Count, l.Name, text)
+				}
+			}
+		}
+	}
+}

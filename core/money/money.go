@@ -5,7 +5,6 @@ import (
 	"errors"
 	"fmt"
 	"math/big"
-	"math/bits"
 	"strings"
 )
 
@@ -51,9 +50,6 @@ func (a Amount) String() string {
 func (a Amount) Share(n, all int64) Amount {
 	if all <= 0 {
 		return a
-	}
-	if high, low := bits.Mul64(uint64(max(a, -a)), uint64(n)); a >= 0 && high == 0 && low < 1<<61 && all < 1<<61 {
-		return Amount((int64(low)*2 + all) / (2 * all))
 	}
 	twice := func(n int64) *big.Int { return new(big.Int).Mul(big.NewInt(2), big.NewInt(n)) }
 	part := new(big.Int).Mul(big.NewInt(int64(a)), twice(n))

@@ -26,6 +26,10 @@ func TestAPriceByHand(t *testing.T) {
 	if got := r.Of(c); got.Gross != 3350 || got.Tax != 0 || got.Gain != 1040 { // 23.10 and 45 % of it, 10.395 upwards
 		t.Errorf("by mark-up: %+v", got)
 	}
+	r = price.Rules{Way: price.Margin, Keeps: 5000, Step: 1} // half of it is exactly as much again
+	if got := r.Of(price.Costs{Materials: 1000}); got.Gross != 2000 || got.Gain != 1000 {
+		t.Errorf("by half: %+v", got)
+	}
 }
 
 // Every price is the least that is wanted, by exact fractions.
