@@ -2,6 +2,7 @@ package desk
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"math"
 
@@ -28,12 +29,16 @@ func sizeOfRows(ctx context.Context, doc *format.Document, ask sizeAsk, opt Opti
 	} else {
 		w.doc.Target = &format.Target{FinishedMm: ask.FinishedMm, ToleranceMm: w.tolerance()}
 	}
+	if w.piece, err = w.doc.Piece(opt.House); err != nil {
+		return nil, err
+	}
 	rows := own.Piece.Main().Rows
 	for _, row := range rows {
 		if err := w.loop(ctx, row.ID); err != nil || w.out.Why != "" {
-			return w.out, err
+			return w.out, w.faultOf(err)
 		}
 	}
+	w.write()
 	for _, row := range rows {
 		if err := w.chain(row.ID); err != nil {
 			return nil, err
@@ -42,9 +47,11 @@ func sizeOfRows(ctx context.Context, doc *format.Document, ask sizeAsk, opt Opti
 	return w.out, w.found(own)
 }
 
-// rowSizer brings one row after the other to its length.
+// rowSizer brings one row after the other to its length. It works on the piece, and writes the
+// lines into the document when they are all there.
 type rowSizer struct {
 	doc     *format.Document
+	piece   *piece.Piece
 	ask     sizeAsk
 	opt     Options
 	leading piece.ID
@@ -63,25 +70,54 @@ func (w *rowSizer) tolerance() length.MM {
 	return piece.StandardTolerance
 }
 
+// faultOf gives what went wrong its place.
+func (w *rowSizer) faultOf(err error) error {
+	var fault *measure.Fault
+	if errors.As(err, &fault) {
+		return w.doc.LineFault(fault.Row, fault.Err)
+	}
+	return err
+}
+
+// strand measures a row as it is now, with chain that fills up filled.
+func (w *rowSizer) strand(id piece.ID) (*measure.Strand, error) {
+	p, err := measure.Filled(w.piece)
+	if err != nil {
+		return nil, err
+	}
+	return measure.Row(p, p.Row(id))
+}
+
+// value is the length of a row that a goal is about.
+func (w *rowSizer) value(id piece.ID, inside bool) (length.MM, error) {
+	s, err := w.strand(id)
+	if err != nil {
+		return 0, err
+	}
+	return valueOf(w.piece, s, inside), nil
+}
+
+func valueOf(p *piece.Piece, s *measure.Strand, inside bool) length.MM {
+	if inside {
+		mm, _ := s.Inside()
+		return mm
+	}
+	return s.ForTarget(p)
+}
+
 // loop brings the loop that a row of the main section lies in to what is asked of it; where
 // that cannot be it says why.
 func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
-	m, err := measured(w.doc, w.opt.House)
+	shares, err := w.sharesOf(id)
 	if err != nil {
 		return err
 	}
-	shares := w.sharesOf(m, id)
-	for _, one := range shares { // a size has counts of its own
-		for _, of := range one.rows {
-			if s := m.Strand(of); s.Row.Line.OpenFill() != nil {
-				rowOf(w.doc, of).Line = s.Row.Line.Counted(s.Fills).String()
-			}
-		}
-	}
-	if m, err = measured(w.doc, w.opt.House); err != nil {
+	s, err := w.strand(id)
+	if err != nil {
 		return err
 	}
-	goal, says := goalOf(&Aim{Document: *w.doc, Wearer: id == w.leading && w.ask.MeasureMm > 0}, m, m.Strand(id))
+	wearer := id == w.leading && w.ask.MeasureMm > 0
+	goal, says := goalOf(&Aim{Document: *w.doc, Wearer: wearer}, &measure.Measured{Piece: w.piece}, s)
 	switch {
 	case says != "" && id == w.leading:
 		w.out.Why = says
@@ -91,13 +127,24 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 			return err
 		}
 	}
-	if id == w.leading && w.ask.MeasureMm > 0 { // the others follow the length that it has now
-		if m, err = measured(w.doc, w.opt.House); err != nil {
+	if wearer { // the others follow the length that it has now
+		now, err := w.value(id, false)
+		if err != nil {
 			return err
 		}
-		w.doc.Target = &format.Target{FinishedMm: exact(m.Strand(id).ForTarget(m.Piece)), ToleranceMm: piece.StandardTolerance}
+		w.doc.Target = &format.Target{FinishedMm: exact(now), ToleranceMm: piece.StandardTolerance}
+		w.piece.Target = &piece.Target{Finished: exact(now), Tolerance: piece.StandardTolerance}
 	}
 	return nil
+}
+
+// write puts the lines that were found into the document.
+func (w *rowSizer) write() {
+	for _, r := range w.piece.Rows() {
+		if w.settled[r.ID] {
+			rowOf(w.doc, r.ID).Line = r.Line.String()
+		}
+	}
 }
 
 // chain gives a row that is all of chain the links that come nearest to what is asked of it.

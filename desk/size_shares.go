@@ -17,23 +17,27 @@ import (
 // far from either end and are strung alike, so that they stay alike.
 type share struct {
 	rows   []piece.ID
-	mate   func(*pattern.Line) string // the line of the second, from that of the first
+	mate   func(*pattern.Line) *pattern.Line // the line of the second, from that of the first
 	strung length.MM
 }
 
-// sharesOf lists what of the loop of a row can change and has not, pairs first.
-func (w *rowSizer) sharesOf(m *measure.Measured, id piece.ID) []share {
-	p := m.Piece
+// sharesOf lists what of the loop of a row can change and has not, pairs first. What fills up
+// gets a count, as a size has counts of its own.
+func (w *rowSizer) sharesOf(id piece.ID) ([]share, error) {
+	p := w.piece
 	row := p.Row(id)
-	var open []*measure.Strand // by section; nil where nothing can change
+	open := make([]*measure.Strand, len(p.Sections)) // nil where nothing can change
 	for i := range p.Sections {
 		r := p.In(row, &p.Sections[i])
 		if w.settled[r.ID] || !r.Corded() || r.Line == nil || len(r.Line.Items) == 0 || len(p.Sections) > 1 && piece.RowPinned(p.Pins, r) {
-			open = append(open, nil)
 			continue
 		}
-		w.settled[r.ID] = true
-		open = append(open, m.Strand(r.ID))
+		s, err := w.strand(r.ID)
+		if err != nil {
+			return nil, err
+		}
+		r.Line = s.Row.Line.Counted(s.Fills)
+		w.settled[r.ID], open[i] = true, s
 	}
 	var pairs, single []share
 	for i, s := range open {
@@ -50,25 +54,25 @@ func (w *rowSizer) sharesOf(m *measure.Measured, id piece.ID) []share {
 		}
 		single = append(single, share{rows: []piece.ID{s.Row.ID}, strung: s.Strung})
 	}
-	return append(pairs, single...)
+	return append(pairs, single...), nil
 }
 
 // mateOf is how one line follows from another: it is the same, the same backwards, or the same
 // turned round; nil where it does not.
-func mateOf(a, b *pattern.Line) func(*pattern.Line) string {
-	ways := []func(*pattern.Line) string{
-		(*pattern.Line).String,
-		func(l *pattern.Line) string { return l.Backwards().String() },
-		func(l *pattern.Line) string {
+func mateOf(a, b *pattern.Line) func(*pattern.Line) *pattern.Line {
+	ways := []func(*pattern.Line) *pattern.Line{
+		(*pattern.Line).Clone,
+		(*pattern.Line).Backwards,
+		func(l *pattern.Line) *pattern.Line {
 			turned, err := l.Turned()
 			if err != nil {
-				return ""
+				return l
 			}
-			return turned.String()
+			return turned
 		},
 	}
 	for _, way := range ways {
-		if way(a) == b.String() {
+		if way(a).String() == b.String() {
 			return way
 		}
 	}
@@ -85,29 +89,31 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 			strung += one.strung
 		}
 		for _, one := range shares {
-			m, err := measured(w.doc, w.opt.House)
+			now, err := w.value(goal.Row, goal.Inside)
 			if err != nil {
 				return err
 			}
-			by := goal.Want - valueOf(m, goal.Row, goal.Inside)
+			by := goal.Want - now
 			if math.Abs(float64(by)) <= float64(goal.Tolerance)+1e-9 {
 				return nil
 			}
 			if round == 0 && strung > 0 {
 				by, strung = by*one.strung/strung, strung-one.strung
 			}
-			if says := w.change(ctx, m, goal, one, by); says != "" {
+			says, err := w.change(ctx, goal, one, by)
+			if err != nil {
+				return err
+			}
+			if says != "" {
 				why = says
 			}
 		}
 	}
-	m, err := measured(w.doc, w.opt.House)
-	if err != nil {
-		return err
-	}
-	off := goal.Want - valueOf(m, goal.Row, goal.Inside)
+	now, err := w.value(goal.Row, goal.Inside)
 	switch {
-	case math.Abs(float64(off)) <= float64(goal.Tolerance)+1e-9:
+	case err != nil:
+		return err
+	case math.Abs(float64(goal.Want-now)) <= float64(goal.Tolerance)+1e-9:
 	case ctx.Err() != nil:
 		w.out.Why = noTime
 	default:
@@ -116,73 +122,83 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 	return nil
 }
 
-// valueOf is the length of a row that a goal is about.
-func valueOf(m *measure.Measured, row piece.ID, inside bool) length.MM {
-	s := m.Strand(row)
-	if inside {
-		mm, _ := s.Inside()
-		return mm
-	}
-	return s.ForTarget(m.Piece)
-}
-
 // change makes one share longer by a length, as near as it comes; it says why where it stays
-// beyond the tolerance.
-func (w *rowSizer) change(ctx context.Context, m *measure.Measured, goal solve.Goal, one share, by length.MM) string {
+// beyond the tolerance. The row is looked at in its loop alone: how rows lie beside one another
+// is seen when all have their lengths.
+func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by length.MM) (why string, err error) {
 	n := length.MM(len(one.rows))
-	now := valueOf(m, one.rows[0], goal.Inside)
-	part := solve.Goal{Row: one.rows[0], Inside: goal.Inside, Want: now + by/n, Tolerance: goal.Tolerance / n}
+	part := solve.Goal{Row: one.rows[0], Inside: goal.Inside, Tolerance: goal.Tolerance / n}
 	if math.Abs(float64(by/n)) <= float64(part.Tolerance) {
-		return ""
+		return "", nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, Unit: w.opt.Unit, LineOnly: true, Apart: true, Most: 1, Stock: w.stockFor(m, len(one.rows))}
-	found := solve.Solve(ctx, m, part, rules)
-	why := ""
+	alone, err := measure.Filled(w.piece)
+	if err != nil {
+		return "", err
+	}
+	alone = alone.Alone(one.rows[0])
+	s, err := measure.Row(alone, alone.Row(one.rows[0]))
+	if err != nil {
+		return "", err
+	}
+	if part.Want = valueOf(alone, s, goal.Inside) + by/n; !goal.Inside {
+		alone.Target = &piece.Target{Finished: part.Want, Tolerance: part.Tolerance}
+	}
+	m, err := measure.Measure(alone)
+	if err != nil {
+		return "", err
+	}
+	found := solve.Solve(ctx, m, part, solve.Rules{Pins: alone.Pins, Unit: w.opt.Unit, LineOnly: true, Most: 1, Stock: w.stockFor(m, one)})
 	best := found.Nearest
 	if len(found.Proposals) > 0 {
 		best = &found.Proposals[0]
 	} else {
-		why = fmt.Sprintf("%s: %s", w.name(m, one), found.Why)
+		why = fmt.Sprintf("%s: %s", w.name(one), found.Why)
 	}
 	if best == nil || math.Abs(float64(best.Off)) >= math.Abs(float64(by/n)) {
-		return why
+		return why, nil
 	}
-	line, err := pattern.Parse(best.Line)
-	if err != nil {
-		return why
-	}
-	rowOf(w.doc, one.rows[0]).Line = best.Line
+	line := best.Measured.Piece.Row(one.rows[0]).Line
+	w.piece.Row(one.rows[0]).Line = line
 	if len(one.rows) > 1 {
-		rowOf(w.doc, one.rows[1]).Line = one.mate(line)
+		w.piece.Row(one.rows[1]).Line = one.mate(line)
 	}
 	for _, change := range best.Says {
-		w.says = append(w.says, fmt.Sprintf("%s: %s", strings.ToLower(w.name(m, one)), change))
+		w.says = append(w.says, fmt.Sprintf("%s: %s", strings.ToLower(w.name(one)), change))
 	}
-	return why
+	return why, nil
 }
 
 // name is what a share is called: Row 2, Rows 1 and 3.
-func (w *rowSizer) name(m *measure.Measured, one share) string {
+func (w *rowSizer) name(one share) string {
 	if len(one.rows) > 1 {
-		return fmt.Sprintf("Rows %d and %d", m.Piece.Number(one.rows[0]), m.Piece.Number(one.rows[1]))
+		return fmt.Sprintf("Rows %d and %d", w.piece.Number(one.rows[0]), w.piece.Number(one.rows[1]))
 	}
-	return fmt.Sprintf("Row %d", m.Piece.Number(one.rows[0]))
+	return fmt.Sprintf("Row %d", w.piece.Number(one.rows[0]))
 }
 
-// stockFor is what the first of n rows that change alike may take: of what is left over, its
-// n-th part.
-func (w *rowSizer) stockFor(m *measure.Measured, n int) map[string]int {
+// stockFor is what a share may take: what the rows outside its loop leave, and of rows that
+// change alike the first its part of what is left over.
+func (w *rowSizer) stockFor(alone *measure.Measured, one share) map[string]int {
 	stock := w.opt.stock(w.ask.inStock)
-	if stock == nil || n == 1 {
-		return stock
+	if stock == nil {
+		return nil
 	}
-	out := map[string]int{}
+	whole, err := measure.Measure(w.piece)
+	if err != nil {
+		return map[string]int{}
+	}
+	out, here := map[string]int{}, map[string]int{}
 	for id, have := range stock {
 		out[id] = have
 	}
-	for _, c := range m.Tally {
-		if have, ok := out[c.Material.ID]; ok && have > c.Count {
-			out[c.Material.ID] = c.Count + (have-c.Count)/n
+	for _, c := range alone.Tally {
+		here[c.Material.ID] = c.Count
+	}
+	for _, c := range whole.Tally {
+		id := c.Material.ID
+		out[id] -= c.Count - here[id]
+		if more := out[id] - here[id]; more > 0 {
+			out[id] = here[id] + more/len(one.rows)
 		}
 	}
 	return out

@@ -174,13 +174,6 @@ func New(before, after []Finding) []Finding {
 	return out
 }
 
-// Apart leaves out what rows do beside one another: of rows that are changed one after the
-// other it is judged when all of them are.
-func Apart(findings []Finding) []Finding {
-	beside := []string{rowsCross.Code, rowsGape.Code, stepsUneven.Code, centresDiffer.Code, rowOrder.Code, liesSideways.Code}
-	return slices.DeleteFunc(slices.Clone(findings), func(f Finding) bool { return slices.Contains(beside, f.Code) })
-}
-
 // longest is by how much the row that changes most gets longer.
 func longest(before, after *measure.Measured) length.MM {
 	most := length.MM(0)

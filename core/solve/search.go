@@ -357,11 +357,7 @@ func (t *task) whole(ops []edit.Op) *measure.Measured {
 
 // worsens says whether a piece has a stop or a warning that was not there.
 func (t *task) worsens(m *measure.Measured) bool {
-	after := check.All(m, "")
-	if t.rules.Apart {
-		after = check.Apart(after)
-	}
-	return check.Worsens(t.before, after)
+	return check.Worsens(t.before, check.All(m, ""))
 }
 
 // Budget is what a length is made up of: what ends, clasp and slack take of it, and what is

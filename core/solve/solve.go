@@ -37,10 +37,8 @@ type Rules struct {
 	Hand  *Hand                // all that there is to string it of; nil where that is not asked
 	// LineOnly leaves ends, clasp, slack and the dishes as they are.
 	LineOnly bool
-	// Apart leaves how the row lies beside others to be judged later.
-	Apart bool
-	Unit  length.Unit // that sentences speak in
-	Most  int         // how many proposals are given at most; 0 takes the usual number
+	Unit     length.Unit // that sentences speak in
+	Most     int         // how many proposals are given at most; 0 takes the usual number
 }
 
 // Proposal is one way.
