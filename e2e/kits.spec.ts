@@ -178,3 +178,19 @@ test("colourways are seen as strips, and the bill by piece and row", async ({ pa
   await page.getByText("The bill by piece and row").click();
   await expect(page.getByRole("row", { name: /^Tide stone/ })).toContainText(/\d+ \(\d+ \+ \d+ \+ \d+ \+ \d+\)/);
 });
+
+test("the bag for repairs holds a spare link of the extender, and what the shop makes costs its parts", async ({ page }) => {
+  await openKit(page, "Three Moorings kit");
+  await page.getByRole("link", { name: "Open the bag of the kit" }).click();
+  const repairs = page.getByRole("region", { name: "Bag For repairs" });
+  await expect(repairs.getByRole("listitem").filter({ hasText: "Extender chain" })).toContainText("1 spare link10 links for 10");
+  await expect(repairs).toContainText("or a link of the extender that gives way is replaced from it");
+  await expect(page.getByText("Without a price")).toHaveCount(0);
+  await page.getByText("The bill by piece and row").click();
+  await expect(page.getByRole("row", { name: /^Extender chain/ })).toContainText("1 link");
+  await page.getByText("Work and materials one by one").click();
+  await expect(page.getByRole("row", { name: /^Stone link \d+\.\d\d$/ })).toBeVisible();
+  await page.getByRole("link", { name: "Pack it" }).click();
+  await page.getByRole("button", { name: "For repairs" }).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Extender chain" })).toContainText("+ 1 spare link");
+});
