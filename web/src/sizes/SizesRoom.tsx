@@ -20,6 +20,9 @@ type Wanted = Pick<SizeFound, "name" | "measureMm" | "finishedMm">;
 
 const MOST_SIZES = 12;
 
+/** SUCH_AS are lengths that people ask for: of a bracelet, and of a necklace. */
+const SUCH_AS = { mm: ["190 mm", "450 mm"], in: ["7 1/2 in", "18 in"] };
+
 /** SizesRoom shows the pattern in several sizes side by side, each by its best proposal, and keeps them with the piece. */
 export function SizesRoom() {
   const { bench, state } = useBenchContext();
@@ -71,7 +74,7 @@ export function SizesRoom() {
           ))}
         </div>
         <span className="add-size">
-          add a length <LengthField key={wanted.length} label="Another finished length" mm={null} placeholder="such as 190 mm" width={110} onChange={(mm) => addLength(mm)} />
+          add a length <LengthField key={wanted.length} label="Another finished length" mm={null} placeholder={`such as ${SUCH_AS[unit === "in" ? "in" : "mm"][doc.kind === "bracelet" ? 0 : 1]}`} width={110} onChange={(mm) => addLength(mm)} />
         </span>
         <label className="tick">
           <input type="checkbox" checked={inStock} onChange={(e) => setInStock(e.target.checked)} /> only what is in stock
