@@ -80,6 +80,7 @@ type packed struct {
 	of       CellOf
 	variants []*variant
 	kit      *kit.Kit
+	swaps    map[string]bool // ids of what takes the place of something in its colourway
 	bill     []*kit.Line
 	bags     []kit.Packed
 }
@@ -107,6 +108,10 @@ func (w *kitWork) pack(ctx context.Context, c CellOf) (*packed, error) {
 			bag.Of = append(bag.Of, cmp.Or(swapped[id], id))
 		}
 		out.kit.Bags = append(out.kit.Bags, bag)
+	}
+	out.swaps = map[string]bool{}
+	for _, to := range swapped {
+		out.swaps[to] = true
 	}
 	out.bill = out.kit.Bill()
 	out.bags = out.kit.Pack(out.bill)

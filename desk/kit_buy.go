@@ -28,9 +28,11 @@ type madePart struct {
 // in no pack is made: what is not in stock of it needs its parts.
 func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) *kitBuyer {
 	b := &kitBuyer{buyer: newBuyer(copies, w.from.Supplies)}
-	stock := map[string]int{}
-	if fromStock {
-		stock = w.from.Stock
+	inStock := func(of *material.Material) int {
+		if !fromStock {
+			return 0
+		}
+		return w.inStock(p, of)
 	}
 	for _, l := range p.bill {
 		if l.Own {
@@ -46,20 +48,33 @@ func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) *kitBuyer {
 	}
 	for _, l := range p.bill {
 		if l.Of.Component != nil && !l.Own && !w.isBought(l.Of.ID) {
-			b.make(b.need(l.Of), stock[l.Of.ID])
+			b.make(b.need(l.Of), inStock(l.Of))
 		}
 	}
 	for _, n := range b.needs {
 		if n.cuts != nil {
 			n.line.Mm = sum(n.cuts)
-			n.fromStock(stock[n.of.ID])
+			n.fromStock(inStock(n.of))
 			continue
 		}
-		n.line.Stock = min(stock[n.of.ID], n.line.Count)
+		n.line.Stock = min(inStock(n.of), n.line.Count)
 		n.open = n.line.Count - n.line.Stock - n.line.Made
 	}
 	b.buy(w.from.Supplies)
 	return b
+}
+
+// inStock is how many there are of a material: of a component in other materials than its own
+// none, as the stock is of its own.
+func (w *kitWork) inStock(p *packed, of *material.Material) int {
+	if of.Component != nil {
+		other := false
+		of.Each(func(part *material.Material, _ int, _ length.MM) { other = other || p.swaps[part.ID] })
+		if other {
+			return 0
+		}
+	}
+	return w.from.Stock[of.ID]
 }
 
 // need is that of a material, a new one where nothing needed it yet.

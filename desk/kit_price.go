@@ -166,7 +166,7 @@ func (w *kitWork) makeable(p *packed) (int, string) {
 		if l.Own || per == 0 {
 			continue
 		}
-		if n := w.from.Stock[l.Of.ID] * parts / per; n < most {
+		if n := w.inStock(p, l.Of) * parts / per; n < most {
 			most, runsOut = n, l.Of.Name
 		}
 	}

@@ -208,6 +208,20 @@ func TestWhatTheShopMakesCostsItsParts(t *testing.T) {
 	}
 	k := kitOf(t, "three-moorings")
 	k.Premade = []string{"stone-link"}
+	d := &k.Pieces[0].Document
+	d.Colourways = []format.Colourway{{Name: "Pale", Swaps: map[string]string{"tide-stone-8": "dusk-pearl-8"}}}
+	if !slices.ContainsFunc(d.Materials, func(m format.Material) bool { return m.ID == "dusk-pearl-8" }) {
+		at := slices.IndexFunc(from.Materials, func(m format.Material) bool { return m.ID == "dusk-pearl-8" })
+		d.Materials = append(d.Materials, from.Materials[at])
+	}
+	from.Stock = map[string]int{"stone-link": 1000}
+	for colourway, want := range []int{16, 0} { // those in stock are of tide stones
+		b := billOf(t, k, desk.CellOf{Colourway: colourway}, 1, from)
+		if n := b.Buying.Needs[slices.IndexFunc(b.Buying.Needs, func(n desk.BuyNeed) bool { return n.Material == "stone-link" })]; n.Stock != want || n.Made != 16-want {
+			t.Errorf("colourway %d: %+v", colourway, n)
+		}
+	}
+	d.Colourways = nil
 	from.Materials = slices.Clone(from.Materials)
 	at := slices.IndexFunc(from.Materials, func(m format.Material) bool { return m.ID == "stone-link" })
 	from.Materials[at].Packs = []format.Pack{{Sold: "bag", Holds: format.PackHolds{Count: 20}, Price: "8.00"}}
