@@ -123,7 +123,7 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 		w.out.Why = says
 		return nil
 	case says == "" && len(shares) > 0: // a row of its own length follows none
-		if err := w.bring(ctx, goal, shares); err != nil || w.out.Why != "" {
+		if err := w.evenly(ctx, goal, shares); err != nil || w.out.Why != "" {
 			return err
 		}
 	}
@@ -136,6 +136,50 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 		w.piece.Target = &piece.Target{Finished: exact(now), Tolerance: piece.StandardTolerance}
 	}
 	return nil
+}
+
+// evenly brings a loop to its goal, a row that has to change first to where its step from the
+// row before is even, as that has come out; where nothing does that, anywhere within what is
+// right.
+func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) error {
+	now, err := w.value(goal.Row, goal.Inside)
+	if err != nil {
+		return err
+	}
+	off := goal.Want - now
+	step, before := w.before(goal.Row)
+	if before == nil || max(off, -off) <= goal.Tolerance {
+		return w.bring(ctx, goal, shares)
+	}
+	was, err := w.value(before.ID, false)
+	if err != nil {
+		return err
+	}
+	half := goal.Tolerance / 2
+	even := goal
+	even.Want, even.Tolerance = max(goal.Want-half, min(was+step, goal.Want+half)), half
+	kept, says := w.piece.Clone(), w.says
+	if err := w.bring(ctx, even, shares); err != nil || w.out.Why == "" {
+		return err
+	}
+	w.piece, w.says, w.out.Why = kept, says, ""
+	return w.bring(ctx, goal, shares)
+}
+
+// before is the row that a row follows by a step, and the step; nil where it follows none.
+func (w *rowSizer) before(id piece.ID) (step length.MM, before *piece.Row) {
+	for i, r := range w.piece.Main().Rows {
+		if r.ID != id || i == 0 {
+			continue
+		}
+		switch r.Follow.Rule {
+		case piece.Equal:
+			return 0, w.piece.Main().Rows[i-1]
+		case piece.Longer, piece.Touching:
+			return r.Follow.Step, w.piece.Main().Rows[i-1]
+		}
+	}
+	return 0, nil
 }
 
 // write puts the lines that were found into the document.

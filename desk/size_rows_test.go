@@ -76,6 +76,39 @@ func TestRowsComeToASize(t *testing.T) {
 	}
 }
 
+// Rows step as evenly in every size as they do in the piece: each follows the row before as that
+// came out. A piece that is right as it is stays so.
+func TestRowsStepEvenlyInEverySize(t *testing.T) {
+	for _, name := range []string{"tidewrack", "slipway", "net-loft", "strait-lamp"} {
+		doc := read(t, demoFile(t, "pieces/"+name+".json"))
+		was := analysed(t, doc, desk.Options{})
+		var asked []desk.SizeWanted
+		for by := -50; by <= 50; by += 10 {
+			asked = append(asked, desk.SizeWanted{Name: fmt.Sprint(by), FinishedMm: was.FinishedMm + length.MM(by)})
+		}
+		doc.Sizes = nil
+		for _, found := range sizes(t, doc, false, asked...) {
+			if len(found.Items) == 0 {
+				t.Errorf("%s, %s: %s", name, found.Name, found.Why)
+				continue
+			}
+			doc.Sizes = append(doc.Sizes, *found.Items[0].Keep)
+			if found.Name == "0" && len(found.Items[0].Changes) > 0 {
+				t.Errorf("%s as it is: %v", name, found.Items[0].Changes)
+			}
+		}
+		m, err := desk.MatrixOf(t.Context(), doc, supplies(t), desk.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, c := range m.Cells {
+			if wrong := strings.Join(c.Wrong, " "); strings.Contains(wrong, "unevenly") || strings.Contains(wrong, "cross") {
+				t.Errorf("%s, %s: %s", name, m.Sizes[c.Size], wrong)
+			}
+		}
+	}
+}
+
 func sizes(t *testing.T, doc *format.Document, inStock bool, want ...desk.SizeWanted) []desk.SizeFound {
 	t.Helper()
 	run, err := desk.RunSizes(t.Context(), &desk.SizesWanted{Document: *doc, Sizes: want, InStock: inStock}, desk.Options{Stock: map[string]int{"sea-pearl-4": 118}})

@@ -224,9 +224,19 @@ func nearestOn(p, a, b statics.Point) statics.Point {
 	return statics.Point{X: a.X + t*dx, Y: a.Y + t*dy}
 }
 
-// crosses says whether two fronts cut each other anywhere but at their ends.
+// touching is how far, in mm, a joint lies beside a part that it still lies on: where rows run
+// through one bead they come to the same places, each by its own sums.
+const touching = 1e-6
+
+// crosses says whether two fronts cut each other anywhere but at their ends and where they touch.
 func crosses(a []joint, b blocks) bool {
-	side := func(p, q, r statics.Point) float64 { return (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X) }
+	side := func(p, q, r statics.Point) float64 { // of the part from p to q that r lies on
+		away := (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X)
+		if math.Abs(away) <= touching*math.Hypot(q.X-p.X, q.Y-p.Y) {
+			return 0
+		}
+		return away
+	}
 	longest, found := longestOf(a), false
 	for i := 1; i < len(a) && !found; i++ {
 		p, q := a[i-1].Point, a[i].Point
