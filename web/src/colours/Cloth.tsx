@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { OneScale } from "../felt/OneScale.tsx";
 
 interface Props {
   caption: string;
@@ -11,32 +12,35 @@ interface Props {
 
 /** Cloth lays finished pieces out, colourways down and sizes across; the piece as it is has no name. */
 export function Cloth({ caption, sizes, colourways, behind, cell }: Props) {
+  const alone = sizes.length === 1 && colourways.length === 1;
   return (
-    <table className={`cloth ${behind ? "behind" : ""}`}>
-      <caption className="hidden">{caption}</caption>
-      {(sizes.length > 1 || sizes[0]) && (
-        <thead>
-          <tr>
-            <td />
-            {sizes.map((name, i) => (
-              <th key={i} scope="col">
-                {name || "As it is"}
-              </th>
-            ))}
-          </tr>
-        </thead>
-      )}
-      <tbody>
-        {colourways.map((name, c) => (
-          <tr key={c}>
-            <th scope="row">{name || <span className={colourways.length > 1 ? undefined : "hidden"}>Its own colours</span>}</th>
-            {sizes.map((_, s) => (
-              <td key={s}>{cell(s, c)}</td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <OneScale>
+      <table className={`cloth ${alone ? "alone" : ""} ${behind ? "behind" : ""}`}>
+        <caption className="hidden">{caption}</caption>
+        {(sizes.length > 1 || sizes[0]) && (
+          <thead>
+            <tr>
+              <td />
+              {sizes.map((name, i) => (
+                <th key={i} scope="col">
+                  {name || "As it is"}
+                </th>
+              ))}
+            </tr>
+          </thead>
+        )}
+        <tbody>
+          {colourways.map((name, c) => (
+            <tr key={c}>
+              <th scope="row">{name || <span className={colourways.length > 1 ? undefined : "hidden"}>Its own colours</span>}</th>
+              {sizes.map((_, s) => (
+                <td key={s}>{cell(s, c)}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </OneScale>
   );
 }
 
@@ -45,7 +49,7 @@ export function FromStock({ makeable, runsOut }: { makeable: number; runsOut?: s
   return (
     <>
       {makeable > 0 ? `${makeable} from stock` : "none from stock"}
-      {runsOut && `, then ${runsOut.toLowerCase()} runs out`}
+      {runsOut && (makeable > 0 ? `, then ${runsOut.toLowerCase()} runs out` : `: ${runsOut.toLowerCase()} runs out first`)}
     </>
   );
 }

@@ -1,7 +1,8 @@
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "./cloth.ts";
-import { drawWhole } from "./drawWhole.ts";
+import { drawWhole, fitWhole } from "./drawWhole.ts";
+import { useSharedScale, useTellScale } from "./OneScale.tsx";
 import { useCanvas, type CanvasSize } from "./useCanvas.ts";
 import { usePicture, type Drawn } from "./usePicture.ts";
 
@@ -12,14 +13,16 @@ export function WholePicture({ analysis, doc }: { analysis?: Analysis; doc?: Doc
 
 /** DrawnPicture is the same of a piece whose picture is at hand. */
 export function DrawnPicture({ drawn }: { drawn: Drawn | undefined }) {
+  const mostPx = useSharedScale();
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: CanvasSize) => {
       if (!drawn) return;
       layCloth(ctx, "light", width, height);
-      drawWhole(ctx, { drawn, width, height, tone: "light" });
+      drawWhole(ctx, { drawn, width, height, tone: "light", mostPx });
     },
-    [drawn],
+    [drawn, mostPx],
   );
-  const { ref } = useCanvas(draw);
+  const { ref, size } = useCanvas(draw);
+  useTellScale(drawn && size.width > 0 ? fitWhole({ drawn, width: size.width, height: size.height, tone: "light" }) : 0);
   return <canvas ref={ref} className="picture" aria-hidden />;
 }

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { OneScale } from "../felt/OneScale.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { compare, type Side } from "./compare.ts";
 import { DifferenceTable } from "./DifferenceTable.tsx";
@@ -113,12 +114,14 @@ export function History() {
         {one && other && (
           <>
             <div className="pair">
-              {[one, other].map((side, i) => (
-                <figure key={i} style={{ margin: 0 }}>
-                  <WholePicture analysis={side.analysis ?? undefined} doc={side.doc} />
-                  <figcaption className="quiet">{side.name}</figcaption>
-                </figure>
-              ))}
+              <OneScale>
+                {[one, other].map((side, i) => (
+                  <figure key={i} style={{ margin: 0 }}>
+                    <WholePicture analysis={side.analysis ?? undefined} doc={side.doc} />
+                    <figcaption className="quiet">{side.name}</figcaption>
+                  </figure>
+                ))}
+              </OneScale>
             </div>
             <DifferenceTable differences={compare(one, other)} names={[one.name, other.name]} />
           </>
