@@ -2,10 +2,10 @@ import type { Document, Operation, SizeFound } from "../api/client.ts";
 import { mainRow, rowsOf } from "../api/piece.ts";
 import { nameAmong } from "../dishes/size.ts";
 import type { Bench } from "../bench/Bench.ts";
+import { WholePicture } from "../felt/WholePicture.tsx";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
-import { ScaledPicture } from "./ScaledPicture.tsx";
 import { Swap, swapKeys } from "./Swap.tsx";
 import { useMade } from "./useMade.ts";
 
@@ -16,14 +16,11 @@ interface Props {
   doc: Document;
   size: SizeFound;
   way: Way | undefined;
-  /** px to the mm in all columns; infinite until each has told what fits it. */
-  scale: number;
-  onFit: (name: string, px: number) => void;
   onSwap: (by: 1 | -1) => void;
 }
 
 /** SizeColumn is the piece in one size: as it looks, its figures, its counts, and what changes; arrow keys swap its proposal. */
-export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Props) {
+export function SizeColumn({ bench, doc, size, way, onSwap }: Props) {
   const at = way ? size.items.indexOf(way) : -1;
   const { unit } = useUnit();
   const mm = size.measureMm ?? size.finishedMm;
@@ -36,7 +33,7 @@ export function SizeColumn({ bench, doc, size, way, scale, onFit, onSwap }: Prop
       {!way && <p role="status">{size.why}</p>}
       {way && (
         <>
-          <Picture doc={doc} operations={operationsOf(doc, size, way)} line={JSON.stringify(way.keep)} name={size.name} scale={scale} onFit={onFit} />
+          <Picture doc={doc} operations={operationsOf(doc, size, way)} line={JSON.stringify(way.keep)} name={size.name} />
           <table className="list">
             <tbody>
               <Fact what="length" value={<Length mm={way.finishedMm} />} />
@@ -93,7 +90,7 @@ export function Fact({ what, value }: { what: string; value: React.ReactNode }) 
 }
 
 /** Picture draws the size, to the same scale as the others. */
-function Picture({ doc, operations, line, name, scale, onFit }: { doc: Document; operations: Operation[]; line: string } & Pick<Props, "scale" | "onFit"> & { name: string }) {
+function Picture({ doc, operations, line, name }: { doc: Document; operations: Operation[]; line: string; name: string }) {
   const made = useMade(doc, operations, `${name} ${line}`);
-  return <ScaledPicture analysis={made?.analysis} doc={made?.doc} name={name} says={`${doc.name}, ${name}`} scale={scale} onFit={onFit} />;
+  return <WholePicture analysis={made?.analysis} doc={made?.doc} bare says={`${doc.name}, ${name}`} />;
 }

@@ -7,12 +7,12 @@ import { identity } from "../api/identity.ts";
 import { rowsOf } from "../api/piece.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
 import { bodyOf } from "../fit/Wearer.tsx";
+import { OneScale } from "../felt/OneScale.tsx";
 import { useHouse } from "../house/useHouse.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../units/UnitContext.tsx";
 import { SizeColumn } from "./SizeColumn.tsx";
-import { useOneScale } from "./useOneScale.ts";
 import "../fit/fit.css"; // its size chips
 import "./sizes.css";
 
@@ -41,7 +41,6 @@ export function SizesRoom() {
     enabled: !state.behind && wanted.length > 0,
     retry: false,
   });
-  const { scale, onFit } = useOneScale(wanted.map(({ name }) => name));
   function addLength(mm: number) {
     const name = formatLength(mm, unit);
     if (!wanted.some((one) => one.name === name)) setChosen([...wanted, { name, finishedMm: mm }].slice(0, MOST_SIZES));
@@ -94,11 +93,13 @@ export function SizesRoom() {
       </header>
       {found.isError && <p role="alert">{found.error.message}</p>}
       {found.isPending && wanted.length > 0 && <p className="quiet">Working out {wanted.length} sizes …</p>}
-      <div className="columns">
-        {sizes.map((size) => (
-          <SizeColumn key={size.name} bench={bench} doc={doc} size={size} way={wayOf(size)} scale={scale} onFit={onFit} onSwap={(by) => setPicked({ ...picked, [size.name]: ((picked[size.name] ?? keptAt(doc, size)) + by + size.items.length) % Math.max(1, size.items.length) })} />
-        ))}
-      </div>
+      <OneScale>
+        <div className="columns">
+          {sizes.map((size) => (
+            <SizeColumn key={size.name} bench={bench} doc={doc} size={size} way={wayOf(size)} onSwap={(by) => setPicked({ ...picked, [size.name]: ((picked[size.name] ?? keptAt(doc, size)) + by + size.items.length) % Math.max(1, size.items.length) })} />
+          ))}
+        </div>
+      </OneScale>
     </div>
   );
 }

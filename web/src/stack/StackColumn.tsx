@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Document, type Operation, type StackPiece } from "../api/client.ts";
 import { strandOf } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
+import { useSharedScale, useTellScale } from "../felt/OneScale.tsx";
 import { lacedIn } from "../felt/paint/laced.ts";
 import { usePicture } from "../felt/usePicture.ts";
 import { drawWrap, scaleOf } from "../fit/drawWrap.ts";
@@ -18,14 +19,11 @@ interface Props {
   one: StackPiece;
   /** It is the piece that is open. */
   inHand: boolean;
-  /** px to the mm in all columns; infinite until each has told what fits it. */
-  scale: number;
-  onFit: (id: string, px: number) => void;
   onChanged: () => void;
 }
 
 /** StackColumn is one piece of a stack as it lies round the body, with what would bring it to the length of the others. */
-export function StackColumn({ bench, one, inHand, scale, onFit, onChanged }: Props) {
+export function StackColumn({ bench, one, inHand, onChanged }: Props) {
   const [picked, setPicked] = useState(0);
   const { says, use, undo } = useOthers(bench, one, inHand, onChanged);
   const way = one.items[Math.min(picked, one.items.length - 1)];
@@ -38,7 +36,7 @@ export function StackColumn({ bench, one, inHand, scale, onFit, onChanged }: Pro
       <h3>
         {inHand ? name : <Link to={`/pieces/${one.id}`}>{name}</Link>} {inHand && <span className="quiet">this piece</span>}
       </h3>
-      <RoundBody doc={one.document} operations={way?.operations ?? []} id={one.id} scale={scale} onFit={onFit} />
+      <RoundBody doc={one.document} operations={way?.operations ?? []} id={one.id} />
       <table className="list">
         <tbody>
           {shown.insideMm !== undefined && <Fact what="inside" value={<Changed mm={shown.insideMm} was={one.insideMm} />} />}
@@ -124,7 +122,7 @@ function useOthers(bench: Bench, one: StackPiece, inHand: boolean, onChanged: ()
 }
 
 /** RoundBody is the cross-section of a piece after operations, to one scale with the others. */
-function RoundBody({ doc, operations, id, scale, onFit }: { doc: Document; operations: Operation[]; id: string } & Pick<Props, "scale" | "onFit">) {
+function RoundBody({ doc, operations, id }: { doc: Document; operations: Operation[]; id: string }) {
   const made = useMade(doc, operations, `${id} ${JSON.stringify(operations)}`);
   const drawn = usePicture(made?.analysis, made?.doc);
   const wrap = drawn?.picture.wraps[0];
@@ -139,18 +137,16 @@ function RoundBody({ doc, operations, id, scale, onFit }: { doc: Document; opera
     },
     [drawn, wrap],
   );
+  const px = useSharedScale();
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, size: CanvasSize) => {
       const seen = view(size);
-      if (seen && Number.isFinite(scale)) drawWrap(ctx, { ...seen, px: scale });
+      if (seen && px) drawWrap(ctx, { ...seen, px });
     },
-    [view, scale],
+    [view, px],
   );
   const { ref, size } = useCanvas(draw);
   const seen = size.width > 0 ? view(size) : null;
-  const fits = seen ? scaleOf(seen) : 0;
-  useEffect(() => {
-    if (fits > 0) onFit(id, fits);
-  }, [fits, id, onFit]);
+  useTellScale(seen ? scaleOf(seen) : 0);
   return <canvas ref={ref} className="picture" role="img" aria-label={wrap ? `${doc.name} round the body` : `${doc.name}: no cross-section to draw`} />;
 }

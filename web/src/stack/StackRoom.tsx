@@ -4,10 +4,10 @@ import { Link } from "react-router";
 import { api, unwrap } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { OneScale } from "../felt/OneScale.tsx";
 import { Choice } from "../pieces/Answers.tsx";
 import { LengthField } from "../units/LengthField.tsx";
 import { useUnit } from "../units/UnitContext.tsx";
-import { useOneScale } from "../sizes/useOneScale.ts";
 import { StackColumn } from "./StackColumn.tsx";
 import { StackName } from "./StackName.tsx";
 import "../fit/fit.css";
@@ -30,7 +30,6 @@ export function StackRoom() {
     retry: false,
   });
   const members = doc.stack ? (found.data?.members ?? []) : [];
-  const { scale, onFit } = useOneScale(members.map((one) => one.id));
 
   return (
     <div className="sizes-room">
@@ -62,11 +61,13 @@ export function StackRoom() {
       {found.isError && <p role="alert">{found.error.message}</p>}
       {doc.stack && found.data?.why && <p role="status">{found.data.why}</p>}
       {doc.stack && found.data?.says && <p role="status">{found.data.says}</p>}
-      <div className="columns">
-        {members.map((one) => (
-          <StackColumn key={one.id} bench={bench} one={one} inHand={one.id === id} scale={scale} onFit={onFit} onChanged={() => void found.refetch()} />
-        ))}
-      </div>
+      <OneScale>
+        <div className="columns">
+          {members.map((one) => (
+            <StackColumn key={one.id} bench={bench} one={one} inHand={one.id === id} onChanged={() => void found.refetch()} />
+          ))}
+        </div>
+      </OneScale>
     </div>
   );
 }

@@ -4,12 +4,12 @@ import { useState, type KeyboardEvent } from "react";
 import { Link, useLocation } from "react-router";
 import { api, unwrap, type Operation, type VersionNote } from "../api/client.ts";
 import { useBenchContext, type BenchContext } from "../bench/PieceRoom.tsx";
+import { OneScale } from "../felt/OneScale.tsx";
+import { WholePicture } from "../felt/WholePicture.tsx";
 import { compare, type Side } from "../history/compare.ts";
 import { DifferenceTable } from "../history/DifferenceTable.tsx";
 import { DRAFT, useSide } from "../history/useSide.ts";
-import { ScaledPicture } from "../sizes/ScaledPicture.tsx";
 import { useMade } from "../sizes/useMade.ts";
-import { useOneScale } from "../sizes/useOneScale.ts";
 import "./variants.css";
 
 /** Compared is a proposal that is to be held against the piece as it is. */
@@ -33,7 +33,6 @@ export function VariantsRoom() {
   const version = useSide(id, at === PROPOSAL || at === undefined ? DRAFT : at, own);
   const made = useMade(state.analysed, compared?.operations ?? [], compared?.says ?? "");
   const other = at === undefined ? null : at === PROPOSAL ? made && compared && { name: "the proposal", doc: made.doc, analysis: made.analysis } : version && { ...version, name: labelOf(versions.data?.find((v) => v.number === at)) };
-  const { scale, onFit } = useOneScale(other ? ["own", "other"] : ["own"]);
 
   function onKey(event: KeyboardEvent) {
     const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
@@ -51,26 +50,28 @@ export function VariantsRoom() {
           Back to Decide
         </Link>
       </header>
-      <div className="pair">
-        <section aria-label="As it is">
-          <h3>As it is</h3>
-          <ScaledPicture analysis={own.analysis} doc={own.doc} name="own" says={`${own.doc.name} as it is`} scale={scale} onFit={onFit} />
-        </section>
-        <section aria-label="The other variant" tabIndex={0}>
-          <h3>
-            <select aria-label="The other variant" value={at ?? ""} disabled={numbers.length === 0} onChange={(e) => setChosen(Number(e.target.value))}>
-              {numbers.length === 0 && <option value="">no other variant yet</option>}
-              {numbers.map((number) => (
-                <option key={number} value={number}>
-                  {number === PROPOSAL ? `Proposal: ${compared!.says}` : labelOf(versions.data?.find((v) => v.number === number))}
-                </option>
-              ))}
-            </select>
-          </h3>
-          {other ? <ScaledPicture analysis={other.analysis} doc={other.doc} name="other" says={`${other.doc.name}, ${other.name}`} scale={scale} onFit={onFit} /> : <p role="status">Set this one aside, then change the piece: here both lie side by side.</p>}
-          {other && at !== undefined && <GoOn {...context} number={at} compared={compared} />}
-        </section>
-      </div>
+      <OneScale>
+        <div className="pair">
+          <section aria-label="As it is">
+            <h3>As it is</h3>
+            <WholePicture analysis={own.analysis} doc={own.doc} bare says={`${own.doc.name} as it is`} />
+          </section>
+          <section aria-label="The other variant" tabIndex={0}>
+            <h3>
+              <select aria-label="The other variant" value={at ?? ""} disabled={numbers.length === 0} onChange={(e) => setChosen(Number(e.target.value))}>
+                {numbers.length === 0 && <option value="">no other variant yet</option>}
+                {numbers.map((number) => (
+                  <option key={number} value={number}>
+                    {number === PROPOSAL ? `Proposal: ${compared!.says}` : labelOf(versions.data?.find((v) => v.number === number))}
+                  </option>
+                ))}
+              </select>
+            </h3>
+            {other ? <WholePicture analysis={other.analysis} doc={other.doc} bare says={`${other.doc.name}, ${other.name}`} /> : <p role="status">Set this one aside, then change the piece: here both lie side by side.</p>}
+            {other && at !== undefined && <GoOn {...context} number={at} compared={compared} />}
+          </section>
+        </div>
+      </OneScale>
       {other && <DifferenceTable differences={compare(own, other)} names={[own.name, other.name]} />}
     </div>
   );
