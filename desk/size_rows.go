@@ -122,6 +122,9 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 	case says != "" && id == w.leading:
 		w.out.Why = says
 		return nil
+	case says == "" && len(shares) == 0 && w.pinned(id) && !near(valueOf(w.piece, s, goal.Inside), goal):
+		w.out.Why = fmt.Sprintf("Row %d: %s", w.piece.Number(id), "All of it is pinned, in every section. Unpin a row.")
+		return nil
 	case says == "" && len(shares) > 0: // a row of its own length follows none
 		if err := w.evenly(ctx, goal, shares); err != nil || w.out.Why != "" {
 			return err
@@ -138,6 +141,22 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 	return nil
 }
 
+// pinned says whether a row may not change in any section.
+func (w *rowSizer) pinned(id piece.ID) bool {
+	row := w.piece.Row(id)
+	for i := range w.piece.Sections {
+		if r := w.piece.In(row, &w.piece.Sections[i]); r.Corded() && piece.RowPinned(w.piece.Pins, r) {
+			return true
+		}
+	}
+	return false
+}
+
+// near says whether a length lies within what a goal takes.
+func near(is length.MM, goal solve.Goal) bool {
+	return math.Abs(float64(goal.Want-is)) <= float64(goal.Tolerance)+1e-9
+}
+
 // evenly brings a loop to its goal, a row that has to change first to where its step from the
 // row before is even, as that has come out; where nothing does that, anywhere within what is
 // right.
@@ -146,9 +165,8 @@ func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) 
 	if err != nil {
 		return err
 	}
-	off := goal.Want - now
 	step, before := w.before(goal.Row)
-	if before == nil || max(off, -off) <= goal.Tolerance {
+	if before == nil || near(now, goal) {
 		return w.bring(ctx, goal, shares)
 	}
 	was, err := w.value(before.ID, false)
@@ -205,8 +223,8 @@ func (w *rowSizer) chain(id piece.ID) error {
 	}
 	at := &format.Place{Fitting: string(chain.ID)}
 	filled, err := Apply(w.doc, []Operation{{Do: "set-fill", At: at, Text: string(piece.Yes)}, {Do: "set-fill", At: at, Text: string(piece.No)}}, w.opt)
-	if err != nil {
-		return nil //nolint:nilerr // it cannot fill up, and stays as it is
+	if err != nil { // it cannot fill up, and stays as it is
+		return nil
 	}
 	was, now := chain.Links, 0
 	eachFitting(&filled.Document, func(f *format.Fitting) {

@@ -157,6 +157,18 @@ func TestSectionsThatAreAlikeStayAlike(t *testing.T) {
 	}
 }
 
+// What is pinned in every section keeps a piece from its size, and says so.
+func TestSectionsThatAreAllPinned(t *testing.T) {
+	doc := read(t, demoFile(t, "pieces/strait-lamp.json"))
+	doc.Pinned = []format.Pin{{Strand: "r1"}, {Strand: "r3"}}
+	for want, says := range map[length.MM]string{449.5: "", 480: "Row 1: All of it is pinned, in every section. Unpin a row."} {
+		found := sizes(t, doc, false, desk.SizeWanted{Name: "a", FinishedMm: want})[0]
+		if found.Why != says || (says == "") != (len(found.Items) == 1) {
+			t.Errorf("%v: %q, %+v", want, found.Why, found.Items)
+		}
+	}
+}
+
 func keys(t *testing.T, line string) []string {
 	t.Helper()
 	read, err := pattern.Parse(line)

@@ -94,7 +94,7 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 				return err
 			}
 			by := goal.Want - now
-			if math.Abs(float64(by)) <= float64(goal.Tolerance)+1e-9 {
+			if near(now, goal) {
 				return nil
 			}
 			if round == 0 && strung > 0 {
@@ -113,7 +113,7 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 	switch {
 	case err != nil:
 		return err
-	case math.Abs(float64(goal.Want-now)) <= float64(goal.Tolerance)+1e-9:
+	case near(now, goal):
 	case ctx.Err() != nil:
 		w.out.Why = noTime
 	default:
