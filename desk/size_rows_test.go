@@ -149,6 +149,9 @@ func TestSectionsThatAreAlikeStayAlike(t *testing.T) {
 			}
 		}
 	}
+	if found := sizes(t, plain, false, desk.SizeWanted{Name: "a", FinishedMm: 20})[0]; found.Why != "What is not beads takes 37.9 mm, so 20 mm leaves nothing for them. Ask for a longer piece." {
+		t.Errorf("20 mm: %q", found.Why)
+	}
 	pinned := *plain
 	pinned.Pinned = []format.Pin{{Strand: "r1"}}
 	found := sizes(t, &pinned, false, desk.SizeWanted{Name: "a", FinishedMm: 480})[0]

@@ -82,12 +82,18 @@ func mateOf(a, b *pattern.Line) func(*pattern.Line) *pattern.Line {
 // bring changes the shares of a loop until it comes to its goal: first each by its share of
 // what is strung, then each by all that is left.
 func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) error {
+	var all length.MM
+	for _, one := range shares {
+		all += one.strung
+	}
+	now, err := w.value(goal.Row, goal.Inside)
+	if rest := now - all; err == nil && !goal.Inside && len(w.piece.Sections) > 1 && goal.Want <= rest {
+		w.out.Why = fmt.Sprintf("What is not beads takes %s, so %s leaves nothing for them. Ask for a longer piece.", rest.In(w.opt.Unit), goal.Want.In(w.opt.Unit))
+		return nil
+	}
 	why := ""
 	for round := range 2 {
-		var strung length.MM
-		for _, one := range shares {
-			strung += one.strung
-		}
+		strung := all
 		for _, one := range shares {
 			now, err := w.value(goal.Row, goal.Inside)
 			if err != nil {
@@ -109,7 +115,7 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 			}
 		}
 	}
-	now, err := w.value(goal.Row, goal.Inside)
+	now, err = w.value(goal.Row, goal.Inside)
 	switch {
 	case err != nil:
 		return err
