@@ -1,7 +1,7 @@
-import { expect, openPiece, strand, test } from "./mala.ts";
+import { expect, openCopy, strand, test } from "./mala.ts";
 
-const ends = async (page: Parameters<typeof openPiece>[0], name: string) => {
-  await openPiece(page, name);
+const ends = async (page: Parameters<typeof openCopy>[0], name: string) => {
+  await openCopy(page, name);
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await page.getByRole("region", { name: "Cord and ends" }).waitFor();
 };
