@@ -130,6 +130,14 @@ func (b *kitBuyer) costOf(l *kit.Line, batch int) money.Amount {
 	return n.used.Share(int64(l.PackedParts()), int64(n.line.Count*l.Parts()))
 }
 
+// oneOf is what one more of a line costs, of which those in one kit cost so much.
+func (b *kitBuyer) oneOf(l *kit.Line, each money.Amount) money.Amount {
+	if n := b.need(l.Of); n.line.Made == 0 {
+		return n.used.Share(1, int64(n.line.Count)) // of all, to the hundredth
+	}
+	return each.Share(1, int64(l.PackedParts()))
+}
+
 func (b *kitBuyer) partOf(part madePart) money.Amount {
 	i := slices.IndexFunc(b.needs, func(n *needed) bool { return n.of.ID == part.of })
 	if n := b.needs[i]; n.cuts == nil {

@@ -99,7 +99,7 @@ func (k *KitPrice) materials(p *packed, bought *kitBuyer, batch int) (costs pric
 		costs.Spares += spare
 		share := KitShare{Material: l.Of.ID, Name: l.Of.Name, Cost: each.String(), cost: each}
 		if len(l.Cuts) == 0 {
-			share.One = each.Share(int64(l.Parts()), int64(l.PackedParts())).String()
+			share.One = bought.oneOf(l, each).String()
 		}
 		k.Parts = append(k.Parts, share)
 	}

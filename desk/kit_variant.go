@@ -68,7 +68,7 @@ func (w *kitWork) variant(ctx context.Context, piece int, size, colour string) (
 func (w *kitWork) keepLength(ctx context.Context, v *variant, base *measure.Measured) error {
 	switch {
 	case v.m.Piece.Hangs():
-		v.moved(farthest(v.m, base, false))
+		v.moved(farthest(v.m, base, false), w.opt.Unit)
 		return nil
 	case v.m.Piece.Several():
 		return w.keepRows(ctx, v, base)
@@ -96,7 +96,7 @@ func (w *kitWork) keepRows(ctx context.Context, v *variant, base *measure.Measur
 	off := farthest(v.m, base, false)
 	t := targetOf(base.Piece, base.Leading())
 	if max(off, -off) <= piece.StandardTolerance || t == nil {
-		v.moved(off)
+		v.moved(off, w.opt.Unit)
 		return nil
 	}
 	want := t.FinishedMm
@@ -106,7 +106,7 @@ func (w *kitWork) keepRows(ctx context.Context, v *variant, base *measure.Measur
 	if err := w.resize(ctx, v, SizeWanted{FinishedMm: want}, t.ToleranceMm, off); err != nil || !v.changed {
 		return err
 	}
-	v.moved(farthest(v.m, base, true))
+	v.moved(farthest(v.m, base, true), w.opt.Unit)
 	return nil
 }
 
@@ -125,7 +125,7 @@ func (w *kitWork) resize(ctx context.Context, v *variant, want SizeWanted, toler
 		return context.Cause(ctx)
 	}
 	if len(found.Items) == 0 {
-		v.moved(off)
+		v.moved(off, w.opt.Unit)
 		return nil
 	}
 	kept := *found.Items[0].Keep
@@ -155,12 +155,12 @@ func farthest(m, base *measure.Measured, free bool) length.MM {
 }
 
 // moved says that the materials of a colourway move the length by more than is right.
-func (v *variant) moved(off length.MM) {
+func (v *variant) moved(off length.MM, unit length.Unit) {
 	more := "longer"
 	if off < 0 {
 		more, off = "shorter", -off
 	}
 	if off > piece.StandardTolerance {
-		v.says = append(v.says, fmt.Sprintf("In these materials it is %s %s, and no other counts were found to bring it back.", off.In(length.InMillimetres), more))
+		v.says = append(v.says, fmt.Sprintf("In these materials it is %s %s, and no other counts were found to bring it back.", off.In(unit), more))
 	}
 }

@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/length"
 	"mala/desk"
 	"mala/format"
 )
@@ -53,6 +54,12 @@ func TestAColourwayKeepsItsLength(t *testing.T) {
 	}
 	if !slices.ContainsFunc(m.Cells[1].Wrong, func(s string) bool { return strings.Contains(s, "and no other counts were found to bring it back") }) {
 		t.Errorf("%v", m.Cells[1].Wrong)
+	}
+	if m, err = desk.KitMatrixOf(t.Context(), rows, 1, from, desk.Options{Unit: length.InInches}); err != nil {
+		t.Fatal(err)
+	}
+	if says := strings.Join(m.Cells[1].Wrong, " "); !strings.Contains(says, "In these materials it is 2 3/16 in shorter") {
+		t.Errorf("in inches: %s", says)
 	}
 	for name, from := range map[string]string{"tidewrack": "tide-stone-6", "strait-lamp": "seed-8-brine", "slipway": "tide-stone-6"} {
 		k := kitOf(t, name)

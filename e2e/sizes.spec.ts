@@ -1,4 +1,14 @@
+import type { Locator, Page } from "@playwright/test";
 import { expect, openCopy, saved, test } from "./mala.ts";
+
+/** inOneLength asks for one length alone, and gives its column. */
+async function inOneLength(page: Page, length: string): Promise<Locator> {
+  for (const chip of await page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true }).all()) await chip.click();
+  const typed = page.getByLabel("Another finished length");
+  await typed.fill(length);
+  await typed.press("Enter");
+  return page.getByRole("region", { name: `Size ${length}`, exact: true });
+}
 
 test("a bracelet in four sizes, one swapped by key, saved and taken", async ({ page }) => {
   await openCopy(page, "Ferry Bell");
@@ -54,10 +64,7 @@ test("sizes in inches, and those that cannot be had say why", async ({ page }) =
 test("a piece of two sections comes in another length, both sides alike, and becomes it", async ({ page }) => {
   await openCopy(page, "Strait Lamp");
   await page.goto(`${page.url().replace(/\/$/, "")}/sizes`);
-  for (const chip of await page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true }).all()) await chip.click();
-  await page.getByLabel("Another finished length").fill("378 mm");
-  await page.getByLabel("Another finished length").press("Enter");
-  const column = page.getByRole("region", { name: "Size 378 mm", exact: true });
+  const column = await inOneLength(page, "378 mm");
   await expect(column.locator(".bead-line")).toHaveText(["43P B", "77K 5P B", "B 43P", "B 5P 77K"]);
   await expect(column).toContainText("rows 1 and 3: 52P to 43P");
   await page.getByRole("button", { name: "Save as the sizes of this piece" }).press("Enter");
@@ -71,10 +78,7 @@ test("a piece of two sections comes in another length, both sides alike, and bec
 test("a row of chain takes other links in another length", async ({ page }) => {
   await openCopy(page, "Net Loft");
   await page.goto(`${page.url().replace(/\/$/, "")}/sizes`);
-  for (const chip of await page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true }).all()) await chip.click();
-  await page.getByLabel("Another finished length").fill("447 mm");
-  await page.getByLabel("Another finished length").press("Enter");
-  const column = page.getByRole("region", { name: "Size 447 mm", exact: true });
+  const column = await inOneLength(page, "447 mm");
   await expect(column).toContainText("row 3: 80 links in place of 88");
   await column.getByRole("button", { name: "Make the piece this size" }).press("Enter");
   await expect(column).toContainText("the pattern as it is");
@@ -84,11 +88,7 @@ test("a piece of four rows comes in another length, each row by its own line, is
   await openCopy(page, "Tidewrack");
   await page.getByRole("link", { name: /Fit/ }).first().click();
   await page.getByRole("link", { name: "Several sizes side by side" }).click();
-  for (const chip of await page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true }).all()) await chip.click();
-  const typed = page.getByLabel("Another finished length");
-  await typed.fill("410 mm");
-  await typed.press("Enter");
-  const column = page.getByRole("region", { name: "Size 410 mm", exact: true });
+  const column = await inOneLength(page, "410 mm");
   await expect(column.locator(".bead-line")).toHaveCount(4);
   const lines = await column.locator(".bead-line").allTextContents();
   await page.getByRole("button", { name: "Save as the sizes of this piece" }).press("Enter");

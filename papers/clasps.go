@@ -1,6 +1,10 @@
 package papers
 
-import "mala/format"
+import (
+	"math"
+
+	"mala/format"
+)
 
 // clasp draws a clasp along x from where it hangs to its outer end, as the page does.
 func clasp(k ink, role string, m *format.Material, from, to, y float64) {
@@ -42,16 +46,23 @@ func clasp(k ink, role string, m *format.Material, from, to, y float64) {
 		p.curve(mid, y-half*0.5, to+out*half*0.2, y-half*0.9, to, y)
 		p.curve(to-out*half*0.1, y+half*0.7, mid, y+half*0.7, mid, y+half*0.1)
 		k.draw(p, stroke(c, wire*1.1))
-	default: // a lobster or a spring ring: a body with its tongue, and the eye it hangs by
-		k.draw(ellipse(from+out*half*0.22, y, half*0.22+wire/2, half*0.22+wire/2), stroke(c, wire*0.8))
-		var body, tongue path
-		body.move(from+out*half*0.5, y)
-		body.curve(from+out*half*0.7, y-half*0.85, to+out*half*0.15, y-half*0.8, to, y-wire*0.2)
-		k.draw(body, stroke(c, wire*1.7))
-		tongue.move(from+out*half*0.5, y)
-		tongue.curve(from+out*half*0.8, y+half*0.6, to-out*half*0.3, y+half*0.62, to, y+wire*0.3)
-		k.draw(tongue, stroke(c.to(black, 0.15), wire*1.2))
+	default:
+		lobster(k, c, from, to, y, wire)
 	}
+}
+
+// lobster draws a lobster or a spring ring: a body with its tongue, and the eye it hangs by.
+func lobster(k ink, c colour, from, to, y, wire float64) {
+	half := (to - from) / 2 // less than 0 to the left
+	high := math.Abs(half)
+	k.draw(ellipse(from+half*0.22, y, high*0.22+wire/2, high*0.22+wire/2), stroke(c, wire*0.8))
+	var body, tongue path
+	body.move(from+half*0.5, y)
+	body.curve(from+half*0.7, y-high*0.85, to+half*0.15, y-high*0.8, to, y-wire*0.2)
+	k.draw(body, stroke(c, wire*1.7))
+	tongue.move(from+half*0.5, y)
+	tongue.curve(from+half*0.8, y+high*0.6, to-half*0.3, y+high*0.62, to, y+wire*0.3)
+	k.draw(tongue, stroke(c.to(black, 0.15), wire*1.2))
 }
 
 // acrossHoles is how wide a part with a hole for each row is across the rows; 0 of one without.

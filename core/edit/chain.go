@@ -44,18 +44,14 @@ func setLinks(p *piece.Piece, op Op) error {
 }
 
 func chainAt(p *piece.Piece, id piece.ID) (*piece.Fitting, error) {
-	for _, list := range p.Fittings() {
-		i := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.ID == id })
-		if i < 0 {
-			continue
-		}
-		f := &(*list)[i]
-		if !f.Of.HasLinks() {
-			return nil, refuse("%s has no links to count.", f.Of.Name)
-		}
-		return f, nil
+	f := p.Fitting(id)
+	switch {
+	case f == nil:
+		return nil, refuse("This piece has no fitting %q.", string(id))
+	case !f.Of.HasLinks():
+		return nil, refuse("%s has no links to count.", f.Of.Name)
 	}
-	return nil, refuse("This piece has no fitting %q.", string(id))
+	return f, nil
 }
 
 // setBetween puts N links of chain between each two bead links, or takes them out.

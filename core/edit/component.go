@@ -158,17 +158,12 @@ func hangsAt(p *piece.Piece, op Op) (*[]*material.Material, error) {
 		}
 		return &ending.Hung, nil
 	}
-	for _, list := range p.Fittings() {
-		for i := range *list {
-			f := &(*list)[i]
-			switch {
-			case f.ID != op.At.Fitting:
-			case op.Do == Hang && !f.Carries():
-				return nil, refuse("Nothing can hang on %s. Hang it on a ring, an extender or a clasp.", f.Of.Name)
-			default:
-				return &f.Hung, nil
-			}
-		}
+	f := p.Fitting(op.At.Fitting)
+	switch {
+	case f == nil:
+		return nil, refuse("This piece has no fitting %q.", string(op.At.Fitting))
+	case op.Do == Hang && !f.Carries():
+		return nil, refuse("Nothing can hang on %s. Hang it on a ring, an extender or a clasp.", f.Of.Name)
 	}
-	return nil, refuse("This piece has no fitting %q.", string(op.At.Fitting))
+	return &f.Hung, nil
 }

@@ -241,6 +241,18 @@ func (p *Piece) Fittings() []*[]Fitting {
 	return lists
 }
 
+// Fitting finds a fitting by its id, wherever it is; nil if the piece has none of that id.
+func (p *Piece) Fitting(id ID) *Fitting {
+	for _, list := range p.Fittings() {
+		for i := range *list {
+			if (*list)[i].ID == id {
+				return &(*list)[i]
+			}
+		}
+	}
+	return nil
+}
+
 // NewFitting gives a finding an id that no row or fitting of the piece has.
 func (p *Piece) NewFitting(of *material.Material) Fitting { return Fitting{ID: p.newID("f"), Of: of} }
 

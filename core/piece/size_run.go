@@ -81,18 +81,6 @@ func (p *Piece) checkSizeRows(add adder, where string, s *Size) {
 	}
 }
 
-// Fitting finds a fitting by its id, wherever it is; nil if the piece has none of that id.
-func (p *Piece) Fitting(id ID) *Fitting {
-	for _, list := range p.Fittings() {
-		for i := range *list {
-			if (*list)[i].ID == id {
-				return &(*list)[i]
-			}
-		}
-	}
-	return nil
-}
-
 // ForgetGone drops what sizes have for rows and chains that the piece has no more.
 func (p *Piece) ForgetGone() {
 	noRow := func(id ID, _ *pattern.Line) bool { return p.Row(id) == nil }
