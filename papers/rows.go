@@ -180,12 +180,23 @@ func (s *sheet) folded(r *row) {
 		s.room(up + down + 8)
 		x, y := s.pdf.GetX(), s.pdf.GetY()
 		s.small(fmt.Sprintf("%s to %s", length.MM(start-from).In(s.unit), length.MM(end-from).In(s.unit)))
-		s.pdf.ClipRect(x-0.2, y+4, end-start+0.4, up+down+3, false)
+		before, behind := atFold, atFold
+		if start == from {
+			before = atEnd
+		}
+		if end > to-0.01 {
+			behind = atEnd
+		}
+		s.pdf.ClipRect(x-before, y+4, before+end-start+behind, up+down+3, false)
 		r.draw(pdfInk{s.pdf, x, y + 5 + up}, start, end)
 		s.pdf.ClipEnd()
 		s.pdf.SetXY(x, y+up+down+8)
 	}
 }
+
+// How far beyond its place a length is drawn, in mm: the wire of a clasp stands out at an end of
+// the row, where it is folded nothing does.
+const atFold, atEnd = 0.2, 2.0
 
 // foldedAt is how long each of its lengths is: as many as the paper's width takes, all alike.
 func (s *sheet) foldedAt(r *row) float64 {
