@@ -57,14 +57,11 @@ func Wound(segments []Segment, times int) (*Wrap, error) {
 	}
 	l := equal(segments, times)
 	if l == nil {
+		l = foldedWrap(segments, times)
+	}
+	if l == nil {
 		var err error
-		if l, err = newton(segments, times, 0, bold); err != nil {
-			l, err = newton(segments, times, 0, careful)
-		}
-		if err == ErrLost {
-			l, err = newton(segments, times, roundStart, careful)
-		}
-		if err != nil {
+		if l, err = wholeWrap(segments, times); err != nil {
 			return nil, err
 		}
 	}
@@ -142,13 +139,8 @@ func nearest(x, y, p float64) (square, at float64) {
 // circle, and the centre it goes round is the mean of its hinges, which lies
 // inside it whatever its shape. It returns the squared distances of the hinges.
 func inscribed(segments []Segment, times int) []float64 {
-	n, long := len(segments), 0
-	for i, s := range segments {
-		if s.Length > segments[long].Length {
-			long = i
-		}
-	}
-	radius := circumscribed(segments, long, times)
+	n := len(segments)
+	long, radius := circumscribed(segments, times)
 	if times > 1 {
 		return slices.Repeat([]float64{radius * radius}, n)
 	}
@@ -170,10 +162,15 @@ func inscribed(segments []Segment, times int) []float64 {
 // halfTurn is half the angle that a chord of the length takes in a circle.
 func halfTurn(length, radius float64) float64 { return math.Asin(min(1, length/(2*radius))) }
 
-// circumscribed is the radius of the circle on which all hinges can lie. The
+// circumscribed is the longest segment, and the radius of the circle on which all hinges can lie. The
 // long side takes what the others leave of a full turn; if that is more than half
 // a turn, the middle of the circle lies outside the chain.
-func circumscribed(segments []Segment, long, times int) float64 {
+func circumscribed(segments []Segment, times int) (long int, radius float64) {
+	for i, s := range segments {
+		if s.Length > segments[long].Length {
+			long = i
+		}
+	}
 	// Segments of one length are taken together: there are few lengths.
 	type alike struct {
 		length float64
@@ -205,13 +202,14 @@ func circumscribed(segments []Segment, long, times int) float64 {
 	if times == 1 && others(least) < math.Pi/2 {
 		tooTight = func(radius float64) bool { return halfTurn(longest, radius) > others(radius) }
 	}
+	const enough = 1 + 1e-10 // to start from
 	lo, hi := least, least*1e6
-	for range 100 {
+	for hi > enough*lo {
 		if mid := math.Sqrt(lo * hi); tooTight(mid) {
 			lo = mid
 		} else {
 			hi = mid
 		}
 	}
-	return lo
+	return long, lo
 }

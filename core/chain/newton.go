@@ -1,6 +1,9 @@
 package chain
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // The method's settings.
 const (
@@ -53,7 +56,8 @@ var (
 // it presses on the circle.
 type state struct {
 	segments []Segment
-	turn     float64 // that the sweeps are to sum to, in radians
+	copies   []float64 // how often each of them comes
+	turn     float64   // that the sweeps are to sum to, in radians
 	x        []float64
 	q        float64
 	round    float64 // how much the corners of the clearances are rounded off; 0 for not at all
@@ -78,9 +82,9 @@ type bar struct {
 // the radius while every segment stays clear of the circle and the sweeps sum to
 // the full turns. Each step solves a cyclic tridiagonal system, so it takes time in
 // proportion to the number of segments.
-func newton(segments []Segment, times int, round float64, by pace) (*Wrap, error) {
-	n := len(segments)
-	s, lambda, mu := begin(segments, times, round)
+func newton(c *folded, round float64, by pace) (*Wrap, error) {
+	n := len(c.segments)
+	s, lambda, mu := begin(c, round)
 	if s == nil {
 		return nil, ErrLost
 	}
@@ -90,7 +94,7 @@ func newton(segments []Segment, times int, round float64, by pace) (*Wrap, error
 		gap, off := s.quality()
 		done := off < keptClear && math.Abs(s.over) < settled || taken > s.patience() && s.worth(lambda) < s.accepted()
 		if gap < barrierEnd && done && s.round <= roundEnd {
-			return wrapOf(segments, s.q, s.x), nil
+			return wrapOf(c.segments, s.q, s.x), nil
 		}
 		if s.round > 0 {
 			s.round = max(roundEnd, min(s.round, 0.1*s.round+0.02*gap))
@@ -121,9 +125,10 @@ func newton(segments []Segment, times int, round float64, by pace) (*Wrap, error
 
 // begin inscribes the chain in a circle; it gives the tension and the barrier to
 // begin with, and nil where a segment does not reach.
-func begin(segments []Segment, times int, round float64) (s *state, lambda, mu float64) {
-	n := len(segments)
-	s = &state{segments: segments, turn: 2 * math.Pi * float64(times), round: round, x: inscribed(segments, times), q: math.Inf(1), clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
+func begin(c *folded, round float64) (s *state, lambda, mu float64) {
+	n := len(c.segments)
+	s = &state{segments: c.segments, copies: c.copies, turn: 2 * math.Pi * float64(c.times), round: round, x: slices.Clone(c.start), q: math.Inf(1),
+		clear: make([]float64, n), force: make([]float64, n), bars: make([]bar, n)}
 	s.solver.make(n)
 	var ok bool
 	if s.over, ok = s.look(s.x, s.bars); !ok {
@@ -197,7 +202,7 @@ func (s *state) look(x []float64, bars []bar) (over float64, ok bool) {
 		if !bars[i].at(x[i], x[j], inverse[i], inverse[j], s.segments[i], s.round) {
 			return 0, false
 		}
-		over += bars[i].sweep
+		over += bars[i].sweep * s.copies[i]
 	}
 	return over, true
 }
@@ -321,7 +326,9 @@ func (s *state) step(mu, lambda, damping float64) (float64, bool) {
 		}
 		z, inverse := s.force[i], 1/s.clear[i]
 		stiff := z * inverse
-		sxx, sxy, syy := concave(weight*b.sxx, weight*b.sxy, weight*b.syy)
+		copies := s.copies[i]
+		worth := weight * copies
+		sxx, sxy, syy := concave(worth*b.sxx, worth*b.sxy, worth*b.syy)
 		m.add(i, j, z*b.cxx-stiff*b.cx*b.cx+sxx, z*b.cxy-stiff*b.cx*b.cy+sxy, z*b.cyy-stiff*b.cy*b.cy+syy)
 		push := mu*inverse - stiff*s.miss(i)
 		here, next := &m.rows[i].right, &m.rows[j].right
@@ -329,8 +336,8 @@ func (s *state) step(mu, lambda, damping float64) (float64, bool) {
 		next[0] -= push * b.cy
 		here[1] += stiff * b.cx // the mixed derivative by q
 		next[1] += stiff * b.cy
-		here[2] += b.sx
-		next[2] += b.sy
+		here[2] += copies * b.sx
+		next[2] += copies * b.sy
 		gq -= push
 		hqq -= stiff
 	}
