@@ -156,7 +156,7 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 			continue
 		}
 		rows := drape.Rows(measuredPiece(t, after))
-		if near := drape.Nearest(rows[0], rows[1]).Distance; near < 7.2 {
+		if near := drape.Nearest(rows[0], rows[1]); near < 7.2 {
 			t.Errorf("%s: %s leaves %v between them", tt.name, fix.Says, near)
 		}
 		if after.Leading().Line.String() != tt.p.Leading().Line.String() {

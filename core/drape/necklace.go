@@ -52,11 +52,14 @@ type Necklace struct {
 	fromJoin      bool                       // it hangs from the end of what rows share in front
 	inner         float64                    // W of the first row
 	whole, middle float64                    // the way round, and where the closure's middle is along it
+	parts         []statics.Part             // that hang in front, once they were asked for
+	cuts          []float64                  // where each of them begins, and the last ends, along the way round
 	hanging       *statics.Hanging
-	reached       []float64 // how far along the front each joint is
+	reached       []float64       // how far along the front each joint is
+	places        []statics.Point // own, once it was asked for
 
 	nextTo  *Necklace // the one that nearest was worked out for last
-	nearest Least
+	nearest float64
 }
 
 // Of works out how the first row of a necklace lies; nil if it is none, or follows the
@@ -112,8 +115,11 @@ func (n *Necklace) around() float64 { return math.Pi * n.inner / 2 }
 
 // along is how far round from the closure's middle a place of the strand is.
 func (n *Necklace) along(mm float64) float64 {
-	u := math.Mod(mm-n.middle, n.whole)
-	if u < 0 {
+	u := mm - n.middle
+	if u >= 0 && u < n.whole {
+		return u
+	}
+	if u = math.Mod(u, n.whole); u < 0 {
 		u += n.whole
 	}
 	return u
@@ -123,6 +129,13 @@ func (n *Necklace) along(mm float64) float64 {
 // there, with where each begins along the way round and where the last ends. The slack
 // is shared out over the beads.
 func (n *Necklace) front() ([]statics.Part, []float64) {
+	if n.cuts == nil {
+		n.parts, n.cuts = n.cutFront()
+	}
+	return n.parts, n.cuts
+}
+
+func (n *Necklace) cutFront() ([]statics.Part, []float64) {
 	s := n.strand
 	from, to := n.around()/2, n.whole-n.around()/2
 	cuts := []float64{from, to}

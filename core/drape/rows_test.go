@@ -201,11 +201,11 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 	if Gap(rows, 0) < 5 {
 		t.Errorf("with six beads more it hangs %.2f deeper", Gap(rows, 0))
 	}
-	if d := Nearest(rows[0], rows[1]).Distance; d < 7 || d > 8.1 {
+	if d := Nearest(rows[0], rows[1]); d < 7 || d > 8.1 {
 		t.Errorf("they come as near as %.2f", d)
 	}
 	crossed := Rows(several(t, 360, as, "<28G | G>", "<25G | G>"))
-	if d := Nearest(crossed[0], crossed[1]).Distance; d != 0 {
+	if d := Nearest(crossed[0], crossed[1]); d != 0 {
 		t.Errorf("the shorter one outside crosses the other: %v", d)
 	}
 }
@@ -310,28 +310,5 @@ func TestASeriesHangsAsOneStrand(t *testing.T) {
 	}
 	if For(series, Rows(series), second) == nil {
 		t.Error("it lies in the loop of the first")
-	}
-}
-
-// Boxes pass over no part that lies near enough, whatever the front looks like.
-func TestBoxesKeepEveryPartNearEnough(t *testing.T) {
-	r := rand.New(rand.NewPCG(3, 11))
-	for range 300 {
-		joints := make([]joint, 1+r.IntN(60))
-		for i := range joints {
-			joints[i].Point = statics.Point{X: r.NormFloat64() * 20, Y: r.NormFloat64() * 20}
-		}
-		p, most := statics.Point{X: r.NormFloat64() * 20, Y: r.NormFloat64() * 20}, r.Float64()*25
-		seen := map[int]int{}
-		inBlocks(joints).near(p, most, func(k int) { seen[k]++ })
-		for k := 1; k < len(joints); k++ {
-			q := nearestOn(p, joints[k-1].Point, joints[k].Point)
-			if seen[k] > 1 || seen[k] == 0 && math.Hypot(p.X-q.X, p.Y-q.Y) <= most {
-				t.Fatalf("part %d of %d: looked at %d times", k, len(joints)-1, seen[k])
-			}
-		}
-		if seen[0] > 0 || seen[len(joints)] > 0 {
-			t.Fatal("a part that is not there")
-		}
 	}
 }

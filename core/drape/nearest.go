@@ -1,0 +1,153 @@
+package drape
+
+import (
+	"math"
+
+	"mala/core/statics"
+)
+
+// Nearest is how far the middles of two rows' cords are apart where their fronts come
+// nearest, what they share apart; 0 where they cross. Rows that hang from one place lie on
+// each other there whatever they are: of them the middle half counts.
+func Nearest(a, b *Necklace) float64 {
+	if a.nextTo != b {
+		a.nextTo, a.nearest = b, nearestOf(a, b)
+	}
+	return a.nearest
+}
+
+func nearestOf(a, b *Necklace) float64 {
+	if crosses(a.own(), inBlocks(b.own())) {
+		return 0
+	}
+	least := math.Inf(1)
+	pa, pb := inBlocks(a.clear()), inBlocks(b.clear())
+	for _, p := range pa.joints {
+		least = pb.nearest(p, least)
+	}
+	for _, q := range pb.joints {
+		least = pa.nearest(q, least)
+	}
+	return math.Sqrt(least)
+}
+
+// blocks is the joints of a front with the boxes round each few parts that follow one
+// another, so that those far away are passed over together.
+type blocks struct {
+	joints []statics.Point
+	boxes  []box
+}
+
+type box struct{ left, right, top, bottom float64 }
+
+// inBlock is how many parts lie in one box.
+const inBlock = 5
+
+func inBlocks(joints []statics.Point) blocks {
+	out := blocks{joints: joints, boxes: make([]box, 0, len(joints)/inBlock+1)}
+	for from := 0; from < len(joints)-1; from += inBlock {
+		b := box{math.Inf(1), math.Inf(-1), math.Inf(1), math.Inf(-1)}
+		for _, j := range joints[from:min(from+inBlock+1, len(joints))] {
+			b = box{min(b.left, j.X), max(b.right, j.X), min(b.top, j.Y), max(b.bottom, j.Y)}
+		}
+		out.boxes = append(out.boxes, b)
+	}
+	return out
+}
+
+// off is the square of how far a point lies outside the box.
+func (b *box) off(p statics.Point) float64 {
+	dx, dy := max(0, b.left-p.X, p.X-b.right), max(0, b.top-p.Y, p.Y-b.bottom)
+	return dx*dx + dy*dy
+}
+
+// parts are the joints that the parts in box i end at: from the first to before the last.
+func (l *blocks) parts(i int) (first, last int) {
+	return i*inBlock + 1, min((i+1)*inBlock+1, len(l.joints))
+}
+
+// nearest is the square of how far the front is from a point, or least if that is less.
+func (l *blocks) nearest(p statics.Point, least float64) float64 {
+	for i := range l.boxes {
+		if l.boxes[i].off(p) >= least {
+			continue
+		}
+		first, last := l.parts(i)
+		for k := first; k < last; k++ {
+			q := nearestOn(p, l.joints[k-1], l.joints[k])
+			least = min(least, (p.X-q.X)*(p.X-q.X)+(p.Y-q.Y)*(p.Y-q.Y))
+		}
+	}
+	return least
+}
+
+// own gives the joints of the front between the row's joins.
+func (n *Necklace) own() []statics.Point {
+	if n.places != nil {
+		return n.places
+	}
+	joins := n.joins()
+	quarter := n.around() / 2
+	n.places = make([]statics.Point, 0, len(n.hanging.Joints))
+	for i, p := range n.hanging.Joints {
+		if u := quarter + n.reached[i]; u >= joins[0]-1e-9 && u <= joins[1]+1e-9 {
+			n.places = append(n.places, p)
+		}
+	}
+	return n.places
+}
+
+// clear is where the row can lie apart from the next.
+func (n *Necklace) clear() []statics.Point {
+	own := n.own()
+	if !n.fromJoin {
+		return own
+	}
+	return own[len(own)/4 : len(own)-len(own)/4]
+}
+
+// nearestOn is the place of the line from a to b that is nearest to p.
+func nearestOn(p, a, b statics.Point) statics.Point {
+	dx, dy := b.X-a.X, b.Y-a.Y
+	whole := dx*dx + dy*dy
+	if whole == 0 {
+		return a
+	}
+	t := min(1, max(0, ((p.X-a.X)*dx+(p.Y-a.Y)*dy)/whole))
+	return statics.Point{X: a.X + t*dx, Y: a.Y + t*dy}
+}
+
+// touching is how far, in mm, a joint lies beside a part that it still lies on: where rows run
+// through one bead they come to the same places, each by its own sums.
+const touching = 1e-6
+
+// crosses says whether two fronts cut each other anywhere but at their ends and where they touch.
+func crosses(a []statics.Point, b blocks) bool {
+	side := func(p, q, r statics.Point) float64 { // of the part from p to q that r lies on
+		away := (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X)
+		if math.Abs(away) <= touching*math.Hypot(q.X-p.X, q.Y-p.Y) {
+			return 0
+		}
+		return away
+	}
+	for i := 1; i < len(a); i++ {
+		p, q := a[i-1], a[i]
+		for box := range b.boxes {
+			if !b.boxes[box].meets(p, q) {
+				continue
+			}
+			for k, last := b.parts(box); k < last; k++ {
+				r, s := b.joints[k-1], b.joints[k]
+				if side(p, q, r)*side(p, q, s) < 0 && side(r, s, p)*side(r, s, q) < 0 {
+					return true
+				}
+			}
+		}
+	}
+	return false
+}
+
+// meets says whether the box round two points meets this one.
+func (b *box) meets(p, q statics.Point) bool {
+	return max(p.X, q.X) >= b.left && min(p.X, q.X) <= b.right && max(p.Y, q.Y) >= b.top && min(p.Y, q.Y) <= b.bottom
+}
