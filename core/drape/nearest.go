@@ -28,7 +28,7 @@ func nearestOf(a, b *Necklace) float64 {
 	for _, q := range pb.joints {
 		least = pa.nearest(q, least)
 	}
-	return math.Sqrt(least)
+	return least
 }
 
 // blocks is the joints of a front with the boxes round each few parts that follow one
@@ -55,10 +55,9 @@ func inBlocks(joints []statics.Point) blocks {
 	return out
 }
 
-// off is the square of how far a point lies outside the box.
-func (b *box) off(p statics.Point) float64 {
-	dx, dy := max(0, b.left-p.X, p.X-b.right), max(0, b.top-p.Y, p.Y-b.bottom)
-	return dx*dx + dy*dy
+// beyond says whether a point lies so far above, below, left or right of the box.
+func (b *box) beyond(p statics.Point, far float64) bool {
+	return p.X < b.left-far || p.X > b.right+far || p.Y < b.top-far || p.Y > b.bottom+far
 }
 
 // parts are the joints that the parts in box i end at: from the first to before the last.
@@ -66,17 +65,19 @@ func (l *blocks) parts(i int) (first, last int) {
 	return i*inBlock + 1, min((i+1)*inBlock+1, len(l.joints))
 }
 
-// nearest is the square of how far the front is from a point, or least if that is less.
+// nearest is how far the front is from a point, or least if that is less.
 func (l *blocks) nearest(p statics.Point, least float64) float64 {
 	for i := range l.boxes {
-		if l.boxes[i].off(p) >= least {
+		if l.boxes[i].beyond(p, least) {
 			continue
 		}
+		square := least * least
 		first, last := l.parts(i)
 		for k := first; k < last; k++ {
 			q := nearestOn(p, l.joints[k-1], l.joints[k])
-			least = min(least, (p.X-q.X)*(p.X-q.X)+(p.Y-q.Y)*(p.Y-q.Y))
+			square = min(square, (p.X-q.X)*(p.X-q.X)+(p.Y-q.Y)*(p.Y-q.Y))
 		}
+		least = math.Sqrt(square)
 	}
 	return least
 }
