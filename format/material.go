@@ -37,7 +37,7 @@ func (d *Material) Material(where string) (*material.Material, Faults) {
 	switch m.Class {
 	case material.ClassBead:
 		m.Bead, err = r.bead()
-		if m.Bead != nil && m.MassG == 0 {
+		if m.Bead != nil && m.MassG == 0 && d.DensityGCm > 0 {
 			m.MassG = d.DensityGCm * m.Bead.Volume() / 1000
 		}
 	case material.ClassFinding:

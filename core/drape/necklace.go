@@ -48,7 +48,7 @@ type Necklace struct {
 	Assumed []string  // materials whose weight was assumed, by id
 
 	strand        *measure.Strand
-	assumed       map[*material.Bead]float64 // what beads nobody weighed would weigh
+	assumed       map[*material.Bead]float64 // what beads nobody weighed would weigh, of all rows
 	fromJoin      bool                       // it hangs from the end of what rows share in front
 	inner         float64                    // W of the first row
 	whole, middle float64                    // the way round, and where the closure's middle is along it
@@ -73,8 +73,8 @@ func Of(m *measure.Measured) *Necklace {
 
 // lie begins a row's necklace: round the neck as the first row lies, and as much wider
 // as it lies outside that.
-func lie(m *measure.Measured, s *measure.Strand, outside float64) *Necklace {
-	n := &Necklace{strand: s, whole: float64(s.Finished()), middle: float64(s.ClosureMiddle())}
+func lie(m *measure.Measured, s *measure.Strand, outside float64, assumed map[*material.Bead]float64) *Necklace {
+	n := &Necklace{strand: s, assumed: assumed, whole: float64(s.Finished()), middle: float64(s.ClosureMiddle())}
 	n.Girth, n.OfBody = neckOf(m.Piece)
 	n.inner = float64(n.Girth)/math.Pi + float64(m.Leading().Thickness())
 	n.Width = n.inner + 2*outside
@@ -277,9 +277,6 @@ func (n *Necklace) weigh(m *material.Material) float64 {
 	}
 	g, known := n.assumed[m.Bead]
 	if !known {
-		if n.assumed == nil {
-			n.assumed = map[*material.Bead]float64{}
-		}
 		g = m.About()
 		n.assumed[m.Bead] = g
 	}

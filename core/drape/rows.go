@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 	"mala/core/statics"
@@ -37,11 +38,12 @@ func rowsOf(m *measure.Measured) []*Necklace {
 		return nil
 	}
 	rows, hang := make([]*Necklace, len(m.Strands)), false
+	assumed := map[*material.Bead]float64{}
 	for k, s := range m.Strands {
 		if len(s.Beads) == 0 && s.Row.Corded() {
 			return nil
 		}
-		rows[k] = lie(m, s, outside(m, s))
+		rows[k] = lie(m, s, outside(m, s), assumed)
 		hang = hang || rows[k].whole >= math.Pi*rows[k].Width+float64(hangsFrom)
 	}
 	if !hang {

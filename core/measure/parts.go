@@ -62,27 +62,27 @@ func (s *stack) partsOf(l layout) []stiffPart {
 
 // sideBefore is what the i-th bead of the path takes before its middle, in mm,
 // and the contact that bounds it. At a strand's end that is the rim of its hole.
-func (s *stack) sideBefore(l layout, i int, joint func(int) *contact) (float64, contact) {
+func (s *stack) sideBefore(l layout, i int, joint func(int) *contact) (float64, *contact) {
 	if i > 0 || l.turns > 0 {
 		c := joint((i + len(l.path) - 1) % len(l.path))
-		return c.share[1], *c
+		return c.share[1], c
 	}
 	return s.outermost(s.beads[l.path[i]].left)
 }
 
 // sideBehind is what the i-th bead of the path takes behind its middle, in mm,
 // and the contact that bounds it.
-func (s *stack) sideBehind(l layout, i int, joint func(int) *contact) (float64, contact) {
+func (s *stack) sideBehind(l layout, i int, joint func(int) *contact) (float64, *contact) {
 	if i+1 < len(l.path) || l.turns > 0 {
 		c := joint(i)
-		return c.share[0], *c
+		return c.share[0], c
 	}
 	return s.outermost(s.beads[l.path[i]].right)
 }
 
-func (s *stack) outermost(f face) (float64, contact) {
+func (s *stack) outermost(f face) (float64, *contact) {
 	at := s.table.faces[f]
-	return float64(at.AtRim()), contact{hinge: min(at.Rim(), s.table.halfThick(f))}
+	return float64(at.AtRim()), &contact{hinge: min(at.Rim(), s.table.halfThick(f))}
 }
 
 // turningGaps is the sum of the gaps that bending into a loop of this length
@@ -127,7 +127,7 @@ func (s *Strand) SlackLeast() length.MM {
 // shares works out how much of the strand's length, in mm, the faces of each
 // material give: their part of every contact that decides it, and of the ends.
 func (s *Strand) shares(st *stack, l layout) map[*material.Material]float64 {
-	out := make(map[*material.Material]float64, len(st.table.kinds))
+	byKind, decides := make([]float64, len(st.table.kinds)), make([]bool, len(st.table.kinds))
 	n := len(l.path)
 	joint := func(i int) *contact {
 		return st.table.between(st.beads[l.path[i]].right, st.beads[l.path[(i+1)%n]].left)
@@ -135,7 +135,15 @@ func (s *Strand) shares(st *stack, l layout) map[*material.Material]float64 {
 	for i, k := range l.path {
 		before, _ := st.sideBefore(l, i, joint)
 		behind, _ := st.sideBehind(l, i, joint)
-		out[st.table.kinds[st.beads[k].left.kind()].material] += (before + behind) / float64(max(1, l.turns))
+		kind := st.beads[k].left.kind()
+		byKind[kind] += (before + behind) / float64(max(1, l.turns))
+		decides[kind] = true
+	}
+	out := make(map[*material.Material]float64, len(byKind))
+	for i, share := range byKind {
+		if decides[i] {
+			out[st.table.kinds[i].material] += share
+		}
 	}
 	return out
 }

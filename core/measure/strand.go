@@ -47,7 +47,8 @@ type Strand struct {
 	turns int                            // how often that path goes round a ring
 	share map[*material.Material]float64 // mm of the strung length that each material gives
 
-	wrap    *Wrap // worked out when first asked for
+	round   []Link // worked out when first asked for, as is the wrap
+	wrap    *Wrap
 	wrapErr error
 	wrapped bool
 }

@@ -42,13 +42,13 @@ type Wrap struct {
 // what bending needs is that much less inside; elastic opens by itself. The error
 // is as Measured.Wrap's.
 func (s *Strand) wrapRound() (*Wrap, error) {
-	links := s.links()
+	links := s.Round()
 	segments := make([]chain.Segment, len(links))
 	for i, l := range links {
 		segments[i] = l.Segment
 	}
 	round, err := chain.Wound(segments, s.times)
-	for n := 0; err == nil && n < barSteps && followBars(links, segments, round.Radius); n++ {
+	for n := 0; err == nil && n < barSteps && followBars(&links, segments, round.Radius); n++ {
 		round, err = chain.Wound(segments, s.times)
 	}
 	if err != nil {
@@ -319,5 +319,11 @@ func (s *Strand) reachedByHalf(size func(b *material.Bead) length.MM) length.MM 
 	return 0
 }
 
-// Round lists the stiff parts once round the loop, from the strand's left end on.
-func (s *Strand) Round() []Link { return s.links() }
+// Round lists the stiff parts once round the loop, from the strand's left end on. It is
+// worked out when first asked for.
+func (s *Strand) Round() []Link {
+	if s.round == nil {
+		s.round = s.links()
+	}
+	return s.round
+}
