@@ -9,6 +9,7 @@ import (
 	"math"
 
 	"mala/core/chain"
+	"mala/core/drape"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
@@ -45,6 +46,10 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	m, err := measured(doc, opt.House)
 	if err != nil {
 		return nil, err
+	}
+	measure.Ahead(func() { drape.Rows(m) })
+	if !m.Piece.Hangs() {
+		measure.Ahead(func() { _, _ = m.Wrap() })
 	}
 	a := &Analysis{Format: AnalysisFormat, FinishedMm: exact(m.Finished), MassG: thousandth(m.MassG), Unweighed: nonNil(m.Unweighed)}
 	if err := ctx.Err(); err != nil {

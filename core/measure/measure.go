@@ -24,21 +24,24 @@ type Measured struct {
 	Unweighed   []string // materials nobody weighed, by id
 	Sensitivity []Sensitivity
 
-	kept map[any]any
+	keeping sync.Mutex
+	kept    map[any]func() any
 }
 
 // Kept gives what is worked out from the measures elsewhere, worked out when first asked
-// for.
+// for, by whoever asks first.
 func (m *Measured) Kept(what any, work func() any) any {
+	m.keeping.Lock()
 	out, ok := m.kept[what]
 	if !ok {
 		if m.kept == nil {
-			m.kept = map[any]any{}
+			m.kept = map[any]func() any{}
 		}
-		out = work()
+		out = sync.OnceValue(work)
 		m.kept[what] = out
 	}
-	return out
+	m.keeping.Unlock()
+	return out()
 }
 
 // Strand gives the measured row of an id; nil if the piece has none.
@@ -74,11 +77,7 @@ func (m *Measured) Binding() *Strand {
 	if len(m.Strands) == 1 {
 		return binding
 	}
-	var all sync.WaitGroup // each takes milliseconds, and none looks at another's
-	for _, s := range m.Strands {
-		all.Go(func() { _, _ = s.Wrap() })
-	}
-	all.Wait()
+	sideBySide(len(m.Strands), func(i int) { _, _ = m.Strands[i].Wrap() })
 	least := length.MM(math.Inf(1))
 	for _, s := range m.Strands {
 		w, err := s.Wrap()
@@ -95,11 +94,7 @@ func (m *Measured) Binding() *Strand {
 // Wrap gives how the row lies round a body, worked out when first asked for. The error
 // is as Measured.Wrap's.
 func (s *Strand) Wrap() (*Wrap, error) {
-	if !s.wrapped {
-		s.wrap, s.wrapErr = s.wrapRound()
-		s.wrapped = true
-	}
-	return s.wrap, s.wrapErr
+	return s.wrap()
 }
 
 // Inside is the inside length, what the wearer feels; false if there is none.

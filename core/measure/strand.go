@@ -1,6 +1,8 @@
 package measure
 
 import (
+	"sync"
+
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
@@ -47,10 +49,8 @@ type Strand struct {
 	turns int                            // how often that path goes round a ring
 	share map[*material.Material]float64 // mm of the strung length that each material gives
 
-	round   []Link // worked out when first asked for, as is the wrap
-	wrap    *Wrap
-	wrapErr error
-	wrapped bool
+	round func() []Link // worked out when first asked for, as is the wrap
+	wrap  func() (*Wrap, error)
 }
 
 // Times is how often the loop that the strand lies in goes round the body.
@@ -123,6 +123,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		return nil, err
 	}
 	s := &Strand{Row: mk.row, Ring: ring, times: mk.piece.Times(), Fills: fills, Beads: make([]Bead, len(placed))}
+	s.round, s.wrap = sync.OnceValue(s.links), sync.OnceValues(s.wrapRound)
 	st := &stack{table: mk.table, beads: make([]faces, len(placed))}
 	looks, turns := make([]nodeLook, len(line.Nodes)), newTurns()
 	drops, hanging := map[*pattern.Node]*Drop{}, 0

@@ -322,8 +322,5 @@ func (s *Strand) reachedByHalf(size func(b *material.Bead) length.MM) length.MM 
 // Round lists the stiff parts once round the loop, from the strand's left end on. It is
 // worked out when first asked for.
 func (s *Strand) Round() []Link {
-	if s.round == nil {
-		s.round = s.links()
-	}
-	return s.round
+	return s.round()
 }
