@@ -265,13 +265,17 @@ func briefly(s *measure.Strand) *BeadRow {
 		out.Runs = append(out.Runs, r.Count)
 	}
 	known := map[BeadKind]int{}
-	for i, b := range s.Beads {
+	k := 0
+	for i := range s.Beads {
+		b := &s.Beads[i]
 		kind := BeadKind{Key: b.Key, Material: b.Material.ID, FromMm: exact(b.From - b.At), ToMm: exact(b.To - b.At),
 			AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
-		k, ok := known[kind]
-		if !ok {
-			k = len(out.Kinds)
-			known[kind], out.Kinds = k, append(out.Kinds, kind)
+		if i == 0 || kind != out.Kinds[k] { // mostly it is that of the bead before
+			var ok bool
+			if k, ok = known[kind]; !ok {
+				k = len(out.Kinds)
+				known[kind], out.Kinds = k, append(out.Kinds, kind)
+			}
 		}
 		out.Kind[i], out.Node[i], out.AtMm[i] = k, b.Node, length.MM(math.Round(float64(b.At)*1e4)/1e4)
 	}

@@ -92,8 +92,9 @@ type NamedLength struct {
 func DefaultHouse() House {
 	p := piece.DefaultHouse()
 	var h House
+	own := h.choices()
 	for _, c := range piece.Choices() {
-		*h.choice(c.Field) = *c.Of(&p)
+		*own[c.Field] = *c.Of(&p)
 	}
 	h.TailMm, h.LoopMm, h.ElasticTailMm, h.ChildTailMm = &p.TailLength, &p.Loop, &p.ElasticTail, &p.ChildTail
 	h.FixedLoopMm, h.NeedleMm = &p.FixedLoop, &p.Needle
@@ -111,19 +112,19 @@ func DefaultHouse() House {
 	return h
 }
 
-// choice is the field of a choice by its name in the file.
-func (h *House) choice(field string) *string {
+// choices are the fields of the choices by their names in the file.
+func (h *House) choices() map[string]*string {
 	return map[string]*string{
 		"crimp": &h.Crimp, "guards": &h.Guards, "covers": &h.Covers, "attach": &h.Attach, "slack": &h.Slack, "tail": &h.Tail,
 		"allowance": &h.Allowance, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
 		"glue": &h.Glue, "thread": &h.Thread, "pinLoops": &h.PinLoops, "guardThreads": &h.GuardThreads, "order": &h.Order,
-	}[field]
+	}
 }
 
 // Clear lets a choice follow the house below again; false if there is none of that
 // name.
 func (h *House) Clear(field string) bool {
-	choice := h.choice(field)
+	choice := h.choices()[field]
 	if choice != nil {
 		*choice = ""
 	}
@@ -159,8 +160,9 @@ func (h House) Resolve() piece.House {
 	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm, FixedLoop: *h.FixedLoopMm, Needle: *h.NeedleMm,
 		Curl7: *h.Curl7G, Curl19: *h.Curl19G, Curl49: *h.Curl49G,
 		TailBeads: *h.TailBeads, Unit: length.Unit(h.Unit)}
+	own := h.choices()
 	for _, c := range piece.Choices() {
-		*c.Of(&out) = *h.choice(c.Field)
+		*c.Of(&out) = *own[c.Field]
 	}
 	for _, e := range h.Ease {
 		out.Ease = append(out.Ease, piece.Ease{Part: e.Part, Stretch: e.Stretch, Word: e.Word, From: e.FromMm, To: e.ToMm})

@@ -148,7 +148,7 @@ func (r *Row) take(before, after *piece.Row) {
 func (d *Document) takeHouse(before, after piece.House) {
 	for _, c := range piece.Choices() {
 		if was, is := *c.Of(&before), *c.Of(&after); was != is {
-			*d.House.choice(c.Field) = is
+			*d.House.choices()[c.Field] = is
 		}
 	}
 }

@@ -40,10 +40,11 @@ func foldsOf(segments []Segment) *folded {
 		length, high = length+s.Length, max(high, s.Reach)
 	}
 	out := &folded{first: start % n}
+	ring := slices.Concat(segments[out.first:], segments[:out.first])
 	for at := 0; at < n; {
-		s := segments[(start+at)%n]
+		s := ring[at]
 		count := 1
-		for at+count < n && segments[(start+at+count)%n] == s {
+		for at+count < n && ring[at+count] == s {
 			count++
 		}
 		at += count

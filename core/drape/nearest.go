@@ -17,9 +17,6 @@ func Nearest(a, b *Necklace) float64 {
 }
 
 func nearestOf(a, b *Necklace) float64 {
-	if crosses(a.own(), inBlocks(b.own())) {
-		return 0
-	}
 	least := math.Inf(1)
 	pa, pb := inBlocks(a.clear()), inBlocks(b.clear())
 	for _, p := range pa.joints {
@@ -28,7 +25,22 @@ func nearestOf(a, b *Necklace) float64 {
 	for _, q := range pb.joints {
 		least = pa.nearest(q, least)
 	}
-	return least
+	// Of two parts that cross, one ends no further from the other than half its length.
+	whole := !a.fromJoin && !b.fromJoin
+	if whole && least > max(longestOf(pa.joints), longestOf(pb.joints)) || !crosses(a.own(), inBlocks(b.own())) {
+		return least
+	}
+	return 0
+}
+
+// longestOf is the longest of the parts between the joints.
+func longestOf(joints []statics.Point) float64 {
+	square := 0.0
+	for i := 1; i < len(joints); i++ {
+		dx, dy := joints[i].X-joints[i-1].X, joints[i].Y-joints[i-1].Y
+		square = max(square, dx*dx+dy*dy)
+	}
+	return math.Sqrt(square)
 }
 
 // blocks is the joints of a front with the boxes round each few parts that follow one
