@@ -12,7 +12,7 @@ import (
 )
 
 // outlinePoints is how many points one face is drawn with.
-const outlinePoints = 33
+const outlinePoints = 17
 
 // mostItems is how many items of bead lines a brief answer has as trees.
 const mostItems = 2000

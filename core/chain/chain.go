@@ -202,7 +202,7 @@ func circumscribed(segments []Segment, times int) (long int, radius float64) {
 	if times == 1 && others(least) < math.Pi/2 {
 		tooTight = func(radius float64) bool { return halfTurn(longest, radius) > others(radius) }
 	}
-	const enough = 1 + 1e-10 // to start from
+	const enough = 1 + 1e-8 // to start from
 	lo, hi := least, least*1e6
 	for hi > enough*lo {
 		if mid := math.Sqrt(lo * hi); tooTight(mid) {

@@ -19,11 +19,12 @@ func Nearest(a, b *Necklace) float64 {
 func nearestOf(a, b *Necklace) float64 {
 	least := math.Inf(1)
 	pa, pb := inBlocks(a.clear()), inBlocks(b.clear())
-	for _, p := range pa.joints {
-		least = pb.nearest(p, least)
-	}
-	for _, q := range pb.joints {
-		least = pa.nearest(q, least)
+	for i := range pa.boxes {
+		for k := range pb.boxes {
+			if pa.boxes[i].apart(&pb.boxes[k]) < least {
+				least = pb.nearest(k, &pa, i, pa.nearest(i, &pb, k, least))
+			}
+		}
 	}
 	// Of two parts that cross, one ends no further from the other than half its length.
 	whole := !a.fromJoin && !b.fromJoin
@@ -67,6 +68,11 @@ func inBlocks(joints []statics.Point) blocks {
 	return out
 }
 
+// apart is how far two boxes are apart at least, across or down.
+func (b *box) apart(o *box) float64 {
+	return max(b.left-o.right, o.left-b.right, b.top-o.bottom, o.top-b.bottom)
+}
+
 // beyond says whether a point lies so far above, below, left or right of the box.
 func (b *box) beyond(p statics.Point, far float64) bool {
 	return p.X < b.left-far || p.X > b.right+far || p.Y < b.top-far || p.Y > b.bottom+far
@@ -77,14 +83,16 @@ func (l *blocks) parts(i int) (first, last int) {
 	return i*inBlock + 1, min((i+1)*inBlock+1, len(l.joints))
 }
 
-// nearest is how far the front is from a point, or least if that is less.
-func (l *blocks) nearest(p statics.Point, least float64) float64 {
-	for i := range l.boxes {
+// nearest is how far the parts of a box are from the joints in one of another front, or least if
+// that is less.
+func (l *blocks) nearest(i int, o *blocks, box int, least float64) float64 {
+	first, last := l.parts(i)
+	from, to := o.parts(box)
+	for _, p := range o.joints[from-1 : to] {
 		if l.boxes[i].beyond(p, least) {
 			continue
 		}
 		square := least * least
-		first, last := l.parts(i)
 		for k := first; k < last; k++ {
 			q := nearestOn(p, l.joints[k-1], l.joints[k])
 			square = min(square, (p.X-q.X)*(p.X-q.X)+(p.Y-q.Y)*(p.Y-q.Y))

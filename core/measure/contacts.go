@@ -20,7 +20,7 @@ type contactTable struct {
 	kinds   []kindOfBead
 	faces   []material.Face
 	index   map[kindOfBead]int
-	known   []contact
+	known   []*contact // nil of those that nobody asked for
 	breadth int
 }
 
@@ -38,14 +38,13 @@ type contact struct {
 	hinge   float64    // the radius in mm at which the joint turns
 	stiff   bool       // a cap seated on a bead: the joint does not turn
 	hole    length.MM  // the finer of the two holes
-	known   bool
 	touches bool
 }
 
 // newContactTable makes room for some different beads; it grows when there are more.
 func newContactTable(beads int) *contactTable {
 	n := max(2, 2*beads)
-	return &contactTable{index: make(map[kindOfBead]int, beads), known: make([]contact, n*n), breadth: n}
+	return &contactTable{index: make(map[kindOfBead]int, beads), known: make([]*contact, n*n), breadth: n}
 }
 
 // of gives the faces of the bead as it lies. One that hangs does so on so many
@@ -77,7 +76,7 @@ func (t *contactTable) add(key kindOfBead, cord length.MM) int {
 	}
 	if len(t.faces) > t.breadth {
 		t.breadth *= 2
-		t.known = make([]contact, t.breadth*t.breadth)
+		t.known = make([]*contact, t.breadth*t.breadth)
 	}
 	return i
 }
@@ -85,18 +84,17 @@ func (t *contactTable) add(key kindOfBead, cord length.MM) int {
 // between gives how a right face meets a left face.
 func (t *contactTable) between(right, left face) *contact {
 	c := &t.known[int(right)*t.breadth+int(left)]
-	if !c.known {
-		t.workOut(c, right, left)
+	if *c == nil {
+		*c = t.workOut(right, left)
 	}
-	return c
+	return *c
 }
 
-func (t *contactTable) workOut(c *contact, right, left face) {
-	a, b := t.faces[right], t.faces[left]
+func (t *contactTable) workOut(right, left face) *contact {
+	a, b, c := t.faces[right], t.faces[left], &contact{}
 	c.Contact, c.touches = material.Touch(a, b)
-	c.known = true
 	if !c.touches {
-		return
+		return c
 	}
 	one, other := t.bead(right), t.bead(left)
 	c.share = [2]float64{a.At(c.Radius), b.At(c.Radius)}
@@ -113,6 +111,7 @@ func (t *contactTable) workOut(c *contact, right, left face) {
 		c.stiff = (one.Shape == material.Cap) != (other.Shape == material.Cap)
 		c.hinge = 0
 	}
+	return c
 }
 
 // offCentre is the radius at which a joint turns whose holes lie off the middle of a bead.

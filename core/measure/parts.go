@@ -26,9 +26,7 @@ func (s *stack) partsOf(l layout) []stiffPart {
 		return nil
 	}
 	ring := l.turns > 0
-	joint := func(i int) *contact { // between the i-th bead of the path and the next
-		return s.table.between(s.beads[l.path[i]].right, s.beads[l.path[(i+1)%n]].left)
-	}
+	joint := s.jointsOf(l)
 	begin := 0
 	if ring {
 		// A part that lies across the start of the path is taken whole.
@@ -60,11 +58,25 @@ func (s *stack) partsOf(l layout) []stiffPart {
 	return parts
 }
 
+// jointsOf gives the joint between the i-th bead of the path and the next one round.
+func (s *stack) jointsOf(l layout) func(i int) *contact {
+	return func(i int) *contact {
+		next := i + 1
+		if next == len(l.path) {
+			next = 0
+		}
+		return s.table.between(s.beads[l.path[i]].right, s.beads[l.path[next]].left)
+	}
+}
+
 // sideBefore is what the i-th bead of the path takes before its middle, in mm,
 // and the contact that bounds it. At a strand's end that is the rim of its hole.
 func (s *stack) sideBefore(l layout, i int, joint func(int) *contact) (float64, *contact) {
 	if i > 0 || l.turns > 0 {
-		c := joint((i + len(l.path) - 1) % len(l.path))
+		if i == 0 {
+			i = len(l.path)
+		}
+		c := joint(i - 1)
 		return c.share[1], c
 	}
 	return s.outermost(s.beads[l.path[i]].left)
@@ -128,10 +140,7 @@ func (s *Strand) SlackLeast() length.MM {
 // material give: their part of every contact that decides it, and of the ends.
 func (s *Strand) shares(st *stack, l layout) map[*material.Material]float64 {
 	byKind, decides := make([]float64, len(st.table.kinds)), make([]bool, len(st.table.kinds))
-	n := len(l.path)
-	joint := func(i int) *contact {
-		return st.table.between(st.beads[l.path[i]].right, st.beads[l.path[(i+1)%n]].left)
-	}
+	joint := st.jointsOf(l)
 	for i, k := range l.path {
 		before, _ := st.sideBefore(l, i, joint)
 		behind, _ := st.sideBehind(l, i, joint)
