@@ -210,28 +210,31 @@ func (s *state) look(x []float64, bars []bar) (over float64, ok bool) {
 // at works the bar out between hinges at these squared distances, whose reciprocals
 // are given as well; false if there is no such bar.
 func (b *bar) at(x, y, iu, iv float64, seg Segment, rounded float64) bool {
-	p := seg.Length
+	square := seg.Length * seg.Length
 	ix, iy, iroot := iu*iu, iv*iv, iu*iv
-	c := (x + y - p*p) * iroot / 2
+	c := (x + y - square) * iroot / 2
 	if c >= 1 || c <= -1 {
 		return false
 	}
-	pp := 1 / (2 * p * p)
-	t := min(1, max(0, 0.5+(x-y)*pp))
-	near := (1-t)*x + t*y - t*(1-t)*p*p
-	curve := 0.0
-	if t > 0 && t < 1 {
-		curve = pp
-	}
-	if rounded > 0 {
-		near, t, curve = nearestRounded(x, y, p, rounded*(p*p+roundLeast))
+	var near, t, curve float64
+	switch across := x - y; {
+	case rounded > 0:
+		near, t, curve = nearestRounded(x, y, seg.Length, rounded*(square+roundLeast))
+	case across <= -square:
+		near = x
+	case across >= square:
+		near, t = y, 1
+	default:
+		curve = 0.5 / square
+		t = 0.5 + across*curve
+		near = x - t*t*square
 	}
 	if near <= 0 {
 		return false
 	}
 	h := math.Sqrt(near)
 	b.clear = h - seg.Reach
-	ih := 1 / (2 * h)
+	ih := 0.5 / h
 	mx, my := 1-t, t
 	b.cx, b.cy = mx*ih, my*ih
 	bend, ih3 := curve*ih, 2*ih*ih*ih
@@ -251,14 +254,14 @@ func (b *bar) at(x, y, iu, iv float64, seg Segment, rounded float64) bool {
 }
 
 // angleOf is the angle of this cosine. Most segments take a small one, whose half
-// angle is a short series in its sine: to 1e-14 below a sine of 0.1.
+// angle is a short series in its sine: to 1e-14 below a sine of 0.2.
 func angleOf(c float64) float64 {
 	square := (1 - c) / 2
-	if square > 0.01 {
+	if square > 0.04 {
 		return math.Acos(c)
 	}
-	const a, b, d, e, f = 1.0 / 6, 3.0 / 40, 15.0 / 336, 105.0 / 3456, 945.0 / 42240
-	return 2 * math.Sqrt(square) * (1 + square*(a+square*(b+square*(d+square*(e+square*f)))))
+	const a, b, d, e, f, g, h = 1.0 / 6, 3.0 / 40, 15.0 / 336, 105.0 / 3456, 945.0 / 42240, 10395.0 / 599040, 135135.0 / 9676800
+	return 2 * math.Sqrt(square) * (1 + square*(a+square*(b+square*(d+square*(e+square*(f+square*(g+square*h)))))))
 }
 
 // nearestRounded is nearest with its corners rounded off, where the nearest point

@@ -173,7 +173,7 @@ func TestABarsSlopesAreThoseOfWhatItIs(t *testing.T) {
 }
 
 func TestASmallAngleIsThatOfItsCosine(t *testing.T) {
-	for _, angle := range []float64{1e-4, 0.01, 0.1, 0.19, 0.2003, 0.201, 1, 3} {
+	for _, angle := range []float64{1e-4, 0.01, 0.1, 0.201, 0.3, 0.39, 0.4, 0.4027, 0.403, 1, 3} {
 		if got := angleOf(math.Cos(angle)); math.Abs(got-angle) > 1e-11 {
 			t.Errorf("the angle of the cosine of %v is %v", angle, got)
 		}
