@@ -139,11 +139,14 @@ func begin(c *folded, round float64) (s *state, lambda, mu float64) {
 		s.q = min(s.q, s.bars[i].clear)
 		wide += math.Sqrt(s.x[i]) / float64(n)
 	}
-	s.q -= 0.05 * wide
+	s.q -= 0.002 * wide
 	for i := range s.bars {
 		s.clear[i] = s.bars[i].clear - s.q
-		s.force[i] = 1 / float64(n)
-		mu += s.clear[i] * s.force[i] / float64(n)
+		mu += 1 / s.clear[i]
+	}
+	mu = 1 / mu
+	for i := range s.bars {
+		s.force[i] = mu / s.clear[i]
 	}
 	return s, wide / s.turn, mu
 }
