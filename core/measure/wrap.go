@@ -1,7 +1,7 @@
 package measure
 
 import (
-	"maps"
+	"cmp"
 	"math"
 	"slices"
 
@@ -303,17 +303,22 @@ func (s *Strand) Width() length.MM {
 }
 
 func (s *Strand) reachedByHalf(size func(b *material.Bead) length.MM) length.MM {
-	bySize, total := map[length.MM]float64{}, 0.0
+	type kind struct {
+		size  length.MM
+		share float64
+	}
+	kinds, total := make([]kind, 0, len(s.kinds)), 0.0
 	for _, k := range s.kinds {
 		if b := k.material.Bead; !b.Hangs() {
-			bySize[size(b)] += s.share[k.material]
+			kinds = append(kinds, kind{size(b), s.share[k.material]})
 			total += s.share[k.material]
 		}
 	}
+	slices.SortFunc(kinds, func(a, b kind) int { return cmp.Compare(b.size, a.size) })
 	sum := 0.0
-	for _, t := range slices.Backward(slices.Sorted(maps.Keys(bySize))) {
-		if sum += bySize[t]; sum*2 >= total {
-			return t
+	for _, k := range kinds {
+		if sum += k.share; sum*2 >= total {
+			return k.size
 		}
 	}
 	return 0

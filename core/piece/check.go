@@ -3,6 +3,7 @@ package piece
 import (
 	"fmt"
 	"slices"
+	"strconv"
 	"strings"
 	"unicode/utf8"
 
@@ -63,11 +64,12 @@ func (p *Piece) Check() []Fault {
 	p.checkFolds(add)
 	for i, s := range p.Sections {
 		for j, r := range s.Rows {
-			r.check(add, rowAt(i, j))
-			p.checkLacing(r, add, rowAt(i, j)+".lacing")
-			p.checkRiders(r, add, rowAt(i, j)+".riders")
-			p.checkEnding(r, Left, add, rowAt(i, j)+".leftEnd")
-			p.checkEnding(r, Right, add, rowAt(i, j)+".rightEnd")
+			at := rowAt(i, j)
+			r.check(add, at)
+			p.checkLacing(r, add, at+".lacing")
+			p.checkRiders(r, add, at+".riders")
+			p.checkEnding(r, Left, add, at+".leftEnd")
+			p.checkEnding(r, Right, add, at+".rightEnd")
 		}
 	}
 	return faults
@@ -152,7 +154,9 @@ func checkRange(add adder, where string, v, least, most length.MM) {
 }
 
 // rowAt names a row as the open file does.
-func rowAt(section, row int) string { return fmt.Sprintf("sections[%d].rows[%d]", section, row) }
+func rowAt(section, row int) string {
+	return "sections[" + strconv.Itoa(section) + "].rows[" + strconv.Itoa(row) + "]"
+}
 
 // Check says what is wrong with a shop's house method.
 func (h House) Check() []Fault {

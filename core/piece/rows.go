@@ -110,7 +110,13 @@ func (p *Piece) Number(row ID) int {
 func (p *Piece) Twisted() bool { return p.Main().Twisted }
 
 // Several says whether the piece has more than one row.
-func (p *Piece) Several() bool { return len(p.Rows()) > 1 }
+func (p *Piece) Several() bool {
+	rows := 0
+	for i := range p.Sections {
+		rows += len(p.Sections[i].Rows)
+	}
+	return rows > 1
+}
 
 // Port gives where the row goes on at a side, so that it can be changed.
 func (r *Row) Port(side Side) *Port {
