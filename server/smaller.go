@@ -2,6 +2,7 @@ package server
 
 import (
 	"net/http"
+	"net/netip"
 	"strings"
 
 	"github.com/klauspost/compress/gzhttp"
@@ -41,14 +42,21 @@ func fewUploads(next http.Handler) http.Handler {
 	})
 }
 
-// smaller compresses the answers of calls. The page's own files are compressed where they are served.
+// smaller compresses the answers of calls that go over a network: to a page on this machine that takes
+// longer than sending them whole. The page's own files are compressed where they are served.
 func smaller(next http.Handler) http.Handler {
 	calls := compressed(next)
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		if strings.HasPrefix(r.URL.Path, "/api/") {
+		if strings.HasPrefix(r.URL.Path, "/api/") && !fromHere(r) {
 			calls.ServeHTTP(w, r)
 			return
 		}
 		next.ServeHTTP(w, r)
 	})
+}
+
+// fromHere says whether a request comes from this machine.
+func fromHere(r *http.Request) bool {
+	from, err := netip.ParseAddrPort(r.RemoteAddr)
+	return err == nil && from.Addr().Unmap().IsLoopback()
 }

@@ -69,11 +69,15 @@ func TestWhatIsLargeWaitsAndWhatIsSmallDoesNot(t *testing.T) {
 
 // What is broken off on the way does not look whole.
 func TestABrokenAnswerIsNoWholeOne(t *testing.T) {
-	srv := httptest.NewServer(middleware.Recoverer(smaller(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
+	broken := middleware.Recoverer(smaller(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
 		w.Header().Set("Content-Type", "text/csv")
 		_, _ = w.Write([]byte(strings.Repeat("0123456789", compressFrom)))
 		panic(http.ErrAbortHandler)
-	}))))
+	})))
+	srv := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		r.RemoteAddr = "192.0.2.1:1234" // as over a network
+		broken.ServeHTTP(w, r)
+	}))
 	defer srv.Close()
 	for _, plain := range []bool{false, true} {
 		client := http.Client{Transport: &http.Transport{DisableCompression: plain}}
@@ -115,27 +119,33 @@ func TestFewFilesAreReadAtOnce(t *testing.T) {
 
 func TestAnswersAreCompressedWhereThatIsWorthIt(t *testing.T) {
 	long := strings.Repeat("0123456789", compressFrom/10+1)
+	const away = "192.0.2.1:1234"
 	for _, tt := range []struct {
-		path, kind, body, accepts, encoding string
+		path, kind, body, accepts, from, encoding string
 	}{
-		{"/api/x", "application/json", long, "gzip", "gzip"},
-		{"/api/x", "application/json", long, "", ""},
-		{"/api/x", "application/json", "short", "gzip", ""},
-		{"/api/x", "application/problem+json", long, "gzip", "gzip"},
-		{"/api/x", "text/csv; charset=utf-8", long, "gzip", "gzip"},
-		{"/api/x", "application/x-ndjson", long, "gzip", ""},
-		{"/api/x", "application/zip", long, "gzip", ""},
-		{"/assets/x", "application/json", long, "gzip", ""},
+		{"/api/x", "application/json", long, "gzip", away, "gzip"},
+		{"/api/x", "application/json", long, "", away, ""},
+		{"/api/x", "application/json", "short", "gzip", away, ""},
+		{"/api/x", "application/problem+json", long, "gzip", away, "gzip"},
+		{"/api/x", "text/csv; charset=utf-8", long, "gzip", away, "gzip"},
+		{"/api/x", "application/x-ndjson", long, "gzip", away, ""},
+		{"/api/x", "application/zip", long, "gzip", away, ""},
+		{"/assets/x", "application/json", long, "gzip", away, ""},
+		{"/api/x", "application/json", long, "gzip", "[2001:db8::7]:1234", "gzip"},
+		{"/api/x", "application/json", long, "gzip", "127.0.0.1:1234", ""},
+		{"/api/x", "application/json", long, "gzip", "[::1]:1234", ""},
+		{"/api/x", "application/json", long, "gzip", "[::ffff:127.0.0.1]:1234", ""},
 	} {
 		w := httptest.NewRecorder()
 		r := httptest.NewRequest(http.MethodGet, tt.path, nil)
 		r.Header.Set("Accept-Encoding", tt.accepts)
+		r.RemoteAddr = tt.from
 		smaller(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
 			w.Header().Set("Content-Type", tt.kind)
 			_, _ = w.Write([]byte(tt.body))
 		})).ServeHTTP(w, r)
 		if got := w.Header().Get("Content-Encoding"); got != tt.encoding {
-			t.Errorf("%s of %d bytes on %s for %q: %q", tt.kind, len(tt.body), tt.path, tt.accepts, got)
+			t.Errorf("%s of %d bytes on %s for %q at %s: %q", tt.kind, len(tt.body), tt.path, tt.accepts, tt.from, got)
 		}
 	}
 }

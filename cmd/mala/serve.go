@@ -48,7 +48,7 @@ func demoCommand() *cli.Command {
 
 // collectAt is how much, in percent of what is kept, is allocated until garbage is
 // collected. Little is kept between requests, so the usual 100 would collect at every
-// third of them.
+// tenth keystroke; enoughMemory holds what large files take.
 const collectAt = 1000
 
 // enoughMemory is from how many bytes on garbage is collected as often as need be.
