@@ -70,8 +70,12 @@ func (m *Measured) Leading() *Strand { return m.Strand(m.Piece.Leading().ID) }
 // solution was found.
 func (m *Measured) Wrap() (*Wrap, error) { return m.Binding().Wrap() }
 
+// asTight is how little two inside lengths differ, in mm, where rows are as tight as each
+// other: a little more than each may be off.
+const asTight = length.MM(1e-4)
+
 // Binding is the row that the wearer feels first: the one with the smallest inside
-// length, or the first that has none.
+// length, the first of several as tight, or the first that has none.
 func (m *Measured) Binding() *Strand {
 	binding := m.Strands[0]
 	if len(m.Strands) == 1 {
@@ -84,7 +88,7 @@ func (m *Measured) Binding() *Strand {
 		if err != nil {
 			return s
 		}
-		if w.Inside < least {
+		if w.Inside < least-asTight {
 			binding, least = s, w.Inside
 		}
 	}

@@ -55,6 +55,22 @@ func threeRows(t *testing.T, lines ...string) *piece.Piece {
 	return p
 }
 
+// Rows that are as tight as each other, but for what a search leaves open, bind in their order.
+func TestOfRowsAsTightTheFirstBinds(t *testing.T) {
+	for _, tt := range []struct {
+		inside []length.MM
+		binds  int
+	}{{[]length.MM{400, 399.99995, 400}, 0}, {[]length.MM{400, 399.999, 399.99895}, 1}, {[]length.MM{400.5, 400.3, 400}, 2}} {
+		m := &Measured{}
+		for _, mm := range tt.inside {
+			m.Strands = append(m.Strands, &Strand{wrap: func() (*Wrap, error) { return &Wrap{Inside: mm}, nil }})
+		}
+		if m.Binding() != m.Strands[tt.binds] {
+			t.Errorf("of %v another binds than the one in place %d", tt.inside, tt.binds)
+		}
+	}
+}
+
 func TestWhatRowsShareIsCountedOnce(t *testing.T) {
 	m := measured(t, threeRows(t, "50R", "55R", "60R"))
 	want := map[string]Count{"round": {Count: 165}, "ring": {Count: 2}, "lobster": {Count: 1}, "chain": {Count: 4}, "crimp": {Count: 6}, "wire": {Count: 3}}
