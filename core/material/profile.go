@@ -86,6 +86,7 @@ type Face struct {
 	scale     float64
 	rim, edge float64
 	reach     length.MM
+	atRim     length.MM
 	falls     bool      // it never rises away from the hole
 	flat      bool      // it stays level
 	mouth     bool      // it is the inner face of a cap or cone
@@ -122,7 +123,7 @@ func (f Face) AtRim() length.MM {
 	if f.ring > 0 {
 		return f.reach
 	}
-	return length.MM(f.At(f.rim))
+	return f.atRim
 }
 
 // IsFlat says whether the face stays level.
@@ -135,15 +136,16 @@ func (f Face) IsMouth() bool { return f.mouth }
 func (f Face) keepingOff(thick length.MM) Face {
 	z, off := f.z, float64(thick)/f.scale
 	f.z = func(r float64) float64 { return z(r) + off }
-	f.reach += thick
+	f.reach, f.atRim = f.reach+thick, f.atRim+thick
 	return f
 }
 
-// scaled is the face stretched along the hole, with its reach worked out.
+// scaled is the face stretched along the hole, with what it comes to there worked out.
 func (f Face) scaled(by float64) Face {
 	f.scale = by
+	f.atRim = length.MM(f.At(f.rim))
 	if f.falls {
-		f.reach = length.MM(f.At(f.rim))
+		f.reach = f.atRim
 		return f
 	}
 	_, z := highest(f.At, f.rim, f.edge)
