@@ -21,7 +21,7 @@ type folded struct {
 // straight line from what stands highest could bridge. Fewer than leastFold in the
 // middle are not worth a fold.
 const (
-	keptEnds  = 5
+	keptEnds  = 3
 	leastFold = 8
 )
 
