@@ -10,8 +10,9 @@ import (
 )
 
 // DiffersFrom says in short what is different in a piece now from what it was, nothing where
-// it comes to the same. Both stand by themselves, with the house method they are made by.
-func DiffersFrom(was, now *format.Document) []string {
+// it comes to the same, with lengths in the unit. Both stand by themselves, with the house method
+// they are made by.
+func DiffersFrom(was, now *format.Document, unit length.Unit) []string {
 	before, err := measured(was, format.House{})
 	after, afterErr := measured(now, format.House{})
 	if err != nil || afterErr != nil {
@@ -35,7 +36,7 @@ func DiffersFrom(was, now *format.Document) []string {
 		}
 	}
 	if a, b := before.Finished, after.Finished; !closeTo(a, b) {
-		say("%s long, not %s", b.In(length.InMillimetres), a.In(length.InMillimetres))
+		say("%s long, not %s", b.In(unit), a.In(unit))
 	}
 	if len(out) > 0 {
 		return out

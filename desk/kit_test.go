@@ -285,9 +285,14 @@ func TestHowAPieceHasGoneOn(t *testing.T) {
 	} {
 		now := read(t, demoFile(t, "pieces/last-ferry.json"))
 		tt.change(now)
-		if got := strings.Join(desk.DiffersFrom(was, now), ", "); got != tt.want {
+		if got := strings.Join(desk.DiffersFrom(was, now, length.InMillimetres), ", "); got != tt.want {
 			t.Errorf("%q, want %q", got, tt.want)
 		}
+	}
+	longer := read(t, demoFile(t, "pieces/last-ferry.json"))
+	longer.Sections[0].Rows[0].Line = "<43P S T S 5P S T S 3P | L>"
+	if got, want := strings.Join(desk.DiffersFrom(was, longer, length.InInches), ", "), "2 runs changed, 18 1/16 in long, not 17 3/4 in"; got != want {
+		t.Errorf("%q, want %q", got, want)
 	}
 	older := kitOf(t, "last-ferry")
 	older.Pieces[0].Document.Sections[0].Rows[0].Line = "<42P S 2T S 5P S T S 3P | L>"

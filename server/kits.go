@@ -10,6 +10,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"mala/core/length"
 	"mala/desk"
 	"mala/format"
 	"mala/store"
@@ -69,6 +70,12 @@ type KitID struct {
 	ID string `path:"id"`
 }
 
+// kitInput names a kit whose answer tells lengths in a unit.
+type kitInput struct {
+	KitID
+	UnitParam
+}
+
 // KitVersionID is the version of a kit that an address names.
 type KitVersionID struct {
 	KitID
@@ -77,6 +84,7 @@ type KitVersionID struct {
 
 type saveKitInput struct {
 	KitID
+	UnitParam
 	Body struct {
 		Base int        `json:"base" doc:"The revision it was made from."`
 		Kit  format.Kit `json:"kit"`
@@ -88,16 +96,19 @@ type kitAnswer = answer[KitState]
 func (s *server) registerKits(api huma.API) {
 	call(api, huma.Operation{OperationID: "listKits", Method: http.MethodGet, Path: "/api/kits", Summary: "The kits, the one changed last first"}, s.listKits)
 	call(api, huma.Operation{OperationID: "createKit", Method: http.MethodPost, Path: "/api/kits", Summary: "Save a new kit, or read a kit file"},
-		func(ctx context.Context, in *struct{ Body format.Kit }) (*kitAnswer, error) {
+		func(ctx context.Context, in *struct {
+			UnitParam
+			Body format.Kit
+		}) (*kitAnswer, error) {
 			s.standAlone(ctx, &in.Body)
 			if err := in.Body.Check(); err != nil {
 				return nil, err
 			}
-			return s.kitState(ctx)(s.store.CreateKit(ctx, in.Body))
+			return s.kitState(ctx, in.Unit)(s.store.CreateKit(ctx, in.Body))
 		})
 	call(api, huma.Operation{OperationID: "getKit", Method: http.MethodGet, Path: "/api/kits/{id}", Summary: "One kit"},
-		func(ctx context.Context, in *KitID) (*kitAnswer, error) {
-			return s.kitState(ctx)(s.store.Kit(ctx, in.ID))
+		func(ctx context.Context, in *kitInput) (*kitAnswer, error) {
+			return s.kitState(ctx, in.Unit)(s.store.Kit(ctx, in.ID))
 		})
 	call(api, huma.Operation{OperationID: "saveKit", Method: http.MethodPut, Path: "/api/kits/{id}", Summary: "Save a kit as its next version"},
 		func(ctx context.Context, in *saveKitInput) (*kitAnswer, error) {
@@ -105,13 +116,13 @@ func (s *server) registerKits(api huma.API) {
 			if err := in.Body.Kit.Check(); err != nil {
 				return nil, err
 			}
-			return s.kitState(ctx)(s.store.SaveKit(ctx, in.ID, in.Body.Base, in.Body.Kit))
+			return s.kitState(ctx, in.Unit)(s.store.SaveKit(ctx, in.ID, in.Body.Base, in.Body.Kit))
 		})
 	call(api, huma.Operation{OperationID: "deleteKit", Method: http.MethodDelete, Path: "/api/kits/{id}", Summary: "Delete a kit"},
 		func(ctx context.Context, in *KitID) (*struct{}, error) { return nil, s.store.DeleteKit(ctx, in.ID) })
 	call(api, huma.Operation{OperationID: "undeleteKit", Method: http.MethodPost, Path: "/api/kits/{id}/undelete", Summary: "Restore a deleted kit"},
-		func(ctx context.Context, in *KitID) (*kitAnswer, error) {
-			return s.kitState(ctx)(s.store.RestoreKit(ctx, in.ID))
+		func(ctx context.Context, in *kitInput) (*kitAnswer, error) {
+			return s.kitState(ctx, in.Unit)(s.store.RestoreKit(ctx, in.ID))
 		})
 	call(api, huma.Operation{OperationID: "listKitVersions", Method: http.MethodGet, Path: "/api/kits/{id}/versions", Summary: "A kit's versions, the newest first"},
 		func(ctx context.Context, in *KitID) (*answer[[]KitVersionNote], error) {
@@ -162,7 +173,7 @@ func cardOf(k store.Kit) KitCard {
 }
 
 // kitState gives what a call to the store gave its answer.
-func (s *server) kitState(ctx context.Context) func(k store.Kit, err error) (*kitAnswer, error) {
+func (s *server) kitState(ctx context.Context, unit string) func(k store.Kit, err error) (*kitAnswer, error) {
 	return func(k store.Kit, err error) (*kitAnswer, error) {
 		if err != nil {
 			return nil, err
@@ -170,7 +181,7 @@ func (s *server) kitState(ctx context.Context) func(k store.Kit, err error) (*ki
 		out := KitState{ID: k.ID, Revision: k.Revision, UpdatedAt: k.UpdatedAt, Kit: k.Document, Origins: []KitOrigin{}, Materials: []KitCarries{}}
 		seen := map[string]bool{}
 		for i := range k.Document.Pieces {
-			origin, err := s.originOf(ctx, &k.Document.Pieces[i])
+			origin, err := s.originOf(ctx, &k.Document.Pieces[i], length.Unit(unit))
 			if err != nil {
 				return nil, err
 			}
@@ -187,7 +198,7 @@ func (s *server) kitState(ctx context.Context) func(k store.Kit, err error) (*ki
 }
 
 // originOf says how a piece has gone on since a kit took it.
-func (s *server) originOf(ctx context.Context, p *format.KitPiece) (KitOrigin, error) {
+func (s *server) originOf(ctx context.Context, p *format.KitPiece, unit length.Unit) (KitOrigin, error) {
 	if p.Piece == "" {
 		return KitOrigin{}, nil
 	}
@@ -198,7 +209,7 @@ func (s *server) originOf(ctx context.Context, p *format.KitPiece) (KitOrigin, e
 	if err != nil {
 		return KitOrigin{}, err
 	}
-	return KitOrigin{Differs: desk.DiffersFrom(&p.Document, s.standing(ctx, &now.Document))}, nil
+	return KitOrigin{Differs: desk.DiffersFrom(&p.Document, s.standing(ctx, &now.Document), unit)}, nil
 }
 
 // standing is a piece as it stands by itself: with the house method it is made by.

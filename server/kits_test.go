@@ -38,8 +38,11 @@ func TestAKitTakesPiecesAsTheyAreAndSaysHowTheyGoOn(t *testing.T) {
 		t.Fatal(res.Status)
 	}
 	b.call("GET", "/api/kits/"+k.ID, nil, &k)
-	if len(k.Origins[0].Differs) == 0 || !strings.Contains(k.Origins[0].Differs[0], "2 runs changed") {
+	if len(k.Origins[0].Differs) != 2 || !strings.Contains(k.Origins[0].Differs[0], "2 runs changed") || !strings.Contains(k.Origins[0].Differs[1], " mm long, not ") {
 		t.Errorf("%+v", k.Origins)
+	}
+	if b.call("GET", "/api/kits/"+k.ID+"?unit=in", nil, &k); !strings.Contains(k.Origins[0].Differs[1], " in long, not ") {
+		t.Errorf("in inches %+v", k.Origins)
 	}
 	var fresh format.KitPiece
 	b.call("POST", "/api/kit-pieces/"+piece, nil, &fresh)

@@ -5161,7 +5161,9 @@ export interface operations {
     };
     createKit: {
         parameters: {
-            query?: never;
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5194,7 +5196,9 @@ export interface operations {
     };
     getKit: {
         parameters: {
-            query?: never;
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
             header?: never;
             path: {
                 id: string;
@@ -5225,7 +5229,9 @@ export interface operations {
     };
     saveKit: {
         parameters: {
-            query?: never;
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
             header?: never;
             path: {
                 id: string;
@@ -5365,7 +5371,9 @@ export interface operations {
     };
     undeleteKit: {
         parameters: {
-            query?: never;
+            query?: {
+                unit?: "mm" | "cm" | "in";
+            };
             header?: never;
             path: {
                 id: string;
@@ -6729,9 +6737,13 @@ export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<Flatte
 export const pathsApiInHandPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/in-hand"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitBillPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kit-bill"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kit-matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiKitsPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiKitsIdGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiKitsIdPutParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}"]["put"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitsIdPapersPaperGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitsIdPapersPaperGetParametersQuerySheetValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["query"]["sheet"]> = ["A4", "Letter"];
 export const pathsApiKitsIdPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards"];
+export const pathsApiKitsIdUndeletePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/undelete"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPictureSvgPostParametersQueryViewValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture.svg"]["post"]["parameters"]["query"]["view"]> = ["whole", "laid"];

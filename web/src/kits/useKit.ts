@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ApiError, unwrap, type Kit, type KitState } from "../api/client.ts";
+import { useUnit } from "../units/UnitContext.tsx";
 
 /** KitBench is a kit that is worked on: every change is saved at once, one after the other, and can be undone. */
 export interface KitBench {
@@ -21,6 +22,7 @@ export interface KitBench {
 /** useKit loads a kit and keeps it. A change that is refused is not made; what was typed stays in its field. */
 export function useKit(id: string): { bench: KitBench | null; error: Error | null } {
   const queries = useQueryClient();
+  const { unit } = useUnit();
   const [state, setState] = useState<KitState | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const [says, setSays] = useState<string | null>(null);
@@ -36,14 +38,16 @@ export function useKit(id: string): { bench: KitBench | null; error: Error | nul
 
   useEffect(() => {
     let gone = false;
-    unwrap(api.GET("/api/kits/{id}", { params: { path: { id } } })).then(
-      (got) => !gone && took(got),
-      (err: Error) => !gone && setError(err),
-    );
+    const load = () =>
+      unwrap(api.GET("/api/kits/{id}", { params: { path: { id }, query: { unit } } })).then(
+        (got) => !gone && took(got),
+        (err: Error) => !gone && setError(err),
+      );
+    turn.current = turn.current.then(load, load); // behind what is being saved
     return () => {
       gone = true;
     };
-  }, [id, took]);
+  }, [id, unit, took]);
 
   const save = useCallback(
     (make: (now: Kit) => Kit): Promise<boolean> => {
@@ -53,13 +57,13 @@ export function useKit(id: string): { bench: KitBench | null; error: Error | nul
         const next = make(base.kit);
         setAhead(next);
         try {
-          took(await unwrap(api.PUT("/api/kits/{id}", { params: { path: { id } }, body: { base: base.revision, kit: next } })));
+          took(await unwrap(api.PUT("/api/kits/{id}", { params: { path: { id }, query: { unit } }, body: { base: base.revision, kit: next } })));
           setSays(null);
           void queries.invalidateQueries({ queryKey: ["kits"] });
           return true;
         } catch (err) {
           setSays((err as Error).message);
-          if (err instanceof ApiError && err.problem.status === 409) took(await unwrap(api.GET("/api/kits/{id}", { params: { path: { id } } })));
+          if (err instanceof ApiError && err.problem.status === 409) took(await unwrap(api.GET("/api/kits/{id}", { params: { path: { id }, query: { unit } } })));
           return false;
         } finally {
           setAhead((now) => (now === next ? null : now));
@@ -70,7 +74,7 @@ export function useKit(id: string): { bench: KitBench | null; error: Error | nul
       turn.current = mine.catch(() => false);
       return mine;
     },
-    [id, queries, took],
+    [id, unit, queries, took],
   );
 
   if (!state) return { bench: null, error };
