@@ -1,11 +1,13 @@
 package papers_test
 
 import (
+	"fmt"
 	"math"
 	"strings"
 	"testing"
 
 	"mala/demo"
+	"mala/desk"
 	"mala/papers"
 )
 
@@ -68,6 +70,34 @@ func TestNoHeadingStandsAlone(t *testing.T) {
 		}
 		if headings != 5 {
 			t.Errorf("%d rows have a heading", headings)
+		}
+	}
+}
+
+// The cord is drawn to where it is made fast, not on through rings and clasp: a crimp of 2 mm
+// and a loop of 2 mm beyond both ends of Harbour Lights, beyond one of a cord folded round a
+// ring, and nothing beyond the beads of a ring.
+func TestTheCordEndsWhereItIsMadeFast(t *testing.T) {
+	for name, beyond := range map[string]float64{"harbour-lights.json": 8, "twin-halyards.json": 4, "moored-twice.json": 0} {
+		doc, err := demo.Piece(name)
+		if err != nil {
+			t.Fatal(err)
+		}
+		a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true})
+		if err != nil {
+			t.Fatal(err)
+		}
+		svg, err := papers.DiagramOf(doc, a, 0)
+		if err != nil {
+			t.Fatal(err)
+		}
+		_, path, _ := strings.Cut(svg, "<path d=")
+		var from, to, y float64
+		if _, err := fmt.Sscanf(path, "\"M %f %f L %f", &from, &y, &to); err != nil {
+			t.Fatalf("%s: %v of %.80s", name, err, path)
+		}
+		if want := float64(a.Strands[0].StrungMm+a.Strands[0].SlackMm) + beyond; math.Abs(to-from-want) > 0.01 {
+			t.Errorf("%s: the cord is drawn %.2f mm long, want %.2f", name, to-from, want)
 		}
 	}
 }

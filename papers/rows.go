@@ -53,6 +53,24 @@ func (r *row) span() (from, to float64) {
 	return from, to
 }
 
+// beyondCord are the roles of what the cord is made fast to, and of what hangs there.
+var beyondCord = map[string]bool{"ring": true, "clasp": true, "extender": true, "chain": true, "connector": true, "bar": true, "row": true}
+
+// corded is how far the row's cord reaches: from what it is made fast to at the left to that
+// at the right.
+func (r *row) corded() (from, to float64) {
+	to = float64(r.strand.StrungMm)
+	for _, parts := range [][]desk.EndPart{r.strand.Left, r.strand.Right} {
+		for _, p := range parts {
+			if beyondCord[p.Role] {
+				break
+			}
+			from, to = min(from, float64(p.FromMm), float64(p.ToMm)), max(to, float64(p.FromMm), float64(p.ToMm))
+		}
+	}
+	return from, to
+}
+
 // reach is how far what lies between two places of the row reaches above and below its cord.
 func (r *row) reach(from, to float64) (up, down float64) {
 	up, down = 2, 2
@@ -97,8 +115,9 @@ func (r *row) outline(p desk.Placed) (desk.Outline, bool) {
 // draw draws what of the row lies between two places along it, with the first at x 0 and its
 // cord at y 0.
 func (r *row) draw(k ink, from, to float64) {
-	low, high := r.span()
-	k.draw(line(max(from, low)-from, 0, min(to, high)-from, 0), stroke(grey, 0.25))
+	if low, high := r.corded(); low < high && low < to && high > from {
+		k.draw(line(max(from, low)-from, 0, min(to, high)-from, 0), stroke(grey, 0.25))
+	}
 	for _, parts := range [][]desk.EndPart{r.strand.Left, r.strand.Right} {
 		for _, p := range parts {
 			a, b := float64(p.FromMm), float64(p.ToMm)
