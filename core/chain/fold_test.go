@@ -53,6 +53,40 @@ func TestAFoldedRingIsAsTightAsTheWholeOfIt(t *testing.T) {
 	}
 }
 
+// A side that takes much of the ring, and what stands up high: runs beside them are bridged,
+// or lie beyond the centre.
+func TestRingsThatAreNotRoundAreFoldedWhereTheyAre(t *testing.T) {
+	r := rand.New(rand.NewPCG(77, 5))
+	folded, whole := 0, 0
+	for range trials(1500, 600) {
+		segments := longRuns(r)
+		if r.IntN(2) == 0 {
+			sum := 0.0
+			for _, s := range segments {
+				sum += s.Length
+			}
+			segments[0].Length = sum * (0.1 + 0.85*r.Float64())
+		} else {
+			segments[r.IntN(len(segments))].Reach += 30 * r.Float64()
+		}
+		if foldsOf(segments) == nil || !closes(segments, 1) {
+			continue
+		}
+		short := foldedWrap(segments, 1)
+		if short == nil {
+			whole++
+			continue
+		}
+		folded++
+		if l, err := wholeWrap(segments, 1); err == nil && math.Abs(short.Radius-l.Radius) > 2*accepted {
+			t.Fatalf("%v: a radius of %.6f, with each segment looked at %.6f", segments, short.Radius, l.Radius)
+		}
+	}
+	if folded < 50 || whole < 50 {
+		t.Errorf("%d were folded, %d not", folded, whole)
+	}
+}
+
 func TestARunIsFoldedInItsMidst(t *testing.T) {
 	clasp := []Segment{{12, 2}, {3, 1}}
 	c := foldsOf(slices.Concat(times(30, Segment{4, 2}), clasp, times(20, Segment{4, 2})))

@@ -132,7 +132,7 @@ func (w *writer) crimp(e *measure.End) {
 		w.do("Slide the last bead, %s, over the crimp.", lower(w.s.Beads[bead].Material.Name))
 	}
 	if cover := e.Find(measure.RoleCover); cover != nil {
-		w.do("Close %s over the crimp.", cover.Material.Name)
+		w.do("Close %s over the crimp.", lower(cover.Material.Name))
 	}
 }
 
@@ -213,7 +213,7 @@ func (w *writer) hung(side piece.Side) []hanging {
 		}
 		switch p.Role {
 		case measure.RoleRing, measure.RoleClasp, measure.RoleChain, measure.RoleLinks, measure.RoleConnector, measure.RoleBar:
-			h := hanging{p.Material.Name, p.Material.Finding, p.Shared, p.Fitting}
+			h := hanging{lower(p.Material.Name), p.Material.Finding, p.Shared, p.Fitting}
 			if p.Role == measure.RoleLinks {
 				h.name = fmt.Sprintf("%d links of %s", p.Links, h.name)
 			}
@@ -221,7 +221,7 @@ func (w *writer) hung(side piece.Side) []hanging {
 				h.name = "the ring of " + h.name
 			}
 			if hole := w.m.Piece.Hole(w.s.Row, side); hole > 0 && len(out) == 0 {
-				h.name = fmt.Sprintf("hole %d of %s", hole, p.Material.Name)
+				h.name = fmt.Sprintf("hole %d of %s", hole, lower(p.Material.Name))
 			}
 			out = append(out, h)
 		}
@@ -234,7 +234,7 @@ func (w *writer) hung(side piece.Side) []hanging {
 		if hole := w.m.Piece.Hole(w.s.Row, side); hole > 0 {
 			half = fmt.Sprintf("hole %d of %s", hole, half)
 		}
-		out = append(out, hanging{half + clasp.Material.Name, clasp.Material.Finding, true, clasp.Fitting + "'"})
+		out = append(out, hanging{half + lower(clasp.Material.Name), clasp.Material.Finding, true, clasp.Fitting + "'"})
 	}
 	return out
 }

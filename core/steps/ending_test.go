@@ -30,7 +30,7 @@ func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
 		p.Closure = piece.Closure{Type: piece.Clasp, Left: button}
 		row.RightEnding = piece.Ending{Way: piece.WayLoop, Loop: loop}
 	})
-	inOrder(t, text, "Left end: thread Button, come back to the beads and tie a surgeon's knot round the cord.",
+	inOrder(t, text, "Left end: thread button, come back to the beads and tie a surgeon's knot round the cord.",
 		"Right end: thread 20 × pearl, 1 × barrel, 2 × pearl for the loop and go back into the last bead of the strand, so that the loop closes.",
 		"GATE Before the loop is fixed: the loop is ", " round inside; button goes through it with a little push and does not slip out by itself", "Tie a surgeon's knot round the cord.", "GATE After the knot")
 	if strings.Contains(text, "other half") {
@@ -50,7 +50,7 @@ func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
 	text = told(waxed, func(p *piece.Piece, row *piece.Row) {
 		p.Closure.Left, p.Closure.Right, row.LeftEnding, row.Passes = ring, ring, piece.Ending{Way: piece.WayFold}, 2
 	})
-	inOrder(t, text, "Cut ", "Fold the cord in the middle, lay the fold round ring at the left, and draw both ends through it.", "String over both halves together; each half is ", "String the runs", "Right end: thread Ring")
+	inOrder(t, text, "Cut ", "Fold the cord in the middle, lay the fold round ring at the left, and draw both ends through it.", "String over both halves together; each half is ", "String the runs", "Right end: thread ring")
 	if strings.Contains(text, "Remove the stop") || strings.Contains(text, "Left end: thread") || strings.Contains(text, "from its tip") {
 		t.Errorf("a fold is not stopped nor tied: %s", text)
 	}
@@ -59,7 +59,7 @@ func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
 		row.RightEnding = piece.Ending{Way: piece.WayHiddenKnot}
 	})
 	inOrder(t, text, "Left end: tie an overhand knot through the eye inside cone, close to the beads.", "Put one drop of glue on the knot", "draw the cone down over the knot until it meets the last bead", "GATE After the cone",
-		"Right end: thread Ring", "Draw the knot into Barrel, bead 21.", "GATE After the knot")
+		"Right end: thread ring", "Draw the knot into barrel, bead 21.", "GATE After the knot")
 }
 
 func TestTheLastBeadIsSlidOverItsCrimp(t *testing.T) {
@@ -79,7 +79,7 @@ func TestChainIsCountedOffFirst(t *testing.T) {
 			p.Closure.Right = append(p.Closure.Right, piece.Fitting{ID: "x1", Of: chain, Links: 24})
 		}))
 	}
-	inOrder(t, told("open"), "Right end: count off 24 links of brass chain, 72 mm, and open the next link.", "Count out 21 beads", "Right end: hang Ring on 24 links of Brass chain.")
+	inOrder(t, told("open"), "Right end: count off 24 links of brass chain, 72 mm, and open the next link.", "Count out 21 beads", "Right end: hang ring on 24 links of brass chain.")
 	inOrder(t, told("soldered"), "72 mm, and cut through the next link, which is lost.")
 }
 
@@ -87,7 +87,7 @@ func TestElasticTiedToFittingsIsStrungFromItsSpool(t *testing.T) {
 	text := told(measured(t, material.Cord{Type: material.Elastic, Diameter: 0.7}, piece.Clasp, func(p *piece.Piece) {
 		p.House.Stopper, p.Leading().Left, p.Leading().Right = piece.StopSpool, nil, nil
 	}))
-	inOrder(t, text, "Leave the elastic on its spool", "String the runs", "GATE Before you cut", "cut from the spool", "Left end: thread Ring", "Right end: thread Ring")
+	inOrder(t, text, "Leave the elastic on its spool", "String the runs", "GATE Before you cut", "cut from the spool", "Left end: thread ring", "Right end: thread ring")
 	if strings.Contains(text, "Remove the stop") {
 		t.Errorf("the spool is the stop: %s", text)
 	}

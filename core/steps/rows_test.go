@@ -38,7 +38,7 @@ func TestRowsOnOneRingAreStrungAndComparedBeforeAnyEnd(t *testing.T) {
 		"GATE Before the second ends: the rows hang in order at the left", "no row is twisted round another",
 		"GATE Row 1: before the right crimp is closed", "Row 1, right end: thread the crimp", "GATE Row 3: before the right crimp", "Row 3, right end: make it as that of row 1.",
 		"GATE Before the clasp: the rows lie in order", "closed, its rows measure")
-	if n := strings.Count(text, "hang Ring"); n > 1 {
+	if n := strings.Count(text, "hang ring"); n > 1 {
 		t.Errorf("what rows share is attached once, not %d times: %s", n, text)
 	}
 	if strings.Contains(text, "Twist the rows") {
@@ -53,8 +53,8 @@ func TestRowsInHolesAreMadeOneAtATime(t *testing.T) {
 	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, inRows(func(p *piece.Piece) {
 		p.Closure = piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "k", Of: slide}}}
 	})))
-	inOrder(t, text, "Row 1: count out", "Row 1, left end: thread the crimp, hole 1 of Tube clasp", "the row runs untwisted to hole 1", "Row 1, right end: thread the crimp, hole 1 of the other half of Tube clasp",
-		"Row 2: count out", "Row 2, left end: thread the crimp, hole 2 of Tube clasp", "Row 2: go on as with row 1.", "the row runs untwisted to hole 2", "Row 3: count out")
+	inOrder(t, text, "Row 1: count out", "Row 1, left end: thread the crimp, hole 1 of tube clasp", "the row runs untwisted to hole 1", "Row 1, right end: thread the crimp, hole 1 of the other half of tube clasp",
+		"Row 2: count out", "Row 2, left end: thread the crimp, hole 2 of tube clasp", "Row 2: go on as with row 1.", "the row runs untwisted to hole 2", "Row 3: count out")
 	if strings.Contains(text, "Before any end is made") {
 		t.Errorf("each row is finished before the next: %s", text)
 	}

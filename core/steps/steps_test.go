@@ -84,10 +84,10 @@ func inOrder(t *testing.T, text string, parts ...string) {
 func TestACrimpedStrandIsCheckedBeforeTheCutAndTheSecondCrimp(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(*piece.House) {})
 	inOrder(t, text, "Count out 21 beads", "GATE Before you cut: ", "Cut ", "of cord with wire cutters", "Hold the left end with a bead stopper",
-		"String the runs in order", "Left end: thread the crimp, Ring, and go back through the crimp. Tuck the tail back through", "Leave 0.5 mm of bare cord on either side of the crimp",
-		"turn it and fold it", "GATE After the crimp: it holds a firm pull", "Close Cover over the crimp",
+		"String the runs in order", "Left end: thread the crimp, ring, and go back through the crimp. Tuck the tail back through", "Leave 0.5 mm of bare cord on either side of the crimp",
+		"turn it and fold it", "GATE After the crimp: it holds a firm pull", "Close cover over the crimp",
 		"GATE Before the right crimp is closed: ", "tried on", "in its wearing curve, ", " of slack is left", "Right end:", "GATE After the crimp", "Trim the tail",
-		"Left end: hang Lobster on Ring. Open the ring sideways", "GATE Before it is finished: it holds a firm pull; lying in its curve no more cord shows than planned")
+		"Left end: hang lobster on ring. Open the ring sideways", "GATE Before it is finished: it holds a firm pull; lying in its curve no more cord shows than planned")
 	if strings.Contains(text, " 1 beads") || strings.Contains(text, "scissors") {
 		t.Errorf("%s", text)
 	}
@@ -97,7 +97,7 @@ func TestTheHousesWayIsFollowed(t *testing.T) {
 	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(h *piece.House) {
 		h.Stopper, h.Tail, h.Crimp = piece.StopSpool, piece.TailTrimmed, piece.CrimpFlat
 	})
-	inOrder(t, text, "on its spool, cord. String from the free end: the run that goes on first ends up by the spool", "Right end: thread the crimp, Ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
+	inOrder(t, text, "on its spool, cord. String from the free end: the run that goes on first ends up by the spool", "Right end: thread the crimp, ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
 		"GATE Before you cut", "cut from the spool", "GATE Before the left crimp")
 	if strings.Contains(text, "Stop the left end") {
 		t.Error("the spool is the stop")
@@ -110,7 +110,7 @@ func TestTheStrandIsBegunTheHousesWay(t *testing.T) {
 		return made(t, cord, closure, func(h *piece.House) { h.Stopper = by })
 	}
 	text := begun(wire, piece.Clasp, piece.StopCrimped)
-	inOrder(t, text, "GATE Before you cut", "with wire cutters", "Left end: thread the crimp, Ring, and go back through the crimp. Leave a tail of 25 mm.", "GATE After the crimp: it holds a firm pull",
+	inOrder(t, text, "GATE Before you cut", "with wire cutters", "Left end: thread the crimp, ring, and go back through the crimp. Leave a tail of 25 mm.", "GATE After the crimp: it holds a firm pull",
 		"String the first 4 beads over wire and tail together.", "String the runs", "Left end: trim the tail flush", "GATE Before the right crimp", "Right end: thread the crimp", "Tuck the tail back through", "Trim the tail flush")
 	if strings.Contains(text, "from its tip") || strings.Contains(text, "Remove the stop") || strings.Count(text, "Left end: thread") != 1 {
 		t.Errorf("nothing is stopped here: %s", text)
@@ -137,14 +137,14 @@ func TestAToggleHangsItsRingAtOneEndAndItsBarAtTheOther(t *testing.T) {
 		p.Closure.Right = p.Closure.Left[1:]
 		p.Closure.Left = fittings("t", &toggle)
 	})
-	inOrder(t, told(m), "Left end: thread the crimp, the ring of Toggle,", "Right end: thread the crimp, Ring,", "Right end: hang the bar of Toggle on Ring.")
+	inOrder(t, told(m), "Left end: thread the crimp, the ring of toggle,", "Right end: thread the crimp, ring,", "Right end: hang the bar of toggle on ring.")
 }
 
 func TestElasticIsPulledTwiceGluedHiddenWhileWetAndTrimmedDry(t *testing.T) {
 	elastic := material.Cord{Type: material.Elastic, Diameter: 0.7}
 	inOrder(t, made(t, elastic, piece.Knot, func(*piece.House) {}), "GATE Before you cut", "Stretch the elastic", "GATE Before you knot: ",
 		"surgeon's knot", "Pull the knot, wait a minute, and pull it again", "GATE Before the glue: the knot holds", "one drop of glue",
-		"Draw the knot into Barrel, bead 21, while the glue is wet", "Let it dry", "GATE Before you trim: the glue is dry", "Trim the ends")
+		"Draw the knot into barrel, bead 21, while the glue is wet", "Let it dry", "GATE Before you trim: the glue is dry", "Trim the ends")
 	text := made(t, elastic, piece.Knot, func(h *piece.House) { h.Glue, h.KnotPlace, h.Knot = piece.No, piece.KnotShown, piece.KnotSquare })
 	inOrder(t, text, "square knot", "the knot stays visible")
 	if strings.Contains(text, "glue") {
@@ -161,8 +161,8 @@ func TestWhatIsTiedSpeaksOfNoCrimp(t *testing.T) {
 		}))
 	}
 	thread, leather := tied(material.Thread, guard), tied(material.Leather, cordEnd)
-	inOrder(t, thread, "GATE Before you cut", "Left end: thread the guard and Ring, come back to the beads and tie a surgeon's knot", "GATE After the knot: it holds a firm pull", "GATE Before the right knot", "of slack is left between the beads and the knot", "Right end: thread the guard")
-	inOrder(t, leather, "Left end: tie an overhand knot close to the beads, lay it in Cord end, and fold", "GATE After the cord end", "Right end: tie an overhand knot")
+	inOrder(t, thread, "GATE Before you cut", "Left end: thread the guard and ring, come back to the beads and tie a surgeon's knot", "GATE After the knot: it holds a firm pull", "GATE Before the right knot", "of slack is left between the beads and the knot", "Right end: thread the guard")
+	inOrder(t, leather, "Left end: tie an overhand knot close to the beads, lay it in cord end, and fold", "GATE After the cord end", "Right end: tie an overhand knot")
 	for _, text := range []string{thread, leather} {
 		if strings.Contains(text, "crimp") || strings.Contains(text, "over the hand") || strings.Contains(text, "elastic") {
 			t.Errorf("of a tied piece: %s", text)
@@ -216,10 +216,10 @@ func TestAKnotHidesInTheFirstBeadTooAndDoesSoByGlueOrByPulling(t *testing.T) {
 			p.Leading().Line, p.House.Glue = line, glue
 		}))
 	}
-	if text := first(piece.Yes); !strings.Contains(text, "Draw the knot into Barrel, bead 1, while the glue is wet.") {
+	if text := first(piece.Yes); !strings.Contains(text, "Draw the knot into barrel, bead 1, while the glue is wet.") {
 		t.Error(text)
 	}
-	if text := first(piece.No); !strings.Contains(text, "Draw the knot into Barrel, bead 1, by pulling on the ends.") {
+	if text := first(piece.No); !strings.Contains(text, "Draw the knot into barrel, bead 1, by pulling on the ends.") {
 		t.Error(text)
 	}
 }
@@ -281,7 +281,7 @@ func TestACordInAFoldOverEndIsGluedBeforeItsFlapsArePressed(t *testing.T) {
 		p.Leading().Left, p.Leading().Right = fittings("l", fold), fittings("r", fold)
 	}))
 	at := -1
-	for _, want := range []string{"Left end: trim the cord square, 7 mm beyond the last bead, and lay it in the trough of Fold", "Put a drop of glue in the trough", "Press one flap down on the cord, then the other over that",
+	for _, want := range []string{"Left end: trim the cord square, 7 mm beyond the last bead, and lay it in the trough of fold", "Put a drop of glue in the trough", "Press one flap down on the cord, then the other over that",
 		"Let the glue dry", "After the fold-over end", "Before the right flaps are pressed", "Right end: trim the cord square"} {
 		found := strings.Index(text, want)
 		if found <= at {

@@ -65,7 +65,7 @@ func (w *writer) glueAndHide() {
 		if glue {
 			wet = " while the glue is wet"
 		}
-		w.do("Draw the knot into %s, bead %d,%s.", w.s.Beads[k.Bead].Material.Name, k.Bead+1, orNow(wet))
+		w.do("Draw the knot into %s, bead %d,%s.", lower(w.s.Beads[k.Bead].Material.Name), k.Bead+1, orNow(wet))
 	}
 	if glue {
 		w.do("Let it dry as the glue's label says.")
@@ -126,7 +126,7 @@ func (w *writer) secondKnot(e *measure.End) {
 // tie makes an end that is knotted to a fitting or held by a cord end.
 func (w *writer) tie(e *measure.End) {
 	if e.Hold == measure.HeldByCordEnd {
-		w.do("%s end: tie an overhand knot close to the beads, lay it in %s, and fold the cord end over it.", w.title(e.Side), e.Find(measure.RoleCordEnd).Material.Name)
+		w.do("%s end: tie an overhand knot close to the beads, lay it in %s, and fold the cord end over it.", w.title(e.Side), lower(e.Find(measure.RoleCordEnd).Material.Name))
 		if w.h.Glue == piece.Yes {
 			w.do("Put a drop of glue inside before the last fold, with the window open, and let it dry as its label says.")
 		}
@@ -134,7 +134,7 @@ func (w *writer) tie(e *measure.End) {
 		return
 	}
 	if e.Hold == measure.HeldByFold {
-		w.do("%s end: trim the cord square, %s beyond the last bead, and lay it in the trough of %s.", w.title(e.Side), w.in(e.Find(measure.RoleFold).Material.Finding.Length), e.Find(measure.RoleFold).Material.Name)
+		w.do("%s end: trim the cord square, %s beyond the last bead, and lay it in the trough of %s.", w.title(e.Side), w.in(e.Find(measure.RoleFold).Material.Finding.Length), lower(e.Find(measure.RoleFold).Material.Name))
 		if w.h.Glue == piece.Yes {
 			w.do("Put a drop of glue in the trough, with the window open.")
 		}
@@ -180,7 +180,7 @@ func (w *writer) tie(e *measure.End) {
 		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")
 	}
 	if k := e.Hidden; k != nil && k.Bead >= 0 {
-		w.do("Draw the knot into %s, bead %d.", w.s.Beads[k.Bead].Material.Name, k.Bead+1)
+		w.do("Draw the knot into %s, bead %d.", lower(w.s.Beads[k.Bead].Material.Name), k.Bead+1)
 	}
 	w.gate("After the knot", "it holds a firm pull")
 	if w.m.Piece.Closure.Type == piece.OnBar {
