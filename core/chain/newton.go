@@ -8,6 +8,7 @@ import (
 // The method's settings.
 const (
 	barrierEnd = 5e-6 // mm of the radius that the barrier is let down to
+	begun      = 2e-3 // of the mean distance of the hinges that every segment is clear of the first circle
 	nothing    = 1    // mm of radius
 	settled    = 1e-6 // of the full turn in radians
 	keptClear  = 3e-5 // mm by which a segment may miss its clearance
@@ -139,7 +140,7 @@ func begin(c *folded, round float64) (s *state, lambda, mu float64) {
 		s.q = min(s.q, s.bars[i].clear)
 		wide += math.Sqrt(s.x[i]) / float64(n)
 	}
-	s.q -= 0.002 * wide
+	s.q -= begun * wide
 	for i := range s.bars {
 		s.clear[i] = s.bars[i].clear - s.q
 		mu += 1 / s.clear[i]
