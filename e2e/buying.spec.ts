@@ -43,6 +43,21 @@ test("packs are entered with the material, refused where they hold nothing, and 
   await pack.getByLabel("Each then costs").fill("3");
   await pack.getByRole("button", { name: "Add sale" }).click();
   await pack.getByLabel("Sale price").fill("3.20");
+  await pack.getByRole("button", { name: "Add another material" }).click();
+  const set = page.getByRole("dialog", { name: "What else is in the set" });
+  await set.getByRole("combobox").fill("lantern glass");
+  await expect(set.getByRole("option")).toHaveCount(1); // the other size alone, not the material itself
+  await set.getByRole("combobox").fill("amber chip");
+  await set.getByRole("option").first().click();
+  await expect(set).toHaveCount(0);
+  await expect(pack.getByRole("button", { name: "The set also holds Amber chip; choose another" })).toBeVisible();
+  await pack.getByLabel("Pieces of it").fill("40");
+  await pack.getByRole("button", { name: "The set also holds" }).click();
+  await set.getByRole("combobox").fill("tide stone");
+  await set.getByRole("option").first().click();
+  await expect(pack.getByRole("button", { name: /The set also holds Tide stone/ })).toBeVisible();
+  await expect(pack.getByLabel("Pieces of it")).toHaveValue("40");
+  await pack.getByRole("button", { name: /^Remove Tide stone/ }).click();
   await dialog.getByRole("button", { name: "Save" }).click();
   await expect(dialog).toHaveCount(0);
   const name = (await (await page.request.get("/api/materials?search=lantern%20glass")).json()).items.find((one: { material: { packs?: { price: string }[] } }) => one.material.packs?.[0].price === "3,50").material.id;

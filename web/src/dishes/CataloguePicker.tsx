@@ -9,6 +9,8 @@ import { Length } from "../units/UnitContext.tsx";
 interface Props {
   title: string;
   filter: Filter;
+  /** The ids of what is not offered. */
+  without?: string[];
   onPick: (material: Material) => void;
   onClose: () => void;
   /** Offers to remove what is there. */
@@ -16,11 +18,11 @@ interface Props {
 }
 
 /** CataloguePicker finds a material by typing a few letters of its name, size or colour of metal. */
-export function CataloguePicker({ title, filter, onPick, onClose, onRemove }: Props) {
+export function CataloguePicker({ title, filter, without = [], onPick, onClose, onRemove }: Props) {
   const [typed, setTyped] = useState("");
   const search = useDeferredValue(typed);
   const found = useMaterials({ ...filter, search, limit: 60 });
-  const items: CatalogueItem[] = found.data?.items ?? [];
+  const items: CatalogueItem[] = (found.data?.items ?? []).filter((item) => !without.includes(item.material.id));
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="picker-title">
       <DialogTitle id="picker-title" component="h1" variant="h1">

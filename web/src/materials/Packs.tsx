@@ -2,6 +2,7 @@ import { Button, TextField } from "@mui/material";
 import type { Material, Pack } from "../api/client.ts";
 import { packSoldValues } from "../api/schema.gen.ts";
 import { NumberField } from "./NumberField.tsx";
+import { SetOf } from "./SetOf.tsx";
 import "./packs.css";
 
 interface Props {
@@ -60,7 +61,7 @@ function PackFields({ number, m, pack, onPack, onRemove }: { number: number; m: 
       <Words label="Price" value={pack.price} most={12} onChange={(price) => change({ price })} />
       <Words label="Supplier" value={pack.supplier ?? ""} most={60} onChange={(v) => change({ supplier: v || undefined })} />
       <Words label="Supplier's code" value={pack.code ?? ""} most={60} onChange={(v) => change({ code: v || undefined })} />
-      <More pack={pack} change={change} />
+      <More m={m} pack={pack} change={change} />
       <Button size="small" onClick={onRemove} aria-label={`Remove pack ${number}`}>
         Remove pack
       </Button>
@@ -73,11 +74,10 @@ function Words({ label, value, most, type, onChange }: { label: string; value: s
 }
 
 /** More are the price breaks, the sale, and what else is in a mixed set. */
-function More({ pack, change }: { pack: Pack; change: (next: Partial<Pack>) => void }) {
+function More({ m, pack, change }: { m: Material; pack: Pack; change: (next: Partial<Pack>) => void }) {
   const breaks = pack.breaks ?? [];
   const others = pack.with ?? [];
   const setBreaks = (list: typeof breaks) => change({ breaks: list.length > 0 ? list : undefined });
-  const setOthers = (list: typeof others) => change({ with: list.length > 0 ? list : undefined });
   const said = [breaks.length > 0 && "price breaks", pack.sale && "sale", others.length > 0 && "mixed set"].filter(Boolean).join(", ");
   return (
     <details>
@@ -110,20 +110,7 @@ function More({ pack, change }: { pack: Pack; change: (next: Partial<Pack>) => v
           Add sale
         </Button>
       )}
-      {others.map((other, i) => (
-        <div key={i} className="row">
-          <Words label="Also holds, by its id" value={other.of} most={64} onChange={(of) => setOthers(others.map((x, k) => (k === i ? { ...x, of } : x)))} />
-          <NumberField label="Pieces of it" value={other.count} onChange={(n) => setOthers(others.map((x, k) => (k === i ? { ...x, count: Math.round(n ?? 0) } : x)))} />
-          <Button size="small" onClick={() => setOthers(others.filter((_, k) => k !== i))} aria-label={`Remove ${other.of || "this material"} from the set`}>
-            Remove
-          </Button>
-        </div>
-      ))}
-      {others.length < 24 && (
-        <Button size="small" onClick={() => setOthers([...others, { of: "", count: 1 }])}>
-          Add another material
-        </Button>
-      )}
+      <SetOf own={m} others={others} onOthers={(list) => change({ with: list.length > 0 ? list : undefined })} />
     </details>
   );
 }
