@@ -62,10 +62,11 @@ func (r *row) corded() (from, to float64) {
 	to = float64(r.strand.StrungMm)
 	for _, parts := range [][]desk.EndPart{r.strand.Left, r.strand.Right} {
 		for _, p := range parts {
+			from, to = min(from, float64(p.FromMm)), max(to, float64(p.FromMm))
 			if beyondCord[p.Role] {
 				break
 			}
-			from, to = min(from, float64(p.FromMm), float64(p.ToMm)), max(to, float64(p.FromMm), float64(p.ToMm))
+			from, to = min(from, float64(p.ToMm)), max(to, float64(p.ToMm))
 		}
 	}
 	return from, to

@@ -1,4 +1,4 @@
-import { formatLength, type Unit } from "../units/length.ts";
+import { asShown, formatLength, type Unit } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import type { Difference } from "./compare.ts";
 
@@ -7,6 +7,13 @@ function shown(value: Difference["one"], kind: Difference["kind"], unit: Unit): 
   if (typeof value === "string") return value;
   if (kind === "length") return formatLength(value, unit);
   return kind === "mass" ? `${value.toFixed(1)} g` : String(value);
+}
+
+/** change is by how much two numbers differ as they are shown; 0 where one is none. */
+function change({ one, other, kind }: Difference, unit: Unit): number {
+  if (typeof one !== "number" || typeof other !== "number") return 0;
+  const as = (value: number) => (kind === "length" ? asShown(value, unit) : kind === "mass" ? Number(value.toFixed(1)) : value);
+  return as(other) - as(one);
 }
 
 /** DifferenceTable sets two sides beside each other, figure by figure, with the change. */
@@ -30,15 +37,14 @@ export function DifferenceTable({ differences, names }: { differences: Differenc
       </thead>
       <tbody>
         {differences.map((d) => {
-          const numbers = typeof d.one === "number" && typeof d.other === "number";
-          const by = numbers ? (d.other as number) - (d.one as number) : 0;
+          const by = change(d, unit);
           const differs = shown(d.one, d.kind, unit) !== shown(d.other, d.kind, unit);
           return (
             <tr key={d.what} className={differs ? "differs" : undefined}>
               <th scope="row">{d.what}</th>
               <td className="n">{shown(d.one, d.kind, unit)}</td>
               <td className="n">{shown(d.other, d.kind, unit)}</td>
-              <td className="n">{differs && numbers ? `${by > 0 ? "+" : ""}${shown(by, d.kind, unit)}` : ""}</td>
+              <td className="n">{differs && by !== 0 ? `${by > 0 ? "+" : ""}${shown(by, d.kind, unit)}` : ""}</td>
             </tr>
           );
         })}

@@ -30,6 +30,11 @@ export function formatLength(mm: number, unit: Unit): string {
   return whole === 0 ? `${sign}${num}/${den} in` : `${sign}${whole} ${num}/${den} in`;
 }
 
+/** asShown is a length as it is written, in mm: so that what is said of two agrees with what is read. */
+export function asShown(mm: number, unit: Unit): number {
+  return unit === "mm" ? Number(mm.toFixed(1)) : (Math.sign(mm) * Math.round((Math.abs(mm) / MM_PER_INCH) * PARTS) * MM_PER_INCH) / PARTS;
+}
+
 /** otherUnit is the unit shown on hover. */
 export function otherUnit(unit: Unit): Unit {
   return unit === "mm" ? "in" : "mm";
