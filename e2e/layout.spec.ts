@@ -11,6 +11,22 @@ const WIDTHS = [1024, 1280, 1440];
 /** widthsIn are the widths that a unit is looked at: inches, whose figures are the longest, where there is the least room. */
 const widthsIn = (unit: string) => (unit === "in" ? WIDTHS.slice(0, 1) : WIDTHS);
 
+/**
+ * drawnAt has the view drawn at a width. Headless, the browser may draw nothing after its window has changed its size,
+ * until it changes again.
+ */
+async function drawnAt(page: Page, width: number) {
+  for (const height of [800, 799, 800]) {
+    await page.setViewportSize({ width, height });
+    const drawn = page.evaluate(() => new Promise<boolean>((done) => {
+      requestAnimationFrame(() => requestAnimationFrame(() => done(true)));
+      setTimeout(() => done(false), 5000);
+    }));
+    if (await drawn) return;
+  }
+  throw new Error(`nothing is drawn at ${width} px`);
+}
+
 /** faultsOf lists what is clipped or overprinted in the view that is open, at every width in either unit. */
 async function faultsOf(page: Page, view: string): Promise<string[]> {
   const wrong: string[] = [];
@@ -18,8 +34,7 @@ async function faultsOf(page: Page, view: string): Promise<string[]> {
     await page.getByRole("button", { name: unit, exact: true }).click();
     await page.waitForLoadState("networkidle");
     for (const width of widthsIn(unit)) {
-      await page.setViewportSize({ width, height: 800 });
-      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+      await drawnAt(page, width);
       const faults = await page.evaluate(faultsOfLayout);
       wrong.push(...faults.map((fault) => `${view} at ${width} px in ${unit}: ${fault}`));
     }
