@@ -7,7 +7,6 @@ import (
 	"testing"
 
 	"mala/demo"
-	"mala/desk"
 	"mala/papers"
 )
 
@@ -79,14 +78,7 @@ func TestNoHeadingStandsAlone(t *testing.T) {
 // ring, and nothing beyond the beads of a ring.
 func TestTheCordEndsWhereItIsMadeFast(t *testing.T) {
 	for name, beyond := range map[string]float64{"harbour-lights.json": 8, "twin-halyards.json": 4, "moored-twice.json": 0} {
-		doc, err := demo.Piece(name)
-		if err != nil {
-			t.Fatal(err)
-		}
-		a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true})
-		if err != nil {
-			t.Fatal(err)
-		}
+		doc, a := analysed(t, name)
 		svg, err := papers.DiagramOf(doc, a, 0)
 		if err != nil {
 			t.Fatal(err)

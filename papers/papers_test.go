@@ -265,16 +265,23 @@ func TestTheBarIsTrue(t *testing.T) {
 	}
 }
 
+// analysed is a piece of the demo with all that is drawn of it.
+func analysed(t *testing.T, name string) (*format.Document, *desk.Analysis) {
+	t.Helper()
+	doc, err := demo.Piece(name)
+	if err != nil {
+		t.Fatal(err)
+	}
+	a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return doc, a
+}
+
 func TestPicturesForListings(t *testing.T) {
 	for _, name := range demo.Pieces() {
-		doc, err := demo.Piece(name)
-		if err != nil {
-			t.Fatal(err)
-		}
-		a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true})
-		if err != nil {
-			t.Fatal(err)
-		}
+		doc, a := analysed(t, name)
 		p, err := desk.PictureOf(doc, format.House{})
 		if err != nil {
 			t.Fatal(err)

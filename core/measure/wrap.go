@@ -303,22 +303,22 @@ func (s *Strand) Width() length.MM {
 }
 
 func (s *Strand) reachedByHalf(size func(b *material.Bead) length.MM) length.MM {
-	type kind struct {
+	type part struct {
 		size  length.MM
 		share float64
 	}
-	kinds, total := make([]kind, 0, len(s.kinds)), 0.0
+	parts, total := make([]part, 0, len(s.kinds)), 0.0
 	for _, k := range s.kinds {
 		if b := k.material.Bead; !b.Hangs() {
-			kinds = append(kinds, kind{size(b), s.share[k.material]})
+			parts = append(parts, part{size(b), s.share[k.material]})
 			total += s.share[k.material]
 		}
 	}
-	slices.SortFunc(kinds, func(a, b kind) int { return cmp.Compare(b.size, a.size) })
+	slices.SortFunc(parts, func(a, b part) int { return cmp.Compare(b.size, a.size) })
 	sum := 0.0
-	for _, k := range kinds {
-		if sum += k.share; sum*2 >= total {
-			return k.size
+	for _, p := range parts {
+		if sum += p.share; sum*2 >= total {
+			return p.size
 		}
 	}
 	return 0
