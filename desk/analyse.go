@@ -24,7 +24,7 @@ type Options struct {
 	Fixes   bool           // with the fix of every check; without, they are searched for later
 	Drawing bool           // with outlines and the lines as trees
 	Picture bool           // and with where everything lies in the pictures
-	Brief   bool           // with the beads in few words
+	Brief   bool           // in few words: what is looked at while a piece is laid out
 	House   format.House   // the shop's house method
 	Stock   map[string]int // what there is of each material, where that is asked
 }
@@ -47,7 +47,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	if err != nil {
 		return nil, err
 	}
-	measure.Ahead(func() { drape.Rows(m) })
+	measure.Ahead(func() { drape.Nearest(m) })
 	if !m.Piece.Hangs() {
 		measure.Ahead(func() { _, _ = m.Wrap() })
 	}
@@ -71,7 +71,9 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	}
 	a.Beads = m.AllBeads()
 	a.counts(m)
-	a.making(m, opt)
+	if !opt.Brief {
+		a.making(m, opt)
+	}
 	if opt.Drawing {
 		a.draw(m, opt.Brief)
 	}
@@ -256,28 +258,31 @@ func placedOf(beads []measure.Bead) []Placed {
 	return out
 }
 
-// briefly gives the beads by their kinds. Their middles are for a picture: rounded
-// to a ten-thousandth of a millimetre.
+// briefly gives the beads by their kinds. A step is rounded to a millionth of what is
+// seen, so that beads laid alike are of one kind however their sums came out.
 func briefly(s *measure.Strand) *BeadRow {
-	n := len(s.Beads)
-	out := &BeadRow{Kinds: []BeadKind{}, Kind: make([]int, n), Node: make([]int, n), AtMm: make([]length.MM, n), Runs: []int{}}
+	out := &BeadRow{Kinds: []BeadKind{}, Kind: []int{}, Node: []int{}, Count: []int{}, Runs: []int{}}
 	for _, r := range s.Runs() {
 		out.Runs = append(out.Runs, r.Count)
 	}
 	known := map[BeadKind]int{}
-	k := 0
+	before, last := length.MM(0), BeadKind{}
 	for i := range s.Beads {
 		b := &s.Beads[i]
-		kind := BeadKind{Key: b.Key, Material: b.Material.ID, FromMm: exact(b.From - b.At), ToMm: exact(b.To - b.At),
-			AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
-		if i == 0 || kind != out.Kinds[k] { // mostly it is that of the bead before
-			var ok bool
-			if k, ok = known[kind]; !ok {
-				k = len(out.Kinds)
-				known[kind], out.Kinds = k, append(out.Kinds, kind)
-			}
+		kind := BeadKind{Key: b.Key, Material: b.Material.ID, StepMm: length.MM(math.Round(float64(b.At-before)*1e9) / 1e9),
+			FromMm: exact(b.From - b.At), ToMm: exact(b.To - b.At), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
+		before = b.At
+		if n := len(out.Count); n > 0 && kind == last && b.Node == out.Node[n-1] {
+			out.Count[n-1]++
+			continue
 		}
-		out.Kind[i], out.Node[i], out.AtMm[i] = k, b.Node, length.MM(math.Round(float64(b.At)*1e4)/1e4)
+		k, ok := known[kind]
+		if !ok {
+			k = len(out.Kinds)
+			known[kind], out.Kinds = k, append(out.Kinds, kind)
+		}
+		last = kind
+		out.Kind, out.Node, out.Count = append(out.Kind, k), append(out.Node, b.Node), append(out.Count, 1)
 	}
 	return out
 }

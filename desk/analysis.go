@@ -32,9 +32,9 @@ type Analysis struct {
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
 	Cautions    []CautionShown `json:"cautions"`
-	Tools       []Tool         `json:"tools" doc:"What is needed beside the materials, in the order it is first used."`
-	Techniques  []string       `json:"techniques" doc:"Ways of the hand that the steps use and that can be shown, each once."`
-	Steps       []MakingStep   `json:"steps" doc:"The instructions, in order."`
+	Tools       []Tool         `json:"tools,omitzero" doc:"What is needed beside the materials, in the order it is first used; with the steps."`
+	Techniques  []string       `json:"techniques,omitzero" doc:"Ways of the hand that the steps use and that can be shown, each once."`
+	Steps       []MakingStep   `json:"steps,omitzero" doc:"The instructions, in order. Left out in few words."`
 	Thread      []ThreadStep   `json:"thread" doc:"How far each step of the planning is."`
 	Drawing     *Drawing       `json:"drawing,omitempty" doc:"What a picture needs; only on request."`
 }
@@ -231,21 +231,22 @@ type Placed struct {
 	Passes   int       `json:"passes"`
 }
 
-// BeadRow is a strand's beads in few words: what kinds there are, and of each bead
-// its kind, its item of the line and its middle.
+// BeadRow is a strand's beads in few words: what kinds there are, and of each stretch
+// of alike beads from one item of the line the kind, the item, and how many there are.
 type BeadRow struct {
-	Kinds []BeadKind  `json:"kinds"`
-	Kind  []int       `json:"kind"`
-	Node  []int       `json:"node"`
-	AtMm  []length.MM `json:"atMm"`
-	Runs  []int       `json:"runs" doc:"How many beads each run has, from the left."`
+	Kinds []BeadKind `json:"kinds"`
+	Kind  []int      `json:"kind"`
+	Node  []int      `json:"node"`
+	Count []int      `json:"count"`
+	Runs  []int      `json:"runs" doc:"How many beads each run has, from the left."`
 }
 
-// BeadKind is what alike beads share; fromMm and toMm are from their middle.
+// BeadKind is what alike beads share.
 type BeadKind struct {
 	Key      string    `json:"key"`
 	Material string    `json:"material"`
-	FromMm   length.MM `json:"fromMm"`
+	StepMm   length.MM `json:"stepMm" doc:"Between its middle and that of the bead before it; of the first bead, the start of the strand."`
+	FromMm   length.MM `json:"fromMm" doc:"From its middle, as toMm."`
 	ToMm     length.MM `json:"toMm"`
 	AcrossMm length.MM `json:"acrossMm"`
 	Turned   bool      `json:"turned"`
@@ -361,7 +362,7 @@ type LineTree struct {
 // faces, so neighbours drawn from them touch.
 type Outline struct {
 	Left   [][2]float64 `json:"left"`
-	Right  [][2]float64 `json:"right"`
+	Right  [][2]float64 `json:"right" doc:"In few words none where it is as the left one."`
 	HoleMm length.MM    `json:"holeMm"`
 
 	Seats   []SeatDrawn `json:"seats,omitempty" doc:"Of a component: where its parts lie."`

@@ -29,27 +29,37 @@ func (a *Analysis) draw(m *measure.Measured, brief bool) {
 		}
 		a.Drawing.Lines = append(a.Drawing.Lines, LineTree{string(s.Row.ID), nodesOf(s.Row.Line.Items, s.Fills, pinnedIn(m.Piece, s.Row))})
 	}
+	outline := func(id string, of *material.Material) {
+		o := OutlineOf(of)
+		if o == nil {
+			return
+		}
+		if brief && slices.Equal(o.Left, o.Right) {
+			o.Right = [][2]float64{}
+		}
+		a.Drawing.Outlines[id] = *o
+	}
 	for _, mat := range m.Piece.Palette {
-		a.Drawing.Outlines[mat.ID] = *OutlineOf(mat)
+		outline(mat.ID, mat)
 		if mat.Component == nil {
 			continue
 		}
 		for _, one := range mat.Component.Turn {
-			a.Drawing.Outlines[one.ID] = *OutlineOf(one)
+			outline(one.ID, one)
 		}
 	}
 	for _, s := range m.Strands {
 		drops, _ := s.Drops()
 		for _, d := range drops {
-			a.Drawing.Outlines[d.Key] = *OutlineOf(d.Material)
+			outline(d.Key, d.Material)
 		}
 		for _, e := range s.Ends() {
 			for _, p := range e.Parts {
-				if outline := OutlineOf(p.Material); outline != nil {
-					a.Drawing.Outlines[p.Material.ID] = *outline
+				if p.Material != nil {
+					outline(p.Material.ID, p.Material)
 				}
 				for _, hung := range p.Hung {
-					a.Drawing.Outlines[hung.ID] = *OutlineOf(hung)
+					outline(hung.ID, hung)
 				}
 			}
 		}

@@ -36,7 +36,7 @@ func (a *Analysis) rows(m *measure.Measured) {
 			NeedMm: exact((s.Width() + next.Width()) / 2)}
 		if hangs != nil {
 			// Rows that lie round the back of the neck come near each other nowhere in front.
-			if near := drape.Nearest(hangs[k], hangs[k+1]); !math.IsInf(near, 1) {
+			if near := drape.Nearest(m)[k]; !math.IsInf(near, 1) {
 				gap, least := exact(length.MM(drape.Gap(hangs, k))), exact(length.MM(near))
 				between.GapMm, between.LeastMm = &gap, &least
 			}

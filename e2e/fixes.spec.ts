@@ -83,7 +83,7 @@ test("a choice of the piece's own outweighs the house's, and once cleared follow
   expect(await cut(await apply(mala, generous, { do: "set-house", field: "allowance", text: "" }))).toBe(before);
   const spool = await analyse(mala, await choose("allowance", "spool"));
   expect(strandOf(spool).start).toEqual({ side: "left", by: "spool", tipMm: 0 });
-  expect(spool.steps.some((s) => s.says.includes("on its spool"))).toBe(true);
+  expect(spool.steps!.some((s) => s.says.includes("on its spool"))).toBe(true);
   const trimmed = strandOf(await analyse(mala, await choose("tail", "trimmed")));
   expect(trimmed.leftTail).toMatchObject({ mm: 0, beads: 0 });
   expect(trimmed.placed.every((b) => b.passes === 1)).toBe(true);

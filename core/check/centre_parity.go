@@ -14,8 +14,8 @@ import (
 // whole repeats end on another bead than they began with.
 var centreParity = Check{
 	Code: "centre-parity", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
-		order := orderOf(s)
+	Strand: func(v *View, s *measure.Strand) []Finding {
+		order := v.order(s)
 		n := len(order)
 		if s.Ring || n < fewestRound {
 			return nil

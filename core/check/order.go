@@ -18,6 +18,12 @@ type seen struct {
 // aLetter stands for every letter bead.
 var aLetter = &material.Material{Bead: &material.Bead{Shape: material.Letter}}
 
+// order is the strand's order as it is seen, worked out once.
+func (v *View) order(s *measure.Strand) []seen {
+	type orderSeen struct{ of *measure.Strand }
+	return v.Kept(orderSeen{s}, func() any { return orderOf(s) }).([]seen)
+}
+
 // orderOf is the strand's order as it is seen.
 func orderOf(s *measure.Strand) []seen {
 	out := make([]seen, len(s.Beads))

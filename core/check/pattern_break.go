@@ -11,8 +11,8 @@ import (
 // as a rule one was missed. What stands nowhere else is an accent, and meant.
 var patternBreak = Check{
 	Code: "pattern-break", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
-		slip := slipIn(s)
+	Strand: func(v *View, s *measure.Strand) []Finding {
+		slip := slipIn(v, s)
 		if slip == nil {
 			return nil
 		}
@@ -38,7 +38,7 @@ var patternBreak = Check{
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {
 		s := v.Strand(f.At.Row)
-		slip := slipIn(s)
+		slip := slipIn(v, s)
 		if slip == nil {
 			return nil
 		}
@@ -97,8 +97,8 @@ const (
 	fewestRuns    = 3
 )
 
-func slipIn(s *measure.Strand) *slip {
-	order := orderOf(s)
+func slipIn(v *View, s *measure.Strand) *slip {
+	order := v.order(s)
 	if n := len(order); n < fewestPattern || n > mostPattern || runsIn(order) < fewestRuns {
 		return nil
 	}

@@ -115,7 +115,7 @@ var centresDiffer = Check{
 		}
 		var with, without *measure.Strand
 		for _, s := range v.Main() {
-			switch bead, sure := centred(s); {
+			switch bead, sure := centred(v, s); {
 			case !sure:
 			case bead && with == nil:
 				with = s
@@ -166,8 +166,8 @@ func centredOn(line *pattern.Line) (text, bead string) {
 // centred says whether a bead lies over the middle of a row that reads the same both
 // ways; of another row nobody is sure. Rows of one bead throughout have no centre that
 // shows.
-func centred(s *measure.Strand) (bead, sure bool) {
-	order := orderOf(s)
+func centred(v *View, s *measure.Strand) (bead, sure bool) {
+	order := v.order(s)
 	if len(order) < 3 || !readsBothWays(order) || runsIn(order) == 1 {
 		return false, false
 	}

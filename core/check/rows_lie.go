@@ -25,7 +25,7 @@ var rowsCross = Check{
 	Piece: func(v *View) []Finding {
 		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
 			a, b := v.Main()[k], v.Main()[k+1]
-			near, need := drape.Nearest(rows[k], rows[k+1]), float64(a.Width()+b.Width())/2
+			near, need := drape.Nearest(v.Measured)[k], float64(a.Width()+b.Width())/2
 			if near >= nearer*need-tiny {
 				return nil
 			}

@@ -155,8 +155,7 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 			t.Errorf("%s: nothing mends it", tt.name)
 			continue
 		}
-		rows := drape.Rows(measuredPiece(t, after))
-		if near := drape.Nearest(rows[0], rows[1]); near < 7.2 {
+		if near := drape.Nearest(measuredPiece(t, after))[0]; near < 7.2 {
 			t.Errorf("%s: %s leaves %v between them", tt.name, fix.Says, near)
 		}
 		if after.Leading().Line.String() != tt.p.Leading().Line.String() {

@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/piece"
 	"mala/core/testparts"
@@ -105,8 +106,9 @@ func TestOneSlipAnywhereInARegularOrder(t *testing.T) {
 			} else {
 				p = necklace(t, line)
 			}
-			s := measuredPiece(t, p).Leading()
-			l := slipIn(s)
+			m := measuredPiece(t, p)
+			s := m.Leading()
+			l := slipIn(&View{m, length.InMillimetres}, s)
 			if l == nil {
 				return
 			}

@@ -3,22 +3,33 @@ package drape
 import (
 	"math"
 
+	"mala/core/measure"
 	"mala/core/statics"
 )
 
-// Nearest is how far the middles of two rows' cords are apart where their fronts come
-// nearest, what they share apart; 0 where they cross. Rows that hang from one place lie on
-// each other there whatever they are: of them the middle half counts.
-func Nearest(a, b *Necklace) float64 {
-	if a.nextTo != b {
-		a.nextTo, a.nearest = b, nearestOf(a, b)
-	}
-	return a.nearest
+// Nearest gives of each row of Main how near it and the next come to each other in front,
+// in mm; nil where Rows is.
+func Nearest(m *measure.Measured) []float64 {
+	type near struct{}
+	return m.Kept(near{}, func() any {
+		var out []float64
+		if rows := Rows(m); rows != nil {
+			rows = Main(m, rows)
+			for k := range rows[1:] {
+				out = append(out, nearest(rows[k], rows[k+1]))
+			}
+		}
+		return out
+	}).([]float64)
 }
 
-func nearestOf(a, b *Necklace) float64 {
+// nearest is how far the middles of two rows' cords are apart where their fronts come
+// nearest, what they share apart; 0 where they cross. Rows that hang from one place lie on
+// each other there whatever they are: of them the middle half counts.
+func nearest(a, b *Necklace) float64 {
 	least := math.Inf(1)
-	pa, pb := inBlocks(a.clear()), inBlocks(b.clear())
+	wa, wb := inBlocks(a.own()), inBlocks(b.own())
+	pa, pb := a.clear(wa), b.clear(wb)
 	for i := range pa.boxes {
 		for k := range pb.boxes {
 			if pa.boxes[i].apart(&pb.boxes[k]) < least {
@@ -28,7 +39,7 @@ func nearestOf(a, b *Necklace) float64 {
 	}
 	// Of two parts that cross, one ends no further from the other than half its length.
 	whole := !a.fromJoin && !b.fromJoin
-	if whole && least > max(longestOf(pa.joints), longestOf(pb.joints)) || !crosses(a.own(), inBlocks(b.own())) {
+	if whole && least > max(longestOf(pa.joints), longestOf(pb.joints)) || !crosses(&wa, &wb) {
 		return least
 	}
 	return 0
@@ -118,13 +129,13 @@ func (n *Necklace) own() []statics.Point {
 	return n.places
 }
 
-// clear is where the row can lie apart from the next.
-func (n *Necklace) clear() []statics.Point {
-	own := n.own()
+// clear is where of its own front the row can lie apart from the next.
+func (n *Necklace) clear(own blocks) blocks {
 	if !n.fromJoin {
 		return own
 	}
-	return own[len(own)/4 : len(own)-len(own)/4]
+	quarter := len(own.joints) / 4
+	return inBlocks(own.joints[quarter : len(own.joints)-quarter])
 }
 
 // nearestOn is the place of the line from a to b that is nearest to p.
@@ -143,29 +154,43 @@ func nearestOn(p, a, b statics.Point) statics.Point {
 const touching = 1e-6
 
 // crosses says whether two fronts cut each other anywhere but at their ends and where they touch.
-func crosses(a []statics.Point, b blocks) bool {
-	side := func(p, q, r statics.Point) float64 { // of the part from p to q that r lies on
-		away := (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X)
-		if math.Abs(away) <= touching*math.Hypot(q.X-p.X, q.Y-p.Y) {
-			return 0
-		}
-		return away
-	}
-	for i := 1; i < len(a); i++ {
-		p, q := a[i-1], a[i]
-		for box := range b.boxes {
-			if !b.boxes[box].meets(p, q) {
-				continue
-			}
-			for k, last := b.parts(box); k < last; k++ {
-				r, s := b.joints[k-1], b.joints[k]
-				if side(p, q, r)*side(p, q, s) < 0 && side(r, s, p)*side(r, s, q) < 0 {
-					return true
-				}
+func crosses(a, b *blocks) bool {
+	for i := range a.boxes {
+		for k := range b.boxes {
+			if a.boxes[i].apart(&b.boxes[k]) <= 0 && a.cuts(i, b, k) {
+				return true
 			}
 		}
 	}
 	return false
+}
+
+// cuts says whether a part in box i cuts one in a box of another front.
+func (l *blocks) cuts(i int, o *blocks, box int) bool {
+	first, last := l.parts(i)
+	from, to := o.parts(box)
+	for k := first; k < last; k++ {
+		p, q := l.joints[k-1], l.joints[k]
+		if !o.boxes[box].meets(p, q) {
+			continue
+		}
+		for n := from; n < to; n++ {
+			r, s := o.joints[n-1], o.joints[n]
+			if sideOf(p, q, r)*sideOf(p, q, s) < 0 && sideOf(r, s, p)*sideOf(r, s, q) < 0 {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// sideOf tells on which side of the part from p to q a place lies, 0 on it.
+func sideOf(p, q, r statics.Point) float64 {
+	away := (q.X-p.X)*(r.Y-p.Y) - (q.Y-p.Y)*(r.X-p.X)
+	if math.Abs(away) <= touching*math.Hypot(q.X-p.X, q.Y-p.Y) {
+		return 0
+	}
+	return away
 }
 
 // meets says whether the box round two points meets this one.

@@ -36,7 +36,7 @@ func TestBoxesFindWhatAllPartsOneByOneGive(t *testing.T) {
 			least = 0
 			crossed++
 		}
-		if got := nearestOf(&Necklace{places: a}, &Necklace{places: b}); math.Abs(got-least) > 1e-9 {
+		if got := nearest(&Necklace{places: a}, &Necklace{places: b}); math.Abs(got-least) > 1e-9 {
 			t.Fatalf("%v and %v come to %v, looked at one by one to %v", a, b, got, least)
 		}
 	}

@@ -57,9 +57,6 @@ type Necklace struct {
 	hanging       *statics.Hanging
 	reached       []float64       // how far along the front each joint is
 	places        []statics.Point // own, once it was asked for
-
-	nextTo  *Necklace // the one that nearest was worked out for last
-	nearest float64
 }
 
 // Of works out how the first row of a necklace lies; nil if it is none, or follows the
@@ -138,7 +135,7 @@ func (n *Necklace) front() ([]statics.Part, []float64) {
 func (n *Necklace) cutFront() ([]statics.Part, []float64) {
 	s := n.strand
 	from, to := n.around()/2, n.whole-n.around()/2
-	cuts := []float64{from, to}
+	cuts := append(make([]float64, 0, len(s.Round())+8), from, to)
 	cut := func(u float64) {
 		if u > from && u < to {
 			cuts = append(cuts, u)
@@ -217,11 +214,17 @@ func (n *Necklace) load(parts []statics.Part, cuts []float64) {
 // lies beyond its section.
 func (n *Necklace) loadRow(s *measure.Strand, start float64, slack length.MM, put func(mm, grams float64)) {
 	stretch := stretched(s, slack)
-	for _, b := range s.Beads {
+	var last *material.Material
+	grams := 0.0
+	for i := range s.Beads {
+		b := &s.Beads[i]
 		if b.IsGap() {
 			continue // the cord is not weighed
 		}
-		put(start+float64(b.At)*stretch, n.weigh(b.Material))
+		if b.Material != last {
+			last, grams = b.Material, n.weigh(b.Material)
+		}
+		put(start+float64(b.At)*stretch, grams)
 	}
 	if s.Riders != nil {
 		for i := range s.Riders.Beads {

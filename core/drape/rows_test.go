@@ -201,11 +201,11 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 	if Gap(rows, 0) < 5 {
 		t.Errorf("with six beads more it hangs %.2f deeper", Gap(rows, 0))
 	}
-	if d := Nearest(rows[0], rows[1]); d < 7 || d > 8.1 {
+	if d := nearest(rows[0], rows[1]); d < 7 || d > 8.1 {
 		t.Errorf("they come as near as %.2f", d)
 	}
 	crossed := Rows(several(t, 360, as, "<28G | G>", "<25G | G>"))
-	if d := Nearest(crossed[0], crossed[1]); d != 0 {
+	if d := nearest(crossed[0], crossed[1]); d != 0 {
 		t.Errorf("the shorter one outside crosses the other: %v", d)
 	}
 }

@@ -105,6 +105,7 @@ func (s *stack) outermost(f face) (float64, *contact) {
 func (s *Strand) turningGaps(loop length.MM, radius func(left *stiffPart) float64) length.MM {
 	sum := 0.0
 	n := len(s.parts)
+	before, tangent := 0.0, 0.0 // of the joint before: most are alike
 	for i := range s.parts {
 		if i+1 == n && !s.Ring {
 			break
@@ -112,7 +113,10 @@ func (s *Strand) turningGaps(loop length.MM, radius func(left *stiffPart) float6
 		a, b := &s.parts[i], &s.parts[(i+1)%n]
 		half := math.Pi / 2 * float64(s.times) * (a.length + b.length) / float64(loop)
 		if half < math.Pi/2 && half > 0 {
-			sum += 2 * radius(a) * math.Tan(half)
+			if half != before {
+				before, tangent = half, math.Tan(half)
+			}
+			sum += 2 * radius(a) * tangent
 		}
 	}
 	return length.MM(sum / float64(max(1, s.turns)))

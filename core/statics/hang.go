@@ -61,7 +61,7 @@ func Hang(parts []Part, width float64) (*Hanging, error) {
 	h, v, ok := c.newton(whole)
 	if !ok {
 		h, v = c.narrow()
-		if gh, gv, _, _, _ := c.slopes(h, v); math.Abs(gh) > narrowed*width || math.Abs(gv) > narrowed*width {
+		if at := c.look(h, v); at.misses(narrowed * width) {
 			return nil, ErrStiff
 		}
 	}
@@ -80,24 +80,25 @@ type chain struct {
 func (c *chain) newton(whole float64) (h, v float64, ok bool) {
 	total := c.below[len(c.below)-1]
 	h, v = total*c.width/(2*whole), total/2
+	at := c.look(h, v)
 	for range mostSteps {
-		gh, gv, hh, hv, vv := c.slopes(h, v)
-		if math.Abs(gh) < enough*c.width && math.Abs(gv) < enough*c.width {
+		if !at.misses(enough * c.width) {
 			return h, v, true
 		}
-		det := hh*vv - hv*hv
+		det := at.hh*at.vv - at.hv*at.hv
 		if !(det > 0) {
 			return 0, 0, false
 		}
-		dh, dv := -(vv*gh-hv*gv)/det, -(hh*gv-hv*gh)/det
-		step, now := 1.0, c.energy(h, v)
-		rounding := 1e-13 * math.Abs(now) // what sums of so many leave behind
-		for h+step*dh <= 0 || c.energy(h+step*dh, v+step*dv) > now+1e-4*step*(gh*dh+gv*dv)+rounding {
+		dh, dv := -(at.vv*at.h-at.hv*at.v)/det, -(at.hh*at.v-at.hv*at.h)/det
+		rounding := 1e-13 * math.Abs(at.energy) // what sums of so many leave behind
+		step, next := 1.0, c.look(h+dh, v+dv)
+		for h+step*dh <= 0 || next.energy > at.energy+1e-4*step*(at.h*dh+at.v*dv)+rounding {
 			if step /= 2; step < 1e-9 {
 				return 0, 0, false
 			}
+			next = c.look(h+step*dh, v+step*dv)
 		}
-		h, v = h+step*dh, v+step*dv
+		h, v, at = h+step*dh, v+step*dv, next
 	}
 	return 0, 0, false
 }
@@ -110,7 +111,7 @@ func (c *chain) narrow() (h, v float64) {
 		low, high := 0.0, total
 		for range mostHalvings {
 			mid := (low + high) / 2
-			if _, gv, _, _, _ := c.slopes(h, mid); gv < 0 {
+			if c.look(h, mid).v < 0 {
 				low = mid
 			} else {
 				high = mid
@@ -122,7 +123,7 @@ func (c *chain) narrow() (h, v float64) {
 	for range mostHalvings {
 		h = math.Sqrt(low * high)
 		v = level(h)
-		if gh, _, _, _, _ := c.slopes(h, v); gh < 0 {
+		if c.look(h, v).h < 0 {
 			low = h
 		} else {
 			high = h
@@ -153,29 +154,27 @@ func Loads(parts []Part, weight float64) []float64 {
 	return below
 }
 
-// energy is what H and V minimise.
-func (c *chain) energy(h, v float64) float64 {
-	sum := -h * c.width
-	for i, p := range c.parts {
-		sum += p.Length * math.Hypot(h, v-c.below[i])
-	}
-	return sum
-}
+// seen is what H and V minimise, with its first and second derivatives.
+type seen struct{ energy, h, v, hh, hv, vv float64 }
 
-// slopes gives its first and second derivatives.
-func (c *chain) slopes(h, v float64) (gh, gv, hh, hv, vv float64) {
-	gh = -c.width
-	for i, p := range c.parts {
-		u := v - c.below[i]
-		t := math.Hypot(h, u)
-		gh += p.Length * h / t
-		gv += p.Length * u / t
-		cube := p.Length / (t * t * t)
-		hh += cube * u * u
-		hv -= cube * h * u
-		vv += cube * h * h
+// misses says whether the ends miss each other by more than so many mm.
+func (s seen) misses(mm float64) bool { return math.Abs(s.h) > mm || math.Abs(s.v) > mm }
+
+func (c *chain) look(h, v float64) seen {
+	out := seen{energy: -h * c.width, h: -c.width}
+	for i := range c.parts {
+		long, u := c.parts[i].Length, v-c.below[i]
+		t := math.Sqrt(h*h + u*u)
+		each := long / t
+		out.energy += long * t
+		out.h += each * h
+		out.v += each * u
+		cube := each / (t * t)
+		out.hh += cube * u * u
+		out.hv -= cube * h * u
+		out.vv += cube * h * h
 	}
-	return gh, gv, hh, hv, vv
+	return out
 }
 
 func (c *chain) joints(h, v float64) []Point {

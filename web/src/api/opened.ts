@@ -1,12 +1,13 @@
 import type { components } from "./schema.gen.ts";
-import type { Analysis, Placed, Run } from "./client.ts";
+import type { Analysis, Outline, Placed, Run } from "./client.ts";
 
 type Schemas = components["schemas"];
 
-/** opened gives every strand of an answer its beads one by one, and its runs, as the pictures need them. */
+/** opened gives every strand of an answer its beads one by one, and its runs, and every outline both its faces, as the pictures need them. */
 export function opened(answer: Schemas["Analysis"]): Analysis {
   return {
     ...answer,
+    drawing: answer.drawing && { ...answer.drawing, outlines: twoFaced(answer.drawing.outlines) },
     strands: answer.strands.map((strand) => {
       const placed = strand.placed ?? placedOf(strand.brief);
       return { ...strand, placed, runs: strand.runs ?? runsOf(strand.brief, placed) };
@@ -14,12 +15,22 @@ export function opened(answer: Schemas["Analysis"]): Analysis {
   };
 }
 
+function twoFaced(outlines: Record<string, Outline>): Record<string, Outline> {
+  return Object.fromEntries(Object.entries(outlines).map(([id, outline]) => [id, outline.right.length > 0 ? outline : { ...outline, right: outline.left }]));
+}
+
 function placedOf(brief: Schemas["BeadRow"] | undefined): Placed[] {
-  return (brief?.kind ?? []).map((k, i) => {
-    const { fromMm, toMm, ...kind } = brief!.kinds[k];
-    const atMm = brief!.atMm[i];
-    return { ...kind, node: brief!.node[i], atMm, fromMm: atMm + fromMm, toMm: atMm + toMm, alongMm: toMm - fromMm };
+  if (!brief) return [];
+  const placed: Placed[] = [];
+  let atMm = 0;
+  brief.count.forEach((count, i) => {
+    const { stepMm, fromMm, toMm, ...kind } = brief.kinds[brief.kind[i]];
+    for (let n = 0; n < count; n++) {
+      atMm += stepMm;
+      placed.push({ ...kind, node: brief.node[i], atMm, fromMm: atMm + fromMm, toMm: atMm + toMm, alongMm: toMm - fromMm });
+    }
   });
+  return placed;
 }
 
 function runsOf(brief: Schemas["BeadRow"] | undefined, placed: Placed[]): Run[] {

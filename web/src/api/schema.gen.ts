@@ -1122,19 +1122,19 @@ export interface components {
             /** @description Of a piece of several rows: how they lie beside one another. */
             rows?: components["schemas"]["Rows"];
             sensitivity: components["schemas"]["Sensitivity"][];
-            /** @description The instructions, in order. */
-            steps: components["schemas"]["MakingStep"][];
+            /** @description The instructions, in order. Left out in few words. */
+            steps?: components["schemas"]["MakingStep"][];
             strands: components["schemas"]["Strand"][];
             /** @description The standard sizes that it suits as it is. */
             suits?: string[];
             tally: components["schemas"]["Count"][];
             target?: components["schemas"]["TargetState"];
             /** @description Ways of the hand that the steps use and that can be shown, each once. */
-            techniques: string[];
+            techniques?: string[];
             /** @description How far each step of the planning is. */
             thread: components["schemas"]["ThreadStep"][];
-            /** @description What is needed beside the materials, in the order it is first used. */
-            tools: components["schemas"]["Tool"][];
+            /** @description What is needed beside the materials, in the order it is first used; with the steps. */
+            tools?: components["schemas"]["Tool"][];
             unweighed: string[];
         };
         Audit: {
@@ -1174,12 +1174,20 @@ export interface components {
         BeadKind: {
             /** Format: double */
             acrossMm: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description From its middle, as toMm.
+             */
             fromMm: number;
             key: string;
             material: string;
             /** Format: int64 */
             passes: number;
+            /**
+             * Format: double
+             * @description Between its middle and that of the bead before it; of the first bead, the start of the strand.
+             */
+            stepMm: number;
             /** Format: double */
             toMm: number;
             turned: boolean;
@@ -1210,7 +1218,7 @@ export interface components {
             name: string;
         };
         BeadRow: {
-            atMm: number[];
+            count: number[];
             kind: number[];
             kinds: components["schemas"]["BeadKind"][];
             node: number[];
@@ -3038,6 +3046,7 @@ export interface components {
             left: number[][];
             /** @description What those parts are drawn from. */
             looks?: components["schemas"]["SeatLook"][];
+            /** @description In few words none where it is as the left one. */
             right: number[][];
             /** @description Of a component: where its parts lie. */
             seats?: components["schemas"]["SeatDrawn"][];

@@ -38,11 +38,11 @@ export function EndsRoom() {
         </div>
         <div>
           {corded && <CutSum bench={bench} analysis={analysis} doc={doc} row={row} />}
-          {clasped ? <Suggestions bench={bench} doc={doc} row={row} /> : <PieceHouse bench={bench} analysis={analysis} doc={doc} row={row} />}
+          {clasped ? <Suggestions bench={bench} doc={doc} row={row} /> : <PieceHouse bench={bench} state={state} row={row} />}
         </div>
         <div>
           <Checks bench={bench} state={state} step="ends" />
-          {clasped && <PieceHouse bench={bench} analysis={analysis} doc={doc} row={row} />}
+          {clasped && <PieceHouse bench={bench} state={state} row={row} />}
         </div>
       </div>
     </div>

@@ -2,15 +2,16 @@ import { rowOf, strandOf } from "../api/piece.ts";
 import { useState } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
+import type { BenchState } from "../bench/BenchState.ts";
 import { ALL_CHOICES, labelOf, type ChoiceField, type HouseChoice } from "../house/choices.ts";
 import { useHouse } from "../house/useHouse.ts";
 import { formatLength } from "../units/length.ts";
+import { useWhole } from "../plan/useWhole.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 
 interface Props {
   bench: Bench;
-  analysis: Analysis;
-  doc: Document;
+  state: BenchState;
   row: string;
 }
 
@@ -33,12 +34,13 @@ function applies(field: ChoiceField, doc: Document, row: string): boolean {
 }
 
 /** PieceHouse lists the house method's choices that bear on the piece, each to follow or to override. */
-export function PieceHouse({ bench, analysis, doc, row }: Props) {
+export function PieceHouse({ bench, state, row }: Props) {
   const house = useHouse().data?.whole;
-  const [changed, setChanged] = useState<{ title: string; from: Analysis } | null>(null);
+  const [changed, setChanged] = useState<{ title: string; from: BenchState } | null>(null);
+  const { doc } = state;
   if (!house) return null;
   function choose(choice: HouseChoice, value: string) {
-    setChanged({ title: choice.title, from: analysis });
+    setChanged({ title: choice.title, from: state });
     void bench.apply({ do: "set-house", field: choice.field, text: value });
   }
   return (
@@ -63,15 +65,18 @@ export function PieceHouse({ bench, analysis, doc, row }: Props) {
           ))}
         </tbody>
       </table>
-      {changed && <Changes title={changed.title} from={changed.from} to={analysis} row={row} />}
+      {changed && <Changes title={changed.title} before={changed.from} after={state} row={row} />}
     </section>
   );
 }
 
 /** Changes says what the last choice moved. */
-function Changes({ title, from, to, row }: { title: string; from: Analysis; to: Analysis; row: string }) {
+function Changes({ title, before, after, row }: { title: string; before: BenchState; after: BenchState; row: string }) {
   const { unit } = useUnit();
+  const from = useWhole(before)?.analysis;
+  const to = useWhole(after)?.analysis;
   const moved: string[] = [];
+  if (!from || !to) return <p className="changes" role="status" />;
   const length = (name: string, a: number, b: number) => {
     if (Math.abs(a - b) > 0.05) moved.push(`${name} ${formatLength(a, unit)} to ${formatLength(b, unit)}`);
   };
@@ -80,7 +85,7 @@ function Changes({ title, from, to, row }: { title: string; from: Analysis; to: 
   length("cut", strandOf(from, row).cutMm, strandOf(to, row).cutMm);
   const counts = (a: Analysis) => a.checks.filter((c) => !c.waived).length;
   if (counts(from) !== counts(to)) moved.push(`open checks ${counts(from)} to ${counts(to)}`);
-  const steps = (a: Analysis) => a.steps.map((s) => s.says).join();
+  const steps = (a: Analysis) => a.steps?.map((s) => s.says).join();
   if (steps(from) !== steps(to)) moved.push("the instructions");
   return (
     <p className="changes" role="status">

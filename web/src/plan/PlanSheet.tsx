@@ -128,7 +128,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
       <section className="tools-list">
         <h2>Tools</h2>
         <ul>
-          {analysis.tools.map((tool) => (
+          {analysis.tools?.map((tool) => (
             <li key={tool.name}>
               <b>{tool.name}</b> {tool.for}
               {tool.optional && <em>, optional</em>}
@@ -139,7 +139,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
       <section>
         <h2>Instructions</h2>
         <ol className="steps">
-          {analysis.steps.map((step, i) => (
+          {analysis.steps?.map((step, i) => (
             <li key={i} className={step.must ? "gate" : undefined}>
               {step.must ? (
                 <>

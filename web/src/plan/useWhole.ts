@@ -5,8 +5,8 @@ import { opened } from "../api/opened.ts";
 import type { BenchState } from "../bench/BenchState.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 
-/** useWhole asks for all that is on the plan: while a piece is being laid out its answers leave out how far each run reaches. */
-export function useWhole({ analysed, analysis }: BenchState): { doc: Document; analysis: Analysis } | undefined {
+/** useWhole asks for all that is on the plan: while a piece is being laid out its answers leave out its steps, and how far each run reaches. */
+export function useWhole({ analysed, analysis }: Pick<BenchState, "analysed" | "analysis">): { doc: Document; analysis: Analysis } | undefined {
   const { unit } = useUnit();
   return useQuery({
     queryKey: ["whole", identity(analysed), identity(analysis), unit],
