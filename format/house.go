@@ -156,24 +156,57 @@ func (h House) Diff(below House) House {
 
 // Resolve gives the house method with everything filled in.
 func (h House) Resolve() piece.House {
-	h = h.Merge(DefaultHouse())
-	out := piece.House{TailLength: *h.TailMm, Loop: *h.LoopMm, ElasticTail: *h.ElasticTailMm, ChildTail: *h.ChildTailMm, FixedLoop: *h.FixedLoopMm, Needle: *h.NeedleMm,
-		Curl7: *h.Curl7G, Curl19: *h.Curl19G, Curl49: *h.Curl49G,
-		TailBeads: *h.TailBeads, Unit: length.Unit(h.Unit)}
+	out := piece.DefaultHouse()
 	own := h.choices()
 	for _, c := range piece.Choices() {
-		*c.Of(&out) = *own[c.Field]
+		if choice := *own[c.Field]; choice != "" {
+			*c.Of(&out) = choice
+		}
 	}
-	for _, e := range h.Ease {
-		out.Ease = append(out.Ease, piece.Ease{Part: e.Part, Stretch: e.Stretch, Word: e.Word, From: e.FromMm, To: e.ToMm})
+	fill(&out.TailLength, h.TailMm)
+	fill(&out.TailBeads, h.TailBeads)
+	fill(&out.Loop, h.LoopMm)
+	fill(&out.ElasticTail, h.ElasticTailMm)
+	fill(&out.ChildTail, h.ChildTailMm)
+	fill(&out.FixedLoop, h.FixedLoopMm)
+	fill(&out.Needle, h.NeedleMm)
+	fill(&out.Curl7, h.Curl7G)
+	fill(&out.Curl19, h.Curl19G)
+	fill(&out.Curl49, h.Curl49G)
+	if h.Unit != "" {
+		out.Unit = length.Unit(h.Unit)
 	}
-	for _, s := range h.Sizes {
-		out.Sizes = append(out.Sizes, piece.BodySize{Part: s.Part, Name: s.Name, Measure: s.MeasureMm, Child: s.Child})
-	}
-	for _, l := range h.Lengths {
-		out.Lengths = append(out.Lengths, piece.NamedLength{Kind: piece.Kind(l.Kind), Name: l.Name, From: l.FromMm, To: l.ToMm})
-	}
+	h.tables(&out)
 	return out
+}
+
+// fill takes over what is given.
+func fill[T any](to, own *T) {
+	if own != nil {
+		*to = *own
+	}
+}
+
+// tables takes over the tables that are given, also empty ones.
+func (h House) tables(out *piece.House) {
+	if h.Ease != nil {
+		out.Ease = make([]piece.Ease, len(h.Ease))
+	}
+	for i, e := range h.Ease {
+		out.Ease[i] = piece.Ease{Part: e.Part, Stretch: e.Stretch, Word: e.Word, From: e.FromMm, To: e.ToMm}
+	}
+	if h.Sizes != nil {
+		out.Sizes = make([]piece.BodySize, len(h.Sizes))
+	}
+	for i, s := range h.Sizes {
+		out.Sizes[i] = piece.BodySize{Part: s.Part, Name: s.Name, Measure: s.MeasureMm, Child: s.Child}
+	}
+	if h.Lengths != nil {
+		out.Lengths = make([]piece.NamedLength, len(h.Lengths))
+	}
+	for i, l := range h.Lengths {
+		out.Lengths[i] = piece.NamedLength{Kind: piece.Kind(l.Kind), Name: l.Name, From: l.FromMm, To: l.ToMm}
+	}
 }
 
 // Check says what is wrong with a shop's house method. The error is Faults.

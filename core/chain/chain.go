@@ -178,14 +178,17 @@ func circumscribed(segments []Segment, times int) (long int, radius float64) {
 	}
 	var kinds []alike
 	at := map[float64]int{}
+	k := -1
 	for i, s := range segments {
 		if i == long {
 			continue
 		}
-		k, known := at[s.Length]
-		if !known {
-			k = len(kinds)
-			at[s.Length], kinds = k, append(kinds, alike{length: s.Length})
+		if k < 0 || s.Length != kinds[k].length { // mostly it is that of the one before
+			var known bool
+			if k, known = at[s.Length]; !known {
+				k = len(kinds)
+				at[s.Length], kinds = k, append(kinds, alike{length: s.Length})
+			}
 		}
 		kinds[k].count++
 	}

@@ -18,7 +18,7 @@ type folded struct {
 }
 
 // The ends of a run are looked at one by one: so many more segments than a
-// straight line from what stands highest could bridge. Fewer than leastFold in the
+// straight line from what stands higher near by could bridge. Fewer than leastFold in the
 // middle are not worth a fold.
 const (
 	keptEnds  = 3
@@ -35,36 +35,71 @@ func foldsOf(segments []Segment) *folded {
 	for start < n && segments[start] == segments[(start+n-1)%n] {
 		start++
 	}
-	length, high := 0.0, math.Inf(-1)
-	for _, s := range segments {
-		length, high = length+s.Length, max(high, s.Reach)
-	}
 	out := &folded{first: start % n}
-	ring := slices.Concat(segments[out.first:], segments[:out.first])
+	ring := newHeights(segments)
 	for at := 0; at < n; {
-		s := ring[at]
+		s := segments[(out.first+at)%n]
 		count := 1
-		for at+count < n && ring[at+count] == s {
+		for at+count < n && segments[(out.first+at+count)%n] == s {
 			count++
 		}
-		at += count
-		above := high - s.Reach
-		ends := keptEnds + int(math.Ceil(math.Sqrt(above*(above+length/math.Pi))/s.Length))
-		middle := (count-2*ends-1)/2*2 + 1
-		if middle < leastFold {
-			ends, middle = 0, 1
+		before, middle := 0, 1
+		if count >= 2*keptEnds+leastFold {
+			first := (out.first + at) % n
+			before = keptEnds + ring.bridged(first, -1)
+			after := keptEnds + ring.bridged((first+count-1)%n, 1)
+			if middle = (count-before-after-1)/2*2 + 1; middle < leastFold {
+				before, middle = 0, 1
+			}
 		}
 		for k := range count - middle + 1 {
 			out.segments, out.copies = append(out.segments, s), append(out.copies, 1)
-			if k == ends {
+			if k == before {
 				out.copies[len(out.copies)-1] = float64(middle)
 			}
 		}
+		at += count
 	}
 	if len(out.segments) == n {
 		return nil
 	}
 	return out
+}
+
+// heights is a ring with its length, and the highest that stands on it.
+type heights struct {
+	segments     []Segment
+	length, high float64
+}
+
+func newHeights(segments []Segment) *heights {
+	h := &heights{segments: segments, high: math.Inf(-1)}
+	for _, s := range segments {
+		h.length, h.high = h.length+s.Length, max(h.high, s.Reach)
+	}
+	return h
+}
+
+// bridge is how far a straight line reaches that touches the circle on which a segment
+// lies, from where something else stands so much higher.
+func (h *heights) bridge(above float64) float64 {
+	return math.Sqrt(above * (above + h.length/math.Pi))
+}
+
+// bridged is how many segments, from the outermost of a run inwards, a straight line could
+// bridge from something that stands higher on that side of it.
+func (h *heights) bridged(outermost, outwards int) int {
+	n := len(h.segments)
+	s := h.segments[outermost]
+	furthest, far, away := h.bridge(h.high-s.Reach), 0.0, 0.0
+	for k := 1; k < n && away < furthest; k++ {
+		other := h.segments[((outermost+k*outwards)%n+n)%n]
+		if other.Reach > s.Reach {
+			far = max(far, h.bridge(other.Reach-s.Reach)-away)
+		}
+		away += other.Length
+	}
+	return int(math.Ceil(far / s.Length))
 }
 
 // unshortened is the chain with nothing cut short.

@@ -72,6 +72,7 @@ type View struct {
 type Check struct {
 	Code   string
 	Step   Step
+	Lies   bool // it asks how the piece lies round a body or hangs
 	Piece  func(v *View) []Finding
 	Strand func(v *View, s *measure.Strand) []Finding
 	End    func(v *View, s *measure.Strand, e *measure.End) []Finding
@@ -106,10 +107,15 @@ func HasFix(code string) bool {
 // All judges the piece, gravest first, those that were waived last.
 func All(m *measure.Measured, unit length.Unit) []Finding {
 	v := &View{m, unit}
-	var found []Finding
-	for _, c := range checks {
-		found = append(found, c.judge(v)...)
+	byCheck := make([][]Finding, len(checks))
+	for _, lies := range []bool{false, true} { // how it lies may still be worked out beside the others
+		for i, c := range checks {
+			if c.Lies == lies {
+				byCheck[i] = c.judge(v)
+			}
+		}
 	}
+	found := slices.Concat(byCheck...)
 	for i := range found {
 		found[i].waive(m.Piece.Waived)
 	}

@@ -13,7 +13,7 @@ import (
 // easeOff fires when the inside length does not suit the body it is for; it
 // stops the work where the piece cannot be put on.
 var easeOff = Check{
-	Code: "ease-off", Step: StepFit,
+	Code: "ease-off", Step: StepFit, Lies: true,
 	Piece: func(v *View) []Finding {
 		if v.Piece.Body == nil || v.Piece.Body.Measure <= 0 {
 			return nil

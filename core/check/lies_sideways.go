@@ -23,7 +23,7 @@ const (
 // its width it tips over at the sides. Where a strand follows the neck it runs across
 // everywhere. Of charms that their rings turn it advises.
 var liesSideways = Check{
-	Code: "lies-sideways", Step: StepLayOut,
+	Code: "lies-sideways", Step: StepLayOut, Lies: true,
 	Strand: func(v *View, s *measure.Strand) []Finding {
 		turned := ofComponents(v, s, charmSideways)
 		upright := func(b measure.Bead) bool { return b.Material.Bead.Facing == material.FacingUpright }

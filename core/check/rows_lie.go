@@ -21,7 +21,7 @@ const (
 
 // rowsCross warns of rows of a necklace that lie on one another somewhere in front.
 var rowsCross = Check{
-	Code: "rows-cross", Step: StepLayOut,
+	Code: "rows-cross", Step: StepLayOut, Lies: true,
 	Piece: func(v *View) []Finding {
 		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
 			a, b := v.Main()[k], v.Main()[k+1]
@@ -43,7 +43,7 @@ var rowsCross = Check{
 
 // rowsGape advises where the gap between two rows at the front is wide.
 var rowsGape = Check{
-	Code: "rows-gape", Step: StepLayOut,
+	Code: "rows-gape", Step: StepLayOut, Lies: true,
 	Piece: func(v *View) []Finding {
 		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
 			gap, most, than := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width())), "three times the wider row"

@@ -191,11 +191,15 @@ func stretched(s *measure.Strand, slack length.MM) float64 {
 // load puts the weight of every bead and fitting on the part that it lies in.
 func (n *Necklace) load(parts []statics.Part, cuts []float64) {
 	s := n.strand
+	within := func(i int, u float64) bool { return i >= 0 && i < len(parts) && cuts[i] <= u && u < cuts[i+1] }
+	i := 0
 	put := func(mm, grams float64) {
 		u := n.along(mm)
-		i, exact := slices.BinarySearch(cuts, u)
-		if !exact {
-			i--
+		if i++; !within(i, u) { // mostly it lies in the part after the last
+			var exact bool
+			if i, exact = slices.BinarySearch(cuts, u); !exact {
+				i--
+			}
 		}
 		if i < 0 || i >= len(parts) {
 			return

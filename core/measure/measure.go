@@ -128,17 +128,26 @@ func Measure(p *piece.Piece) (*Measured, error) {
 		return nil, err
 	}
 	m := &Measured{Piece: p}
-	for _, row := range p.Rows() {
-		s, err := strandOf(p, row)
+	rows := p.Rows()
+	m.Strands = make([]*Strand, len(rows))
+	errs := make([]error, len(rows))
+	sideBySide(len(rows), func(i int) {
+		s, err := strandOf(p, rows[i])
 		if err != nil {
-			return nil, &Fault{Row: row.ID, Err: err}
+			errs[i] = &Fault{Row: rows[i].ID, Err: err}
+			return
 		}
 		s.cut(p)
 		s.Knot, s.Start = s.knot(p), s.start(p)
 		for _, e := range s.Ends() {
 			e.Hidden = s.hidden(p, e)
 		}
-		m.Strands = append(m.Strands, s)
+		m.Strands[i] = s
+	})
+	for _, err := range errs {
+		if err != nil {
+			return nil, err
+		}
 	}
 	m.joinHalves()
 	lead := m.Leading()

@@ -58,6 +58,7 @@ func (s *stack) straight() layout {
 			out.strung, last = end, k
 		}
 	}
+	out.path = make([]int, 0, n)
 	for k := last; k >= 0; k = int(out.before[k]) {
 		out.path = append(out.path, k)
 	}

@@ -16,8 +16,8 @@ type Bead struct {
 	Node      int       // of the bead line
 	At        length.MM // middle, from the start of the strand
 	From, To  length.MM // its own two faces at their furthest
-	Turned    bool      // it opens to the left, or stands on its head
 	Passes    int       // how often the cord goes through it
+	Turned    bool      // it opens to the left, or stands on its head
 	Swallowed bool      // it and a neighbour have no radius in common
 	Drop      *Drop     // what hangs there on the strand's own cord; nil of a bead
 }

@@ -120,25 +120,25 @@ type Choice struct {
 }
 
 // Choices lists the fields of the house method that are picked from a few.
-func Choices() []Choice {
-	return []Choice{
-		{"crimp", func(h *House) *string { return &h.Crimp }, []string{CrimpFolded, CrimpFlat, CrimpThreeSided}},
-		{"guards", func(h *House) *string { return &h.Guards }, []string{GuardsNever, GuardsSingle, GuardsAlways}},
-		{"guardThreads", func(h *House) *string { return &h.GuardThreads }, []string{GuardsOnce, GuardsTwice}},
-		{"covers", func(h *House) *string { return &h.Covers }, []string{No, Yes}},
-		{"attach", func(h *House) *string { return &h.Attach }, []string{AttachJump, AttachSplit, AttachDirect}},
-		{"slack", func(h *House) *string { return &h.Slack }, []string{SlackSnug, SlackEasy}},
-		{"tail", func(h *House) *string { return &h.Tail }, []string{TailTucked, TailBeads, TailTrimmed}},
-		{"allowance", func(h *House) *string { return &h.Allowance }, []string{AllowanceStandard, AllowanceGenerous, AllowanceSpool}},
-		{"stopper", func(h *House) *string { return &h.Stopper }, stoppers},
-		{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
-		{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
-		{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},
-		{"glue", func(h *House) *string { return &h.Glue }, []string{Yes, No}},
-		{"thread", func(h *House) *string { return &h.Thread }, []string{ThreadSingle, ThreadDoubled}},
-		{"order", func(h *House) *string { return &h.Order }, []string{OrderLeft, OrderCentre}},
-		{"pinLoops", func(h *House) *string { return &h.PinLoops }, []string{LoopsBySize, LoopsFixed}},
-	}
+func Choices() []Choice { return choices }
+
+var choices = []Choice{
+	{"crimp", func(h *House) *string { return &h.Crimp }, []string{CrimpFolded, CrimpFlat, CrimpThreeSided}},
+	{"guards", func(h *House) *string { return &h.Guards }, []string{GuardsNever, GuardsSingle, GuardsAlways}},
+	{"guardThreads", func(h *House) *string { return &h.GuardThreads }, []string{GuardsOnce, GuardsTwice}},
+	{"covers", func(h *House) *string { return &h.Covers }, []string{No, Yes}},
+	{"attach", func(h *House) *string { return &h.Attach }, []string{AttachJump, AttachSplit, AttachDirect}},
+	{"slack", func(h *House) *string { return &h.Slack }, []string{SlackSnug, SlackEasy}},
+	{"tail", func(h *House) *string { return &h.Tail }, []string{TailTucked, TailBeads, TailTrimmed}},
+	{"allowance", func(h *House) *string { return &h.Allowance }, []string{AllowanceStandard, AllowanceGenerous, AllowanceSpool}},
+	{"stopper", func(h *House) *string { return &h.Stopper }, stoppers},
+	{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
+	{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
+	{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},
+	{"glue", func(h *House) *string { return &h.Glue }, []string{Yes, No}},
+	{"thread", func(h *House) *string { return &h.Thread }, []string{ThreadSingle, ThreadDoubled}},
+	{"order", func(h *House) *string { return &h.Order }, []string{OrderLeft, OrderCentre}},
+	{"pinLoops", func(h *House) *string { return &h.PinLoops }, []string{LoopsBySize, LoopsFixed}},
 }
 
 // The measures of a house method that nobody has chosen otherwise.
