@@ -258,35 +258,6 @@ func placedOf(beads []measure.Bead) []Placed {
 	return out
 }
 
-// briefly gives the beads by their kinds. A step is rounded to a millionth of what is
-// seen, so that beads laid alike are of one kind however their sums came out.
-func briefly(s *measure.Strand) *BeadRow {
-	out := &BeadRow{Kinds: []BeadKind{}, Kind: []int{}, Node: []int{}, Count: []int{}, Runs: []int{}}
-	for _, r := range s.Runs() {
-		out.Runs = append(out.Runs, r.Count)
-	}
-	known := map[BeadKind]int{}
-	before, last := length.MM(0), BeadKind{}
-	for i := range s.Beads {
-		b := &s.Beads[i]
-		kind := BeadKind{Key: b.Key, Material: b.Material.ID, StepMm: length.MM(math.Round(float64(b.At-before)*1e9) / 1e9),
-			FromMm: exact(b.From - b.At), ToMm: exact(b.To - b.At), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
-		before = b.At
-		if n := len(out.Count); n > 0 && kind == last && b.Node == out.Node[n-1] {
-			out.Count[n-1]++
-			continue
-		}
-		k, ok := known[kind]
-		if !ok {
-			k = len(out.Kinds)
-			known[kind], out.Kinds = k, append(out.Kinds, kind)
-		}
-		last = kind
-		out.Kind, out.Node, out.Count = append(out.Kind, k), append(out.Node, b.Node), append(out.Count, 1)
-	}
-	return out
-}
-
 // tailOf tells of a tail and of the finest hole on its way.
 func tailOf(s *measure.Strand, e *measure.End) Tail {
 	t := Tail{Mm: exact(e.Tail), Beads: len(e.TailBeads)}

@@ -2,7 +2,6 @@ package desk_test
 
 import (
 	"context"
-	"encoding/json"
 	"fmt"
 	"math/rand/v2"
 	"runtime"
@@ -163,30 +162,5 @@ func BenchmarkCrowdedPiece(b *testing.B) {
 				}
 			}
 		})
-	}
-}
-
-// An answer to a key holds what is looked at: neither how far each run reaches nor
-// more items of lines than anybody looks through.
-func TestFewWordsAreFew(t *testing.T) {
-	for n, shown := range map[int]bool{1000: true, 1001: false, 4900: false} {
-		doc := read(t, example)
-		doc.Row("r1").Line = strings.Repeat("P L ", n)
-		whole, brief := analysed(t, doc, desk.Options{Drawing: true}), analysed(t, doc, desk.Options{Drawing: true, Brief: true})
-		if len(whole.Drawing.Lines) != 1 || (brief.Drawing.Lines != nil) != shown {
-			t.Errorf("%d items: %d lines in whole, %d in few words", 2*n, len(whole.Drawing.Lines), len(brief.Drawing.Lines))
-		}
-		long, short := whole.Strands[0], brief.Strands[0]
-		if short.Placed != nil || short.Runs != nil || short.Outwards != nil || len(short.Brief.Runs) != len(long.Runs) {
-			t.Errorf("%d items: %d runs, in few words %d", 2*n, len(long.Runs), len(short.Brief.Runs))
-		}
-		for i, count := range short.Brief.Runs {
-			if count != long.Runs[i].Count {
-				t.Fatalf("run %d of %d beads, in few words %d", i, long.Runs[i].Count, count)
-			}
-		}
-		if data, err := json.Marshal(brief); err != nil || !shown && len(data) > 30*2*n {
-			t.Errorf("%d items take %d bytes in few words, %v", 2*n, len(data), err)
-		}
 	}
 }

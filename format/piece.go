@@ -201,12 +201,13 @@ func (b *builder) readMaterials() {
 // other.
 func (b *builder) tellApart() {
 	named := map[string]int{}
-	for _, m := range b.doc.Materials {
-		named[m.Name]++
+	for i := range b.doc.Materials {
+		named[b.doc.Materials[i].Name]++
 	}
-	for _, m := range b.doc.Materials {
-		if made, size := b.materials[m.ID], m.SizeText(); made != nil && named[m.Name] > 1 && size != "" {
-			made.Name = m.Name + " " + size
+	for i := range b.doc.Materials {
+		m := &b.doc.Materials[i]
+		if made := b.materials[m.ID]; made != nil && named[m.Name] > 1 && m.SizeText() != "" {
+			made.Name = m.Name + " " + m.SizeText()
 		}
 	}
 }

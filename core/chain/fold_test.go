@@ -97,6 +97,12 @@ func TestARunIsFoldedInItsMidst(t *testing.T) {
 	if c := foldsOf(append(times(15, Segment{4, 2}), clasp...)); c == nil || c.copies[3] != 9 {
 		t.Errorf("fifteen alike are folded to %v", c)
 	}
+	// What stands 4 mm higher bridges √(4 × (4 + 262/π)) = 18.7 mm: five beads beside it, and
+	// at the other end two beyond the clasp between.
+	c = foldsOf(slices.Concat(times(60, Segment{4, 2}), []Segment{{10, 6}, {12, 1}}))
+	if want := slices.Concat(slices.Repeat([]float64{1}, 5), []float64{47}, slices.Repeat([]float64{1}, 10)); !slices.Equal(c.copies, want) {
+		t.Errorf("beside what is high at one end it is folded to %v", c.copies)
+	}
 	for name, segments := range map[string][]Segment{
 		"fourteen alike":      append(times(14, Segment{4, 2}), clasp...),
 		"never two alike":     times(60, Segment{4, 2}, Segment{4, 1}),

@@ -27,7 +27,7 @@ func inDrop(v *View, s *measure.Strand, at int) []Finding {
 			passes = s.Beads[at].Passes + s.Row.Passes
 		}
 		bare := material.HoleFor(passes, s.Row.Cord.Cord.Diameter)
-		need := max(bare, NeedleNeeds(s, passes, v.Piece.House))
+		need := max(bare, NeedleNeeds(s, passes, v.Piece.House.Needle))
 		hole := b.Material.Bead.Hole
 		if judged[b.Material] || hole >= max(need, snugFit*bare)-tiny || elastic && hole >= need-tiny {
 			return

@@ -35,7 +35,7 @@ var holeTooSmall = Check{
 				continue
 			}
 			need, hole := material.HoleFor(b.Passes, cord), b.Material.Bead.Hole
-			if needed := NeedleNeeds(s, b.Passes, v.Piece.House); hole < needed-tiny && hole >= need-tiny {
+			if needed := NeedleNeeds(s, b.Passes, v.Piece.House.Needle); hole < needed-tiny && hole >= need-tiny {
 				g.add("needle "+b.Material.ID, i, func() Finding {
 					return Finding{Severity: Stop, Title: "Hole too small for the needle"}
 				})
@@ -58,7 +58,7 @@ var holeTooSmall = Check{
 			b := &s.Beads[f.At.Element]
 			if strings.HasPrefix(f.cause, "needle ") {
 				f.Says = fmt.Sprintf("Thread of %s on a needle of %s needs a hole of %s; %s, %s here, has %s. Use a finer needle or thread.", mm(cord), mm(v.Piece.House.Needle),
-					mm(NeedleNeeds(s, b.Passes, v.Piece.House)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
+					mm(NeedleNeeds(s, b.Passes, v.Piece.House.Needle)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
 				continue
 			}
 			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
@@ -89,7 +89,7 @@ func beyondStrand(v *View, s *measure.Strand) []Finding {
 	for _, e := range s.Ends() {
 		judged := map[*material.Material]bool{}
 		judge := func(m *material.Material, passes int, where string) {
-			need := max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, v.Piece.House))
+			need := max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, v.Piece.House.Needle))
 			if judged[m] || m.Bead.Hole >= need-tiny {
 				return
 			}
@@ -118,13 +118,13 @@ func beyondStrand(v *View, s *measure.Strand) []Finding {
 }
 
 // NeedleNeeds is the hole that a thread needs to be pulled through a bead so often:
-// its needle, or the thread folded in its eye, whichever is thicker, beside the
+// the needle, or the thread folded in its eye, whichever is thicker, beside the
 // threads that are there already. 0 for cord that goes on without a needle.
-func NeedleNeeds(s *measure.Strand, passes int, h piece.House) length.MM {
+func NeedleNeeds(s *measure.Strand, passes int, needle length.MM) length.MM {
 	c := s.Row.Cord.Cord
 	if c.Type != material.Thread {
 		return 0
 	}
 	folded := material.HoleFor(max(2, s.Row.Passes), c.Diameter)
-	return material.HoleFor(passes-s.Row.Passes, c.Diameter) + max(h.Needle, folded)
+	return material.HoleFor(passes-s.Row.Passes, c.Diameter) + max(needle, folded)
 }

@@ -122,9 +122,11 @@ func (p *Piece) checkFilling(add adder) {
 	main := p.Main()
 	each := func(where string, r *Row, list []Fitting) {
 		for i, f := range list {
+			if !f.Fill {
+				continue
+			}
 			at := fmt.Sprintf("%s[%d].fill", where, i)
 			switch {
-			case !f.Fill:
 			case !f.Of.HasLinks():
 				add(at, "%s is no chain. Only a chain takes as many links as it needs.", f.Of.Name)
 			case p.TargetOf(r) == nil:
