@@ -362,13 +362,21 @@ type LineTree struct {
 // faces, so neighbours drawn from them touch.
 type Outline struct {
 	Left   [][2]float64 `json:"left"`
-	Right  [][2]float64 `json:"right" doc:"In few words none where it is as the left one."`
+	Right  [][2]float64 `json:"right"`
+	Brief  *FacesInFew  `json:"brief,omitempty" doc:"The faces in few words, in place of both."`
 	HoleMm length.MM    `json:"holeMm"`
 
 	Seats   []SeatDrawn `json:"seats,omitempty" doc:"Of a component: where its parts lie."`
 	Looks   []SeatLook  `json:"looks,omitempty" doc:"What those parts are drawn from."`
 	DropMm  length.MM   `json:"dropMm,omitempty" doc:"Of a component: how far it reaches from the middle of the cord."`
 	WidthMm length.MM   `json:"widthMm,omitempty"`
+}
+
+// FacesInFew is two faces in whole numbers: of each point in turn the radius and the
+// distance from the middle, in ten-thousandths of a millimetre.
+type FacesInFew struct {
+	Left  []int `json:"left"`
+	Right []int `json:"right,omitempty" doc:"None where it is as the left one."`
 }
 
 // Node is one item of the bead line.

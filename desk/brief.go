@@ -2,6 +2,7 @@ package desk
 
 import (
 	"math"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/measure"
@@ -42,4 +43,23 @@ func briefly(s *measure.Strand) *BeadRow {
 
 func alike(a, b *measure.Bead) bool {
 	return a.Node == b.Node && a.Key == b.Key && a.Material == b.Material && a.Turned == b.Turned && a.Passes == b.Passes
+}
+
+// faceUnits is how many of a face's whole numbers are a millimetre.
+const faceUnits = 1e4
+
+func inFew(o *Outline) *FacesInFew {
+	out := &FacesInFew{Left: wholeNumbers(o.Left)}
+	if !slices.Equal(o.Left, o.Right) {
+		out.Right = wholeNumbers(o.Right)
+	}
+	return out
+}
+
+func wholeNumbers(face [][2]float64) []int {
+	out := make([]int, 0, 2*len(face))
+	for _, point := range face {
+		out = append(out, int(math.Round(point[0]*faceUnits)), int(math.Round(point[1]*faceUnits)))
+	}
+	return out
 }

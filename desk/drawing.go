@@ -34,8 +34,9 @@ func (a *Analysis) draw(m *measure.Measured, brief bool) {
 		if o == nil {
 			return
 		}
-		if brief && slices.Equal(o.Left, o.Right) {
-			o.Right = [][2]float64{}
+		if brief {
+			o.Brief = inFew(o)
+			o.Left, o.Right = [][2]float64{}, [][2]float64{}
 		}
 		a.Drawing.Outlines[id] = *o
 	}

@@ -85,8 +85,10 @@ test("ends reach outwards from the strand, and all of it is the finished length"
 test("beads given in few words are the beads given one by one", async () => {
   for (const piece of ["slack-tide", "harbour-lights", "first-tide"]) {
     const one = JSON.parse(readFileSync(`demo/pieces/${piece}.json`, "utf8"));
-    const { placed: each, runs } = strandOf(await analyse(mala, one));
+    const whole = await analyse(mala, one);
+    const { placed: each, runs } = strandOf(whole);
     const answer = await analyse(mala, one, "?brief=true");
+    expect(opened(answer as Parameters<typeof opened>[0]).drawing!.outlines).toEqual(whole.drawing!.outlines);
     expect(strandOf(answer)).not.toMatchObject({ placed: expect.anything() });
     expect(strandOf(answer)).not.toMatchObject({ runs: expect.anything() });
     const { placed, runs: short } = strandOf(opened(answer as Parameters<typeof opened>[0]));

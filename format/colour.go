@@ -10,7 +10,7 @@ func ColourFamilies() []string {
 // ColourFamily names the family that the material's colour belongs to; empty for
 // a material without a colour.
 func (d *Material) ColourFamily() string {
-	if d.Look == nil || !colourPattern.MatchString(d.Look.Colour) {
+	if d.Look == nil || !isColour(d.Look.Colour) {
 		return ""
 	}
 	n, err := strconv.ParseUint(d.Look.Colour[1:], 16, 32)

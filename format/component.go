@@ -167,7 +167,7 @@ func (s *Stock) component(r *materialReader) (*material.Material, Faults) {
 		plan.Strung = part("bead", c.Bead)
 	}
 	for _, key := range slices.Sorted(maps.Keys(c.Palette)) {
-		if !keyPattern.MatchString(key) {
+		if !isKey(key) {
 			r.add("component.palette."+key, "A dish's letter is A to Z, optionally followed by one small letter.")
 			continue
 		}

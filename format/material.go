@@ -4,17 +4,11 @@ import (
 	"cmp"
 	"fmt"
 	"math"
-	"regexp"
 	"slices"
 	"unicode/utf8"
 
 	"mala/core/length"
 	"mala/core/material"
-)
-
-var (
-	idPattern     = regexp.MustCompile(`^[a-z0-9][a-z0-9._-]{0,63}$`)
-	colourPattern = regexp.MustCompile(`^#[0-9a-f]{6}$`)
 )
 
 // heaviest is the most one bead or finding weighs, in grams, and maxNote the length
@@ -93,7 +87,7 @@ func (r *materialReader) atMost(field string, v, most float64) {
 
 func (r *materialReader) common() {
 	d := r.doc
-	if !idPattern.MatchString(d.ID) {
+	if !isID(d.ID) {
 		r.add("id", "%q is not an id. Use small letters, digits, dots and hyphens: pearl-4.", d.ID)
 	}
 	if says := checkName(d.Name); says != "" {
@@ -130,7 +124,7 @@ func (r *materialReader) common() {
 	if l := d.Look; l != nil {
 		r.oneOf("look.finish", string(l.Finish), material.Finishes()...)
 		for _, c := range [][2]string{{"colour", l.Colour}, {"second", l.Second}} {
-			if c[1] != "" && !colourPattern.MatchString(c[1]) {
+			if c[1] != "" && !isColour(c[1]) {
 				r.add("look."+c[0], "%q is not a colour. Write it like #a0522d.", c[1])
 			}
 		}

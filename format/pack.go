@@ -102,7 +102,7 @@ func (r *materialReader) pack(at string, p *Pack) {
 		r.amount(fmt.Sprintf("%s.breaks[%d].price", at, k), b.Price)
 	}
 	for k, w := range p.With {
-		if !idPattern.MatchString(w.Of) || w.Of == r.doc.ID || w.Count < 1 || w.Count > mostInPack {
+		if !isID(w.Of) || w.Of == r.doc.ID || w.Count < 1 || w.Count > mostInPack {
 			r.add(fmt.Sprintf("%s.with[%d]", at, k), "A mixed set names another material by its id, and how many of it there are.")
 		}
 	}

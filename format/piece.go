@@ -3,7 +3,6 @@ package format
 import (
 	"fmt"
 	"maps"
-	"regexp"
 	"slices"
 	"strings"
 	"unicode"
@@ -26,8 +25,6 @@ const (
 	maxTag       = 40
 	maxWaived    = 50
 )
-
-var keyPattern = regexp.MustCompile(`^[A-Z][a-z]?$`)
 
 // Piece turns the document into a well-formed piece in a shop of this house
 // method. The error is Faults: all that is wrong, each at its place, those of the
@@ -216,7 +213,7 @@ func (b *builder) palette() map[string]*material.Material {
 	palette := map[string]*material.Material{}
 	for _, key := range slices.Sorted(maps.Keys(b.doc.Palette)) {
 		where := "palette." + key
-		if !keyPattern.MatchString(key) {
+		if !isKey(key) {
 			b.add(where, "A dish's letter is A to Z, optionally followed by one small letter.")
 			continue
 		}

@@ -48,8 +48,9 @@ func demoCommand() *cli.Command {
 
 // collectAt is how much, in percent of what is kept, is allocated until garbage is
 // collected. Little is kept between requests, so the usual 100 would collect at every
-// tenth keystroke; enoughMemory holds what large files take.
-const collectAt = 1000
+// tenth keystroke, and each time slow the next few down; enoughMemory holds what large
+// files take.
+const collectAt = 2000
 
 // enoughMemory is from how many bytes on garbage is collected as often as need be.
 const enoughMemory = 512 << 20

@@ -1,18 +1,29 @@
 package measure
 
-import "sync"
+import (
+	"runtime"
+	"sync"
+	"sync/atomic"
+)
 
-// sideBySide does n things at once and waits for them. Where one panics, so does it.
+// sideBySide does n things, as many at once as there are processors, and waits for them.
+// Where one panics, so does it.
 func sideBySide(n int, do func(i int)) {
 	var all sync.WaitGroup
+	var begun atomic.Int32
 	raised := make([]any, n)
-	for i := 1; i < n; i++ {
-		all.Go(func() {
-			defer func() { raised[i] = recover() }()
-			do(i)
-		})
+	each := func() {
+		for i := int(begun.Add(1)) - 1; i < n; i = int(begun.Add(1)) - 1 {
+			func() {
+				defer func() { raised[i] = recover() }()
+				do(i)
+			}()
+		}
 	}
-	do(0)
+	for range min(n, runtime.GOMAXPROCS(0)) - 1 {
+		all.Go(each)
+	}
+	each()
 	all.Wait()
 	for _, r := range raised {
 		if r != nil {

@@ -16,7 +16,18 @@ export function opened(answer: Schemas["Analysis"]): Analysis {
 }
 
 function twoFaced(outlines: Record<string, Outline>): Record<string, Outline> {
-  return Object.fromEntries(Object.entries(outlines).map(([id, outline]) => [id, outline.right.length > 0 ? outline : { ...outline, right: outline.left }]));
+  return Object.fromEntries(
+    Object.entries(outlines).map(([id, { brief, ...outline }]) => {
+      if (!brief) return [id, outline];
+      const left = pointsOf(brief.left);
+      return [id, { ...outline, left, right: brief.right ? pointsOf(brief.right) : left }];
+    }),
+  );
+}
+
+/** pointsOf reads a face written in ten-thousandths of a millimetre. */
+function pointsOf(face: number[]): number[][] {
+  return Array.from({ length: face.length / 2 }, (_, i) => [face[2 * i] / 1e4, face[2 * i + 1] / 1e4]);
 }
 
 function placedOf(brief: Schemas["BeadRow"] | undefined): Placed[] {

@@ -1942,6 +1942,11 @@ export interface components {
             count: number;
             name: string;
         };
+        FacesInFew: {
+            left: number[];
+            /** @description None where it is as the left one. */
+            right?: number[];
+        };
         Fit: {
             /**
              * Format: double
@@ -3036,6 +3041,8 @@ export interface components {
             written?: components["schemas"]["Written"];
         };
         Outline: {
+            /** @description The faces in few words, in place of both. */
+            brief?: components["schemas"]["FacesInFew"];
             /**
              * Format: double
              * @description Of a component: how far it reaches from the middle of the cord.
@@ -3046,7 +3053,6 @@ export interface components {
             left: number[][];
             /** @description What those parts are drawn from. */
             looks?: components["schemas"]["SeatLook"][];
-            /** @description In few words none where it is as the left one. */
             right: number[][];
             /** @description Of a component: where its parts lie. */
             seats?: components["schemas"]["SeatDrawn"][];
