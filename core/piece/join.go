@@ -138,7 +138,7 @@ func (p *Piece) checkJoins(add adder) bool {
 		add("sections", "A piece has 1 to %d sections; this one has %d.", mostSections, len(p.Sections))
 		return false
 	case len(p.Joins) != len(p.Sections)-1:
-		add("joins", "Between %d sections there are %d joins; this piece has %d. The series does not close.", len(p.Sections), len(p.Sections)-1, len(p.Joins))
+		add("joins", "Between each two sections belongs a join: for %d sections %d, and this piece has %d. The series does not close.", len(p.Sections), len(p.Sections)-1, len(p.Joins))
 		return false
 	}
 	for i, s := range p.Sections {

@@ -1,6 +1,8 @@
 package piece
 
 import (
+	"fmt"
+	"strings"
 	"testing"
 
 	"mala/core/material"
@@ -52,6 +54,18 @@ func TestWhatIsNotWellFormedIsNamedAtItsPlace(t *testing.T) {
 	two.Closure.Right = []Fitting{{ID: "c2", Of: finding(material.Hook)}}
 	if faults := two.Check(); len(faults) != 1 || faults[0].Where != "closure" {
 		t.Errorf("two clasps: %v", faults)
+	}
+}
+
+func TestASeriesHasAJoinBetweenEachTwoSections(t *testing.T) {
+	for _, joins := range []int{0, 2} {
+		p := strand()
+		p.Sections = append(p.Sections, p.Sections[0])
+		p.Joins = make([]*Join, joins)
+		want := fmt.Sprintf("for 2 sections 1, and this piece has %d. The series does not close.", joins)
+		if faults := p.Check(); len(faults) != 1 || faults[0].Where != "joins" || !strings.HasSuffix(faults[0].Says, want) {
+			t.Errorf("%d joins: %v", joins, faults)
+		}
 	}
 }
 
