@@ -191,20 +191,23 @@ func (h House) check(add adder) {
 // checkTables holds the shop's tables to rows that can be: named, and with their
 // ends the right way round.
 func (h House) checkTables(add adder) {
-	named := func(where, word string) {
+	row := func(table string, i int) adder {
+		return func(field, says string, args ...any) { add(fmt.Sprintf("house.%s[%d].%s", table, i, field), says, args...) }
+	}
+	named := func(row adder, field, word string) {
 		if strings.TrimSpace(word) == "" || utf8.RuneCountInString(word) > mostWord {
-			add(where, "Give the row a name of 1 to %d characters.", mostWord)
+			row(field, "Give the row a name of 1 to %d characters.", mostWord)
 		}
 	}
 	if len(h.Ease) > mostTable || len(h.Sizes) > mostTable || len(h.Lengths) > mostTable {
 		add("house", "A table has at most %d rows.", mostTable)
 	}
 	for i, e := range h.Ease {
-		where := fmt.Sprintf("house.ease[%d]", i)
-		named(where+".word", e.Word)
-		checkRange(add, where+".fromMm", e.From, -200, 2000)
+		row := row("ease", i)
+		named(row, "word", e.Word)
+		checkRange(row, "fromMm", e.From, -200, 2000)
 		if e.To != 0 || e.From < 0 {
-			checkRange(add, where+".toMm", e.To, e.From, 2000)
+			checkRange(row, "toMm", e.To, e.From, 2000)
 		}
 	}
 	for i, grams := range []float64{h.Curl7, h.Curl19, h.Curl49} {
@@ -213,16 +216,16 @@ func (h House) checkTables(add adder) {
 		}
 	}
 	for i, b := range h.Sizes {
-		where := fmt.Sprintf("house.sizes[%d]", i)
-		named(where+".name", b.Name)
-		checkRange(add, where+".measureMm", b.Measure, 20, 2000)
+		row := row("sizes", i)
+		named(row, "name", b.Name)
+		checkRange(row, "measureMm", b.Measure, 20, 2000)
 	}
 	for i, l := range h.Lengths {
-		where := fmt.Sprintf("house.lengths[%d]", i)
-		named(where+".name", l.Name)
-		checkRange(add, where+".fromMm", l.From, 1, length.Longest)
+		row := row("lengths", i)
+		named(row, "name", l.Name)
+		checkRange(row, "fromMm", l.From, 1, length.Longest)
 		if l.To != 0 {
-			checkRange(add, where+".toMm", l.To, l.From, length.Longest)
+			checkRange(row, "toMm", l.To, l.From, length.Longest)
 		}
 	}
 }
