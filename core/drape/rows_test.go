@@ -210,6 +210,26 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 	}
 }
 
+func TestHowNearRowsComeIsGivenOfEachAndTheNext(t *testing.T) {
+	m := several(t, 360, as, "<25G | G>", "<28G | G>", "<26G | G>", "<33G | G>")
+	rows, near := Rows(m), Nearest(m)
+	if len(near) != 3 || near[0] < 7 || near[1] != 0 || near[2] < 7 {
+		t.Fatalf("the third crosses the second: %v", near)
+	}
+	for k, mm := range near {
+		if want := nearest(rows[k], rows[k+1]); mm != want {
+			t.Errorf("row %d and the next: %v, on their own %v", k, mm, want)
+		}
+	}
+	if one := Nearest(several(t, 360, as, "<25G | G>")); len(one) != 0 {
+		t.Errorf("one row comes near none: %v", one)
+	}
+	bracelet := several(t, 0, func(p *piece.Piece) { p.Kind, p.Body = piece.Bracelet, nil }, "<25G | G>", "<28G | G>")
+	if near := Nearest(bracelet); near != nil {
+		t.Errorf("rows that do not hang: %v", near)
+	}
+}
+
 // In the holes of a bar the rows begin apart, the first innermost, and still end where
 // the shared chain does; apart by nothing they hang as from one place.
 func TestRowsInHolesOfABarBeginApart(t *testing.T) {
