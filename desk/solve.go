@@ -109,6 +109,8 @@ func goalOf(in *Aim, m *measure.Measured, s *measure.Strand) (goal solve.Goal, s
 	if in.Wearer {
 		fit := size.OfRow(m, s)
 		switch {
+		case m.Piece.Hangs():
+			return goal, "An ornament is worn by nobody. Give the length to bring it to."
 		case m.Piece.Body == nil || m.Piece.Body.Measure <= 0:
 			return goal, "Nobody's measure is known. Give the wearer's measure first."
 		case fit == nil:

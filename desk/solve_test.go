@@ -73,7 +73,10 @@ func TestWhatCannotBeSolvedIsSaid(t *testing.T) {
 		"Nobody's measure is known":     func(in *desk.Aim) { in.Document.Body, in.Wearer = nil, true },
 		"a tolerance of ± ":             func(in *desk.Aim) { in.ToMm, in.ToleranceMm = 451.3, &zero },
 		"With more in stock":            func(in *desk.Aim) { in.ToMm, in.InStock = 700, true },
-		"The whole row is pinned":       func(in *desk.Aim) { in.ToMm, in.Document.Pinned = 430, []format.Pin{{Strand: "r1"}} },
+		"An ornament is worn by nobody": func(in *desk.Aim) {
+			in.Document, in.Wearer = *read(t, demoFile(t, "pieces/boathouse.json")), true
+		},
+		"The whole row is pinned": func(in *desk.Aim) { in.ToMm, in.Document.Pinned = 430, []format.Pin{{Strand: "r1"}} },
 	} {
 		in := desk.Aim{Document: *doc}
 		change(&in)
