@@ -133,6 +133,41 @@ func TestChainSidesHangLinkByLink(t *testing.T) {
 	}
 }
 
+// Every bead weighs on the part of the front in which its middle lies, at the middle of all
+// that weighs there; what lies round the back of the neck weighs on none.
+func TestEveryBeadWeighsWhereItLies(t *testing.T) {
+	m := strand(t, "9G <40P 3H 12P G P | G> 4(H 5P)", 360, as)
+	n, s := Of(m), m.Leading()
+	parts, cuts := n.front()
+	near(t, "as long as the front", cuts[len(parts)]-cuts[0], n.whole-n.around(), 1e-9)
+	behind := 0
+	weight, moment := make([]float64, len(parts)), make([]float64, len(parts))
+	for _, b := range s.Beads {
+		u := n.along(float64(b.At) * float64(s.Strung+s.Slack) / float64(s.Strung))
+		at := -1
+		for i := range parts {
+			if cuts[i] <= u && u < cuts[i+1] {
+				at = i
+			}
+		}
+		if at < 0 {
+			behind++
+			continue
+		}
+		weight[at], moment[at] = weight[at]+b.Material.MassG, moment[at]+(u-cuts[at])*b.Material.MassG
+	}
+	if behind < 20 || behind > 80 {
+		t.Fatalf("%d beads lie behind", behind)
+	}
+	for i, p := range parts {
+		near(t, "long", p.Length, cuts[i+1]-cuts[i], 1e-12)
+		near(t, "weighs", p.Weight, weight[i], 1e-12)
+		if weight[i] > 0 {
+			near(t, "weighs at", p.At, moment[i]/weight[i], 1e-9)
+		}
+	}
+}
+
 func TestTheNeckIsTheBodysOrTheHouses(t *testing.T) {
 	if n := Of(strand(t, "250P", 0, as)); n == nil || n.Girth != 360 || n.OfBody {
 		t.Errorf("nobody's: %+v", n)
