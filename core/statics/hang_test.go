@@ -202,3 +202,32 @@ func TestAChainTooShortIsRefused(t *testing.T) {
 		t.Errorf("what nobody weighed hangs %v deep, want as evenly loaded", depth)
 	}
 }
+
+// The derivatives are those of the energy: else the steps still arrive, but slowly.
+func TestTheSlopesAreThoseOfTheEnergy(t *testing.T) {
+	r := rand.New(rand.NewPCG(12, 7))
+	for range 50 {
+		parts, weight := make([]Part, 2+r.IntN(8)), 0.0
+		for i := range parts {
+			parts[i] = Part{Length: 1 + 9*r.Float64(), Weight: 3 * r.Float64()}
+			parts[i].At = parts[i].Length * r.Float64()
+			weight += parts[i].Weight
+		}
+		c := &chain{parts, Loads(parts, weight), 10 * r.Float64()}
+		h, v := 0.5+5*r.Float64(), weight*r.Float64()
+		const d = 1e-5
+		at, left, right, low, high := c.look(h, v), c.look(h-d, v), c.look(h+d, v), c.look(h, v-d), c.look(h, v+d)
+		for name, pair := range map[string][2]float64{
+			"by H": {at.h, (right.energy - left.energy) / (2 * d)}, "by V": {at.v, (high.energy - low.energy) / (2 * d)},
+			"by H twice": {at.hh, (right.h - left.h) / (2 * d)}, "by V twice": {at.vv, (high.v - low.v) / (2 * d)},
+			"by H and V": {at.hv, (high.h - low.h) / (2 * d)}, "by V and H": {at.hv, (right.v - left.v) / (2 * d)},
+		} {
+			if math.Abs(pair[0]-pair[1]) > 1e-6*(1+math.Abs(pair[1])) {
+				t.Errorf("%s: %v, between places beside it %v", name, pair[0], pair[1])
+			}
+		}
+		if got, ok := (seen{h: 2, v: -3}).misses(3), (seen{h: -2.1, v: 1}).misses(2); got || !ok {
+			t.Error("they miss by what is more than is let pass")
+		}
+	}
+}
