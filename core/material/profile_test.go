@@ -116,11 +116,11 @@ func TestVolumeAgreesWithClosedForms(t *testing.T) {
 	// A sphere with a drilled hole is as large as a sphere of its length.
 	b := round(t, 8, 1)
 	l := float64(b.Length())
-	if got, want := b.Volume(), math.Pi*l*l*l/6; math.Abs(got-want) > want*1e-3 {
+	if got, want := b.Volume(), math.Pi*l*l*l/6; math.Abs(got-want) > want*1e-6 {
 		t.Errorf("round 8 = %.2f mm³, want %.2f", got, want)
 	}
 	tube := bead(t, Bead{Shape: Tube, Across: 3, Along: 6, Hole: 1.2})
-	if got, want := tube.Volume(), math.Pi*6*(1.5*1.5-.6*.6); math.Abs(got-want) > 1e-3*want {
+	if got, want := tube.Volume(), math.Pi*6*(1.5*1.5-.6*.6); math.Abs(got-want) > 1e-6*want {
 		t.Errorf("tube = %.3f mm³, want %.3f", got, want)
 	}
 }
