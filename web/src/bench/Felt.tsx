@@ -53,6 +53,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
   const flat = useMemo(() => laidFlat(picture), [picture]);
   const hangs = state.doc.kind === "ornament"; // it lies along the felt, and hangs in Fit
   const drawn = (laid || hangs) && flat ? flat : picture;
+  const along = ["rows", "straight"].includes(drawn?.picture.whole?.shape ?? ""); // a row of buttons lies clear of it, a corner does not
 
   if (!analysis || !strand) {
     return (
@@ -82,7 +83,7 @@ export function Felt({ bench, state }: { bench: Bench; state: BenchState }) {
     <>
       <div className={`felt-band ${state.behind ? "behind" : ""}`}>
         {drawn ? <WholePiece drawn={drawn} tone={tone} letters={letters} row={row} selection={gaps} lens={lens} onLens={setLens} onPlace={(to, gap, extend) => bench.toRow(to, gap, extend)} /> : <p className="felt-empty">Drawing …</p>}
-        <div className="felt-tools">
+        <div className={`felt-tools ${along ? "along" : ""}`}>
           {flat && !hangs && (
             <button
               type="button"
