@@ -192,7 +192,9 @@ func (h House) check(add adder) {
 // ends the right way round.
 func (h House) checkTables(add adder) {
 	row := func(table string, i int) adder {
-		return func(field, says string, args ...any) { add(fmt.Sprintf("house.%s[%d].%s", table, i, field), says, args...) }
+		return func(field, says string, args ...any) {
+			add(fmt.Sprintf("house.%s[%d].%s", table, i, field), says, args...)
+		}
 	}
 	named := func(row adder, field, word string) {
 		if strings.TrimSpace(word) == "" || utf8.RuneCountInString(word) > mostWord {
