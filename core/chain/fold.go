@@ -43,15 +43,7 @@ func foldsOf(segments []Segment) *folded {
 		for at+count < n && segments[(out.first+at+count)%n] == s {
 			count++
 		}
-		before, middle := 0, 1
-		if count >= 2*keptEnds+leastFold {
-			first := (out.first + at) % n
-			before = keptEnds + ring.bridged(first, -1)
-			after := keptEnds + ring.bridged((first+count-1)%n, 1)
-			if middle = (count-before-after-1)/2*2 + 1; middle < leastFold {
-				before, middle = 0, 1
-			}
-		}
+		before, middle := ring.fold((out.first+at)%n, count)
 		for k := range count - middle + 1 {
 			out.segments, out.copies = append(out.segments, s), append(out.copies, 1)
 			if k == before {
@@ -78,6 +70,20 @@ func newHeights(segments []Segment) *heights {
 		h.length, h.high = h.length+s.Length, max(h.high, s.Reach)
 	}
 	return h
+}
+
+// fold gives how many segments of a run are kept before those that are folded, and how many
+// these are: an odd number, 1 where there is no fold.
+func (h *heights) fold(first, count int) (before, middle int) {
+	if count < 2*keptEnds+leastFold {
+		return 0, 1
+	}
+	before = keptEnds + h.bridged(first, -1)
+	after := keptEnds + h.bridged((first+count-1)%len(h.segments), 1)
+	if middle = (count-before-after-1)/2*2 + 1; middle < leastFold {
+		return 0, 1
+	}
+	return before, middle
 }
 
 // bridge is how far a straight line reaches that touches the circle on which a segment

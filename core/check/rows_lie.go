@@ -23,7 +23,7 @@ const (
 var rowsCross = Check{
 	Code: "rows-cross", Step: StepLayOut, Lies: true,
 	Piece: func(v *View) []Finding {
-		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
+		return betweenRows(v, func(_ []*drape.Necklace, k int) *Finding {
 			a, b := v.Main()[k], v.Main()[k+1]
 			near, need := drape.Nearest(v.Measured)[k], float64(a.Width()+b.Width())/2
 			if near >= nearer*need-tiny {
