@@ -167,8 +167,8 @@ func strandOf(s *measure.Strand) Strand {
 		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
 	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)
 	out.Knot, out.LeftKnot, out.RightKnot = knotOf(s.Knot), knotOf(s.Left.Hidden), knotOf(s.Right.Hidden)
-	for _, c := range s.Cut {
-		out.Cut = append(out.Cut, CutPart{c.Part, exact(c.Length)})
+	for _, c := range s.Cut() {
+		out.Cut = append(out.Cut, CutPart{c.Name, exact(c.Length)})
 	}
 	drops, count := s.Drops()
 	for _, d := range drops {

@@ -69,7 +69,7 @@ func TestABarsHolesTakeTheCord(t *testing.T) {
 	onBar := func(hole float64) *piece.Piece {
 		bar := finding("bar", "brass", material.Finding{Type: material.FocalBar, Length: 30, Outside: 7, Wire: 2, Inside: mmOf(hole)})
 		return stretch(t, "20R", func(p *piece.Piece, _ *piece.Row) {
-			p.Closure = piece.Closure{Type: piece.OnBar, Left: fittings("cl", bar)}
+			p.Closure, p.House.Tail = piece.Closure{Type: piece.OnBar, Left: fittings("cl", bar)}, piece.TailTrimmed
 		})
 	}
 	narrow := all(t, onBar(0.69))

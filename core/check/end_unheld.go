@@ -115,7 +115,10 @@ var noClasp = Check{
 	},
 	Fix: func(v *View, f *Finding, bench Bench) []Fix {
 		if f.At.Side != "" {
-			return []Fix{fix("Make a loop of beads", edit.Op{Do: edit.SetEnd, At: v.Leading().Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(piece.WayLoop)})}
+			in := func(way piece.Way) edit.Op {
+				return edit.Op{Do: edit.SetEnd, At: v.Leading().Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(way)}
+			}
+			return []Fix{fix("Make a loop of beads", in(piece.WayLoop)), fix("Make a loop of the cord", in(piece.WayCordLoop))}
 		}
 		var fixes []Fix
 		for _, c := range bench.Shelf {

@@ -161,6 +161,7 @@ func TestSentencesGiveTheirNumbersWithoutASign(t *testing.T) {
 func TestAFineHoleIsSaidToBeTooFineForTheNeedleWhereTheThreadPasses(t *testing.T) {
 	holed := func(hole float64) *Finding {
 		p := necklace(t, "20M", ends(guard), closed(lobster, jump), cordOf(thread(material.Thread, 0.3)))
+		p.House.Tail = piece.TailTrimmed
 		p.Palette["M"] = bead(t, "m", material.Bead{Shape: material.Round, Across: 4, Hole: mmOf(hole)})
 		return of(all(t, p), "hole-too-small")
 	}

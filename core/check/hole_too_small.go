@@ -4,11 +4,9 @@ import (
 	"fmt"
 	"strings"
 
-	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/piece"
 )
 
 // snugFit is how much wider than its cords a hole should be; below it the last
@@ -62,7 +60,7 @@ var holeTooSmall = Check{
 				continue
 			}
 			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
-				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
+				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole)) + comesBack(s, f)
 		}
 		return append(append(append(g.found, found...), beyondStrand(v, s)...), ofComponents(v, s, pinTooThick)...)
 	},
@@ -75,9 +73,7 @@ var holeTooSmall = Check{
 		if c := componentAt(s, f); c != nil {
 			return finerLinks(c, bench)
 		}
-		if f.At.Element >= 0 && s.Beads[f.At.Element].Passes > s.Row.Passes {
-			fixes = append(fixes, fix("Trim the tails short", edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
-		}
+		fixes = append(fixes, shorterTails(v, s, f)...)
 		return append(fixes, strungOn(s, bench.Shelf, thinner(s.Row.Cord.Cord))...)
 	},
 }

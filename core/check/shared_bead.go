@@ -17,9 +17,9 @@ func sharedTooNarrow(v *View) []Finding {
 		if !j.Through() {
 			continue
 		}
-		passes, thickest := 0, length.MM(0)
+		thickest := length.MM(0)
+		passes := v.SharedPasses(j.Fittings[0].ID, v.Piece.Sections[i].Rows)
 		for _, r := range v.Piece.Sections[i].Rows {
-			passes += r.Passes
 			thickest = max(thickest, r.Cord.Cord.Diameter)
 		}
 		m := j.Fittings[0].Of

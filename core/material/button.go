@@ -44,3 +44,16 @@ func (f *Finding) ConeDepth(across length.MM) length.MM {
 	}
 	return min(f.Length, (f.Outside-across)*f.Length/(f.Outside-f.Inside))
 }
+
+// KeepsOut is how far outside the mouth of a cone end, in mm, the middle of a bead stays whose
+// face stands in it: the greatest of face less wall over the radii that both have. It is
+// negative of a bead whose middle lies inside.
+func (f *Finding) KeepsOut(face Face) length.MM {
+	from, to := face.rim, min(face.edge, float64(f.Outside)/2)
+	apart := func(r float64) float64 { return face.At(r) - float64(f.ConeDepth(length.MM(2*r))) }
+	if from >= to {
+		return length.MM(apart(to))
+	}
+	_, off := highest(apart, from, to)
+	return length.MM(off)
+}

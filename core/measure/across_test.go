@@ -89,10 +89,10 @@ func TestACordThatRunsOnIsOneStrand(t *testing.T) {
 			}
 		}
 		if d := a.Strands[0].CutLength() - b.Strands[0].CutLength(); math.Abs(float64(d)) > 1e-9 {
-			t.Errorf("cut to %v, as one strand %v: %v", a.Strands[0].CutLength(), b.Strands[0].CutLength(), a.Strands[0].Cut)
+			t.Errorf("cut to %v, as one strand %v: %v", a.Strands[0].CutLength(), b.Strands[0].CutLength(), a.Strands[0].Cut())
 		}
 		if a.Strands[1].CutLength() != 0 || a.Strands[1].Start.By != StartNone {
-			t.Errorf("its cord is that of the row before: %v", a.Strands[1].Cut)
+			t.Errorf("its cord is that of the row before: %v", a.Strands[1].Cut())
 		}
 		if math.Abs(a.MassG-b.MassG) > 1e-9 {
 			t.Errorf("it weighs %v, as one strand %v", a.MassG, b.MassG)

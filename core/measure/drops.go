@@ -157,17 +157,6 @@ func (d *Drop) parts() []material.PartCount {
 	return parts
 }
 
-// dropsTake is the cord that the strand's drops use.
-func (s *Strand) dropsTake() length.MM {
-	sum := length.MM(0)
-	for i := range s.Beads {
-		if d := s.Beads[i].Drop; d != nil {
-			sum += d.Path * length.MM(s.Row.Passes)
-		}
-	}
-	return sum
-}
-
 // Drops lists the different drops of the strand, in the order they come, with how many
 // there are of each.
 func (s *Strand) Drops() (drops []*Drop, count map[*Drop]int) {

@@ -33,8 +33,8 @@ func loopOf(t testing.TB, text string) piece.Ending {
 
 func cutOf(s *Strand, part string) length.MM {
 	sum := length.MM(0)
-	for _, c := range s.Cut {
-		if c.Part == part {
+	for _, c := range s.Cut() {
+		if c.Name == part {
 			sum += c.Length
 		}
 	}
@@ -137,7 +137,8 @@ func TestAFoldTakesTheCordOnceRoundAndMakesTheOtherEndOfBothHalves(t *testing.T)
 	if s.Left.Hold != HeldByMiddle || s.Start.By != StartFold || s.Start.Tip != 0 {
 		t.Errorf("held by %s, begun by %s", s.Left.Hold, s.Start.By)
 	}
-	near(t, "half way round the ring's wire", cutOf(s, "left round the fold"), math.Pi/2*(0.7+0.3), 1e-9)
+	near(t, "a lark's head round the ring's wire", cutOf(s, "left round the fold"), 0.7+7*0.3+(3*math.Pi/2+1)*(0.7+0.3), 1e-9)
+	near(t, "which holds the beads off the ring's inside", s.Left.Length, 3.6+0.7+0.3, 1e-9)
 	near(t, "nothing held at the fold", cutOf(s, "left working end"), 0, 0)
 	near(t, "both halves through crimp and loop", cutOf(s, "right crimp + loop x 2"), 2*2*(2+2), 1e-9)
 	near(t, "both tails", cutOf(s, "right tail"), 50, 1e-9)
@@ -184,19 +185,24 @@ func TestAKnotHidesInTheLastBeadThatTakesIt(t *testing.T) {
 	}
 }
 
-// The last bead stands in a cone until its widest circle meets the wall: for three
-// beads of 4 in a cone 10 x 15 with a tip of 1.2 that is 2.354 inside the mouth.
+// The last bead stands in a cone until it touches the wall: of a round the circle at which the
+// wall lies along it decides, wherever that is. Three beads of 4 side by side stop 2.354 inside
+// the mouth of a cone 10 x 15 with a tip of 1.2.
 func TestABeadStandsInAConeAsFarAsItGoes(t *testing.T) {
 	cone := finding(t, material.Finding{Type: material.ConeEnd, Outside: 10, Length: 15, Inside: 1.2, RingEye: 2})
 	near(t, "three beads of 4", cone.Finding.ConeDepth(material.HoleFor(3, 4)), 2.354, 0.001)
 	near(t, "as wide as the mouth", cone.Finding.ConeDepth(10), 0, 0)
+	// A round of radius a lies along a wall of slope 15 / 4.4 at a middle a sqrt(1 + slope^2) -
+	// slope r from its apex, which is 5 slope inside the mouth.
+	slope := 15 / 4.4
+	along := func(a float64) length.MM { return length.MM(a*math.Sqrt(1+slope*slope) - 5*slope) }
 	for _, tt := range []struct {
 		name  string
 		round length.MM
 		adds  length.MM
 	}{
-		{"narrower than the mouth", 6, 15 - (10-6)*15/8.8 - length.MM(math.Sqrt(9-1)) + 2},
-		{"just as wide", 10, 15 - length.MM(math.Sqrt(25-1)) + 2},
+		{"narrower than the mouth", 6, 15 - (length.MM(math.Sqrt(9-1)) - along(3)) + 2},
+		{"just as wide", 10, 15 - (length.MM(math.Sqrt(25-1)) - along(5)) + 2},
 		{"wider", 12, 15 - length.MM(math.Sqrt(36-1)-math.Sqrt(36-25)) + 2},
 	} {
 		for _, side := range piece.Sides() {
@@ -301,10 +307,13 @@ func TestRandomEndsAgreeWithAPlainSum(t *testing.T) {
 		m := measured(t, p)
 		s := m.Leading()
 		d := length.MM(passes)
+		// Of each cord: the loop, back through the last bead, round the ring, a knot that counts
+		// all of them at either end, and what is left to tie.
 		knots := 2 * (length.MM(p.House.KnotCord())*d + p.House.ToTie(false))
-		want := (s.Strung+s.Slack)*d + length.MM(n)*2.9*d + knots
+		round := 0.7 + math.Pi/2*(0.7+1)
+		want := d * (s.Strung + s.Slack + length.MM(n)*2.9 + p.Palette["R"].Bead.Length() + length.MM(round) + knots)
 		near(t, "cut", s.CutLength(), want, 1e-6)
-		near(t, "round", m.Finished, s.Strung+s.Slack+max(0, length.MM(n)*2.9-4*math.Pi)/2+3.6, 1e-6)
+		near(t, "round", m.Finished, s.Strung+s.Slack+max(0, length.MM(n)*2.9-4*math.Pi)/2+3.6+0.7, 1e-6)
 		for _, c := range m.Tally {
 			if c.Material.ID == "seed" && c.Count != n {
 				t.Errorf("%d seeds of %d", c.Count, n)

@@ -35,6 +35,7 @@ const (
 	RoleBar       Role = "bar"         // tied at both ends
 	RoleShared    Role = "shared-bead" // that cords of several rows run through
 	RoleRow       Role = "row"         // of another section
+	RoleRound     Role = "round"       // the cord round the wire of what is counted at the other end
 )
 
 // Part is one thing between the last bead and the middle of the clasp.
@@ -55,9 +56,6 @@ type Part struct {
 	Links     int            // of a chain, or of bead links
 	Between   *piece.Between // of bead links
 }
-
-// Hold is what keeps the cord from running out of an end.
-type Hold string
 
 // The holds: a crimp, a knot on a guard, ring, clasp or loop of beads, a cord end or
 // a cone over a knot, a fold-over end whose flaps press the cord, the knot that
@@ -81,18 +79,23 @@ const (
 // End is one end of a strand, its parts in threading order from the last bead
 // outwards.
 type End struct {
-	Side   piece.Side
-	Parts  []Part
-	Length length.MM
-	Hold   Hold
-	// Turn is what the cord goes through twice at this end: crimp, or the cover
-	// over it, and the loop or guard beyond.
-	Turn length.MM
+	Side    piece.Side
+	Parts   []Part
+	Length  length.MM
+	Hold    Hold
+	Wire    length.MM // that the cord lies straight round; 0 where it has a guard or a loop of its own
+	Hitched bool      // in a lark's head
+	Back    int       // the bead that the cord goes back through before its knot, -1 for none
 	// Tail is how far the cord's tail goes back through the beads, and TailBeads
 	// which beads it passes.
 	Tail      length.MM
 	TailBeads []int
-	Hidden    *Knot // of a knot that is drawn into the last bead
+	// TailShared is the shared bead that the tail goes on through, and TailInto the beads
+	// beyond it, of the row TailRow.
+	TailShared piece.ID
+	TailRow    piece.ID
+	TailInto   []int
+	Hidden     *Knot // of a knot that is drawn into the last bead
 }
 
 // Crimped says whether a crimp holds the end.
@@ -118,7 +121,7 @@ func (e *End) Find(role Role) *Part {
 func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
 	p, row, loop := mk.piece, mk.row, mk.loops[side]
 	own := p.EndsIn(row, side)
-	b := endBuilder{piece: p, row: row, outer: row, ending: own.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side}}
+	b := endBuilder{piece: p, row: row, outer: row, ending: own.Ending(side), beside: beside, beads: loop, crimp: -1, end: End{Side: side, Back: -1}}
 	for _, f := range *p.End(own, side, false) {
 		b.add(f)
 	}
@@ -147,7 +150,9 @@ func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
 	for _, part := range b.end.Parts {
 		b.end.Length += part.Length
 	}
-	b.end.Hold = b.hold(row)
+	b.end.Hold = b.hold()
+	b.layRound()
+	b.end.Hitched = b.hitched() && b.end.Wire > 0
 	return b.end
 }
 
@@ -169,7 +174,6 @@ func (b *endBuilder) add(fitting piece.Fitting) {
 	switch {
 	case f.IsCrimp():
 		part.Role = RoleCrimp
-		b.end.Turn += f.Length
 		part.Swallowed = b.crimp < 0 && b.slips(b.piece.House.ClosedCrimp(f))
 		b.crimp = len(b.end.Parts)
 	case f.Type == material.CrimpCover:
@@ -178,7 +182,6 @@ func (b *endBuilder) add(fitting piece.Fitting) {
 		b.cover(&part)
 	case f.Type == material.WireGuard:
 		part.Role, b.looped = RoleGuard, true
-		b.end.Turn += f.Length * length.MM(b.piece.House.GuardTurns())
 	case f.Type == material.CordEnd:
 		part.Role, b.looped = RoleCordEnd, true
 	case f.Type == material.ConeEnd:
@@ -209,7 +212,6 @@ func (b *endBuilder) cover(cover *Part) {
 		return
 	}
 	under := &b.end.Parts[b.crimp]
-	b.end.Turn += cover.Material.Finding.Length - under.Material.Finding.Length
 	under.Length = 0
 }
 
@@ -241,7 +243,6 @@ func (b *endBuilder) loop() {
 		return
 	}
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleLoop, Length: b.piece.House.Loop})
-	b.end.Turn += b.piece.House.Loop
 }
 
 // close adds the closure's fittings, listed from the outside in. Where the clasp
@@ -357,42 +358,4 @@ func GoesOnWith(r *piece.Row, side piece.Side) length.MM {
 func (b *endBuilder) runsOn() bool {
 	j := b.piece.JoinAt(b.row, b.end.Side)
 	return j != nil && j.Through()
-}
-
-// hold says what keeps the cord in. Wire is crimped; other cords can be tied to
-// whatever there is, and the fold of any cord lies round it.
-func (b *endBuilder) hold(row *piece.Row) Hold {
-	wire := row.Cord.Cord.Type == material.Wire
-	switch {
-	case !row.Corded():
-		return HeldByLinks
-	case b.runsOn():
-		return HeldByRunning
-	case b.end.Side == piece.Left && b.piece.FoldedWith(row) != nil && len(b.end.Parts) > 0:
-		return HeldByMiddle
-	case (b.ending.Way == piece.WayFold || b.ending.Way == piece.WayFoldBead || b.foldsIntoLoop()) && len(b.end.Parts) > 0:
-		return HeldByMiddle
-	case b.ending.Way == piece.WayStopped && (b.crimp >= 0 || !wire):
-		return HeldByStop
-	case b.ending.Way == piece.WayLeg && !wire:
-		return HeldByLeg
-	case b.crimp >= 0:
-		return HeldByCrimp
-	case b.end.Find(RoleFold) != nil:
-		return HeldByFold
-	case b.piece.IsRing(row) && !wire:
-		return HeldByRing
-	case wire:
-		return Unheld
-	case b.end.Find(RoleCordEnd) != nil:
-		return HeldByCordEnd
-	case b.end.Find(RoleCone) != nil:
-		return HeldByCone
-	case len(b.end.Parts) > 0 || b.piece.Closure.Type == piece.OnBar:
-		return HeldByKnot
-	}
-	if clasp, at := b.piece.Clasp(); clasp != nil && clasp.HasTwoHalves() && clasp.Type != material.ButtonEnd && at != b.end.Side {
-		return HeldByKnot // on the clasp's other half
-	}
-	return Unheld
 }

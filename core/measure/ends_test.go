@@ -73,8 +73,8 @@ func TestFromTheSpoolOnlyTheEndThatIsCutOffIsHeld(t *testing.T) {
 	p := strung(t, "40P")
 	p.House.Allowance = piece.AllowanceSpool
 	held := map[string]length.MM{}
-	for _, c := range measured(t, p).Leading().Cut {
-		held[c.Part] = c.Length
+	for _, c := range measured(t, p).Leading().Cut() {
+		held[c.Name] = c.Length
 	}
 	if _, right := held["right working end"]; right || held["left working end"] != 25 {
 		t.Errorf("held: %v, want 25 at the left, by the spool", held)
@@ -163,8 +163,8 @@ func TestWhatStopsAnEndIsCountedInTheCut(t *testing.T) {
 		tt.piece.House.Stopper = tt.by
 		held := measured(t, tt.piece).Leading()
 		without := length.MM(0)
-		for _, c := range plain.Cut {
-			if c.Part != "left start" {
+		for _, c := range plain.Cut() {
+			if c.Name != "left start" {
 				without += c.Length
 			}
 		}
@@ -199,11 +199,11 @@ func TestAGuardIsThreadedOnceOrTwice(t *testing.T) {
 		}
 		s, once := withThreads(tt.threads), withThreads(piece.GuardsOnce)
 		named := false
-		for _, c := range s.Cut {
-			named = named || c.Part == tt.parts
+		for _, c := range s.Cut() {
+			named = named || c.Name == tt.parts
 		}
 		if !named {
-			t.Errorf("no %q in %+v", tt.parts, s.Cut)
+			t.Errorf("no %q in %+v", tt.parts, s.Cut())
 		}
 		near(t, tt.parts, s.CutLength()-once.CutLength(), tt.more, 1e-9)
 		near(t, tt.parts+" length", s.Left.Length, once.Left.Length, 1e-9)

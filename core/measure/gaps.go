@@ -125,12 +125,3 @@ func (s *Strand) HolderLong() length.MM {
 	}
 	return 0
 }
-
-// holdersTake is the cord that knots between beads use: each cord of those tied together as
-// much as the knot takes of all.
-func (s *Strand) holdersTake() length.MM {
-	if s.Row.Holder.Way != piece.HeldByKnots {
-		return 0
-	}
-	return length.MM(len(s.Holders())) * piece.OverhandCord * s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes*s.Row.Passes)
-}

@@ -29,8 +29,8 @@ func hung(t testing.TB, line string, change func(p *piece.Piece, r *piece.Row)) 
 
 func parts(s *Strand) map[string]length.MM {
 	out := map[string]length.MM{}
-	for _, c := range s.Cut {
-		out[c.Part] += c.Length
+	for _, c := range s.Cut() {
+		out[c.Name] += c.Length
 	}
 	return out
 }
@@ -54,7 +54,7 @@ func TestAnOrnamentIsAsLongAsItHangsAndItsCordAsItRuns(t *testing.T) {
 	}
 	stopped := hung(t, "10R", func(_ *piece.Piece, r *piece.Row) { r.LeftEnding = piece.Ending{Way: piece.WayStopped} }).Leading()
 	if cut := parts(stopped); stopped.Left.Hold != HeldByStop || cut["left crimp"] != 2 || cut["left tail"] != 0 || cut["left working end"] != 60 || stopped.Left.Length != 2 || stopped.AllBeads() != 10 {
-		t.Errorf("%v, %+v", stopped.Cut, stopped.Left)
+		t.Errorf("%v, %+v", stopped.Cut(), stopped.Left)
 	}
 	tied := func(way piece.Ending) *Strand {
 		return hung(t, "10R", func(_ *piece.Piece, r *piece.Row) {
@@ -62,10 +62,10 @@ func TestAnOrnamentIsAsLongAsItHangsAndItsCordAsItRuns(t *testing.T) {
 		}).Leading()
 	}
 	if s := tied(piece.Ending{Way: piece.WayStopped}); s.Left.Hold != HeldByStop || parts(s)["left knot"] != piece.OverhandCord*0.5 {
-		t.Errorf("%v, %+v", s.Cut, s.Left)
+		t.Errorf("%v, %+v", s.Cut(), s.Left)
 	}
 	if s := tied(s.Row.LeftEnding); s.Left.Hold != HeldByKnot || parts(s)["left knot"] != 25*0.5 || s.Right.Parts[0].Length != 65+piece.OverhandAcross*0.5 {
-		t.Errorf("%v, %+v", s.Cut, s.Right)
+		t.Errorf("%v, %+v", s.Cut(), s.Right)
 	}
 	bare := hung(t, "10R", func(_ *piece.Piece, r *piece.Row) { r.Left, r.LeftEnding = nil, piece.Ending{Way: piece.WayStopped} }).Leading()
 	if bare.Left.Hold != Unheld {

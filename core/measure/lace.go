@@ -11,20 +11,22 @@ import (
 // Lace is the way of all cords through a laced row: over the fronts, through the holes, along
 // the back from flat to flat, and at the back from the outermost holes to the ends.
 type Lace struct {
-	Front, Through, Back, Edges length.MM
-	Step                        length.MM // by which neighbours in two layers stand in front of one another; 0 without layers
-	Tilt                        float64   // in radians, of flats that lean on one another; 0 where they lie flat
-	Tops                        int       // smaller flats laced on others
-	Covered                     length.MM // by which a flat covers its neighbour at most
+	LacePath            // of all cords together
+	Each     []LacePath // of each cord
+	Step     length.MM  // by which neighbours in two layers stand in front of one another; 0 without layers
+	Tilt     float64    // in radians, of flats that lean on one another; 0 where they lie flat
+	Tops     int        // smaller flats laced on others
+	Covered  length.MM  // by which a flat covers its neighbour at most
 }
 
-// Path is all of it.
-func (l *Lace) Path() length.MM { return l.Front + l.Through + l.Back + l.Edges }
+// LacePath is the cord that a laced row takes, in mm.
+type LacePath struct{ Front, Through, Back, Edges length.MM }
 
-// parts is the way as the sum of the cut has it.
-func (l *Lace) parts() []CutPart {
-	return []CutPart{{Part: "across the fronts", Length: l.Front}, {Part: "through the holes", Length: l.Through},
-		{Part: "along the back", Length: l.Back}, {Part: "to the ends of the row", Length: l.Edges}}
+// Path is all of it.
+func (l *LacePath) Path() length.MM { return l.Front + l.Through + l.Back + l.Edges }
+
+func (l *LacePath) add(one LacePath) {
+	l.Front, l.Through, l.Back, l.Edges = l.Front+one.Front, l.Through+one.Through, l.Back+one.Back, l.Edges+one.Edges
 }
 
 // laced gives a flat as it lies in the row.
@@ -98,7 +100,7 @@ func (s *Strand) lace() {
 	if s.Row.Lacing == nil {
 		return
 	}
-	out := &Lace{}
+	out := &Lace{Each: make([]LacePath, s.Row.Passes)}
 	s.Lace = out
 	flats := s.lyingFlats()
 	if len(flats) == 0 {
@@ -119,12 +121,13 @@ func (s *Strand) lace() {
 		}
 	}
 	for cord := range s.Row.Passes {
-		s.laceOne(out, flats, cord)
+		out.Each[cord] = s.laceOne(flats, cord)
+		out.add(out.Each[cord])
 	}
 }
 
 // laceOne follows one cord, numbered from 0.
-func (s *Strand) laceOne(out *Lace, flats []lyingFlat, cord int) {
+func (s *Strand) laceOne(flats []lyingFlat, cord int) (out LacePath) {
 	var leaves point // the hole at the back that it left the flat before by
 	for i := range flats {
 		f := &flats[i]
@@ -143,7 +146,8 @@ func (s *Strand) laceOne(out *Lace, flats []lyingFlat, cord int) {
 	if s.Ring {
 		begins.x += float64(s.Strung)
 		out.Back += leaves.to(begins)
-		return
+		return out
 	}
 	out.Edges += length.MM(begins.x) + s.Strung - length.MM(leaves.x)
+	return out
 }

@@ -137,11 +137,7 @@ func Measure(p *piece.Piece) (*Measured, error) {
 			errs[i] = &Fault{Row: rows[i].ID, Err: err}
 			return
 		}
-		s.cut(p)
-		s.Knot, s.Start = s.knot(p), s.start(p)
-		for _, e := range s.Ends() {
-			e.Hidden = s.hidden(p, e)
-		}
+		s.Knot = s.knot(p)
 		m.Strands[i] = s
 	})
 	for _, err := range errs {
@@ -149,7 +145,8 @@ func Measure(p *piece.Piece) (*Measured, error) {
 			return nil, err
 		}
 	}
-	m.joinHalves()
+	m.tailsOn()
+	m.layCords()
 	lead := m.Leading()
 	m.Finished, m.ForTarget = lead.Finished(), lead.ForTarget(p)
 	if !p.Hangs() {
@@ -212,13 +209,13 @@ func strandOf(p *piece.Piece, row *piece.Row) (*Strand, error) {
 	if err != nil {
 		return nil, err
 	}
-	s.tails(p.House)
+	s.tails(p)
 	if s.hangsInTail() {
 		// More cord in a hung ring holds its neighbours further apart.
 		if s, err = mk.layOut(fills, s); err != nil {
 			return nil, err
 		}
-		s.tails(p.House)
+		s.tails(p)
 	}
 	s.finish(p)
 	return s, nil

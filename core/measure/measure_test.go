@@ -12,6 +12,7 @@ import (
 	"mala/core/pattern"
 	"mala/core/piece"
 	"mala/core/testparts"
+	"mala/core/way"
 )
 
 func mm(v float64) length.MM { return length.MM(v) }
@@ -269,16 +270,16 @@ func TestMirrorLeavesTheLengthAlone(t *testing.T) {
 func TestCutIsASumThatCanBeRead(t *testing.T) {
 	m := measured(t, strung(t, "20R"))
 	s := m.Leading()
-	want := []CutPart{{"beads", s.Strung, false}, {"slack", s.Slack, false}, {"left crimp + loop x 2", 8, false}, {"left tail", 25, false}, {"left working end", 60, true},
-		{"right crimp + loop x 2", 8, false}, {"right tail", 25, false}, {"right working end", 60, true}}
-	if len(s.Cut) != len(want) {
-		t.Fatalf("cut = %v", s.Cut)
+	want := []way.Item{{Name: "beads", Length: s.Strung, Spare: false}, {Name: "slack", Length: s.Slack, Spare: false}, {Name: "left crimp + loop x 2", Length: 8, Spare: false}, {Name: "left tail", Length: 25, Spare: false}, {Name: "left working end", Length: 60, Spare: true},
+		{Name: "right crimp + loop x 2", Length: 8, Spare: false}, {Name: "right tail", Length: 25, Spare: false}, {Name: "right working end", Length: 60, Spare: true}}
+	if len(s.Cut()) != len(want) {
+		t.Fatalf("cut = %v", s.Cut())
 	}
 	for i, c := range want {
-		if s.Cut[i].Part != c.Part || s.Cut[i].Spare != c.Spare {
-			t.Errorf("item %d is %q, want %q", i, s.Cut[i].Part, c.Part)
+		if s.Cut()[i].Name != c.Name || s.Cut()[i].Spare != c.Spare {
+			t.Errorf("item %d is %q, want %q", i, s.Cut()[i].Name, c.Name)
 		}
-		near(t, c.Part, s.Cut[i].Length, c.Length, 1e-9)
+		near(t, c.Name, s.Cut()[i].Length, c.Length, 1e-9)
 	}
 	near(t, "cut", s.CutLength(), s.Strung+s.Slack+186, 1e-9)
 
@@ -289,7 +290,7 @@ func TestCutIsASumThatCanBeRead(t *testing.T) {
 	p.House.Allowance, p.House.Tail = piece.AllowanceSpool, piece.TailTrimmed
 	p.Leading().Passes = 2
 	doubled := measured(t, p).Leading()
-	near(t, "doubled from the spool, trimmed", doubled.CutLength(), 2*doubled.Strung+2*doubled.Slack+16+25, 1e-9)
+	near(t, "doubled from the spool, trimmed", doubled.CutLength(), 2*(doubled.Strung+doubled.Slack+16+25), 1e-9)
 }
 
 func TestTheTailPassesTheBeadsItIsTuckedInto(t *testing.T) {

@@ -10,7 +10,7 @@ import (
 type Start struct {
 	Side piece.Side // the end that is held
 	By   string     // what stops it, its own crimp, or the spool the cord is still on
-	Tip  length.MM  // how far from the cord's tip it is stopped; 0 where nothing stops it
+	Tip  length.MM  // how far from each cord's tip it is stopped; 0 where nothing stops it
 }
 
 // StartFold says that the fold of the cord is the end strung first: it cannot run
@@ -31,10 +31,13 @@ var tips = map[string]length.MM{
 }
 
 // start says how the strand is begun, and how far from its tip it is stopped.
-func (s *Strand) start(p *piece.Piece) Start {
-	out := Start{Side: piece.Left, By: s.startedBy(p.HouseOf(s.Row))}
+func (m *Measured) start(s *Strand) Start {
+	out := Start{Side: piece.Left, By: s.startedBy(m.Piece.HouseOf(s.Row))}
+	if out.By == StartFold {
+		out.Side = s.FoldSide()
+	}
 	if _, stopped := tips[out.By]; stopped {
-		out.Tip = s.Beyond(p, &s.Left) + s.startTakes(p, out.By)
+		out.Tip = m.Beyond(s, &s.Left) + m.startTakes(s, out.By)
 	}
 	return out
 }
@@ -47,7 +50,7 @@ func (s *Strand) startedBy(h piece.House) string {
 		return StartNone
 	}
 	cord := s.Row.Cord.Cord.Type
-	if s.Left.Hold == HeldByMiddle {
+	if s.Folded() {
 		return StartFold
 	}
 	if s.foot {
@@ -73,25 +76,11 @@ func (s *Strand) startedBy(h piece.House) string {
 	return h.Stopper
 }
 
-// startTakes is the cord that stopping the end takes beyond what its end needs: a
-// spare crimp is cut off, anything else is undone and its cord used.
-func (s *Strand) startTakes(p *piece.Piece, by string) length.MM {
+// startTakes is the cord that stopping the end takes of each cord beyond what its end needs:
+// a spare crimp is cut off, anything else is undone and its cord used.
+func (m *Measured) startTakes(s *Strand, by string) length.MM {
 	if by == piece.StopSpareCrimp {
 		return tips[by]
 	}
-	return max(0, tips[by]-s.Beyond(p, &s.Left))
-}
-
-// Beyond is how much cord an end needs beyond its last bead: crimp and loop
-// twice, its tail or knot, and what is held while it is made.
-func (s *Strand) Beyond(p *piece.Piece, e *End) length.MM {
-	sum := length.MM(0)
-	for _, part := range s.cutAtEnd(p, e, false) {
-		sum += part.Length
-	}
-	first, last := p.HouseOf(s.Row).WorkingAllowance()
-	if e.Crimped() || e.Hold == HeldByFold {
-		sum += max(first, last)
-	}
-	return sum
+	return max(0, tips[by]-m.Beyond(s, &s.Left))
 }

@@ -7,6 +7,7 @@ import (
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/way"
 )
 
 // Bead is one bead of a strand, where it lies.
@@ -18,6 +19,7 @@ type Bead struct {
 	From, To  length.MM // its own two faces at their furthest
 	Passes    int       // how often the cord goes through it
 	Turned    bool      // it opens to the left, or stands on its head
+	OneCord   bool      // it rides on one of the cords that run side by side
 	Swallowed bool      // it and a neighbour have no radius in common
 	Drop      *Drop     // what hangs there on the strand's own cord; nil of a bead
 }
@@ -32,22 +34,23 @@ type Strand struct {
 	Slack       length.MM // planned
 	SlackNeeded length.MM
 	Left, Right End
-	Cut         []CutPart
-	Knot        *Knot // of a ring tied on itself
+	Cords       []way.Cord // that begin in the row, each from tip to tip
+	Knot        *Knot      // of a ring tied on itself
 	Start       Start
 	Lace        *Lace   // the way of the cord through a laced row; nil where it is strung
 	Riders      *Riders // beads that slide over the strand; nil without any
 
-	tight length.MM // the loop pulled tight, without any slack
-	half  *Strand   // the row on the other half of its cord, folded at the left
-	times int       // how often the loop goes round
-	foot  bool      // it hangs, and its foot is made first
-	gaps  []int     // where bare cord lies among the beads
-	kinds []kind
-	rode  []kind                         // those of the riders
-	parts []stiffPart                    // along the path that decides the length
-	turns int                            // how often that path goes round a ring
-	share map[*material.Material]float64 // mm of the strung length that each material gives
+	tight     length.MM // the loop pulled tight, without any slack
+	half      *Strand   // the row on the other half of its cord, folded at the left
+	times     int       // how often the loop goes round
+	everyBead []int     // those that the first of its cords runs through; nil until it is asked for
+	foot      bool      // it hangs, and its foot is made first
+	gaps      []int     // where bare cord lies among the beads
+	kinds     []kind
+	rode      []kind                         // those of the riders
+	parts     []stiffPart                    // along the path that decides the length
+	turns     int                            // how often that path goes round a ring
+	share     map[*material.Material]float64 // mm of the strung length that each material gives
 
 	round func() []Link // worked out when first asked for, as is the wrap
 	wrap  func() (*Wrap, error)
@@ -148,6 +151,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 			way = 1
 		}
 		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passesOf(b.Node.Key, l.material)}
+		s.Beads[i].OneCord = s.Beads[i].Passes < mk.row.Passes && l.material.Bead.Flat == nil
 		if d := drops[b.Node]; d != nil {
 			s.Beads[i].Key, s.Beads[i].Drop = d.Key, d
 			if hanging += d.Count(); hanging > pattern.MaxBeads {

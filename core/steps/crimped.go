@@ -17,7 +17,7 @@ func (w *writer) crimped() {
 		w.stringRuns()
 		w.end(&w.s.Right)
 		w.beforeCutting()
-		w.do("Push the beads up and cut from the spool %s beyond the last bead,%s.", w.in(w.s.Beyond(w.m.Piece, &w.s.Left)), w.cutters())
+		w.do("Push the beads up and cut from the spool %s beyond the last bead,%s.", w.in(w.m.Beyond(w.s, &w.s.Left)), w.cutters())
 		w.secondEnd(&w.s.Left)
 	case piece.StopCrimped:
 		w.start(w.cutters())

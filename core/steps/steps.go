@@ -126,7 +126,7 @@ func (w *writer) stop() {
 	}
 	if w.s.FromCentre(w.h) {
 		w.do("Mark the middle of the cord. Whenever it is set down, hold either end with %s, %s from the left tip and %s from the right.",
-			stoppers[w.s.Start.By], w.in(w.s.Beyond(w.m.Piece, &w.s.Left)), w.in(w.s.Beyond(w.m.Piece, &w.s.Right)))
+			stoppers[w.s.Start.By], w.in(w.m.Beyond(w.s, &w.s.Left)), w.in(w.m.Beyond(w.s, &w.s.Right)))
 		w.stringRuns()
 		return
 	}

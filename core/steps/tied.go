@@ -47,7 +47,7 @@ func (w *writer) elasticFromSpool() {
 	w.stringRuns()
 	w.beforeCutting()
 	w.do("Leave %s of the free end to tie with, and cut from the spool %s beyond the beads, with scissors.",
-		w.in(w.s.Beyond(w.m.Piece, &w.s.Right)), w.in(w.s.Beyond(w.m.Piece, &w.s.Left)))
+		w.in(w.m.Beyond(w.s, &w.s.Right)), w.in(w.m.Beyond(w.s, &w.s.Left)))
 }
 
 // glueAndHide glues the knot, draws it into its bead while the glue is wet, and

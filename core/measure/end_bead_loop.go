@@ -105,19 +105,6 @@ func (s *Strand) AllBeads() int {
 	return n
 }
 
-// addLeg lets the cord hang on beyond the strand, with a bead and a knot.
-func (b *endBuilder) addLeg() {
-	b.end.Parts = append(b.end.Parts, Part{Role: RoleLeg, Material: b.ending.Bead, Free: true})
-}
-
-// legTakes is the cord of a leg down to its knot.
-func legTakes(f *piece.Ending) length.MM {
-	if f.Bead == nil {
-		return f.Leg
-	}
-	return f.Leg + f.Bead.Bead.Length()
-}
-
 // OverhandAcross is how thick the knot that ends a leg is: an overhand knot in all
 // cords of the leg.
 func (s *Strand) OverhandAcross() length.MM {
@@ -127,27 +114,6 @@ func (s *Strand) OverhandAcross() length.MM {
 // KnotAcross is how thick the knot of an end is that is tied round the strand.
 func (s *Strand) KnotAcross(h piece.House) length.MM {
 	return length.MM(h.KnotAcross()) * s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
-}
-
-// folded says whether the other end of the strand is the fold of its cord, so that
-// this one is made of as many cords as run through its beads.
-func (s *Strand) folded(e *End) bool { return s.End(e.Side.Other()).Hold == HeldByMiddle }
-
-// foldTakes is what the fold takes round the first thing that it holds: half way
-// round its wire, or through its bead and round it, for each pair of cords.
-func (s *Strand) foldTakes(e *End) length.MM {
-	wire := length.MM(0)
-	for i := range e.Parts {
-		p := &e.Parts[i]
-		if p.Role == RoleFoldBead {
-			return length.MM(s.Row.Passes/2) * p.foldThrough()
-		}
-		if p.Material != nil {
-			wire = p.Material.Finding.Wire
-			break
-		}
-	}
-	return length.MM(s.Row.Passes/2) * math.Pi / 2 * (wire + s.Row.Cord.Cord.Diameter)
 }
 
 // hidden finds whether the knot of an end that is tied is taken by the bead beside
@@ -163,20 +129,4 @@ func (s *Strand) hidden(p *piece.Piece, e *End) *Knot {
 		k.Bead = beside
 	}
 	return k
-}
-
-// coneTakes is the length a cone end adds beyond the last bead, which stands in its
-// mouth as far as it goes: a narrower bead until its widest circle meets the wall,
-// a wider one until its face meets the rim.
-func coneTakes(f *material.Finding, beside *Bead, side piece.Side) length.MM {
-	if beside == nil || beside.Material.Bead.Hangs() {
-		return f.InSeries()
-	}
-	b := beside.Material.Bead
-	outwards := b.Face(beside.Turned == (side == piece.Left))
-	inside := f.ConeDepth(b.Across) + outwards.AtRim()
-	if b.Across > f.Outside {
-		inside = outwards.AtRim() - length.MM(outwards.At(float64(max(f.Outside, b.Hole))/2))
-	}
-	return max(0, f.Length-inside) + f.RingEye
 }

@@ -4,7 +4,6 @@ import (
 	"math"
 
 	"mala/core/length"
-	"mala/core/material"
 	"mala/core/piece"
 )
 
@@ -23,10 +22,13 @@ func (b *endBuilder) addFootBead() {
 	b.end.Parts = append(b.end.Parts, Part{Role: RoleFootBead, Material: b.ending.Bead, Length: b.ending.Bead.Bead.Length()})
 }
 
-// foldsIntoLoop says whether the loop is the fold of a doubled cord: at the left, of as many
-// cords there as back.
+// foldsIntoLoop says whether the loop is the fold of a doubled cord, of as many cords there as
+// back. A cord is folded once: at the right only where nothing folds it at the left.
 func (b *endBuilder) foldsIntoLoop() bool {
-	return b.ending.Way == piece.WayCordLoop && b.end.Side == piece.Left && b.row.Passes%2 == 0
+	if b.ending.Way != piece.WayCordLoop || b.crimp >= 0 || b.row.Passes%2 != 0 {
+		return false
+	}
+	return b.end.Side == piece.Left || !b.row.FoldsAtLeft()
 }
 
 // cordLoopTakes is the cord round a loop of that inside girth, along its middle.
@@ -48,29 +50,4 @@ func (e *End) FindLoop() *Part {
 		return p
 	}
 	return e.Find(RoleCordLoop)
-}
-
-// Legs is what the cord of a row is made in: the halves of a fold, or cords that lie side
-// by side, each of a share of what is cut.
-type Legs struct {
-	Count  int
-	Folded bool
-	Each   length.MM
-	Least  length.MM
-}
-
-// Legs tells them; nil of a cord that runs once, or that a needle carries double.
-func (s *Strand) Legs() *Legs {
-	if s.half != nil {
-		return &Legs{Count: 2, Folded: true, Each: s.CutLength() / 2, Least: s.LeastCut() / 2}
-	}
-	n := s.Row.Passes
-	if n < 2 || !s.Row.Corded() || len(s.Cut) == 0 {
-		return nil
-	}
-	folded := s.Left.Hold == HeldByMiddle
-	if !folded && s.Row.Cord.Cord.Type == material.Thread {
-		return nil
-	}
-	return &Legs{Count: n, Folded: folded, Each: s.CutLength() / length.MM(n), Least: s.LeastCut() / length.MM(n)}
 }

@@ -1,0 +1,90 @@
+package check
+
+import (
+	"fmt"
+	"slices"
+
+	"mala/core/edit"
+	"mala/core/length"
+	"mala/core/material"
+	"mala/core/measure"
+	"mala/core/piece"
+)
+
+// elements lists the beads that a finding is about.
+func (f *Finding) elements() []int {
+	out := []int{f.At.Element}
+	for _, p := range f.More {
+		out = append(out, p.Element)
+	}
+	return out
+}
+
+// comesBack says why a bead is passed more often than the cord runs along: a knotted end's tail
+// goes back through it, or the cord itself before its knot.
+func comesBack(s *measure.Strand, f *Finding) string {
+	for _, e := range s.Ends() {
+		if e.Hold != measure.HeldByKnot {
+			continue
+		}
+		for _, i := range f.elements() {
+			switch {
+			case i == e.Back:
+				return fmt.Sprintf(" The cord comes back through it before the %s knot.", e.Side)
+			case slices.Contains(e.TailBeads, i):
+				return fmt.Sprintf(" The tail of the %s knot goes back through it.", e.Side)
+			}
+		}
+	}
+	return ""
+}
+
+// shorterTails lets the tails that go back through the beads go no further than holes take
+// them, or not at all: a crimp holds without, a knot with a drop of glue.
+func shorterTails(v *View, s *measure.Strand, f *Finding) []Fix {
+	var short, none []edit.Op
+	knotted, crimped := false, false
+	reach := 0
+	for _, e := range s.Ends() {
+		if !slices.ContainsFunc(f.elements(), func(i int) bool { return slices.Contains(e.TailBeads, i) }) {
+			continue
+		}
+		crimped = crimped || e.Crimped()
+		knotted = knotted || !e.Crimped()
+		at := s.Row.AtEnd(e.Side)
+		none = append(none, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndTailBeads, N: 0})
+		n := freeBeads(v, s, e)
+		short = append(short, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndTailBeads, N: n})
+		reach = max(reach, n)
+	}
+	var fixes []Fix
+	if reach > 0 && knotted {
+		fixes = append(fixes, fix(fmt.Sprintf("Take the tail back through %s only", beads(reach)), short...))
+	}
+	switch {
+	case knotted && v.Piece.House.Glue == piece.No:
+		fixes = append(fixes, fix("Trim the tails at their knots, and glue those", append(none, edit.Op{Do: edit.SetHouse, Field: "glue", Text: piece.Yes})...))
+	case knotted:
+		fixes = append(fixes, fix("Trim the tails at their glued knots", none...))
+	case crimped:
+		fixes = append(fixes, fix("Trim the tails short", edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
+	}
+	return fixes
+}
+
+// freeBeads is through how many beads, from the knot on, the holes take a tail.
+func freeBeads(v *View, s *measure.Strand, e *measure.End) int {
+	for n, i := range e.TailBeads {
+		b := &s.Beads[i]
+		if passesHole(b.Material.Bead, b.Passes, s, v.Piece.House.Needle) {
+			continue
+		}
+		return n
+	}
+	return len(e.TailBeads)
+}
+
+// passesHole says whether a bead's hole takes so many passes, with the needle where there is one.
+func passesHole(b *material.Bead, passes int, s *measure.Strand, needle length.MM) bool {
+	return b.Hole >= max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, needle))-tiny
+}
