@@ -215,7 +215,7 @@ func freeOf(m *measure.Measured, s *measure.Strand) ([]FreeOf, error) {
 	stretches, err := m.Free(s)
 	var out []FreeOf
 	for _, f := range stretches {
-		out = append(out, FreeOf{f.First, f.Count, exact(s.Finished() + f.Least - s.Strung), exact(s.Finished() + f.Most - s.Strung), f.About})
+		out = append(out, FreeOf{f.First, f.Count, exact(f.Shortest), exact(f.Longest), f.About})
 	}
 	return out, err
 }

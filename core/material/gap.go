@@ -15,7 +15,7 @@ func BareCord(long length.MM) *Material {
 // flatFace stands off every other face by all of that one's reach and half of its own
 // length.
 func flatFace(half float64) Face {
-	return Face{z: func(float64) float64 { return half }, edge: wide, falls: true, flat: true}.scaled(1)
+	return Face{z: func(float64) float64 { return half }, edge: wide, falls: true, flat: true, bare: true}.scaled(1)
 }
 
 // IsGap says whether the bead is no bead but bare cord.

@@ -89,6 +89,7 @@ type Face struct {
 	atRim     length.MM
 	falls     bool      // it never rises away from the hole
 	flat      bool      // it stays level
+	bare      bool      // it is bare cord, and stands off whatever lies beside it
 	mouth     bool      // it is the inner face of a cap or cone
 	ring      length.MM // outside diameter of the ring it belongs to; 0 for a bead strung through
 	hole      length.MM // the hole it meets its neighbours with
@@ -167,7 +168,9 @@ func (b *Bead) Hung(cord length.MM) Face {
 		off := max(0, near-r, r-far)
 		return math.Sqrt(max(0, w*w/4-off*off))
 	}
-	return Face{z: z, rim: d / 2, edge: inside + w - d/2, ring: b.Hole + 2*b.Along}.scaled(b.scale)
+	face := Face{z: z, rim: d / 2, edge: inside + w - d/2, ring: b.Hole + 2*b.Along}.scaled(b.scale)
+	face.reach = length.MM(face.scale * w / 2) // however thick the cord is, its wire stands round it
+	return face
 }
 
 // Contact is how two neighbours meet.
@@ -185,6 +188,9 @@ type Contact struct {
 // hole.
 func Touch(right, left Face) (c Contact, ok bool) {
 	from, to := max(right.rim, left.rim), min(right.edge, left.edge)
+	if from > to && (right.bare || left.bare) { // a ring hangs off the cord wherever its own begins
+		return Contact{Distance: right.reach + left.reach, Radius: max(to, 0)}, true
+	}
 	if from > to || goesInto(right, left) || goesInto(left, right) {
 		return Contact{}, false
 	}

@@ -22,7 +22,11 @@ var tied = making{hold: HeldByKnot, held: func(b *endBuilder) bool {
 		w.toTie()
 		return
 	case !w.roundLoop() && !guard && w.e.Wire > 0:
-		w.add(way.Round, "round the ring", roundWire(w.e.Wire, w.s.Row.Cord.Cord.Diameter)).Advances = w.e.Wire
+		l := w.add(way.Round, "round the ring", roundWire(w.e.Wire, w.s.Row.Cord.Cord.Diameter))
+		l.Advances = w.e.Wire
+		if on := &w.e.Parts[0]; on.Role != RoleRound {
+			l.At.Fitting, l.Of = on.Fitting, on.Material
+		}
 	}
 	if i := w.e.Back; i >= 0 {
 		b := &w.s.Beads[i]

@@ -4,33 +4,39 @@ import (
 	"math"
 
 	"mala/core/length"
-	"mala/core/pattern"
+	"mala/core/piece"
 )
 
-// Free is a stretch of beads that may come in any order, and how long the strand is with the
-// orders that make it shortest and longest.
+// Free is a stretch of beads that may come in any order, and how long the strand and the
+// finished loop are with the orders that make them shortest and longest.
 type Free struct {
 	First, Count int // its beads
 	Least, Most  length.MM
+	Shortest     length.MM // the finished loop, with the slack of that order
+	Longest      length.MM
 	About        bool // the true ones lie between these
 }
 
-// mostOrders is how many states of what is left to string are gone through.
-const mostOrders = 200_000
+// mostOrders is how many states of what is left to string are gone through, and mostLaid how
+// many orders are laid out one by one.
+const (
+	mostOrders = 200_000
+	mostLaid   = 1000
+)
 
 // Free lists the stretches of a row whose beads may come in any order, with what each alone
-// does to the strung length. Neighbours are taken to meet face to face, each pair by itself:
-// the sum of a path through all beads of the stretch, by what is left of every kind.
+// does to the length. Few orders are laid out one by one. Of many the shortest and the longest
+// are found by the sum of a path through all beads of the stretch, by what is left of every
+// kind, and are laid out; where beads pass into the holes of others the two are bounds.
 func (m *Measured) Free(s *Strand) ([]Free, error) {
 	loose := s.looseNodes()
 	if len(loose) == 0 {
 		return nil, nil
 	}
-	mk, err := newStrandMaker(m.Piece, s.Row)
+	f, err := newFreeSpan(m.Piece, s)
 	if err != nil {
 		return nil, err
 	}
-	f := &freeSpan{mk: mk, s: s, apart: map[[2]nodeTurn]length.MM{}}
 	var out []Free
 	for i := 0; i < len(s.Beads); {
 		if !loose[s.Beads[i].Node] {
@@ -41,11 +47,7 @@ func (m *Measured) Free(s *Strand) ([]Free, error) {
 		for i < len(s.Beads) && loose[s.Beads[i].Node] {
 			i++
 		}
-		one, err := f.span(from, i)
-		if err != nil {
-			return nil, err
-		}
-		out = append(out, one)
+		out = append(out, f.span(from, i))
 	}
 	return out, nil
 }
@@ -69,252 +71,147 @@ func (s *Strand) Loose() func(bead int) bool {
 	return func(bead int) bool { return loose[s.Beads[bead].Node] }
 }
 
-// nodeTurn is a bead as it lies.
-type nodeTurn struct {
-	key    string
-	turned bool
-}
-
+// freeSpan lays beads of a strand out in other orders.
 type freeSpan struct {
-	mk    *strandMaker
-	s     *Strand
-	apart map[[2]nodeTurn]length.MM
+	p    *piece.Piece
+	s    *Strand
+	st   *stack // as it is written
+	ring bool
 }
 
-func (f *freeSpan) lies(bead int) nodeTurn {
-	b := &f.s.Beads[bead]
-	return nodeTurn{b.Key, b.Turned}
+func newFreeSpan(p *piece.Piece, s *Strand) (*freeSpan, error) {
+	mk, err := newStrandMaker(p, s.Row)
+	if err != nil {
+		return nil, err
+	}
+	f := &freeSpan{p: p, s: s, ring: s.Ring, st: &stack{table: mk.table, beads: make([]faces, len(s.Beads))}}
+	for i := range s.Beads {
+		b := &s.Beads[i]
+		f.st.beads[i] = mk.table.of(b.Material, b.Turned, b.Passes, s.Row.Cord.Cord.Diameter)
+	}
+	return f, nil
 }
 
-// distance is how far apart the middles of two neighbours are.
-func (f *freeSpan) distance(a, b nodeTurn) (length.MM, error) {
-	pair := [2]nodeTurn{a, b}
-	if d, ok := f.apart[pair]; ok {
-		return d, nil
-	}
-	text := ""
-	for _, one := range pair {
-		if one.turned {
-			text += "~"
-		}
-		text += one.key + " "
-	}
-	line, err := pattern.Parse(text)
-	if err != nil {
-		return 0, err
-	}
-	two, err := f.mk.lay(line, nil, nil, false)
-	if err != nil {
-		return 0, err
-	}
-	d := two.Beads[1].At - two.Beads[0].At
-	f.apart[pair] = d
-	return d, nil
+// laid measures the strand with the beads from one on in this order: strung, and finished with
+// the slack that its bending then needs.
+func (f *freeSpan) laid(from int, order []faces) (strung, finished length.MM) {
+	st := &stack{table: f.st.table, beads: append([]faces(nil), f.st.beads...)}
+	copy(st.beads[from:], order)
+	l := st.straightOrLoop(f.ring)
+	s := &Strand{Row: f.s.Row, Ring: f.ring, Lace: f.s.Lace, Beads: f.s.Beads, times: f.s.times, Strung: l.strung, parts: st.partsOf(l), turns: l.turns}
+	tight := l.strung + f.s.Left.Length + f.s.Right.Length
+	slack, _ := s.planned(f.p, tight)
+	return l.strung, tight + slack
 }
 
 // span finds the shortest and the longest order of the beads from one up to another.
-func (f *freeSpan) span(from, to int) (Free, error) {
+func (f *freeSpan) span(from, to int) Free {
 	out := Free{First: from, Count: to - from}
-	kinds, left := []nodeTurn{}, []int{}
+	kinds, left := []faces{}, []int{}
 	for i := from; i < to; i++ {
-		k := f.lies(i)
 		at := 0
-		for at < len(kinds) && kinds[at] != k {
+		for at < len(kinds) && kinds[at] != f.st.beads[i] {
 			at++
 		}
 		if at == len(kinds) {
-			kinds, left = append(kinds, k), append(left, 0)
+			kinds, left = append(kinds, f.st.beads[i]), append(left, 0)
 		}
 		left[at]++
 	}
-	written, pairs, err := f.pairs(from, to, kinds)
-	if err != nil {
-		return out, err
+	out.Least, out.Shortest = length.MM(math.Inf(1)), length.MM(math.Inf(1))
+	out.Most, out.Longest = -out.Least, -out.Shortest
+	look := func(order []faces) {
+		strung, finished := f.laid(from, order)
+		out.Least, out.Most = min(out.Least, strung), max(out.Most, strung)
+		out.Shortest, out.Longest = min(out.Shortest, finished), max(out.Longest, finished)
 	}
-	shortest := func(p *pairTable) float64 { return p.orders(left, math.Inf(1)) }
-	if f.s.Ring && to-from == len(f.s.Beads) {
-		shortest = func(p *pairTable) float64 { return p.round(left) }
+	if countOrders(left) <= mostLaid {
+		eachOrder(kinds, left, look)
+		return out
 	}
-	least, most := shortest(pairs), -shortest(pairs.negative())
-	if math.IsInf(least, 0) { // too many to go through
-		out.About = true
-		least, most = pairs.bounds(to - from)
+	pairs := f.pairs(from, to, kinds)
+	if pairs.passing {
+		f.bounds(&out, pairs, left)
+		return out
 	}
-	out.Least, out.Most = f.s.Strung+length.MM(least)-written, f.s.Strung+length.MM(most)-written
-	return out, nil
+	closed := f.ring && to-from == len(f.s.Beads)
+	shortest, longest := pairs.order(left, closed), pairs.negative().order(left, closed)
+	if shortest == nil {
+		f.bounds(&out, pairs, left)
+		return out
+	}
+	for _, order := range [][]int{shortest, longest} {
+		beads := make([]faces, len(order))
+		for i, k := range order {
+			beads[i] = kinds[k]
+		}
+		look(beads)
+	}
+	return out
+}
+
+// bounds gives what no order can fall below or go beyond: shorter than what only those leave
+// that pass into no hole, longer than all at their furthest apart. The slack is that of the
+// order as it is written.
+func (f *freeSpan) bounds(out *Free, pairs *pairTable, left []int) {
+	least, most := pairs.bounds(left)
+	rest := f.s.Finished() - f.s.Strung
+	out.About, out.Least, out.Most = true, f.s.Strung+length.MM(least)-pairs.written, f.s.Strung+length.MM(most)-pairs.written
+	out.Shortest, out.Longest = out.Least+rest, out.Most+rest
 }
 
 // pairs gives how far apart each two kinds lie, before the first and behind the last what
 // stands there, and how long the stretch is as it is written.
-func (f *freeSpan) pairs(from, to int, kinds []nodeTurn) (written length.MM, p *pairTable, err error) {
-	p = &pairTable{between: make([][]float64, len(kinds)), before: make([]float64, len(kinds)), behind: make([]float64, len(kinds))}
-	put := func(into *float64, a, b nodeTurn) {
-		d, e := f.distance(a, b)
-		if e != nil && err == nil {
-			err = e
+func (f *freeSpan) pairs(from, to int, kinds []faces) *pairTable {
+	p := &pairTable{between: make([][]float64, len(kinds)), before: make([]float64, len(kinds)), behind: make([]float64, len(kinds))}
+	apart := func(a, b faces) float64 {
+		c := f.st.table.between(a.right, b.left)
+		if !c.touches {
+			p.passing = true
+			return 0
 		}
-		*into = float64(d)
+		return float64(c.Distance)
 	}
 	n := len(f.s.Beads)
-	beside := func(i int) (nodeTurn, bool) {
+	beside := func(i int) (faces, bool) {
 		if i < 0 || i >= n {
-			if !f.s.Ring || n == to-from {
-				return nodeTurn{}, false
+			if !f.ring || n == to-from {
+				return faces{}, false
 			}
 			i = (i + n) % n
 		}
-		return f.lies(i), true
+		return f.st.beads[i], true
 	}
 	left, hasLeft := beside(from - 1)
 	right, hasRight := beside(to)
 	for i, a := range kinds {
 		p.between[i] = make([]float64, len(kinds))
 		for j, b := range kinds {
-			put(&p.between[i][j], a, b)
+			p.between[i][j] = apart(a, b)
 		}
+		p.before[i], p.behind[i] = float64(f.st.table.faces[a.left].AtRim()), float64(f.st.table.faces[a.right].AtRim())
 		if hasLeft {
-			put(&p.before[i], left, a)
-		} else {
-			p.before[i] = f.rim(a, false)
+			p.before[i] = apart(left, a)
 		}
 		if hasRight {
-			put(&p.behind[i], a, right)
-		} else {
-			p.behind[i] = f.rim(a, true)
+			p.behind[i] = apart(a, right)
 		}
 	}
-	index := func(i int) int {
-		for k := range kinds {
-			if kinds[k] == f.lies(i) {
-				return k
-			}
+	// From middle to middle of what stands before and behind, or to the rims.
+	at := func(i int, behind bool) length.MM {
+		switch {
+		case i < 0:
+			return 0
+		case i >= n && behind && !f.ring:
+			return f.s.Strung
+		case i >= n:
+			return f.s.Beads[i-n].At + f.s.Strung
 		}
-		return 0
+		return f.s.Beads[i].At
 	}
-	sum := p.before[index(from)] + p.behind[index(to-1)]
-	if f.s.Ring && to-from == n {
-		sum = p.between[index(to-1)][index(from)]
+	p.written = at(to, true) - at(from-1, false)
+	if f.ring && from == 0 && to < n {
+		p.written = at(to, true) - (f.s.Beads[n-1].At - f.s.Strung)
 	}
-	for i := from; i+1 < to; i++ {
-		sum += p.between[index(i)][index(i+1)]
-	}
-	return length.MM(sum), p, err
-}
-
-// rim is how far the rim of a bead's hole lies from its middle, where the strand is measured
-// from when the bead is its first or last.
-func (f *freeSpan) rim(k nodeTurn, behind bool) float64 {
-	line, err := pattern.Parse(map[bool]string{true: "~"}[k.turned] + k.key)
-	if err != nil {
-		return 0
-	}
-	one, err := f.mk.lay(line, nil, nil, false)
-	if err != nil || len(one.Beads) == 0 {
-		return 0
-	}
-	if behind {
-		return float64(one.Strung - one.Beads[0].At)
-	}
-	return float64(one.Beads[0].At)
-}
-
-// pairTable is how far apart kinds of beads lie, and what their first and last add.
-type pairTable struct {
-	between        [][]float64
-	before, behind []float64
-}
-
-func (p *pairTable) negative() *pairTable {
-	minus := func(list []float64) []float64 {
-		out := make([]float64, len(list))
-		for i, v := range list {
-			out[i] = -v
-		}
-		return out
-	}
-	out := &pairTable{before: minus(p.before), behind: minus(p.behind)}
-	for _, row := range p.between {
-		out.between = append(out.between, minus(row))
-	}
-	return out
-}
-
-// round is the least sum of a way through all of them and back to its first.
-func (p *pairTable) round(left []int) float64 {
-	least := math.Inf(1)
-	for first := range left {
-		closed := &pairTable{between: p.between, before: make([]float64, len(left)), behind: make([]float64, len(left))}
-		for k := range left {
-			closed.before[k], closed.behind[k] = math.Inf(1), p.between[k][first]
-		}
-		closed.before[first] = 0
-		least = min(least, closed.orders(left, math.Inf(1)))
-	}
-	return least
-}
-
-// orders is the least sum of a way through so many of each kind, or none if there are more
-// states than are gone through.
-func (p *pairTable) orders(left []int, none float64) float64 {
-	states := len(left)
-	place := make([]int, len(left))
-	for i, n := range left {
-		place[i] = states
-		states *= n + 1
-		if states > mostOrders {
-			return none
-		}
-	}
-	// best[state + last] is the least for what has been strung, the last bead being of that kind.
-	best := make([]float64, states)
-	for i := range best {
-		best[i] = math.Inf(1)
-	}
-	done := make([]int, len(left))
-	for state := 0; state < states; state += len(left) {
-		rest := state
-		for i := len(left) - 1; i >= 0; i-- {
-			done[i] = rest / place[i]
-			rest %= place[i]
-		}
-		for next := range left {
-			if done[next] == left[next] {
-				continue
-			}
-			to := state + place[next] + next
-			if state == 0 {
-				best[to] = p.before[next]
-				continue
-			}
-			for last := range left {
-				if v := best[state+last] + p.between[last][next]; v < best[to] {
-					best[to] = v
-				}
-			}
-		}
-	}
-	least := math.Inf(1)
-	for last := range left {
-		least = min(least, best[states-len(left)+last]+p.behind[last])
-	}
-	return least
-}
-
-// bounds are what no order of n beads can fall below or go beyond.
-func (p *pairTable) bounds(n int) (least, most float64) {
-	low, high := math.Inf(1), math.Inf(-1)
-	for _, row := range p.between {
-		for _, v := range row {
-			low, high = min(low, v), max(high, v)
-		}
-	}
-	ends := func(better func(x, y float64) float64, of []float64) float64 {
-		out := of[0]
-		for _, v := range of {
-			out = better(out, v)
-		}
-		return out
-	}
-	lower, higher := func(x, y float64) float64 { return min(x, y) }, func(x, y float64) float64 { return max(x, y) }
-	return low*float64(n-1) + ends(lower, p.before) + ends(lower, p.behind), high*float64(n-1) + ends(higher, p.before) + ends(higher, p.behind)
+	return p
 }

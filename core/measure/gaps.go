@@ -13,17 +13,18 @@ func (b *Bead) IsGap() bool { return b.Material.Bead.IsGap() }
 // layGaps lays bare cord into the sequence. A pitch is as long as it leaves room between
 // the beads beside it. The error is a *pattern.Fault.
 func (mk *strandMaker) layGaps(s *Strand, st *stack, placed []pattern.Placed) error {
-	n := len(placed)
 	for i, b := range placed {
 		if !b.Node.IsGap() {
 			continue
 		}
 		long := b.Node.Length
 		if b.Node.IsPitch() {
-			if !s.Ring && (i == 0 || i == n-1) || n < 3 || placed[(i+n-1)%n].Node.IsGap() || placed[(i+1)%n].Node.IsGap() {
+			before, passed := mk.pitchedTo(s, st, placed, i, -1)
+			behind, more := mk.pitchedTo(s, st, placed, i, 1)
+			if before < 0 || behind < 0 || before == behind {
 				return pattern.NoPitch(b.Node)
 			}
-			takes := mk.table.faces[st.beads[(i+n-1)%n].right].Reach() + mk.table.faces[st.beads[(i+1)%n].left].Reach()
+			takes := mk.table.faces[st.beads[before].right].Reach() + mk.table.faces[st.beads[behind].left].Reach() + passed + more
 			if long -= takes; long < length.MM(0) {
 				return pattern.ShortPitch(b.Node, takes)
 			}
@@ -34,6 +35,31 @@ func (mk *strandMaker) layGaps(s *Strand, st *stack, placed []pattern.Placed) er
 		st.beads[i] = mk.table.of(gap, false, 0, 0)
 	}
 	return nil
+}
+
+// pitchedTo is the bead that a pitch goes to on one side of it, across what hangs before it, and
+// what that takes of the cord; -1 where there is none. What hangs between two gaps has a pitch
+// of its own.
+func (mk *strandMaker) pitchedTo(s *Strand, st *stack, placed []pattern.Placed, at, by int) (bead int, takes length.MM) {
+	n := len(placed)
+	next := -1
+	for k := at + by; ; k += by {
+		if (k < 0 || k >= n) && !s.Ring {
+			return next, 0
+		}
+		k = (k + n) % n
+		switch {
+		case k == at || placed[k].Node.IsGap():
+			return next, 0
+		case !s.Beads[k].Material.Bead.Hangs() || s.Beads[k].Drop != nil:
+			return k, takes
+		}
+		if next < 0 {
+			next = k
+		}
+		f := st.beads[k]
+		takes += mk.table.faces[f.left].Reach() + mk.table.faces[f.right].Reach()
+	}
 }
 
 // gap is bare cord of a length, each length one material.
@@ -97,8 +123,8 @@ func (s *Strand) Holders() []Held {
 	var out []Held
 	for i := range s.Beads {
 		b := &s.Beads[i]
-		if b.IsGap() {
-			continue
+		if b.IsGap() || b.Material.Bead.Hangs() && b.Drop == nil {
+			continue // a charm hangs loose: what is held are beads
 		}
 		if before := i - 1; before >= 0 || s.Ring {
 			if before = (before + n) % n; s.Beads[before].IsGap() {

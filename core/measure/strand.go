@@ -317,6 +317,34 @@ func (s *Strand) place(st *stack) {
 			b.Swallowed, s.Beads[next].Swallowed = true, true
 		}
 	}
+	for i := range s.Beads {
+		if b := &s.Beads[i]; b.Swallowed && b.Material.Bead.Hangs() && b.Drop == nil {
+			s.inItsRoom(st, i)
+		}
+	}
+}
+
+// inItsRoom lays a charm whose ring passes into a hole beside it in the middle of the room it
+// has: between the nearest beads on either side that it does not pass into, or the ends of the
+// strand.
+func (s *Strand) inItsRoom(st *stack, i int) {
+	b, own := &s.Beads[i], st.beads[i]
+	least, most := st.table.faces[own.left].AtRim(), s.Strung-st.table.faces[own.right].AtRim()
+	for k := i - 1; k >= 0; k-- {
+		if c := st.table.between(st.beads[k].right, own.left); c.touches {
+			least = s.Beads[k].At + c.Distance
+			break
+		}
+	}
+	for k := i + 1; k < len(s.Beads); k++ {
+		if c := st.table.between(own.right, st.beads[k].left); c.touches {
+			most = s.Beads[k].At - c.Distance
+			break
+		}
+	}
+	half := (b.To - b.From) / 2
+	b.At = (least + most) / 2
+	b.From, b.To = b.At-half, b.At+half
 }
 
 func (s *stack) straightOrLoop(ring bool) layout {

@@ -203,7 +203,7 @@ func (w *writer) anyOrder() (least, most length.MM, free bool) {
 	}
 	least, most = w.s.Finished(), w.s.Finished()
 	for _, f := range stretches {
-		least, most = least+f.Least-w.s.Strung, most+f.Most-w.s.Strung
+		least, most = least+f.Shortest-w.s.Finished(), most+f.Longest-w.s.Finished()
 	}
 	return least, most, true
 }
