@@ -14,6 +14,7 @@ import (
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/way"
 	"mala/format"
 )
 
@@ -57,7 +58,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	}
 	a.target(m)
 	for _, s := range m.Strands {
-		strand := strandOf(s)
+		strand := strandOf(m.Piece, s)
 		strand.Target = targetOf(m.Piece, s)
 		if strand.Free, err = freeOf(m, s); err != nil {
 			return nil, err
@@ -155,11 +156,15 @@ func targetOf(p *piece.Piece, s *measure.Strand) *TargetState {
 	}
 	mm := exact(s.ForTarget(p))
 	off := exact(mm - t.Finished)
-	return &TargetState{FinishedMm: t.Finished, ToleranceMm: t.Tolerance, Counts: p.House.TargetCounts,
+	counts := p.House.TargetCounts
+	if p.Hangs() && counts != piece.CountsBeads {
+		counts = p.House.OrnamentCounts
+	}
+	return &TargetState{FinishedMm: t.Finished, ToleranceMm: t.Tolerance, Counts: counts,
 		Mm: mm, OffMm: off, Within: math.Abs(float64(off)) <= float64(t.Tolerance)+1e-9}
 }
 
-func strandOf(s *measure.Strand) Strand {
+func strandOf(p *piece.Piece, s *measure.Strand) Strand {
 	out := Strand{ID: string(s.Row.ID), FinishedMm: exact(s.Finished()), WidthMm: exact(s.Width()), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
 		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: s.Count(),
 		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Cut: []CutPart{},
@@ -167,9 +172,8 @@ func strandOf(s *measure.Strand) Strand {
 		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
 	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)
 	out.Knot, out.LeftKnot, out.RightKnot = knotOf(s.Knot), knotOf(s.Left.Hidden), knotOf(s.Right.Hidden)
-	for _, c := range s.Cut() {
-		out.Cut = append(out.Cut, CutPart{c.Name, exact(c.Length)})
-	}
+	out.cut(s.Cut())
+	out.LeftWays, out.RightWays = waysAt(p, s.Row, piece.Left), waysAt(p, s.Row, piece.Right)
 	drops, count := s.Drops()
 	for _, d := range drops {
 		out.Drops = append(out.Drops, DropOf{Key: d.Key, Count: count[d], DeepMm: exact(d.Deep), CordMm: exact(d.Path)})
@@ -184,6 +188,28 @@ func strandOf(s *measure.Strand) Strand {
 			held.Outward = -1
 		}
 		out.Holders = append(out.Holders, held)
+	}
+	return out
+}
+
+// cut writes the sum of the cut so that its parts, as they are read, add up.
+func (out *Strand) cut(items []way.Item) {
+	lengths := make([]length.MM, len(items))
+	for i, c := range items {
+		lengths[i] = c.Length
+	}
+	mm, sumMm := length.Parts(lengths, length.InMillimetres)
+	in, sumIn := length.Parts(lengths, length.InInches)
+	for i, c := range items {
+		out.Cut = append(out.Cut, CutPart{c.Name, exact(c.Length), Read{mm[i], in[i]}})
+	}
+	out.CutRead = Read{sumMm, sumIn}
+}
+
+func waysAt(p *piece.Piece, r *piece.Row, side piece.Side) []string {
+	out := []string{}
+	for _, w := range p.WaysAt(r, side) {
+		out = append(out, string(w))
 	}
 	return out
 }

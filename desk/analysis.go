@@ -56,7 +56,7 @@ const (
 type TargetState struct {
 	FinishedMm  length.MM `json:"finishedMm"`
 	ToleranceMm length.MM `json:"toleranceMm"`
-	Counts      string    `json:"counts" enum:"closed,beads" doc:"Whether the target counts the clasp or the beads alone."`
+	Counts      string    `json:"counts" enum:"closed,beads,loop,foot" doc:"Whether the target counts the clasp or the beads alone; of an ornament, its loop too or only what hangs below it."`
 	Mm          length.MM `json:"mm" doc:"The length held against the target."`
 	OffMm       length.MM `json:"offMm" doc:"Over the target, or under it if negative."`
 	Within      bool      `json:"within"`
@@ -103,6 +103,9 @@ type Strand struct {
 	SlackMm       length.MM    `json:"slackMm"`
 	SlackNeededMm length.MM    `json:"slackNeededMm"`
 	CutMm         length.MM    `json:"cutMm"`
+	LeftWays      []string     `json:"leftWays" doc:"The ways in which its left end can be made, beyond what its fittings say."`
+	RightWays     []string     `json:"rightWays"`
+	CutRead       Read         `json:"cutRead"`
 	Cut           []CutPart    `json:"cut"`
 	Beads         int          `json:"beads"`
 	Placed        []Placed     `json:"placed,omitzero"`
@@ -215,6 +218,13 @@ type ThreadStep struct {
 type CutPart struct {
 	Part string    `json:"part"`
 	Mm   length.MM `json:"mm"`
+	Read Read      `json:"read" doc:"As it is written: the parts add up to their sum as it is written."`
+}
+
+// Read is a length as it is written in each unit.
+type Read struct {
+	Mm string `json:"mm"`
+	In string `json:"in"`
 }
 
 // Placed is one bead where it lies, from the first face of the strand.
@@ -267,7 +277,7 @@ type RunOf struct {
 
 // EndPart is one thing of an end, in threading order from the last bead.
 type EndPart struct {
-	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,cord-loop,leg,fold-bead,foot-bead,ring,clasp,extender,chain,connector,bar,shared-bead"`
+	Role      string    `json:"role" enum:"crimp,cover,guard,cord-end,cone-end,fold-over,loop,bead-loop,cord-loop,leg,fold-bead,foot-bead,tail-bead,round,ring,clasp,extender,chain,connector,bar,shared-bead"`
 	Fitting   string    `json:"fitting,omitempty"`
 	Material  string    `json:"material,omitempty"`
 	Mm        length.MM `json:"mm"`

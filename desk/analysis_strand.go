@@ -22,6 +22,7 @@ type DropOf struct {
 
 // HangerOf is how an ornament hangs.
 type HangerOf struct {
+	BelowMm  length.MM  `json:"belowLoopMm" doc:"How long it is without the loop that it hangs by."`
 	MiddleMm length.MM  `json:"middleMm" doc:"Of its mass, below its top."`
 	FootG    float64    `json:"footG" doc:"What hangs below its lowest bead."`
 	CurlG    float64    `json:"curlG,omitempty" doc:"What has to hang below this wire to pull its curl out, by the house; absent of a cord that does not curl."`

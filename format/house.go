@@ -13,36 +13,37 @@ import (
 // overrides. A field left out follows the one below: the piece the shop, the
 // shop the defaults.
 type House struct {
-	Crimp         string        `json:"crimp,omitempty" enum:"folded,flat,three-sided"`
-	Guards        string        `json:"guards,omitempty" enum:"never,single,always"`
-	GuardThreads  string        `json:"guardThreads,omitempty" enum:"once,twice" doc:"How often the cord is led through a guard."`
-	Covers        string        `json:"covers,omitempty" enum:"no,yes"`
-	Attach        string        `json:"attach,omitempty" enum:"jump-rings,split-rings,direct"`
-	Slack         string        `json:"slack,omitempty" enum:"snug,easy"`
-	Tail          string        `json:"tail,omitempty" enum:"tucked,beads,trimmed"`
-	TailMm        *length.MM    `json:"tailMm,omitempty"`
-	TailBeads     *int          `json:"tailBeads,omitempty"`
-	Allowance     string        `json:"allowance,omitempty" enum:"standard,generous,spool"`
-	Stopper       string        `json:"stopper,omitempty" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool"`
-	LoopMm        *length.MM    `json:"loopMm,omitempty"`
-	TargetCounts  string        `json:"targetCounts,omitempty" enum:"closed,beads"`
-	ElasticTailMm *length.MM    `json:"elasticTailMm,omitempty"`
-	ChildTailMm   *length.MM    `json:"childTailMm,omitempty"`
-	Knot          string        `json:"knot,omitempty" enum:"surgeons,square,triple"`
-	KnotPlace     string        `json:"knotPlace,omitempty" enum:"hidden,shown"`
-	Glue          string        `json:"glue,omitempty" enum:"yes,no"`
-	Thread        string        `json:"thread,omitempty" enum:"single,doubled"`
-	Order         string        `json:"order,omitempty" enum:"left,centre" doc:"Strung from the left, or from the centre outwards with both ends open."`
-	PinLoops      string        `json:"pinLoops,omitempty" enum:"size,fixed" doc:"What a loop takes of its pin."`
-	FixedLoopMm   *length.MM    `json:"fixedLoopMm,omitempty"`
-	NeedleMm      *length.MM    `json:"needleMm,omitempty" doc:"Thickness of the needle that thread goes on with."`
-	Curl7G        *float64      `json:"curl7G,omitempty" doc:"What has to hang below wire of 7 strands to pull its curl out."`
-	Curl19G       *float64      `json:"curl19G,omitempty" doc:"Of 19 strands."`
-	Curl49G       *float64      `json:"curl49G,omitempty" doc:"Of 49 strands."`
-	Unit          string        `json:"unit,omitempty" enum:"mm,cm,in"`
-	Ease          []Ease        `json:"ease,omitzero"`
-	Sizes         []BodySize    `json:"sizes,omitzero"`
-	Lengths       []NamedLength `json:"lengths,omitzero"`
+	Crimp          string        `json:"crimp,omitempty" enum:"folded,flat,three-sided"`
+	Guards         string        `json:"guards,omitempty" enum:"never,single,always"`
+	GuardThreads   string        `json:"guardThreads,omitempty" enum:"once,twice" doc:"How often the cord is led through a guard."`
+	Covers         string        `json:"covers,omitempty" enum:"no,yes"`
+	Attach         string        `json:"attach,omitempty" enum:"jump-rings,split-rings,direct"`
+	Slack          string        `json:"slack,omitempty" enum:"snug,easy"`
+	Tail           string        `json:"tail,omitempty" enum:"tucked,beads,trimmed"`
+	TailMm         *length.MM    `json:"tailMm,omitempty"`
+	TailBeads      *int          `json:"tailBeads,omitempty"`
+	Allowance      string        `json:"allowance,omitempty" enum:"standard,generous,spool"`
+	Stopper        string        `json:"stopper,omitempty" enum:"stopper,tape,clip,slip-knot,tied-bead,spare-crimp,crimped,spool"`
+	LoopMm         *length.MM    `json:"loopMm,omitempty"`
+	OrnamentCounts string        `json:"ornamentCounts,omitempty" enum:"loop,foot" doc:"What the target of an ornament counts: the loop it hangs by too, or only what hangs below."`
+	TargetCounts   string        `json:"targetCounts,omitempty" enum:"closed,beads"`
+	ElasticTailMm  *length.MM    `json:"elasticTailMm,omitempty"`
+	ChildTailMm    *length.MM    `json:"childTailMm,omitempty"`
+	Knot           string        `json:"knot,omitempty" enum:"surgeons,square,triple"`
+	KnotPlace      string        `json:"knotPlace,omitempty" enum:"hidden,shown"`
+	Glue           string        `json:"glue,omitempty" enum:"yes,no"`
+	Thread         string        `json:"thread,omitempty" enum:"single,doubled"`
+	Order          string        `json:"order,omitempty" enum:"left,centre" doc:"Strung from the left, or from the centre outwards with both ends open."`
+	PinLoops       string        `json:"pinLoops,omitempty" enum:"size,fixed" doc:"What a loop takes of its pin."`
+	FixedLoopMm    *length.MM    `json:"fixedLoopMm,omitempty"`
+	NeedleMm       *length.MM    `json:"needleMm,omitempty" doc:"Thickness of the needle that thread goes on with."`
+	Curl7G         *float64      `json:"curl7G,omitempty" doc:"What has to hang below wire of 7 strands to pull its curl out."`
+	Curl19G        *float64      `json:"curl19G,omitempty" doc:"Of 19 strands."`
+	Curl49G        *float64      `json:"curl49G,omitempty" doc:"Of 49 strands."`
+	Unit           string        `json:"unit,omitempty" enum:"mm,cm,in"`
+	Ease           []Ease        `json:"ease,omitzero"`
+	Sizes          []BodySize    `json:"sizes,omitzero"`
+	Lengths        []NamedLength `json:"lengths,omitzero"`
 }
 
 // UnmarshalJSON reads a house method. Until November 2026 its allowance was called
@@ -116,7 +117,7 @@ func DefaultHouse() House {
 func (h *House) choices() map[string]*string {
 	return map[string]*string{
 		"crimp": &h.Crimp, "guards": &h.Guards, "covers": &h.Covers, "attach": &h.Attach, "slack": &h.Slack, "tail": &h.Tail,
-		"allowance": &h.Allowance, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
+		"allowance": &h.Allowance, "stopper": &h.Stopper, "targetCounts": &h.TargetCounts, "ornamentCounts": &h.OrnamentCounts, "knot": &h.Knot, "knotPlace": &h.KnotPlace,
 		"glue": &h.Glue, "thread": &h.Thread, "pinLoops": &h.PinLoops, "guardThreads": &h.GuardThreads, "order": &h.Order,
 	}
 }

@@ -21,8 +21,9 @@ func barTooNarrow(v *View) []Finding {
 			if bar.Material.Finding.Inside >= need-tiny {
 				continue
 			}
+			needed, held := against(need, bar.Material.Finding.Inside)
 			found = append(found, Finding{Severity: Stop, At: piece.Place{Row: s.Row.ID, Side: e.Side, Fitting: bar.Fitting, Element: piece.NoElement}, Title: "Hole of the bar too small",
-				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s has %s at each end.", times(s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), mm(need), bar.Material.Name, mm(bar.Material.Finding.Inside))})
+				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s has %s at each end.", times(s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), needed, bar.Material.Name, held)})
 		}
 	}
 	return found

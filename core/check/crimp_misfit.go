@@ -6,7 +6,6 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/piece"
 )
 
 // looseCrimp is how many times wider than its cords a crimp may be and still
@@ -22,7 +21,7 @@ var crimpMisfit = Check{
 		if e.With() {
 			return nil // judged with the half that it belongs to
 		}
-		passes := cordsAt(s, e)
+		passes := s.CrimpPasses(e)
 		need := material.HoleFor(passes, s.Row.Cord.Cord.Diameter)
 		for _, p := range e.Parts {
 			switch p.Role {
@@ -45,8 +44,9 @@ var crimpMisfit = Check{
 			default:
 				continue
 			}
+			needed, held := against(need, inside)
 			f.Says = fmt.Sprintf("%s of %s cord need %s; %s at the %s end is %s inside.", times(passes),
-				mm(s.Row.Cord.Cord.Diameter), mm(need), p.Material.Name, e.Side, mm(inside))
+				mm(s.Row.Cord.Cord.Diameter), needed, p.Material.Name, e.Side, held)
 			found = append(found, f)
 		}
 		return found
@@ -63,21 +63,6 @@ var crimpMisfit = Check{
 	},
 }
 
-// cordsAt is how many cords lie in the crimp of an end: there and back, of a fold's two legs
-// each once where they begin, and once more of the leg that is clipped where they end.
-func cordsAt(s *measure.Strand, e *measure.End) int {
-	half := s.Half()
-	switch {
-	case e.Hold == measure.HeldByStop:
-		return s.Row.Passes
-	case half != nil && e.Side == piece.Left:
-		return 2
-	case half != nil && half.Right.With():
-		return 2*s.Row.Passes + 1
-	}
-	return 2 * s.Row.Passes
-}
-
 // takesCords gives what a finding must be to take the strand's cords in that role.
 func takesCords(v *View, s *measure.Strand, e *measure.End, role measure.Role) func(c *material.Finding) bool {
 	switch role {
@@ -90,7 +75,7 @@ func takesCords(v *View, s *measure.Strand, e *measure.End, role measure.Role) f
 			return c.Type == material.WireGuard && c.Inside > 0 && guardNeeds(v, s) <= c.Inside+tiny
 		}
 	}
-	need := material.HoleFor(cordsAt(s, e), s.Row.Cord.Cord.Diameter)
+	need := material.HoleFor(s.CrimpPasses(e), s.Row.Cord.Cord.Diameter)
 	return func(c *material.Finding) bool { return Grips(c, need) }
 }
 
@@ -101,8 +86,9 @@ func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
 		return nil
 	}
 	f := atPart(s, e, p, "Fold-over end too narrow")
+	lie, takes := against(sideBySide(s), p.Material.Finding.Inside)
 	f.Says = fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", p.Material.Name, e.Side,
-		mm(p.Material.Finding.Inside), mm(sideBySide(s)))
+		takes, lie)
 	return []Finding{f}
 }
 
@@ -114,8 +100,9 @@ func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []
 		return nil
 	}
 	f := atPart(s, e, p, "Guard too narrow")
+	needed, held := against(guardNeeds(v, s), inside)
 	f.Says = fmt.Sprintf("For %s of %s cord each leg of %s at the %s end must be %s inside; it is %s.",
-		times(v.Piece.House.GuardTurns()*s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, mm(guardNeeds(v, s)), mm(inside))
+		times(v.Piece.House.GuardTurns()*s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, needed, held)
 	return []Finding{f}
 }
 
@@ -126,8 +113,9 @@ func coneMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
 		return nil
 	}
 	f := atPart(s, e, p, "No room for the knot in the cone")
+	knot, left := against(s.OverhandAcross(), max(0, room))
 	f.Says = fmt.Sprintf("The knot is about %s thick; behind the last bead %s at the %s end has room for %s.",
-		mm(s.OverhandAcross()), p.Material.Name, e.Side, mm(max(0, room)))
+		knot, p.Material.Name, e.Side, left)
 	return []Finding{f}
 }
 

@@ -33,11 +33,12 @@ func inDrop(v *View, s *measure.Strand, at int) []Finding {
 			return
 		}
 		judged[b.Material] = true
+		needed, held := against(need, hole)
 		f := Finding{Severity: Stop, At: s.Row.AtBead(at), Title: "Hole too small for the cord", cause: "drop " + b.Material.ID,
-			Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in %s has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), b.Material.Name, dropOrLoop(d), mm(hole))}
+			Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in %s has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), needed, b.Material.Name, dropOrLoop(d), held)}
 		if hole >= need-tiny {
 			f.Severity, f.Title = Warn, "The cord only just passes"
-			f.Says = fmt.Sprintf("%s of %s cord fill a hole of %s; %s in %s has %s, and the last one jams.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), b.Material.Name, dropOrLoop(d), mm(hole))
+			f.Says = fmt.Sprintf("%s of %s cord fill a hole of %s; %s in %s has %s, and the last one jams.", times(passes), mm(s.Row.Cord.Cord.Diameter), needed, b.Material.Name, dropOrLoop(d), held)
 		}
 		found = append(found, f)
 	})

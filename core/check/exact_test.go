@@ -73,7 +73,7 @@ func TestDoubledCordsAskForTheirRoom(t *testing.T) {
 	if f := of(all(t, guarded(0.76)), "crimp-misfit"); f != nil {
 		t.Errorf("two cords through a guard of 0.76: %s", f.Says)
 	}
-	if f := of(all(t, guarded(0.759)), "crimp-misfit"); f == nil || !strings.Contains(f.Says, "For 2 passes of 0.38 mm cord each leg of guard 0.759 at the left end must be 0.76 mm inside; it is 0.76 mm") {
+	if f := of(all(t, guarded(0.759)), "crimp-misfit"); f == nil || !strings.Contains(f.Says, "For 2 passes of 0.38 mm cord each leg of guard 0.759 at the left end must be 0.76 mm inside; it is 0.759 mm") {
 		t.Errorf("%+v", f)
 	}
 	strong := wire(0.38)

@@ -34,7 +34,7 @@ var loopTooSmall = Check{
 		default:
 			return nil
 		}
-		f.Says = fmt.Sprintf("The loop at the top is %s round inside; %s takes %s, and goes on easily with %s.", mm(loop.LoopGirth()), what, mm(need), mm(need+loopEase))
+		f.Says = fmt.Sprintf("The loop at the top is %s round inside; %s takes %s, and goes on easily with %s.", mm(loop.LoopGirth()), what, needs(need), needs(need+loopEase))
 		return []Finding{f}
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {

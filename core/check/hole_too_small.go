@@ -55,12 +55,13 @@ var holeTooSmall = Check{
 			f := &g.found[i]
 			b := &s.Beads[f.At.Element]
 			if strings.HasPrefix(f.cause, "needle ") {
+				needed, held := against(NeedleNeeds(s, b.Passes, v.Piece.House.Needle), b.Material.Bead.Hole)
 				f.Says = fmt.Sprintf("Thread of %s on a needle of %s needs a hole of %s; %s, %s here, has %s. Use a finer needle or thread.", mm(cord), mm(v.Piece.House.Needle),
-					mm(NeedleNeeds(s, b.Passes, v.Piece.House.Needle)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole))
+					needed, b.Material.Name, beads(f.places()), held) + comesBack(s, f)
 				continue
 			}
-			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord),
-				mm(material.HoleFor(b.Passes, cord)), b.Material.Name, beads(f.places()), mm(b.Material.Bead.Hole)) + comesBack(s, f)
+			needed, held := against(material.HoleFor(b.Passes, cord), b.Material.Bead.Hole)
+			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord), needed, b.Material.Name, beads(f.places()), held) + comesBack(s, f)
 		}
 		return append(append(append(g.found, found...), beyondStrand(v, s)...), ofComponents(v, s, pinTooThick)...)
 	},
@@ -90,17 +91,21 @@ func beyondStrand(v *View, s *measure.Strand) []Finding {
 				return
 			}
 			judged[m] = true
+			needed, held := against(need, m.Bead.Hole)
 			found = append(found, Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Hole too small for the cord", cause: where + m.ID,
-				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the %s at the %s end has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), mm(need), m.Name, where, e.Side, mm(m.Bead.Hole))})
+				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the %s at the %s end has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), needed, m.Name, where, e.Side, held)})
 		}
 		for _, p := range e.Parts {
 			if p.Loop != nil {
 				for i := range p.Loop.Beads {
-					judge(p.Loop.Beads[i].Material, s.Row.Passes, "loop")
+					judge(p.Loop.Beads[i].Material, s.LoopPasses(e), "loop")
 				}
 			}
 			if p.Role == measure.RoleLeg && p.Material != nil {
 				judge(p.Material, s.Row.Passes, "leg")
+			}
+			if p.Role == measure.RoleTailBead {
+				judge(p.Material, 1, "tail")
 			}
 			if p.Role == measure.RoleFootBead {
 				judge(p.Material, s.Row.Passes, "foot")

@@ -38,13 +38,13 @@ func cordShort(v *View, s *measure.Strand) []Finding {
 	switch cut := *s.Row.Cut; {
 	case cut < s.LeastCut()-rulerShows:
 		f.Severity, f.Title = Stop, "Cut too short"
-		f.Says = fmt.Sprintf("The cord is cut to %s; it needs at least %s.", cut.In(v.Unit), s.LeastCut().In(v.Unit))
+		f.Says = fmt.Sprintf("The cord is cut to %s; it needs at least %s.", cut.In(v.Unit), s.LeastCut().AtLeast(v.Unit))
 		if legs := s.Legs(); legs != nil {
 			what := "half of the fold"
 			if !legs.Folded {
 				what = "cord"
 			}
-			f.Says = fmt.Sprintf("The cord is cut to %s in all, so each %s has %s; it needs at least %s.", cut.In(v.Unit), what, (cut / length.MM(legs.Count)).In(v.Unit), legs.Least.In(v.Unit))
+			f.Says = fmt.Sprintf("The cord is cut to %s in all, so each %s has %s; it needs at least %s.", cut.In(v.Unit), what, (cut / length.MM(legs.Count)).In(v.Unit), legs.Least.AtLeast(v.Unit))
 		}
 	case cut < s.CutLength()-rulerShows:
 		if elastic {

@@ -34,7 +34,7 @@ var loopMisfit = Check{
 			return nil
 		}
 		f.Says = fmt.Sprintf("The loop at the %s end is %s round inside; %s just passes at %s and is easy to close at %s.", e.Side,
-			mm(loop.LoopGirth()), of.Material.Name, mm(button.Passes()), mm(button.LoopFor()))
+			mm(loop.LoopGirth()), of.Material.Name, needs(button.Passes()), needs(button.LoopFor()))
 		return []Finding{f}
 	},
 	Fix: func(v *View, f *Finding, _ Bench) []Fix {

@@ -29,8 +29,9 @@ var rowsCross = Check{
 			if near >= nearer*need-tiny {
 				return nil
 			}
+			needed, within := against(length.MM(need), length.MM(near))
 			f := &Finding{Severity: Warn, Title: "Rows lie on each other",
-				Says: fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", v.number(k), v.number(k+1), mm(length.MM(near)), mm(length.MM(need)))}
+				Says: fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", v.number(k), v.number(k+1), within, needed)}
 			if near == 0 {
 				f.Title = "Rows cross"
 				f.Says = fmt.Sprintf("As they hang, row %d crosses row %d. Make the outer one longer, or twist them together on purpose.", v.number(k+1), v.number(k))

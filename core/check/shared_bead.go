@@ -32,7 +32,8 @@ func sharedTooNarrow(v *View) []Finding {
 		if m.Bead.Hole >= need-tiny {
 			f.Severity, f.Title = Warn, "The cords only just pass"
 		}
-		f.Says = fmt.Sprintf("%s, shared by %s of %s cord, needs a hole of %s and has %s.", m.Name, times(passes), mm(thickest), mm(need), mm(m.Bead.Hole))
+		needed, held := against(need, m.Bead.Hole)
+		f.Says = fmt.Sprintf("%s, shared by %s of %s cord, needs a hole of %s and has %s.", m.Name, times(passes), mm(thickest), needed, held)
 		found = append(found, f)
 	}
 	return found

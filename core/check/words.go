@@ -2,6 +2,8 @@ package check
 
 import (
 	"fmt"
+	"math"
+	"strconv"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -41,6 +43,27 @@ func (v *View) number(k int) int { return v.Piece.Number(v.Main()[k].Row.ID) }
 // mm writes a bead's measure, which the trade always gives in millimetres, to a
 // hundredth: holes and cords are told apart by less than a tenth.
 func mm(l length.MM) string { return fmt.Sprintf("%.4g mm", float64(int(l*100+0.5))/100) }
+
+// against writes what is needed and what there is, the first never rounded down, with as many
+// digits as tell the two apart.
+func against(need, has length.MM) (needed, held string) {
+	const most = 6
+	for digits := 2; ; digits++ {
+		scale := math.Pow10(digits)
+		up := math.Ceil(float64(need)*scale-1e-6) / scale
+		near := math.Round(float64(has)*scale) / scale
+		if up > near || has >= need-tiny || digits == most {
+			write := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) + " mm" }
+			return write(up), write(near)
+		}
+	}
+}
+
+// needs is what is needed alone.
+func needs(l length.MM) string {
+	needed, _ := against(l, l)
+	return needed
+}
 
 // lower begins a sentence's words in small letters.
 func lower(says string) string { return material.InSentence(says) }

@@ -15,7 +15,7 @@ import (
 const (
 	EndWay       = "way"       // Text: one of piece.Ways
 	EndLoop      = "loop"      // Text: the bead line of the loop
-	EndLeg       = "leg"       // Length, also of the neck below a bead in the fold
+	EndLeg       = "leg"       // Length, also of the neck below a bead in the fold, and of a loose tail
 	EndBead      = "bead"      // Material of the bead on a leg or in the fold; none leaves the knot alone
 	EndTail      = "tail"      // Length; none follows the house
 	EndTailBeads = "tailBeads" // N beads
@@ -48,7 +48,9 @@ func setEnd(p *piece.Piece, op Op) error {
 		if err != nil {
 			return err
 		}
-		e.Way, e.Loop = piece.WayLoop, line
+		if e.Loop = line; !e.LoopOfBeads() {
+			e.Way = piece.WayLoop
+		}
 	case EndLeg:
 		if op.Length == nil {
 			return refuse("Give the length of the leg.")
@@ -81,7 +83,7 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 		return refuse("%q is no way to make an end.", string(way))
 	}
 	e := row.Ending(side)
-	if (e.Way == piece.WayFold || e.Way == piece.WayFoldBead) && way != piece.WayFold && way != piece.WayFoldBead && way != piece.WayCordLoop {
+	if folds(e.Way) && !folds(way) && way != piece.WayCordLoop {
 		row.Passes = 1
 	}
 	e.Way = way
@@ -90,6 +92,12 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 	case piece.WayLoop:
 		if e.Loop == nil {
 			return firstLoop(p, row, e, side)
+		}
+	case piece.WayFoldLoop, piece.WayLegLoop:
+		return loopOnLegs(p, row, e, side)
+	case piece.WayTails:
+		if e.Leg < shortLeg {
+			e.Leg = usualTail
 		}
 	case piece.WayCordLoop:
 		if crimped := slices.ContainsFunc(*list, func(f piece.Fitting) bool { return f.Of.Finding.IsCrimp() }); row.Cord.Cord.Type == material.Wire && !crimped {
@@ -117,6 +125,33 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 			row.Passes = 2
 		}
 		*list = slices.DeleteFunc(slices.Clone(*list), func(f piece.Fitting) bool { return !f.Of.Finding.IsRing() })
+	}
+	return nil
+}
+
+// usualTail is how long a loose tail hangs until somebody says.
+const usualTail = length.MM(30)
+
+// folds says whether an end made so is the middle of a cord that runs twice through its beads.
+func folds(way piece.Way) bool {
+	return way == piece.WayFold || way == piece.WayFoldBead || way == piece.WayFoldLoop
+}
+
+// loopOnLegs makes a loop of beads at the fold, or of one of its legs at the far end: the cord
+// runs twice, and a crimp closes over both legs.
+func loopOnLegs(p *piece.Piece, row *piece.Row, e *piece.Ending, side piece.Side) error {
+	list := p.End(row, side, false)
+	if !slices.ContainsFunc(*list, func(f piece.Fitting) bool { return f.Of.Finding.IsCrimp() }) {
+		return refuse("One crimp closes over both legs. Add a crimp at the %s end first.", side)
+	}
+	if e.Way == piece.WayLegLoop && !row.FoldsAtLeft() {
+		return refuse("The legs are those of a fold. Fold the cord at the left end first.")
+	}
+	if row.Passes%2 != 0 {
+		row.Passes = 2
+	}
+	if e.Loop == nil {
+		return firstLoop(p, row, e, side)
 	}
 	return nil
 }

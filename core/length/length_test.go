@@ -3,6 +3,7 @@ package length
 import (
 	"encoding/json"
 	"math"
+	"math/rand/v2"
 	"os"
 	"strings"
 	"testing"
@@ -67,10 +68,13 @@ func TestInWritesEachUnit(t *testing.T) {
 		{190.5, InInches, "7 1/2 in"},
 		{449.2625, InInches, "17 11/16 in"},
 		{25.4, InInches, "1 in"},
-		{1.6, InInches, "1/16 in"},
+		{1.6, InInches, "1.6 mm"},
+		{12.69, InInches, "12.7 mm"},
+		{12.7, InInches, "1/2 in"},
+		{-12.69, InInches, "-12.7 mm"},
+		{0, InInches, "0 in"},
 		{-12.7, InInches, "-1/2 in"},
-		{0.2, InInches, "0 in"},
-		{-0.2, InInches, "0 in"},
+		{0.45, InInches, "0.5 mm"},
 	} {
 		if got := tt.in.In(tt.unit); got != tt.want {
 			t.Errorf("%v in %s = %q, want %q", float64(tt.in), tt.unit, got, tt.want)
@@ -78,6 +82,56 @@ func TestInWritesEachUnit(t *testing.T) {
 	}
 	if got := MM(0.8).Inches(ThirtySeconds); got != "1/32 in" {
 		t.Errorf("0.8 mm to a thirty-second = %q, want 1/32 in", got)
+	}
+}
+
+// A limit is never rounded to the side where it no longer holds.
+func TestLimitsAreRoundedToTheSideWhereTheyHold(t *testing.T) {
+	for _, tt := range []struct {
+		in          MM
+		unit        Unit
+		least, most string
+	}{
+		{388.31, InMillimetres, "388.4 mm", "388.3 mm"},
+		{388.3, InMillimetres, "388.3 mm", "388.3 mm"},
+		{190.6, InInches, "7 9/16 in", "7 1/2 in"},
+		{190.5, InInches, "7 1/2 in", "7 1/2 in"},
+		{2.01, InInches, "2.1 mm", "2 mm"},
+		{-3.01, InMillimetres, "-3 mm", "-3.1 mm"},
+	} {
+		if least, most := tt.in.AtLeast(tt.unit), tt.in.AtMost(tt.unit); least != tt.least || most != tt.most {
+			t.Errorf("%v in %s: at least %q and at most %q, want %q and %q", float64(tt.in), tt.unit, least, most, tt.least, tt.most)
+		}
+	}
+}
+
+// What is read of the parts adds up to what is read of the sum, each at most one step away.
+func TestPartsAddUpAsTheyAreRead(t *testing.T) {
+	r := rand.New(rand.NewPCG(10, 28))
+	for unit, step := range map[Unit]MM{InMillimetres: 0.1, InCentimetres: 0.1, InInches: Inch / 16} {
+		for range 300 {
+			var of []MM
+			total := MM(0)
+			for range 1 + r.IntN(9) {
+				of = append(of, MM(r.Float64()*200))
+				total += of[len(of)-1]
+			}
+			parts, sum := Parts(of, unit)
+			read := MM(0)
+			for i, text := range parts {
+				l, err := Parse(text, unit)
+				if err != nil || math.Abs(float64(l-of[i])) > float64(step)+1e-9 {
+					t.Fatalf("%v is read as %q", float64(of[i]), text)
+				}
+				read += l
+			}
+			if whole, err := Parse(sum, unit); err != nil || math.Abs(float64(whole-read)) > 1e-9 || math.Abs(float64(whole-total)) > float64(step) {
+				t.Fatalf("%v add up to %v, and are said to come to %q", parts, float64(read), sum)
+			}
+		}
+	}
+	if parts, sum := Parts(nil, InMillimetres); parts != nil || sum != "0 mm" {
+		t.Errorf("%v, %q", parts, sum)
 	}
 }
 

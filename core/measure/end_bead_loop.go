@@ -23,7 +23,7 @@ type BeadLoop struct {
 // loopAt lays out the loop of an end; nil if it ends another way.
 func (mk *strandMaker) loopAt(side piece.Side) (*BeadLoop, error) {
 	f := mk.piece.EndsIn(mk.row, side).Ending(side)
-	if f.Way != piece.WayLoop || f.Loop == nil {
+	if !f.LoopOfBeads() || f.Loop == nil {
 		return nil, nil
 	}
 	return mk.loop(f.Loop)
@@ -97,7 +97,7 @@ func (s *Strand) AllBeads() int {
 			if p.Loop != nil {
 				n += len(p.Loop.Beads)
 			}
-			if (p.Role == RoleLeg || p.Role == RoleFootBead || p.Role == RoleFoldBead && !p.With) && p.Material != nil {
+			if (p.Role == RoleLeg || p.Role == RoleTailBead || p.Role == RoleFootBead || p.Role == RoleFoldBead && !p.With) && p.Material != nil {
 				n++
 			}
 		}

@@ -9,7 +9,7 @@ import (
 // crimped is an end that a crimp holds: the cord goes through it, round what lies beyond, and
 // back through it.
 var crimped = making{hold: HeldByCrimp, held: func(b *endBuilder) bool { return b.crimp >= 0 }, legs: func(w *endWalk) {
-	if w.e.With() {
+	if w.e.With() || w.s.trimmedInCrimp(w.e, w.n) {
 		w.clipped()
 		return
 	}

@@ -14,7 +14,7 @@ import (
 // or in a loop of its own or of beads. No cord ends in it.
 var ofMiddle = making{hold: HeldByMiddle, held: func(b *endBuilder) bool {
 	switch b.ending.Way {
-	case piece.WayFold, piece.WayFoldBead:
+	case piece.WayFold, piece.WayFoldBead, piece.WayFoldLoop:
 		return len(b.end.Parts) > 0
 	}
 	return len(b.end.Parts) > 0 && (b.foldsIntoLoop() || b.end.Side == piece.Left && b.piece.FoldedWith(b.row) != nil)
@@ -24,7 +24,7 @@ var ofMiddle = making{hold: HeldByMiddle, held: func(b *endBuilder) bool {
 func (w *walk) middle(s *Strand, e *End) []way.Leg {
 	f := &endWalk{p: w.p, s: s, e: e}
 	apart := s.half != nil // each leg in a row of its own
-	if crimp := e.Find(RoleCrimp); crimp != nil && apart {
+	if crimp := e.Find(RoleCrimp); crimp != nil && (apart || e.Find(RoleBeads) != nil) {
 		for range 2 {
 			f.through(way.Through, crimp, "crimp", crimp.Material.Finding.Length)
 		}

@@ -34,6 +34,9 @@ var tied = making{hold: HeldByKnot, held: func(b *endBuilder) bool {
 	}
 	w.knot("knot", length.MM(w.p.House.KnotCord())*w.s.joint())
 	w.tail()
+	if w.s.Row.Ending(w.e.Side).Way == piece.WayTails {
+		w.looseTail()
+	}
 	w.toTie()
 }}
 
@@ -91,5 +94,8 @@ func (b *endBuilder) layRound() {
 // tiedInRing is a ring tied on itself: each end has half of the knot.
 var tiedInRing = making{hold: HeldByRing, held: func(b *endBuilder) bool { return b.piece.IsRing(b.row) && !b.ofWire() }, legs: func(w *endWalk) {
 	w.knot("knot", length.MM(w.p.House.KnotCord()/2)*w.s.joint())
+	if w.s.Row.Ending(w.e.Side).Way == piece.WayTails {
+		w.looseTail()
+	}
 	w.toTie()
 }}

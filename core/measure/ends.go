@@ -23,6 +23,7 @@ const (
 	RoleBeads    Role = "bead-loop" // a loop of beads
 	RoleCordLoop Role = "cord-loop" // a loop of the bare cord, with its knot
 	RoleLeg      Role = "leg"       // with its bead, if it has one
+	RoleTailBead Role = "tail-bead" // on a loose tail
 	RoleFootBead Role = "foot-bead" // that the cord goes down through and round, at the foot of an ornament
 	RoleFoldBead Role = "fold-bead" // that the cord is folded through, with the neck below it
 	RoleLoop     Role = "loop"
@@ -152,6 +153,7 @@ func (mk *strandMaker) endOf(side piece.Side, beside *Bead) End {
 	}
 	b.end.Hold = b.hold()
 	b.layRound()
+	b.addTailBeads()
 	b.end.Hitched = b.hitched() && b.end.Wire > 0
 	return b.end
 }

@@ -60,6 +60,19 @@ func (m *Measured) Hanger() *Hanger {
 	return h
 }
 
+// BelowLoop is how long an ornament is without the loop that it hangs by: that of its cord or of
+// beads at the top, and what lies beyond it.
+func (s *Strand) BelowLoop() length.MM {
+	long := s.Finished()
+	above := false
+	for _, p := range s.Right.Parts {
+		if above = above || p.Role == RoleLoop || p.Role == RoleCordLoop || p.Role == RoleBeads; above {
+			long -= p.Length
+		}
+	}
+	return long
+}
+
 // widen lets a part of the foot count as the widest.
 func (h *Hanger) widen(p *Part) {
 	switch {

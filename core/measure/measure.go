@@ -266,7 +266,10 @@ func (s *Strand) Finished() length.MM { return s.Strung + s.Slack + s.Left.Lengt
 
 // ForTarget is the length the house compares with what is asked of the row.
 func (s *Strand) ForTarget(p *piece.Piece) length.MM {
-	if p.House.TargetCounts == piece.CountsBeads {
+	switch {
+	case p.Hangs() && p.House.OrnamentCounts == piece.CountsFoot:
+		return s.BelowLoop()
+	case p.House.TargetCounts == piece.CountsBeads:
 		return s.Strung
 	}
 	return s.Finished()

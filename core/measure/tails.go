@@ -33,7 +33,7 @@ func (s *Strand) tails(p *piece.Piece) {
 			s.tailOfLength(e, h.TailLength)
 		}
 		for _, i := range e.TailBeads {
-			s.Beads[i].Passes += s.cordsIn(i)
+			s.Beads[i].Passes += min(s.cordsIn(i), s.tailsAt(e))
 		}
 	}
 }
@@ -53,7 +53,7 @@ func (s *Strand) keepsTail(e *End) bool {
 	case HeldByCrimp:
 		return !e.With()
 	case HeldByKnot:
-		return e.Find(RoleCordLoop) == nil && (e.Hidden == nil || e.Hidden.Bead < 0)
+		return e.Find(RoleCordLoop) == nil && s.Row.Ending(e.Side).Way != piece.WayTails && (e.Hidden == nil || e.Hidden.Bead < 0)
 	}
 	return false
 }

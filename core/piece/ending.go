@@ -30,12 +30,15 @@ const (
 	WayFoldBead   Way = "fold-bead"
 	WayFootBead   Way = "foot-bead"
 	WayStopped    Way = "stopped"
-	WayWith       Way = "with" // in the crimp of the other half of a folded cord, clipped there
+	WayFoldLoop   Way = "fold-loop" // the middle of a doubled cord in a loop of beads, one crimp over both legs
+	WayLegLoop    Way = "leg-loop"  // of the legs of a fold one is trimmed in the crimp, the other goes on in a loop of beads
+	WayTails      Way = "tails"     // tied as the fittings have it, with a bead and a knot on each loose tail
+	WayWith       Way = "with"      // in the crimp of the other half of a folded cord, clipped there
 )
 
 // Ways lists every way.
 func Ways() []Way {
-	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop, WayFoldBead, WayFootBead, WayStopped, WayWith}
+	return []Way{WayFittings, WayLoop, WayLeg, WayFold, WayHiddenKnot, WayUnderBead, WayCordLoop, WayFoldBead, WayFootBead, WayStopped, WayFoldLoop, WayLegLoop, WayTails, WayWith}
 }
 
 // Ending is how one end of a row is made beyond its fittings.
@@ -92,7 +95,7 @@ const (
 func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	f := r.Ending(side)
 	if !slices.Contains(Ways(), f.Way) {
-		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, cord-loop, fold-bead, foot-bead, stopped, or none.", string(f.Way))
+		add(where+".way", "%q is no way to make an end. Use one of loop, leg, fold, hidden-knot, under-bead, cord-loop, fold-bead, foot-bead, stopped, fold-loop, leg-loop, tails, or none.", string(f.Way))
 	}
 	if p.SlipsOn() && (f.Way == WayLoop || f.Way == WayLeg || f.Way == WayFold || f.Way == WayCordLoop || f.Way == WayFoldBead) {
 		add(where+".way", "A ring has no end to make in that way. Close it with a clasp, or tie it, first.")
@@ -107,9 +110,10 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	if n := f.Tail.Beads; n != nil && (*n < 0 || *n > mostTailBeads) {
 		add(where+".tailBeads", "A tail goes back through 0 to %d beads, not %d.", mostTailBeads, *n)
 	}
-	if f.Way == WayLoop {
+	if f.LoopOfBeads() {
 		p.checkLoop(f, add, where+".loop")
 	}
+	p.checkLegs(r, side, add, where)
 	if f.Way == WayCordLoop {
 		checkRange(add, where+".girthMm", f.Girth, leastGirth, mostGirth)
 		if r.Cord != nil && r.Cord.Cord != nil && r.Cord.Cord.Type == material.Wire && !r.crimped(p, side) {
@@ -140,6 +144,33 @@ func (p *Piece) checkEnding(r *Row, side Side, add adder, where string) {
 	for _, m := range f.Hung {
 		if !m.Hangs() {
 			add(where+".hung", "%s does not hang. Charms do, and components that hang.", m.Name)
+		}
+	}
+}
+
+// LoopOfBeads says whether the end is made with one.
+func (f *Ending) LoopOfBeads() bool {
+	return f.Way == WayLoop || f.Way == WayFoldLoop || f.Way == WayLegLoop
+}
+
+// checkLegs holds loops on the legs of a fold to a fold and a crimp, and loose tails to what can be
+// on them.
+func (p *Piece) checkLegs(r *Row, side Side, add adder, where string) {
+	f := r.Ending(side)
+	switch {
+	case f.Way == WayFoldLoop && (side == Right || r.Passes%2 != 0):
+		add(where+".way", "The fold of the cord lies at the left end, and the cord runs twice through every bead.")
+	case f.Way == WayLegLoop && (side == Left || r.Passes != 2 || !r.FoldsAtLeft()):
+		add(where+".way", "One leg goes on in a loop only at the right of a cord that is folded at the left and runs twice through every bead.")
+	case (f.Way == WayFoldLoop || f.Way == WayLegLoop) && !r.crimped(p, side):
+		add(where+".way", "One crimp closes over both legs. Add a crimp, or make the end another way.")
+	case f.Way == WayTails:
+		checkRange(add, where+".legMm", f.Leg, shortestLeg, longestLeg)
+		if r.Corded() && r.Cord.Cord.Type == material.Wire {
+			add(where+".way", "Beads are knotted on loose tails, and wire takes no knot. Use another cord, or make the end another way.")
+		}
+		if f.Bead != nil && (f.Bead.Bead == nil || f.Bead.Hangs()) {
+			add(where+".bead", "%s cannot be strung on a tail. Beads can.", f.Bead.Name)
 		}
 	}
 }

@@ -111,7 +111,7 @@ func (p *Piece) CanFill(r *Row) string {
 		return "There is no length to fill up to. Set a target, or give the chain a number of links."
 	case r.Line.OpenFill() != nil:
 		return "An open fill of beads fills its row up already. Give the chain a number of links, or the fill a length: {25mm: S}."
-	case p.House.TargetCounts == CountsBeads:
+	case p.House.TargetCounts == CountsBeads && !p.Hangs():
 		return "The target counts beads alone, and no chain fills up to it. Give the chain a number of links."
 	}
 	return ""

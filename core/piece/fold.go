@@ -81,7 +81,7 @@ func (p *Piece) checkFolds(add adder) {
 // FoldsAtLeft says whether the left end of the row is the middle of its cord.
 func (r *Row) FoldsAtLeft() bool {
 	switch r.LeftEnding.Way {
-	case WayFold, WayFoldBead:
+	case WayFold, WayFoldBead, WayFoldLoop:
 		return true
 	case WayCordLoop:
 		return r.Passes%2 == 0

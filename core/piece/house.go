@@ -8,29 +8,30 @@ import (
 // House is the shop's way of working. Each choice has its schools; a piece may
 // override any of them.
 type House struct {
-	Crimp        string    // how a crimp is closed: folded, flat or three-sided
-	Guards       string    // wire guards: always, single (not on rows side by side) or never
-	GuardThreads string    // how often the cord is led through a guard: once or twice
-	Covers       string    // crimp covers: yes or no
-	Attach       string    // how a clasp is put on: direct, jump-rings or split-rings
-	Slack        string    // snug: what bending needs; easy: 2 mm more
-	Tail         string    // tucked back through the beads, trimmed short, or through so many beads
-	TailLength   length.MM // how far a tail is tucked
-	TailBeads    int       // through how many beads it goes, if that is counted
-	Allowance    string    // working allowance at the ends: spool, standard, generous
-	Stopper      string    // how the end strung first is held: stopped by something, crimped, or on the spool
-	Loop         length.MM // inside of the wire's own loop beyond a crimp
-	TargetCounts string    // closed: a target counts the clasp; beads: the beads alone
-	ElasticTail  length.MM // left at each end of an elastic to tie it
-	ChildTail    length.MM // the same in a child's batch
-	Knot         string    // surgeons, square or triple
-	KnotPlace    string    // hidden in a bead, or shown
-	Glue         string    // yes or no, on knots
-	Thread       string    // single or doubled
-	Order        string    // strung from the left, or from the centre outwards
-	PinLoops     string    // what a loop takes of its pin: by its size, or a fixed length
-	FixedLoop    length.MM // that length
-	Needle       length.MM // thickness of the needle that thread goes on with
+	Crimp          string    // how a crimp is closed: folded, flat or three-sided
+	Guards         string    // wire guards: always, single (not on rows side by side) or never
+	GuardThreads   string    // how often the cord is led through a guard: once or twice
+	Covers         string    // crimp covers: yes or no
+	Attach         string    // how a clasp is put on: direct, jump-rings or split-rings
+	Slack          string    // snug: what bending needs; easy: 2 mm more
+	Tail           string    // tucked back through the beads, trimmed short, or through so many beads
+	TailLength     length.MM // how far a tail is tucked
+	TailBeads      int       // through how many beads it goes, if that is counted
+	Allowance      string    // working allowance at the ends: spool, standard, generous
+	Stopper        string    // how the end strung first is held: stopped by something, crimped, or on the spool
+	Loop           length.MM // inside of the wire's own loop beyond a crimp
+	OrnamentCounts string    // loop: the target of an ornament counts the loop it hangs by; foot: only what hangs below it
+	TargetCounts   string    // closed: a target counts the clasp; beads: the beads alone
+	ElasticTail    length.MM // left at each end of an elastic to tie it
+	ChildTail      length.MM // the same in a child's batch
+	Knot           string    // surgeons, square or triple
+	KnotPlace      string    // hidden in a bead, or shown
+	Glue           string    // yes or no, on knots
+	Thread         string    // single or doubled
+	Order          string    // strung from the left, or from the centre outwards
+	PinLoops       string    // what a loop takes of its pin: by its size, or a fixed length
+	FixedLoop      length.MM // that length
+	Needle         length.MM // thickness of the needle that thread goes on with
 	// What has to hang below wire of so many strands to pull its curl out, in grams.
 	Curl7, Curl19, Curl49 float64
 	Unit                  length.Unit
@@ -98,6 +99,8 @@ const (
 	StopSpool         = "spool"
 	CountsClosed      = "closed"
 	CountsBeads       = "beads"
+	CountsLoop        = "loop"
+	CountsFoot        = "foot"
 	KnotSurgeons      = "surgeons"
 	KnotSquare        = "square"
 	KnotTriple        = "triple"
@@ -133,6 +136,7 @@ var choices = []Choice{
 	{"allowance", func(h *House) *string { return &h.Allowance }, []string{AllowanceStandard, AllowanceGenerous, AllowanceSpool}},
 	{"stopper", func(h *House) *string { return &h.Stopper }, stoppers},
 	{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
+	{"ornamentCounts", func(h *House) *string { return &h.OrnamentCounts }, []string{CountsLoop, CountsFoot}},
 	{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
 	{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},
 	{"glue", func(h *House) *string { return &h.Glue }, []string{Yes, No}},

@@ -1705,6 +1705,8 @@ export interface components {
             /** Format: double */
             mm: number;
             part: string;
+            /** @description As it is written: the parts add up to their sum as it is written. */
+            read: components["schemas"]["Read"];
         };
         Deleted: {
             /**
@@ -1888,7 +1890,7 @@ export interface components {
             /** Format: double */
             mm: number;
             /** @enum {string} */
-            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "cord-loop" | "leg" | "fold-bead" | "foot-bead" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
+            role: "crimp" | "cover" | "guard" | "cord-end" | "cone-end" | "fold-over" | "loop" | "bead-loop" | "cord-loop" | "leg" | "fold-bead" | "foot-bead" | "tail-bead" | "round" | "ring" | "clasp" | "extender" | "chain" | "connector" | "bar" | "shared-bead";
             /** @description It belongs to the closure, where other rows may go on it too. */
             shared?: boolean;
             swallowed: boolean;
@@ -1933,7 +1935,7 @@ export interface components {
              * @description A loop of beads, a bead and knot on a leg, the fold of the cord, or a knot drawn into the last bead; absent as the fittings have it.
              * @enum {string}
              */
-            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop" | "fold-bead" | "foot-bead" | "stopped" | "with";
+            way?: "loop" | "leg" | "fold" | "hidden-knot" | "under-bead" | "cord-loop" | "fold-bead" | "foot-bead" | "stopped" | "fold-loop" | "leg-loop" | "tails" | "with";
         };
         Extra: {
             /** @description Of one. */
@@ -2048,6 +2050,11 @@ export interface components {
         HangerOf: {
             /** @description What hangs below each run, the lowest first. */
             below: components["schemas"]["BelowRun"][];
+            /**
+             * Format: double
+             * @description How long it is without the loop that it hangs by.
+             */
+            belowLoopMm: number;
             /**
              * Format: double
              * @description What has to hang below this wire to pull its curl out, by the house; absent of a cord that does not curl.
@@ -2175,6 +2182,11 @@ export interface components {
              * @enum {string}
              */
             order?: "left" | "centre";
+            /**
+             * @description What the target of an ornament counts: the loop it hangs by too, or only what hangs below.
+             * @enum {string}
+             */
+            ornamentCounts?: "loop" | "foot";
             /**
              * @description What a loop takes of its pin.
              * @enum {string}
@@ -3356,6 +3368,10 @@ export interface components {
             likely: string[];
             phrase: string;
         };
+        Read: {
+            in: string;
+            mm: string;
+        };
         ReadLength: {
             /** Format: double */
             mm: number;
@@ -3896,6 +3912,7 @@ export interface components {
             cut: components["schemas"]["CutPart"][];
             /** Format: double */
             cutMm: number;
+            cutRead: components["schemas"]["Read"];
             /** @description The different drops and loops of its own cord. */
             drops?: components["schemas"]["DropOf"][];
             /**
@@ -3930,6 +3947,8 @@ export interface components {
             /** @description Of a knot that is to hide in the last bead. */
             leftKnot?: components["schemas"]["Knot"];
             leftTail: components["schemas"]["Tail"];
+            /** @description The ways in which its left end can be made, beyond what its fittings say. */
+            leftWays: string[];
             /** @description What a doubled cord is made in. */
             legs?: components["schemas"]["LegsOf"];
             /** @description The bead line in its canonical form. */
@@ -3949,6 +3968,7 @@ export interface components {
             rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "stopped" | "links" | "through" | "nothing";
             rightKnot?: components["schemas"]["Knot"];
             rightTail: components["schemas"]["Tail"];
+            rightWays: string[];
             ring: boolean;
             /** @description Alike beads in a row, from the left. */
             runs?: components["schemas"]["RunOf"][];
@@ -4013,10 +4033,10 @@ export interface components {
         };
         TargetState: {
             /**
-             * @description Whether the target counts the clasp or the beads alone.
+             * @description Whether the target counts the clasp or the beads alone; of an ornament, its loop too or only what hangs below it.
              * @enum {string}
              */
-            counts: "closed" | "beads";
+            counts: "closed" | "beads" | "loop" | "foot";
             /** Format: double */
             finishedMm: number;
             /**
@@ -6790,9 +6810,9 @@ export const conversionKindValues: ReadonlyArray<FlattenedDeepRequired<component
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
-export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "fold-bead", "foot-bead", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
+export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "fold-bead", "foot-bead", "tail-bead", "round", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
 export const endingStopValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["stop"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
-export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead", "cord-loop", "fold-bead", "foot-bead", "stopped", "with"];
+export const endingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ending"]["way"]> = ["loop", "leg", "fold", "hidden-knot", "under-bead", "cord-loop", "fold-bead", "foot-bead", "stopped", "fold-loop", "leg-loop", "tails", "with"];
 export const hangingAtValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Hanging"]["at"]> = ["window", "mirror", "key"];
 export const hangingOverValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Hanging"]["over"]> = ["support", "itself"];
 export const healthDatabaseValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Health"]["database"]> = ["up"];
@@ -6808,6 +6828,7 @@ export const houseGuardsValues: ReadonlyArray<FlattenedDeepRequired<components>[
 export const houseKnotValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knot"]> = ["surgeons", "square", "triple"];
 export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["hidden", "shown"];
 export const houseOrderValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["order"]> = ["left", "centre"];
+export const houseOrnamentCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["ornamentCounts"]> = ["loop", "foot"];
 export const housePinLoopsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["pinLoops"]> = ["size", "fixed"];
 export const houseSlackValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["slack"]> = ["snug", "easy"];
 export const houseStopperValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["stopper"]> = ["stopper", "tape", "clip", "slip-knot", "tied-bead", "spare-crimp", "crimped", "spool"];
@@ -6855,7 +6876,7 @@ export const strandLeftHoldValues: ReadonlyArray<FlattenedDeepRequired<component
 export const strandRightHoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Strand"]["rightHold"]> = ["crimp", "knot", "cord-end", "cone-end", "fold-over", "ring", "leg", "fold", "stopped", "links", "through", "nothing"];
 export const suggestionEndValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["end"]> = ["left", "right"];
 export const suggestionRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Suggestion"]["role"]> = ["crimp", "fold-over", "cover", "guard", "knot", "bead-loop", "ring", "clasp"];
-export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads"];
+export const targetStateCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["TargetState"]["counts"]> = ["closed", "beads", "loop", "foot"];
 export const threadStepStateValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["state"]> = ["untouched", "settled", "wrong"];
 export const threadStepStepValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["ThreadStep"]["step"]> = ["decide", "lay-out", "fit", "ends"];
 export const togetherGoalValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Together"]["goal"]> = ["equal", "step", "touching"];

@@ -5,7 +5,7 @@ import { opened } from "../api/opened.ts";
 import { identity } from "../api/identity.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { LengthField } from "../units/LengthField.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import { Length, ReadLength } from "../units/UnitContext.tsx";
 
 type StartBy = Analysis["strands"][number]["start"]["by"];
 
@@ -35,14 +35,14 @@ export function CutSum({ bench, analysis, doc, row }: Props) {
             <tr key={c.part}>
               <th scope="row">{c.part}</th>
               <td className="n">
-                <Length mm={c.mm} />
+                <ReadLength read={c.read} />
               </td>
             </tr>
           ))}
           <tr className="sum">
             <th scope="row">{cord?.name ?? "cord"}</th>
             <td className="n" data-testid="cut">
-              <Length mm={strand.cutMm} />
+              <ReadLength read={strand.cutRead} />
             </td>
           </tr>
         </tbody>

@@ -4,7 +4,6 @@ import type { Document, Operation, Strand } from "../api/client.ts";
 import { rowOf, type Row } from "../api/piece.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { ALL_CHOICES } from "../house/choices.ts";
-import { fittingsAt } from "./places.ts";
 import { LengthField } from "../units/LengthField.tsx";
 import { Length } from "../units/UnitContext.tsx";
 
@@ -26,8 +25,11 @@ const WAYS: { way: Way; label: string }[] = [
   { way: "loop", label: "in a loop of beads" },
   { way: "hidden-knot", label: "with its knot drawn into the last bead" },
   { way: "leg", label: "on a leg: a bead and a knot" },
+  { way: "tails", label: "tied, with a bead on each loose tail" },
   { way: "cord-loop", label: "in a loop of the bare cord" },
   { way: "fold", label: "in the fold of the cord" },
+  { way: "fold-loop", label: "in the fold: a loop of beads, one crimp over both legs" },
+  { way: "leg-loop", label: "one leg trimmed in the crimp, the other in a loop of beads" },
   { way: "fold-bead", label: "folded through a bead" },
   { way: "foot-bead", label: "round a bead at the foot" },
   { way: "stopped", label: "behind its crimp or a knot alone" },
@@ -40,23 +42,15 @@ const STOPPERS = ALL_CHOICES.find((c) => c.field === "stopper")?.options ?? [];
 /** endOf is how an end of the row is made beyond its fittings. */
 export const endOf = (doc: Document, row: string, side: Side) => (side === "left" ? rowOf(doc, row).leftEnd : rowOf(doc, row).rightEnd);
 
-/** waysFor lists the ways that suit an end: wire takes no knot, other cords but nylon no crimp, and stringing begins at the left. */
-function waysFor(doc: Document, row: string, side: Side) {
-  const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord)?.type;
-  const hangs = doc.kind === "ornament";
-  const crimped = fittingsAt(doc, row, side).some(({ of }) => doc.materials.find((m) => m.id === of)?.type?.startsWith("crimp-"));
-  const foot = hangs && side === "left";
-  const suits: Record<Way, boolean> = { with: false, "foot-bead": foot, stopped: foot, loop: true, "cord-loop": cord !== "wire" || crimped, fold: side === "left" && !hangs, "fold-bead": side === "left" && !hangs, leg: cord !== "wire" && !hangs, "hidden-knot": cord !== "wire", "under-bead": cord === "wire" || cord === "nylon" };
-  return WAYS.filter(({ way }) => suits[way] || way === endOf(doc, row, side)?.way);
-}
-
 /** EndWay chooses how an end is made beyond its fittings, with what that way needs, and how far its tail goes. */
 export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props) {
   const end = endOf(doc, row, side);
   const name = side === "left" ? "Left" : "Right";
   const set = (field: string, rest: Partial<Operation>) => bench.apply({ do: "set-end", at: { strand: row, end: side }, field, ...rest });
+  const ways = (side === "left" ? strand?.leftWays : strand?.rightWays) ?? [];
   const nameOf = (id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
-  const crimped = (side === "left" ? strand?.leftHold : strand?.rightHold) === "crimp";
+  const hold = side === "left" ? strand?.leftHold : strand?.rightHold;
+  const tailed = hold === "crimp" || (hold === "knot" && end?.way !== "tails" && end?.way !== "cord-loop");
   const tail = side === "left" ? strand?.leftTail : strand?.rightTail;
   return (
     <div className="end-row" role="group" aria-label={`Way of the ${side} end`}>
@@ -64,13 +58,13 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
       <span className="picks">
         <select aria-label={`${name} end is made`} value={end?.way ?? ""} onChange={(e) => void set("way", { text: e.target.value })}>
           <option value="">by its fittings</option>
-          {waysFor(doc, row, side).map(({ way, label }) => (
+          {WAYS.filter(({ way }) => ways.includes(way)).map(({ way, label }) => (
             <option key={way} value={way}>
               {label}
             </option>
           ))}
         </select>
-        {end?.way === "loop" && (
+        {(end?.way === "loop" || end?.way === "fold-loop" || end?.way === "leg-loop") && (
           <>
             <LoopLine key={end.loop} line={end.loop ?? ""} label={`Beads of the ${side} loop`} onLine={(text) => set("loop", { text })} bench={bench} />
             {end.hung?.map((id, n) => (
@@ -89,10 +83,10 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
             <span className="quiet"> round inside</span>
           </span>
         )}
-        {(end?.way === "leg" || end?.way === "fold-bead" || end?.way === "foot-bead") && (
+        {(end?.way === "leg" || end?.way === "tails" || end?.way === "fold-bead" || end?.way === "foot-bead") && (
           <>
-            {end.way !== "foot-bead" && <LengthField label={end.way === "leg" ? `Length of the ${side} leg` : "Neck below the bead in the fold"} mm={end.legMm ?? null} width={72} onChange={(mm) => void set("leg", { mm })} />}
-            <button type="button" className="pick" onClick={onBead} aria-label={end.way === "leg" ? `Bead on the ${side} leg` : end.way === "foot-bead" ? "Bead at the foot" : "Bead in the fold"}>
+            {end.way !== "foot-bead" && <LengthField label={end.way === "leg" ? `Length of the ${side} leg` : end.way === "tails" ? `Length of the ${side} tails` : "Neck below the bead in the fold"} mm={end.legMm ?? null} width={72} onChange={(mm) => void set("leg", { mm })} />}
+            <button type="button" className="pick" onClick={onBead} aria-label={end.way === "leg" ? `Bead on the ${side} leg` : end.way === "tails" ? `Bead on the ${side} tails` : end.way === "foot-bead" ? "Bead at the foot" : "Bead in the fold"}>
               {end.bead ? nameOf(end.bead) : "no bead"}
             </button>
           </>
@@ -107,7 +101,7 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
             ))}
           </select>
         )}
-        {crimped && (
+        {tailed && (
           <span className="tail-of">
             tail{" "}
             <LengthField label={`Tail of the ${side} end`} mm={end?.tailMm ?? null} placeholder="as house" width={72} onChange={(mm) => void set("tail", { mm })} onClear={() => void set("tail", {})} />

@@ -29,6 +29,7 @@ function applies(field: ChoiceField, doc: Document, row: string): boolean {
   if (field === "knot" || field === "glue") return doc.closure.type !== "clasp" || type !== "wire";
   if (field === "stopper") return true;
   if (CRIMPED.includes(field)) return type === "wire" || type === "nylon" || holds("crimp-tube") || holds("crimp-bead");
+  if (field === "ornamentCounts") return doc.kind === "ornament";
   if (field === "targetCounts") return doc.closure.type === "clasp";
   return doc.closure.type === "clasp" && type !== "elastic";
 }

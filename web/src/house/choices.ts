@@ -1,7 +1,7 @@
 import type { House } from "../api/client.ts";
 
 /** ChoiceField is a field of the house method that is picked from a few. */
-export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "knot" | "knotPlace" | "glue" | "thread" | "pinLoops" | "order" | "guardThreads";
+export type ChoiceField = "crimp" | "guards" | "covers" | "attach" | "slack" | "tail" | "allowance" | "stopper" | "targetCounts" | "ornamentCounts" | "knot" | "knotPlace" | "glue" | "thread" | "pinLoops" | "order" | "guardThreads";
 
 export interface Option {
   value: string;
@@ -41,6 +41,7 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
         "From the left one end is stopped and done; from the centre both ends stay open, and either side can still be changed."),
       pick("thread", "Thread runs", [["single", "Single"], ["doubled", "Doubled"]], "Single passes finer holes; doubled holds when one thread wears through."),
       pick("slack", "Slack on wire", [["snug", "Snug, only what bending needs"], ["easy", "Easy, 2 mm more"]], "Snug shows no wire; easy drapes softer and allows for an extra bead."),
+      pick("ornamentCounts", "An ornament's target counts", [["loop", "Its loop too"], ["foot", "From below its loop"]], "With its loop it fits a hook; without, it fills a window."),
       pick("targetCounts", "A target length counts", [["closed", "The clasp too"], ["beads", "The beads alone"]], "Wearers measure with the clasp; some shops sell by the length of beads."),
     ],
   },

@@ -62,9 +62,9 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
               </caption>
               <tbody>
                 {one.cut.map((c) => (
-                  <Line key={c.part} what={c.part} value={text(c.mm)} />
+                  <Line key={c.part} what={c.part} value={c.read[unit]} />
                 ))}
-                <Line what="Total cut" value={text(one.cutMm)} sum />
+                <Line what="Total cut" value={one.cutRead[unit]} sum />
               </tbody>
             </table>
           )}
@@ -82,7 +82,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           </tbody>
         </table>
       </div>
-      {!one && <RowsTable doc={doc} strands={analysis.strands} text={text} named={(id) => `${name(id).toLowerCase()}, ${size(id)}`} />}
+      {!one && <RowsTable doc={doc} strands={analysis.strands} unit={unit} text={text} named={(id) => `${name(id).toLowerCase()}, ${size(id)}`} />}
       {rows.map(({ strand, ofSeveral }) => (
         <section key={strand.id}>
           <h2>

@@ -1,16 +1,18 @@
 import type { Document, Strand } from "../api/client.ts";
 import { rowOf } from "../api/piece.ts";
+import type { Unit } from "../units/length.ts";
 
 interface Props {
   doc: Document;
   strands: Strand[];
+  unit: Unit;
   text: (mm: number) => string;
   /** What a material is called, with its size. */
   named: (id: string) => string;
 }
 
 /** RowsTable gives the lengths of several rows and what their cords are cut to, a column for each. */
-export function RowsTable({ doc, strands, text, named }: Props) {
+export function RowsTable({ doc, strands, unit, text, named }: Props) {
   const cordOf = (strand: Strand) => rowOf(doc, strand.id).cord;
   const cords = [...new Set(strands.flatMap((strand) => cordOf(strand) ?? []))];
   const parts = [...new Set(strands.flatMap((strand) => strand.cut.map((c) => c.part)))];
@@ -22,7 +24,7 @@ export function RowsTable({ doc, strands, text, named }: Props) {
       ))}
     </tr>
   );
-  const cutOf = (strand: Strand, part: string) => strand.cut.find((c) => c.part === part)?.mm;
+  const cutOf = (strand: Strand, part: string) => strand.cut.find((c) => c.part === part)?.read[unit] ?? "";
   return (
     <table className="rows-table">
       <caption>Lengths and cut by row{cords.length === 1 && `, ${named(cords[0])}`}</caption>
@@ -41,8 +43,8 @@ export function RowsTable({ doc, strands, text, named }: Props) {
         {line("Finished", (strand) => text(strand.finishedMm))}
         {line("Strung, bead to bead", (strand) => text(strand.strungMm))}
         {strands.some((strand) => strand.slackMm > 0) && line("Slack", (strand) => text(strand.slackMm))}
-        {parts.map((part) => line(`Cut: ${part}`, (strand) => (cutOf(strand, part) === undefined ? "" : text(cutOf(strand, part)!))))}
-        {line("Total cut", (strand) => (cordOf(strand) ? text(strand.cutMm) : "links"), true)}
+        {parts.map((part) => line(`Cut: ${part}`, (strand) => cutOf(strand, part)))}
+        {line("Total cut", (strand) => (cordOf(strand) ? strand.cutRead[unit] : "links"), true)}
       </tbody>
     </table>
   );

@@ -27,6 +27,16 @@ export function UnitProvider({ children }: { children: ReactNode }) {
 
 export const useUnit = () => use(UnitContext);
 
+/** ReadLength shows a length that the server has written, so that parts add up to their sum as they are read. */
+export function ReadLength({ read }: { read: { mm: string; in: string } }) {
+  const { unit } = useUnit();
+  return (
+    <span className="length" title={read[otherUnit(unit)]}>
+      {read[unit]}
+    </span>
+  );
+}
+
 /** Length shows a length in the house unit, and the other one on hover. */
 export function Length({ mm }: { mm: number }) {
   const { unit } = useUnit();
