@@ -14,6 +14,7 @@ import (
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/steps"
 	"mala/core/way"
 	"mala/format"
 )
@@ -26,6 +27,7 @@ type Options struct {
 	Drawing bool           // with outlines and the lines as trees
 	Picture bool           // and with where everything lies in the pictures
 	Brief   bool           // in few words: what is looked at while a piece is laid out
+	Given   steps.Given    // what a maker is given: as a kit holds it
 	House   format.House   // the shop's house method
 	Stock   map[string]int // what there is of each material, where that is asked
 }

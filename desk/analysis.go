@@ -204,6 +204,7 @@ type Tool struct {
 
 // MakingStep is one thing to do; a gate has what must be true first.
 type MakingStep struct {
+	ID   string   `json:"id" doc:"It stays with what the step is about."`
 	Says string   `json:"says"`
 	Must []string `json:"must,omitempty"`
 }

@@ -11,6 +11,7 @@ import (
 	"mala/core/technique"
 	"mala/core/tools"
 	"mala/format"
+	"mala/words/en"
 )
 
 // judge adds checks and cautions.
@@ -35,8 +36,8 @@ func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.D
 		}
 		a.Checks = append(a.Checks, c)
 	}
-	for _, c := range caution.For(m) {
-		a.Cautions = append(a.Cautions, CautionShown{c.Code, c.Says})
+	for _, c := range caution.For(m, steps.For(m, opt.Given)) {
+		a.Cautions = append(a.Cautions, CautionShown{string(c), en.Caution(c)})
 	}
 }
 
@@ -70,14 +71,16 @@ func fixOf(f *check.Fix) *Fix {
 // making adds the steps of the work.
 func (a *Analysis) making(m *measure.Measured, opt Options) {
 	a.Steps, a.Tools, a.Techniques = []MakingStep{}, []Tool{}, []string{}
-	for _, t := range technique.For(m) {
+	all, speak := steps.For(m, opt.Given), en.In(opt.Unit)
+	for _, t := range technique.For(all, m.Piece.House) {
 		a.Techniques = append(a.Techniques, string(t))
 	}
-	for _, s := range steps.For(m, opt.Unit) {
-		a.Steps = append(a.Steps, MakingStep{s.Says, s.Must})
+	for _, s := range speak.Steps(all) {
+		a.Steps = append(a.Steps, MakingStep{s.ID, s.Says, s.Must})
 	}
-	for _, t := range tools.For(m, opt.Unit) {
-		a.Tools = append(a.Tools, Tool{t.Name, t.For, t.Optional})
+	for _, t := range tools.For(all, m.Piece.House) {
+		name, what := speak.Tool(t, m.Piece.House.Needle)
+		a.Tools = append(a.Tools, Tool{name, what, t.Optional})
 	}
 }
 

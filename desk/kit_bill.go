@@ -6,8 +6,12 @@ import (
 
 	"mala/core/kit"
 	"mala/core/length"
+	"mala/core/material"
+	"mala/core/piece"
+	"mala/core/steps"
 	"mala/core/tools"
 	"mala/format"
+	"mala/words/en"
 )
 
 // KitBill is all that goes into one thing of a kit, and what so many of it need.
@@ -22,6 +26,8 @@ type KitBill struct {
 	Price     KitPrice       `json:"price"`
 	Buying    Buying         `json:"buying" doc:"What to buy for all copies, from stock first."`
 	Documents []KitDocument  `json:"documents"`
+
+	given []steps.Given // what the maker of each of its documents is given
 
 	Outlines map[string]Outline `json:"outlines" doc:"Of its beads and of components made by the shop, by material."`
 }
@@ -107,6 +113,9 @@ func KitBillOf(ctx context.Context, doc *format.Kit, cell CellOf, copies int, fr
 	for i, v := range p.variants {
 		out.Documents = append(out.Documents, KitDocument{holds[i], doc.Pieces[holds[i]].Quantity, *v.doc})
 	}
+	for i, v := range p.variants {
+		out.given = append(out.given, p.given(i, v))
+	}
 	for _, l := range p.bill {
 		out.Lines = append(out.Lines, lineOf(l, p))
 		if o := OutlineOf(l.Of); o != nil {
@@ -129,18 +138,35 @@ func KitBillOf(ctx context.Context, doc *format.Kit, cell CellOf, copies int, fr
 	return out, nil
 }
 
+// Given is what the maker of the n-th of its documents is given: what comes made, what the buyer
+// has, and how long the cords in the bag are.
+func (k *KitBill) Given(n int) steps.Given { return k.given[n] }
+
+func (p *packed) given(n int, v *variant) steps.Given {
+	out := steps.Given{Premade: p.kit.Premade, Own: p.kit.Own, Cuts: map[piece.ID]length.MM{}}
+	for _, l := range p.bill {
+		for _, c := range l.Cuts {
+			if l.Of.Class == material.ClassCord && !c.Made && c.Piece == n && c.Row >= 0 && !l.Own {
+				out.Cuts[v.m.Piece.Rows()[c.Row].ID] = c.Length + c.More
+			}
+		}
+	}
+	return out
+}
+
 // tools lists what all pieces need, each once.
 func (k *KitBill) tools(p *packed, doc *format.Kit, opt Options) {
 	at := map[string]int{}
-	for _, v := range p.variants {
-		for _, t := range tools.For(v.m, opt.Unit) {
-			i, ok := at[t.Name]
+	for i, v := range p.variants {
+		for _, t := range tools.For(steps.For(v.m, k.given[i]), v.m.Piece.House) {
+			name, what := en.In(opt.Unit).Tool(t, v.m.Piece.House.Needle)
+			known, ok := at[name]
 			if !ok {
-				at[t.Name] = len(k.Tools)
-				k.Tools = append(k.Tools, KitTool{Tool{Name: t.Name, For: t.For, Optional: t.Optional}, slices.Contains(doc.Tools, t.Name)})
+				at[name] = len(k.Tools)
+				k.Tools = append(k.Tools, KitTool{Tool{Name: name, For: what, Optional: t.Optional}, slices.Contains(doc.Tools, name)})
 				continue
 			}
-			k.Tools[i].Optional = k.Tools[i].Optional && t.Optional
+			k.Tools[known].Optional = k.Tools[known].Optional && t.Optional
 		}
 	}
 }

@@ -144,6 +144,7 @@ func print(ctx context.Context, kit *format.Kit, order *Order, small bool) ([]by
 	p := &paper{kit: kit, order: order, bill: bill, title: Title(order.Paper)}
 	for i := range bill.Documents {
 		d := &bill.Documents[i]
+		opt.Given = bill.Given(i)
 		a, err := desk.Analyse(ctx, &d.Document, opt)
 		if err != nil {
 			return nil, err

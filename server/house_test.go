@@ -91,9 +91,9 @@ func TestAHouseMethodIsTriedKeptAndFollowed(t *testing.T) {
 		if e == nil {
 			continue
 		}
-		rows := float64(map[string]int{"Tidewrack": 4, "Two Currents": 2, "Slipway": 5, "Crossed Lines": 2, "Net Loft": 3, "Strait Lamp": 2, "Parted Moorings": 2}[e.Name])
+		rows := float64(map[string]int{"Tidewrack": 4, "Two Currents": 2, "Slipway": 5, "Crossed Lines": 2, "Net Loft": 3, "Strait Lamp": 2, "Parted Moorings": 2, "Peacoat Row": 2}[e.Name])
 		if by := float64(e.Effect.After.CutMm - e.Effect.Before.CutMm); math.Abs(by-120*max(1, rows)) > 0.1 {
-			t.Errorf("%s is cut %v longer, want 120 for each row", e.Name, by)
+			t.Errorf("%s is cut %v longer, want 120 for each cord", e.Name, by)
 		}
 	}
 	p := b.piece("Harbour Lights")

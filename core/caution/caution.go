@@ -10,13 +10,11 @@ import (
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/steps"
 )
 
-// Caution is one thing to mind, and why it applies to this piece.
-type Caution struct {
-	Code string
-	Says string
-}
+// Caution is one thing to mind.
+type Caution string
 
 // longStrand is the finished length from which a strand catches on things.
 const longStrand = length.MM(600)
@@ -24,50 +22,50 @@ const longStrand = length.MM(600)
 // plainMetals are metal colours that carry no nickel or lead by their nature.
 var plainMetals = []string{"", "sterling silver", "niobium", "titanium"}
 
-// For lists the cautions that the piece's materials, closure and size call for.
-func For(m *measure.Measured) []Caution {
+// For lists the cautions that the piece's materials, closure, size and steps call for.
+func For(m *measure.Measured, all []steps.Step) []Caution {
 	var out []Caution
-	add := func(code, says string) { out = append(out, Caution{code, says}) }
-	add("small-parts", "Small parts choke: not for children under three. Length and breakaway rules for children are set locally; see your local rules.")
+	add := func(c Caution) { out = append(out, c) }
+	add("small-parts")
 	bought := m.Bought()
 	uses := func(ok func(*material.Material) bool) bool {
 		return slices.ContainsFunc(bought, func(c measure.Count) bool { return ok(c.Material) })
 	}
 	if uses(func(x *material.Material) bool { return x.Cord != nil && x.Cord.Type == material.Wire }) {
-		add("cut-ends", "Cut wire ends fly: wear eye protection, and hold the end as you cut.")
+		add("cut-ends")
 	}
 	if uses(func(x *material.Material) bool { return x.Finding != nil && x.Finding.IsPin() }) {
-		add("cut-pins", "Cut pin ends fly: wear eye protection, and hold the end as you cut. Press every tip in, so that none scratches.")
+		add("cut-pins")
 	}
 	if uses(func(x *material.Material) bool { return x.Finding != nil && x.Finding.Type == material.Magnetic }) {
-		add("magnet", "Magnets are dangerous if swallowed and can disturb medical implants; see your local rules.")
+		add("magnet")
 	}
 	if uses(func(x *material.Material) bool {
 		return !slices.Contains(plainMetals, strings.ToLower(x.Metal))
 	}) {
-		add("metal", "Plated and base metals may hold nickel or lead: keep to your local limits for what touches skin.")
+		add("metal")
 	}
 	if m.Piece.Child() {
-		add("child", "For a child: a cord that does not break away can strangle; never at night or unwatched. See your local rules.")
+		add("child")
 	}
-	if m.Piece.Closure.Type == piece.Knot && m.Piece.House.Glue == piece.Yes {
-		add("glue", "Glue: open a window, keep it off skin and eyes, and let it dry as its label says.")
+	if slices.ContainsFunc(all, func(s steps.Step) bool { _, is := s.Does.(steps.Glue); return is }) {
+		add("glue")
 	}
 	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Look.Finish == "stone" }) {
-		add("stones", "Make no health claims for stones; see your local rules.")
+		add("stones")
 	}
 	if uses(func(x *material.Material) bool { return x.Bead != nil && x.Look.Finish == "lava" }) {
-		add("oils", "Oils put on porous beads can irritate skin and stain clothes.")
+		add("oils")
 	}
 	if m.Piece.Closure.Type != piece.Clasp && !m.Piece.Hangs() {
-		add("tight-band", "A band that is too tight cuts circulation: it should turn freely.")
+		add("tight-band")
 	}
 	if h := m.Piece.Hanging; m.Piece.Hangs() && (h == nil || h.At == "" || h.At == piece.AtMirror) {
-		add("vehicle", "In a vehicle it must not block or draw away the driver's view; many places forbid it. See your local law.")
+		add("vehicle")
 	}
 	tassel := slices.ContainsFunc(m.Tally, func(c measure.Count) bool { return holdsTassel(c.Material) })
 	if m.Finished >= longStrand || tassel {
-		add("snag", "Long strands and tassels snag: keep them from machines, cots and pets.")
+		add("snag")
 	}
 	return out
 }

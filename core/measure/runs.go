@@ -21,6 +21,13 @@ func (s *Strand) Runs() []Run {
 	return s.runsOver(len(s.Beads), func(k int) int { return k }, func(b *Bead) length.MM { return b.To })
 }
 
+// RunsFromRight gives the strand as it is strung from its right end, where its fold lies. What
+// they reach is from the last face.
+func (s *Strand) RunsFromRight() []Run {
+	n := len(s.Beads)
+	return s.runsOver(n, func(k int) int { return n - 1 - k }, func(b *Bead) length.MM { return s.Strung - b.From })
+}
+
 // runsOver gathers n beads, in the order at gives them, into runs; far says how far
 // the strand reaches with a bead.
 func (s *Strand) runsOver(n int, at func(k int) int, far func(b *Bead) length.MM) []Run {

@@ -74,7 +74,9 @@ func (w *walk) cord(n int) way.Cord {
 		open := s.End(fold.Side.Other())
 		one := append(w.along(s, 2*n), w.end(s, open, 2*n)...)
 		other := append(w.along(s, 2*n+1), w.end(s, open, 2*n+1)...)
-		out.Legs = append(append(way.Backwards(other), w.middle(s, fold)...), one...)
+		out.Legs = append(way.Backwards(other), w.middle(s, fold)...)
+		out.Behind = len(out.Legs)
+		out.Legs = append(out.Legs, one...)
 		return out
 	}
 	out.Legs = append(out.Legs, w.stopping(s)...)
@@ -104,7 +106,9 @@ func (w *walk) ofTwoRows() way.Cord {
 	if even.Uses > closeEnough {
 		out.Legs = append(out.Legs, even)
 	}
-	out.Legs = append(append(out.Legs, w.middle(first, &first.Left)...), legs...)
+	out.Legs = append(out.Legs, w.middle(first, &first.Left)...)
+	out.Behind = len(out.Legs)
+	out.Legs = append(out.Legs, legs...)
 	return out
 }
 

@@ -1,22 +1,101 @@
 package steps
 
 import (
-	"fmt"
-	"strings"
-
 	"mala/core/check"
 	"mala/core/length"
 	"mala/core/material"
 )
 
+// Make makes a component, the first of so many; what it takes is done in this order.
+type Make struct {
+	Of    *material.Material
+	N     int
+	Parts []Making
+}
+
+// Making is one thing that is done to make a component: one of the types of this package.
+type Making interface{ making() }
+
+// What is done to make a component. Lengths are in mm.
+type (
+	// PutOn puts beads on a pin, from its head on.
+	PutOn struct {
+		Beads []PinRun
+		Pin   *material.Material
+	}
+	// Wind winds the free end of a pin round a rod.
+	Wind struct {
+		Rod   length.MM
+		Turns float64
+	}
+	// SlideOff slides a coil off its rod.
+	SlideOff struct{}
+	// BendStem bends the stem over above the last bead and cuts it.
+	BendStem struct{ Leave length.MM }
+	// TurnLoop turns a loop round a rod, and winds its end so many times round the stem.
+	TurnLoop struct {
+		Inside length.MM
+		Turns  int
+	}
+	// CutStrands cuts the strands of a tassel.
+	CutStrands struct {
+		N    int
+		Cord *material.Material
+		Each length.MM
+	}
+	// FoldOver folds them over a ring.
+	FoldOver struct{ Ring *material.Material }
+	// Bind binds them below the fold and trims them.
+	Bind struct{ Leg length.MM }
+	// Weave weaves a beaded bead of its parts.
+	Weave struct{ Parts []material.PartCount }
+	// HangBelow hangs things on the last link of the component.
+	HangBelow struct {
+		What []*material.Material
+		On   Link
+	}
+	// PutOnRings opens rings, puts them on, and closes them.
+	PutOnRings struct{ Rings []*material.Material }
+	// CloseRings closes every ring.
+	CloseRings struct{}
+)
+
+// PinRun is a number of alike beads on a pin.
+type PinRun struct {
+	N      int
+	Of     *material.Material
+	Turned bool
+}
+
+// Link is what hangs from a component: the eye of its pin, the loop of a bead, or a ring.
+type Link struct {
+	Eye    bool
+	LoopOf *material.Material
+	Ring   *material.Material
+}
+
+func (Make) doing()        {}
+func (PutOn) making()      {}
+func (Wind) making()       {}
+func (SlideOff) making()   {}
+func (BendStem) making()   {}
+func (TurnLoop) making()   {}
+func (CutStrands) making() {}
+func (FoldOver) making()   {}
+func (Bind) making()       {}
+func (Weave) making()      {}
+func (HangBelow) making()  {}
+func (PutOnRings) making() {}
+func (CloseRings) making() {}
+
 // componentsFirst makes all components before anything is strung, those that are
-// part of others before them, with how many of each.
+// part of others before them, with how many of each. What comes made is not made again.
 func (w *writer) componentsFirst() {
 	var order []*material.Material
 	count := map[string]int{}
 	var need func(m *material.Material, n int)
 	need = func(m *material.Material, n int) {
-		if m.Component == nil {
+		if m.Component == nil || w.given.Premade[m.ID] {
 			return
 		}
 		for _, p := range m.Component.Parts {
@@ -42,209 +121,94 @@ func (w *writer) component(m *material.Material, n int) {
 	for _, p := range c.Parts {
 		w.notesOf(p.Of)
 	}
-	first := ""
-	if n > 1 {
-		first = fmt.Sprintf(" (the first of %d)", n)
-	}
-	w.do("Make %s%s: %s.", lower(m.Name), first, w.howMade(m))
-	before := fmt.Sprintf("Before %s is used", lower(m.Name))
-	switch {
-	case n > 2:
-		before = fmt.Sprintf("Before you make the other %d", n-1)
-	case n == 2:
-		before = "Before you make the other one"
-	}
-	w.gate(before, w.rightOf(m)...)
+	w.final("make:"+m.ID, Make{m, n, w.howMade(m)})
+	w.gate("made:"+m.ID, BeforeMore{m, n - 1}, rightOf(m)...)
 }
 
-// howMade says how one component is made, in a sentence without its end.
-func (w *writer) howMade(m *material.Material) string {
+// howMade is how one component is made.
+func (w *writer) howMade(m *material.Material) []Making {
 	c := m.Component
-	var does []string
-	add := func(says string, args ...any) { does = append(does, fmt.Sprintf(says, args...)) }
+	var does []Making
 	if pin := c.Pin; pin != nil {
-		add("put %s on %s", strungOn(pin), lower(pin.Of.Name))
+		does = append(does, PutOn{strungOn(pin), pin.Of})
 		if c.Kind == material.Coil {
-			add("wind the free end of the pin from its tip round a rod of %s, turn beside turn, down to the bead, about %.0f turns", w.in(pin.Rod), pin.Turns)
-			add("slide the coil off and press the tip inwards")
-			return strings.Join(does, "; ")
+			return append(does, Wind{pin.Rod, pin.Turns}, SlideOff{})
 		}
-		w.turnLoop(pin, add)
+		turns := 0
+		if pin.Loop.Kind == material.WrappedLoop {
+			turns = pin.Loop.Turns
+		}
+		does = append(does, BendStem{check.PinNeeded(pin, w.h) - pin.Stack}, TurnLoop{pin.Loop.Inside, turns})
 	}
 	if c.Kind == material.Tassel {
-		add("cut %d strands of %s, each of %s", c.Strands, lower(c.Cord.Name), w.in(2*c.Leg))
-		add("fold them over %s", lower(c.Rings[len(c.Rings)-1].Name))
-		add("bind them with one more strand just below the fold, and trim the ends to %s", w.in(c.Leg))
+		does = append(does, CutStrands{c.Strands, c.Cord, 2 * c.Leg}, FoldOver{c.Rings[len(c.Rings)-1]}, Bind{c.Leg})
 	}
 	if c.Kind == material.BeadedBead {
-		add("weave it of %s", listOf(c.Parts))
+		does = append(does, Weave{c.Parts})
 	}
 	if len(c.Below) > 0 {
-		add("hang %s on %s", names(c.Below), lastLinkOf(c))
+		does = append(does, HangBelow{c.Below, lastLinkOf(c)})
 	}
 	if n := len(c.Rings); n > 0 && c.Kind != material.Tassel {
-		add("open %s by twisting %s sideways, put %s on, and twist %s shut", names(c.Rings), themOrIt(n), themOrIt(n), themOrIt(n))
+		does = append(does, PutOnRings{c.Rings})
 	} else if n > 1 {
-		add("close every ring")
+		does = append(does, CloseRings{})
 	}
-	return strings.Join(does, "; ")
+	return does
 }
 
-func (w *writer) turnLoop(pin *material.Pin, add func(string, ...any)) {
-	needed := check.PinNeeded(pin, w.h)
-	add("bend the stem over at a right angle above the last bead, leave %s of it and cut off the rest", w.in(needed-pin.Stack))
-	add("turn a loop round a rod of %s", w.in(pin.Loop.Inside))
-	if pin.Loop.Kind == material.WrappedLoop {
-		add("wind the end %d times round the stem and press its tip in", pin.Loop.Turns)
-	}
-}
-
-// rightOf says what must be true of the first one.
-func (w *writer) rightOf(m *material.Material) []string {
+// rightOf is what must be true of the first one.
+func rightOf(m *material.Material) []Point {
 	c := m.Component
-	var must []string
+	var must []Point
 	switch c.Kind {
 	case material.Coil:
-		must = []string{fmt.Sprintf("the coil is %s long and slides on the cord", w.in(c.Pin.Coiled)), "the tip does not scratch"}
+		must = []Point{CoilLong{c.Pin.Coiled}, TipSmooth{}}
 	case material.BeadedBead:
-		return []string{fmt.Sprintf("it measures %s across and %s along its hole", w.in(m.Bead.Across), w.in(m.Bead.Length()))}
+		return []Point{BeadSize{m.Bead.Across, m.Bead.Length()}}
 	case material.Carrier:
-		must = []string{fmt.Sprintf("it reaches %s down from the middle of the cord", w.in(c.StandsOff))}
+		must = []Point{ReachesDown{c.StandsOff}}
 	case material.BeadLink:
-		must = []string{fmt.Sprintf("between the insides of its loops it measures %s", w.in(m.Finding.Inside))}
+		must = []Point{LinkInside{m.Finding.Inside}}
 	default:
-		must = []string{fmt.Sprintf("it hangs %s down from the cord", w.in(m.Bead.Drop))}
+		must = []Point{HangsDown{m.Bead.Drop}}
 	}
 	if c.Pin != nil && c.Kind != material.Coil {
-		must = append(must, "the loop is closed and centred over the stem")
+		must = append(must, LoopClosed{})
 		if c.Pin.Of.Finding.Type == material.EyePin {
-			plane := "in one plane"
-			if c.Pin.Crosswise {
-				plane = "crosswise"
-			}
-			must = append(must, "both loops lie "+plane)
+			must = append(must, LoopsLie{c.Pin.Crosswise})
 		}
 	}
 	if len(c.Rings) > 0 {
-		must = append(must, "no gap shows where a ring is closed")
+		must = append(must, RingsShut{})
 	}
 	if c.Faces && !c.Sideways {
-		must = append(must, "the charm faces forward")
+		must = append(must, FacesForward{})
 	}
 	return must
 }
 
-// strungOn lists the beads of a pin in runs.
-func strungOn(pin *material.Pin) string {
-	var out []string
-	for i := 0; i < len(pin.Beads); {
-		n, b := 1, pin.Beads[i]
-		for i+n < len(pin.Beads) && pin.Beads[i+n].Material == b.Material && pin.Beads[i+n].Turned == b.Turned {
-			n++
-		}
-		text := lower(b.Material.Name)
-		if b.Turned {
-			text = "reversed " + text
-		}
-		if n > 1 {
-			text = fmt.Sprintf("%d %s", n, text)
-		}
-		out = append(out, text)
-		i += n
-	}
-	// From the loop down as it is written; on the pin it begins at the head.
-	for i, j := 0, len(out)-1; i < j; i, j = i+1, j-1 {
-		out[i], out[j] = out[j], out[i]
-	}
-	return strings.Join(out, ", ")
-}
-
-func lastLinkOf(c *material.Component) string {
-	if c.Pin != nil {
-		return "the eye of the pin"
-	}
-	if c.Strung != nil {
-		return "the loop of " + lower(c.Strung.Name)
-	}
-	return lower(c.Rings[len(c.Rings)-1].Name)
-}
-
-func names(list []*material.Material) string {
-	var order []string
-	count := map[string]int{}
-	for _, m := range list {
-		if count[m.Name] == 0 {
-			order = append(order, m.Name)
-		}
-		count[m.Name]++
-	}
-	for i, name := range order {
-		order[i] = lower(name)
-		if n := count[name]; n > 1 {
-			order[i] = fmt.Sprintf("%d × %s", n, lower(name))
-		}
-	}
-	if n := len(order); n > 1 {
-		return strings.Join(order[:n-1], ", ") + " and " + order[n-1]
-	}
-	return order[0]
-}
-
-func listOf(parts []material.PartCount) string {
-	var out []string
-	for _, p := range parts {
-		out = append(out, fmt.Sprintf("%d %s", p.Count, lower(p.Of.Name)))
-	}
-	return strings.Join(out, " and ")
-}
-
-func themOrIt(n int) string {
-	if n > 1 {
-		return "them"
-	}
-	return "it"
-}
-
-// notesOf gives the bench note of a material, once.
-func (w *writer) notesOf(m *material.Material) {
-	if m.Note == "" || w.noted[m.ID] {
-		return
-	}
-	w.noted[m.ID] = true
-	w.do("%s: %s", m.Name, strings.TrimSuffix(m.Note, ".")+".")
-}
-
-// hanging says when what hangs goes on: a closed ring only while stringing, an open
-// one also round the finished strand, tassels last.
-func (w *writer) hanging() (later []string) {
-	seen := map[*material.Material]bool{}
-	for i := range w.s.Beads {
-		m := w.s.Beads[i].Material
-		if seen[m] || m.Component == nil || !m.Bead.Hangs() || w.s.Beads[i].Drop != nil {
+// strungOn lists the beads of a pin in runs, from its head on; they are written from the loop
+// down.
+func strungOn(pin *material.Pin) []PinRun {
+	var out []PinRun
+	for i := len(pin.Beads) - 1; i >= 0; i-- {
+		b := pin.Beads[i]
+		if last := len(out) - 1; last >= 0 && out[last].Of == b.Material && out[last].Turned == b.Turned {
+			out[last].N++
 			continue
 		}
-		seen[m] = true
-		switch {
-		case holdsTassel(m) && opens(m):
-			later = append(later, fmt.Sprintf("Hang %s last, by its ring, between the same two beads as in the order.", lower(m.Name)))
-		case len(m.Component.Rings) == 0:
-			w.do("%s goes on the cord by its own loop, in its place in the order.", m.Name)
-		case opens(m):
-			w.do("%s goes on the cord by its ring, in its place in the order; opened, the ring also goes round the finished strand.", m.Name)
-		default:
-			w.do("%s has a closed ring: it goes on the cord while stringing, in its place in the order.", m.Name)
-		}
+		out = append(out, PinRun{1, b.Material, b.Turned})
 	}
-	return later
+	return out
 }
 
-// opens says whether the ring on the cord can be opened.
-func opens(m *material.Material) bool {
-	return len(m.Component.Rings) > 0 && m.Component.Rings[0].Finding.IsOpen()
-}
-
-func holdsTassel(m *material.Material) bool {
-	found := false
-	m.Each(func(of *material.Material, _ int, mm length.MM) { found = found || of.Cord != nil && mm > 0 })
-	return found && m.Component != nil && m.Component.Kind.Hangs()
+func lastLinkOf(c *material.Component) Link {
+	switch {
+	case c.Pin != nil:
+		return Link{Eye: true}
+	case c.Strung != nil:
+		return Link{LoopOf: c.Strung}
+	}
+	return Link{Ring: c.Rings[len(c.Rings)-1]}
 }

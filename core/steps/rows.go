@@ -1,24 +1,9 @@
 package steps
 
 import (
-	"fmt"
-	"strings"
-
-	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
-
-// ofRow puts the row that is spoken of before a sentence.
-func (w *writer) ofRow(says string) string {
-	switch {
-	case w.row == 0:
-		return says
-	case strings.HasPrefix(says, "Left end") || strings.HasPrefix(says, "Right end"):
-		return fmt.Sprintf("Row %d, %s", w.row, lower(says))
-	}
-	return fmt.Sprintf("Row %d: %s", w.row, lower(says))
-}
 
 // eachRow goes through the rows in their order.
 func (w *writer) eachRow(do func()) {
@@ -26,7 +11,7 @@ func (w *writer) eachRow(do func()) {
 		w.s, w.row = s, i+1
 		do()
 	}
-	w.row = 0
+	w.s, w.row = nil, 0
 }
 
 // rows makes a piece of several rows. Rows in holes of their own are made one at a
@@ -48,89 +33,18 @@ func (w *writer) rows() {
 	} else {
 		w.allTogether()
 	}
-	w.s = w.m.Leading()
-	must := []string{"the rows lie in order from end to end", w.twist()}
+	must := []Point{RowsInOrder{}, w.twist()}
 	if !w.m.Piece.Twisted() {
 		must = append(must, w.lengths()...)
 	}
-	w.gate("Before the clasp", must...)
+	w.gate("clasp", BeforeClasp{}, must...)
 	for i, s := range w.m.Piece.Sections {
 		if i == 0 || !w.m.Piece.Joins[i-1].Through() {
 			w.s = w.m.Strand(s.Rows[0].ID)
 			w.attachAll()
 		}
 	}
-}
-
-// toldEnd is an end that has been told in full.
-type toldEnd struct {
-	row   int
-	steps []Step
-}
-
-// likeBefore tells the end that was just written by that of a row before with the same
-// steps: what differs in its figures in full, and every gate.
-func (w *writer) likeBefore(from int, side piece.Side) {
-	steps := append([]Step(nil), w.out[from:]...)
-	shape := string(side)
-	for _, s := range steps {
-		shape += withoutFigures(s.Says)
-	}
-	before, known := w.told[shape]
-	if !known {
-		w.told[shape] = toldEnd{w.row, steps}
-		return
-	}
-	w.out = w.out[:from]
-	differs := false
-	for i, s := range steps {
-		if s.Must == nil && withoutRow(s.Says) != withoutRow(before.steps[i].Says) {
-			w.out, differs = append(w.out, s), true
-		}
-	}
-	if differs {
-		w.do("Go on as with row %d.", before.row)
-	} else {
-		w.do("%s end: make it as that of row %d.", w.title(side), before.row)
-	}
-	for _, s := range steps {
-		if s.Must != nil {
-			w.out = append(w.out, s)
-		}
-	}
-}
-
-// withoutRow leaves out which row a sentence is about.
-func withoutRow(says string) string {
-	if _, rest, ok := strings.Cut(says, ": "); ok {
-		return rest
-	}
-	return says
-}
-
-// withoutFigures leaves out every digit.
-func withoutFigures(says string) string {
-	return strings.Map(func(r rune) rune {
-		if r >= '0' && r <= '9' || r == '.' {
-			return -1
-		}
-		return r
-	}, says)
-}
-
-// closed says what the finished piece measures.
-func (w *writer) closed() string {
-	if !w.m.Piece.Several() {
-		if least, most, free := w.anyOrder(); free {
-			return fmt.Sprintf("closed it measures %s to %s", w.in(least), w.in(most))
-		}
-		return fmt.Sprintf("closed it measures %s", w.in(w.m.Finished))
-	}
-	var lengths []string
-	for _, s := range w.m.Strands {
-		lengths = append(lengths, w.in(s.Finished()))
-	}
-	return "closed, its rows measure " + strings.Join(lengths, ", ")
+	w.s = nil
 }
 
 func (w *writer) oneAtATime() bool {
@@ -155,11 +69,11 @@ func (w *writer) allTogether() {
 			return
 		}
 		w.countOut()
-		w.start(w.cutters())
+		w.start(w.cutter())
 		w.stop()
 		w.runOn()
 	})
-	w.gate("Before any end is made", append([]string{"all rows lie side by side, their middles over one another"}, w.lengths()...)...)
+	w.gate("ends", BeforeAnyEnd{}, append([]Point{SideBySide{}}, w.lengths()...)...)
 	w.eachRow(func() {
 		switch {
 		case w.begins():
@@ -169,9 +83,9 @@ func (w *writer) allTogether() {
 			w.hangChain(piece.Left)
 		}
 	})
-	w.gate("Before the second ends", "the rows hang in order at the left, the first innermost", w.twist())
+	w.gate("second-ends", BeforeSecond{}, RowsInOrder{true}, w.twist())
 	if w.m.Piece.Twisted() {
-		w.do("Twist the rows together, evenly from end to end, and hold the twist.")
+		w.do("twist", TwistRows{})
 	}
 	w.eachRow(func() {
 		switch {
@@ -196,7 +110,7 @@ func (w *writer) runOn() {
 	for next := w.m.Piece.RunsOn(w.s.Row); next != nil; next = w.m.Piece.RunsOn(next) {
 		join := w.m.Piece.JoinAt(next, piece.Left)
 		w.s, w.row = w.m.Strand(next.ID), w.m.Piece.Number(next.ID)
-		w.do("With the same cord go through %s, and on.", lower(join.Fittings[0].Of.Name))
+		w.do("run-on", RunOn{join.Fittings[0].Of})
 		w.countOut()
 		w.stringRuns()
 	}
@@ -204,45 +118,20 @@ func (w *writer) runOn() {
 
 // hangChain hangs an end of a row of chain on what it goes on.
 func (w *writer) hangChain(side piece.Side) {
-	link := map[piece.Side]string{piece.Left: "first", piece.Right: "last"}[side]
-	on := w.m.Piece.Joined(w.s.Row, side)
-	if on == nil {
-		return
+	if on := w.m.Piece.Joined(w.s.Row, side); on != nil {
+		w.do("hang-chain:"+string(side), HangChain{End{side, w.m.Piece.Hangs()}, on.Of})
 	}
-	w.do("%s end: hang its %s link on %s.", w.title(side), link, lower(on.Of.Name))
-}
-
-// cutters are what the cord is cut with.
-func (w *writer) cutters() string {
-	if w.s.Row.Cord.Cord.Type == material.Wire {
-		return " with wire cutters"
-	}
-	return " with scissors"
 }
 
 // lengths is what every row must measure.
-func (w *writer) lengths() []string {
-	var out []string
+func (w *writer) lengths() []Point {
+	var out []Point
 	for i, s := range w.m.Strands {
-		if !s.Row.Corded() {
-			continue
+		if s.Row.Corded() {
+			out = append(out, RowLong{i + 1, s.Strung})
 		}
-		out = append(out, fmt.Sprintf("the beads of row %d measure %s", i+1, w.in(s.Strung)))
 	}
 	return out
 }
 
-func (w *writer) twist() string {
-	if w.m.Piece.Twisted() {
-		return "the rows are twisted as they are meant to be"
-	}
-	return "no row is twisted round another"
-}
-
-// straight is how the strand must run before its second end.
-func (w *writer) straight(e *measure.End) string {
-	if hole := w.m.Piece.Hole(w.s.Row, e.Side); hole > 0 && w.row > 0 {
-		return fmt.Sprintf("the row runs untwisted to hole %d", hole)
-	}
-	return "the strand is not twisted and the order is right"
-}
+func (w *writer) twist() Point { return RowsTwisted{w.m.Piece.Twisted()} }

@@ -1,120 +1,128 @@
 package steps
 
 import (
-	"fmt"
-
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
 
-// knots names the house's knots.
-var knots = map[string]string{piece.KnotSurgeons: "surgeon's knot", piece.KnotSquare: "square knot", piece.KnotTriple: "triple knot"}
-
 // ring makes a strand that is knotted on itself.
 func (w *writer) ring() {
 	if w.s.Left.Hold == measure.Unheld {
-		w.start("")
+		w.start(w.cutter())
 		w.stop()
 		w.unheld(piece.Left)
 		return
 	}
 	elastic := w.s.Row.Cord.Cord.Type == material.Elastic
-	if w.s.Start.By == piece.StopSpool {
+	if w.startedBy() == piece.StopSpool {
 		w.elasticFromSpool()
 	} else {
-		w.start(" with scissors")
+		w.start(w.cutter())
 		if elastic {
-			w.do("Stretch the elastic by hand a few times, so that it does not grow later.")
+			w.do("stretch", Stretch{})
 		}
 		w.stop()
 	}
-	must := []string{fmt.Sprintf("round the loop it measures %s", w.in(w.s.Strung)), "it has been tried on", "no bead is missing or reversed by mistake"}
+	must := []Point{RoundLoop{w.s.Strung}, TriedOn{}, NoneMissing{}}
 	if elastic {
-		must[1] = "it has been tried on, over the hand where it must pass"
+		must[1] = TriedOverHand{}
 	}
-	w.gate("Before you knot", must...)
-	w.do("Tie a %s, pulled tight to the beads.", knots[w.h.Knot])
+	w.gate("knot", BeforeRingKnot{}, must...)
+	w.do("knot", TieRing{w.h.Knot})
 	if elastic {
-		w.do("Pull the knot, wait a minute, and pull it again: elastic settles.")
+		w.do("pull-again", PullAgain{})
 	}
 	w.glueAndHide()
 }
 
 // elasticFromSpool strings elastic that is cut off once the beads are on it.
 func (w *writer) elasticFromSpool() {
-	w.do("Leave the elastic on its spool, %s. Draw off a little more than the beads take and stretch it by hand a few times, so that it does not grow later.", w.cord())
+	w.do("spool", KeepOnSpool{w.s.Row.Cord})
 	w.stringRuns()
 	w.beforeCutting()
-	w.do("Leave %s of the free end to tie with, and cut from the spool %s beyond the beads, with scissors.",
-		w.in(w.m.Beyond(w.s, &w.s.Right)), w.in(w.m.Beyond(w.s, &w.s.Left)))
+	w.final("cut", CutFromSpool{w.m.Beyond(w.s, &w.s.Right), w.m.Beyond(w.s, &w.s.Left), Scissors})
 }
 
 // glueAndHide glues the knot, draws it into its bead while the glue is wet, and
 // clips the ends only once it is dry.
 func (w *writer) glueAndHide() {
 	k := w.s.Knot
-	hides := k != nil && k.Bead >= 0 && w.h.KnotPlace == piece.KnotHidden
-	glue := w.h.Glue == piece.Yes
-	if glue {
-		w.gate("Before the glue", "the knot holds a firm pull", "the strand lies as it should")
-		w.do("Put one drop of glue on the knot, with the window open.")
+	tails := w.s.Row.LeftEnding.Way == piece.WayTails || w.s.Row.RightEnding.Way == piece.WayTails
+	hides := k != nil && k.Bead >= 0 && w.h.KnotPlace == piece.KnotHidden && !tails
+	if w.glued() {
+		w.gate("glue", BeforeGlue{}, KnotsHold{}, LiesRight{})
+		w.final("glue", Glue{OnKnot, false})
 	}
 	if hides {
-		wet := ""
-		if glue {
-			wet = " while the glue is wet"
+		how := ByEnds
+		if w.glued() {
+			how = WhileWet
 		}
-		w.do("Draw the knot into %s, bead %d,%s.", lower(w.s.Beads[k.Bead].Material.Name), k.Bead+1, orNow(wet))
+		w.do("hide-knot", HideKnot{w.s.Beads[k.Bead].Material, k.Bead + 1, how})
 	}
-	if glue {
-		w.do("Let it dry as the glue's label says.")
-		w.gate("Before you trim", "the glue is dry")
+	if w.glued() {
+		w.do("dry", LetDry{OnKnot})
+		w.gate("trim", BeforeTrim{}, GlueDry{})
 	}
-	if hides {
-		w.do("Trim the ends close to the bead.")
-		return
+	switch {
+	case tails:
+		for _, e := range w.s.Ends() {
+			w.looseTails(e)
+		}
+	case hides:
+		w.final("trim", TrimAtBead{})
+	default:
+		w.final("trim", TrimAtKnot{2 * w.s.Row.Passes, false})
 	}
-	w.do("Trim the ends; the knot stays visible.")
 }
 
-// orNow closes a sentence that may have no time given.
-func orNow(when string) string {
-	if when == "" {
-		return " by pulling on the ends"
+// looseTails ends the tails of a tied end in a bead and a knot each.
+func (w *writer) looseTails(e *measure.End) {
+	f := w.s.Row.Ending(e.Side)
+	if f.Way != piece.WayTails {
+		return
 	}
-	return when
+	leg := f.Leg
+	if f.Bead != nil {
+		leg += f.Bead.Bead.Length()
+	}
+	w.final("tails:"+string(e.Side), TieTails{f.Bead, w.s.Row.Passes, leg})
+	w.gate("tails:"+string(e.Side), After{MadeTails}, KnotsHold{})
 }
 
 // tiedOn makes a strand whose ends are tied to their fittings, or held by cord
 // ends.
 func (w *writer) tiedOn() {
-	if w.s.Start.By == piece.StopSpool {
+	if w.startedBy() == piece.StopSpool {
 		w.elasticFromSpool()
 	} else {
-		w.start("")
+		w.start(w.cutter())
 		w.stop()
 		w.open()
 	}
 	w.end(&w.s.Left)
-	if w.s.Right.Hold == measure.Unheld {
+	switch w.s.Right.Hold {
+	case measure.Unheld:
 		w.unheld(piece.Right)
-		return
+	case measure.HeldByMiddle:
+		w.secondKnot(&w.s.Left)
+	default:
+		w.secondKnot(&w.s.Right)
 	}
-	w.secondKnot(&w.s.Right)
 }
 
 // secondKnot makes the second end of a strand that is tied or held by flaps.
 func (w *writer) secondKnot(e *measure.End) {
-	must := []string{fmt.Sprintf("the beads measure %s and none is missing or reversed by mistake", w.in(w.s.Strung)), "it has been tried on"}
+	must := []Point{BeadsLong{w.s.Strung}, TriedOn{}}
 	if w.s.Slack > 0 {
-		must = append(must, fmt.Sprintf("in its wearing curve, %s of slack is left between the beads and the knot", w.in(w.s.Slack)))
+		must = append(must, SlackLeft{w.s.Slack, MadeKnot})
 	}
-	before := fmt.Sprintf("Before the %s knot", e.Side)
+	var at When = BeforeKnot{e.Side}
 	if e.Hold == measure.HeldByFold {
-		before = fmt.Sprintf("Before the %s flaps are pressed", e.Side)
+		at = BeforeFlaps{e.Side}
 	}
-	w.gate(before, must...)
+	w.gate("end:"+string(e.Side), at, must...)
 	w.end(e)
 	if w.m.Piece.Closure.Type == piece.OnBar {
 		w.trimBoth()
@@ -125,80 +133,133 @@ func (w *writer) secondKnot(e *measure.End) {
 
 // tie makes an end that is knotted to a fitting or held by a cord end.
 func (w *writer) tie(e *measure.End) {
-	if e.Hold == measure.HeldByCordEnd {
-		w.do("%s end: tie an overhand knot close to the beads, lay it in %s, and fold the cord end over it.", w.title(e.Side), lower(e.Find(measure.RoleCordEnd).Material.Name))
-		if w.h.Glue == piece.Yes {
-			w.do("Put a drop of glue inside before the last fold, with the window open, and let it dry as its label says.")
+	side := string(e.Side)
+	switch e.Hold {
+	case measure.HeldByCordEnd:
+		w.final("tie:"+side, TieOff{w.at(e), e.Find(measure.RoleCordEnd).Material})
+		if w.glued() {
+			w.final("glue:"+side, Glue{InCordEnd, true})
 		}
-		w.gate("After the cord end", "it holds a firm pull")
+		w.gate("tied:"+side, After{MadeCordEnd}, FirmPull{})
 		return
-	}
-	if e.Hold == measure.HeldByFold {
-		w.do("%s end: trim the cord square, %s beyond the last bead, and lay it in the trough of %s.", w.title(e.Side), w.in(e.Find(measure.RoleFold).Material.Finding.Length), lower(e.Find(measure.RoleFold).Material.Name))
-		if w.h.Glue == piece.Yes {
-			w.do("Put a drop of glue in the trough, with the window open.")
+	case measure.HeldByFold:
+		fold := e.Find(measure.RoleFold).Material
+		w.final("tie:"+side, LayInTrough{w.at(e), fold, fold.Finding.Length})
+		if w.glued() {
+			w.final("glue:"+side, Glue{InTrough, false})
 		}
-		w.do("Press one flap down on the cord, then the other over that.")
-		if w.h.Glue == piece.Yes {
-			w.do("Let the glue dry as its label says.")
+		w.final("press:"+side, PressFlaps{})
+		if w.glued() {
+			w.do("dry:"+side, LetDry{InTrough})
 		}
-		w.gate("After the fold-over end", "it holds a firm pull")
+		w.gate("tied:"+side, After{MadeFoldOver}, FirmPull{})
 		return
-	}
-	if e.Hold == measure.HeldByCone {
+	case measure.HeldByCone:
 		w.cone(e)
 		return
 	}
 	if loop := e.Find(measure.RoleCordLoop); loop != nil {
-		w.cordLoop(e, loop)
+		w.do("tie:"+side, LoopOfCord{w.at(e), loop.Girth})
+		w.tryLoop(e)
+		w.gate("tied:"+side, After{MadeLoop}, LoopKnotHolds{e.Side})
+		w.final("trim:"+side, TrimAtKnot{w.s.Row.Passes, false})
 		return
 	}
-	way := ""
-	if foot := e.Find(measure.RoleFootBead); foot != nil {
-		way = "down through " + lower(foot.Material.Name) + " and round its outside"
-	} else if e.Find(measure.RoleGuard) != nil {
-		way = w.guard()
+	w.tieOn(e)
+}
+
+// tieOn leads the cord round what is there and back to its knot.
+func (w *writer) tieOn(e *measure.End) {
+	side := string(e.Side)
+	way := TieOn{End: w.at(e), Around: w.around(e), Back: e.Back >= 0, Knot: w.h.Knot}
+	way.Loop = way.Around.Loop != nil
+	if bar := w.m.Piece.Closure; bar.Type == piece.OnBar && way.Around.Loop == nil {
+		way.On = &Thing{Of: bar.Left[0].Of, Bar: e.Side}
 	}
-	if loop := e.Find(measure.RoleBeads); loop != nil {
-		way = loopBeads(loop.Loop)
-	} else if bar := w.m.Piece.Closure; bar.Type == piece.OnBar {
-		way = fmt.Sprintf("the %s hole of %s", e.Side, lower(bar.Left[0].Of.Name))
-	} else if hung := w.hung(e.Side); len(hung) > 0 {
-		if way != "" {
-			way += " and "
-		}
-		way += hung[0].name
-	}
-	if e.Find(measure.RoleBeads) != nil {
-		w.do("%s end: thread %s and go back into the last bead of the strand, so that the loop closes.", w.title(e.Side), way)
+	w.do("tie:"+side, way)
+	if way.Loop {
 		w.tryLoop(e)
-		w.do("Tie a %s round the cord.", knots[w.h.Knot])
-	} else {
-		w.do("%s end: thread %s, come back to the beads and tie a %s round the cord.", w.title(e.Side), way, knots[w.h.Knot])
+		w.do("knot:"+side, Tie{w.h.Knot})
 	}
-	if w.h.Glue == piece.Yes {
-		w.do("Put one drop of glue on the knot, with the window open, and let it dry as its label says.")
+	if w.glued() {
+		w.final("glue:"+side, Glue{OnKnot, true})
 	}
-	if k := e.Hidden; k != nil && k.Bead >= 0 {
-		w.do("Draw the knot into %s, bead %d.", lower(w.s.Beads[k.Bead].Material.Name), k.Bead+1)
+	hidden := e.Hidden != nil && e.Hidden.Bead >= 0
+	if hidden {
+		w.do("hide-knot:"+side, HideKnot{w.s.Beads[e.Hidden.Bead].Material, e.Hidden.Bead + 1, Plainly})
 	}
-	w.gate("After the knot", "it holds a firm pull")
-	if w.m.Piece.Closure.Type == piece.OnBar {
-		return // neither tail is clipped before both knots hold
+	w.gate("tied:"+side, After{MadeKnot}, FirmPull{})
+	switch {
+	case w.m.Piece.Closure.Type == piece.OnBar: // neither tail is clipped before both knots hold
+	case w.s.Row.Ending(e.Side).Way == piece.WayTails:
+		w.looseTails(e)
+	case hidden:
+		w.final("trim:"+side, TrimAtBead{})
+	default:
+		w.lastTail(e, false)
 	}
-	w.do("Thread the tail back through the last beads and trim it.")
+}
+
+// lastTail takes the tail of a knot back through the beads as far as it is cut for, and trims
+// it; or at the knot.
+func (w *writer) lastTail(e *measure.End, both bool) {
+	switch n := len(e.TailBeads); {
+	case w.beforeBeads(e):
+		// it goes along in the first beads
+	case n > 0:
+		w.final("trim:"+string(e.Side), TuckTail{w.at(e), n, e.Tail, both})
+	default:
+		ends := w.s.Row.Passes
+		if both {
+			ends *= 2
+		}
+		w.final("trim:"+string(e.Side), TrimAtKnot{ends, both})
+	}
 }
 
 // trimBoth clips the tails at both ends of a bar, once both knots hold.
 func (w *writer) trimBoth() {
-	must := []string{"both knots hold a firm pull", "it has been tried on"}
-	if w.h.Glue == piece.Yes {
-		must[0] = "the glue on both knots is dry"
+	var first Point = KnotsHold{true}
+	if w.glued() {
+		first = GlueDry{true}
 	}
-	w.gate("Before either tail is clipped", must...)
-	if w.s.Left.Hidden != nil && w.s.Left.Hidden.Bead >= 0 && w.s.Right.Hidden != nil && w.s.Right.Hidden.Bead >= 0 {
-		w.do("Trim both tails close to the beads that hide the knots.")
-		return
+	w.gate("tails", BeforeTails{}, first, TriedOn{})
+	left, right := &w.s.Left, &w.s.Right
+	hides := func(e *measure.End) bool { return e.Hidden != nil && e.Hidden.Bead >= 0 }
+	switch {
+	case hides(left) && hides(right):
+		w.final("trim", TrimAtBead{true})
+	case len(left.TailBeads) == len(right.TailBeads) && left.Tail == right.Tail && !hides(left) && !hides(right):
+		w.lastTail(left, true)
+	default:
+		for _, e := range w.s.Ends() {
+			if hides(e) {
+				w.final("trim:"+string(e.Side), TrimAtBead{})
+				continue
+			}
+			w.lastTail(e, false)
+		}
 	}
-	w.do("Thread both tails back through the last beads and trim them.")
+}
+
+// leg ends the cord on a leg: a knot holds the strand, a bead and a knot end the leg.
+func (w *writer) leg(e *measure.End) {
+	own := w.s.Row.Ending(e.Side)
+	long := own.Leg
+	if own.Bead != nil {
+		long += own.Bead.Bead.Length()
+	}
+	w.final("leg:"+string(e.Side), TieLeg{w.at(e), own.Bead, long})
+	w.gate("leg:"+string(e.Side), After{MadeLeg}, KnotsHold{true})
+}
+
+// cone ends the cord in a cone over its knot.
+func (w *writer) cone(e *measure.End) {
+	side := string(e.Side)
+	w.do("tie:"+side, TieInCone{w.at(e), e.Find(measure.RoleCone).Material})
+	if w.glued() {
+		w.final("glue:"+side, Glue{OnKnot, true})
+	}
+	w.final("cone:"+side, DrawCone{})
+	w.gate("tied:"+side, After{MadeCone}, FirmPull{})
 }

@@ -1,16 +1,15 @@
-// Package technique says which ways of the hand the steps of a piece use, so that each is
+// Package technique gives the techniques that the steps of a piece use, so that each is
 // shown once, and no other.
 package technique
 
 import (
 	"slices"
 
-	"mala/core/material"
-	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/steps"
 )
 
-// Technique is a way of the hand that can be shown in a picture.
+// Technique is a way of working by hand that can be shown in a picture.
 type Technique string
 
 // The techniques.
@@ -38,86 +37,98 @@ func All() []Technique {
 	return []Technique{SimpleLoop, WrappedLoop, Coil, Guard, FoldCrimp, FlatCrimp, ThreeSided, Cover, Overhand, Square, Surgeons, HideKnot, CordEnd, Cone, FoldOver, OpenRing}
 }
 
-// For lists those that a piece uses.
-func For(m *measure.Measured) []Technique {
+// For lists those that steps use, in a house of that school of crimps.
+func For(all []steps.Step, house piece.House) []Technique {
 	used := map[Technique]bool{}
-	for _, c := range m.Tally {
-		ofMaterial(used, c.Material)
-	}
-	for _, s := range m.Strands {
-		ofStrand(used, m.Piece, s)
-	}
-	if m.Piece.Closure.Type == piece.OnBar {
-		knot(used, m.Piece.House.Knot)
+	for _, s := range all {
+		for _, t := range of(s.Does, house) {
+			used[t] = true
+		}
 	}
 	return slices.DeleteFunc(All(), func(t Technique) bool { return !used[t] })
 }
 
-func ofMaterial(used map[Technique]bool, m *material.Material) {
-	if m.Finding != nil && m.Finding.IsRing() && m.Finding.IsOpen() {
-		used[OpenRing] = true
+func of(d steps.Doing, house piece.House) []Technique {
+	switch d := d.(type) {
+	case steps.Make:
+		return made(d)
+	case steps.ThreadCrimp:
+		return guarded(d.Around)
+	case steps.CloseCrimp:
+		return []Technique{crimps[d.School]}
+	case steps.CloseOverLegs, steps.PressAtTip:
+		return []Technique{crimps[house.Crimp]}
+	case steps.HoldApart:
+		switch d.Way {
+		case piece.HeldByCrimps:
+			return []Technique{crimps[house.Crimp]}
+		case piece.HeldByKnots:
+			return []Technique{Overhand}
+		}
+	case steps.CloseCover:
+		return []Technique{Cover}
+	case steps.Attach:
+		if d.Opens == steps.JumpRing {
+			return []Technique{OpenRing}
+		}
 	}
-	c := m.Component
-	if c == nil {
-		return
-	}
-	for _, part := range c.Parts {
-		ofMaterial(used, part.Of)
-	}
-	switch {
-	case c.Pin == nil:
-	case c.Kind == material.Coil:
-		used[Coil] = true
-	case c.Pin.Loop.Kind == material.WrappedLoop:
-		used[WrappedLoop] = true
-	default:
-		used[SimpleLoop] = true
-	}
+	return knotted(d)
 }
 
-func ofStrand(used map[Technique]bool, p *piece.Piece, s *measure.Strand) {
-	if s.Ring {
-		knot(used, p.House.Knot)
-		used[HideKnot] = used[HideKnot] || s.Knot != nil && s.Knot.Bead >= 0 && p.House.KnotPlace == piece.KnotHidden
+func knotted(d steps.Doing) []Technique {
+	switch d := d.(type) {
+	case steps.TieOn:
+		return append(guarded(d.Around), knot(d.Knot))
+	case steps.Tie:
+		return []Technique{knot(d.Knot)}
+	case steps.TieRing:
+		return []Technique{knot(d.Knot)}
+	case steps.TieOff:
+		return []Technique{CordEnd, Overhand}
+	case steps.TieInCone:
+		return []Technique{Cone, Overhand}
+	case steps.TieLeg, steps.TieTails, steps.LoopOfCord, steps.FoldIntoLoop, steps.KnotAtTip:
+		return []Technique{Overhand}
+	case steps.LayInTrough:
+		return []Technique{FoldOver}
+	case steps.HideKnot:
+		return []Technique{HideKnot}
 	}
-	if len(s.Holders()) > 0 && s.Row.Holder.Way == piece.HeldByKnots {
-		used[Overhand] = true
-	}
-	for _, e := range s.Ends() {
-		if e.Find(measure.RoleCrimp) != nil {
-			used[crimps[p.House.Crimp]] = true
-		}
-		if e.Find(measure.RoleGuard) != nil {
-			used[Guard] = true
-		}
-		if e.Find(measure.RoleCover) != nil {
-			used[Cover] = true
-		}
-		used[HideKnot] = used[HideKnot] || e.Hidden != nil && e.Hidden.Bead >= 0
-		switch e.Hold {
-		case measure.HeldByKnot, measure.HeldByRing:
-			knot(used, p.House.Knot)
-		case measure.HeldByCordEnd:
-			used[CordEnd], used[Overhand] = true, true
-		case measure.HeldByCone:
-			used[Cone], used[Overhand] = true, true
-		case measure.HeldByLeg:
-			used[Overhand] = true
-		case measure.HeldByStop:
-			used[Overhand] = used[Overhand] || e.Find(measure.RoleCrimp) == nil
-		case measure.HeldByFold:
-			used[FoldOver] = true
+	return nil
+}
+
+func made(d steps.Make) []Technique {
+	var out []Technique
+	for _, part := range d.Parts {
+		switch part := part.(type) {
+		case steps.Wind:
+			out = append(out, Coil)
+		case steps.TurnLoop:
+			if part.Turns > 0 {
+				out = append(out, WrappedLoop)
+			} else {
+				out = append(out, SimpleLoop)
+			}
+		case steps.PutOnRings, steps.CloseRings:
+			out = append(out, OpenRing)
 		}
 	}
+	return out
+}
+
+func guarded(a steps.Around) []Technique {
+	if a.Guard > 0 {
+		return []Technique{Guard}
+	}
+	return nil
 }
 
 var crimps = map[string]Technique{piece.CrimpFolded: FoldCrimp, piece.CrimpFlat: FlatCrimp, piece.CrimpThreeSided: ThreeSided}
 
 // knot is the house's: a triple knot is a square one tied once more.
-func knot(used map[Technique]bool, house string) {
+func knot(house string) Technique {
 	if house == piece.KnotSurgeons {
-		used[Surgeons] = true
-		return
+		return Surgeons
 	}
-	used[Square] = true
+	return Square
 }

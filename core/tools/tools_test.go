@@ -6,108 +6,89 @@ import (
 	"strings"
 	"testing"
 
-	"mala/core/length"
 	"mala/core/material"
-	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/steps"
 )
 
-// listed writes the tools of a piece that takes these materials, a * behind an optional one.
-func listed(house piece.House, closure piece.ClosureType, strand *measure.Strand, of ...material.Material) []string {
-	m := &measure.Measured{Piece: &piece.Piece{House: house, Closure: piece.Closure{Type: closure}}}
-	for i := range of {
-		m.Tally = append(m.Tally, measure.Count{Material: &of[i], Count: 1})
-	}
-	if strand != nil {
-		m.Strands = []*measure.Strand{strand}
+// listed writes the tools that steps use, a * behind an optional one.
+func listed(house piece.House, does ...steps.Doing) []string {
+	var all []steps.Step
+	for _, d := range does {
+		all = append(all, steps.Step{Does: d})
 	}
 	var out []string
-	for _, t := range For(m, length.InMillimetres) {
-		name := t.Name + ": " + t.For
-		if t.Optional {
-			name += "*"
+	for _, t := range For(all, house) {
+		text := string(t.Kind)
+		if t.Rod > 0 {
+			text += fmt.Sprintf(" of %v", float64(t.Rod))
 		}
-		out = append(out, name)
+		for _, use := range t.For {
+			text += " " + string(use)
+		}
+		if t.Optional {
+			text += "*"
+		}
+		out = append(out, text)
 	}
 	return out
 }
 
-func TestToolsFollowFromWhatIsUsed(t *testing.T) {
-	finding := func(kind material.FindingType) material.Material {
-		return material.Material{Finding: &material.Finding{Type: kind}}
+func TestToolsFollowFromWhatIsDone(t *testing.T) {
+	cut := func(kind material.CordType) steps.Doing {
+		return steps.Cut{Cord: &material.Material{Cord: &material.Cord{Type: kind}}}
 	}
-	cord := func(kind material.CordType) material.Material {
-		return material.Material{Cord: &material.Cord{Type: kind}}
+	inBag := func(kind material.CordType) steps.Doing {
+		return steps.Cut{Cord: &material.Material{Cord: &material.Cord{Type: kind}}, InBag: true}
 	}
-	made := func(kind material.ComponentKind, pin *material.Pin) material.Material {
-		return material.Material{Component: &material.Component{Kind: kind, Pin: pin}}
-	}
-	charm := made(material.CharmOnRings, nil)
-	charm.Component.Rings = []*material.Material{{}}
-	tassel := made(material.Tassel, nil)
-	tassel.Component.Strands = 20
-	drop := made(material.PinDrop, &material.Pin{})
-	pendant := made(material.Pendant, nil)
-	pendant.Component.Parts = []material.PartCount{{Of: &drop, Count: 1}}
-	below := made(material.Pendant, nil)
-	below.Component.Below = []*material.Material{&tassel}
-	soldered := finding(material.JumpRing)
-	soldered.Finding.Joint = "soldered"
+	made := func(parts ...steps.Making) steps.Doing { return steps.Make{Parts: parts} }
 	for _, tt := range []struct {
 		name string
-		of   []material.Material
+		does []steps.Doing
 		want string
 	}{
 		{"nothing", nil, ""},
-		{"wire and crimps", []material.Material{cord(material.Wire), finding(material.CrimpTube)}, "Wire cutters: to cut the wire, Crimping pliers: to fold crimps"},
-		{"crimp beads", []material.Material{finding(material.CrimpBead)}, "Crimping pliers: to fold crimps"},
-		{"covers", []material.Material{finding(material.CrimpCover)}, "Flat-nose pliers: to close crimp covers"},
-		{"elastic", []material.Material{cord(material.Elastic)}, "Scissors: to cut the elastic, Needle of thin folded wire: to draw the elastic through*"},
-		{"thread", []material.Material{cord(material.Thread)}, "Scissors: to cut the thread, Beading needle: to string on thread, no thicker than 0.4 mm"},
-		{"leather, folded over", []material.Material{cord(material.Leather), finding(material.FoldOver)}, "Scissors: to cut the cord, Flat-nose pliers: to fold the ends over"},
-		{"rings, twice", []material.Material{finding(material.JumpRing), finding(material.JumpRing)}, "Two pairs of flat-nose pliers: to open and close rings"},
-		{"a soldered ring", []material.Material{soldered}, ""},
-		{"split rings", []material.Material{finding(material.SplitRing)}, "Split-ring pliers: to spread split rings*"},
-		{"chain on wire", []material.Material{cord(material.Wire), finding(material.Chain)}, "Wire cutters: to cut the wire, to part the chain"},
-		{"charms on rings", []material.Material{charm}, "Two pairs of flat-nose pliers: to open and close rings"},
-		{"a drop", []material.Material{drop}, "Wire cutters: to trim pins, Round-nose pliers: to turn loops"},
-		{"a drop in a pendant", []material.Material{pendant}, "Wire cutters: to trim pins, Round-nose pliers: to turn loops"},
-		{"a wrapped loop", []material.Material{made(material.BeadLink, &material.Pin{Loop: material.Loop{Kind: material.WrappedLoop}})}, "Wire cutters: to trim pins, Round-nose pliers: to turn loops, Flat-nose pliers: to hold a loop while its end is wound"},
-		{"a coil", []material.Material{made(material.Coil, &material.Pin{Rod: 1.5})}, "Wire cutters: to trim pins, Rod of 1.5 mm: to wind coils on"},
-		{"a tassel below", []material.Material{below}, "Scissors: to trim tassels"},
+		{"wire", []steps.Doing{cut(material.Wire), steps.TrimTail{}}, "wire-cutters cut-wire trim-tails"},
+		{"wire from a bag", []steps.Doing{inBag(material.Wire), steps.TrimTail{}}, "wire-cutters trim-tails"},
+		{"wire from a bag, nothing trimmed", []steps.Doing{inBag(material.Wire)}, ""},
+		{"elastic", []steps.Doing{cut(material.Elastic), steps.TrimAtKnot{}}, "scissors cut-elastic trim-tails, wire-needle draw-elastic*"},
+		{"thread, its tail tucked", []steps.Doing{cut(material.Thread), steps.TuckTail{}}, "scissors cut-thread trim-tails, needle string-thread tuck-tails"},
+		{"leather in a fold-over end", []steps.Doing{cut(material.Leather), steps.LayInTrough{}, steps.PressFlaps{}}, "scissors cut-cord trim-tails, flat-pliers fold-ends"},
+		{"a cover", []steps.Doing{steps.CloseCover{}}, "flat-pliers close-covers"},
+		{"rings, twice", []steps.Doing{steps.Attach{Opens: steps.JumpRing}, steps.Attach{Opens: steps.JumpRing}}, "two-pliers open-rings"},
+		{"a soldered ring", []steps.Doing{steps.Attach{}}, ""},
+		{"a split ring", []steps.Doing{steps.Attach{Opens: steps.SplitRing}}, "split-ring-pliers spread-rings*"},
+		{"chain", []steps.Doing{steps.CountChain{}}, "wire-cutters part-chain"},
+		{"bead links", []steps.Doing{steps.HookUp{}}, "two-pliers open-eyes"},
+		{"a charm on rings", []steps.Doing{made(steps.PutOnRings{})}, "two-pliers open-rings"},
+		{"a drop", []steps.Doing{made(steps.PutOn{}, steps.BendStem{}, steps.TurnLoop{})}, "wire-cutters trim-pins, round-pliers turn-loops"},
+		{"a wrapped loop", []steps.Doing{made(steps.TurnLoop{Turns: 2})}, "round-pliers turn-loops, flat-pliers hold-loop"},
+		{"coils of two sizes", []steps.Doing{made(steps.Wind{Rod: 1.5}), made(steps.Wind{Rod: 2})}, "wire-cutters trim-pins, rod of 1.5 wind-coils, rod of 2 wind-coils"},
+		{"a tassel", []steps.Doing{made(steps.CutStrands{}, steps.Bind{})}, "scissors trim-tassels"},
+		{"knots between beads", []steps.Doing{steps.HoldApart{Way: piece.HeldByKnots}}, "needle draw-knots"},
+		{"beads pressed on", []steps.Doing{steps.HoldApart{Way: piece.HeldByPressing}}, "flat-pliers press-beads"},
+		{"glue in a cord end and on a knot", []steps.Doing{steps.Glue{On: steps.InCordEnd}, steps.Glue{On: steps.OnKnot}}, "glue in-ends on-knots"},
 	} {
-		got := listed(piece.House{Needle: 0.4}, piece.Clasp, nil, tt.of...)
-		if want := strings.TrimSuffix("Ruler: to measure the cord and the strand, "+tt.want, ", "); strings.Join(got, ", ") != want {
+		got := listed(piece.House{}, tt.does...)
+		if want := strings.TrimSuffix("ruler measure, "+tt.want, ", "); strings.Join(got, ", ") != want {
 			t.Errorf("%s:\n %s, want\n %s", tt.name, strings.Join(got, ", "), want)
 		}
 	}
 }
 
 func TestToolsFollowTheHouse(t *testing.T) {
-	for crimp, want := range map[string]string{piece.CrimpFolded: "Crimping pliers: to fold crimps", piece.CrimpFlat: "Flat-nose pliers: to flatten crimps", piece.CrimpThreeSided: "Three-sided crimping pliers: to press crimps"} {
-		if got := listed(piece.House{Crimp: crimp}, piece.Clasp, nil, material.Material{Finding: &material.Finding{Type: material.CrimpTube}}); !slices.Contains(got, want) {
+	for crimp, want := range map[string]string{piece.CrimpFolded: "crimping-pliers fold-crimps", piece.CrimpFlat: "flat-pliers flatten-crimps", piece.CrimpThreeSided: "three-sided-pliers press-crimps"} {
+		if got := listed(piece.House{}, steps.CloseCrimp{School: crimp}); !slices.Contains(got, want) {
 			t.Errorf("%s: %v, want %s", crimp, got, want)
 		}
-	}
-	corded := func(by string) *measure.Strand {
-		return &measure.Strand{Row: &piece.Row{Cord: &material.Material{Cord: &material.Cord{}}}, Start: measure.Start{By: by}}
-	}
-	for by, want := range map[string]string{piece.StopStopper: "Bead stopper", piece.StopTape: "Tape", piece.StopClip: "Clip", piece.StopSlipKnot: "", piece.StopSpool: ""} {
-		got := listed(piece.House{}, piece.Clasp, corded(by))
-		if has := len(got) == 2 && strings.HasPrefix(got[1], want+": "); has != (want != "") || want == "" && len(got) != 1 {
-			t.Errorf("held by %s: %v", by, got)
+		if got := listed(piece.House{Crimp: crimp}, steps.HoldApart{Way: piece.HeldByCrimps}); !slices.Contains(got, want) {
+			t.Errorf("%s between beads: %v, want %s", crimp, got, want)
 		}
 	}
-	for _, tt := range []struct {
-		glue    string
-		closure piece.ClosureType
-		hold    measure.Hold
-		want    bool
-	}{{piece.Yes, piece.Knot, "", true}, {piece.No, piece.Knot, "", false}, {piece.Yes, piece.Clasp, "", false}, {piece.Yes, piece.Clasp, measure.HeldByKnot, true}, {piece.Yes, piece.Clasp, measure.HeldByCone, true}, {piece.Yes, piece.Clasp, measure.HeldByCrimp, false}, {piece.Yes, piece.Clasp, measure.HeldByFold, false}, {piece.Yes, piece.Tied, "", false}, {piece.Yes, piece.OnBar, "", true}} {
-		s := corded(piece.StopSpool)
-		s.Right.Hold = tt.hold
-		if got := slices.Contains(listed(piece.House{Glue: tt.glue}, tt.closure, s), "Jeweller's glue: on the knots"); got != tt.want {
-			t.Error(fmt.Sprintf("%+v", tt), got)
+	for by, want := range map[string]string{piece.StopStopper: "bead-stopper", piece.StopTape: "tape", piece.StopClip: "clip", piece.StopSlipKnot: "", piece.StopSpool: ""} {
+		got := listed(piece.House{}, steps.Hold{By: by})
+		if has := len(got) == 2 && strings.HasPrefix(got[1], want+" "); has != (want != "") || want == "" && len(got) != 1 {
+			t.Errorf("held by %s: %v", by, got)
 		}
 	}
 }

@@ -57,6 +57,7 @@ type Cord struct {
 	Row    piece.ID // that it is cut for
 	Legs   []Leg    // from one tip to the other
 	Folded bool     // its middle is an end of the row
+	Behind int      // of a folded cord the first leg behind its middle
 }
 
 // Length is what the cord is cut to, in mm.
@@ -138,18 +139,28 @@ type Item struct {
 func Items(cords []Cord) []Item {
 	const orders = 4
 	var lists [orders][]Item
+	known := map[string]int{}
 	take := func(l *Leg, left bool) {
-		if at := orderOf(l); l.Uses > 0 && (at == 1) == left {
-			lists[at] = addTo(lists[at], l)
+		at := orderOf(l)
+		if l.Uses <= 0 || (at == 1) != left {
+			return
 		}
+		if first, is := known[l.Item]; is {
+			at = first
+		}
+		known[l.Item] = at
+		lists[at] = addTo(lists[at], l)
 	}
 	for i := range cords {
-		legs := cords[i].Legs
-		for k := range legs {
-			take(&legs[k], false)
+		c := &cords[i]
+		for k := c.Behind; k < len(c.Legs); k++ {
+			take(&c.Legs[k], false)
 		}
-		for k := range slices.Backward(legs) { // a left end is told from its last bead outwards too
-			take(&legs[k], true)
+		for k := range slices.Backward(c.Legs[:c.Behind]) { // the other half of a fold, from there
+			take(&c.Legs[k], false)
+		}
+		for k := range slices.Backward(c.Legs) { // a left end is told from its last bead outwards too
+			take(&c.Legs[k], true)
 		}
 	}
 	return slices.Concat(lists[:]...)

@@ -1,4 +1,4 @@
-package steps
+package en
 
 import (
 	"strings"
@@ -50,7 +50,7 @@ func TestEachWayToEndIsToldAsItIsMade(t *testing.T) {
 	text = told(waxed, func(p *piece.Piece, row *piece.Row) {
 		p.Closure.Left, p.Closure.Right, row.LeftEnding, row.Passes = ring, ring, piece.Ending{Way: piece.WayFold}, 2
 	})
-	inOrder(t, text, "Cut ", "Fold the cord in the middle, lay the fold round ring at the left, and draw both ends through it.", "String over both halves together; each half is ", "String the runs", "Right end: thread ring")
+	inOrder(t, text, "Cut ", "Fold the cord in the middle, lay the fold round ring at the left, and draw both ends through it.", "Pull both halves equally long, ", "String the runs", "Right end: thread ring")
 	if strings.Contains(text, "Remove the stop") || strings.Contains(text, "Left end: thread") || strings.Contains(text, "from its tip") {
 		t.Errorf("a fold is not stopped nor tied: %s", text)
 	}

@@ -1,4 +1,4 @@
-package steps
+package en
 
 import (
 	"fmt"
@@ -10,10 +10,11 @@ import (
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/steps"
 	"mala/core/testparts"
 )
 
-func made(t *testing.T, cord material.Cord, closure piece.ClosureType, change func(h *piece.House)) string {
+func madeOf(t *testing.T, cord material.Cord, closure piece.ClosureType, change func(h *piece.House)) string {
 	t.Helper()
 	return told(measured(t, cord, closure, func(p *piece.Piece) { change(&p.House) }))
 }
@@ -57,7 +58,7 @@ func fittings(prefix string, of ...*material.Material) []piece.Fitting {
 
 func told(m *measure.Measured) string {
 	var out []string
-	for _, s := range For(m, length.InMillimetres) {
+	for _, s := range In(length.InMillimetres).Steps(steps.For(m, steps.Given{})) {
 		text := s.Says
 		if s.Must != nil {
 			text = "GATE " + text + ": " + strings.Join(s.Must, "; ")
@@ -82,7 +83,7 @@ func inOrder(t *testing.T, text string, parts ...string) {
 }
 
 func TestACrimpedStrandIsCheckedBeforeTheCutAndTheSecondCrimp(t *testing.T) {
-	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(*piece.House) {})
+	text := madeOf(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(*piece.House) {})
 	inOrder(t, text, "Count out 21 beads", "GATE Before you cut: ", "Cut ", "of cord with wire cutters", "Hold the left end with a bead stopper",
 		"String the runs in order", "Left end: thread the crimp, ring, and go back through the crimp. Tuck the tail back through", "Leave 0.5 mm of bare cord on either side of the crimp",
 		"turn it and fold it", "GATE After the crimp: it holds a firm pull", "Close cover over the crimp",
@@ -94,7 +95,7 @@ func TestACrimpedStrandIsCheckedBeforeTheCutAndTheSecondCrimp(t *testing.T) {
 }
 
 func TestTheHousesWayIsFollowed(t *testing.T) {
-	text := made(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(h *piece.House) {
+	text := madeOf(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(h *piece.House) {
 		h.Stopper, h.Tail, h.Crimp = piece.StopSpool, piece.TailTrimmed, piece.CrimpFlat
 	})
 	inOrder(t, text, "on its spool, cord. String from the free end: the run that goes on first ends up by the spool", "Right end: thread the crimp, ring, and go back through the crimp. Trim the tail close.", "Press the crimp flat",
@@ -107,7 +108,7 @@ func TestTheHousesWayIsFollowed(t *testing.T) {
 func TestTheStrandIsBegunTheHousesWay(t *testing.T) {
 	wire := material.Cord{Type: material.Wire, Diameter: 0.38}
 	begun := func(cord material.Cord, closure piece.ClosureType, by string) string {
-		return made(t, cord, closure, func(h *piece.House) { h.Stopper = by })
+		return madeOf(t, cord, closure, func(h *piece.House) { h.Stopper = by })
 	}
 	text := begun(wire, piece.Clasp, piece.StopCrimped)
 	inOrder(t, text, "GATE Before you cut", "with wire cutters", "Left end: thread the crimp, ring, and go back through the crimp. Leave a tail of 25 mm.", "GATE After the crimp: it holds a firm pull",
@@ -115,7 +116,7 @@ func TestTheStrandIsBegunTheHousesWay(t *testing.T) {
 	if strings.Contains(text, "from its tip") || strings.Contains(text, "Remove the stop") || strings.Count(text, "Left end: thread") != 1 {
 		t.Errorf("nothing is stopped here: %s", text)
 	}
-	trimmed := made(t, wire, piece.Clasp, func(h *piece.House) { h.Stopper, h.Tail = piece.StopCrimped, piece.TailTrimmed })
+	trimmed := madeOf(t, wire, piece.Clasp, func(h *piece.House) { h.Stopper, h.Tail = piece.StopCrimped, piece.TailTrimmed })
 	if !strings.Contains(trimmed, "Trim the tail close.") || strings.Contains(trimmed, "over wire and tail") || strings.Contains(trimmed, "Left end: trim") {
 		t.Errorf("a trimmed tail goes along in no bead: %s", trimmed)
 	}
@@ -142,11 +143,11 @@ func TestAToggleHangsItsRingAtOneEndAndItsBarAtTheOther(t *testing.T) {
 
 func TestElasticIsPulledTwiceGluedHiddenWhileWetAndTrimmedDry(t *testing.T) {
 	elastic := material.Cord{Type: material.Elastic, Diameter: 0.7}
-	inOrder(t, made(t, elastic, piece.Knot, func(*piece.House) {}), "GATE Before you cut", "Stretch the elastic", "GATE Before you knot: ",
+	inOrder(t, madeOf(t, elastic, piece.Knot, func(*piece.House) {}), "GATE Before you cut", "Stretch the elastic", "GATE Before you knot: ",
 		"surgeon's knot", "Pull the knot, wait a minute, and pull it again", "GATE Before the glue: the knot holds", "one drop of glue",
 		"Draw the knot into barrel, bead 21, while the glue is wet", "Let it dry", "GATE Before you trim: the glue is dry", "Trim the ends")
-	text := made(t, elastic, piece.Knot, func(h *piece.House) { h.Glue, h.KnotPlace, h.Knot = piece.No, piece.KnotShown, piece.KnotSquare })
-	inOrder(t, text, "square knot", "the knot stays visible")
+	text := madeOf(t, elastic, piece.Knot, func(h *piece.House) { h.Glue, h.KnotPlace, h.Knot = piece.No, piece.KnotShown, piece.KnotSquare })
+	inOrder(t, text, "square knot", "knot, which stays visible")
 	if strings.Contains(text, "glue") {
 		t.Error("this house uses no glue")
 	}

@@ -1,4 +1,4 @@
-package steps
+package en
 
 import (
 	"strings"
@@ -24,7 +24,7 @@ func TestBeadsAreHeldApartOneAfterTheOther(t *testing.T) {
 	inOrder(t, onLine(t, "P _14mm P _14mm P", knots), "GATE Before you cut", "laid out with their gaps they measure", "String the runs",
 		"tie an overhand knot tight against every bead on each side where a gap lies, 4 in all",
 		"GATE Before the next one, each time: knot 1 lies", "from the start", "knot 2 lies", "14 mm from the one before", "knot 4 lies", "Right end: thread")
-	inOrder(t, onLine(t, "P _14mm P", func(r *piece.Row) { r.Holder.Way = piece.HeldByFriction }), "nothing holds them but friction", "bead's edge 2 lies")
+	inOrder(t, onLine(t, "P _14mm P", func(r *piece.Row) { r.Holder.Way = piece.HeldByFriction }), "nothing holds them but friction", "the left edge of pearl 2 lies")
 	crimps := func(r *piece.Row) { r.Holder = piece.Holder{Way: piece.HeldByCrimps, Of: r.Left[0].Of} }
 	inOrder(t, onLine(t, "P _14mm P", crimps), "Thread 2 × crimp", "crimp 1 lies", "crimp 2 lies")
 }
