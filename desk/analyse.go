@@ -309,7 +309,7 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Shared: p.Shared, Free: p.Free, With: p.With,
 			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop), Links: p.Links}
 		part.GirthMm = exact(p.Girth)
-		if p.Role == measure.RoleLeg {
+		if p.Role == measure.RoleLeg || p.Role == measure.RoleTailBead {
 			part.LegMm = s.Row.Ending(e.Side).Leg
 		}
 		if p.Material != nil {

@@ -103,6 +103,8 @@ type Strand struct {
 	SlackMm       length.MM    `json:"slackMm"`
 	SlackNeededMm length.MM    `json:"slackNeededMm"`
 	CutMm         length.MM    `json:"cutMm"`
+	LeftEnd       []string     `json:"leftEnd,omitempty" doc:"What lies at its left end, from the last bead outwards. Left out in few words."`
+	RightEnd      []string     `json:"rightEnd,omitempty"`
 	LeftWays      []string     `json:"leftWays" doc:"The ways in which its left end can be made, beyond what its fittings say."`
 	RightWays     []string     `json:"rightWays"`
 	CutRead       Read         `json:"cutRead"`

@@ -72,6 +72,9 @@ func fixOf(f *check.Fix) *Fix {
 func (a *Analysis) making(m *measure.Measured, opt Options) {
 	a.Steps, a.Tools, a.Techniques = []MakingStep{}, []Tool{}, []string{}
 	all, speak := steps.For(m, opt.Given), en.In(opt.Unit)
+	for i, s := range m.Strands {
+		a.Strands[i].LeftEnd, a.Strands[i].RightEnd = speak.End(m.Piece, s, &s.Left), speak.End(m.Piece, s, &s.Right)
+	}
 	for _, t := range technique.For(all, m.Piece.House) {
 		a.Techniques = append(a.Techniques, string(t))
 	}

@@ -239,7 +239,7 @@ func (w *Whole) growRow(s *measure.Strand, row *WholeRow, grow func(x, y, by flo
 	for _, p := range row.Parts {
 		part := s.End(piece.Side(p.End)).Parts[p.Index]
 		grow(p.X, p.Y, standsOut(&part))
-		if part.Role == measure.RoleLeg {
+		if part.Role == measure.RoleLeg || part.Role == measure.RoleTailBead {
 			grow(p.X, p.Y+float64(s.Row.Ending(piece.Side(p.End)).Leg)+legEnd(&part), leastPart)
 		}
 		for _, hung := range part.Hung {

@@ -12,7 +12,6 @@ import { silhouette } from "../web/src/felt/paint/silhouette.ts";
 import { gapAt, nearestGap, reachOf } from "../web/src/felt/strandGeometry.ts";
 import { compare } from "../web/src/history/compare.ts";
 import { fieldsOf, idFor } from "../web/src/materials/fields.ts";
-import { endSteps } from "../web/src/plan/endSteps.ts";
 import { analyse, apply } from "./calls.ts";
 import { Mala } from "./mala.ts";
 
@@ -120,15 +119,6 @@ test("places, selections and runs are told in words and figures", () => {
   expect(handleOf(strand, { from: 0, to: 6 })).toMatchObject({ count: 6 });
   expect(handleOf(strand, { from: 0, to: 5 })).toBeNull();
   expect(handleOf(strand, { from: 5, to: 7 })).toBeNull();
-});
-
-test("an end is listed in threading order, both halves of a toggle", () => {
-  const left = endSteps(doc, strandOf(analysis), "left");
-  expect(left).toHaveLength(3);
-  expect(left[0]).toBe("Crimp tube");
-  expect(left[2]).toBe("Toggle, its ring");
-  expect(endSteps(doc, strandOf(analysis), "right").at(-1)).toBe("Toggle, its bar");
-  expect(endSteps(doc, { ...strandOf(analysis), left: [], right: [], ring: true }, "left")[0]).toContain("tied to its other end");
 });
 
 test("two states are compared line by line, and one with an error in its line says so", () => {

@@ -24,7 +24,7 @@ var tied = making{hold: HeldByKnot, held: func(b *endBuilder) bool {
 	case !w.roundLoop() && !guard && w.e.Wire > 0:
 		l := w.add(way.Round, "round the ring", roundWire(w.e.Wire, w.s.Row.Cord.Cord.Diameter))
 		l.Advances = w.e.Wire
-		if on := &w.e.Parts[0]; on.Role != RoleRound {
+		if on := w.e.firstFitting(); on != nil {
 			l.At.Fitting, l.Of = on.Fitting, on.Material
 		}
 	}
@@ -39,6 +39,17 @@ var tied = making{hold: HeldByKnot, held: func(b *endBuilder) bool {
 	}
 	w.toTie()
 }}
+
+// firstFitting is the first thing at the end that the cord is tied to; nil where that is counted at
+// the other end.
+func (e *End) firstFitting() *Part {
+	for i := range e.Parts {
+		if p := &e.Parts[i]; p.Role != RoleTailBead && p.Role != RoleRound {
+			return p
+		}
+	}
+	return nil
+}
 
 // roundWire is the way from a bead that lies against a wire of thickness w round that and
 // back, for cord of thickness d: half a turn at (w + d) / 2, and on both sides as far as the

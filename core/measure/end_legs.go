@@ -1,6 +1,8 @@
 package measure
 
 import (
+	"slices"
+
 	"mala/core/piece"
 	"mala/core/way"
 )
@@ -50,9 +52,8 @@ func (b *endBuilder) addTailBeads() {
 	if !b.loosesTails() || b.ending.Bead == nil {
 		return
 	}
-	for range b.row.Passes {
-		b.end.Parts = append(b.end.Parts, Part{Role: RoleTailBead, Material: b.ending.Bead, Free: true})
-	}
+	tails := slices.Repeat([]Part{{Role: RoleTailBead, Material: b.ending.Bead, Free: true}}, b.row.Passes)
+	b.end.Parts = append(tails, b.end.Parts...) // they hang from the knot beside the beads
 }
 
 func (b *endBuilder) loosesTails() bool {

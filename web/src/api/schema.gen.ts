@@ -2769,6 +2769,8 @@ export interface components {
             reason: "named" | "printed" | "exported";
         };
         MakingStep: {
+            /** @description It stays with what the step is about. */
+            id: string;
             must?: string[];
             says: string;
         };
@@ -3939,6 +3941,8 @@ export interface components {
              */
             leastCutMm: number;
             left: components["schemas"]["EndPart"][];
+            /** @description What lies at its left end, from the last bead outwards. Left out in few words. */
+            leftEnd?: string[];
             /**
              * @description What keeps the cord in at the left.
              * @enum {string}
@@ -3964,6 +3968,7 @@ export interface components {
             /** @description Beads that slide over the strand. */
             riders?: components["schemas"]["RidersOf"];
             right: components["schemas"]["EndPart"][];
+            rightEnd?: string[];
             /** @enum {string} */
             rightHold: "crimp" | "knot" | "cord-end" | "cone-end" | "fold-over" | "ring" | "leg" | "fold" | "stopped" | "links" | "through" | "nothing";
             rightKnot?: components["schemas"]["Knot"];

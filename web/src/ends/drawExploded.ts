@@ -65,7 +65,7 @@ function halfOf(part: EndPart, drawn: string, { materials, outlines }: ExplodedV
   if (part.loop) return ((part.mm + part.loop.thickMm) / 2) * LOOP_PX;
   if (part.role === "foot-bead") return (part.mm / 2) * beadPx(m);
   if (part.role === "fold-bead") return ((m?.acrossMm ?? 4) / 2) * beadPx(m);
-  if (part.role === "leg") return ((m?.alongMm ?? m?.acrossMm ?? 2) / 2) * PX * LEG_SHARE;
+  if (part.role === "leg" || part.role === "tail-bead") return ((m?.alongMm ?? m?.acrossMm ?? 2) / 2) * PX * LEG_SHARE;
   if (m?.type === "button") return ((m.outsideMm ?? 12) / 2) * BUTTON_PX + 6;
   if (part.role === "chain") return (Math.min(part.links ?? 1, LINKS_SHOWN) * (m?.insideMm ?? 3) * PX) / 2 + 4;
   if (part.role === "extender") return (chainLinks(m) * (m?.insideMm ?? 3) * PX) / 2 + 4;
@@ -144,6 +144,8 @@ function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
   if (part.role === "chain") return `${part.links} links of ${m?.name}`;
   if (part.role === "foot-bead") return `${m?.name}, at the foot`;
   if (part.role === "fold-bead") return `${m?.name}, in the fold`;
+  if (part.role === "tail-bead") return `${m?.name}, on a loose tail`;
+  if (part.role === "round") return "round its wire";
   if (part.role === "leg") return m ? `${m.name}, on a leg` : "a leg";
   if (drawn === "loop") return "the wire's loop";
   if (drawn === "toggle-ring") return `${m?.name}, its ring`;
@@ -154,7 +156,7 @@ function nameOf(part: EndPart, drawn: string, m: Material | undefined): string {
 
 function addsOf(part: EndPart, materials: Map<string, Material>): string {
   if (part.hung?.length) return `carries ${part.hung.map((id) => materials.get(id)?.name ?? id).join(", ")}`;
-  if (part.role === "leg") return "";
+  if (part.role === "leg" || part.role === "tail-bead") return "";
   if (part.swallowed) return "slips into the bead";
   return part.mm > 0 ? "" : "adds nothing";
 }
@@ -205,7 +207,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     else if (isBeadLink(s.part, outlines)) drawBeadLinks(ctx, s.part, { from: -s.half, out: 1, px: BEAD_LINK_PX * scale, most: BEAD_LINKS_SHOWN }, looks);
     else if (s.part.role === "foot-bead") drawFootBead(ctx, s.part, { from: -s.half, to: s.half, px: beadPx(m) * scale }, looks);
     else if (s.part.role === "fold-bead") drawFoldBead(ctx, s.part, { from: -s.half - 8 * scale, to: -s.half, px: beadPx(m) * scale }, looks);
-    else if (s.part.role === "leg") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
+    else if (s.part.role === "leg" || s.part.role === "tail-bead") drawOnLeg(ctx, m, outlines, px * LEG_SHARE);
     else drawFitting(ctx, s.drawn === OTHER_HALF ? "clasp" : s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();
   }

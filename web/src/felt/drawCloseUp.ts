@@ -42,6 +42,9 @@ export interface CloseUpView {
   focused: boolean;
 }
 
+/** TAILS_DOWN is by how much a loose tail hangs away from the strand, in radians, and TAILS_APART each from the next. */
+const TAILS_DOWN = 1.2;
+const TAILS_APART = 0.35;
 const RULER = 30;
 const SHARED = 0.4;
 /** A bare cord is drawn so many mm beyond its beads; that of a ring runs on. */
@@ -211,10 +214,12 @@ function drawEndsAndCord(ctx: CanvasRenderingContext2D, view: CloseUpView, { str
         drawShared(ctx, part, px, looks);
         ctx.restore();
       }
-      if (part.role === "leg") {
+      if (part.role === "leg" || part.role === "tail-bead") {
+        const out = parts === left ? -1 : 1;
         ctx.save();
         ctx.translate(x(part.fromMm), 0);
-        drawLeg(ctx, part, { out: parts === left ? -1 : 1, px }, looks);
+        if (part.role === "tail-bead") ctx.rotate(out * (TAILS_DOWN - TAILS_APART * parts.indexOf(part)));
+        drawLeg(ctx, part, { out, px }, looks);
         ctx.restore();
       }
       // What rows share exists once: in each row it is drawn as a guest.

@@ -187,6 +187,7 @@ function drawParts(ctx: CanvasRenderingContext2D, { row, strand, view, materials
     if (part.role === "fold-bead") along(ctx, seat, px, () => drawFoldBead(ctx, part, { from: -out * half, to: out * (half + 0.01), px }, looks));
     if (part.role === "shared-bead") along(ctx, seat, px, () => drawShared(ctx, part, px, looks));
     if (part.role === "leg") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
+    if (part.role === "tail-bead") along(ctx, { ...seat, angle: Math.PI / 2 - out * LEGS_APART * (1 + 2 * seat.index) }, px, () => drawLeg(ctx, part, { out: 1, px }, looks));
     const stretch = { from: -out * half, to: out * half, px, link: seat.link };
     const link = materials.get(part.material ?? "");
     if (link && !seat.of && isBeadLink(part, outlines)) along(ctx, seat, px, () => drawBeadLink(ctx, link, outlines[link.id], stretch));

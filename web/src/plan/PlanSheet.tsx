@@ -9,7 +9,6 @@ import { SHAPES } from "../felt/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import { RowsTable } from "./RowsTable.tsx";
-import { endSteps } from "./endSteps.ts";
 
 interface Props {
   doc: Document;
@@ -121,8 +120,8 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
       ))}
       <div className="ends">
         {endsApart(rows, doc).flatMap(({ strand, ofSeveral }) => [
-          <EndList key={`${strand.id} left`} title={`Left end${ofSeveral}, from the last bead outwards`} steps={endSteps(doc, strand, "left")} />,
-          <EndList key={`${strand.id} right`} title={`Right end${ofSeveral}, from the last bead outwards`} steps={endSteps(doc, strand, "right")} />,
+          <EndList key={`${strand.id} left`} title={`Left end${ofSeveral}, from the last bead outwards`} steps={strand.leftEnd ?? []} />,
+          <EndList key={`${strand.id} right`} title={`Right end${ofSeveral}, from the last bead outwards`} steps={strand.rightEnd ?? []} />,
         ])}
       </div>
       <section className="tools-list">
@@ -178,7 +177,7 @@ interface RowOnPaper {
 
 /** endsApart leaves out rows whose ends are made as those of the row before: they are told once for all. */
 function endsApart(rows: RowOnPaper[], doc: Document): RowOnPaper[] {
-  const ends = (row: RowOnPaper) => [...endSteps(doc, row.strand, "left"), ...endSteps(doc, row.strand, "right")].join();
+  const ends = (row: RowOnPaper) => [...(row.strand.leftEnd ?? []), "|", ...(row.strand.rightEnd ?? [])].join();
   const groups: RowOnPaper[][] = [];
   for (const row of rows) {
     const last = groups.at(-1);

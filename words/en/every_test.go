@@ -1,0 +1,142 @@
+package en
+
+import (
+	"go/ast"
+	"go/parser"
+	"go/token"
+	"os"
+	"strings"
+	"testing"
+
+	"mala/core/caution"
+	"mala/core/tools"
+)
+
+// methods lists the types of a package that have a method of that name.
+func methods(t *testing.T, folder, method string) []string {
+	t.Helper()
+	var out []string
+	for _, file := range parsed(t, folder) {
+		for _, d := range file.Decls {
+			f, is := d.(*ast.FuncDecl)
+			if is && f.Recv != nil && f.Name.Name == method {
+				out = append(out, f.Recv.List[0].Type.(*ast.Ident).Name)
+			}
+		}
+	}
+	return out
+}
+
+func parsed(t *testing.T, folder string) []*ast.File {
+	t.Helper()
+	entries, err := os.ReadDir(folder)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out []*ast.File
+	for _, e := range entries {
+		if !strings.HasSuffix(e.Name(), ".go") || strings.HasSuffix(e.Name(), "_test.go") {
+			continue
+		}
+		file, err := parser.ParseFile(token.NewFileSet(), folder+"/"+e.Name(), nil, 0)
+		if err != nil {
+			t.Fatal(err)
+		}
+		out = append(out, file)
+	}
+	return out
+}
+
+// spoken lists the types of another package that a switch of this one has a case for.
+func spoken(t *testing.T, of string) map[string]bool {
+	t.Helper()
+	out := map[string]bool{}
+	for _, file := range parsed(t, ".") {
+		ast.Inspect(file, func(n ast.Node) bool {
+			c, is := n.(*ast.CaseClause)
+			if !is {
+				return true
+			}
+			for _, e := range c.List {
+				if s, is := e.(*ast.SelectorExpr); is {
+					if pkg, is := s.X.(*ast.Ident); is && pkg.Name == of {
+						out[s.Sel.Name] = true
+					}
+				}
+			}
+			return true
+		})
+	}
+	return out
+}
+
+// Every kind of step, of gate, of what must be true and of making has its words, and no other.
+func TestEveryValueHasItsWords(t *testing.T) {
+	has := spoken(t, "steps")
+	for _, method := range []string{"doing", "when", "point", "making"} {
+		all := methods(t, "../../core/steps", method)
+		if len(all) < 10 {
+			t.Fatalf("only %d types are %s", len(all), method)
+		}
+		for _, name := range all {
+			if name != "Gate" && !has[name] {
+				t.Errorf("%s has no words", name)
+			}
+		}
+	}
+}
+
+// Every caution, tool and use that is named in the core has its words.
+func TestEveryNameHasItsWords(t *testing.T) {
+	constants := func(folder, typ string) []string {
+		var out []string
+		for _, file := range parsed(t, folder) {
+			ast.Inspect(file, func(n ast.Node) bool {
+				v, is := n.(*ast.ValueSpec)
+				if !is || v.Type == nil || len(v.Values) == 0 {
+					return true
+				}
+				if id, is := v.Type.(*ast.Ident); is && id.Name == typ {
+					out = append(out, strings.Trim(v.Values[0].(*ast.BasicLit).Value, `"`))
+				}
+				return true
+			})
+		}
+		return out
+	}
+	for _, kind := range constants("../../core/tools", "Kind") {
+		if toolNames[tools.Kind(kind)] == "" {
+			t.Errorf("the tool %s has no name", kind)
+		}
+	}
+	uses := constants("../../core/tools", "Use")
+	if len(uses) < 20 {
+		t.Fatalf("%d uses", len(uses))
+	}
+	for _, use := range uses {
+		if toolUses[tools.Use(use)] == "" {
+			t.Errorf("the use %s has no words", use)
+		}
+	}
+	// Cautions are added by their codes.
+	n := 0
+	for _, file := range parsed(t, "../../core/caution") {
+		ast.Inspect(file, func(node ast.Node) bool {
+			c, is := node.(*ast.CallExpr)
+			if !is || len(c.Args) != 1 {
+				return true
+			}
+			if f, is := c.Fun.(*ast.Ident); !is || f.Name != "add" {
+				return true
+			}
+			n++
+			if code := strings.Trim(c.Args[0].(*ast.BasicLit).Value, `"`); cautions[caution.Caution(code)] == "" {
+				t.Errorf("the caution %s has no sentence", code)
+			}
+			return true
+		})
+	}
+	if n < 10 {
+		t.Errorf("%d cautions", n)
+	}
+}
