@@ -22,7 +22,9 @@ func TestAnEndIsListedAsItIsHeld(t *testing.T) {
 		Finding: &material.Finding{Type: material.Toggle, RingInside: 9, RingEye: 2, Wire: 1.5, Bar: 18, BarThickness: 2, BarEye: 2}}
 	toggled := func(p *piece.Piece, _ *piece.Row) { p.Closure.Left, p.Closure.Right = fittings("t", &toggle), nil }
 	loop := func(_ *piece.Piece, r *piece.Row) { r.RightEnding = piece.Ending{Way: piece.WayCordLoop, Girth: 30} }
-	bare := func(p *piece.Piece, r *piece.Row) { r.Left, r.Right, p.Closure = nil, nil, piece.Closure{Type: piece.Clasp} }
+	bare := func(p *piece.Piece, r *piece.Row) {
+		r.Left, r.Right, p.Closure = nil, nil, piece.Closure{Type: piece.Clasp}
+	}
 	for _, tt := range []struct {
 		name   string
 		cord   material.Cord
@@ -30,10 +32,10 @@ func TestAnEndIsListedAsItIsHeld(t *testing.T) {
 		change func(p *piece.Piece, r *piece.Row)
 		want   string
 	}{
-		{"crimped", wire, piece.Right, func(*piece.Piece, *piece.Row) {}, "Crimp | The wire turns back in a loop of its own, through the next part, and back through the crimp. | Ring | Closes into the lobster."},
+		{"crimped", wire, piece.Right, func(*piece.Piece, *piece.Row) {}, "Crimp, which slips into the last bead: see the problems. | The wire turns back in a loop of its own, through the next part, and back through the crimp. | Ring | Closes into the lobster."},
 		{"a toggle's ring", wire, piece.Left, toggled, "Crimp | Cover | The wire turns back in a loop of its own, through the next part, and back through the crimp. | Toggle, its ring"},
-		{"its bar", wire, piece.Right, toggled, "Crimp | The wire turns back in a loop of its own, through the next part, and back through the crimp. | Toggle, its bar"},
-		{"a loop of the cord in a crimp", wire, piece.Right, loop, "Crimp | A loop of the bare cord, 30 mm round its inside | Ring | Closes into the lobster."},
+		{"its bar", wire, piece.Right, toggled, "Crimp, which slips into the last bead: see the problems. | The wire turns back in a loop of its own, through the next part, and back through the crimp. | Toggle, its bar"},
+		{"a loop of the cord in a crimp", wire, piece.Right, loop, "Crimp, which slips into the last bead: see the problems. | A loop of the bare cord, 30 mm round its inside | Ring | Closes into the lobster."},
 		{"tied", material.Cord{Type: material.Waxed, Diameter: 1}, piece.Right, func(_ *piece.Piece, r *piece.Row) { r.Right = nil }, "Ring | Closes into the lobster. | Held by a surgeon's knot."},
 		{"a loop of the cord, tied", material.Cord{Type: material.Waxed, Diameter: 1}, piece.Right, func(p *piece.Piece, r *piece.Row) { bare(p, r); loop(p, r) }, "A loop of the bare cord, 30 mm round its inside | Held by an overhand knot."},
 		{"nothing", wire, piece.Right, bare, "No fittings: the cord ends bare."},
