@@ -93,3 +93,22 @@ func TextsByPage(data []byte) ([][]string, error) {
 	}
 	return out, nil
 }
+
+// Carried is the order that a paper carries.
+func Carried(data []byte) (*Order, error) {
+	o, err := open(data)
+	if err != nil {
+		return nil, err
+	}
+	_, order, err := o.carries()
+	return order, err
+}
+
+// SealOf is the seal that the words of a paper have.
+func SealOf(data []byte) (string, error) {
+	o, err := open(data)
+	if err != nil {
+		return "", err
+	}
+	return o.seal(), nil
+}

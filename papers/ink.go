@@ -4,8 +4,6 @@ import (
 	"fmt"
 	"math"
 	"strings"
-
-	"codeberg.org/go-pdf/fpdf"
 )
 
 // colour is red, green and blue from 0 to 255.
@@ -139,7 +137,7 @@ type ink interface {
 
 // pdfInk draws into a PDF, round an origin.
 type pdfInk struct {
-	pdf  *fpdf.Fpdf
+	pdf  *sealed
 	x, y float64
 }
 

@@ -41,6 +41,8 @@ type Order struct {
 	Sheet     string            `json:"sheet"`
 	Day       string            `json:"day" doc:"2026-11-27"`
 	Selling   format.Selling    `json:"selling"`
+	Rules     int               `json:"rules,omitempty" doc:"By which rules and wording it was printed; absent of the first."`
+	Seal      string            `json:"seal,omitempty" doc:"Of all words on it."`
 	Materials []format.Material `json:"materials,omitempty" doc:"With their packs and places, as the catalogue had them."`
 }
 
@@ -126,7 +128,9 @@ type piece struct {
 
 // Print prints a paper of a kit. The error is format.Faults, or the context's.
 func Print(ctx context.Context, kit *format.Kit, order *Order) ([]byte, error) {
-	return print(ctx, kit, order, true)
+	today := *order
+	today.Rules = Rules
+	return print(ctx, kit, &today, true)
 }
 
 // print prints it small, or plainly to be read at once.
@@ -178,6 +182,7 @@ func (p *paper) attach() error {
 	if err != nil {
 		return err
 	}
+	p.order.Seal = p.seal()
 	order, err := json.MarshalIndent(p.order, "", " ")
 	if err != nil {
 		return err

@@ -219,7 +219,7 @@ func TestFilesThatAreNoPapers(t *testing.T) {
 	newer := order("cards")
 	newer.Format = "mala-paper/2"
 	for says, data := range map[string][]byte{
-		"This is no PDF":              []byte("hello"),
+		"This is not a PDF":           []byte("hello"),
 		"damaged":                     good[:len(good)/2],
 		"carries no kit":              pdf.Bytes(),
 		"no order of a paper":         swapped(t, good, kitNamed(t, "Last Ferry"), newer),

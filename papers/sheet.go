@@ -24,7 +24,7 @@ var titleFont []byte
 
 // sheet is a paper that is being printed.
 type sheet struct {
-	pdf    *fpdf.Fpdf
+	pdf    *sealed
 	unit   length.Unit
 	margin float64
 	foot   string
@@ -36,7 +36,7 @@ func Sheets() []string { return []string{"A4", "Letter"} }
 const margin = 14.0
 
 func newSheet(size string, unit length.Unit, title, foot string, day time.Time) *sheet {
-	pdf := fpdf.New("P", "mm", size, "")
+	pdf := &sealed{Fpdf: fpdf.New("P", "mm", size, "")}
 	pdf.SetCatalogSort(true)
 	pdf.SetCreationDate(day)
 	pdf.SetModificationDate(day)
@@ -51,7 +51,7 @@ func newSheet(size string, unit length.Unit, title, foot string, day time.Time) 
 	pdf.SetAutoPageBreak(false, margin)
 	pdf.SetLineCapStyle("round")
 	pdf.SetLineJoinStyle("round")
-	pdf.AliasNbPages("{pages}")
+	pdf.AliasNbPages(pagesAlias)
 	s := &sheet{pdf: pdf, unit: unit, margin: margin, foot: foot}
 	pdf.SetFooterFunc(func() {
 		_, high := pdf.GetPageSize()
@@ -59,13 +59,16 @@ func newSheet(size string, unit length.Unit, title, foot string, day time.Time) 
 		s.font("", 8)
 		s.ink(grey)
 		pdf.CellFormat(s.width()/2, 4, plain(s.foot), "", 0, "L", false, 0, "")
-		pdf.CellFormat(s.width()/2, 4, fmt.Sprintf("page %d of {pages}", pdf.PageNo()), "", 0, "R", false, 0, "")
+		pdf.CellFormat(s.width()/2, 4, s.pageOf(), "", 0, "R", false, 0, "")
 		s.ink(black)
 	})
 	pdf.AddPage()
 	s.ink(black)
 	return s
 }
+
+// pageOf numbers the page in hand.
+func (s *sheet) pageOf() string { return fmt.Sprintf("page %d of %s", s.pdf.PageNo(), pagesAlias) }
 
 // plain leaves out what the fonts cannot hold: characters beyond the first plane and
 // those that only steer.

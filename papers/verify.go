@@ -30,6 +30,10 @@ type Verified struct {
 	Pages int            `json:"pages"`
 	Texts int            `json:"texts" doc:"How many words and figures were compared."`
 	Wrong []Disagreement `json:"wrong"`
+
+	Older   bool           `json:"older,omitempty" doc:"It was printed by older rules or wording than today's."`
+	Changed []Disagreement `json:"changed,omitempty" doc:"What follows otherwise by today's rules. Its words are those it was printed with."`
+	Unsure  bool           `json:"unsure,omitempty" doc:"It was printed before papers kept a seal of their words: what was changed by hand and what by newer rules cannot be told apart."`
 }
 
 // MostBytes is how large a paper may be that is verified.
@@ -70,7 +74,22 @@ func Verify(ctx context.Context, data []byte) (*Verified, error) {
 		}
 		out.Wrong = append(out.Wrong, wrong...)
 	}
+	out.byOlderRules(order, was)
 	return out, nil
+}
+
+// byOlderRules takes what differs only since the rules have changed for what it is: the words on
+// the paper are still those that it was printed with.
+func (v *Verified) byOlderRules(order *Order, was *opened) {
+	if v.Older = order.Rules < Rules; !v.Older || len(v.Wrong) == 0 {
+		return
+	}
+	switch order.Seal {
+	case "":
+		v.Unsure = true
+	case was.seal():
+		v.Changed, v.Wrong = v.Wrong, []Disagreement{}
+	}
 }
 
 // The library would put settings and fonts into the folder of whoever runs it.
@@ -90,14 +109,14 @@ func open(data []byte) (out *opened, err error) {
 	// A reader of files from anywhere may stumble: that is one more file that is no PDF.
 	defer func() {
 		if recover() != nil {
-			err = fault("This is no PDF, or it is damaged.")
+			err = fault("This is not a PDF, or it is damaged.")
 		}
 	}()
 	conf := model.NewDefaultConfiguration()
 	conf.ValidationMode = model.ValidationRelaxed
 	ctx, err := api.ReadAndValidate(bytes.NewReader(data), conf)
 	if err != nil {
-		return nil, fault("This is no PDF, or it is damaged.")
+		return nil, fault("This is not a PDF, or it is damaged.")
 	}
 	out = &opened{ctx: ctx}
 	for n := 1; n <= ctx.PageCount; n++ {
@@ -150,7 +169,7 @@ func (o *opened) carries() (*format.Kit, *Order, error) {
 }
 
 func notOurs() error {
-	return fault("This PDF carries no kit: it is of another program, or its attachments were left out. Print the paper anew.")
+	return fault("This PDF carries no kit: it is of another program, or its attachments were left out. Print the paper again.")
 }
 
 // codeOf is the code on a paper.

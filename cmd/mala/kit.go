@@ -2,6 +2,7 @@ package main
 
 import (
 	"context"
+	"fmt"
 	"os"
 	"time"
 
@@ -112,6 +113,12 @@ func verifyCommand() *cli.Command {
 			}
 			if err := printJSON(found); err != nil {
 				return err
+			}
+			switch {
+			case len(found.Wrong) > 0 && found.Unsure:
+				return cli.Exit("The paper was printed by older rules, before papers kept a seal of their words: what differs may follow from the rules, or was changed by hand. Print it again.", 1)
+			case len(found.Changed) > 0:
+				fmt.Fprintln(os.Stderr, "The paper was printed by older rules; by today's what is listed as changed follows otherwise. Nothing on it was changed by hand.")
 			}
 			if len(found.Wrong) > 0 {
 				return cli.Exit("The paper does not say what follows from its piece.", 1)

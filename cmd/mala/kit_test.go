@@ -71,7 +71,7 @@ func TestKitAndVerify(t *testing.T) {
 		{[]string{"kit", "--bill", "--colourway", "9", file}, "not sold in that size"},
 		{[]string{"kit", "--copies", "0", file}, "1 to 10000 kits"},
 		{[]string{"verify"}, "Give one PDF"},
-		{[]string{"verify", file}, "This is no PDF"},
+		{[]string{"verify", file}, "This is not a PDF"},
 	} {
 		if _, says, exit := run(tt.args...); exit != 2 || !strings.Contains(says, tt.says) {
 			t.Errorf("%v: %d, %s", tt.args, exit, says)
