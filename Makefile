@@ -1,5 +1,5 @@
 # make help lists what there is; the lines behind "##" are its text.
-.PHONY: help demo demo-reset test build generate screenshots bench load mutate
+.PHONY: help demo demo-reset test check build generate screenshots bench load mutate
 
 PAGE_SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts package-lock.json -type f 2>/dev/null)
 
@@ -17,9 +17,17 @@ test: setup-run ## set up what is missing and run every test
 	@$(MAKE) --no-print-directory build
 	@scripts/test.sh
 
+check: setup-run ## the quick part of the tests, to be run while working
+	@scripts/setup.sh chromium
+	@$(MAKE) --no-print-directory build
+	@scripts/check.sh
+
 build: bin/mala ## build the page and bin/mala
 
-bin/mala: web/dist/page/index.html $(shell find cmd core desk format store server localpg demo web -name '*.go' -o -name '*.sql' -o -path 'demo/*.json')
+# Whatever the binary is made of: every Go file but those of tests, migrations, the demo, fonts.
+GO_SOURCES := go.mod go.sum $(shell find . \( -path ./node_modules -o -path ./.mala -o -path ./.git -o -path './web/dist' \) -prune -o \( -name '*.go' ! -name '*_test.go' -o -name '*.sql' -o -path './demo/*.json' -o -path './papers/fonts/*' \) -type f -print)
+
+bin/mala: web/dist/page/index.html $(GO_SOURCES)
 	go build -o bin/mala ./cmd/mala
 
 web/dist/page/index.html: $(PAGE_SOURCES)

@@ -98,7 +98,7 @@ func loadCatalogue(into store.Snapshot, now time.Time) error {
 	for i := range c.Materials {
 		docs[i] = c.Materials[i].Material
 	}
-	stock := format.StockOf(docs)
+	stock := format.Listed(docs)
 	for i, m := range c.Materials {
 		if _, faults := stock.Make(&docs[i], fmt.Sprintf("materials[%d]", i)); faults != nil {
 			return fmt.Errorf("catalogue.json: %w", faults)

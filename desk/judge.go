@@ -18,9 +18,9 @@ import (
 func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.Document, opt Options) {
 	a.Checks, a.Cautions = []Check{}, []CautionShown{}
 	found := check.All(m, opt.Unit)
-	bench := check.Bench{}
+	shelf := check.Shelf{}
 	if opt.Fixes {
-		bench.Shelf = opt.Shelf.beside(doc)
+		shelf.Materials = opt.Shelf.beside(doc)
 	}
 	for i := range found {
 		f := &found[i]
@@ -30,7 +30,7 @@ func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.D
 			c.More = append(c.More, format.PlaceOf(p))
 		}
 		if opt.Fixes {
-			if fix := check.FixOf(ctx, m, found, f, bench); fix != nil {
+			if fix := check.FixOf(ctx, m, found, f, shelf); fix != nil {
 				c.Fix = fixOf(fix)
 			}
 		}
@@ -50,10 +50,10 @@ func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, erro
 		return nil, err
 	}
 	found := check.All(m, opt.Unit)
-	bench := check.Bench{Shelf: opt.Shelf.beside(doc)}
+	shelf := check.Shelf{Materials: opt.Shelf.beside(doc)}
 	out := make([]*Fix, len(found))
 	for i := range found {
-		if fix := check.FixOf(ctx, m, found, &found[i], bench); fix != nil {
+		if fix := check.FixOf(ctx, m, found, &found[i], shelf); fix != nil {
 			out[i] = fixOf(fix)
 		}
 	}

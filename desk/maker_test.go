@@ -24,7 +24,7 @@ func factsOf(t *testing.T, id string, house format.House) desk.ComponentFacts {
 	t.Helper()
 	catalogue := catalogueOf(t)
 	i := slices.IndexFunc(catalogue, func(m format.Material) bool { return m.ID == id })
-	m, faults := format.StockOf(catalogue).Make(&catalogue[i], "")
+	m, faults := format.Listed(catalogue).Make(&catalogue[i], "")
 	if faults != nil {
 		t.Fatal(faults)
 	}

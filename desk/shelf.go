@@ -20,7 +20,7 @@ func NewShelf(materials []format.Material) *Shelf {
 	for i := range materials {
 		materials[i].Packs, materials[i].Place = nil, "" // of the catalogue alone: pieces do not carry them
 	}
-	stock := format.StockOf(materials)
+	stock := format.Listed(materials)
 	for i := range materials {
 		if m, faults := stock.Make(&materials[i], ""); faults == nil {
 			s.Materials, s.made = append(s.Materials, materials[i]), append(s.made, m)
@@ -35,7 +35,7 @@ func NewShelf(materials []format.Material) *Shelf {
 func (s *Shelf) beside(doc *format.Document) []*material.Material {
 	listed := map[string]bool{}
 	var out []*material.Material
-	stock := format.StockOf(doc.Materials)
+	stock := format.Listed(doc.Materials)
 	for i := range doc.Materials {
 		listed[doc.Materials[i].ID] = true
 		if own, faults := stock.Make(&doc.Materials[i], ""); faults == nil {

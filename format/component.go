@@ -81,22 +81,22 @@ func (d *Material) Refers() []string {
 	return slices.Compact(out)
 }
 
-// Stock makes materials of their documents, and components of the materials they
+// Materials makes materials of their documents, and components of the materials they
 // refer to. Every material is made once.
-type Stock struct {
+type Materials struct {
 	find   func(id string) *Material
 	made   map[string]*material.Material
 	making []string // the components being made, each part of the one before
 }
 
-// NewStock makes a stock of what find gives by its id; nil for an unknown one.
-func NewStock(find func(id string) *Material) *Stock {
-	return &Stock{find: find, made: map[string]*material.Material{}}
+// NewMaterials makes a stock of what find gives by its id; nil for an unknown one.
+func NewMaterials(find func(id string) *Material) *Materials {
+	return &Materials{find: find, made: map[string]*material.Material{}}
 }
 
-// StockOf makes a stock of lists of documents; where two have one id, the first
+// Listed makes materials of lists of documents; where two have one id, the first
 // counts.
-func StockOf(lists ...[]Material) *Stock {
+func Listed(lists ...[]Material) *Materials {
 	at := map[string]*Material{}
 	for _, list := range lists {
 		for i := range list {
@@ -105,13 +105,13 @@ func StockOf(lists ...[]Material) *Stock {
 			}
 		}
 	}
-	return NewStock(func(id string) *Material { return at[id] })
+	return NewMaterials(func(id string) *Material { return at[id] })
 }
 
 // Make makes the material that the document describes, or says all that is wrong
 // with it. Where is the place of the material in its file. A material that has been
 // made already is given again.
-func (s *Stock) Make(d *Material, where string) (*material.Material, Faults) {
+func (s *Materials) Make(d *Material, where string) (*material.Material, Faults) {
 	if m := s.made[d.ID]; m != nil {
 		return m, nil
 	}
@@ -122,7 +122,7 @@ func (s *Stock) Make(d *Material, where string) (*material.Material, Faults) {
 	return m, faults
 }
 
-func (s *Stock) make(d *Material, where string) (*material.Material, Faults) {
+func (s *Materials) make(d *Material, where string) (*material.Material, Faults) {
 	if material.Class(d.Class) != material.ClassComponent {
 		return d.Material(where)
 	}
@@ -139,7 +139,7 @@ func (s *Stock) make(d *Material, where string) (*material.Material, Faults) {
 	return s.component(r)
 }
 
-func (s *Stock) component(r *materialReader) (*material.Material, Faults) {
+func (s *Materials) component(r *materialReader) (*material.Material, Faults) {
 	d, c := r.doc, r.doc.Component
 	r.oneOf("component.loop", c.Loop, string(material.SimpleLoop), string(material.WrappedLoop))
 	if !slices.Contains(material.ComponentKinds(), material.ComponentKind(c.Kind)) {
@@ -207,7 +207,7 @@ func (s *Stock) component(r *materialReader) (*material.Material, Faults) {
 }
 
 // beadedBead is the bead of beads as it was measured.
-func (s *Stock) beadedBead(r *materialReader) *material.Bead {
+func (s *Materials) beadedBead(r *materialReader) *material.Bead {
 	d := *r.doc
 	d.Shape = Shape(material.Beaded)
 	bead, err := (&materialReader{doc: &d, where: r.where}).bead()
@@ -219,7 +219,7 @@ func (s *Stock) beadedBead(r *materialReader) *material.Bead {
 
 // part gives a material that the component refers to; nil with a fault if there is
 // none, or if the component is part of it.
-func (s *Stock) part(r *materialReader, field, id string) *material.Material {
+func (s *Materials) part(r *materialReader, field, id string) *material.Material {
 	if m := s.made[id]; m != nil {
 		return m
 	}

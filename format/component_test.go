@@ -109,7 +109,7 @@ func TestComponentsGoEightLevelsDeep(t *testing.T) {
 			Component: &format.Component{Kind: "pendant", Rings: format.IDs{"ring"}, Below: format.IDs{fmt.Sprint("c", level-1)}}})
 	}
 	for level := 1; level <= 40; level++ {
-		made, faults := format.StockOf(docs).Make(&docs[level+1], "")
+		made, faults := format.Listed(docs).Make(&docs[level+1], "")
 		if (faults == nil) != (level <= 8) {
 			t.Errorf("level %d: %v", level, faults)
 		}

@@ -177,7 +177,7 @@ func (b *builder) readMaterials() {
 		b.add("materials", "A piece uses at most %d materials; this one lists %d.", maxMaterials, len(b.doc.Materials))
 		return
 	}
-	stock := StockOf(b.doc.Materials)
+	stock := Listed(b.doc.Materials)
 	for i := range b.doc.Materials {
 		doc := &b.doc.Materials[i]
 		where := fmt.Sprintf("materials[%d]", i)

@@ -205,7 +205,7 @@ func wellMade(rows []format.CatalogueRow, known []store.Material) (kept []format
 	for i := range rows {
 		own[i] = rows[i].Material
 	}
-	stock := format.StockOf(own, documents(known))
+	stock := format.Listed(own, documents(known))
 	for i, row := range rows {
 		if row.Material.Component == nil {
 			kept = append(kept, row)

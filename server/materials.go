@@ -34,7 +34,7 @@ type Catalogue struct {
 
 // itemOf gives a material as the catalogue shows it; its parts, if it is a
 // component, are in the stock.
-func itemOf(m store.Material, stock *format.Stock) CatalogueItem {
+func itemOf(m store.Material, stock *format.Materials) CatalogueItem {
 	made, _ := stock.Make(&m.Document, "")
 	return CatalogueItem{Colour: format.Colour(m.Colour), Material: m.Document, OnHand: m.OnHand, Archived: m.Archived, Revision: m.Revision, Outline: desk.OutlineOf(made)}
 }
@@ -244,14 +244,14 @@ func withParts(ctx context.Context, st *store.Store, docs []format.Material) ([]
 }
 
 // stock makes the materials, and what they are made of of the catalogue's.
-func (s *server) stock(ctx context.Context, docs []format.Material) (*format.Stock, error) {
+func (s *server) stock(ctx context.Context, docs []format.Material) (*format.Materials, error) {
 	all, err := withParts(ctx, s.store, docs)
-	return format.StockOf(all), err
+	return format.Listed(all), err
 }
 
 // made makes one material, of the catalogue's if it is a component. The error is
 // format.Faults if it cannot be made.
-func (s *server) made(ctx context.Context, doc format.Material, where string) (*material.Material, *format.Stock, error) {
+func (s *server) made(ctx context.Context, doc format.Material, where string) (*material.Material, *format.Materials, error) {
 	stock, err := s.stock(ctx, []format.Material{doc})
 	if err != nil {
 		return nil, nil, err

@@ -9,8 +9,8 @@ import (
 )
 
 // barTooNarrow stops a bar whose holes do not take the cords that are tied in them.
-func barTooNarrow(v *View) []Finding {
-	var found []Finding
+func barTooNarrow(v *View) []Problem {
+	var found []Problem
 	for _, s := range v.Strands {
 		for _, e := range s.Ends() {
 			bar := e.Find(measure.RoleBar)
@@ -22,7 +22,7 @@ func barTooNarrow(v *View) []Finding {
 				continue
 			}
 			needed, held := against(need, bar.Material.Finding.Inside)
-			found = append(found, Finding{Severity: Stop, At: piece.Place{Row: s.Row.ID, Side: e.Side, Fitting: bar.Fitting, Element: piece.NoElement}, Title: "Hole of the bar too small",
+			found = append(found, Problem{Severity: Stop, At: piece.Place{Row: s.Row.ID, Side: e.Side, Fitting: bar.Fitting, Element: piece.NoElement}, Title: "Hole of the bar too small",
 				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s has %s at each end.", times(s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), needed, bar.Material.Name, held)})
 		}
 	}

@@ -11,7 +11,7 @@ import (
 // the one passes into the other's hole.
 var beadSwallowed = Check{
 	Code: "bead-swallowed", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		g := gather{strand: s}
 		for _, i := range swallows(s) {
 			inside, outside := i, (i+1)%len(s.Beads)
@@ -19,14 +19,14 @@ var beadSwallowed = Check{
 				inside, outside = outside, inside
 			}
 			a, b := s.Beads[inside].Material, s.Beads[outside].Material
-			g.add(a.ID+" in "+b.ID, inside, func() Finding {
-				return Finding{Severity: Warn, Title: "A bead slips into its neighbour",
+			g.add(a.ID+" in "+b.ID, inside, func() Problem {
+				return Problem{Severity: Warn, Title: "A bead slips into its neighbour",
 					Says: fmt.Sprintf("%s is %s across and slips into the %s hole of %s.", a.Name, mm(a.Bead.Across), mm(b.Bead.Hole), b.Name)}
 			})
 		}
 		return g.found
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		n := len(s.Beads)
 		var gaps []int
@@ -45,7 +45,7 @@ var beadSwallowed = Check{
 			return nil
 		}
 		a, b := s.Beads[gaps[0]-1].Material.Bead, s.Beads[gaps[0]%n].Material.Bead
-		return putInto(v, s, gaps, "between", func(c *material.Bead) bool { return touching(a, c) && touching(c, b) }, bench.Shelf)
+		return putInto(v, s, gaps, "between", func(c *material.Bead) bool { return touching(a, c) && touching(c, b) }, shelf.Materials)
 	},
 }
 

@@ -20,7 +20,7 @@ const (
 // from it.
 var capMisfit = Check{
 	Code: "cap-misfit", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		g := gather{strand: s}
 		for i := range s.Beads {
 			b := &s.Beads[i]
@@ -30,25 +30,25 @@ var capMisfit = Check{
 			open, back := capNeighbours(s, i)
 			switch c := b.Material; {
 			case facesAway(b, open, back):
-				g.add("away "+c.ID+" "+back.Material.ID, i, func() Finding {
-					return Finding{Severity: Warn, Title: "Cap faces away from its bead",
+				g.add("away "+c.ID+" "+back.Material.ID, i, func() Problem {
+					return Problem{Severity: Warn, Title: "Cap faces away from its bead",
 						Says: fmt.Sprintf("%s opens away from %s. Reverse it so that it sits on the bead.", c.Name, back.Material.Name)}
 				})
 			case open != nil && !isCap(open) && c.Bead.Across > open.Material.Bead.Across+atRim:
-				g.add("wide "+c.ID+" "+open.Material.ID, i, func() Finding {
-					return Finding{Severity: Warn, Title: "Cap wider than its bead",
+				g.add("wide "+c.ID+" "+open.Material.ID, i, func() Problem {
+					return Problem{Severity: Warn, Title: "Cap wider than its bead",
 						Says: fmt.Sprintf("%s is %s wide; %s under it is only %s.", c.Name, mm(c.Bead.Across), open.Material.Name, mm(open.Material.Bead.Across))}
 				})
 			case open != nil && !isCap(open) && !meetsRim(b, open):
-				g.add("rim "+c.ID+" "+open.Material.ID, i, func() Finding {
-					return Finding{Severity: Warn, Title: "Cap does not meet its bead",
+				g.add("rim "+c.ID+" "+open.Material.ID, i, func() Problem {
+					return Problem{Severity: Warn, Title: "Cap does not meet its bead",
 						Says: fmt.Sprintf("The rim of %s stands off %s, which is too small or too pointed for it.", c.Name, open.Material.Name)}
 				})
 			}
 		}
 		return g.found
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		nodes := []int{s.Beads[f.At.Element].Node}
 		for _, at := range f.More {

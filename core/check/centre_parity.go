@@ -14,7 +14,7 @@ import (
 // whole repeats end on another bead than they began with.
 var centreParity = Check{
 	Code: "centre-parity", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		order := v.order(s)
 		n := len(order)
 		if s.Ring || n < fewestRound {
@@ -22,17 +22,17 @@ var centreParity = Check{
 		}
 		switch {
 		case s.Row.Line.IsMirror() && !readsBothWays(order):
-			return []Finding{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "The middle is off centre",
+			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "The middle is off centre",
 				Says: "The middle of the mirror is not symmetrical, so no bead is at the centre."}}
 		case !s.Row.Line.IsMirror() && ending(order) > 0:
 			more := ending(order)
-			return []Finding{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "No bead at the centre",
+			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "No bead at the centre",
 				Says: fmt.Sprintf("Its %d beads begin with %s and end with %s. %s more at the end would put a bead at the centre and make both ends alike.",
 					n, s.Beads[0].Material.Name, s.Beads[n-1].Material.Name, beads(more))}}
 		}
 		return nil
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if s.Row.Line.IsMirror() {
 			return nil

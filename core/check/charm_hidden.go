@@ -12,7 +12,7 @@ import (
 // beads beside it.
 var charmHidden = Check{
 	Code: "charm-hidden", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		g := gather{strand: s}
 		for i := range s.Beads {
 			charm := s.Beads[i].Material
@@ -23,21 +23,21 @@ var charmHidden = Check{
 			if wide == nil || charm.Bead.Drop > radius(wide) {
 				continue
 			}
-			g.add(charm.ID+" beside "+wide.ID, i, func() Finding {
-				return Finding{Severity: Advise, Title: "Charm hides behind its neighbours",
+			g.add(charm.ID+" beside "+wide.ID, i, func() Problem {
+				return Problem{Severity: Advise, Title: "Charm hides behind its neighbours",
 					Says: fmt.Sprintf("%s hangs down to %s below the cord, and %s beside it reaches %s. Use a longer drop or smaller beads beside it.",
 						charm.Name, mm(charm.Bead.Drop), wide.Name, mm(radius(wide)))}
 			})
 		}
 		return g.found
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		charm := s.Beads[f.At.Element].Material.Bead
 		fixes := moreRings(s, f, 1, 2)
 		return append(fixes, putInto(v, s, []int{f.At.Element, f.At.Element + 1}, "on either side", func(c *material.Bead) bool {
 			return c.Across/2 < charm.Drop && touching(c, charm)
-		}, bench.Shelf)...)
+		}, shelf.Materials)...)
 	},
 }
 

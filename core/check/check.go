@@ -40,9 +40,9 @@ const (
 // Steps lists them in the order they are done.
 func Steps() []Step { return []Step{StepDecide, StepLayOut, StepFit, StepEnds} }
 
-// Finding is one judgement on a measured piece. Alike findings with one cause are
+// Problem is one judgement on a measured piece. Alike findings with one cause are
 // one, with all its places.
-type Finding struct {
+type Problem struct {
 	Code     string
 	Severity Severity
 	Step     Step
@@ -58,7 +58,7 @@ type Finding struct {
 }
 
 // places is how many places the finding has.
-func (f *Finding) places() int { return 1 + len(f.More) }
+func (f *Problem) places() int { return 1 + len(f.More) }
 
 // View is a measured piece as the checks look at it, and the unit to speak in.
 type View struct {
@@ -73,10 +73,10 @@ type Check struct {
 	Code   string
 	Step   Step
 	Lies   bool // it asks how the piece lies round a body or hangs
-	Piece  func(v *View) []Finding
-	Strand func(v *View, s *measure.Strand) []Finding
-	End    func(v *View, s *measure.Strand, e *measure.End) []Finding
-	Fix    func(v *View, f *Finding, bench Bench) []Fix
+	Piece  func(v *View) []Problem
+	Strand func(v *View, s *measure.Strand) []Problem
+	End    func(v *View, s *measure.Strand, e *measure.End) []Problem
+	Fix    func(v *View, f *Problem, shelf Shelf) []Fix
 }
 
 // checks lists every check there is.
@@ -105,9 +105,9 @@ func HasFix(code string) bool {
 }
 
 // All judges the piece, gravest first, those that were waived last.
-func All(m *measure.Measured, unit length.Unit) []Finding {
+func All(m *measure.Measured, unit length.Unit) []Problem {
 	v := &View{m, unit}
-	byCheck := make([][]Finding, len(checks))
+	byCheck := make([][]Problem, len(checks))
 	for _, lies := range []bool{false, true} { // how it lies may still be worked out beside the others
 		for i, c := range checks {
 			if c.Lies == lies {
@@ -119,18 +119,18 @@ func All(m *measure.Measured, unit length.Unit) []Finding {
 	for i := range found {
 		found[i].waive(m.Piece.Waived)
 	}
-	rank := func(f Finding) int {
+	rank := func(f Problem) int {
 		if f.Waived != "" {
 			return 1 + Advise.rank()
 		}
 		return f.Severity.rank()
 	}
-	slices.SortStableFunc(found, func(a, b Finding) int { return cmp.Compare(rank(a), rank(b)) })
+	slices.SortStableFunc(found, func(a, b Problem) int { return cmp.Compare(rank(a), rank(b)) })
 	return found
 }
 
-func (c *Check) judge(v *View) []Finding {
-	var found []Finding
+func (c *Check) judge(v *View) []Problem {
+	var found []Problem
 	if c.Piece != nil {
 		found = append(found, c.Piece(v)...)
 	}
@@ -157,7 +157,7 @@ func (c *Check) judge(v *View) []Finding {
 
 // once leaves out what has been found of a fitting that several rows share with a row
 // before.
-func (v *View) once(found []Finding) []Finding {
+func (v *View) once(found []Problem) []Problem {
 	if !v.Piece.Several() {
 		return found
 	}
@@ -166,7 +166,7 @@ func (v *View) once(found []Finding) []Finding {
 		cause   string
 	}
 	seen := map[shared]bool{}
-	return slices.DeleteFunc(found, func(f Finding) bool {
+	return slices.DeleteFunc(found, func(f Problem) bool {
 		at := shared{f.At.Fitting, f.cause}
 		if !v.Piece.IsShared(f.At.Fitting) {
 			return false
@@ -178,7 +178,7 @@ func (v *View) once(found []Finding) []Finding {
 }
 
 // waive marks the finding as accepted if a waiver covers all of it.
-func (f *Finding) waive(waivers []piece.Waiver) {
+func (f *Problem) waive(waivers []piece.Waiver) {
 	for _, w := range waivers {
 		if w.Code == f.Code && w.At.Covers(f.At) && !slices.ContainsFunc(f.More, func(p piece.Place) bool { return !w.At.Covers(p) }) {
 			f.Waived = w.Note
@@ -191,11 +191,11 @@ func (f *Finding) waive(waivers []piece.Waiver) {
 type gather struct {
 	strand *measure.Strand
 	at     map[string]int
-	found  []Finding
+	found  []Problem
 }
 
 // add notes a finding at a bead; make is asked once for each cause.
-func (g *gather) add(cause string, bead int, make func() Finding) {
+func (g *gather) add(cause string, bead int, make func() Problem) {
 	if i, known := g.at[cause]; known {
 		g.found[i].More = append(g.found[i].More, g.strand.Row.AtBead(bead))
 		return

@@ -108,7 +108,7 @@ func TestTheSearchForAFixEndsWithItsContext(t *testing.T) {
 	found := All(m, "")
 	ctx, cancel := context.WithCancel(context.Background())
 	cancel()
-	if fix := FixOf(ctx, m, found, of(found, "crimp-swallowed"), Bench{}); fix != nil {
+	if fix := FixOf(ctx, m, found, of(found, "crimp-swallowed"), Shelf{}); fix != nil {
 		t.Errorf("found %q", fix.Says)
 	}
 }

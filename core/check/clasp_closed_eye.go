@@ -12,7 +12,7 @@ import (
 // neither opens to take the other in.
 var claspClosedEye = Check{
 	Code: "clasp-closed-eye", Step: StepEnds,
-	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(_ *View, s *measure.Strand, e *measure.End) []Problem {
 		return closedPairs(s, e, "Neither eye opens", false)
 	},
 	Fix: openBetween,
@@ -22,7 +22,7 @@ var claspClosedEye = Check{
 // fitting.
 var chainSoldered = Check{
 	Code: "chain-soldered", Step: StepEnds,
-	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(_ *View, s *measure.Strand, e *measure.End) []Problem {
 		return closedPairs(s, e, "The chain cannot be put on", true)
 	},
 	Fix: openBetween,
@@ -30,8 +30,8 @@ var chainSoldered = Check{
 
 // closedPairs finds neighbours at an end that are both closed: those with a
 // chain among them, or those without.
-func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) []Finding {
-	var found []Finding
+func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) []Problem {
+	var found []Problem
 	for _, i := range closedAt(e) {
 		a, b := e.Parts[i], e.Parts[i+1]
 		isChain := chained(a) || chained(b)
@@ -40,7 +40,7 @@ func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) [
 		}
 		at := s.Row.AtEnd(e.Side)
 		at.Fitting = b.Fitting
-		found = append(found, Finding{Severity: Stop, At: at, Title: title, cause: string(b.Fitting),
+		found = append(found, Problem{Severity: Stop, At: at, Title: title, cause: string(b.Fitting),
 			Says: fmt.Sprintf("%s and %s at the %s end are both closed. Add a ring that opens between them.", a.Material.Name, b.Material.Name, e.Side)})
 	}
 	return found
@@ -69,9 +69,9 @@ func closedAt(e *measure.End) []int {
 }
 
 // openBetween puts a ring that opens between the two.
-func openBetween(v *View, f *Finding, bench Bench) []Fix {
+func openBetween(v *View, f *Problem, shelf Shelf) []Fix {
 	var fixes []Fix
-	for _, ring := range ringsFor(v, bench.Shelf) {
+	for _, ring := range ringsFor(v, shelf.Materials) {
 		fixes = append(fixes, fix("Put "+ring.Name+" between", edit.Op{Do: edit.AddFitting, At: f.At, Material: ring}))
 	}
 	return fixes

@@ -16,11 +16,11 @@ import (
 // pinSlipping stops a pin whose end does not hold its beads.
 var pinSlipping = Check{
 	Code: "pin-slips", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Finding { return ofComponents(v, s, pinSlips) },
+	Strand: func(v *View, s *measure.Strand) []Problem { return ofComponents(v, s, pinSlips) },
 }
 
 // judgeComponent is one judgement on a component by itself.
-type judgeComponent func(m *material.Material, h piece.House) (Finding, bool)
+type judgeComponent func(m *material.Material, h piece.House) (Problem, bool)
 
 // componentChecks are the judgements on components by their codes.
 var componentChecks = map[string]judgeComponent{
@@ -29,24 +29,24 @@ var componentChecks = map[string]judgeComponent{
 }
 
 // Component judges a component by itself, as the maker shows it, the gravest first.
-func Component(m *material.Material, h piece.House) []Finding {
-	var out []Finding
+func Component(m *material.Material, h piece.House) []Problem {
+	var out []Problem
 	for _, code := range slices.Sorted(maps.Keys(componentChecks)) {
 		if f, fires := componentChecks[code](m, h); fires {
 			f.Code = code
 			out = append(out, f)
 		}
 	}
-	slices.SortStableFunc(out, func(a, b Finding) int { return a.Severity.rank() - b.Severity.rank() })
+	slices.SortStableFunc(out, func(a, b Problem) int { return a.Severity.rank() - b.Severity.rank() })
 	return out
 }
 
 // ofComponents makes a judgement on every component of the strand and of its ends, one
 // finding a component with all its places on the strand.
-func ofComponents(v *View, s *measure.Strand, judge judgeComponent) []Finding {
+func ofComponents(v *View, s *measure.Strand, judge judgeComponent) []Problem {
 	g := gather{strand: s}
-	judged := map[*material.Material]*Finding{}
-	finding := func(m *material.Material) *Finding {
+	judged := map[*material.Material]*Problem{}
+	finding := func(m *material.Material) *Problem {
 		f, known := judged[m]
 		if !known && m.Component != nil {
 			if found, fires := judge(m, v.Piece.House); fires {
@@ -59,7 +59,7 @@ func ofComponents(v *View, s *measure.Strand, judge judgeComponent) []Finding {
 	for i := range s.Beads {
 		if m := s.Beads[i].Material; m.Component != nil {
 			if f := finding(m); f != nil {
-				g.add("component "+m.ID, i, func() Finding { return *f })
+				g.add("component "+m.ID, i, func() Problem { return *f })
 			}
 		}
 	}
@@ -103,15 +103,15 @@ func PinNeeded(pin *material.Pin, h piece.House) length.MM {
 }
 
 // pinShort stops a component whose pin is shorter than what goes on it.
-func pinShort(m *material.Material, h piece.House) (f Finding, fires bool) {
+func pinShort(m *material.Material, h piece.House) (f Problem, fires bool) {
 	within(m, func(c *material.Material) {
 		pin := c.Component.Pin
 		if pin == nil || c.Component.Kind == material.Coil {
 			return
 		}
 		if need := PinNeeded(pin, h); need > pin.Held+rulerShows && !fires {
-			f = Finding{Severity: Stop, Title: "Pin too short", Says: fmt.Sprintf("%s needs %s of pin: beads %s, loop %s. %s is %s. Use a longer pin.",
-				c.Name, mm(need), mm(pin.Stack), mm(need-pin.Stack), pin.Of.Name, mm(pin.Held))}
+			f = Problem{Severity: Stop, Title: "Pin too short", Says: fmt.Sprintf("%s needs %s of pin: beads %s, loop %s. %s is %s. Use a longer pin.",
+				c.Name, needs(need), mm(pin.Stack), mm(need-pin.Stack), pin.Of.Name, mm(pin.Held))}
 			fires = true
 		}
 	})
@@ -120,13 +120,13 @@ func pinShort(m *material.Material, h piece.House) (f Finding, fires bool) {
 
 // pinTooThick stops a component whose bead does not take its pin, or whose charm
 // does not take its ring.
-func pinTooThick(m *material.Material, _ piece.House) (f Finding, fires bool) {
+func pinTooThick(m *material.Material, _ piece.House) (f Problem, fires bool) {
 	within(m, func(c *material.Material) {
 		if pin := c.Component.Pin; pin != nil && !fires {
 			wire := pin.Of.Finding.Wire
 			for _, b := range pin.Beads {
 				if hole := b.Material.Bead.Hole; hole < wire-tiny && !fires {
-					f, fires = Finding{Severity: Stop, Title: "Hole too small for the pin", Says: fmt.Sprintf("%s in %s has a hole of %s; %s is %s thick. Use a finer pin.",
+					f, fires = Problem{Severity: Stop, Title: "Hole too small for the pin", Says: fmt.Sprintf("%s in %s has a hole of %s; %s is %s thick. Use a finer pin.",
 						b.Material.Name, c.Name, mm(hole), pin.Of.Name, mm(wire))}, true
 				}
 			}
@@ -134,7 +134,7 @@ func pinTooThick(m *material.Material, _ piece.House) (f Finding, fires bool) {
 		wire, by := lastLink(c)
 		for _, charm := range c.Component.Below {
 			if charm.Component == nil && charm.Bead.Hole < wire-tiny && !fires {
-				f, fires = Finding{Severity: Stop, Title: "Ring too thick for the charm", Says: fmt.Sprintf("%s has a hole of %s; %s is made of %s wire. Use a finer ring.",
+				f, fires = Problem{Severity: Stop, Title: "Ring too thick for the charm", Says: fmt.Sprintf("%s has a hole of %s; %s is made of %s wire. Use a finer ring.",
 					charm.Name, mm(charm.Bead.Hole), by, mm(wire))}, true
 			}
 		}
@@ -155,7 +155,7 @@ func lastLink(c *material.Material) (wire length.MM, by string) {
 
 // pinSlips stops a component whose head, eye or loop passes through the bead that
 // should rest on it.
-func pinSlips(m *material.Material, _ piece.House) (f Finding, fires bool) {
+func pinSlips(m *material.Material, _ piece.House) (f Problem, fires bool) {
 	within(m, func(c *material.Material) {
 		pin := c.Component.Pin
 		if pin == nil || fires {
@@ -163,7 +163,7 @@ func pinSlips(m *material.Material, _ piece.House) (f Finding, fires bool) {
 		}
 		end := func(name string, wide length.MM, b material.PinBead) {
 			if hole := b.Material.Bead.Hole; wide <= hole+tiny && !fires {
-				f, fires = Finding{Severity: Stop, Title: "The pin slips through", Says: fmt.Sprintf("The %s of %s is %s wide and passes the hole of %s, %s. Put a small bead there.",
+				f, fires = Problem{Severity: Stop, Title: "The pin slips through", Says: fmt.Sprintf("The %s of %s is %s wide and passes the hole of %s, %s. Put a small bead there.",
 					name, pin.Of.Name, mm(wide), b.Material.Name, mm(hole))}, true
 			}
 		}
@@ -206,7 +206,7 @@ func RingTakes(inside length.MM, one, other []length.MM) bool {
 
 // linkOvercrowded stops a component whose last ring or loop does not take all that
 // hangs on it.
-func linkOvercrowded(m *material.Material, _ piece.House) (f Finding, fires bool) {
+func linkOvercrowded(m *material.Material, _ piece.House) (f Problem, fires bool) {
 	within(m, func(c *material.Material) {
 		for i, r := range c.Component.Rings {
 			above := length.MM(0)
@@ -214,7 +214,7 @@ func linkOvercrowded(m *material.Material, _ piece.House) (f Finding, fires bool
 				above = c.Component.Rings[i-1].Finding.Wire
 			}
 			if below := hangingOn(c, i); !RingTakes(r.Finding.Inside, []length.MM{above}, below) && !fires {
-				f, fires = Finding{Severity: Stop, Title: "Ring too small for what it holds", Says: fmt.Sprintf("%s in %s is %s inside; %s and what carries it do not fit. Use a larger ring.",
+				f, fires = Problem{Severity: Stop, Title: "Ring too small for what it holds", Says: fmt.Sprintf("%s in %s is %s inside; %s and what carries it do not fit. Use a larger ring.",
 					r.Name, c.Name, mm(r.Finding.Inside), things(len(below)))}, true
 			}
 		}
@@ -248,19 +248,19 @@ func hangingOn(c *material.Material, i int) []length.MM {
 
 // linkWeak warns where a ring or a loop bent shut bears less than a tug on what
 // hangs below it.
-func linkWeak(m *material.Material, _ piece.House) (f Finding, fires bool) {
+func linkWeak(m *material.Material, _ piece.House) (f Problem, fires bool) {
 	within(m, func(c *material.Material) {
 		load := c.MassG / 1000 * gravity * tugged
 		for _, r := range c.Component.Rings {
 			if holds, known := r.Finding.Holds(); known && holds < load-tiny && !fires {
-				f, fires = Finding{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; %s holds %.1f N. Use a soldered or split ring, or a heavier one.",
+				f, fires = Problem{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; %s holds %.1f N. Use a soldered or split ring, or a heavier one.",
 					c.Name, c.MassG, load, r.Name, holds)}, true
 			}
 		}
 		if pin := c.Component.Pin; pin != nil && c.Component.Kind.Hangs() && pin.Loop.Kind != material.WrappedLoop {
 			w := float64(pin.Of.Finding.Wire)
 			if holds := 300 * w * w * w / (3 * (float64(pin.Loop.Inside) + w)); holds < load-tiny && !fires {
-				f, fires = Finding{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; its open loop holds %.1f N. Wrap the loop, or use a heavier pin.",
+				f, fires = Problem{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; its open loop holds %.1f N. Wrap the loop, or use a heavier pin.",
 					c.Name, c.MassG, load, holds)}, true
 			}
 		}
@@ -269,12 +269,12 @@ func linkWeak(m *material.Material, _ piece.House) (f Finding, fires bool) {
 }
 
 // charmSideways advises on a charm that its rings turn to the side.
-func charmSideways(m *material.Material, _ piece.House) (Finding, bool) {
+func charmSideways(m *material.Material, _ piece.House) (Problem, bool) {
 	c := m.Component
 	if c == nil || !c.Faces || !c.Sideways {
-		return Finding{}, false
+		return Problem{}, false
 	}
-	return Finding{Severity: Advise, Title: "Charm faces sideways", Says: fmt.Sprintf("Each ring or loop turns what hangs on it by a quarter; on %s the charm in %s shows its edge. Use one ring more or one less.",
+	return Problem{Severity: Advise, Title: "Charm faces sideways", Says: fmt.Sprintf("Each ring or loop turns what hangs on it by a quarter; on %s the charm in %s shows its edge. Use one ring more or one less.",
 		plural(len(c.Rings), "ring"), m.Name)}, true
 }
 
@@ -286,7 +286,7 @@ func plural(n int, word string) string {
 }
 
 // partsOfOtherMetal advises on a component whose findings are of different metals.
-func partsOfOtherMetal(m *material.Material, _ piece.House) (f Finding, fires bool) {
+func partsOfOtherMetal(m *material.Material, _ piece.House) (f Problem, fires bool) {
 	first := ""
 	m.Each(func(of *material.Material, _ int, _ length.MM) {
 		switch {
@@ -294,7 +294,7 @@ func partsOfOtherMetal(m *material.Material, _ piece.House) (f Finding, fires bo
 		case first == "":
 			first = of.Metal
 		case !strings.EqualFold(first, of.Metal):
-			f, fires = Finding{Severity: Advise, Title: "Findings of different metals", Says: fmt.Sprintf("%s in %s is %s, another finding in it is %s.", of.Name, m.Name, strings.ToLower(of.Metal), strings.ToLower(first))}, true
+			f, fires = Problem{Severity: Advise, Title: "Findings of different metals", Says: fmt.Sprintf("%s in %s is %s, another finding in it is %s.", of.Name, m.Name, strings.ToLower(of.Metal), strings.ToLower(first))}, true
 		}
 	})
 	return f, fires

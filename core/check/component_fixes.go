@@ -13,7 +13,7 @@ import (
 
 // componentAt is the component that a finding is about, in a dish or hanging at an
 // end; nil if it is about something else.
-func componentAt(s *measure.Strand, f *Finding) *material.Material {
+func componentAt(s *measure.Strand, f *Problem) *material.Material {
 	if s == nil {
 		return nil
 	}
@@ -37,7 +37,7 @@ func componentAt(s *measure.Strand, f *Finding) *material.Material {
 func changing(do edit.Do, c *material.Material) edit.Op { return edit.Op{Do: do, Field: c.ID} }
 
 // moreRings hangs the component at a finding on so many rings more or less.
-func moreRings(s *measure.Strand, f *Finding, by ...int) []Fix {
+func moreRings(s *measure.Strand, f *Problem, by ...int) []Fix {
 	c := componentAt(s, f)
 	if c == nil && f.At.Element >= 0 {
 		c = s.Beads[f.At.Element].Material
@@ -60,13 +60,13 @@ func moreRings(s *measure.Strand, f *Finding, by ...int) []Fix {
 
 // otherPins makes the component at a finding on another pin of the shelf, the
 // shortest first.
-func otherPins(c *material.Material, bench Bench, suits func(*material.Finding) bool) []Fix {
+func otherPins(c *material.Material, shelf Shelf, suits func(*material.Finding) bool) []Fix {
 	pin := c.Component.Pin
 	if pin == nil {
 		return nil
 	}
 	var fit []*material.Material
-	for _, other := range bench.Shelf {
+	for _, other := range shelf.Materials {
 		if other.Finding != nil && other.Finding.Type == pin.Of.Finding.Type && other.ID != pin.Of.ID && suits(other.Finding) {
 			fit = append(fit, other)
 		}
@@ -85,9 +85,9 @@ func otherPins(c *material.Material, bench Bench, suits func(*material.Finding) 
 
 // otherRings puts another ring of the shelf in the place of each ring of the
 // component, the smallest first.
-func otherRings(c *material.Material, bench Bench, suits func(was, ring *material.Finding) bool) []Fix {
+func otherRings(c *material.Material, shelf Shelf, suits func(was, ring *material.Finding) bool) []Fix {
 	var fit []*material.Material
-	for _, m := range bench.Shelf {
+	for _, m := range shelf.Materials {
 		if m.Finding != nil && m.Finding.IsRing() {
 			fit = append(fit, m)
 		}
@@ -109,10 +109,10 @@ func otherRings(c *material.Material, bench Bench, suits func(was, ring *materia
 }
 
 // finerLinks makes a component on a finer pin or a finer ring.
-func finerLinks(c *material.Material, bench Bench) []Fix {
+func finerLinks(c *material.Material, shelf Shelf) []Fix {
 	var fixes []Fix
 	if pin := c.Component.Pin; pin != nil {
-		fixes = otherPins(c, bench, func(other *material.Finding) bool { return other.Wire < pin.Of.Finding.Wire })
+		fixes = otherPins(c, shelf, func(other *material.Finding) bool { return other.Wire < pin.Of.Finding.Wire })
 	}
-	return append(fixes, otherRings(c, bench, func(was, ring *material.Finding) bool { return ring.Wire < was.Wire })...)
+	return append(fixes, otherRings(c, shelf, func(was, ring *material.Finding) bool { return ring.Wire < was.Wire })...)
 }

@@ -162,7 +162,7 @@ func TestFixesOfComponents(t *testing.T) {
 	} {
 		m := measuredPiece(t, stretch(t, "R K R 20R", with(tt.m)))
 		found := All(m, length.InMillimetres)
-		fix := FixOf(context.Background(), m, found, of(found, tt.code), Bench{Shelf: shelf})
+		fix := FixOf(context.Background(), m, found, of(found, tt.code), Shelf{Materials: shelf})
 		if fix == nil || !strings.HasPrefix(fix.Says, tt.says) || fix.Ops[0].Do != tt.op.Do || fix.Ops[0].Material != tt.op.Material || fix.Ops[0].N != tt.op.N {
 			t.Errorf("%s: %+v", tt.code, fix)
 			continue
@@ -255,6 +255,6 @@ func TestAComponentOnAFittingIsJudgedThere(t *testing.T) {
 			continue
 		}
 		// There may be no fix for it yet, but looking for one does no harm.
-		FixOf(context.Background(), measured, found, f, Bench{Shelf: shelf(t)})
+		FixOf(context.Background(), measured, found, f, Shelf{Materials: shelf(t)})
 	}
 }

@@ -21,18 +21,18 @@ const (
 // none.
 var coverMisfit = Check{
 	Code: "cover-misfit", Step: StepEnds,
-	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
 		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
 		if bead := s.Beside(e.Side); crimp != nil && bead >= 0 && !crimp.Swallowed && s.Row.Ending(e.Side).Way == piece.WayUnderBead {
 			b := s.Beads[bead].Material
-			return []Finding{{Severity: Advise, At: s.Row.AtEnd(e.Side), Title: "The bead does not cover the crimp", cause: "bead",
+			return []Problem{{Severity: Advise, At: s.Row.AtEnd(e.Side), Title: "The bead does not cover the crimp", cause: "bead",
 				Says: fmt.Sprintf("%s is %s wide once closed; %s at the %s end, that should cover it, has a hole of %s.", crimp.Material.Name,
 					mm(v.Piece.House.ClosedCrimp(crimp.Material.Finding)), b.Name, e.Side, mm(b.Bead.Hole))}}
 		}
 		if cover == nil {
 			return nil
 		}
-		f := Finding{Severity: Advise, At: s.Row.AtEnd(e.Side)}
+		f := Problem{Severity: Advise, At: s.Row.AtEnd(e.Side)}
 		f.At.Fitting = cover.Fitting
 		switch {
 		case crimp == nil:
@@ -46,9 +46,9 @@ var coverMisfit = Check{
 		default:
 			return nil
 		}
-		return []Finding{f}
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		e := v.Strand(f.At.Row).End(f.At.Side)
 		if f.cause == "bead" {
 			return []Fix{fix("Leave the crimp beside the bead", edit.Op{Do: edit.SetEnd, At: f.At, Field: edit.EndWay})}
@@ -57,7 +57,7 @@ var coverMisfit = Check{
 		var fixes []Fix
 		if crimp != nil {
 			closed := v.Piece.House.ClosedCrimp(crimp.Material.Finding)
-			fixes = instead(v, cover, bench.Shelf, func(c *material.Finding) bool {
+			fixes = instead(v, cover, shelf.Materials, func(c *material.Finding) bool {
 				return c.Type == material.CrimpCover && Covers(c, crimp.Material.Finding, closed)
 			})
 		}

@@ -16,8 +16,8 @@ const looseCrimp = 2
 // the work, or is so wide that it will not grip them.
 var crimpMisfit = Check{
 	Code: "crimp-misfit", Step: StepEnds,
-	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
-		var found []Finding
+	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
+		var found []Problem
 		if e.With() {
 			return nil // judged with the half that it belongs to
 		}
@@ -51,12 +51,12 @@ var crimpMisfit = Check{
 		}
 		return found
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		parts := s.End(f.At.Side).Parts
 		for i := range parts {
 			if p := &parts[i]; p.Fitting == f.At.Fitting {
-				return instead(v, p, bench.Shelf, takesCords(v, s, s.End(f.At.Side), p.Role))
+				return instead(v, p, shelf.Materials, takesCords(v, s, s.End(f.At.Side), p.Role))
 			}
 		}
 		return nil
@@ -81,7 +81,7 @@ func takesCords(v *View, s *measure.Strand, e *measure.End, role measure.Role) f
 
 // foldMisfit stops a fold-over end that is too narrow for the cords laid side by
 // side in it.
-func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
+func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Problem {
 	if FoldsOver(p.Material.Finding, s) {
 		return nil
 	}
@@ -89,12 +89,12 @@ func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
 	lie, takes := against(sideBySide(s), p.Material.Finding.Inside)
 	f.Says = fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", p.Material.Name, e.Side,
 		takes, lie)
-	return []Finding{f}
+	return []Problem{f}
 }
 
 // guardMisfit stops a guard too narrow for the turns of cord through each of its
 // legs. One whose bore nobody has measured is let pass.
-func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
+func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []Problem {
 	inside := p.Material.Finding.Inside
 	if inside == 0 || guardNeeds(v, s) <= inside+tiny {
 		return nil
@@ -103,11 +103,11 @@ func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []
 	needed, held := against(guardNeeds(v, s), inside)
 	f.Says = fmt.Sprintf("For %s of %s cord each leg of %s at the %s end must be %s inside; it is %s.",
 		times(v.Piece.House.GuardTurns()*s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, needed, held)
-	return []Finding{f}
+	return []Problem{f}
 }
 
 // coneMisfit stops a cone too narrow, or too full of beads, for the knot in it.
-func coneMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
+func coneMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Problem {
 	room := min(p.Material.Finding.Outside, p.Length-p.Material.Finding.RingEye)
 	if s.OverhandAcross() <= room+tiny {
 		return nil
@@ -116,14 +116,14 @@ func coneMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Finding {
 	knot, left := against(s.OverhandAcross(), max(0, room))
 	f.Says = fmt.Sprintf("The knot is about %s thick; behind the last bead %s at the %s end has room for %s.",
 		knot, p.Material.Name, e.Side, left)
-	return []Finding{f}
+	return []Problem{f}
 }
 
 // atPart is a stop at one part of an end, caused by the fitting it stands for.
-func atPart(s *measure.Strand, e *measure.End, p *measure.Part, title string) Finding {
+func atPart(s *measure.Strand, e *measure.End, p *measure.Part, title string) Problem {
 	at := s.Row.AtEnd(e.Side)
 	at.Fitting = p.Fitting
-	return Finding{Severity: Stop, At: at, Title: title, cause: string(p.Fitting)}
+	return Problem{Severity: Stop, At: at, Title: title, cause: string(p.Fitting)}
 }
 
 func guardNeeds(v *View, s *measure.Strand) length.MM {

@@ -15,7 +15,7 @@ import (
 // purpose holds it if the bead behind that one does not let it through.
 var crimpSwallowed = Check{
 	Code: "crimp-swallowed", Step: StepLayOut,
-	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
 		part := e.Find(measure.RoleCrimp)
 		bead := s.Beside(e.Side)
 		if part == nil || bead < 0 || !part.Swallowed || heldUnderBead(v, s, e, part) {
@@ -24,11 +24,11 @@ var crimpSwallowed = Check{
 		b := s.Beads[bead].Material
 		at := s.Row.AtEnd(e.Side)
 		at.Fitting, at.Element = part.Fitting, bead
-		return []Finding{{Severity: Stop, At: at, Title: "Crimp slips into the bead",
+		return []Problem{{Severity: Stop, At: at, Title: "Crimp slips into the bead",
 			Says: fmt.Sprintf("%s is %s wide once closed and slips into the %s hole of %s at the %s end.", part.Material.Name,
 				mm(v.Piece.House.ClosedCrimp(part.Material.Finding)), mm(b.Bead.Hole), b.Name, e.Side)}}
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		gap := 0
 		if f.At.Side == piece.Right {
@@ -38,7 +38,7 @@ var crimpSwallowed = Check{
 		closed, swallower := v.Piece.House.ClosedCrimp(crimp), s.Beads[f.At.Element].Material.Bead
 		fixes := putInto(v, s, []int{gap}, "between", func(b *material.Bead) bool {
 			return b.Hole < closed && b.Across > swallower.Hole
-		}, bench.Shelf)
+		}, shelf.Materials)
 		return append(fixes, fix("Let "+s.Beads[f.At.Element].Material.Name+" cover the crimp",
 			edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(piece.WayUnderBead)}))
 	},

@@ -14,7 +14,7 @@ import (
 // stops the work where the piece cannot be put on.
 var easeOff = Check{
 	Code: "ease-off", Step: StepFit, Lies: true,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		if v.Piece.Body == nil || v.Piece.Body.Measure <= 0 {
 			return nil
 		}
@@ -27,7 +27,7 @@ var easeOff = Check{
 		}
 		return found
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		if v.Piece.Several() {
 			s := v.Strand(f.At.Row)
 			fit := size.OfRow(v.Measured, s)
@@ -52,12 +52,12 @@ var easeOff = Check{
 }
 
 // easeOfRow holds the ease of a row against what is right for the body.
-func easeOfRow(v *View, s *measure.Strand) []Finding {
+func easeOfRow(v *View, s *measure.Strand) []Problem {
 	fit := size.OfRow(v.Measured, s)
 	if fit == nil {
 		return nil
 	}
-	f := Finding{Severity: Warn, At: s.Row.At(), cause: "ease"}
+	f := Problem{Severity: Warn, At: s.Row.At(), cause: "ease"}
 	part := v.Piece.Body.Part
 	switch pass := fit.Passage; {
 	case pass != nil && !pass.Passes:
@@ -77,7 +77,7 @@ func easeOfRow(v *View, s *measure.Strand) []Finding {
 	default:
 		return nil
 	}
-	return []Finding{f}
+	return []Problem{f}
 }
 
 func guessed(p *size.Passage) string {

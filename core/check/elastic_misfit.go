@@ -20,13 +20,13 @@ const stoutest = length.MM(1.2)
 // it passes only with a pull.
 var elasticMisfit = Check{
 	Code: "elastic-misfit", Step: StepEnds,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		c := s.Row.Cord.Cord
 		if c.Type != material.Elastic || s.Count() == 0 {
 			return nil
 		}
 		most, finest := thickestElastic(s)
-		f := Finding{Severity: Warn, At: s.Row.At()}
+		f := Problem{Severity: Warn, At: s.Row.At()}
 		switch {
 		case c.Diameter > snugFit*most+tiny:
 			return nil // it does not pass at all: holeTooSmall says so
@@ -39,12 +39,12 @@ var elasticMisfit = Check{
 		default:
 			return nil
 		}
-		return []Finding{f}
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		most, _ := thickestElastic(s)
-		return strungOn(s, bench.Shelf, func(c *material.Cord) bool { return c.Type == material.Elastic && c.Diameter <= most+tiny })
+		return strungOn(s, shelf.Materials, func(c *material.Cord) bool { return c.Type == material.Elastic && c.Diameter <= most+tiny })
 	},
 }
 

@@ -16,32 +16,32 @@ import (
 // slips through the hole of the bead that it holds.
 var endUnheld = Check{
 	Code: "end-unheld", Step: StepEnds,
-	End: func(_ *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(_ *View, s *measure.Strand, e *measure.End) []Problem {
 		if e.Hold == measure.HeldByLeg || e.Hold == measure.HeldByStop && e.Find(measure.RoleCrimp) == nil {
 			return slipsOffLeg(s, e)
 		}
 		if e.Hold != measure.Unheld {
 			return nil
 		}
-		f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Nothing holds the " + string(e.Side) + " end"}
+		f := Problem{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Nothing holds the " + string(e.Side) + " end"}
 		if s.Row.Cord.Cord.Type == material.Wire {
 			f.Says = fmt.Sprintf("%s at the %s end has no crimp, and wire cannot be knotted.", s.Row.Cord.Name, e.Side)
 		} else {
 			f.Says = fmt.Sprintf("%s at the %s end has no crimp, and no ring, guard or cord end to tie it to.", s.Row.Cord.Name, e.Side)
 		}
-		return []Finding{f}
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if s.Row.Ending(f.At.Side).Way == piece.WayLeg {
-			return heldOnLeg(s, f, bench)
+			return heldOnLeg(s, f, shelf)
 		}
 		if s.Row.Cord.Cord.Type != material.Wire {
-			return foldedOver(s, f, bench)
+			return foldedOver(s, f, shelf)
 		}
 		need := material.HoleFor(2*s.Row.Passes, s.Row.Cord.Cord.Diameter)
 		var fixes []Fix
-		for _, c := range bench.Shelf {
+		for _, c := range shelf.Materials {
 			if c.Finding != nil && Grips(c.Finding, need) {
 				fixes = append(fixes, fix("Crimp it with "+c.Name, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
 			}
@@ -51,9 +51,9 @@ var endUnheld = Check{
 }
 
 // foldedOver ends a cord in a fold-over end that takes it, the narrowest first.
-func foldedOver(s *measure.Strand, f *Finding, bench Bench) []Fix {
+func foldedOver(s *measure.Strand, f *Problem, shelf Shelf) []Fix {
 	var fit []*material.Material
-	for _, c := range bench.Shelf {
+	for _, c := range shelf.Materials {
 		if c.Finding != nil && FoldsOver(c.Finding, s) {
 			fit = append(fit, c)
 		}
@@ -68,7 +68,7 @@ func foldedOver(s *measure.Strand, f *Finding, bench Bench) []Fix {
 
 // slipsOffLeg stops a knot that is no thicker than the hole of the bead it holds: the
 // last of the strand, or the one on the leg.
-func slipsOffLeg(s *measure.Strand, e *measure.End) []Finding {
+func slipsOffLeg(s *measure.Strand, e *measure.End) []Problem {
 	held := []*material.Material{s.Row.Ending(e.Side).Bead}
 	if i := s.Beside(e.Side); i >= 0 {
 		held = append(held, s.Beads[i].Material)
@@ -77,7 +77,7 @@ func slipsOffLeg(s *measure.Strand, e *measure.End) []Finding {
 		if m == nil || m.Bead.Hangs() || s.OverhandAcross() > m.Bead.Hole+tiny {
 			continue
 		}
-		return []Finding{{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The knot slips through its bead", cause: m.ID,
+		return []Problem{{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The knot slips through its bead", cause: m.ID,
 			Says: fmt.Sprintf("An overhand knot in this cord is about %s thick; %s on the %s leg has a hole of %s.", mm(s.OverhandAcross()), m.Name, e.Side, mm(m.Bead.Hole))}}
 	}
 	return nil
@@ -85,10 +85,10 @@ func slipsOffLeg(s *measure.Strand, e *measure.End) []Finding {
 
 // heldOnLeg puts another bead on the leg, or strings on a thicker cord, so that the
 // knot holds.
-func heldOnLeg(s *measure.Strand, f *Finding, bench Bench) []Fix {
+func heldOnLeg(s *measure.Strand, f *Problem, shelf Shelf) []Fix {
 	var fixes []Fix
 	if on := s.Row.Ending(f.At.Side).Bead; on != nil && on.ID == f.cause {
-		for _, c := range bench.Shelf {
+		for _, c := range shelf.Materials {
 			if c.Class == material.ClassBead && !c.Bead.Hangs() && c.Bead.Hole < s.OverhandAcross() && c.Bead.Hole >= material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter) &&
 				c.Bead.Across >= on.Bead.Across/2 && c.Bead.Across <= on.Bead.Across*2 {
 				fixes = append(fixes, fix("Put "+c.Name+" on the leg", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndBead, Material: c}))
@@ -96,24 +96,24 @@ func heldOnLeg(s *measure.Strand, f *Finding, bench Bench) []Fix {
 		}
 	}
 	was := s.Row.Cord.Cord
-	return append(fixes, strungOn(s, bench.Shelf, func(c *material.Cord) bool { return c.Type == was.Type && c.Diameter > was.Diameter })...)
+	return append(fixes, strungOn(s, shelf.Materials, func(c *material.Cord) bool { return c.Type == was.Type && c.Diameter > was.Diameter })...)
 }
 
 // noClasp fires when a piece that closes by a clasp has none, or a button no loop.
 var noClasp = Check{
 	Code: "no-clasp", Step: StepEnds,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		if e := openLoop(v); e != nil {
-			return []Finding{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Title: "No loop for the button",
+			return []Problem{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Title: "No loop for the button",
 				Says: fmt.Sprintf("The button has nothing to close into. Make a loop of beads at the %s end, or choose another clasp.", e.Side)}}
 		}
 		if clasp, _ := v.Piece.Clasp(); v.Piece.Closure.Type != piece.Clasp || clasp != nil || v.FoldsThroughBead() {
 			return nil
 		}
-		return []Finding{{Severity: Stop, At: piece.Whole(), Title: "No clasp",
+		return []Problem{{Severity: Stop, At: piece.Whole(), Title: "No clasp",
 			Says: "The piece closes by a clasp, and neither end has one. Add a clasp, or choose another way to close it."}}
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		if f.At.Side != "" {
 			in := func(way piece.Way) edit.Op {
 				return edit.Op{Do: edit.SetEnd, At: v.Leading().Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(way)}
@@ -121,7 +121,7 @@ var noClasp = Check{
 			return []Fix{fix("Make a loop of beads", in(piece.WayLoop)), fix("Make a loop of the cord", in(piece.WayCordLoop))}
 		}
 		var fixes []Fix
-		for _, c := range bench.Shelf {
+		for _, c := range shelf.Materials {
 			if c.Finding != nil && c.Finding.IsClasp() && !c.Finding.HasTwoHalves() {
 				at := v.Leading().Row.AtEnd(piece.Left)
 				fixes = append(fixes, fix("Close it with "+c.Name, edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: c}))

@@ -424,7 +424,7 @@ func TestEaseOfRowsWornApartAndOfTurns(t *testing.T) {
 		})
 	}
 	loose := func(p *piece.Piece) bool {
-		return slices.ContainsFunc(all(t, p), func(f Finding) bool { return f.Code == "ease-off" && f.At.Row == "r2" })
+		return slices.ContainsFunc(all(t, p), func(f Problem) bool { return f.Code == "ease-off" && f.At.Row == "r2" })
 	}
 	if !loose(apart(piece.Own)) || loose(apart(piece.Longer)) {
 		t.Errorf("worn alone too loose: %v, beside the other: %v", loose(apart(piece.Own)), loose(apart(piece.Longer)))

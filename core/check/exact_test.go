@@ -129,7 +129,7 @@ func TestFixesSayHowManyBeadsAndHowMuchLength(t *testing.T) {
 		t.Errorf("one more: %+v", fix)
 	}
 	fix, _ = fixed(t, stretch(t, "5(P 2T) P"), "loop-break")
-	if fix == nil || !strings.HasSuffix(fix.Says, "(−1 bead, -3.9 mm)") {
+	if fix == nil || !strings.HasSuffix(fix.Says, "(−1 bead, −3.9 mm)") {
 		t.Errorf("one fewer: %+v", fix)
 	}
 }
@@ -159,7 +159,7 @@ func TestSentencesGiveTheirNumbersWithoutASign(t *testing.T) {
 }
 
 func TestAFineHoleIsSaidToBeTooFineForTheNeedleWhereTheThreadPasses(t *testing.T) {
-	holed := func(hole float64) *Finding {
+	holed := func(hole float64) *Problem {
 		p := necklace(t, "20M", ends(guard), closed(lobster, jump), cordOf(thread(material.Thread, 0.3)))
 		p.House.Tail = piece.TailTrimmed
 		p.Palette["M"] = bead(t, "m", material.Bead{Shape: material.Round, Across: 4, Hole: mmOf(hole)})

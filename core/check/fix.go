@@ -13,9 +13,9 @@ import (
 	"mala/core/measure"
 )
 
-// Bench is what a fix may fetch: what else lies on the shelf.
-type Bench struct {
-	Shelf []*material.Material
+// Shelf is what a fix may fetch beside the piece's own materials.
+type Shelf struct {
+	Materials []*material.Material
 }
 
 // Fix is a list of operations that put a finding right.
@@ -40,7 +40,7 @@ const (
 // or place; that a strand which reads the same from both sides still does; and of
 // several the one that moves the fewest beads. The search ends when the context
 // does.
-func FixOf(ctx context.Context, m *measure.Measured, found []Finding, f *Finding, bench Bench) *Fix {
+func FixOf(ctx context.Context, m *measure.Measured, found []Problem, f *Problem, shelf Shelf) *Fix {
 	i := slices.IndexFunc(checks, func(c *Check) bool { return c.Code == f.Code })
 	if i < 0 || checks[i].Fix == nil {
 		return nil
@@ -48,15 +48,15 @@ func FixOf(ctx context.Context, m *measure.Measured, found []Finding, f *Finding
 	tried := trial{measured: m, before: known(found), symmetric: symmetricRows(m)}
 	var best *Fix
 	least := math.MaxInt
-	candidates := checks[i].Fix(&View{m, length.Unit(m.Piece.House.Unit)}, f, bench)
+	candidates := checks[i].Fix(&View{m, length.Unit(m.Piece.House.Unit)}, f, shelf)
 	for k := range candidates[:min(len(candidates), mostTried)] {
 		if ctx.Err() != nil {
 			return nil
 		}
 		c := &candidates[k]
-		moved, ok := tried.mends(f, c, bench)
+		moved, ok := tried.mends(f, c, shelf)
 		if !ok {
-			c, moved, ok = tried.withLength(f, *c, bench)
+			c, moved, ok = tried.withLength(f, *c, shelf)
 		}
 		if ok && moved < least {
 			best, least = c, moved
@@ -74,8 +74,8 @@ const mostRecounts = 4
 
 // withLength tries a change together with one of the counts that brings the piece
 // back to its target.
-func (t *trial) withLength(f *Finding, c Fix, bench Bench) (*Fix, int, bool) {
-	after, err := edit.Try(t.measured.Piece, bench.Shelf, c.Ops...)
+func (t *trial) withLength(f *Problem, c Fix, shelf Shelf) (*Fix, int, bool) {
+	after, err := edit.Try(t.measured.Piece, shelf.Materials, c.Ops...)
 	if err != nil {
 		return nil, 0, false
 	}
@@ -84,10 +84,10 @@ func (t *trial) withLength(f *Finding, c Fix, bench Bench) (*Fix, int, bool) {
 	if len(off) == 0 || t.before[key(&off[0])] != nil {
 		return nil, 0, false
 	}
-	recounts := lengthOff.Fix(v, &off[0], bench)
+	recounts := lengthOff.Fix(v, &off[0], shelf)
 	for _, r := range recounts[:min(len(recounts), mostRecounts)] {
 		both := Fix{c.Says + " and " + lower(r.Says), append(slices.Clone(c.Ops), r.Ops...)}
-		if moved, ok := t.mends(f, &both, bench); ok {
+		if moved, ok := t.mends(f, &both, shelf); ok {
 			return &both, moved, true
 		}
 	}
@@ -97,16 +97,16 @@ func (t *trial) withLength(f *Finding, c Fix, bench Bench) (*Fix, int, bool) {
 // trial is what a change is held against.
 type trial struct {
 	measured  *measure.Measured
-	before    map[string]*Finding
+	before    map[string]*Problem
 	symmetric map[string]bool // rows that read the same from both sides
 }
 
-func key(f *Finding) string {
+func key(f *Problem) string {
 	return f.Code + "|" + string(f.At.Row) + "|" + string(f.At.Side) + "|" + f.cause
 }
 
-func known(found []Finding) map[string]*Finding {
-	out := map[string]*Finding{}
+func known(found []Problem) map[string]*Problem {
+	out := map[string]*Problem{}
 	for i := range found {
 		out[key(&found[i])] = &found[i]
 	}
@@ -123,8 +123,8 @@ func symmetricRows(m *measure.Measured) map[string]bool {
 
 // mends tries a change; it gives how many beads it moves. Its words are made to
 // say how many it adds and how much longer the piece gets.
-func (t *trial) mends(f *Finding, c *Fix, bench Bench) (moved int, ok bool) {
-	after, err := edit.Try(t.measured.Piece, bench.Shelf, c.Ops...)
+func (t *trial) mends(f *Problem, c *Fix, shelf Shelf) (moved int, ok bool) {
+	after, err := edit.Try(t.measured.Piece, shelf.Materials, c.Ops...)
 	if err != nil {
 		return 0, false
 	}
@@ -156,12 +156,12 @@ func (t *trial) mends(f *Finding, c *Fix, bench Bench) (moved int, ok bool) {
 
 // Worsens says whether a change brings a stop or a warning that was not there, of another kind,
 // cause or place. What the length or the ease is off by is left aside.
-func Worsens(before, after []Finding) bool { return len(New(before, after)) > 0 }
+func Worsens(before, after []Problem) bool { return len(New(before, after)) > 0 }
 
 // New gives those stops and warnings.
-func New(before, after []Finding) []Finding {
+func New(before, after []Problem) []Problem {
 	was := known(before)
-	var out []Finding
+	var out []Problem
 	for i := range after {
 		g := &after[i]
 		if g.Severity == Advise || g.Waived != "" || g.Code == lengthOff.Code || g.Code == easeOff.Code {
@@ -195,7 +195,11 @@ func difference(more int, longer length.MM, unit length.Unit) string {
 	if more < 0 {
 		sign = "−"
 	}
-	return fmt.Sprintf("%s%s, %+.1f mm", sign, beads(max(more, -more)), float64(longer))
+	by := "+" + longer.In(unit)
+	if longer < 0 {
+		by = "−" + (-longer).In(unit)
+	}
+	return fmt.Sprintf("%s%s, %s", sign, beads(max(more, -more)), by)
 }
 
 func beadsOf(m *measure.Measured) int {

@@ -12,15 +12,15 @@ import (
 // gapUnheld advises where beads stand apart and nothing holds them there.
 var gapUnheld = Check{
 	Code: "gap-unheld", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		held := s.Holders()
 		if len(held) == 0 || s.Row.Holder.Way != piece.HeldNotYet {
 			return nil
 		}
-		return []Finding{{Severity: Advise, At: s.Row.AtBead(held[0].Bead), Title: "Nothing holds the beads apart",
+		return []Problem{{Severity: Advise, At: s.Row.AtBead(held[0].Bead), Title: "Nothing holds the beads apart",
 			Says: fmt.Sprintf("Gaps lie beside beads at %s. Choose crimps or knots to hold them, or say that friction does.", places(len(held)))}}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		for _, e := range s.Ends() {
 			if crimp := e.Find(measure.RoleCrimp); crimp != nil {
@@ -34,7 +34,7 @@ var gapUnheld = Check{
 // gapShort stops where a gap has no room for what holds the beads at its sides.
 var gapShort = Check{
 	Code: "gap-short", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		long := s.HolderLong()
 		in := map[int]int{} // holders by the gap they are in
 		for _, h := range s.Holders() {
@@ -44,9 +44,9 @@ var gapShort = Check{
 		for i := range s.Beads {
 			gap := s.Beads[i].To - s.Beads[i].From
 			if takes := length.MM(in[i]) * long; in[i] > 0 && takes > gap+tiny {
-				g.add(fmt.Sprint("short ", s.Beads[i].Key), i, func() Finding {
-					return Finding{Severity: Stop, Title: "No room in the gap",
-						Says: fmt.Sprintf("%s %s; this gap is %s. Make it longer, or hold them another way.", holdersTake(s, in[i]), mm(takes), mm(gap))}
+				g.add(fmt.Sprint("short ", s.Beads[i].Key), i, func() Problem {
+					return Problem{Severity: Stop, Title: "No room in the gap",
+						Says: fmt.Sprintf("%s %s; this gap is %s. Make it longer, or hold them another way.", holdersTake(s, in[i]), v.atLeast(takes), v.in(gap))}
 				})
 			}
 		}
@@ -57,7 +57,7 @@ var gapShort = Check{
 // gapSlips stops where what holds a bead beside a gap passes into its hole.
 var gapSlips = Check{
 	Code: "gap-slips", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		across := s.HolderLong() // a knot is as thick as it is long
 		if s.Row.Holder.Way == piece.HeldByCrimps {
 			across = v.Piece.House.ClosedCrimp(s.Row.Holder.Of.Finding)
@@ -68,8 +68,8 @@ var gapSlips = Check{
 			if across == 0 || b.Material.Bead.Hangs() || b.Material.Bead.Hole < across-tiny {
 				continue
 			}
-			g.add("slips "+b.Material.ID, h.Bead, func() Finding {
-				return Finding{Severity: Stop, Title: "What holds it slips into its bead",
+			g.add("slips "+b.Material.ID, h.Bead, func() Problem {
+				return Problem{Severity: Stop, Title: "What holds it slips into its bead",
 					Says: fmt.Sprintf("%s is about %s thick; %s has a hole of %s. Use something thicker, or a bead with a finer hole.", holders(s, 1), mm(across), b.Material.Name, mm(b.Material.Bead.Hole))}
 			})
 		}

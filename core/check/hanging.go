@@ -14,7 +14,7 @@ import (
 // that is to be drawn through it, and warns of one that is tight.
 var loopTooSmall = Check{
 	Code: "loop-too-small", Step: StepEnds,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		need, what := loopNeeds(v)
 		s := v.Leading()
 		at := s.Row.AtEnd(piece.Right)
@@ -23,10 +23,10 @@ var loopTooSmall = Check{
 		case need == 0:
 			return nil
 		case loop == nil:
-			return []Finding{{Severity: Warn, At: at, Title: "No loop to hang it by",
+			return []Problem{{Severity: Warn, At: at, Title: "No loop to hang it by",
 				Says: fmt.Sprintf("Its loop is to go over %s, and the top ends in none. Make the right end a loop, or hang it by what is there.", what)}}
 		}
-		f := Finding{Severity: Stop, At: at, Title: "The loop is too small"}
+		f := Problem{Severity: Stop, At: at, Title: "The loop is too small"}
 		switch girth := loop.LoopGirth(); {
 		case girth < need-tiny:
 		case girth < need+loopEase-tiny:
@@ -34,10 +34,10 @@ var loopTooSmall = Check{
 		default:
 			return nil
 		}
-		f.Says = fmt.Sprintf("The loop at the top is %s round inside; %s takes %s, and goes on easily with %s.", mm(loop.LoopGirth()), what, needs(need), needs(need+loopEase))
-		return []Finding{f}
+		f.Says = fmt.Sprintf("The loop at the top is %s round inside; %s takes %s, and goes on easily with %s.", v.in(loop.LoopGirth()), what, v.atLeast(need), v.atLeast(need+loopEase))
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		need, _ := loopNeeds(v)
 		wide := length.MM(math.Ceil(float64(need + loopEase)))
 		s := v.Leading()
@@ -48,7 +48,7 @@ var loopTooSmall = Check{
 		if s.Right.FindLoop() == nil {
 			ops = append([]edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(piece.Right), Field: edit.EndWay, Text: string(piece.WayCordLoop)}}, ops...)
 		}
-		return []Fix{{Says: "Make the loop " + mm(wide) + " round", Ops: ops}}
+		return []Fix{{Says: "Make the loop " + v.in(wide) + " round", Ops: ops}}
 	},
 }
 
@@ -73,7 +73,7 @@ func loopNeeds(v *View) (need length.MM, what string) {
 // footLight advises where too little hangs below the wire to pull its curl out.
 var footLight = Check{
 	Code: "foot-light", Step: StepFit,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		h := v.Hanger()
 		if h == nil {
 			return nil
@@ -96,14 +96,14 @@ var footLight = Check{
 		default:
 			says += fmt.Sprintf(" From bead %d up it does.", light+1)
 		}
-		return []Finding{{Severity: Advise, At: s.Row.AtEnd(piece.Left), Title: "The foot is light", Says: says}}
+		return []Problem{{Severity: Advise, At: s.Row.AtEnd(piece.Left), Title: "The foot is light", Says: says}}
 	},
 }
 
 // leans advises of beads that lean to their heavier side as they hang.
 var leans = Check{
 	Code: "leans", Step: StepLayOut,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		h := v.Hanger()
 		if h == nil {
 			return nil
@@ -115,8 +115,8 @@ var leans = Check{
 				continue
 			}
 			b := s.Beads[i].Material
-			g.add(b.ID, i, func() Finding {
-				return Finding{Severity: Advise, Title: "Leans to one side", Says: fmt.Sprintf("The hole of %s lies %s off its middle, and %.3g g hang below it here: it leans by %.0f° to its heavier side.",
+			g.add(b.ID, i, func() Problem {
+				return Problem{Severity: Advise, Title: "Leans to one side", Says: fmt.Sprintf("The hole of %s lies %s off its middle, and %.3g g hang below it here: it leans by %.0f° to its heavier side.",
 					b.Name, mm(b.Bead.HoleOff), h.Below[i], h.Tips[i]*180/math.Pi)}
 			})
 		}

@@ -18,11 +18,11 @@ const snugFit = 1.1
 // finding.
 var holeTooSmall = Check{
 	Code: "hole-too-small", Step: StepLayOut,
-	Piece: func(v *View) []Finding { return append(sharedTooNarrow(v), barTooNarrow(v)...) },
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Piece: func(v *View) []Problem { return append(sharedTooNarrow(v), barTooNarrow(v)...) },
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		cord, elastic := s.Row.Cord.Cord.Diameter, s.Row.Cord.Cord.Type == material.Elastic
 		g := gather{strand: s}
-		var found []Finding
+		var found []Problem
 		for i := range s.Beads {
 			b := &s.Beads[i]
 			if b.IsGap() {
@@ -34,8 +34,8 @@ var holeTooSmall = Check{
 			}
 			need, hole := material.HoleFor(b.Passes, cord), b.Material.Bead.Hole
 			if needed := NeedleNeeds(s, b.Passes, v.Piece.House.Needle); hole < needed-tiny && hole >= need-tiny {
-				g.add("needle "+b.Material.ID, i, func() Finding {
-					return Finding{Severity: Stop, Title: "Hole too small for the needle"}
+				g.add("needle "+b.Material.ID, i, func() Problem {
+					return Problem{Severity: Stop, Title: "Hole too small for the needle"}
 				})
 				continue
 			}
@@ -43,8 +43,8 @@ var holeTooSmall = Check{
 				continue
 			}
 			passes := b.Passes
-			g.add(fmt.Sprintf("%s %d", b.Material.ID, passes), i, func() Finding {
-				f := Finding{Severity: Stop, Title: "Hole too small for the cord"}
+			g.add(fmt.Sprintf("%s %d", b.Material.ID, passes), i, func() Problem {
+				f := Problem{Severity: Stop, Title: "Hole too small for the cord"}
 				if hole >= need-tiny {
 					f.Severity, f.Title = Warn, "The cord only just passes"
 				}
@@ -65,24 +65,24 @@ var holeTooSmall = Check{
 		}
 		return append(append(append(g.found, found...), beyondStrand(v, s)...), ofComponents(v, s, pinTooThick)...)
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		var fixes []Fix
 		s := v.Strand(f.At.Row)
 		if s == nil {
 			return nil // of a shared bead: every row would change its cord
 		}
 		if c := componentAt(s, f); c != nil {
-			return finerLinks(c, bench)
+			return finerLinks(c, shelf)
 		}
 		fixes = append(fixes, shorterTails(v, s, f)...)
-		return append(fixes, strungOn(s, bench.Shelf, thinner(s.Row.Cord.Cord))...)
+		return append(fixes, strungOn(s, shelf.Materials, thinner(s.Row.Cord.Cord))...)
 	},
 }
 
 // beyondStrand judges the beads of loops and on legs, through which the cord runs as
 // often as through the strand. One finding a kind of bead.
-func beyondStrand(v *View, s *measure.Strand) []Finding {
-	var found []Finding
+func beyondStrand(v *View, s *measure.Strand) []Problem {
+	var found []Problem
 	for _, e := range s.Ends() {
 		judged := map[*material.Material]bool{}
 		judge := func(m *material.Material, passes int, where string) {
@@ -92,7 +92,7 @@ func beyondStrand(v *View, s *measure.Strand) []Finding {
 			}
 			judged[m] = true
 			needed, held := against(need, m.Bead.Hole)
-			found = append(found, Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Hole too small for the cord", cause: where + m.ID,
+			found = append(found, Problem{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Hole too small for the cord", cause: where + m.ID,
 				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the %s at the %s end has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), needed, m.Name, where, e.Side, held)})
 		}
 		for _, p := range e.Parts {

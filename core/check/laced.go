@@ -13,7 +13,7 @@ import (
 // of one that is wider than what it lies on.
 var topsMisfit = Check{
 	Code: "tops-misfit", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		g := gather{strand: s}
 		for i := range s.Beads {
 			flat := s.Beads[i].Flat()
@@ -22,22 +22,22 @@ var topsMisfit = Check{
 			}
 			under, top := flat.Of, flat.Top
 			if !top.Bead.LinesUp(under.Bead) {
-				g.add("holes "+top.ID+" "+under.ID, i, func() Finding {
-					return Finding{Severity: Stop, Title: "The holes do not line up", Says: fmt.Sprintf("%s has %s; %s under it has %s. A cord does not go straight through both.",
+				g.add("holes "+top.ID+" "+under.ID, i, func() Problem {
+					return Problem{Severity: Stop, Title: "The holes do not line up", Says: fmt.Sprintf("%s has %s; %s under it has %s. A cord does not go straight through both.",
 						top.Name, holesOf(top.Bead), lower(under.Name), holesOf(under.Bead))}
 				})
 				continue
 			}
 			if top.Bead.Across > under.Bead.Across+tiny {
-				g.add("wide "+top.ID+" "+under.ID, i, func() Finding {
-					return Finding{Severity: Warn, Title: "The flat on top is the wider one", Says: fmt.Sprintf("%s is %s wide and hides %s, which has %s. Lace the small on the large.",
+				g.add("wide "+top.ID+" "+under.ID, i, func() Problem {
+					return Problem{Severity: Warn, Title: "The flat on top is the wider one", Says: fmt.Sprintf("%s is %s wide and hides %s, which has %s. Lace the small on the large.",
 						top.Name, mm(top.Bead.Across), lower(under.Name), mm(under.Bead.Across))}
 				})
 			}
 		}
 		return g.found
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		key := s.Beads[f.At.Element].Key
 		return []Fix{fix("Lace it alone, with nothing on it", edit.Op{Do: edit.SetLacing, At: s.Row.At(), Field: edit.LacingTop, Text: key})}
@@ -52,7 +52,7 @@ func holesOf(b *material.Bead) string {
 // the two, and holds them apart.
 var holesCovered = Check{
 	Code: "holes-covered", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		g := gather{strand: s}
 		before := -1
 		for i := range s.Beads {
@@ -62,8 +62,8 @@ var holesCovered = Check{
 			if before >= 0 {
 				clear := clearOfHoles(&s.Beads[before], &s.Beads[i])
 				if clear < -tiny {
-					g.add("covered", i, func() Finding {
-						return Finding{Severity: Warn, Title: "A flat covers its neighbour's hole", Says: fmt.Sprintf("Middle to middle they lie %s apart here, and one covers the other's hole by %s: the cord lies between them and holds them apart.",
+					g.add("covered", i, func() Problem {
+						return Problem{Severity: Warn, Title: "A flat covers its neighbour's hole", Says: fmt.Sprintf("Middle to middle they lie %s apart here, and one covers the other's hole by %s: the cord lies between them and holds them apart.",
 							mm(s.Beads[i].At-s.Beads[before].At), mm(-clear))}
 					})
 				}
@@ -72,7 +72,7 @@ var holesCovered = Check{
 		}
 		return g.found
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		before := f.At.Element - 1
 		for before > 0 && s.Beads[before].Flat() == nil {
@@ -89,7 +89,7 @@ var holesCovered = Check{
 			return nil
 		}
 		op.Length = &wide
-		return []Fix{fix(says+mm(wide), op)}
+		return []Fix{fix(says+v.in(wide), op)}
 	},
 }
 

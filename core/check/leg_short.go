@@ -14,13 +14,13 @@ import (
 // allows; and when a pin is shorter than the beads and the loop on it.
 var legShort = Check{
 	Code: "leg-short", Step: StepEnds,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		return append(cordShort(v, s), ofComponents(v, s, pinShort)...)
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if c := componentAt(s, f); c != nil {
-			return otherPins(c, bench, func(pin *material.Finding) bool {
+			return otherPins(c, shelf, func(pin *material.Finding) bool {
 				held := *c.Component.Pin
 				return pin.Wire == held.Of.Finding.Wire && pin.Length >= PinNeeded(&held, v.Piece.House)
 			})
@@ -29,11 +29,11 @@ var legShort = Check{
 	},
 }
 
-func cordShort(v *View, s *measure.Strand) []Finding {
+func cordShort(v *View, s *measure.Strand) []Problem {
 	if s.Row.Cut == nil {
 		return nil
 	}
-	f := Finding{Severity: Warn, At: s.Row.At(), Title: "Little left to hold"}
+	f := Problem{Severity: Warn, At: s.Row.At(), Title: "Little left to hold"}
 	elastic := s.Row.Cord.Cord.Type == material.Elastic
 	switch cut := *s.Row.Cut; {
 	case cut < s.LeastCut()-rulerShows:
@@ -54,7 +54,7 @@ func cordShort(v *View, s *measure.Strand) []Finding {
 	default:
 		return nil
 	}
-	return []Finding{f}
+	return []Problem{f}
 }
 
 // rulerShows keeps what a ruler cannot show from deciding.

@@ -11,7 +11,7 @@ import (
 // lengthOff fires when the finished length lies outside the target's tolerance.
 var lengthOff = Check{
 	Code: "length-off", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		t := v.Piece.TargetOf(s.Row)
 		if t == nil || !slices.Contains(v.Main(), s) { // a loop is asked for once
 			return nil
@@ -25,12 +25,12 @@ var lengthOff = Check{
 		if off < 0 {
 			title, way = "Too short", "under"
 		}
-		return []Finding{{Severity: Warn, At: s.Row.At(), Title: title,
+		return []Problem{{Severity: Warn, At: s.Row.At(), Title: title,
 			Says: fmt.Sprintf("%s measures %s, %s %s the target of %s (± %s).", v.it(s), is.In(v.Unit),
 				max(off, -off).In(v.Unit), way, t.Finished.In(v.Unit), t.Tolerance.In(v.Unit)),
 		}}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		t := v.Piece.TargetOf(s.Row)
 		want, tolerance := float64(t.Finished-s.ForTarget(v.Piece)), float64(t.Tolerance)

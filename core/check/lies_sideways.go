@@ -24,7 +24,7 @@ const (
 // everywhere. Of charms that their rings turn it advises.
 var liesSideways = Check{
 	Code: "lies-sideways", Step: StepLayOut, Lies: true,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		turned := ofComponents(v, s, charmSideways)
 		upright := func(b measure.Bead) bool { return b.Material.Bead.Facing == material.FacingUpright }
 		if v.Piece.Kind != piece.Necklace && !v.Piece.Hangs() || !slices.ContainsFunc(s.Beads, upright) {
@@ -48,20 +48,20 @@ var liesSideways = Check{
 			}
 			switch high := b.Material.Bead.Drilled == material.ThroughHeight; {
 			case high && steep < leastSteep:
-				g.add("down "+b.Material.ID, i, func() Finding {
-					return Finding{Severity: Warn, Title: "Lies down where the strand runs across",
+				g.add("down "+b.Material.ID, i, func() Problem {
+					return Problem{Severity: Warn, Title: "Lies down where the strand runs across",
 						Says: fmt.Sprintf("%s is drilled through its height; here the strand runs %s, and it lies down.", b.Material.Name, slope(steep))}
 				})
 			case !high && steep > mostSteep:
-				g.add("over "+b.Material.ID, i, func() Finding {
-					return Finding{Severity: Warn, Title: "Tips over at the side",
+				g.add("over "+b.Material.ID, i, func() Problem {
+					return Problem{Severity: Warn, Title: "Tips over at the side",
 						Says: fmt.Sprintf("%s is drilled through its width; here the strand runs %s, and it lies on its side.", b.Material.Name, slope(steep))}
 				})
 			}
 		}
 		return append(turned, g.found...)
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		if s := v.Strand(f.At.Row); componentAt(s, f) != nil {
 			return moreRings(s, f, -1, 1)
 		}

@@ -22,21 +22,21 @@ const (
 // on the cord.
 var loopBreak = Check{
 	Code: "loop-break", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		b := breakIn(s)
 		if b == nil {
 			return nil
 		}
-		f := Finding{Severity: Warn, At: s.Row.AtBead(b.before), Title: "The pattern does not meet itself"}
+		f := Problem{Severity: Warn, At: s.Row.AtBead(b.before), Title: "The pattern does not meet itself"}
 		if b.part > 0 {
 			f.Says = fmt.Sprintf("The repeat of %s fits %d times round the ring with %s left over, so the join shows.", beads(b.period), b.repeats, beads(b.part))
 		} else {
 			f.Title = "Two alike meet at the join"
 			f.Says = fmt.Sprintf("Two beads of %s touch at the join and nowhere else. A mirrored ring needs a second centre.", s.Beads[b.before].Material.Name)
 		}
-		return []Finding{f}
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		b := breakIn(s)
 		if b == nil {

@@ -18,12 +18,12 @@ const loopGives = length.MM(9)
 // one that is tight or so wide that the button slips out.
 var loopMisfit = Check{
 	Code: "loop-misfit", Step: StepEnds,
-	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
 		button, of, loop := buttonAndLoop(v, e)
 		if button == nil || loop == nil || loop.With {
 			return nil
 		}
-		f := Finding{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The loop does not go over its button"}
+		f := Problem{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The loop does not go over its button"}
 		switch girth, b := loop.LoopGirth(), button; {
 		case girth < b.Passes()-tiny:
 		case girth < b.LoopFor()-tiny:
@@ -34,15 +34,15 @@ var loopMisfit = Check{
 			return nil
 		}
 		f.Says = fmt.Sprintf("The loop at the %s end is %s round inside; %s just passes at %s and is easy to close at %s.", e.Side,
-			mm(loop.LoopGirth()), of.Material.Name, needs(button.Passes()), needs(button.LoopFor()))
-		return []Finding{f}
+			v.in(loop.LoopGirth()), of.Material.Name, v.atLeast(button.Passes()), v.atLeast(button.LoopFor()))
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		button, _, _ := buttonAndLoop(v, s.End(f.At.Side))
 		if s.End(f.At.Side).Find(measure.RoleCordLoop) != nil {
 			wide := button.LoopFor()
-			return []Fix{fix("Make the loop "+mm(wide)+" round", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndGirth, Length: &wide})}
+			return []Fix{fix("Make the loop "+v.in(wide)+" round", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndGirth, Length: &wide})}
 		}
 		return loopsFor(v, s, s.End(f.At.Side), button)
 	},

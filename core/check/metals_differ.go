@@ -12,16 +12,16 @@ import (
 // metalsDiffer advises when the findings are of different metal colours.
 var metalsDiffer = Check{
 	Code: "metals-differ", Step: StepEnds,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		most, odd := metalsOf(v.Measured)
 		if len(odd) == 0 {
 			return nil
 		}
-		return []Finding{{Severity: Advise, At: piece.Whole(), Title: "Findings of different metals",
+		return []Problem{{Severity: Advise, At: piece.Whole(), Title: "Findings of different metals",
 			Says: fmt.Sprintf("%s is %s, the other findings are %s.", odd[0].Name, strings.ToLower(odd[0].Metal), strings.ToLower(most))}}
 	},
-	Strand: func(v *View, s *measure.Strand) []Finding { return ofComponents(v, s, partsOfOtherMetal) },
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Strand: func(v *View, s *measure.Strand) []Problem { return ofComponents(v, s, partsOfOtherMetal) },
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		if f.At.Row != "" {
 			return nil
 		}
@@ -30,7 +30,7 @@ var metalsDiffer = Check{
 			return nil
 		}
 		var likes []*material.Material
-		for _, c := range bench.Shelf {
+		for _, c := range shelf.Materials {
 			if strings.EqualFold(c.Metal, most) {
 				likes = append(likes, c)
 			}

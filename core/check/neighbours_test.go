@@ -47,7 +47,7 @@ func TestWhatACapFacesAwayFrom(t *testing.T) {
 	}
 }
 
-func title(f *Finding) string {
+func title(f *Problem) string {
 	if f == nil {
 		return ""
 	}

@@ -11,13 +11,13 @@ import (
 // as a rule one was missed. What stands nowhere else is an accent, and meant.
 var patternBreak = Check{
 	Code: "pattern-break", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		slip := slipIn(v, s)
 		if slip == nil {
 			return nil
 		}
 		at := min(slip.at, len(s.Beads)-1)
-		f := Finding{Severity: Warn, At: s.Row.AtBead(at), cause: slip.kind + slip.of}
+		f := Problem{Severity: Warn, At: s.Row.AtBead(at), cause: slip.kind + slip.of}
 		name := slip.name(s)
 		switch slip.kind {
 		case missing:
@@ -34,9 +34,9 @@ var patternBreak = Check{
 			f.Title = "One bead breaks the pattern"
 			f.Says = fmt.Sprintf("Bead %d is %s; with %s in its place the %s would be regular.", at+1, s.Beads[at].Material.Name, name, slip.of)
 		}
-		return []Finding{f}
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		slip := slipIn(v, s)
 		if slip == nil {

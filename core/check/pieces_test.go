@@ -169,12 +169,12 @@ func measuredPiece(t testing.TB, p *piece.Piece) *measure.Measured {
 	return m
 }
 
-func all(t testing.TB, p *piece.Piece) []Finding {
+func all(t testing.TB, p *piece.Piece) []Problem {
 	t.Helper()
 	return All(measuredPiece(t, p), length.InMillimetres)
 }
 
-func of(found []Finding, code string) *Finding {
+func of(found []Problem, code string) *Problem {
 	for i := range found {
 		if found[i].Code == code {
 			return &found[i]
@@ -216,7 +216,7 @@ func fixed(t testing.TB, p *piece.Piece, code string, from ...*material.Material
 	if f == nil {
 		t.Fatalf("%s did not fire on %s", code, p.Leading().Line)
 	}
-	fix := FixOf(context.Background(), m, found, f, Bench{Shelf: from})
+	fix := FixOf(context.Background(), m, found, f, Shelf{Materials: from})
 	if fix == nil {
 		return nil, nil
 	}

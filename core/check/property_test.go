@@ -64,7 +64,7 @@ func sometimes(rng *rand.Rand, oneIn int, c change) change {
 }
 
 // written is a finding as it is told from others, without the code under test.
-func written(f *Finding) string { return fmt.Sprint(f.Code, f.At.Side, f.cause) }
+func written(f *Problem) string { return fmt.Sprint(f.Code, f.At.Side, f.cause) }
 
 func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 4))
@@ -88,7 +88,7 @@ func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {
 		}
 		for i := range before {
 			f := &before[i]
-			fix := FixOf(context.Background(), m, before, f, Bench{shelf(t)})
+			fix := FixOf(context.Background(), m, before, f, Shelf{shelf(t)})
 			if fix == nil {
 				continue
 			}
@@ -127,7 +127,7 @@ func TestJudgingLeavesThePieceAsItIs(t *testing.T) {
 	m := measuredPiece(t, p)
 	found := All(m, "")
 	for i := range found {
-		FixOf(context.Background(), m, found, &found[i], Bench{shelf(t)})
+		FixOf(context.Background(), m, found, &found[i], Shelf{shelf(t)})
 	}
 	if after := p.Leading().Line.String(); after != line || len(p.Palette) != dishes || !reflect.DeepEqual(p.House, piece.DefaultHouse()) {
 		t.Errorf("%q became %q", line, after)

@@ -19,12 +19,12 @@ import (
 // on it.
 var ridersBlocked = Check{
 	Code: "riders-blocked", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		r := s.Riders
 		if r == nil || len(s.Beads) == 0 {
 			return nil
 		}
-		f := Finding{Severity: Stop, At: s.Row.At(), Title: "The riders do not slide", cause: "riders"}
+		f := Problem{Severity: Stop, At: s.Row.At(), Title: "The riders do not slide", cause: "riders"}
 		switch finest := finestBead(s); {
 		case r.First < 0 && finest != nil:
 			f.Says = fmt.Sprintf("A hole of %s passes over nothing here: %s, the finest bead of the row, is %s wide.", mm(r.Hole), finest.Name, mm(finest.Bead.Across))
@@ -34,9 +34,9 @@ var ridersBlocked = Check{
 		default:
 			return nil
 		}
-		return []Finding{f}
+		return []Problem{f}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if s.Riders.First < 0 {
 			return nil
@@ -96,7 +96,7 @@ func fewerRiders(s *measure.Strand) []Fix {
 // riderSlips warns of riders that nothing stops at an end of their run.
 var riderSlips = Check{
 	Code: "rider-slips", Step: StepLayOut,
-	Strand: func(_ *View, s *measure.Strand) []Finding {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		r := s.Riders
 		if r == nil || r.First < 0 || s.Ring && r.First == 0 && r.Last == len(s.Beads)-1 {
 			return nil
@@ -110,10 +110,10 @@ var riderSlips = Check{
 		if len(open) == 0 {
 			return nil
 		}
-		return []Finding{{Severity: Warn, At: s.Row.At(), Title: "The riders slip off", cause: "slips",
+		return []Problem{{Severity: Warn, At: s.Row.At(), Title: "The riders slip off", cause: "slips",
 			Says: fmt.Sprintf("At the %s nothing is wider than the riders' hole of %s. End the run with a bead that is, or with a fitting.", strings.Join(open, " and the "), mm(r.Hole))}}
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		var fixes []Fix
 		for _, key := range slices.Sorted(maps.Keys(v.Piece.Palette)) {

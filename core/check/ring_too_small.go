@@ -13,8 +13,8 @@ import (
 // both sides.
 var ringTooSmall = Check{
 	Code: "ring-too-small", Step: StepEnds,
-	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
-		var found []Finding
+	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
+		var found []Problem
 		for i, p := range e.Parts {
 			if p.Role != measure.RoleRing {
 				continue
@@ -22,23 +22,23 @@ var ringTooSmall = Check{
 			if !takes(v, s, e, i, p.Material.Finding.Inside) {
 				at := s.Row.AtEnd(e.Side)
 				at.Fitting = p.Fitting
-				found = append(found, Finding{Severity: Stop, At: at, Title: "Ring too small for what it holds", cause: string(p.Fitting),
+				found = append(found, Problem{Severity: Stop, At: at, Title: "Ring too small for what it holds", cause: string(p.Fitting),
 					Says: fmt.Sprintf("%s at the %s end is %s inside; %s %s thick together.", p.Material.Name, e.Side,
 						mm(p.Material.Finding.Inside), v.holding(e, i), mm(carriedBy(v, s, e, i)+hungOn(&e.Parts[i])))})
 			}
 		}
 		return found
 	},
-	Strand: func(v *View, s *measure.Strand) []Finding { return ofComponents(v, s, linkOvercrowded) },
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Strand: func(v *View, s *measure.Strand) []Problem { return ofComponents(v, s, linkOvercrowded) },
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if c := componentAt(s, f); c != nil {
-			return otherRings(c, bench, func(was, ring *material.Finding) bool { return ring.Inside > was.Inside })
+			return otherRings(c, shelf, func(was, ring *material.Finding) bool { return ring.Inside > was.Inside })
 		}
 		e := s.End(f.At.Side)
 		for i := range e.Parts {
 			if p := &e.Parts[i]; p.Fitting == f.At.Fitting {
-				return instead(v, p, bench.Shelf, func(c *material.Finding) bool {
+				return instead(v, p, shelf.Materials, func(c *material.Finding) bool {
 					return c.IsRing() && takes(v, s, e, i, c.Inside) && c.Joint == p.Material.Finding.Joint
 				})
 			}

@@ -17,8 +17,8 @@ import (
 // on the way.
 var rowOrder = Check{
 	Code: "row-order", Step: StepEnds,
-	Piece: func(v *View) []Finding {
-		var found []Finding
+	Piece: func(v *View) []Problem {
+		var found []Problem
 		for _, s := range v.Piece.Sections {
 			for k := 1; k < len(s.Rows); k++ {
 				a, b := s.Rows[k-1], s.Rows[k]
@@ -26,14 +26,14 @@ var rowOrder = Check{
 				if slices.Contains(left[:], 0) || slices.Contains(right[:], 0) || (left[1] > left[0]) == (right[1] > right[0]) {
 					continue
 				}
-				found = append(found, Finding{Severity: Warn, At: b.AtEnd(piece.Right), More: []piece.Place{a.AtEnd(piece.Right)}, Title: "Rows change places", cause: string(a.ID),
+				found = append(found, Problem{Severity: Warn, At: b.AtEnd(piece.Right), More: []piece.Place{a.AtEnd(piece.Right)}, Title: "Rows change places", cause: string(a.ID),
 					Says: fmt.Sprintf("Rows %d and %d are in holes %d and %d at the left and %d and %d at the right: they cross on the way.", v.Piece.Number(a.ID), v.Piece.Number(b.ID), left[0], left[1], right[0], right[1])})
 				break
 			}
 		}
 		return found
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		out := Fix{Says: "Order the right side as the left"}
 		for _, r := range v.Piece.SectionOf(v.Piece.Row(f.At.Row)).Rows {
 			out.Ops = append(out.Ops, edit.Op{Do: edit.SetPort, At: r.AtEnd(piece.Right), Field: string(r.RightPort.On), N: v.Piece.Hole(r, piece.Left)})
@@ -45,8 +45,8 @@ var rowOrder = Check{
 // holeEmpty tells of holes of a connector or clasp that no row is in.
 var holeEmpty = Check{
 	Code: "hole-empty", Step: StepEnds,
-	Piece: func(v *View) []Finding {
-		var found []Finding
+	Piece: func(v *View) []Problem {
+		var found []Problem
 		for _, s := range v.Piece.Sections {
 			for _, side := range piece.Sides() {
 				on := v.Piece.Joined(s.Rows[0], side)
@@ -58,7 +58,7 @@ var holeEmpty = Check{
 					continue
 				}
 				at := piece.Place{Side: side, Fitting: on.ID, Element: piece.NoElement}
-				found = append(found, Finding{Severity: Advise, At: at, Title: "A hole without a row", cause: string(on.ID) + string(side),
+				found = append(found, Problem{Severity: Advise, At: at, Title: "A hole without a row", cause: string(on.ID) + string(side),
 					Says: fmt.Sprintf("%s at the %s has %d holes; no row is in %s.", on.Of.Name, side, on.Of.Finding.Holes, holes(empty))})
 			}
 		}
@@ -83,7 +83,7 @@ const leastStep = length.MM(5)
 // stepsUneven warns of rows whose steps differ by more than half of the smaller one.
 var stepsUneven = Check{
 	Code: "steps-uneven", Step: StepLayOut,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		var steps []length.MM
 		for k := 1; k < len(v.Main()); k++ {
 			steps = append(steps, v.Main()[k].Finished()-v.Main()[k-1].Finished())
@@ -96,10 +96,10 @@ var stepsUneven = Check{
 			return nil
 		}
 		wide, narrow := slices.Index(steps, most), slices.Index(steps, least)
-		return []Finding{{Severity: Warn, At: v.Main()[wide+1].Row.At(), More: []piece.Place{v.Main()[narrow+1].Row.At()}, Title: "Rows step unevenly",
+		return []Problem{{Severity: Warn, At: v.Main()[wide+1].Row.At(), More: []piece.Place{v.Main()[narrow+1].Row.At()}, Title: "Rows step unevenly",
 			Says: fmt.Sprintf("Row %d is %s longer than row %d, but row %d only %s longer than row %d.", v.number(wide+1), most.In(v.Unit), v.number(wide), v.number(narrow+1), least.In(v.Unit), v.number(narrow))}}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		return append(otherSteps(v, s, -1), otherSteps(v, v.Strand(f.More[0].Row), 1)...)
 	},
@@ -109,7 +109,7 @@ var stepsUneven = Check{
 // front they do not line up.
 var centresDiffer = Check{
 	Code: "centres-differ", Step: StepLayOut,
-	Piece: func(v *View) []Finding {
+	Piece: func(v *View) []Problem {
 		if !v.Piece.Several() || v.Piece.Twisted() {
 			return nil
 		}
@@ -126,10 +126,10 @@ var centresDiffer = Check{
 		if with == nil || without == nil {
 			return nil
 		}
-		return []Finding{{Severity: Warn, At: without.Row.At(), More: []piece.Place{with.Row.At()}, Title: "Centres do not line up",
+		return []Problem{{Severity: Warn, At: without.Row.At(), More: []piece.Place{with.Row.At()}, Title: "Centres do not line up",
 			Says: fmt.Sprintf("%s has a bead at its centre, %s two beads that meet there.", v.row(with), lower(v.row(without)))}}
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix {
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		line, bead := centredOn(s.Row.Line)
 		if line == "" {

@@ -22,15 +22,15 @@ const (
 // rowsCross warns of rows of a necklace that lie on one another somewhere in front.
 var rowsCross = Check{
 	Code: "rows-cross", Step: StepLayOut, Lies: true,
-	Piece: func(v *View) []Finding {
-		return betweenRows(v, func(_ []*drape.Necklace, k int) *Finding {
+	Piece: func(v *View) []Problem {
+		return betweenRows(v, func(_ []*drape.Necklace, k int) *Problem {
 			a, b := v.Main()[k], v.Main()[k+1]
 			near, need := drape.Nearest(v.Measured)[k], float64(a.Width()+b.Width())/2
 			if near >= nearer*need-tiny {
 				return nil
 			}
 			needed, within := against(length.MM(need), length.MM(near))
-			f := &Finding{Severity: Warn, Title: "Rows lie on each other",
+			f := &Problem{Severity: Warn, Title: "Rows lie on each other",
 				Says: fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", v.number(k), v.number(k+1), within, needed)}
 			if near == 0 {
 				f.Title = "Rows cross"
@@ -39,31 +39,31 @@ var rowsCross = Check{
 			return f
 		})
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix { return otherSteps(v, v.Strand(f.At.Row), 1) },
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.Strand(f.At.Row), 1) },
 }
 
 // rowsGape advises where the gap between two rows at the front is wide.
 var rowsGape = Check{
 	Code: "rows-gape", Step: StepLayOut, Lies: true,
-	Piece: func(v *View) []Finding {
-		return betweenRows(v, func(rows []*drape.Necklace, k int) *Finding {
+	Piece: func(v *View) []Problem {
+		return betweenRows(v, func(rows []*drape.Necklace, k int) *Problem {
 			gap, most, than := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width())), "three times the wider row"
 			if asked := v.Piece.Main().Gap; asked != nil {
-				most, than = float64(*asked), "the "+mm(*asked)+" that are wanted"
+				most, than = float64(*asked), "the "+v.in(*asked)+" that are wanted"
 			}
 			if gap <= most+tiny {
 				return nil
 			}
-			return &Finding{Severity: Advise, Title: "A wide gap between rows",
-				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than %s.", v.number(k), v.number(k+1), mm(length.MM(gap)), than)}
+			return &Problem{Severity: Advise, Title: "A wide gap between rows",
+				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than %s.", v.number(k), v.number(k+1), v.in(length.MM(gap)), than)}
 		})
 	},
-	Fix: func(v *View, f *Finding, _ Bench) []Fix { return otherSteps(v, v.Strand(f.At.Row), -1) },
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.Strand(f.At.Row), -1) },
 }
 
 // betweenRows judges each row and the next as they hang; nothing where they do not, or
 // where they are twisted together.
-func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Finding) []Finding {
+func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Problem) []Problem {
 	if !v.Piece.Several() || v.Piece.Twisted() {
 		return nil
 	}
@@ -72,7 +72,7 @@ func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Finding) []
 		return nil
 	}
 	rows = drape.Main(v.Measured, rows)
-	var found []Finding
+	var found []Problem
 	for k := range v.Main()[1:] {
 		if f := judge(rows, k); f != nil {
 			f.At, f.More = v.Main()[k+1].Row.At(), []piece.Place{v.Main()[k].Row.At()}

@@ -15,7 +15,7 @@ func TestWhatAFixAddsIsSaid(t *testing.T) {
 		more   int
 		longer length.MM
 		want   string
-	}{{2, 12.34, "+2 beads, +12.3 mm"}, {1, 4, "+1 bead, +4.0 mm"}, {-1, -4.06, "−1 bead, -4.1 mm"}, {-3, 0.5, "−3 beads, +0.5 mm"}} {
+	}{{2, 12.34, "+2 beads, +12.3 mm"}, {1, 4, "+1 bead, +4 mm"}, {-1, -4.06, "−1 bead, −4.1 mm"}, {-3, 0.5, "−3 beads, +0.5 mm"}} {
 		if got := difference(tt.more, tt.longer, length.InMillimetres); got != tt.want {
 			t.Errorf("%q, want %q", got, tt.want)
 		}

@@ -11,8 +11,8 @@ import (
 // sharedTooNarrow stops a bead that cords of several rows run through and that does not
 // take them all, and warns of one that only just does. Of different cords the thickest
 // counts.
-func sharedTooNarrow(v *View) []Finding {
-	var found []Finding
+func sharedTooNarrow(v *View) []Problem {
+	var found []Problem
 	for i, j := range v.Piece.Joins {
 		if !j.Through() {
 			continue
@@ -28,7 +28,7 @@ func sharedTooNarrow(v *View) []Finding {
 			continue
 		}
 		at := piece.Place{Fitting: j.Fittings[0].ID, Element: piece.NoElement}
-		f := Finding{Severity: Stop, At: at, Title: "Hole too small for all cords", cause: string(j.ID)}
+		f := Problem{Severity: Stop, At: at, Title: "Hole too small for all cords", cause: string(j.ID)}
 		if m.Bead.Hole >= need-tiny {
 			f.Severity, f.Title = Warn, "The cords only just pass"
 		}

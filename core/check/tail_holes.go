@@ -12,7 +12,7 @@ import (
 )
 
 // elements lists the beads that a finding is about.
-func (f *Finding) elements() []int {
+func (f *Problem) elements() []int {
 	out := []int{f.At.Element}
 	for _, p := range f.More {
 		out = append(out, p.Element)
@@ -22,7 +22,7 @@ func (f *Finding) elements() []int {
 
 // comesBack says why a bead is passed more often than the cord runs along: a knotted end's tail
 // goes back through it, or the cord itself before its knot.
-func comesBack(s *measure.Strand, f *Finding) string {
+func comesBack(s *measure.Strand, f *Problem) string {
 	for _, e := range s.Ends() {
 		if e.Hold != measure.HeldByKnot {
 			continue
@@ -41,7 +41,7 @@ func comesBack(s *measure.Strand, f *Finding) string {
 
 // shorterTails lets the tails that go back through the beads go no further than holes take
 // them, or not at all: a crimp holds without, a knot with a drop of glue.
-func shorterTails(v *View, s *measure.Strand, f *Finding) []Fix {
+func shorterTails(v *View, s *measure.Strand, f *Problem) []Fix {
 	var short, none []edit.Op
 	knotted, crimped := false, false
 	reach := 0

@@ -15,7 +15,7 @@ import (
 // end the toggle is not listed at.
 var toggleBlocked = Check{
 	Code: "toggle-blocked", Step: StepLayOut,
-	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
 		t := toggleBarAt(v, e)
 		if t == nil {
 			return nil
@@ -27,11 +27,11 @@ var toggleBlocked = Check{
 		b := s.Beads[i].Material
 		at := s.Row.AtEnd(e.Side)
 		at.Element = i
-		return []Finding{{Severity: Stop, At: at, Title: "The bar cannot pass the ring",
+		return []Problem{{Severity: Stop, At: at, Title: "The bar cannot pass the ring",
 			Says: fmt.Sprintf("The %[2]s ring leaves %[3]s beside the %[1]s bar, but %[4]s, %[5]s wide, is within half a bar of it.",
 				mm(t.BarThickness), mm(t.RingInside), mm(room), b.Name, mm(b.Bead.Across))}}
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		e := s.End(f.At.Side)
 		t := toggleBarAt(v, e)
@@ -40,9 +40,9 @@ var toggleBlocked = Check{
 			gap = len(s.Beads)
 		}
 		_, room := blocking(t, s, e)
-		return append(longerBarEnd(v, s, e, bench.Shelf), putInto(v, s, []int{gap}, "beside the bar", func(b *material.Bead) bool {
+		return append(longerBarEnd(v, s, e, shelf.Materials), putInto(v, s, []int{gap}, "beside the bar", func(b *material.Bead) bool {
 			return b.Across <= room && b.Thick <= room
-		}, bench.Shelf)...)
+		}, shelf.Materials)...)
 	},
 }
 

@@ -19,7 +19,7 @@ const (
 // weakest fitting bears, or hangs heavy on a round ring that is only bent shut.
 var weakLink = Check{
 	Code: "weak-link", Step: StepEnds,
-	Strand: func(v *View, s *measure.Strand) []Finding {
+	Strand: func(v *View, s *measure.Strand) []Problem {
 		found := ofComponents(v, s, linkWeak)
 		mass, c := v.MassOf(s), s.Row.Cord
 		load := tug(mass)
@@ -27,15 +27,15 @@ var weakLink = Check{
 		if c.Cord.Strength <= 0 || holds >= load-tiny {
 			return found
 		}
-		return append(found, Finding{Severity: Warn, At: s.Row.At(), Title: "Cord too weak for its weight", cause: "cord",
+		return append(found, Problem{Severity: Warn, At: s.Row.At(), Title: "Cord too weak for its weight", cause: "cord",
 			Says: fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s holds %.1f N.", mass, load, c.Name, holds)})
 	},
-	End: func(v *View, s *measure.Strand, e *measure.End) []Finding {
+	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
 		for _, p := range e.Parts {
 			if p.Material == nil || p.Material.Finding == nil {
 				continue
 			}
-			f := Finding{Severity: Warn, At: s.Row.AtEnd(e.Side), cause: "fitting"}
+			f := Problem{Severity: Warn, At: s.Row.AtEnd(e.Side), cause: "fitting"}
 			f.At.Fitting = p.Fitting
 			holds, known := p.Material.Finding.Holds()
 			mass := v.carried(s, &p)
@@ -51,22 +51,22 @@ var weakLink = Check{
 			default:
 				continue
 			}
-			return []Finding{f}
+			return []Problem{f}
 		}
 		return nil
 	},
-	Fix: func(v *View, f *Finding, bench Bench) []Fix {
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		load := tug(v.MassOf(s))
 		if c := componentAt(s, f); c != nil {
-			return otherRings(c, bench, func(was, ring *material.Finding) bool {
+			return otherRings(c, shelf, func(was, ring *material.Finding) bool {
 				holds, known := ring.Holds()
 				return ring.Inside >= was.Inside && (!openRound(ring) || known && holds >= c.MassG/1000*gravity*tugged)
 			})
 		}
 		if f.cause == "cord" {
 			was := s.Row.Cord.Cord
-			return strungOn(s, bench.Shelf, func(c *material.Cord) bool {
+			return strungOn(s, shelf.Materials, func(c *material.Cord) bool {
 				return c.Type == was.Type && c.Strength*float64(s.Row.Passes) >= load
 			})
 		}
@@ -74,7 +74,7 @@ var weakLink = Check{
 		for i := range e.Parts {
 			if p := &e.Parts[i]; p.Fitting == f.At.Fitting && p.Role == measure.RoleRing {
 				load = tug(v.carried(s, p))
-				return instead(v, p, bench.Shelf, func(c *material.Finding) bool {
+				return instead(v, p, shelf.Materials, func(c *material.Finding) bool {
 					holds, known := c.Holds()
 					return c.IsRing() && c.IsOpen() && !openRound(c) && (!known || holds >= load)
 				})

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"strconv"
+	"strings"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -43,6 +44,23 @@ func (v *View) number(k int) int { return v.Piece.Number(v.Main()[k].Row.ID) }
 // mm writes a bead's measure, which the trade always gives in millimetres, to a
 // hundredth: holes and cords are told apart by less than a tenth.
 func mm(l length.MM) string { return fmt.Sprintf("%.4g mm", float64(int(l*100+0.5))/100) }
+
+// in writes a length that may be long in the unit that is spoken in, and to a hundredth of a
+// millimetre where it is short or that is the unit.
+func (v *View) in(l length.MM) string {
+	if text := l.In(v.Unit); v.Unit == length.InInches && strings.HasSuffix(text, " in") && l != 0 {
+		return text
+	}
+	return mm(l)
+}
+
+// atLeast is that of a length that must be reached.
+func (v *View) atLeast(l length.MM) string {
+	if text := l.AtLeast(v.Unit); v.Unit == length.InInches && strings.HasSuffix(text, " in") && l != 0 {
+		return text
+	}
+	return needs(l)
+}
 
 // against writes what is needed and what there is, the first never rounded down, with as many
 // digits as tell the two apart.

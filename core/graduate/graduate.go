@@ -170,7 +170,7 @@ type row struct {
 	ladder []size
 	centre string
 	m      *measure.Measured
-	before []check.Finding
+	before []check.Problem
 	ctx    context.Context
 
 	base length.MM   // the length with none of any size, so that base + sum of counts times steps is about the length

@@ -56,14 +56,13 @@ func (s *Strand) Legs() *Legs {
 // its tail or knot, and what is held while it is made.
 func (m *Measured) Beyond(s *Strand, e *End) length.MM {
 	sum := length.MM(0)
+	first, last := m.Piece.HouseOf(s.Row).WorkingAllowance()
 	for _, l := range (&walk{m: m, p: m.Piece, s: s}).end(s, e, 0) {
-		if l.Does != way.Hold {
-			sum += l.Uses
+		if l.Does == way.Hold { // from the spool one end has none, and is held as the other
+			sum += max(first, last)
+			continue
 		}
-	}
-	if e.Crimped() || e.Hold == HeldByFold {
-		first, last := m.Piece.HouseOf(s.Row).WorkingAllowance()
-		sum += max(first, last)
+		sum += l.Uses
 	}
 	return sum
 }

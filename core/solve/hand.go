@@ -43,7 +43,7 @@ func (h *Hand) lacks(m *measure.Measured, s *measure.Strand) string {
 type Longest struct {
 	Proposal
 	Limit string          // the id of what there is not enough of for one more; empty where nothing lacks
-	Comes []check.Finding // the stops and warnings that come with it
+	Comes []check.Problem // the stops and warnings that come with it
 }
 
 // mostLongest is how many ways are given.

@@ -107,7 +107,7 @@ type task struct {
 	rules    Rules
 	now      length.MM
 	knobs    []knob
-	before   []check.Finding
+	before   []check.Problem
 	had      map[string]int // of each material
 	tried    atomic.Int64
 }
