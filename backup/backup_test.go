@@ -15,7 +15,7 @@ import (
 	"time"
 
 	"mala/backup"
-	"mala/demo"
+	filled "mala/demo/shop"
 	"mala/desk"
 	"mala/format"
 	"mala/localpg/pgtest"
@@ -41,7 +41,7 @@ func open(t *testing.T) *store.Store {
 func shop(t *testing.T) *store.Store {
 	t.Helper()
 	s := open(t)
-	if _, err := demo.Load(t.Context(), s); err != nil {
+	if _, err := filled.Load(t.Context(), s); err != nil {
 		t.Fatal(err)
 	}
 	pieces, _, err := s.Pieces(t.Context(), "", 0, 0)

@@ -1,21 +1,14 @@
 // Package demo is the made-up shop that Mala is shown with: Lantern Row Bead
-// Room, in the app's own open files.
+// Room, in the app's own open files. Package shop beside it fills a store with them.
 package demo
 
 import (
-	"context"
 	"embed"
-	"errors"
 	"fmt"
 	"io/fs"
 	"slices"
-	"time"
-
-	"github.com/google/uuid"
 
 	"mala/format"
-	"mala/server"
-	"mala/store"
 )
 
 //go:embed catalogue.json kits.json pieces/*.json
@@ -29,85 +22,39 @@ var order = []string{
 	"quay-lanterns.json", "slack-tide.json", "ferry-bell.json", "harbour-lights.json",
 }
 
-// catalogueFile is the catalogue as the demo keeps it.
-type catalogueFile struct {
-	Format    string `json:"format"`
-	Materials []struct {
-		format.Material
-		OnHand int `json:"onHand"`
-	} `json:"materials"`
+// Order names the pieces of the shop in the order that they are put in.
+func Order() []string { return slices.Clone(order) }
+
+// Stocked is a material of the shop and how many of it there are.
+type Stocked struct {
+	format.Material
+	OnHand int `json:"onHand"`
 }
 
-// Load puts the whole shop into a store that holds nothing yet, or nothing of it, and says whether it did.
-func Load(ctx context.Context, s *store.Store) (bool, error) {
-	shop, err := s.House(ctx)
-	if err != nil {
-		return false, err
-	}
-	specs, err := kitSpecs()
-	if err != nil {
-		return false, err
-	}
-	inKit := map[string]bool{}
-	for _, spec := range specs {
-		for _, piece := range spec.Pieces {
-			inKit[piece.File] = true
-		}
-	}
-	err = s.Fill(ctx, func(into store.Snapshot) error {
-		now := time.Now().UTC().Truncate(time.Microsecond)
-		if err := loadCatalogue(into, now); err != nil {
-			return err
-		}
-		pieces := map[string]store.Piece{}
-		for i, name := range order {
-			doc, err := Piece(name)
-			if err != nil {
-				return err
-			}
-			f := server.Figures(ctx, doc, shop)
-			at := now.Add(time.Duration(i) * time.Microsecond)
-			p := store.Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: at, UpdatedAt: at, Document: *doc, FinishedMM: f.FinishedMM, Beads: f.Beads, Worst: f.Worst, Figured: f.By}
-			pieces[name] = p
-			versions := []store.Version{}
-			if inKit[name] {
-				versions = append(versions, store.Version{PieceID: p.ID, Number: 1, Reason: store.Kitted, Document: *doc, House: shop.House, CreatedAt: at})
-			}
-			if err := into.Piece(p, versions); err != nil {
-				return err
-			}
-		}
-		return loadKits(into, pieces, shop.House, now)
-	})
-	if errors.Is(err, store.ErrNotEmpty) {
-		return false, nil
-	}
-	return err == nil, err
-}
-
-func loadCatalogue(into store.Snapshot, now time.Time) error {
+// Catalogue is what the shop has.
+func Catalogue() ([]Stocked, error) {
 	data, err := files.ReadFile("catalogue.json")
 	if err != nil {
-		return err
+		return nil, err
 	}
-	var c catalogueFile
+	var c struct {
+		Format    string    `json:"format"`
+		Materials []Stocked `json:"materials"`
+	}
 	if err := format.Unmarshal(data, &c); err != nil {
-		return fmt.Errorf("catalogue.json: %w", err)
+		return nil, fmt.Errorf("catalogue.json: %w", err)
 	}
 	docs := make([]format.Material, len(c.Materials))
 	for i := range c.Materials {
 		docs[i] = c.Materials[i].Material
 	}
-	stock := format.Listed(docs)
-	for i, m := range c.Materials {
-		if _, faults := stock.Make(&docs[i], fmt.Sprintf("materials[%d]", i)); faults != nil {
-			return fmt.Errorf("catalogue.json: %w", faults)
-		}
-		if err := into.Material(store.Material{Document: m.Material, OnHand: m.OnHand, Revision: 1, UpdatedAt: now}); err != nil {
-			return err
+	listed := format.Listed(docs)
+	for i := range docs {
+		if _, faults := listed.Make(&docs[i], fmt.Sprintf("materials[%d]", i)); faults != nil {
+			return nil, fmt.Errorf("catalogue.json: %w", faults)
 		}
 	}
-	return nil
+	return c.Materials, nil
 }
 
 // Piece reads one piece of the shop.

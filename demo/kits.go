@@ -2,17 +2,13 @@ package demo
 
 import (
 	"fmt"
-	"time"
-
-	"github.com/google/uuid"
 
 	"mala/format"
-	"mala/store"
 )
 
-// kitSpec is a kit as the demo keeps it: like a kit file, but for its pieces, which are
+// KitSpec is a kit as the demo keeps it: like a kit file, but for its pieces, which are
 // named by their files.
-type kitSpec struct {
+type KitSpec struct {
 	format.Kit
 	Pieces []struct {
 		File     string `json:"file"`
@@ -20,32 +16,13 @@ type kitSpec struct {
 	} `json:"pieces"`
 }
 
-// loadKits puts the kits in, each of version 1 of its pieces.
-func loadKits(into store.Snapshot, pieces map[string]store.Piece, house format.House, now time.Time) error {
-	specs, err := kitSpecs()
-	if err != nil {
-		return err
-	}
-	for i, spec := range specs {
-		kit, err := spec.kit(pieces, house)
-		if err != nil {
-			return err
-		}
-		at := now.Add(time.Duration(i) * time.Microsecond)
-		k := store.Kit{ID: uuid.NewString(), Document: *kit, Revision: 1, CreatedAt: at, UpdatedAt: at}
-		if err := into.Kit(k, []store.KitVersion{{KitID: k.ID, Number: 1, Document: *kit, CreatedAt: at}}); err != nil {
-			return err
-		}
-	}
-	return nil
-}
-
-func kitSpecs() ([]kitSpec, error) {
+// KitSpecs are the kits of the shop.
+func KitSpecs() ([]KitSpec, error) {
 	data, err := files.ReadFile("kits.json")
 	if err != nil {
 		return nil, err
 	}
-	var specs []kitSpec
+	var specs []KitSpec
 	if err := format.Unmarshal(data, &specs); err != nil {
 		return nil, fmt.Errorf("kits.json: %w", err)
 	}
@@ -54,13 +31,13 @@ func kitSpecs() ([]kitSpec, error) {
 
 // Kits are the kits of the shop, as kit files.
 func Kits() ([]*format.Kit, error) {
-	specs, err := kitSpecs()
+	specs, err := KitSpecs()
 	if err != nil {
 		return nil, err
 	}
 	var out []*format.Kit
-	for _, spec := range specs {
-		kit, err := spec.kit(nil, format.House{})
+	for i := range specs {
+		kit, err := specs[i].With(nil, format.House{})
 		if err != nil {
 			return nil, err
 		}
@@ -69,7 +46,8 @@ func Kits() ([]*format.Kit, error) {
 	return out, nil
 }
 
-func (s *kitSpec) kit(pieces map[string]store.Piece, house format.House) (*format.Kit, error) {
+// With is the kit with its pieces, each of version 1 of the piece that has that id, by its file.
+func (s *KitSpec) With(ids map[string]string, house format.House) (*format.Kit, error) {
 	kit := s.Kit
 	kit.Format, kit.Pieces = format.KitFormat, nil
 	for _, of := range s.Pieces {
@@ -80,8 +58,8 @@ func (s *kitSpec) kit(pieces map[string]store.Piece, house format.House) (*forma
 		doc = doc.Tidied()
 		doc.House = doc.House.Merge(house).Merge(format.DefaultHouse())
 		p := format.KitPiece{Quantity: max(1, of.Quantity), Document: *doc}
-		if from, ok := pieces[of.File]; ok {
-			p.Piece, p.Version = from.ID, 1
+		if id, ok := ids[of.File]; ok {
+			p.Piece, p.Version = id, 1
 		}
 		kit.Pieces = append(kit.Pieces, p)
 	}

@@ -14,6 +14,7 @@ import (
 	"testing/fstest"
 
 	"mala/demo"
+	"mala/demo/shop"
 	"mala/desk"
 	"mala/format"
 	"mala/localpg/pgtest"
@@ -38,7 +39,7 @@ func start(t *testing.T) *bench {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if loaded, err := demo.Load(t.Context(), s); err != nil || !loaded {
+	if loaded, err := shop.Load(t.Context(), s); err != nil || !loaded {
 		t.Fatal(loaded, err)
 	}
 	page := fstest.MapFS{

@@ -17,7 +17,7 @@ import (
 	"github.com/urfave/cli/v3"
 
 	"mala/backup"
-	"mala/demo"
+	"mala/demo/shop"
 	"mala/localpg"
 	"mala/server"
 	"mala/store"
@@ -86,7 +86,7 @@ func serve(ctx context.Context, cmd *cli.Command, withDemo bool) error {
 	}
 	defer s.Close()
 	if withDemo {
-		if _, err := demo.Load(ctx, s); err != nil {
+		if _, err := shop.Load(ctx, s); err != nil {
 			return fmt.Errorf("the demo shop could not be loaded: %w", err)
 		}
 	}
