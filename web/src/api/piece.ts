@@ -42,3 +42,14 @@ export function mainRow(doc: Document): Row {
   const main = doc.sections.reduce((most, section) => ((section.rows?.length ?? 0) > (most.rows?.length ?? 0) ? section : most));
   return main.rows![0];
 }
+
+/** Handle is the end of a selected run, which can be pulled to change its count. */
+export interface Handle {
+  node: number;
+  count: number;
+  /** What one bead of the run takes along the cord. */
+  pitchMm: number;
+}
+
+/** DISH is what a dragged dish carries: its letter. */
+export const DISH = "application/x-mala-dish";

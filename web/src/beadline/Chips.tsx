@@ -1,9 +1,8 @@
-import { strandOf } from "../api/piece.ts";
+import { DISH, strandOf } from "../api/piece.ts";
 import { useState, type DragEvent, type KeyboardEvent } from "react";
 import type { LineNode, Material, Outline, Strand } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import type { BenchState } from "../bench/BenchState.ts";
-import { DISH } from "../dishes/Dishes.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import { GapChip } from "./GapChip.tsx";
 import { BeadPicture } from "../felt/BeadPicture.tsx";

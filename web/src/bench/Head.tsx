@@ -6,7 +6,7 @@ import { several } from "../api/piece.ts";
 import type { Document } from "../api/client.ts";
 import { Length } from "../units/UnitContext.tsx";
 import type { SaveState } from "./Draft.ts";
-import type { BenchContext } from "./PieceRoom.tsx";
+import type { BenchContext } from "./context.ts";
 import { Thread } from "./Thread.tsx";
 
 const SAVED: Record<SaveState, string> = {

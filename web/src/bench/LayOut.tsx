@@ -13,7 +13,7 @@ import { Tally } from "../tally/Tally.tsx";
 import { Felt } from "./Felt.tsx";
 import { previewed } from "./BenchState.ts";
 import { actionOf, PAGE_KEYS } from "./keys.ts";
-import { useBenchContext } from "./PieceRoom.tsx";
+import { useBenchContext } from "./context.ts";
 
 /** Choosing is what the catalogue is open for: a new dish, or another bead for one. */
 type Choosing = { key?: string } | null;

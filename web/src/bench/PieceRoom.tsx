@@ -1,21 +1,11 @@
 import { Button } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Outlet, useOutletContext, useParams } from "react-router";
+import { Outlet, useParams } from "react-router";
 import { api, unwrap, type PieceState } from "../api/client.ts";
-import type { Bench } from "./Bench.ts";
-import type { BenchState } from "./BenchState.ts";
+import type { BenchContext } from "./context.ts";
 import { Head } from "./Head.tsx";
 import { Notices } from "./Notices.tsx";
 import { useBench } from "./useBench.ts";
-
-/** BenchContext is what every step of a piece works with. */
-export interface BenchContext {
-  id: string;
-  bench: Bench;
-  state: BenchState;
-}
-
-export const useBenchContext = () => useOutletContext<BenchContext>();
 
 /** PieceRoom opens one piece and keeps it open across its steps. */
 export function PieceRoom() {

@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import type { BenchState } from "./BenchState.ts";
 import { actionOf, PAGE_KEYS } from "./keys.ts";
-import type { BenchContext } from "./PieceRoom.tsx";
+import type { BenchContext } from "./context.ts";
 
 type Bead = "untouched" | "settled" | "wrong";
 

@@ -1,7 +1,6 @@
 import { nameAmong } from "../dishes/size.ts";
 import type { Document, Strand } from "../api/client.ts";
-import { isDrop, isGap, isLoop } from "../api/piece.ts";
-import type { Handle } from "../felt/useHands.ts";
+import { isDrop, isGap, isLoop, type Handle } from "../api/piece.ts";
 
 interface Gaps {
   from: number;

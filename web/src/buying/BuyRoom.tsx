@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Buying, type BuyNeed, type BuyPack, type Document } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { nameAmong } from "../dishes/size.ts";
 import { saveAs } from "../plan/keep.ts";
 import { formatLength } from "../units/length.ts";

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap, type Colourway } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { useUnit } from "../units/UnitContext.tsx";
 import { ColourwayEditor } from "./ColourwayEditor.tsx";
 import { MatrixCloth } from "./MatrixCloth.tsx";

@@ -2,7 +2,7 @@ import { Autocomplete, TextField } from "@mui/material";
 import { useState } from "react";
 import type { NewPiece } from "../api/client.ts";
 import { previewed } from "../bench/BenchState.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { useHouse } from "../house/useHouse.ts";
 import { Choice, CLOSURES, HANGS, KINDS } from "../pieces/Answers.tsx";

@@ -1,4 +1,4 @@
-import { rowsOf, strandOf } from "../api/piece.ts";
+import { DISH, rowsOf, strandOf } from "../api/piece.ts";
 import { Menu, MenuItem } from "@mui/material";
 import { useMemo, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
@@ -15,9 +15,6 @@ interface Props {
   onAdd: () => void;
   onChange: (key: string) => void;
 }
-
-/** DISH is what a dragged dish carries: its letter. */
-export const DISH = "application/x-mala-dish";
 
 /** Dishes hold the beads of this piece, each under its letter. */
 export function Dishes({ bench, state, onAdd, onChange }: Props) {

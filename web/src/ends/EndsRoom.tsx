@@ -1,5 +1,5 @@
 import { rowOf, strandOf } from "../api/piece.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { Checks } from "../tally/Checks.tsx";
 import { RowPicker } from "../rows/RowPicker.tsx";
 import { CutSum } from "./CutSum.tsx";

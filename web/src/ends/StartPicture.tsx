@@ -2,7 +2,7 @@ import { strandOf } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { layCloth } from "../felt/cloth.ts";
-import { materialsOf } from "../felt/drawWhole.ts";
+import { materialsOf } from "../felt/strand.ts";
 import { drawLaced, lacedIn } from "../felt/paint/laced.ts";
 import { sprites } from "../felt/paint/sprites.ts";
 import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";

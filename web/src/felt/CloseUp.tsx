@@ -1,13 +1,12 @@
-import { strandOf } from "../api/piece.ts";
+import { DISH, strandOf, type Handle } from "../api/piece.ts";
 import { useCallback, useEffect, useMemo, useState, type DragEvent, type KeyboardEvent } from "react";
 import type { Analysis, Document, Strand } from "../api/client.ts";
-import { DISH } from "../dishes/Dishes.tsx";
 import type { Unit } from "../units/length.ts";
 import type { Tone } from "./cloth.ts";
 import { drawCloseUp, lanesOf } from "./drawCloseUp.ts";
 import { gapAt, hangsMm, nearestGap, reachOf } from "./strandGeometry.ts";
 import { useCanvas } from "./useCanvas.ts";
-import { useHands, type Handle } from "./useHands.ts";
+import { useHands } from "./useHands.ts";
 
 export interface CloseUpProps {
   analysis: Analysis;

@@ -4,7 +4,8 @@ import { layCloth } from "./cloth.ts";
 import { drawWhole, fitWhole } from "./drawWhole.ts";
 import { useSharedScale, useTellScale } from "./OneScale.tsx";
 import { useCanvas, type CanvasSize } from "./useCanvas.ts";
-import { usePicture, type Drawn } from "./usePicture.ts";
+import type { Drawn } from "../api/drawn.ts";
+import { usePicture } from "./usePicture.ts";
 
 interface Look {
   /** Without the neck it hangs on. */

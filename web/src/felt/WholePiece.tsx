@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState, type PointerEvent } from "rea
 import type { Tone } from "./cloth.ts";
 import { drawWholeSelection, gapNear, PLAIN_LENS, type Lens } from "./drawWhole.ts";
 import { useCanvas } from "./useCanvas.ts";
-import type { Drawn } from "./usePicture.ts";
+import type { Drawn } from "../api/drawn.ts";
 import { WholePainting } from "./WholePainting.ts";
 
 interface Props {

@@ -1,8 +1,8 @@
 import { isDrop, isGap, rowOf, strandOf, type Row } from "../api/piece.ts";
-import type { Analysis, Document, EndPart, Material, Outline, Placed, Strand } from "../api/client.ts";
+import type { Analysis, Document, EndPart, Material, Placed, Strand } from "../api/client.ts";
 import type { Unit } from "../units/length.ts";
 import { castShadow, cloths, layCloth, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
-import { materialsOf } from "./drawWhole.ts";
+import { hangsFrom, layerOf, materialsOf } from "./strand.ts";
 import { drawLetter } from "./letters.ts";
 import { drawLaced, lacedIn, lacedOrder, type Laced } from "./paint/laced.ts";
 import { drawBeadLoop, drawFoldBead, drawFootBead, drawLeg, drawShared } from "./paint/ending.ts";
@@ -237,9 +237,6 @@ function drawHolders(ctx: CanvasRenderingContext2D, strand: Strand, { holder }: 
   for (const held of strand.holders ?? []) drawHolder(ctx, { way: holder?.way, of: materials.get(holder?.of ?? ""), colour, cordMm }, x(held.atMm + (held.outward * held.longMm) / 2), px);
 }
 
-/** hangsFrom is how far below the middle of a fitting things hang on it, in mm. */
-export const hangsFrom = (m: Material | undefined) => (m?.type === "extender" || !m?.insideMm ? 0 : (m.insideMm + (m.wireMm ?? 0)) / 2);
-
 function drawHung(ctx: CanvasRenderingContext2D, { analysis, doc, px }: CloseUpView, part: EndPart, at: { x: number; y: number }) {
   for (const id of part.hung ?? []) {
     const m = materialsOf(doc).get(id);
@@ -311,9 +308,6 @@ function drawFlats(ctx: CanvasRenderingContext2D, { doc, px, tone, width }: Clos
     ctx.restore();
   }
 }
-
-/** layerOf says what is painted first: beads, then the caps that sit on them, then what hangs in front. */
-export const layerOf = (m: Material, outline: Outline) => (outline.seats || m.shape === "charm" ? 2 : m.shape === "cap" ? 1 : 0);
 
 /** tintSelection lays a tint under the selected beads, so that they keep their own colours. */
 function tintSelection(ctx: CanvasRenderingContext2D, view: CloseUpView, { strand, height, raised }: Lane, x: (mm: number) => number) {

@@ -1,7 +1,7 @@
-import type { Document, Material, Outline, Seat, Strand, WholeRow } from "../api/client.ts";
+import type { Material, Outline, Seat, Strand, WholeRow } from "../api/client.ts";
 import { isDrop, isGap, isLoop, rowOf, strandOf } from "../api/piece.ts";
 import { castShadow, cloths, MARIGOLD, SHADOW, type Tone } from "./cloth.ts";
-import { hangsFrom, layerOf } from "./drawCloseUp.ts";
+import { hangsFrom, layerOf, materialsOf } from "./strand.ts";
 import { drawLetter } from "./letters.ts";
 import { drawLaced, drawLacedOnEdge, lacedIn, lacedOrder, type Laced } from "./paint/laced.ts";
 import { drawBeadLoop, drawFoldBead, drawFootBead, drawLeg, drawShared } from "./paint/ending.ts";
@@ -14,7 +14,7 @@ import { drawHolder } from "./paint/holder.ts";
 import { drawBeadLink, isBeadLink } from "./paint/links.ts";
 import { sprites } from "./paint/sprites.ts";
 import { carriedApart, hangs, spinsOf } from "./spins.ts";
-import type { Drawn } from "./usePicture.ts";
+import type { Drawn } from "../api/drawn.ts";
 
 export interface WholeView {
   drawn: Drawn;
@@ -50,11 +50,6 @@ const LEAST_SHADED = 5;
 /** LEGS_APART is how far the two legs of a tied piece are drawn from straight down, in radians. */
 const LEGS_APART = 0.07;
 const FINE_COLOUR = "#8a7a6a";
-
-/** materialsOf finds a document's materials by id. */
-export function materialsOf(doc: Document): Map<string, Material> {
-  return new Map(doc.materials.map((m) => [m.id, m]));
-}
 
 /** fitWhole says how many px a millimetre takes so that all of the piece fits. */
 export function fitWhole({ drawn, width, height, mostPx = MOST_PX }: WholeView): number {

@@ -1,14 +1,7 @@
 import { useRef, type MouseEvent, type PointerEvent } from "react";
 import type { Strand } from "../api/client.ts";
 import { gapAt, nearestGap } from "./strandGeometry.ts";
-
-/** Handle is the end of a selected run, which can be pulled to change its count. */
-export interface Handle {
-  node: number;
-  count: number;
-  /** What one bead of the run takes along the cord. */
-  pitchMm: number;
-}
+import type { Handle } from "../api/piece.ts";
 
 interface Hands {
   strand: Strand;

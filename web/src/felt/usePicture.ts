@@ -1,13 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, unwrap, type Analysis, type Document, type Picture } from "../api/client.ts";
+import { api, unwrap, type Analysis, type Document } from "../api/client.ts";
+import type { Drawn } from "../api/drawn.ts";
 import { identity } from "../api/identity.ts";
-
-/** Drawn is a piece with where everything of it lies, all of one document. */
-export interface Drawn {
-  doc: Document;
-  analysis: Analysis;
-  picture: Picture;
-}
 
 /** laidFlat is the piece laid flat, where it hangs; nothing otherwise. */
 export function laidFlat(drawn: Drawn | undefined): Drawn | undefined {

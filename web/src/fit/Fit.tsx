@@ -2,7 +2,7 @@ import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { Link } from "react-router";
 import { previewed } from "../bench/BenchState.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { Checks } from "../tally/Checks.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import { CrossSection, OverTheHand } from "./CrossSection.tsx";

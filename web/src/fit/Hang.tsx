@@ -1,7 +1,7 @@
 import type { Analysis, Document } from "../api/client.ts";
 import type { Bench } from "../bench/Bench.ts";
 import { WholePicture } from "../felt/WholePicture.tsx";
-import type { BenchContext } from "../bench/PieceRoom.tsx";
+import type { BenchContext } from "../bench/context.ts";
 import { Choice } from "../pieces/Answers.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { LengthField } from "../units/LengthField.tsx";

@@ -1,5 +1,5 @@
 import type { Document, Material, Outline, Placed, Seat, Wrap } from "../api/client.ts";
-import { layerOf } from "../felt/drawCloseUp.ts";
+import { layerOf } from "../felt/strand.ts";
 import { isLoop } from "../api/piece.ts";
 import { inCord } from "../felt/paint/inCord.ts";
 import { hangsBelow } from "../felt/paint/bead.ts";

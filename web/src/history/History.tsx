@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { OneScale } from "../felt/OneScale.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { compare, type Side } from "./compare.ts";

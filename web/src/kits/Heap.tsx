@@ -1,6 +1,7 @@
 import { useCallback } from "react";
 import type { Material, Outline } from "../api/client.ts";
-import { chainLinks, drawFitting, metalOf, wireStroke } from "../felt/paint/fitting.ts";
+import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
+import { metalOf, wireStroke } from "../felt/paint/metal.ts";
 import { parseColour, scatter } from "../felt/paint/colour.ts";
 import { boxOf } from "../felt/paint/component.ts";
 import { sprites } from "../felt/paint/sprites.ts";

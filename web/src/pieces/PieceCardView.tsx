@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, unwrap, type PieceCard, type Thumbnail } from "../api/client.ts";
 import { opened } from "../api/opened.ts";
-import type { Drawn } from "../felt/usePicture.ts";
+import type { Drawn } from "../api/drawn.ts";
 import { DrawnPicture } from "../felt/WholePicture.tsx";
 import { Length } from "../units/UnitContext.tsx";
 import { useInTurn } from "./useInTurn.ts";

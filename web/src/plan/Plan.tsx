@@ -1,7 +1,7 @@
 import { Button, InputBase } from "@mui/material";
 import { useEffect, useRef, useState, type FormEvent } from "react";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import planCss from "./plan.css?inline";
 import { fitPage } from "./fitPage.ts";
 import { saveAs, standalone } from "./keep.ts";

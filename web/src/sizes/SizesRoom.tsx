@@ -5,7 +5,7 @@ import { Link } from "react-router";
 import { api, unwrap, type Document, type SizeFound } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { rowsOf } from "../api/piece.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { bodyOf } from "../fit/Wearer.tsx";
 import { OneScale } from "../felt/OneScale.tsx";
 import { useHouse } from "../house/useHouse.ts";

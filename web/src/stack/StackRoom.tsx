@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { OneScale } from "../felt/OneScale.tsx";
 import { Choice } from "../pieces/Answers.tsx";
 import { LengthField } from "../units/LengthField.tsx";

@@ -2,8 +2,8 @@ import { Button } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type KeyboardEvent } from "react";
 import { Link, useLocation } from "react-router";
-import { api, unwrap, type Operation, type VersionNote } from "../api/client.ts";
-import { useBenchContext, type BenchContext } from "../bench/PieceRoom.tsx";
+import { api, unwrap, type VersionNote } from "../api/client.ts";
+import { useBenchContext, type BenchContext, type Compared } from "../bench/context.ts";
 import { OneScale } from "../felt/OneScale.tsx";
 import { WholePicture } from "../felt/WholePicture.tsx";
 import { compare, type Side } from "../history/compare.ts";
@@ -11,12 +11,6 @@ import { DifferenceTable } from "../history/DifferenceTable.tsx";
 import { DRAFT, useSide } from "../history/useSide.ts";
 import { useMade } from "../sizes/useMade.ts";
 import "./variants.css";
-
-/** Compared is a proposal that is to be held against the piece as it is. */
-export interface Compared {
-  says: string;
-  operations: Operation[];
-}
 
 const PROPOSAL = -1;
 

@@ -1,7 +1,7 @@
 import { Button } from "@mui/material";
 import { useRef, useState } from "react";
 import type { Statement } from "../api/client.ts";
-import { useBenchContext } from "../bench/PieceRoom.tsx";
+import { useBenchContext } from "../bench/context.ts";
 import { saveAs } from "../plan/keep.ts";
 import { Findings } from "./Findings.tsx";
 import { Paper } from "./Paper.tsx";

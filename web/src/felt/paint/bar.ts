@@ -1,6 +1,6 @@
 import type { Bar, Material } from "../../api/client.ts";
 import { css, darker, lighter } from "./colour.ts";
-import { metalOf } from "./fitting.ts";
+import { metalOf } from "./metal.ts";
 
 /** drawBar paints a half of a clasp, or a connector, with a hole for each row, across the rows. */
 export function drawBar(ctx: CanvasRenderingContext2D, bar: Bar, m: Material | undefined, px: number) {

@@ -3,7 +3,7 @@ import { drawBead } from "./bead.ts";
 import { drawCharm, widthOfCharm } from "./charm.ts";
 import { css, darker, lighter, type Rgb } from "./colour.ts";
 import { surfaceColours } from "./finish.ts";
-import { metalOf, wireStroke } from "./fitting.ts";
+import { metalOf, wireStroke } from "./metal.ts";
 
 /** View is how a component is looked at: as it hangs from the front, from the side, or laid out flat. */
 export type View = "front" | "side" | "flat";

@@ -1,4 +1,4 @@
-import type { Stretch } from "./fitting.ts";
+import type { Stretch } from "./metal.ts";
 
 /** drawCordLoop paints a loop of the bare cord lying flat, with the knot that holds it. */
 export function drawCordLoop(ctx: CanvasRenderingContext2D, s: Stretch, girthMm: number, colour: string, cordMm: number) {

@@ -1,7 +1,7 @@
 import type { Material } from "../../api/client.ts";
 import { css, darker, lighter, type Rgb } from "./colour.ts";
 import { surfaceColours } from "./finish.ts";
-import { metalOf, type Stretch } from "./fitting.ts";
+import { metalOf, type Stretch } from "./metal.ts";
 
 const colourOf = (m: Material | undefined): Rgb => (m?.look ? surfaceColours(m.look).colour : metalOf(m));
 

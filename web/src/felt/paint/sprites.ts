@@ -24,7 +24,6 @@ export class Sprites {
   #kept = new Map<string, Sprite>();
   #names = new WeakMap<Material, number>();
   #named = 0;
-  #ratio = Math.max(1, window.devicePixelRatio || 1);
 
   /** draw copies a bead or a component round the origin of ctx, px to the mm; a coil turned so far round its cord. */
   draw(ctx: CanvasRenderingContext2D, m: Material, outline: Outline, px: number, turned: boolean, spin?: number) {
@@ -42,7 +41,8 @@ export class Sprites {
 
   #sprite(m: Material, outline: Outline, px: number, turned: boolean, spin?: number): Sprite {
     const step = spin === undefined ? undefined : Math.round((spin / (2 * Math.PI)) * SPINS) % SPINS;
-    const key = `${this.#name(m)}|${px.toFixed(3)}|${turned}|${step}|${outline.seats?.length}`;
+    const ratio = Math.max(1, globalThis.devicePixelRatio || 1);
+    const key = `${this.#name(m)}|${ratio}|${px.toFixed(3)}|${turned}|${step}|${outline.seats?.length}`;
     const kept = this.#kept.get(key);
     if (kept) return kept;
     if (this.#kept.size > 600) this.#kept.clear();
@@ -51,15 +51,15 @@ export class Sprites {
     const reach = Math.max(wide, ...outline.left.map((p) => p[1]), ...outline.right.map((p) => p[1]), ...outline.left.map((p) => -p[1])) * px + 2;
     const up = Math.max(outline.left[outline.left.length - 1][0], m.dropMm ?? 0, -box.top, box.bottom) * px + hangsBelow(m) * px + 2;
     const image = document.createElement("canvas");
-    image.width = Math.ceil(2 * reach * this.#ratio);
-    image.height = Math.ceil(2 * up * this.#ratio);
+    image.width = Math.ceil(2 * reach * ratio);
+    image.height = Math.ceil(2 * up * ratio);
     const paint = image.getContext("2d")!;
-    paint.scale(this.#ratio, this.#ratio);
+    paint.scale(ratio, ratio);
     paint.translate(reach, up);
     if (turned && isLoop(m.id)) paint.scale(-1, 1);
     if (outline.seats) drawComponent(paint, m, outline, { px, spin: step === undefined ? undefined : (step / SPINS) * 2 * Math.PI });
     else drawBead(paint, m, outline, px, turned);
-    const sprite = { image, x: reach, y: up, width: image.width / this.#ratio, height: image.height / this.#ratio };
+    const sprite = { image, x: reach, y: up, width: image.width / ratio, height: image.height / ratio };
     this.#kept.set(key, sprite);
     return sprite;
   }
