@@ -1,5 +1,5 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
-import { PAGE_KEYS, STRAND_KEYS, type Key } from "../bench/keys.ts";
+import { PAGE_KEYS, STRAND_KEYS, type Key } from "../piece/keys.ts";
 
 function Keys({ title, keys }: { title: string; keys: Key<string>[] }) {
   return (

@@ -1,9 +1,9 @@
 import { useEffect, useState } from "react";
 import { Link, NavLink, Outlet } from "react-router";
-import { useHouse } from "../house/useHouse.ts";
-import { useUnit } from "../units/UnitContext.tsx";
-import { DishIcon, HouseIcon, KitIcon, StrandIcon } from "./icons.tsx";
-import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
+import { useHouse } from "../shop/useHouse.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
+import { DishIcon, HouseIcon, KitIcon, StrandIcon } from "../ui/icons.tsx";
+import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
 import { KeyList } from "./KeyList.tsx";
 
 /** Shell is what every view stands in: the rail, the unit switch, and the list of keys. */

@@ -12,9 +12,9 @@ import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { LayOut } from "../bench/LayOut.tsx";
 import { PieceRoom } from "../bench/PieceRoom.tsx";
 import { Pieces } from "../pieces/Pieces.tsx";
-import { UnitProvider } from "../units/UnitContext.tsx";
+import { UnitProvider } from "../ui/UnitContext.tsx";
 import { Shell } from "./Shell.tsx";
-import { theme } from "./theme.ts";
+import { theme } from "../ui/theme.ts";
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 const cache = createCache({ key: "m", nonce });
@@ -51,7 +51,7 @@ const router = createBrowserRouter([
           { path: "sizes", lazy: async () => ({ Component: (await import("../sizes/SizesRoom.tsx")).SizesRoom }) },
           { path: "stack", lazy: async () => ({ Component: (await import("../stack/StackRoom.tsx")).StackRoom }) },
           { path: "variants", lazy: async () => ({ Component: (await import("../variants/VariantsRoom.tsx")).VariantsRoom }) },
-          { path: "ends", lazy: async () => ({ Component: (await import("../ends/EndsRoom.tsx")).EndsRoom }) },
+          { path: "ends", lazy: async () => ({ Component: (await import("../endsroom/EndsRoom.tsx")).EndsRoom }) },
           { path: "plan", lazy: async () => ({ Component: (await import("../plan/Plan.tsx")).Plan }) },
           { path: "colours", lazy: async () => ({ Component: (await import("../colours/ColoursRoom.tsx")).ColoursRoom }) },
           { path: "buy", lazy: async () => ({ Component: (await import("../buying/BuyRoom.tsx")).BuyRoom }) },

@@ -1,8 +1,8 @@
 import { useState, type KeyboardEvent, type ReactNode, type RefObject } from "react";
 import { rowOf, rowsOf, several, type Row } from "../api/piece.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { Hands } from "../bench/Hands.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { Hands } from "./Hands.tsx";
 import { Chips } from "./Chips.tsx";
 import { Lacing } from "./Lacing.tsx";
 import { Riders } from "./Riders.tsx";

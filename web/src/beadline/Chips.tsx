@@ -1,11 +1,11 @@
 import { DISH, strandOf } from "../api/piece.ts";
 import { useState, type DragEvent, type KeyboardEvent } from "react";
 import type { LineNode, Material, Outline, Strand } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { Length } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { Length } from "../ui/UnitContext.tsx";
 import { GapChip } from "./GapChip.tsx";
-import { BeadPicture } from "../felt/BeadPicture.tsx";
+import { BeadPicture } from "../pictures/BeadPicture.tsx";
 
 interface Tray {
   bench: Bench;

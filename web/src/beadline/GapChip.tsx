@@ -3,9 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap, type LineNode, type Operation } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import type { Bench } from "../bench/Bench.ts";
-import { LengthField } from "../units/LengthField.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import { LengthField } from "../ui/LengthField.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 interface Props {
   bench: Bench;

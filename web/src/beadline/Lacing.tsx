@@ -1,9 +1,9 @@
 import { rowOf, several, numberOf, strandOf } from "../api/piece.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { isFlat } from "../felt/paint/laced.ts";
-import { LengthField } from "../units/LengthField.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { isFlat } from "../draw/paint/laced.ts";
+import { LengthField } from "../ui/LengthField.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 /** Lacing is how a row of buttons and discs is laced; it is offered where there is a dish of flats. */
 export function Lacing({ bench, state }: { bench: Bench; state: BenchState }) {

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { numberOf, rowOf, several, strandOf } from "../api/piece.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { Length } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { Length } from "../ui/UnitContext.tsx";
 
 interface Props {
   bench: Bench;

@@ -1,12 +1,12 @@
 import { IconButton, InputBase } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
-import { HistoryIcon, NotebookIcon, RedoIcon, UndoIcon } from "../app/icons.tsx";
+import { HistoryIcon, NotebookIcon, RedoIcon, UndoIcon } from "../ui/icons.tsx";
 import { several } from "../api/piece.ts";
 import type { Document } from "../api/client.ts";
-import { Length } from "../units/UnitContext.tsx";
-import type { SaveState } from "./Draft.ts";
-import type { BenchContext } from "./context.ts";
+import { Length } from "../ui/UnitContext.tsx";
+import type { SaveState } from "../piece/Draft.ts";
+import type { BenchContext } from "../piece/context.ts";
 import { Thread } from "./Thread.tsx";
 
 const SAVED: Record<SaveState, string> = {

@@ -1,19 +1,19 @@
 import { useEffect, useRef, useState } from "react";
 import type { Material } from "../api/client.ts";
 import { BeadLine } from "../beadline/BeadLine.tsx";
-import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
+import { CataloguePicker } from "../shop/CataloguePicker.tsx";
 import { Dishes } from "../dishes/Dishes.tsx";
 import { Ends } from "../ends/Ends.tsx";
 import { Gauge } from "../gauge/Gauge.tsx";
 import { Graduation } from "../proposals/Graduation.tsx";
 import { Proposals } from "../proposals/Proposals.tsx";
-import { Structure } from "../rows/Structure.tsx";
+import { Structure } from "../ends/Structure.tsx";
 import { Checks } from "../tally/Checks.tsx";
 import { Tally } from "../tally/Tally.tsx";
 import { Felt } from "./Felt.tsx";
-import { previewed } from "./BenchState.ts";
-import { actionOf, PAGE_KEYS } from "./keys.ts";
-import { useBenchContext } from "./context.ts";
+import { previewed } from "../piece/BenchState.ts";
+import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
+import { useBenchContext } from "../piece/context.ts";
 
 /** Choosing is what the catalogue is open for: a new dish, or another bead for one. */
 type Choosing = { key?: string } | null;

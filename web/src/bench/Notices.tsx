@@ -1,5 +1,5 @@
-import { Length } from "../units/UnitContext.tsx";
-import type { BenchContext } from "./context.ts";
+import { Length } from "../ui/UnitContext.tsx";
+import type { BenchContext } from "../piece/context.ts";
 
 /** Notices are the few messages that go across the page: a conflict, newer measures in the catalogue, a server that is unavailable. */
 export function Notices({ bench, state }: BenchContext) {

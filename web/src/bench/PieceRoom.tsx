@@ -2,10 +2,10 @@ import { Button } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Outlet, useParams } from "react-router";
 import { api, unwrap, type PieceState } from "../api/client.ts";
-import type { BenchContext } from "./context.ts";
+import type { BenchContext } from "../piece/context.ts";
 import { Head } from "./Head.tsx";
 import { Notices } from "./Notices.tsx";
-import { useBench } from "./useBench.ts";
+import { useBench } from "../piece/useBench.ts";
 
 /** PieceRoom opens one piece and keeps it open across its steps. */
 export function PieceRoom() {

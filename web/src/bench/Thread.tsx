@@ -1,8 +1,8 @@
 import { useEffect } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
-import type { BenchState } from "./BenchState.ts";
-import { actionOf, PAGE_KEYS } from "./keys.ts";
-import type { BenchContext } from "./context.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
+import type { BenchContext } from "../piece/context.ts";
 
 type Bead = "untouched" | "settled" | "wrong";
 

@@ -4,12 +4,12 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Buying, type BuyNeed, type BuyPack, type Document } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { useBenchContext } from "../bench/context.ts";
-import { nameAmong } from "../dishes/size.ts";
-import { saveAs } from "../plan/keep.ts";
+import { useBenchContext } from "../piece/context.ts";
+import { nameAmong } from "../shop/size.ts";
+import { saveAs } from "../sheets/keep.ts";
 import { formatLength } from "../units/length.ts";
-import { useUnit } from "../units/UnitContext.tsx";
-import { csvOf } from "./csv.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
+import { csvOf } from "../sheets/csv.ts";
 import "./buying.css";
 
 /** BuyRoom says what to buy for so many of the piece, and what that costs. */

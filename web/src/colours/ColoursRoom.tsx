@@ -3,12 +3,12 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap, type Colourway } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { useBenchContext } from "../bench/context.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import { useBenchContext } from "../piece/context.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
 import { ColourwayEditor } from "./ColourwayEditor.tsx";
 import { MatrixCloth } from "./MatrixCloth.tsx";
-import { Strips } from "./Strip.tsx";
-import "./colours.css";
+import { Strips } from "../compare/Strip.tsx";
+import "../compare/colours.css";
 
 const MOST = 12;
 

@@ -1,8 +1,8 @@
 import { Button, TextField } from "@mui/material";
 import { useState } from "react";
 import type { Colourway, Document, Material } from "../api/client.ts";
-import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
-import { nameAmong } from "../dishes/size.ts";
+import { CataloguePicker } from "../shop/CataloguePicker.tsx";
+import { nameAmong } from "../shop/size.ts";
 
 interface Props {
   doc: Document;

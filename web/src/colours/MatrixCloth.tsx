@@ -1,7 +1,7 @@
 import type { Cell, Matrix } from "../api/client.ts";
-import { PiecePicture } from "../pieces/PiecePictures.tsx";
-import { Length } from "../units/UnitContext.tsx";
-import { Cloth, FromStock, Wrong } from "./Cloth.tsx";
+import { PiecePicture } from "../pictures/PiecePictures.tsx";
+import { Length } from "../ui/UnitContext.tsx";
+import { Cloth, FromStock, Wrong } from "../compare/Cloth.tsx";
 
 /** MatrixCloth lays the piece out in every size and colourway. */
 export function MatrixCloth({ matrix, behind }: { matrix: Matrix; behind: boolean }) {

@@ -2,11 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, unwrap, type Document } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { CLOSURES, KINDS, USUAL } from "../pieces/Answers.tsx";
+import { CLOSURES, KINDS, USUAL } from "../ui/Answers.tsx";
 import { WayList } from "../proposals/WayList.tsx";
 import { takenByNumber } from "../proposals/WaysSection.tsx";
-import { LengthField } from "../units/LengthField.tsx";
-import { useUnit } from "../units/UnitContext.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
+import { useUnit } from "../ui/UnitContext.tsx";
 import type { StartProps } from "./FromLength.tsx";
 
 type Kind = "necklace" | "bracelet" | "anklet";

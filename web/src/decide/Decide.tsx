@@ -1,11 +1,11 @@
 import { Autocomplete, TextField } from "@mui/material";
 import { useState } from "react";
 import type { NewPiece } from "../api/client.ts";
-import { previewed } from "../bench/BenchState.ts";
-import { useBenchContext } from "../bench/context.ts";
-import { WholePicture } from "../felt/WholePicture.tsx";
-import { useHouse } from "../house/useHouse.ts";
-import { Choice, CLOSURES, HANGS, KINDS } from "../pieces/Answers.tsx";
+import { previewed } from "../piece/BenchState.ts";
+import { useBenchContext } from "../piece/context.ts";
+import { WholePicture } from "../pictures/WholePicture.tsx";
+import { useHouse } from "../shop/useHouse.ts";
+import { Choice, CLOSURES, HANGS, KINDS } from "../ui/Answers.tsx";
 import { Convert } from "./Convert.tsx";
 import { Follows } from "./Follows.tsx";
 import { FromLength } from "./FromLength.tsx";

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
-import type { BenchState } from "../bench/BenchState.ts";
-import { bodyOf } from "../fit/Wearer.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import type { BenchState } from "../piece/BenchState.ts";
+import { bodyOf } from "../lengths/Wearer.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 /** Follows says what the pattern as it is comes to, whatever it started from: its length, whom it suits, and what it takes. */
 export function Follows({ state }: { state: BenchState }) {

@@ -2,11 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap, type Document, type MadeInHand, type Operation } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { nameAmong } from "../dishes/size.ts";
-import { bodyOf } from "../fit/Wearer.tsx";
-import { LengthField } from "../units/LengthField.tsx";
+import { nameAmong } from "../shop/size.ts";
+import { bodyOf } from "../lengths/Wearer.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
 import { formatLength } from "../units/length.ts";
-import { Length, useUnit } from "../units/UnitContext.tsx";
+import { Length, useUnit } from "../ui/UnitContext.tsx";
 import type { StartProps } from "./FromLength.tsx";
 
 /** FromBeads starts from the beads and the cord that there are: how long the pattern can be, and whom it can suit. */

@@ -1,8 +1,8 @@
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { lengthQuestion } from "../pieces/Answers.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { lengthQuestion } from "../ui/Answers.tsx";
 import { formatLength, type Unit } from "../units/length.ts";
-import { LengthField } from "../units/LengthField.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
 
 export interface StartProps {
   bench: Bench;

@@ -1,11 +1,11 @@
 import { useState } from "react";
-import { Wearer } from "../fit/Wearer.tsx";
-import { Reasoning } from "../fit/Reasoning.tsx";
-import { LengthField } from "../units/LengthField.tsx";
+import { Wearer } from "../lengths/Wearer.tsx";
+import { Reasoning } from "../lengths/Reasoning.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
 import { useAfterMade } from "./afterMade.ts";
 import type { StartProps } from "./FromLength.tsx";
 import { SatOn } from "./SatOn.tsx";
-import "../fit/fit.css"; // its size chips
+import "../lengths/fit.css"; // its size chips
 
 /** FromWearer starts from whoever it is for: a measure, a standard size, an age, or something tried on. */
 export function FromWearer({ bench, state }: StartProps) {

@@ -1,9 +1,9 @@
 import { Button } from "@mui/material";
 import type { Document, MadeBefore, Operation } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
-import { bodyOf } from "../fit/Wearer.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import { bodyOf } from "../lengths/Wearer.tsx";
 import { formatLength } from "../units/length.ts";
-import { Length, useUnit } from "../units/UnitContext.tsx";
+import { Length, useUnit } from "../ui/UnitContext.tsx";
 import type { Found } from "./afterMade.ts";
 
 interface Props {

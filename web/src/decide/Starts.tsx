@@ -1,5 +1,5 @@
 import { useSearchParams } from "react-router";
-import { Choice } from "../pieces/Answers.tsx";
+import { Choice } from "../ui/Answers.tsx";
 import { FromBeads } from "./FromBeads.tsx";
 import { FromLength, type StartProps } from "./FromLength.tsx";
 import { FromMade } from "./FromMade.tsx";

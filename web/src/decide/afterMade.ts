@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, unwrap, type MadeBefore } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import type { BenchState } from "../piece/BenchState.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
 
 export interface Asked {
   piece?: string;

@@ -2,12 +2,12 @@ import { DISH, rowsOf, strandOf } from "../api/piece.ts";
 import { Menu, MenuItem } from "@mui/material";
 import { useMemo, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { BeadPicture } from "../felt/BeadPicture.tsx";
-import { useHeld } from "../materials/catalogue.ts";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { BeadPicture } from "../pictures/BeadPicture.tsx";
+import { useHeld } from "../shop/catalogue.ts";
 import { LetterDialog } from "./LetterDialog.tsx";
-import { sizedBy, sizedWord, sizeOf } from "./size.ts";
+import { sizedBy, sizedWord, sizeOf } from "../shop/size.ts";
 
 interface Props {
   bench: Bench;

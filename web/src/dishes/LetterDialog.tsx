@@ -1,6 +1,6 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useState, type FormEvent } from "react";
-import type { Bench } from "../bench/Bench.ts";
+import type { Bench } from "../piece/Bench.ts";
 
 interface Props {
   bench: Bench;

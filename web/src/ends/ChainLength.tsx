@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { Fitting, Operation } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
-import { LengthField } from "../units/LengthField.tsx";
-import { everyFitting, linksOf, partOf } from "./places.ts";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { CataloguePicker } from "../shop/CataloguePicker.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
+import { everyFitting, linksOf, partOf } from "../piece/places.ts";
 
 interface Props {
   bench: Bench;

@@ -2,10 +2,10 @@ import { useState } from "react";
 import { InputBase } from "@mui/material";
 import type { Document, Operation, Strand } from "../api/client.ts";
 import { rowOf, type Row } from "../api/piece.ts";
-import type { Bench } from "../bench/Bench.ts";
-import { ALL_CHOICES } from "../house/choices.ts";
-import { LengthField } from "../units/LengthField.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import { ALL_CHOICES } from "../shop/choices.ts";
+import { LengthField } from "../ui/LengthField.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 type Side = "left" | "right";
 type Way = NonNullable<NonNullable<Row["leftEnd"]>["way"]>;

@@ -1,18 +1,18 @@
 import { numberOf, rowOf, several, strandOf } from "../api/piece.ts";
 import { Fragment, useState } from "react";
 import type { Document, Operation } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
-import { sizeOf } from "../dishes/size.ts";
-import type { Filter } from "../materials/catalogue.ts";
-import { LengthField } from "../units/LengthField.tsx";
-import { Length } from "../units/UnitContext.tsx";
-import { BEAD_LINKS } from "../rows/joins.ts";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { CataloguePicker } from "../shop/CataloguePicker.tsx";
+import { sizeOf } from "../shop/size.ts";
+import type { Filter } from "../shop/catalogue.ts";
+import { LengthField } from "../ui/LengthField.tsx";
+import { Length } from "../ui/UnitContext.tsx";
+import { BEAD_LINKS } from "../piece/joins.ts";
 import { ChainLength } from "./ChainLength.tsx";
 import { EndWay, endOf } from "./EndWay.tsx";
 import "./ends.css";
-import { carrierOf, everyFitting, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "./places.ts";
+import { carrierOf, everyFitting, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "../piece/places.ts";
 
 interface Props {
   bench: Bench;

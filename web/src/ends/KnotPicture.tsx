@@ -1,10 +1,10 @@
 import { rowOf, strandOf } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
-import { layCloth } from "../felt/cloth.ts";
-import { materialsOf } from "../felt/strand.ts";
-import { sprites } from "../felt/paint/sprites.ts";
-import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
+import { layCloth } from "../draw/cloth.ts";
+import { materialsOf } from "../draw/strand.ts";
+import { sprites } from "../draw/paint/sprites.ts";
+import { useCanvas, type CanvasSize } from "../pictures/useCanvas.ts";
 
 const AROUND = 3;
 const MOST_PX = 11;

@@ -1,13 +1,13 @@
 import { strandOf } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
-import { layCloth } from "../felt/cloth.ts";
-import { materialsOf } from "../felt/strand.ts";
-import { drawLaced, lacedIn } from "../felt/paint/laced.ts";
-import { sprites } from "../felt/paint/sprites.ts";
-import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
-import { drawStart, NAMES } from "./drawStart.ts";
-import { Length } from "../units/UnitContext.tsx";
+import { layCloth } from "../draw/cloth.ts";
+import { materialsOf } from "../draw/strand.ts";
+import { drawLaced, lacedIn } from "../draw/paint/laced.ts";
+import { sprites } from "../draw/paint/sprites.ts";
+import { useCanvas, type CanvasSize } from "../pictures/useCanvas.ts";
+import { drawStart, NAMES } from "../draw/drawStart.ts";
+import { Length } from "../ui/UnitContext.tsx";
 
 const PX = 7;
 const BEADS = 6;

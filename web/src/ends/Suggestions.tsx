@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Document, type Suggestion } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import type { Bench } from "../bench/Bench.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
 
 const ENDS = [
   { end: "left", title: "Left" },

@@ -1,10 +1,10 @@
 import { useCallback } from "react";
 import type { Analysis, Document } from "../api/client.ts";
 import { strandOf } from "../api/piece.ts";
-import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
-import { lacedIn } from "../felt/paint/laced.ts";
-import { usePicture } from "../felt/usePicture.ts";
-import { drawStretched, drawWrap } from "./drawWrap.ts";
+import { useCanvas, type CanvasSize } from "../pictures/useCanvas.ts";
+import { lacedIn } from "../draw/paint/laced.ts";
+import { usePicture } from "../pictures/usePicture.ts";
+import { drawStretched, drawWrap } from "../draw/drawWrap.ts";
 
 interface Props {
   analysis: Analysis;

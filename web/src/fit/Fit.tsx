@@ -1,18 +1,18 @@
 import type { Analysis, Document } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
+import type { Bench } from "../piece/Bench.ts";
 import { Link } from "react-router";
-import { previewed } from "../bench/BenchState.ts";
-import { useBenchContext } from "../bench/context.ts";
+import { previewed } from "../piece/BenchState.ts";
+import { useBenchContext } from "../piece/context.ts";
 import { Checks } from "../tally/Checks.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 import { CrossSection, OverTheHand } from "./CrossSection.tsx";
-import { RowPicker } from "../rows/RowPicker.tsx";
+import { RowPicker } from "../ends/RowPicker.tsx";
 import { Hang } from "./Hang.tsx";
 import { Proposals } from "../proposals/Proposals.tsx";
 import { Positions } from "./Positions.tsx";
-import { Reasoning } from "./Reasoning.tsx";
-import { bodyOf, Wearer } from "./Wearer.tsx";
-import "./fit.css";
+import { Reasoning } from "../lengths/Reasoning.tsx";
+import { bodyOf, Wearer } from "../lengths/Wearer.tsx";
+import "../lengths/fit.css";
 
 /** Fit shows how the piece sits on its wearer, and the suggested length. */
 export function Fit() {

@@ -1,11 +1,11 @@
 import type { Analysis, Document } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
-import { WholePicture } from "../felt/WholePicture.tsx";
-import type { BenchContext } from "../bench/context.ts";
-import { Choice } from "../pieces/Answers.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import { WholePicture } from "../pictures/WholePicture.tsx";
+import type { BenchContext } from "../piece/context.ts";
+import { Choice } from "../ui/Answers.tsx";
 import { Checks } from "../tally/Checks.tsx";
-import { LengthField } from "../units/LengthField.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 type Hanging = NonNullable<Document["hanging"]>;
 

@@ -1,5 +1,5 @@
 import type { Analysis } from "../api/client.ts";
-import { Length } from "../units/UnitContext.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 /** Positions lists where the clasp can be hooked in, with the length and the sizes each covers. */
 export function Positions({ positions }: { positions: NonNullable<Analysis["positions"]> }) {

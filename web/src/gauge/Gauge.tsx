@@ -1,10 +1,10 @@
 import { numberOf, rowsOf, several } from "../api/piece.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { Follow } from "../rows/Follow.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { Follow } from "./Follow.tsx";
 import { formatLength } from "../units/length.ts";
-import { LengthField } from "../units/LengthField.tsx";
-import { Length, useUnit } from "../units/UnitContext.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
+import { Length, useUnit } from "../ui/UnitContext.tsx";
 
 /** Gauge compares the finished length with its target. */
 export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {

@@ -3,12 +3,12 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
-import { useBenchContext } from "../bench/context.ts";
-import { OneScale } from "../felt/OneScale.tsx";
-import { WholePicture } from "../felt/WholePicture.tsx";
-import { compare, type Side } from "./compare.ts";
-import { DifferenceTable } from "./DifferenceTable.tsx";
-import { DRAFT, useSide } from "./useSide.ts";
+import { useBenchContext } from "../piece/context.ts";
+import { OneScale } from "../pictures/OneScale.tsx";
+import { WholePicture } from "../pictures/WholePicture.tsx";
+import { compare, type Side } from "../compare/compare.ts";
+import { DifferenceTable } from "../compare/DifferenceTable.tsx";
+import { DRAFT, useSide } from "../compare/useSide.ts";
 
 const REASONS: Record<VersionNote["reason"], string> = {
   named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "autosaved", "put in a kit": "put into a kit", "set aside": "conflict copy",

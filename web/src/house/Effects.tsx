@@ -2,7 +2,7 @@ import { Button, LinearProgress } from "@mui/material";
 import { Link } from "react-router";
 import type { PieceByHouse } from "../api/client.ts";
 import { formatLength } from "../units/length.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import { useUnit } from "../ui/UnitContext.tsx";
 import type { Trial } from "./useTrial.ts";
 
 interface Props {

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { House } from "../api/client.ts";
-import { LengthField } from "../units/LengthField.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
 
 interface Props {
   house: House;

@@ -2,7 +2,7 @@ import { Autocomplete, Button, Dialog, DialogActions, DialogContent, DialogTitle
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { api, unwrap } from "../api/client.ts";
-import { Length } from "../units/UnitContext.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 /** AddPiece finds a piece by a few letters of its name. */
 export function AddPiece({ onPick, onClose }: { onPick: (id: string) => void; onClose: () => void }) {

@@ -2,10 +2,10 @@ import { Button, LinearProgress } from "@mui/material";
 import { zipSync } from "fflate";
 import { useRef, useState } from "react";
 import type { KitCell } from "../api/client.ts";
-import { useUnit } from "../units/UnitContext.tsx";
-import { cellAddress } from "./cell.ts";
-import { fetchFile, keptSheet, paperAddress, PAPERS } from "./papers.ts";
-import { saveFile } from "./saveFile.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
+import { cellAddress } from "../sheets/cell.ts";
+import { fetchFile, keptSheet, paperAddress, PAPERS } from "../sheets/papers.ts";
+import { saveFile } from "../ui/saveFile.ts";
 
 /** AllPapers prints every paper of all that is sold into one zip file, says how far it is, and can be cancelled. */
 export function AllPapers({ id, name, cells, copies }: { id: string; name: string; cells: KitCell[]; copies: number }) {

@@ -4,14 +4,14 @@ import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { api, unwrap } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import { useUnit } from "../ui/UnitContext.tsx";
 import { Bags } from "./Bags.tsx";
 import { ByPiece } from "./ByPiece.tsx";
 import { BagTools } from "./BagTools.tsx";
-import { cellAt, cellName } from "./cell.ts";
+import { cellAt, cellName } from "../sheets/cell.ts";
 import { useKitContext } from "./KitRoom.tsx";
 import { Papers } from "./Papers.tsx";
-import { PiecePictures } from "../pieces/PiecePictures.tsx";
+import { PiecePictures } from "../pictures/PiecePictures.tsx";
 import { PriceSum } from "./PriceSum.tsx";
 
 const MOST = 10_000;

@@ -1,5 +1,5 @@
 import type { BagItem, BillLine, KitBill } from "../api/client.ts";
-import { Length } from "../units/UnitContext.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 import { Heap } from "./Heap.tsx";
 import { forAll, inBag, longestCut, spareSays } from "./item.ts";
 

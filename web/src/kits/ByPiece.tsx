@@ -1,6 +1,6 @@
 import type { BillLine, KitBill } from "../api/client.ts";
 import { spareOf } from "./item.ts";
-import { Length } from "../units/UnitContext.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 /** ByPiece is the bill as a list: how much of each material every piece takes, of several rows by row. */
 export function ByPiece({ bill }: { bill: KitBill }) {

@@ -1,13 +1,13 @@
 import { useCallback } from "react";
 import type { Material, Outline } from "../api/client.ts";
-import { chainLinks, drawFitting } from "../felt/paint/fitting.ts";
-import { metalOf, wireStroke } from "../felt/paint/metal.ts";
-import { parseColour, scatter } from "../felt/paint/colour.ts";
-import { boxOf } from "../felt/paint/component.ts";
-import { sprites } from "../felt/paint/sprites.ts";
-import { PX_PER_MM } from "../felt/strandGeometry.ts";
-import { keptTruePx } from "../felt/trueSize.ts";
-import { useCanvas } from "../felt/useCanvas.ts";
+import { chainLinks, drawFitting } from "../draw/paint/fitting.ts";
+import { metalOf, wireStroke } from "../draw/paint/metal.ts";
+import { parseColour, scatter } from "../draw/paint/colour.ts";
+import { boxOf } from "../draw/paint/component.ts";
+import { sprites } from "../draw/paint/sprites.ts";
+import { PX_PER_MM } from "../draw/strandGeometry.ts";
+import { keptTruePx } from "../pictures/trueSize.ts";
+import { useCanvas } from "../pictures/useCanvas.ts";
 
 /** MOST is how many things of a heap are drawn; more would lie behind them. */
 const MOST = 160;

@@ -1,10 +1,10 @@
 import { Link } from "react-router";
 import type { KitCell, KitMatrix } from "../api/client.ts";
-import { Cloth, FromStock, Wrong } from "../colours/Cloth.tsx";
-import { PiecePictures } from "../pieces/PiecePictures.tsx";
-import { Length } from "../units/UnitContext.tsx";
-import { cellAddress } from "./cell.ts";
-import "../colours/colours.css"; // the cloth
+import { Cloth, FromStock, Wrong } from "../compare/Cloth.tsx";
+import { PiecePictures } from "../pictures/PiecePictures.tsx";
+import { Length } from "../ui/UnitContext.tsx";
+import { cellAddress } from "../sheets/cell.ts";
+import "../compare/colours.css"; // the cloth
 
 interface Props {
   id: string;

@@ -1,8 +1,8 @@
 import { IconButton, InputBase } from "@mui/material";
 import { useEffect, useState } from "react";
 import { Link, Outlet, useOutletContext, useParams } from "react-router";
-import { RedoIcon, UndoIcon } from "../app/icons.tsx";
-import { actionOf, PAGE_KEYS } from "../bench/keys.ts";
+import { RedoIcon, UndoIcon } from "../ui/icons.tsx";
+import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
 import { useKit, type KitBench } from "./useKit.ts";
 import "./kits.css";
 

@@ -2,9 +2,9 @@ import { Button, InputBase } from "@mui/material";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { FileButton } from "../app/FileButton.tsx";
+import { FileButton } from "../ui/FileButton.tsx";
 import { api, unwrap, type Kit, type KitCard } from "../api/client.ts";
-import { PiecePictures } from "../pieces/PiecePictures.tsx";
+import { PiecePictures } from "../pictures/PiecePictures.tsx";
 import "./kits.css";
 
 const MOST = 200;

@@ -3,11 +3,11 @@ import { useState } from "react";
 import { api, unwrap, type Document } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { opened } from "../api/opened.ts";
-import { layCloth } from "../felt/cloth.ts";
-import { drawWhole } from "../felt/drawWhole.ts";
-import { laidFlat, usePicture } from "../felt/usePicture.ts";
-import { fetchFile } from "./papers.ts";
-import { saveFile } from "./saveFile.ts";
+import { layCloth } from "../draw/cloth.ts";
+import { drawWhole } from "../draw/drawWhole.ts";
+import { laidFlat, usePicture } from "../pictures/usePicture.ts";
+import { fetchFile } from "../sheets/papers.ts";
+import { saveFile } from "../ui/saveFile.ts";
 
 const SIDE = 2000;
 

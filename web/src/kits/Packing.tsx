@@ -1,6 +1,6 @@
 import { Button } from "@mui/material";
 import type { KitState } from "../api/client.ts";
-import { sizeOf } from "../dishes/size.ts";
+import { sizeOf } from "../shop/size.ts";
 import { SettledField } from "./SettledField.tsx";
 import type { KitBench } from "./useKit.ts";
 

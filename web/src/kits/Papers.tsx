@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { KitBill } from "../api/client.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import { useUnit } from "../ui/UnitContext.tsx";
 import { billCsv } from "./csv.ts";
 import { ListingPictures } from "./ListingPictures.tsx";
-import { keepSheet, keptSheet, paperAddress, PAPERS, SHEETS, type Sheet } from "./papers.ts";
-import { saveFile } from "./saveFile.ts";
+import { keepSheet, keptSheet, paperAddress, PAPERS, SHEETS, type Sheet } from "../sheets/papers.ts";
+import { saveFile } from "../ui/saveFile.ts";
 
 /** Papers opens what is printed of one thing that is sold, and saves its lists and pictures. */
 export function Papers({ id, name, bill, copies }: { id: string; name: string; bill: KitBill; copies: number }) {

@@ -3,8 +3,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Selling } from "../api/client.ts";
-import { NumberField } from "../materials/NumberField.tsx";
-import { Choice } from "../pieces/Answers.tsx";
+import { NumberField } from "../ui/NumberField.tsx";
+import { Choice } from "../ui/Answers.tsx";
 import { useSelling } from "./useSelling.ts";
 import "./kits.css";
 

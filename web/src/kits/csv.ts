@@ -1,4 +1,4 @@
-import { cell } from "../buying/csv.ts";
+import { cell } from "../sheets/csv.ts";
 import type { KitBill } from "../api/client.ts";
 import { forAll, spareOf } from "./item.ts";
 

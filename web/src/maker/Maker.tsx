@@ -2,8 +2,8 @@ import { Button, InputBase, ToggleButton, ToggleButtonGroup } from "@mui/materia
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useLocation, useNavigate, useParams } from "react-router";
-import type { View } from "../felt/paint/component.ts";
-import { deleteMaterial } from "../materials/catalogue.ts";
+import type { View } from "../draw/paint/component.ts";
+import { deleteMaterial } from "../shop/catalogue.ts";
 import "./maker.css";
 import { MakerFacts } from "./MakerFacts.tsx";
 import { MakerForm } from "./MakerForm.tsx";

@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, unwrap, type ComponentFacts } from "../api/client.ts";
-import { sizeOf } from "../dishes/size.ts";
-import { useHeld } from "../materials/catalogue.ts";
-import { Moved } from "../materials/Moved.tsx";
-import { Length } from "../units/UnitContext.tsx";
+import { sizeOf } from "../shop/size.ts";
+import { useHeld } from "../shop/catalogue.ts";
+import { Moved } from "../shop/Moved.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 import type { Maker } from "./useMaker.ts";
 
 const FACES = { any: "has no face", front: "forward", side: "to the side" };

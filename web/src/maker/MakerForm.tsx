@@ -1,11 +1,11 @@
 import { Button, Checkbox, FormControlLabel, TextField } from "@mui/material";
 import { useState, type ReactNode } from "react";
 import type { Component, Material } from "../api/client.ts";
-import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
-import { sizeOf } from "../dishes/size.ts";
-import { BeadPicture } from "../felt/BeadPicture.tsx";
-import type { Filter } from "../materials/catalogue.ts";
-import { NumberField } from "../materials/NumberField.tsx";
+import { CataloguePicker } from "../shop/CataloguePicker.tsx";
+import { sizeOf } from "../shop/size.ts";
+import { BeadPicture } from "../pictures/BeadPicture.tsx";
+import type { Filter } from "../shop/catalogue.ts";
+import { NumberField } from "../ui/NumberField.tsx";
 import { freeLetter, KINDS, sectionsOf, type Section } from "./kinds.ts";
 import type { Maker } from "./useMaker.ts";
 

@@ -1,13 +1,13 @@
 import { useCallback } from "react";
 import type { ComponentFacts, Material } from "../api/client.ts";
-import { cloths, layCloth } from "../felt/cloth.ts";
-import { boxOf, type View } from "../felt/paint/component.ts";
-import { keptTruePx } from "../felt/trueSize.ts";
-import { PX_PER_MM } from "../felt/strandGeometry.ts";
-import { useCanvas } from "../felt/useCanvas.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import { cloths, layCloth } from "../draw/cloth.ts";
+import { boxOf, type View } from "../draw/paint/component.ts";
+import { keptTruePx } from "../pictures/trueSize.ts";
+import { PX_PER_MM } from "../draw/strandGeometry.ts";
+import { useCanvas } from "../pictures/useCanvas.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
 import { formatLength } from "../units/length.ts";
-import { drawMaker } from "./drawMaker.ts";
+import { drawMaker } from "../draw/drawMaker.ts";
 
 /** MakerPicture is the component large and to scale on the cord it goes on, with its parts named and its drop measured. */
 export function MakerPicture({ material, facts, view }: { material: Material; facts: ComponentFacts; view: View }) {

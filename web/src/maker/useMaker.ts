@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { api, ApiError, unwrap, type CatalogueItem, type Component, type ComponentFacts, type Material } from "../api/client.ts";
-import { fetchCatalogue, useHeld } from "../materials/catalogue.ts";
-import { idFor } from "../materials/fields.ts";
+import { fetchCatalogue, useHeld } from "../shop/catalogue.ts";
+import { idFor } from "../shop/fields.ts";
 import { asKind, cleaned, type Usual } from "./kinds.ts";
 
 const FRESH: CatalogueItem = { material: { id: "", class: "component", name: "", component: { kind: "charm" } }, onHand: 0, archived: false, revision: 0 };

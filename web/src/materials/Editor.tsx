@@ -2,14 +2,14 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { api, unwrap, ApiError, type CatalogueItem, type Material } from "../api/client.ts";
-import { BeadPicture } from "../felt/BeadPicture.tsx";
-import { keptTruePx } from "../felt/trueSize.ts";
-import { PX_PER_MM } from "../felt/strandGeometry.ts";
-import { deleteMaterial } from "./catalogue.ts";
+import { BeadPicture } from "../pictures/BeadPicture.tsx";
+import { keptTruePx } from "../pictures/trueSize.ts";
+import { PX_PER_MM } from "../draw/strandGeometry.ts";
+import { deleteMaterial } from "../shop/catalogue.ts";
 import { Facts } from "./Facts.tsx";
-import { fieldsOf, FINISHES, idFor, type Field } from "./fields.ts";
-import { Moved } from "./Moved.tsx";
-import { NumberField } from "./NumberField.tsx";
+import { fieldsOf, FINISHES, idFor, type Field } from "../shop/fields.ts";
+import { Moved } from "../shop/Moved.tsx";
+import { NumberField } from "../ui/NumberField.tsx";
 import { Packs } from "./Packs.tsx";
 
 interface Props {

@@ -1,6 +1,6 @@
 import type { MaterialFacts } from "../api/client.ts";
-import { Length } from "../units/UnitContext.tsx";
-import { useHeld } from "./catalogue.ts";
+import { Length } from "../ui/UnitContext.tsx";
+import { useHeld } from "../shop/catalogue.ts";
 
 const TIMES = ["not at all", "once", "twice", "three times", "four times", "five times", "six times", "seven times or more"];
 

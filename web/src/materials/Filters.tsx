@@ -1,6 +1,6 @@
-import type { Filter } from "./catalogue.ts";
+import type { Filter } from "../shop/catalogue.ts";
 import { materialClassValues } from "../api/schema.gen.ts";
-import { COLOURS, SHAPES } from "./fields.ts";
+import { COLOURS, SHAPES } from "../shop/fields.ts";
 
 interface Props {
   filter: Filter;

@@ -3,14 +3,14 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import type { CatalogueItem, Material } from "../api/client.ts";
-import { sizedBy, sizeOf } from "../dishes/size.ts";
-import { BeadPicture } from "../felt/BeadPicture.tsx";
-import { restoreMaterial, useMaterials, type Filter } from "./catalogue.ts";
+import { sizedBy, sizeOf } from "../shop/size.ts";
+import { BeadPicture } from "../pictures/BeadPicture.tsx";
+import { restoreMaterial, useMaterials, type Filter } from "../shop/catalogue.ts";
 import { CsvDialog } from "./CsvDialog.tsx";
 import { Editor } from "./Editor.tsx";
 import { Filters } from "./Filters.tsx";
-import { Length } from "../units/UnitContext.tsx";
-import { idFor } from "./fields.ts";
+import { Length } from "../ui/UnitContext.tsx";
+import { idFor } from "../shop/fields.ts";
 
 const PAGE = 100;
 /** COUNTED is how far materials are counted. */

@@ -1,7 +1,7 @@
 import { Button, TextField } from "@mui/material";
 import type { Material, Pack } from "../api/client.ts";
 import { packSoldValues } from "../api/schema.gen.ts";
-import { NumberField } from "./NumberField.tsx";
+import { NumberField } from "../ui/NumberField.tsx";
 import { SetOf } from "./SetOf.tsx";
 import "./packs.css";
 

@@ -1,9 +1,9 @@
 import { Button } from "@mui/material";
 import { useState } from "react";
 import type { Material, Pack } from "../api/client.ts";
-import { CataloguePicker } from "../dishes/CataloguePicker.tsx";
-import { useHeld } from "./catalogue.ts";
-import { NumberField } from "./NumberField.tsx";
+import { CataloguePicker } from "../shop/CataloguePicker.tsx";
+import { useHeld } from "../shop/catalogue.ts";
+import { NumberField } from "../ui/NumberField.tsx";
 
 type Others = NonNullable<Pack["with"]>;
 

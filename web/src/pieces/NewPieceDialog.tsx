@@ -2,10 +2,10 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } 
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type NewPiece } from "../api/client.ts";
-import { useHouse } from "../house/useHouse.ts";
+import { useHouse } from "../shop/useHouse.ts";
 import { formatLength } from "../units/length.ts";
-import { useUnit } from "../units/UnitContext.tsx";
-import { Choice, CLOSURES, HANGS, JOINS, KINDS, lengthQuestion, USUAL } from "./Answers.tsx";
+import { useUnit } from "../ui/UnitContext.tsx";
+import { Choice, CLOSURES, HANGS, JOINS, KINDS, lengthQuestion, USUAL } from "../ui/Answers.tsx";
 
 const MOST_ROWS = 20;
 

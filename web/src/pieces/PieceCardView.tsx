@@ -3,9 +3,9 @@ import { Link } from "react-router";
 import { api, unwrap, type PieceCard, type Thumbnail } from "../api/client.ts";
 import { opened } from "../api/opened.ts";
 import type { Drawn } from "../api/drawn.ts";
-import { DrawnPicture } from "../felt/WholePicture.tsx";
-import { Length } from "../units/UnitContext.tsx";
-import { useInTurn } from "./useInTurn.ts";
+import { DrawnPicture } from "../pictures/WholePicture.tsx";
+import { Length } from "../ui/UnitContext.tsx";
+import { useInTurn } from "../pictures/useInTurn.ts";
 
 interface Props {
   piece: PieceCard;

@@ -1,16 +1,16 @@
 import { Button, InputBase } from "@mui/material";
 import { useEffect, useRef, useState, type FormEvent } from "react";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
-import { useBenchContext } from "../bench/context.ts";
+import { useBenchContext } from "../piece/context.ts";
 import planCss from "./plan.css?inline";
 import { fitPage } from "./fitPage.ts";
-import { saveAs, standalone } from "./keep.ts";
-import { fetchFile, keptSheet } from "../kits/papers.ts";
-import { saveFile } from "../kits/saveFile.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import { saveAs, standalone } from "../sheets/keep.ts";
+import { fetchFile, keptSheet } from "../sheets/papers.ts";
+import { saveFile } from "../ui/saveFile.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
 import { IntoKit } from "./IntoKit.tsx";
 import { PlanSheet } from "./PlanSheet.tsx";
-import { useWhole } from "./useWhole.ts";
+import { useWhole } from "../piece/useWhole.ts";
 
 /** Plan is the kit sheet of the piece: the page that goes to the bench, with its papers, and the way into a kit. */
 export function Plan() {

@@ -1,13 +1,13 @@
 import { isDrop, isGap, isLoop, rowOf, rowsOf } from "../api/piece.ts";
 import { useMemo, type Ref } from "react";
 import type { Analysis, Document, PartOf, Strand, VersionNote } from "../api/client.ts";
-import { nameAmong, sizedWord, sizeOf } from "../dishes/size.ts";
-import { drawWhole } from "../felt/drawWhole.ts";
-import { usePicture } from "../felt/usePicture.ts";
+import { nameAmong, sizedWord, sizeOf } from "../shop/size.ts";
+import { drawWhole } from "../draw/drawWhole.ts";
+import { usePicture } from "../pictures/usePicture.ts";
 import { linksOf } from "../tally/Tally.tsx";
-import { SHAPES } from "../felt/WholePiece.tsx";
+import { SHAPES } from "../pictures/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import { useUnit } from "../ui/UnitContext.tsx";
 import { RowsTable } from "./RowsTable.tsx";
 
 interface Props {

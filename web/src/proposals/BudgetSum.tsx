@@ -1,5 +1,5 @@
 import type { Ways } from "../api/client.ts";
-import { Length } from "../units/UnitContext.tsx";
+import { Length } from "../ui/UnitContext.tsx";
 
 /** BudgetSum shows what a length is made up of: what ends, clasp and slack take of it, and what is left for the beads. */
 export function BudgetSum({ want, budget }: { want: number; budget: NonNullable<Ways["budget"]> }) {

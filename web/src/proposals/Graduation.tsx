@@ -3,9 +3,9 @@ import { useEffect, useState } from "react";
 import { api, unwrap, type Document, type Material, type Way } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { several, strandOf } from "../api/piece.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { Length, useUnit } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { Length, useUnit } from "../ui/UnitContext.tsx";
 import { WayList } from "./WayList.tsx";
 import { WaysSection } from "./WaysSection.tsx";
 

@@ -1,7 +1,7 @@
 import { Link, useParams } from "react-router";
 import type { Way } from "../api/client.ts";
-import { Length } from "../units/UnitContext.tsx";
-import type { Compared } from "../bench/context.ts";
+import { Length } from "../ui/UnitContext.tsx";
+import type { Compared } from "../piece/context.ts";
 
 interface Props {
   way: Way;

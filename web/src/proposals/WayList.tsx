@@ -1,5 +1,5 @@
 import type { Way, Ways } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
+import type { Bench } from "../piece/Bench.ts";
 import { WayItem } from "./WayItem.tsx";
 
 /** Search is a search for ways, under way or ended. */

@@ -1,6 +1,6 @@
 import { useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Way } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
+import type { Bench } from "../piece/Bench.ts";
 import "./proposals.css";
 
 interface Props {

@@ -5,16 +5,16 @@ import { Link } from "react-router";
 import { api, unwrap, type Document, type SizeFound } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { rowsOf } from "../api/piece.ts";
-import { useBenchContext } from "../bench/context.ts";
-import { bodyOf } from "../fit/Wearer.tsx";
-import { OneScale } from "../felt/OneScale.tsx";
-import { useHouse } from "../house/useHouse.ts";
-import { LengthField } from "../units/LengthField.tsx";
+import { useBenchContext } from "../piece/context.ts";
+import { bodyOf } from "../lengths/Wearer.tsx";
+import { OneScale } from "../pictures/OneScale.tsx";
+import { useHouse } from "../shop/useHouse.ts";
+import { LengthField } from "../ui/LengthField.tsx";
 import { formatLength } from "../units/length.ts";
-import { Length, useUnit } from "../units/UnitContext.tsx";
-import { SizeColumn } from "./SizeColumn.tsx";
-import "../fit/fit.css"; // its size chips
-import "./sizes.css";
+import { Length, useUnit } from "../ui/UnitContext.tsx";
+import { SizeColumn } from "../lengths/SizeColumn.tsx";
+import "../lengths/fit.css"; // its size chips
+import "../lengths/sizes.css";
 
 type Wanted = Pick<SizeFound, "name" | "measureMm" | "finishedMm">;
 

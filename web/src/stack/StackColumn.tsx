@@ -2,17 +2,17 @@ import { useCallback, useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Document, type Operation, type StackPiece } from "../api/client.ts";
 import { strandOf } from "../api/piece.ts";
-import type { Bench } from "../bench/Bench.ts";
-import { useCanvas, type CanvasSize } from "../felt/useCanvas.ts";
-import { useSharedScale, useTellScale } from "../felt/OneScale.tsx";
-import { lacedIn } from "../felt/paint/laced.ts";
-import { usePicture } from "../felt/usePicture.ts";
-import { drawWrap, scaleOf } from "../fit/drawWrap.ts";
-import { bodyOf } from "../fit/Wearer.tsx";
-import { Fact } from "../sizes/SizeColumn.tsx";
-import { Swap, swapKeys } from "../sizes/Swap.tsx";
-import { useMade } from "../sizes/useMade.ts";
-import { Length } from "../units/UnitContext.tsx";
+import type { Bench } from "../piece/Bench.ts";
+import { useCanvas, type CanvasSize } from "../pictures/useCanvas.ts";
+import { useSharedScale, useTellScale } from "../pictures/OneScale.tsx";
+import { lacedIn } from "../draw/paint/laced.ts";
+import { usePicture } from "../pictures/usePicture.ts";
+import { drawWrap, scaleOf } from "../draw/drawWrap.ts";
+import { bodyOf } from "../lengths/Wearer.tsx";
+import { Fact } from "../lengths/SizeColumn.tsx";
+import { Swap, swapKeys } from "../lengths/Swap.tsx";
+import { useMade } from "../lengths/useMade.ts";
+import { Length } from "../ui/UnitContext.tsx";
 
 interface Props {
   bench: Bench;

@@ -1,7 +1,7 @@
 import { Autocomplete, TextField } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Document } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
+import type { Bench } from "../piece/Bench.ts";
 
 /** StackName says which stack the piece belongs to: pieces with one name are worn together. */
 export function StackName({ bench, doc }: { bench: Bench; doc: Document }) {

@@ -3,15 +3,15 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { useBenchContext } from "../bench/context.ts";
-import { OneScale } from "../felt/OneScale.tsx";
-import { Choice } from "../pieces/Answers.tsx";
-import { LengthField } from "../units/LengthField.tsx";
-import { useUnit } from "../units/UnitContext.tsx";
+import { useBenchContext } from "../piece/context.ts";
+import { OneScale } from "../pictures/OneScale.tsx";
+import { Choice } from "../ui/Answers.tsx";
+import { LengthField } from "../ui/LengthField.tsx";
+import { useUnit } from "../ui/UnitContext.tsx";
 import { StackColumn } from "./StackColumn.tsx";
 import { StackName } from "./StackName.tsx";
-import "../fit/fit.css";
-import "../sizes/sizes.css";
+import "../lengths/fit.css";
+import "../lengths/sizes.css";
 
 /** StackRoom shows the pieces of a stack side by side, and brings them to one inside length or to one strung length. */
 export function StackRoom() {

@@ -1,8 +1,8 @@
 import { Button, TextField } from "@mui/material";
 import { useState, type FormEvent } from "react";
 import type { Check, Fix } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
-import type { BenchState } from "../bench/BenchState.ts";
+import type { Bench } from "../piece/Bench.ts";
+import type { BenchState } from "../piece/BenchState.ts";
 import { useFixes } from "./useFixes.ts";
 
 interface Props {

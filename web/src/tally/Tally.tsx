@@ -1,11 +1,11 @@
 import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import type { Count, Document, PartOf } from "../api/client.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { sizedBy, sizeOf } from "../dishes/size.ts";
-import { useHeld } from "../materials/catalogue.ts";
+import type { BenchState } from "../piece/BenchState.ts";
+import { sizedBy, sizeOf } from "../shop/size.ts";
+import { useHeld } from "../shop/catalogue.ts";
 import { formatLength } from "../units/length.ts";
-import { Length, useUnit } from "../units/UnitContext.tsx";
+import { Length, useUnit } from "../ui/UnitContext.tsx";
 
 const MOST_COLUMNS = 5;
 

@@ -2,8 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, unwrap, type Check, type Fix } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import type { BenchState } from "../bench/BenchState.ts";
-import { useUnit } from "../units/UnitContext.tsx";
+import type { BenchState } from "../piece/BenchState.ts";
+import { useUnit } from "../ui/UnitContext.tsx";
 
 /** REST is how long a piece rests, in ms, before fixes of its checks are searched for. */
 const REST = 250;

@@ -1,6 +1,6 @@
 import { MenuItem, Select } from "@mui/material";
 import type { Audit, Document, Material } from "../api/client.ts";
-import { nameAmong } from "../dishes/size.ts";
+import { nameAmong } from "../shop/size.ts";
 
 interface Props {
   audit: Audit;

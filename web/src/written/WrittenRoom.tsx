@@ -1,8 +1,8 @@
 import { Button } from "@mui/material";
 import { useRef, useState } from "react";
 import type { Statement } from "../api/client.ts";
-import { useBenchContext } from "../bench/context.ts";
-import { saveAs } from "../plan/keep.ts";
+import { useBenchContext } from "../piece/context.ts";
+import { saveAs } from "../sheets/keep.ts";
 import { Findings } from "./Findings.tsx";
 import { Paper } from "./Paper.tsx";
 import { Questions } from "./Questions.tsx";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Document } from "../api/client.ts";
-import type { Bench } from "../bench/Bench.ts";
+import type { Bench } from "../piece/Bench.ts";
 
 const MOST = 64 * 1024; // bytes, as the piece file has it
 
