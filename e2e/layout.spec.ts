@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { expect, test, openPiece } from "./mala.ts";
+import { answered, expect, test, openPiece } from "./mala.ts";
 import { faultsOfLayout } from "./layoutFaults.ts";
 import { recordPaintedText } from "./paintedText.ts";
 
@@ -32,7 +32,7 @@ async function faultsOf(page: Page, view: string): Promise<string[]> {
   const wrong: string[] = [];
   for (const unit of ["in", "mm"]) {
     await page.getByRole("button", { name: unit, exact: true }).click();
-    await page.waitForLoadState("networkidle");
+    await answered(page);
     for (const width of widthsIn(unit)) {
       await drawnAt(page, width);
       const faults = await page.evaluate(faultsOfLayout);

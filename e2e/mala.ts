@@ -68,6 +68,7 @@ export const test = base.extend<{ watched: string[] }, { mala: Mala }>({
   watched: [
     async ({ page, mala }, use) => {
       const wrong: string[] = [];
+      countRequests(page);
       page.on("pageerror", (err) => wrong.push(err.message));
       page.on("console", (message) => {
         if (message.type() === "error" && !message.text().startsWith("Failed to load resource")) wrong.push(message.text());
@@ -83,6 +84,28 @@ export const test = base.extend<{ watched: string[] }, { mala: Mala }>({
 });
 
 export { expect };
+
+/** waiting counts the requests of each page that are not answered yet. */
+const waiting = new WeakMap<Page, number>();
+
+function countRequests(page: Page) {
+  waiting.set(page, 0);
+  const by = (n: number) => waiting.set(page, (waiting.get(page) ?? 0) + n);
+  page.on("request", () => by(1));
+  page.on("requestfinished", () => by(-1));
+  page.on("requestfailed", () => by(-1));
+}
+
+/** ANSWERED_FOR is how long nothing may be asked for a view to be whole, in ms: what it asks it asks as it appears. */
+const ANSWERED_FOR = 120;
+
+/** answered waits until all that the view asks is answered. Unlike silence of the network it costs next to nothing. */
+export async function answered(page: Page): Promise<void> {
+  for (let quiet = 0; quiet < ANSWERED_FOR; ) {
+    await page.waitForTimeout(ANSWERED_FOR / 4);
+    quiet = (waiting.get(page) ?? 0) > 0 ? 0 : quiet + ANSWERED_FOR / 4;
+  }
+}
 
 /** lookFor opens the list of pieces and searches for one. */
 export async function lookFor(page: Page, name: string): Promise<void> {
