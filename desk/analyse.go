@@ -260,13 +260,20 @@ func runOf(r measure.Run, side piece.Side, loose func(bead int) bool) RunOf {
 	return RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached), loose(r.First), string(side)}
 }
 
-// outwardsOf lists the runs from the centre, if the house strings so.
+// outwardsOf lists the runs from the centre, if the house strings so, or from the right, where
+// the fold of the cord lies there; nil of a row that is strung from the left.
 func outwardsOf(s *measure.Strand, h piece.House) []RunOf {
+	var out []RunOf
+	loose := s.Loose()
+	if s.Start.Side == piece.Right {
+		for _, r := range s.RunsFromRight() {
+			out = append(out, runOf(r, "", loose))
+		}
+		return out
+	}
 	if !s.FromCentre(h) {
 		return nil
 	}
-	var out []RunOf
-	loose := s.Loose()
 	right, left := s.Outwards()
 	for _, r := range right {
 		out = append(out, runOf(r, piece.Right, loose))

@@ -79,6 +79,7 @@ func (w *endWalk) roundLoop() bool {
 func (w *endWalk) clipped() {
 	w.through(way.Through, w.e.Find(RoleCrimp), "crimp", w.e.Find(RoleCrimp).Material.Finding.Length)
 	w.inHand()
+	w.legs[len(w.legs)-1].Least = leastHand // it has no tail of its own
 }
 
 func crimpItem(e *End, guardTurns int) string {

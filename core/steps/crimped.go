@@ -32,6 +32,10 @@ func (w *writer) crimped() {
 		w.start(w.cutter())
 		w.stop()
 		w.open()
+		if w.s.Right.Hold == measure.HeldByMiddle { // it was made first
+			w.secondEnd(&w.s.Left)
+			return
+		}
 		w.end(&w.s.Left)
 		w.secondEnd(&w.s.Right)
 	}
@@ -43,9 +47,6 @@ func (w *writer) at(e *measure.End) End { return End{e.Side, w.m.Piece.Hangs()} 
 // secondEnd is the least reversible moment, so its gate comes first.
 func (w *writer) secondEnd(e *measure.End) {
 	switch {
-	case e.Hold == measure.HeldByMiddle:
-		w.attachAll() // it was made before anything was strung
-		return
 	case w.row > 0 && e.Hold != measure.HeldByCrimp && e.Hold != measure.Unheld:
 		w.secondKnot(e)
 		return

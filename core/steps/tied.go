@@ -101,15 +101,16 @@ func (w *writer) tiedOn() {
 		w.stop()
 		w.open()
 	}
-	w.end(&w.s.Left)
-	switch w.s.Right.Hold {
-	case measure.Unheld:
-		w.unheld(piece.Right)
-	case measure.HeldByMiddle:
+	if w.s.Right.Hold == measure.HeldByMiddle { // it was made first, and the left end is the last
 		w.secondKnot(&w.s.Left)
-	default:
-		w.secondKnot(&w.s.Right)
+		return
 	}
+	w.end(&w.s.Left)
+	if w.s.Right.Hold == measure.Unheld {
+		w.unheld(piece.Right)
+		return
+	}
+	w.secondKnot(&w.s.Right)
 }
 
 // secondKnot makes the second end of a strand that is tied or held by flaps.

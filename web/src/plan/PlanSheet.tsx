@@ -86,7 +86,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         <section key={strand.id}>
           <h2>
             {ofSeveral && `Row${ofSeveral.slice(" of row".length)}: `}
-            {strand.outwards ? "String from the centre: to the right, then to the left" : analysis.hanger ? "String from the foot up" : "String from the left"}
+            {strand.start.side === "right" ? "String from the right, from the fold" : strand.outwards ? "String from the centre: to the right, then to the left" : analysis.hanger ? "String from the foot up" : "String from the left"}
           </h2>
           <p className="bead-line">{strand.line}</p>
           {strand.riders && (
