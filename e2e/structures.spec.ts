@@ -75,7 +75,7 @@ test("riders are put on a row, told off when they do not slide, and told in the 
   await expect(riders).toHaveValue("15L");
   await page.getByRole("link", { name: /Kit sheet/ }).click();
   await expect(page.locator(".sheet")).toContainText("15L slide over it");
-  await expect(page.locator(".sheet")).toContainText("Slide the riders over the beads");
+  await expect(page.locator(".sheet")).toContainText("Slide the sliding beads over the others");
   // Versions are told apart by what rides as well.
   await page.getByLabel("Name of this version").fill("fifteen");
   await page.getByRole("button", { name: "Save version" }).click();
@@ -95,7 +95,7 @@ test("a cord is doubled, its fold made a loop for the button, and beads ride on 
   await page.getByRole("menuitem", { name: "Let it ride on one cord" }).click();
   await expect(page.getByText(/in stock, on one cord/)).toHaveCount(2);
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
-  await expect(page.getByTestId("legs")).toContainText("2 halves of the fold, 580.1 mm each");
+  await expect(page.getByTestId("legs")).toContainText("2 halves of the fold, 535.1 mm each");
   const girth = page.getByLabel("Inside girth of the left loop");
   await girth.fill("33 mm");
   await girth.press("Enter");
@@ -147,7 +147,7 @@ test("the fold of a wire lies through a bead that a loop goes over", async ({ pa
   await neck.press("Enter");
   await expect(page.getByTestId("cut")).not.toHaveText(before ?? "");
   await page.getByRole("link", { name: /Kit sheet/ }).click();
-  await expect(page.locator(".sheet")).toContainText("leave 5 mm of both cords below it");
+  await expect(page.locator(".sheet")).toContainText("Leave 5 mm of both cords below it");
   await expect(page.locator(".sheet")).toContainText("tide stone goes through it with a little push");
 });
 
