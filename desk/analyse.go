@@ -54,7 +54,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	if !m.Piece.Hangs() {
 		measure.Ahead(func() { _, _ = m.Wrap() })
 	}
-	a := &Analysis{Format: AnalysisFormat, FinishedMm: exact(m.Finished), MassG: thousandth(m.MassG), Unweighed: nonNil(m.Unweighed)}
+	a := &Analysis{Format: AnalysisFormat, Cautions: []CautionShown{}, FinishedMm: exact(m.Finished), MassG: thousandth(m.MassG), Unweighed: nonNil(m.Unweighed)}
 	if err := ctx.Err(); err != nil {
 		return nil, err
 	}

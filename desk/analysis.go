@@ -31,7 +31,7 @@ type Analysis struct {
 	Bought      []Count        `json:"bought" doc:"The same with every component broken down to its parts."`
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
-	Cautions    []CautionShown `json:"cautions"`
+	Cautions    []CautionShown `json:"cautions" doc:"What to mind. None in few words."`
 	Tools       []Tool         `json:"tools,omitzero" doc:"What is needed beside the materials, in the order it is first used; with the steps."`
 	Techniques  []string       `json:"techniques,omitzero" doc:"Ways of the hand that the steps use and that can be shown, each once."`
 	Steps       []MakingStep   `json:"steps,omitzero" doc:"The instructions, in order. Left out in few words."`

@@ -14,9 +14,9 @@ import (
 	"mala/words/en"
 )
 
-// judge adds checks and cautions.
+// judge adds checks.
 func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.Document, opt Options) {
-	a.Checks, a.Cautions = []Check{}, []CautionShown{}
+	a.Checks = []Check{}
 	found := check.All(m, opt.Unit)
 	shelf := check.Shelf{}
 	if opt.Fixes {
@@ -35,9 +35,6 @@ func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.D
 			}
 		}
 		a.Checks = append(a.Checks, c)
-	}
-	for _, c := range caution.For(m, steps.For(m, opt.Given)) {
-		a.Cautions = append(a.Cautions, CautionShown{string(c), en.Caution(c)})
 	}
 }
 
@@ -68,12 +65,15 @@ func fixOf(f *check.Fix) *Fix {
 	return out
 }
 
-// making adds the steps of the work.
+// making adds the steps of the work, with the tools, techniques and cautions that follow from them.
 func (a *Analysis) making(m *measure.Measured, opt Options) {
 	a.Steps, a.Tools, a.Techniques = []MakingStep{}, []Tool{}, []string{}
 	all, speak := steps.For(m, opt.Given), en.In(opt.Unit)
 	for i, s := range m.Strands {
 		a.Strands[i].LeftEnd, a.Strands[i].RightEnd = speak.End(m.Piece, s, &s.Left), speak.End(m.Piece, s, &s.Right)
+	}
+	for _, c := range caution.For(m, all) {
+		a.Cautions = append(a.Cautions, CautionShown{string(c), en.Caution(c)})
 	}
 	for _, t := range technique.For(all, m.Piece.House) {
 		a.Techniques = append(a.Techniques, string(t))

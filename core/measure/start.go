@@ -33,11 +33,14 @@ var tips = map[string]length.MM{
 // start says how the strand is begun, and how far from its tip it is stopped.
 func (m *Measured) start(s *Strand) Start {
 	out := Start{Side: piece.Left, By: s.startedBy(m.Piece.HouseOf(s.Row))}
+	s.stopping = 0
 	if out.By == StartFold {
 		out.Side = s.FoldSide()
 	}
 	if _, stopped := tips[out.By]; stopped {
-		out.Tip = m.Beyond(s, &s.Left) + m.startTakes(s, out.By)
+		has := m.Beyond(s, &s.Left)
+		s.stopping = startTakes(out.By, has)
+		out.Tip = has + s.stopping
 	}
 	return out
 }
@@ -76,11 +79,11 @@ func (s *Strand) startedBy(h piece.House) string {
 	return h.Stopper
 }
 
-// startTakes is the cord that stopping the end takes of each cord beyond what its end needs:
+// startTakes is the cord that stopping the end takes of each cord beyond what its end has there:
 // a spare crimp is cut off, anything else is undone and its cord used.
-func (m *Measured) startTakes(s *Strand, by string) length.MM {
+func startTakes(by string, has length.MM) length.MM {
 	if by == piece.StopSpareCrimp {
 		return tips[by]
 	}
-	return max(0, tips[by]-m.Beyond(s, &s.Left))
+	return max(0, tips[by]-has)
 }

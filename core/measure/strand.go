@@ -43,6 +43,7 @@ type Strand struct {
 	tight     length.MM // the loop pulled tight, without any slack
 	half      *Strand   // the row on the other half of its cord, folded at the left
 	times     int       // how often the loop goes round
+	stopping  length.MM // what stopping the first end uses of each cord beyond what the end has
 	everyBead []int     // those that the first of its cords runs through; nil until it is asked for
 	foot      bool      // it hangs, and its foot is made first
 	gaps      []int     // where bare cord lies among the beads

@@ -128,7 +128,8 @@ func (w *walk) along(s *Strand, n int) []way.Leg {
 		add(way.Behind, each.Back, 0, "along the back")
 		add(way.ToEnds, each.Edges, 0, "to the ends of the row")
 	} else {
-		add(way.Along, s.Strung, s.Strung, "beads").Beads = s.beadsOn(n)
+		l := add(way.Along, s.Strung, s.Strung, "beads")
+		l.All, l.Skips = true, s.skippedBy(n)
 	}
 	if s.Slack > 0 {
 		add(way.Slack, s.Slack, s.Slack, "slack")
@@ -149,19 +150,17 @@ func (w *walk) along(s *Strand, n int) []way.Leg {
 	return legs
 }
 
-// beadsOn lists the beads that the n-th of a row's cords runs through on its way along.
-func (s *Strand) beadsOn(n int) []int {
-	if n == 0 && s.everyBead != nil {
-		return s.everyBead
+// skippedBy lists the beads that the n-th of a row's cords runs beside: those that ride on the first
+// alone.
+func (s *Strand) skippedBy(n int) []int {
+	if n == 0 {
+		return nil
 	}
-	out := make([]int, 0, len(s.Beads))
+	var out []int
 	for i := range s.Beads {
-		if b := &s.Beads[i]; !b.IsGap() && (n == 0 || !b.OneCord) {
+		if s.Beads[i].OneCord {
 			out = append(out, i)
 		}
-	}
-	if n == 0 {
-		s.everyBead = out
 	}
 	return out
 }
@@ -194,11 +193,10 @@ func (w *walk) onwards(s *Strand, n int) (*Strand, []way.Leg) {
 // stopping is the cord that stopping the first end uses beyond what the end has: a spare
 // crimp is cut off, anything else is undone and its cord used.
 func (w *walk) stopping(s *Strand) []way.Leg {
-	takes := w.m.startTakes(s, s.Start.By)
-	if takes <= 0 {
+	if s.stopping <= 0 {
 		return nil
 	}
-	return []way.Leg{{Does: way.Stopping, At: s.Row.AtEnd(s.Start.Side), Uses: takes, Spare: true, Item: string(s.Start.Side) + " start"}}
+	return []way.Leg{{Does: way.Stopping, At: s.Row.AtEnd(s.Start.Side), Uses: s.stopping, Spare: true, Item: string(s.Start.Side) + " start"}}
 }
 
 // Folded says whether an end of the row is the middle of its cords.

@@ -44,6 +44,8 @@ type Leg struct {
 	At    piece.Place        // its row, and its end or fitting if it has one
 	Of    *material.Material // what it goes through, round or by; nil of bare cord
 	Beads []int              // of its row, that it runs through once each
+	All   bool               // it runs through every bead of its row, but for those that it skips
+	Skips []int
 
 	Uses     length.MM // cord
 	Advances length.MM // along the piece
@@ -98,11 +100,16 @@ func (c *Cord) sum(of func(l *Leg) length.MM) length.MM {
 func (c *Cord) Meets(row piece.ID, bead int) int {
 	n := 0
 	for i := range c.Legs {
-		if l := &c.Legs[i]; l.At.Row == row {
-			for _, b := range l.Beads {
-				if b == bead {
-					n++
-				}
+		l := &c.Legs[i]
+		if l.At.Row != row {
+			continue
+		}
+		if l.All && !slices.Contains(l.Skips, bead) {
+			n++
+		}
+		for _, b := range l.Beads {
+			if b == bead {
+				n++
 			}
 		}
 	}

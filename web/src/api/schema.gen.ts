@@ -1088,6 +1088,7 @@ export interface components {
             beads: number;
             /** @description The same with every component broken down to its parts. */
             bought: components["schemas"]["Count"][];
+            /** @description What to mind. None in few words. */
             cautions: components["schemas"]["CautionShown"][];
             checks: components["schemas"]["Check"][];
             /** @description What a picture needs; only on request. */
