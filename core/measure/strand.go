@@ -47,6 +47,7 @@ type Strand struct {
 	everyBead []int     // those that the first of its cords runs through; nil until it is asked for
 	foot      bool      // it hangs, and its foot is made first
 	gaps      []int     // where bare cord lies among the beads
+	dropped   []int     // where what hangs on its own cord is
 	kinds     []kind
 	rode      []kind                         // those of the riders
 	parts     []stiffPart                    // along the path that decides the length
@@ -155,6 +156,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		s.Beads[i].OneCord = s.Beads[i].Passes < mk.row.Passes && l.material.Bead.Flat == nil
 		if d := drops[b.Node]; d != nil {
 			s.Beads[i].Key, s.Beads[i].Drop = d.Key, d
+			s.dropped = append(s.dropped, i)
 			if hanging += d.Count(); hanging > pattern.MaxBeads {
 				return nil, pattern.TooManyHang(b.Node)
 			}
@@ -310,13 +312,18 @@ func (s *Strand) place(st *stack) {
 	l := st.straightOrLoop(s.Ring)
 	s.Strung, s.parts, s.turns = l.strung, st.partsOf(l), l.turns
 	s.share = s.shares(st, l)
+	swallowed := false
 	for i := range s.Beads {
 		b, lies := &s.Beads[i], st.beads[i]
 		b.At = l.at[i]
 		b.From, b.To = b.At-st.table.faces[lies.left].Reach(), b.At+st.table.faces[lies.right].Reach()
 		if next := (i + 1) % n; (i+1 < n || s.Ring && n > 1) && !st.table.between(lies.right, st.beads[next].left).touches {
 			b.Swallowed, s.Beads[next].Swallowed = true, true
+			swallowed = true
 		}
+	}
+	if !swallowed {
+		return
 	}
 	for i := range s.Beads {
 		if b := &s.Beads[i]; b.Swallowed && b.Material.Bead.Hangs() && b.Drop == nil {

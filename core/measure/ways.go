@@ -134,7 +134,7 @@ func (w *walk) along(s *Strand, n int) []way.Leg {
 	if s.Slack > 0 {
 		add(way.Slack, s.Slack, s.Slack, "slack")
 	}
-	for i := range s.Beads {
+	for _, i := range s.dropped {
 		if d := s.Beads[i].Drop; d != nil {
 			add(way.Hang, d.Path, 0, "drops").At.Element = i
 		}
