@@ -4,10 +4,11 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 step() { printf '\n== %s\n' "$*"; }
 
-step "gofmt, vet"
+step "gofmt, vet, static analysis"
 unformatted=$(git ls-files '*.go' | xargs gofmt -l)
 [ -z "$unformatted" ] || { echo "not formatted: $unformatted" >&2; exit 1; }
 go vet ./...
+go tool staticcheck ./...
 
 step "Go tests, the short ones"
 go test -short ./core/... ./words/... ./format ./demo ./desk ./papers ./backup

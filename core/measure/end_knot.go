@@ -70,8 +70,8 @@ func (b *endBuilder) wireRound() length.MM {
 	if b.end.Hold != HeldByKnot && b.end.Hold != HeldByMiddle {
 		return 0
 	}
-	for i := range b.end.Parts {
-		p := &b.end.Parts[i]
+	if len(b.end.Parts) > 0 {
+		p := &b.end.Parts[0]
 		if p.Material == nil || p.Material.Finding == nil || p.Role == RoleGuard || p.Role == RoleBar || p.Role == RoleRow || p.Role == RoleCrimp {
 			return 0
 		}

@@ -40,19 +40,18 @@ type Strand struct {
 	Lace        *Lace   // the way of the cord through a laced row; nil where it is strung
 	Riders      *Riders // beads that slide over the strand; nil without any
 
-	tight     length.MM // the loop pulled tight, without any slack
-	half      *Strand   // the row on the other half of its cord, folded at the left
-	times     int       // how often the loop goes round
-	stopping  length.MM // what stopping the first end uses of each cord beyond what the end has
-	everyBead []int     // those that the first of its cords runs through; nil until it is asked for
-	foot      bool      // it hangs, and its foot is made first
-	gaps      []int     // where bare cord lies among the beads
-	dropped   []int     // where what hangs on its own cord is
-	kinds     []kind
-	rode      []kind                         // those of the riders
-	parts     []stiffPart                    // along the path that decides the length
-	turns     int                            // how often that path goes round a ring
-	share     map[*material.Material]float64 // mm of the strung length that each material gives
+	tight    length.MM // the loop pulled tight, without any slack
+	half     *Strand   // the row on the other half of its cord, folded at the left
+	times    int       // how often the loop goes round
+	stopping length.MM // what stopping the first end uses of each cord beyond what the end has
+	foot     bool      // it hangs, and its foot is made first
+	gaps     []int     // where bare cord lies among the beads
+	dropped  []int     // where what hangs on its own cord is
+	kinds    []kind
+	rode     []kind                         // those of the riders
+	parts    []stiffPart                    // along the path that decides the length
+	turns    int                            // how often that path goes round a ring
+	share    map[*material.Material]float64 // mm of the strung length that each material gives
 
 	round func() []Link // worked out when first asked for, as is the wrap
 	wrap  func() (*Wrap, error)

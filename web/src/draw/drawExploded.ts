@@ -195,7 +195,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     }
     x -= (b.alongMm / 2) * px;
   }
-  drawThrough(ctx, start, y, (crimped && tail.mm > 0) || hold === "knot" || hold === "fold", hold === "fold" ? WORKING : TAIL);
+  drawThrough(ctx, start, y, tail.mm > 0 || hold === "fold", hold === "fold" ? WORKING : TAIL);
   for (const s of stations) {
     if (s.part.role === "loop") continue;
     ctx.save();
@@ -211,7 +211,7 @@ export function drawExploded(ctx: CanvasRenderingContext2D, view: ExplodedView) 
     else drawFitting(ctx, s.drawn === OTHER_HALF ? "clasp" : s.drawn, m, { from: -s.half, to: s.half, px: scaleOf(s.drawn, m) * scale, links: Math.min(s.part.links ?? 1, LINKS_SHOWN) });
     ctx.restore();
   }
-  if (crimped) drawCutters(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);
+  if (crimped || tail.mm > 0) drawCutters(ctx, tail.mm > 0 ? MARGIN + 6 : start + 7, y + 8);
   ctx.restore();
 }
 

@@ -30,7 +30,7 @@ export function drawPath(ctx: CanvasRenderingContext2D, path: Path) {
 const PATHS: Record<Hold, (ctx: CanvasRenderingContext2D, path: Path) => void> = {
   crimp: (ctx, path) => thereAndBack(ctx, path, path.tucked ? MARGIN : path.start + 2),
   knot: (ctx, path) => {
-    thereAndBack(ctx, path, MARGIN);
+    thereAndBack(ctx, path, path.tucked ? MARGIN : path.start + 9);
     drawKnot(ctx, path.start + 9, path.y, 5.5);
   },
   fold: (ctx, path) => thereAndBack(ctx, path, 0, WORKING),

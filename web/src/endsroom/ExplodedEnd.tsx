@@ -1,4 +1,4 @@
-import { strandOf } from "../api/piece.ts";
+import { rowOf, strandOf } from "../api/piece.ts";
 import { useCallback } from "react";
 import type { Analysis, Document, Strand } from "../api/client.ts";
 import { layCloth } from "../draw/cloth.ts";
@@ -80,7 +80,7 @@ function TailLine({ analysis, doc, row, side }: Props) {
     </>
   );
   const knot = side === "left" ? strand.leftKnot : strand.rightKnot;
-  if (hold !== "crimp") {
+  if (hold !== "crimp" && tail.mm === 0) {
     return (
       <p className="quiet">
         {round}
@@ -89,25 +89,35 @@ function TailLine({ analysis, doc, row, side }: Props) {
       </p>
     );
   }
-  const finest = doc.materials.find((m) => m.id === tail.finest);
   return (
     <p className="tail-line">
       {round}
-      <i className="live" aria-hidden /> the working wire: do not cut; <i className="tail" aria-hidden /> the tail{" "}
-      {tail.mm > 0 ? (
-        <>
-          back through {tail.beads} {tail.beads === 1 ? "bead" : "beads"}, <Length mm={tail.mm} />, then trimmed.
-          {finest && (
-            <>
-              {" "}
-              The finest hole there, {tail.holeMm} mm of {finest.name}, {(tail.holeMm ?? 0) >= (tail.needMm ?? 0) ? "takes" : "does not take"} {tail.passes} passes: they need {(tail.needMm ?? 0).toFixed(2)} mm.
-            </>
-          )}
-        </>
-      ) : (
-        "trimmed close to the crimp."
-      )}
+      {hold !== "crimp" && <>{HOLDS[hold]} </>}
+      <i className="live" aria-hidden /> the working {cordNoun(doc, row)}: do not cut; <i className="tail" aria-hidden /> the tail{" "}
+      {tail.mm > 0 ? <TailBack doc={doc} tail={tail} /> : "trimmed close to the crimp."}
     </p>
+  );
+}
+
+/** cordNoun is what a maker calls what the row is strung on. */
+function cordNoun(doc: Document, row: string): string {
+  const cord = doc.materials.find((m) => m.id === rowOf(doc, row).cord);
+  return cord?.type === "wire" ? "wire" : "cord";
+}
+
+/** TailBack says how far a tail goes back, and whether the finest bead there takes it. */
+function TailBack({ doc, tail }: { doc: Document; tail: Strand["leftTail"] }) {
+  const finest = doc.materials.find((m) => m.id === tail.finest);
+  return (
+    <>
+      back through {tail.beads} {tail.beads === 1 ? "bead" : "beads"}, <Length mm={tail.mm} />, then trimmed.
+      {finest && (
+        <>
+          {" "}
+          The finest hole there, {tail.holeMm} mm of {finest.name}, {(tail.holeMm ?? 0) >= (tail.needMm ?? 0) ? "takes" : "does not take"} {tail.passes} passes: they need {(tail.needMm ?? 0).toFixed(2)} mm.
+        </>
+      )}
+    </>
   );
 }
 
