@@ -58,6 +58,17 @@ test("the cord is folded round the clasp's ring and unfolded again", async ({ pa
   await expect(page.getByRole("row", { name: /right tail/ })).toContainText("12 mm");
 });
 
+test("a tied end says how far its tail goes back, until it goes nowhere", async ({ page }) => {
+  await ends(page, "Boathook");
+  const left = page.getByRole("region", { name: "Left end" });
+  await expect(left).toContainText("The cord is tied to this end with a knot. the working cord: do not cut; the tail back through 6 beads, 25 mm, then trimmed.");
+  await expect(left).toContainText("takes 2 passes: they need 1.00 mm");
+  await page.getByLabel("Tail of the left end").fill("0");
+  await page.getByLabel("Tail of the left end").press("Enter");
+  await expect(left).not.toContainText("back through");
+  await expect(page.getByRole("row", { name: /left tail/ })).toBeHidden();
+});
+
 test("the first end is held in its own way", async ({ page }) => {
   await ends(page, "Tide Table");
   await page.getByLabel("Left end is held while stringing").selectOption({ label: "held by a clip" });

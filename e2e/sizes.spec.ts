@@ -55,9 +55,9 @@ test("sizes in inches, and those that cannot be had say why", async ({ page }) =
   await page.getByRole("link", { name: /Several sizes/ }).click();
   await expect(page.getByRole("region", { name: "Size adult small" })).toContainText("5 7/8 in");
   const typed = page.getByLabel("Another finished length");
-  await typed.fill("3/4 in");
+  await typed.fill("1/8 in");
   await typed.press("Enter");
-  await expect(page.getByRole("region", { name: "Size 3/4 in" }).getByRole("status")).toContainText("Nothing comes within ± 5 mm. The nearest is off by");
+  await expect(page.getByRole("region", { name: "Size 3.2 mm" }).getByRole("status")).toContainText("Nothing comes within ± 4 mm. The nearest is off by");
   await expect(page.getByRole("button", { name: "Save as the sizes of this piece" })).toBeDisabled();
 });
 
