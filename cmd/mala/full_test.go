@@ -122,7 +122,7 @@ func noFault(t *testing.T, err error) {
 
 func waitFor(t *testing.T, what string, done func() bool) {
 	t.Helper()
-	for deadline := time.Now().Add(40 * time.Second); !done(); time.Sleep(100 * time.Millisecond) {
+	for deadline := time.Now().Add(2 * time.Minute); !done(); time.Sleep(100 * time.Millisecond) {
 		if time.Now().After(deadline) {
 			t.Fatalf("in vain: %s", what)
 		}

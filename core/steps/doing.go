@@ -106,6 +106,8 @@ type (
 		Runs       []Run
 		FromCentre bool
 		FromRight  bool
+		// What the steps after it tell is done on the way, where the order comes to it.
+		Drops, Loops, Crimps bool
 	}
 	// AnyOrder says which beads may be mixed, and what that does to the finished length.
 	AnyOrder struct{ Least, Most length.MM }

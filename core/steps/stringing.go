@@ -112,6 +112,12 @@ func (w *writer) stringRuns() {
 // runs are the row's runs in the order of the work.
 func (w *writer) runs() String {
 	out := String{FromCentre: w.s.FromCentre(w.h), FromRight: w.s.Start.Side == piece.Right}
+	drops, _ := w.s.Drops()
+	for _, d := range drops {
+		out.Drops = out.Drops || d.Through == nil
+		out.Loops = out.Loops || d.Through != nil
+	}
+	out.Crimps = w.s.Row.Holder.Way == piece.HeldByCrimps && len(w.s.Holders()) > 0
 	count := map[string]int{}
 	add := func(runs []measure.Run, side piece.Side) {
 		for _, r := range runs {

@@ -142,13 +142,31 @@ func release(by string) string {
 }
 
 func strung(d steps.String) string {
+	says := "String the runs in order and tick each one; the length after each run is given beside it."
 	switch {
 	case d.FromCentre:
-		return "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."
+		says = "String from the middle outwards and tick each run: first all to the right, then all to the left. The length from the middle is given beside each."
 	case d.FromRight:
-		return "String from the right and tick each run, the last of the order first; the length after each run is given beside it."
+		says = "String from the right and tick each run, the last of the order first; the length after each run is given beside it."
 	}
-	return "String the runs in order and tick each one; the length after each run is given beside it."
+	return says + alongside(d)
+}
+
+// alongside says what is made or strung while the runs are, as the steps after it tell.
+func alongside(d steps.String) string {
+	says := ""
+	switch {
+	case d.Drops && d.Loops:
+		says = " Where the order comes to a drop or a loop, make it as told next."
+	case d.Drops:
+		says = " Where the order comes to a drop, make it as told next."
+	case d.Loops:
+		says = " Where the order comes to a loop, make it as told next."
+	}
+	if d.Crimps {
+		says += " Thread the crimps that hold the beads apart on the way, as told next."
+	}
+	return says
 }
 
 // onTheWay says what is done while a row is strung or laced.

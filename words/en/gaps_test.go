@@ -24,21 +24,23 @@ func TestBeadsAreHeldApartOneAfterTheOther(t *testing.T) {
 	inOrder(t, onLine(t, "P _14mm P _14mm P", knots), "GATE Before you cut", "laid out with their gaps they measure", "String the runs",
 		"tie an overhand knot tight against every bead on each side where a gap lies, 4 in all",
 		"GATE Before the next one, each time: knot 1 lies", "from the start", "knot 2 lies", "14 mm from the one before", "knot 4 lies", "Right end: thread")
-	inOrder(t, onLine(t, "P _14mm P", func(r *piece.Row) { r.Holder.Way = piece.HeldByFriction }), "nothing holds them but friction", "the left edge of pearl 2 lies")
+	inOrder(t, onLine(t, "P _14mm P", func(r *piece.Row) { r.Holder.Way = piece.HeldByFriction }), "is given beside it.\nPush the beads to their places: nothing holds them but friction", "the left edge of pearl 2 lies")
 	crimps := func(r *piece.Row) { r.Holder = piece.Holder{Way: piece.HeldByCrimps, Of: r.Left[0].Of} }
-	inOrder(t, onLine(t, "P _14mm P", crimps), "Thread 2 × crimp", "crimp 1 lies", "crimp 2 lies")
+	inOrder(t, onLine(t, "P _14mm P", crimps), "Thread the crimps that hold the beads apart on the way, as told next.", "Thread 2 × crimp", "crimp 1 lies", "crimp 2 lies")
 }
 
 func TestDropsAreToldWhereTheyCome(t *testing.T) {
 	text := onLine(t, "2P 2[3P . P] P [P . P] P", func(*piece.Row) {})
-	inOrder(t, text, "String the runs", "At each of the 2 places of this drop go down through 3 ×", "round the outside of", "back up through the others to the strand; it takes",
+	inOrder(t, text, "String the runs", "Where the order comes to a drop, make it as told next.", "At each of the 2 places of this drop go down through 3 ×", "round the outside of", "back up through the others to the strand; it takes",
 		"GATE Before the next bead: the drop hangs", "At the place of this drop go down through 1 ×", "GATE Before the next bead")
 }
 
 func TestLoopsAreToldFromTheBeadThatTheyHangThrough(t *testing.T) {
 	text := onLine(t, "2P P[3P P[2P] 3P] P", func(*piece.Row) {})
-	inOrder(t, text, "String the runs", "At the place of this loop go through", "take up 3 ×", "with its loop", "again from the same side", "In it", "has a loop of its own", "take up 2 ×",
+	inOrder(t, text, "String the runs", "Where the order comes to a loop, make it as told next.", "At the place of this loop go through", "take up 3 ×", "with its loop", "again from the same side", "In it", "has a loop of its own", "take up 2 ×",
 		"GATE Before the next bead: the loop hangs")
+	both := onLine(t, "2P [3P . P] P P[4P] P", func(*piece.Row) {})
+	inOrder(t, both, "String the runs", "Where the order comes to a drop or a loop, make it as told next.", "of this drop", "of this loop")
 	text = onLine(t, "2P P[4P [3P . P] 4P] P", func(*piece.Row) {})
 	inOrder(t, text, "1 × drop [3P . P]", "In it drop [3P . P] hangs: down through 3 ×")
 }

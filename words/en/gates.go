@@ -2,7 +2,6 @@ package en
 
 import (
 	"fmt"
-	"strings"
 
 	"mala/core/piece"
 	"mala/core/steps"
@@ -208,7 +207,7 @@ func (p Speaker) ofRows(m steps.Point) string {
 		for _, l := range m.Lengths {
 			out = append(out, p.in(l))
 		}
-		return "closed, its rows measure " + strings.Join(out, ", ")
+		return "closed, its rows measure " + list(out)
 	case steps.Closed:
 		return "closed it measures " + p.in(m.Length)
 	case steps.ClosedBetween:

@@ -37,7 +37,7 @@ func TestRowsOnOneRingAreStrungAndComparedBeforeAnyEnd(t *testing.T) {
 		"Row 2, left end: make it as that of row 1.", "GATE Row 2: after the crimp", "Row 3, left end: make it as that of row 1.",
 		"GATE Before the second ends: the rows hang in order at the left", "no row is twisted round another",
 		"GATE Row 1: before the right crimp is closed", "Row 1, right end: thread the crimp", "GATE Row 3: before the right crimp", "Row 3, right end: make it as that of row 1.",
-		"GATE Before the clasp: the rows lie in order", "closed, its rows measure")
+		"GATE Before the clasp: the rows lie in order", "closed, its rows measure", " mm and ")
 	if n := strings.Count(text, "hang ring"); n > 1 {
 		t.Errorf("what rows share is attached once, not %d times: %s", n, text)
 	}
