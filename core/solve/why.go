@@ -35,7 +35,7 @@ func (t *task) why(nearest *Proposal) string {
 	says := ""
 	if nearest != nil {
 		off := max(nearest.Off, -nearest.Off)
-		says = fmt.Sprintf("Nothing comes within ± %s. The nearest is off by %s: a tolerance of ± %s would take it.", t.goal.Tolerance.In(unit), orLess(off, unit), writtenUp(off, unit).In(unit))
+		says = fmt.Sprintf("Nothing comes within ± %s. The nearest is off by %s: a tolerance of ± %s would take it.", t.goal.Tolerance.In(unit), orLess(off, unit), max(off, least).AtLeast(unit))
 	} else {
 		says = fmt.Sprintf("Nothing comes within ± %s without a stop or a warning that is not there now.", t.goal.Tolerance.In(unit))
 	}
@@ -56,26 +56,15 @@ func (t *task) notInHand() string {
 	return ""
 }
 
+// least is the shortest length that is not written as nothing, in any unit.
+const least = length.MM(0.1)
+
 // orLess writes a length that would round to nothing as less than the least.
 func orLess(l length.MM, unit length.Unit) string {
-	if least := leastIn(unit); l < least {
+	if l < least {
 		return "less than " + least.In(unit)
 	}
 	return l.In(unit)
-}
-
-// writtenUp is the least length of those that are written in a unit that is no shorter.
-func writtenUp(l length.MM, unit length.Unit) length.MM {
-	step := leastIn(unit)
-	return max(1, length.MM(math.Ceil(float64(l/step)-1e-6))) * step
-}
-
-// leastIn is the least length that a unit does not write as nothing.
-func leastIn(unit length.Unit) length.MM {
-	if unit == length.InInches {
-		return length.Inch / length.Sixteenths
-	}
-	return 0.1
 }
 
 // allowedBy says whether a proposal is found with another rule.
