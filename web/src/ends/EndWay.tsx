@@ -42,12 +42,19 @@ const STOPPERS = ALL_CHOICES.find((c) => c.field === "stopper")?.options ?? [];
 /** endOf is how an end of the row is made beyond its fittings. */
 export const endOf = (doc: Document, row: string, side: Side) => (side === "left" ? rowOf(doc, row).leftEnd : rowOf(doc, row).rightEnd);
 
+/** IN_RING is how an end of a cord tied to itself is made, where that is called otherwise. */
+const IN_RING: Partial<Record<Way | "", string>> = { "": "trimmed at the knot", tails: "with a bead on its loose tail" };
+
+/** waysOf are the ways in which an end can be made, beyond what its fittings say. */
+export const waysOf = (strand: Strand | undefined, side: Side) => (side === "left" ? strand?.leftWays : strand?.rightWays) ?? [];
+
 /** EndWay chooses how an end is made beyond its fittings, with what that way needs, and how far its tail goes. */
 export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props) {
   const end = endOf(doc, row, side);
   const name = side === "left" ? "Left" : "Right";
   const set = (field: string, rest: Partial<Operation>) => bench.apply({ do: "set-end", at: { strand: row, end: side }, field, ...rest });
-  const ways = (side === "left" ? strand?.leftWays : strand?.rightWays) ?? [];
+  const ways = waysOf(strand, side);
+  const labels = strand?.ring ? IN_RING : {};
   const nameOf = (id: string) => doc.materials.find((m) => m.id === id)?.name ?? id;
   const hold = side === "left" ? strand?.leftHold : strand?.rightHold;
   const tailed = hold === "crimp" || (hold === "knot" && end?.way !== "tails" && end?.way !== "cord-loop");
@@ -57,10 +64,10 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
       <span className="what">… made</span>
       <span className="picks">
         <select aria-label={`${name} end is made`} value={end?.way ?? ""} onChange={(e) => void set("way", { text: e.target.value })}>
-          <option value="">by its fittings</option>
+          <option value="">{labels[""] ?? "by its fittings"}</option>
           {WAYS.filter(({ way }) => ways.includes(way)).map(({ way, label }) => (
             <option key={way} value={way}>
-              {label}
+              {labels[way] ?? label}
             </option>
           ))}
         </select>
@@ -91,7 +98,7 @@ export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props)
             </button>
           </>
         )}
-        {side === "left" && doc.kind !== "ornament" && (
+        {side === "left" && !strand?.ring && doc.kind !== "ornament" && (
           <select aria-label="Left end is held while stringing" value={end?.stop ?? ""} onChange={(e) => void set("stop", { text: e.target.value })}>
             <option value="">held as the house does</option>
             {STOPPERS.map(({ value, label }) => (

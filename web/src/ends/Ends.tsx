@@ -10,7 +10,7 @@ import { LengthField } from "../ui/LengthField.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 import { BEAD_LINKS } from "../piece/joins.ts";
 import { ChainLength } from "./ChainLength.tsx";
-import { EndWay, endOf } from "./EndWay.tsx";
+import { EndWay, endOf, waysOf } from "./EndWay.tsx";
 import "./ends.css";
 import { carrierOf, everyFitting, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "../piece/places.ts";
 
@@ -117,7 +117,7 @@ export function Ends({ bench, state, brief }: Props) {
   };
 
   const way = (side: "left" | "right") =>
-    !strand?.ring && row.cord !== undefined && !endsInOther(side) && !runsOn(side) && (!brief || endOf(doc, row.id, side)?.way) && (
+    (!strand?.ring || waysOf(strand, side).length > 0) && row.cord !== undefined && !endsInOther(side) && !runsOn(side) && (!brief || endOf(doc, row.id, side)?.way) && (
       <EndWay bench={bench} doc={doc} row={row.id} strand={strand} side={side} onBead={() => setChosen({ list: "leg", side })} onHang={(hung) => setChosen({ list: "loop", side, hung })} />
     );
 
