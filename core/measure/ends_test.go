@@ -1,6 +1,7 @@
 package measure
 
 import (
+	"math"
 	"testing"
 
 	"mala/core/length"
@@ -207,5 +208,31 @@ func TestAGuardIsThreadedOnceOrTwice(t *testing.T) {
 		}
 		near(t, tt.parts, s.CutLength()-once.CutLength(), tt.more, 1e-9)
 		near(t, tt.parts+" length", s.Left.Length, once.Left.Length, 1e-9)
+	}
+}
+
+// Where the cord of a loop has gone back through the bead beside it before its knot, the tail
+// begins beyond that bead: the way back has gone through it already.
+func TestATailBehindAWayBackBeginsBeyondItsBead(t *testing.T) {
+	far, four := length.MM(28), 4
+	for _, side := range []piece.Side{piece.Left, piece.Right} {
+		for name, tail := range map[string]piece.Tail{"28 mm": {Length: &far}, "4 beads": {Beads: &four}} {
+			s := measured(t, ended(t, "20R", func(_ *piece.Piece, row *piece.Row) {
+				own := row.Ending(side)
+				*own = loopOf(t, "7S")
+				own.Tail = tail
+			})).Leading()
+			e, goes := s.Ends()[0], far
+			if side == piece.Right {
+				e = s.Ends()[1]
+			}
+			if tail.Beads != nil {
+				goes = length.MM(4 * 2 * math.Sqrt(4*4-1*1)) // four beads of 8, from rim to rim of their holes
+			}
+			near(t, name, e.Tail, goes, 1e-9)
+			if len(e.TailBeads) != 4 || s.Beads[s.fromEnd(side, 0)].Passes != 2 || s.Beads[s.fromEnd(side, 4)].Passes != 2 || s.Beads[s.fromEnd(side, 5)].Passes != 1 {
+				t.Errorf("%s at the %s goes back through beads %v", name, side, e.TailBeads)
+			}
+		}
 	}
 }
