@@ -33,6 +33,6 @@ func TestAnOrnamentIsMadeFromItsFoot(t *testing.T) {
 	bare := func(way piece.Ending) string {
 		return hung(waxed, func(_ *piece.Piece, r *piece.Row) { r.Left, r.Right, r.LeftEnding, r.RightEnding = nil, nil, way, loop })
 	}
-	inOrder(t, bare(piece.Ending{Way: piece.WayStopped}), "Foot end: tie an overhand knot, draw it tight against the bead", "Top end: lay the cord back in a loop of 100 mm")
+	inOrder(t, bare(piece.Ending{Way: piece.WayStopped}), "Foot end: tie an overhand knot, draw it tight against the bead", "GATE After the knot: it holds a firm pull and does not slip into the bead", "Top end: lay the cord back in a loop of 100 mm")
 	inOrder(t, bare(piece.Ending{}), "GATE Before the left end: something holds it", "String the runs")
 }
