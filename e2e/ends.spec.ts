@@ -69,6 +69,20 @@ test("a tied end says how far its tail goes back, until it goes nowhere", async 
   await expect(page.getByRole("row", { name: /left tail/ })).toBeHidden();
 });
 
+test("a ring gets a bead on its loose tail", async ({ page }) => {
+  await ends(page, "First Tide");
+  await page.getByLabel("Left end is made").selectOption({ label: "with a bead on its loose tail" });
+  const cut = page.getByRole("region", { name: "Cut", exact: true });
+  await expect(cut.getByRole("row", { name: /left loose tail/ })).toBeVisible();
+  await expect(cut.getByRole("row", { name: /right loose tail/ })).toBeHidden();
+  await page.getByRole("button", { name: "Bead on the left tails" }).click();
+  await page.getByRole("combobox", { name: "Search the catalogue" }).fill("granite");
+  await page.getByRole("option", { name: /Granite/ }).first().click();
+  await expect(page.getByRole("button", { name: "Bead on the left tails" })).toHaveText("Granite round");
+  await page.getByLabel("Left end is made").selectOption({ label: "trimmed at the knot" });
+  await expect(cut.getByRole("row", { name: /left loose tail/ })).toBeHidden();
+});
+
 test("the first end is held in its own way", async ({ page }) => {
   await ends(page, "Tide Table");
   await page.getByLabel("Left end is held while stringing").selectOption({ label: "held by a clip" });
