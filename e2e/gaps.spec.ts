@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, finished, openPiece, refusedInTheLine, startPiece, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, openCopy, refusedInTheLine, startPiece, strand, test, typeLine } from "./mala.ts";
 
 const chips = (page: Page) => page.getByRole("group", { name: "The bead line as chips" });
 const gapFacts = (page: Page) => page.getByRole("dialog", { name: "Gap" });
@@ -30,7 +30,7 @@ test("beads are set apart by keyboard, held by knots, and told in the plan", asy
 });
 
 test("a gap read from middle to middle shows both lengths before it is taken", async ({ page }) => {
-  await openPiece(page, "Nine Buoys");
+  await openCopy(page, "Nine Buoys");
   const before = await finished(page).innerText();
   await chips(page).getByRole("button", { name: "a gap of 25mm" }).click();
   await expect(gapFacts(page)).toContainText("the row is then 396.3 mm strung");
@@ -50,7 +50,7 @@ test("a gap read from middle to middle shows both lengths before it is taken", a
 });
 
 test("a gap that cannot be is told at its column, and what was typed stays", async ({ page }) => {
-  await openPiece(page, "Nine Buoys");
+  await openCopy(page, "Nine Buoys");
   await refusedInTheLine(page, {
     "T _0mm T": "Column 3: A gap is 0.1 mm to 1 m long.",
     "T _10m T": "Column 3",

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { answered, expect, test, openPiece } from "./mala.ts";
+import { answered, expect, test, openCopy, openPiece } from "./mala.ts";
 import { faultsOfLayout } from "./layoutFaults.ts";
 import { recordPaintedText } from "./paintedText.ts";
 
@@ -64,7 +64,7 @@ for (const name of NAMES) {
   test(`nothing of ${name} is clipped or overprinted at any width, in either unit`, async ({ page }) => {
     const wrong: string[] = [];
     await page.addInitScript(recordPaintedText);
-    await openPiece(page, name);
+    await openCopy(page, name);
     for (const step of STEPS) {
       await page.getByRole("link", { name: step }).click();
       wrong.push(...(await faultsOf(page, step.source)));
