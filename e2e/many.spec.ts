@@ -1,6 +1,6 @@
 import { writeFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
-import { expect, lookFor, openCopy, saved, strand, test } from "./mala.ts";
+import { answered, expect, lookFor, openCopy, saved, strand, test } from "./mala.ts";
 
 const HEAD = "id,class,name,shape,acrossMm,holeMm,onHand,archived,revision";
 
@@ -59,6 +59,7 @@ test("copies set aside say how long they are kept, and are kept for good with a 
   await page.goto("/deleted");
   await page.getByLabel("Days that versions set aside are kept").fill("200");
   await page.getByLabel("Days that versions set aside are kept").press("Enter");
+  await answered(page);
   await page.goto(`/pieces/${id}/history`);
   const first = page.getByRole("button", { name: /Version 1/ });
   const until = new Date(Date.now() + 200 * 86_400_000).toLocaleDateString("en-GB", { dateStyle: "medium", timeZone: "UTC" });
