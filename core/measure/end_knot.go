@@ -65,7 +65,7 @@ func (b *endBuilder) onOtherHalf() *material.Finding {
 }
 
 // wireRound is the wire that the cord lies straight round, without a guard or a loop of its
-// own between; 0 where there is none. What lies in a bar's hole goes round nothing.
+// own between; 0 where there is none. What lies in a bar's hole lies round no wire.
 func (b *endBuilder) wireRound() length.MM {
 	if b.end.Hold != HeldByKnot && b.end.Hold != HeldByMiddle {
 		return 0

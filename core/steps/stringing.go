@@ -92,7 +92,7 @@ func (w *writer) open() {
 	}
 }
 
-// stringRuns strings the row, with what is told of it on the way.
+// stringRuns strings the row, and adds the steps for what is made while it is strung.
 func (w *writer) stringRuns() {
 	if w.s.Lace != nil {
 		w.laceRow()
