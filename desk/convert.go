@@ -11,6 +11,7 @@ import (
 	"mala/core/size"
 	"mala/core/solve"
 	"mala/format"
+	"mala/words/en"
 )
 
 // Conversion asks for a piece as another kind, or closed another way, with its pattern kept.
@@ -108,7 +109,7 @@ var closureWords = map[piece.ClosureType]string{
 
 // solve finds the counts, and puts each with what the conversion itself takes.
 func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *measure.Measured, goal solve.Goal, ops []Operation, says []string, opt Options) {
-	rules := solve.Rules{Pins: after.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Stock: opt.stock(in.InStock)}
+	rules := solve.Rules{Pins: after.Piece.Pins, LineOnly: true, Most: mostWays, Stock: opt.stock(in.InStock)}
 	counted := after
 	if s := after.Leading(); s.Row.Line != nil && s.Row.Line.OpenFill() != nil {
 		line := s.Row.Line.Counted(s.Fills).String()
@@ -121,7 +122,7 @@ func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *me
 	}
 	found := solve.Solve(ctx, counted, goal, rules)
 	withAsItIs(&found, counted, goal)
-	c.Why = found.Why
+	c.Why = en.In(opt.Unit).Why(found.Why)
 	first := found.Nearest
 	if found.Nearest != nil {
 		near := wayTo(in, before, found.Nearest, ops, says, opt)
@@ -134,8 +135,9 @@ func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *me
 		first = &found.Proposals[0]
 	}
 	if first != nil {
-		for _, f := range check.New(check.All(before, opt.Unit), check.All(first.Measured, opt.Unit)) {
-			c.Checks = append(c.Checks, f.Says)
+		for _, f := range check.New(check.All(before), check.All(first.Measured)) {
+			_, says := en.In(opt.Unit).Problem(&f)
+			c.Checks = append(c.Checks, says)
 		}
 	}
 }

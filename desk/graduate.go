@@ -53,20 +53,22 @@ func Graduate(ctx context.Context, in *Graduation, opt Options) (*Ways, error) {
 	for i := range found.Proposals {
 		p := &found.Proposals[i]
 		way := solve.Proposal{Ops: p.Ops, Measured: p.Measured}
+		var says []string
 		for _, row := range p.Rows {
-			says := row.Line
+			change := row.Line
 			if len(p.Rows) > 1 {
-				says = fmt.Sprintf("row %d: %s", m.Piece.Number(row.ID), row.Line)
+				change = fmt.Sprintf("row %d: %s", m.Piece.Number(row.ID), row.Line)
 			}
-			way.Says = append(way.Says, says)
+			says = append(says, change)
 			if row.ID == s.Row.ID {
 				way.Off, way.Line, way.Value = row.Off, row.Line, row.Value
 			}
 		}
 		if p.Forced {
-			way.Says = append(way.Says, "a longer row has fewer of a size, since there are no more in stock")
+			says = append(says, "a longer row has fewer of a size, since there are no more in stock")
 		}
 		one := wayOf(m, s, &Aim{}, &way, opt.Unit)
+		one.Changes = append(says, one.Changes...)
 		if p.Within {
 			out.Items = append(out.Items, one)
 		} else {

@@ -9,6 +9,7 @@ import (
 	"mala/core/size"
 	"mala/core/solve"
 	"mala/format"
+	"mala/words/en"
 )
 
 // InHand asks what a piece can become of the beads and the cord that there are.
@@ -70,7 +71,7 @@ func MakeOf(ctx context.Context, in *InHand, opt Options) (*MadeInHand, error) {
 	if err != nil {
 		return nil, err
 	}
-	for _, way := range solve.LongestOf(ctx, counted, counted.Leading().Row.ID, hand, m.Piece.Pins, opt.Unit) {
+	for _, way := range solve.LongestOf(ctx, counted, counted.Leading().Row.ID, hand, m.Piece.Pins) {
 		out.Longest = append(out.Longest, longestWay(counted, &way, &hand, opt.Unit))
 	}
 	for _, ask := range usualSizes(m.Piece) {
@@ -128,7 +129,8 @@ func longestWay(before *measure.Measured, way *solve.Longest, hand *solve.Hand, 
 	s := way.Measured.Leading()
 	out := LongestWay{SizeWay: sizeWay(before, before.Leading(), &Aim{}, &way.Proposal, unit), Limit: way.Limit, Covers: []string{}, Spare: []SizeCount{}}
 	for _, f := range way.Comes {
-		out.Comes = append(out.Comes, f.Says)
+		_, says := en.In(unit).Problem(&f)
+		out.Comes = append(out.Comes, says)
 	}
 	if inside, ok := s.Inside(); ok {
 		out.Covers = append(out.Covers, size.Covers(way.Measured.Piece, inside)...)

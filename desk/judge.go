@@ -17,21 +17,22 @@ import (
 // judge adds checks.
 func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.Document, opt Options) {
 	a.Checks = []Check{}
-	found := check.All(m, opt.Unit)
+	found, speak := check.All(m), en.In(opt.Unit)
 	shelf := check.Shelf{}
 	if opt.Fixes {
 		shelf.Materials = opt.Shelf.beside(doc)
 	}
 	for i := range found {
 		f := &found[i]
-		c := Check{Code: f.Code, Severity: string(f.Severity), Place: format.PlaceOf(f.At), Column: f.Column, Title: f.Title, Says: f.Says,
+		c := Check{Code: f.Code, Severity: string(f.Severity), Place: format.PlaceOf(f.At), Column: f.Column,
 			Waived: f.Waived, Step: string(f.Step), Fixable: check.HasFix(f.Code)}
+		c.Title, c.Says = speak.Problem(f)
 		for _, p := range f.More {
 			c.More = append(c.More, format.PlaceOf(p))
 		}
 		if opt.Fixes {
 			if fix := check.FixOf(ctx, m, found, f, shelf); fix != nil {
-				c.Fix = fixOf(fix)
+				c.Fix = fixOf(fix, speak)
 			}
 		}
 		a.Checks = append(a.Checks, c)
@@ -46,19 +47,19 @@ func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, erro
 	if err != nil {
 		return nil, err
 	}
-	found := check.All(m, opt.Unit)
+	found, speak := check.All(m), en.In(opt.Unit)
 	shelf := check.Shelf{Materials: opt.Shelf.beside(doc)}
 	out := make([]*Fix, len(found))
 	for i := range found {
 		if fix := check.FixOf(ctx, m, found, &found[i], shelf); fix != nil {
-			out[i] = fixOf(fix)
+			out[i] = fixOf(fix, speak)
 		}
 	}
 	return out, ctx.Err()
 }
 
-func fixOf(f *check.Fix) *Fix {
-	out := &Fix{Says: f.Says}
+func fixOf(f *check.Fix, speak en.Speaker) *Fix {
+	out := &Fix{Says: speak.Fix(f)}
 	for _, op := range f.Ops {
 		out.Operations = append(out.Operations, operationOf(op))
 	}

@@ -8,6 +8,7 @@ import (
 	"mala/core/material"
 	"mala/core/piece"
 	"mala/format"
+	"mala/words/en"
 )
 
 // ComponentFacts is what follows from how a component is made.
@@ -83,8 +84,10 @@ func FactsOf(m *material.Material, house format.House) ComponentFacts {
 			out.Bought[i].CutMm = &sum
 		}
 	})
+	speak := en.In(h.Unit)
 	for _, f := range check.Component(m, h) {
-		out.Checks = append(out.Checks, Check{Code: f.Code, Severity: string(f.Severity), Title: f.Title, Says: f.Says, Step: string(check.StepLayOut), Place: format.PlaceOf(piece.Whole())})
+		title, says := speak.Problem(&f)
+		out.Checks = append(out.Checks, Check{Code: f.Code, Severity: string(f.Severity), Title: title, Says: says, Step: string(check.StepLayOut), Place: format.PlaceOf(piece.Whole())})
 	}
 	return out
 }

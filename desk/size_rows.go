@@ -258,7 +258,10 @@ func (w *rowSizer) found(own *measure.Measured) error {
 		w.says = append(w.says, fmt.Sprintf("row %d stays %s off its length: its links come no nearer", after.Piece.Number(s.Row.ID), off))
 	}
 	s := after.Strand(w.leading)
-	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Says: w.says, Value: s.Finished(), Line: s.Row.Line.String()}, w.opt.Unit)
+	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Value: s.Finished(), Line: s.Row.Line.String()}, w.opt.Unit)
+	if w.says != nil {
+		way.Changes = w.says
+	}
 	way.Beads, way.CutMm = after.AllBeads(), 0
 	for _, s := range after.Strands {
 		way.CutMm = exact(way.CutMm + s.CutLength())

@@ -9,6 +9,7 @@ import (
 	"mala/core/size"
 	"mala/core/solve"
 	"mala/format"
+	"mala/words/en"
 )
 
 // SizesWanted asks for a piece in several sizes.
@@ -124,7 +125,7 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 		out.Why = says
 		return out, nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Hand: ask.hand, Stock: opt.stock(ask.inStock)}
+	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, Most: mostWays, Hand: ask.hand, Stock: opt.stock(ask.inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
 	if ask.hand == nil || ask.hand.Makes(m, s) {
 		withAsItIs(&found, m, goal)
@@ -135,7 +136,7 @@ func oneSize(ctx context.Context, doc *format.Document, ask sizeAsk, opt Options
 		out.Items = append(out.Items, way)
 	}
 	if len(out.Items) == 0 {
-		out.Why = found.Why
+		out.Why = en.In(opt.Unit).Why(found.Why)
 		if ctx.Err() != nil {
 			out.Why = noTime
 		}
@@ -150,7 +151,7 @@ func withAsItIs(found *solve.Answer, m *measure.Measured, goal solve.Goal) {
 		return
 	}
 	asItIs := solve.Proposal{Measured: m, Value: found.Now, Off: off, Line: m.Leading().Row.Line.String()}
-	found.Proposals, found.Nearest, found.Why = append([]solve.Proposal{asItIs}, found.Proposals...), nil, ""
+	found.Proposals, found.Nearest, found.Why = append([]solve.Proposal{asItIs}, found.Proposals...), nil, nil
 }
 
 // bodyFor is the body the piece is for with another measure, or that of its kind.

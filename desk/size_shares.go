@@ -11,6 +11,7 @@ import (
 	"mala/core/pattern"
 	"mala/core/piece"
 	"mala/core/solve"
+	"mala/words/en"
 )
 
 // share is what of a loop changes at once: the row of one section, or those of two that lie as
@@ -153,12 +154,12 @@ func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by le
 	if err != nil {
 		return "", err
 	}
-	found := solve.Solve(ctx, m, part, solve.Rules{Pins: alone.Pins, Unit: w.opt.Unit, LineOnly: true, Most: 1, Stock: w.stockFor(m, one)})
+	found := solve.Solve(ctx, m, part, solve.Rules{Pins: alone.Pins, LineOnly: true, Most: 1, Stock: w.stockFor(m, one)})
 	best := found.Nearest
 	if len(found.Proposals) > 0 {
 		best = &found.Proposals[0]
 	} else {
-		why = fmt.Sprintf("%s: %s", w.name(one), found.Why)
+		why = fmt.Sprintf("%s: %s", w.name(one), en.In(w.opt.Unit).Why(found.Why))
 	}
 	if best == nil || math.Abs(float64(best.Off)) >= math.Abs(float64(by/n)) {
 		return why, nil
@@ -168,7 +169,7 @@ func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by le
 	if len(one.rows) > 1 {
 		w.piece.Row(one.rows[1]).Line = one.mate(line)
 	}
-	for _, change := range best.Says {
+	for _, change := range en.In(w.opt.Unit).Changes(best.Changes) {
 		w.says = append(w.says, fmt.Sprintf("%s: %s", strings.ToLower(w.name(one)), change))
 	}
 	return why, nil

@@ -11,6 +11,7 @@ import (
 	"mala/core/size"
 	"mala/core/solve"
 	"mala/format"
+	"mala/words/en"
 )
 
 // Aim is what a piece is brought to: its target, another length, or what suits its wearer.
@@ -86,9 +87,9 @@ func Solve(ctx context.Context, in *Aim, opt Options) (*Ways, error) {
 	if says != "" {
 		return &Ways{Items: []Way{}, Why: says}, nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, Shelf: opt.Shelf.beside(&in.Document), Unit: opt.Unit, Stock: opt.stock(in.InStock)}
+	rules := solve.Rules{Pins: m.Piece.Pins, Shelf: opt.Shelf.beside(&in.Document), Stock: opt.stock(in.InStock)}
 	found := solve.Solve(ctx, m, goal, rules)
-	out := &Ways{NowMm: exact(found.Now), WantMm: exact(goal.Want), ToleranceMm: exact(goal.Tolerance), Items: []Way{}, Why: found.Why}
+	out := &Ways{NowMm: exact(found.Now), WantMm: exact(goal.Want), ToleranceMm: exact(goal.Tolerance), Items: []Way{}, Why: en.In(opt.Unit).Why(found.Why)}
 	if !goal.Inside {
 		b := solve.BudgetOf(m, s, goal.Want)
 		out.Budget = &Budget{exact(b.Ends), exact(b.Slack), exact(b.Beads)}
@@ -136,7 +137,7 @@ func goalOf(in *Aim, m *measure.Measured, s *measure.Strand) (goal solve.Goal, s
 
 func wayOf(m *measure.Measured, s *measure.Strand, in *Aim, p *solve.Proposal, unit length.Unit) Way {
 	after := p.Measured.Strand(s.Row.ID)
-	out := Way{Changes: p.Says, Operations: []Operation{}, Line: p.Line, FinishedMm: exact(after.ForTarget(p.Measured.Piece) + p.Longer), OffMm: exact(p.Off), Price: priceOf(m, p.Measured)}
+	out := Way{Changes: en.In(unit).Changes(p.Changes), Operations: []Operation{}, Line: p.Line, FinishedMm: exact(after.ForTarget(p.Measured.Piece) + p.Longer), OffMm: exact(p.Off), Price: priceOf(m, p.Measured)}
 	for _, op := range p.Ops {
 		out.Operations = append(out.Operations, operationOf(op))
 	}

@@ -11,6 +11,7 @@ import (
 	"mala/core/size"
 	"mala/core/solve"
 	"mala/format"
+	"mala/words/en"
 )
 
 // MostStacked is how many pieces are worn together at most.
@@ -145,12 +146,12 @@ func stackPiece(ctx context.Context, one Stacked, goal solve.Goal, inStock bool,
 		return out
 	}
 	goal.Row = s.Row.ID
-	rules := solve.Rules{Pins: m.Piece.Pins, Unit: opt.Unit, LineOnly: true, Most: mostWays, Stock: opt.stock(inStock)}
+	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, Most: mostWays, Stock: opt.stock(inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
 	if found.Nearest != nil && max(found.Nearest.Off, -found.Nearest.Off) < max(now-goal.Want, goal.Want-now) {
 		found.Proposals = []solve.Proposal{*found.Nearest}
 	}
-	out.Why = found.Why
+	out.Why = en.In(opt.Unit).Why(found.Why)
 	for i := range found.Proposals {
 		way := sizeWay(m, s, &aim, &found.Proposals[i], opt.Unit)
 		way.setTarget(m, found.Proposals[i].Measured.Leading(), found.Proposals[i].Measured, 0, opt.Unit)

@@ -7,6 +7,7 @@ import (
 	"mala/core/piece"
 	"mala/core/suggest"
 	"mala/format"
+	"mala/words/en"
 )
 
 // Suggestions are fittings for the ends of a strand.
@@ -33,20 +34,20 @@ func Suggest(doc *format.Document, row string, opt Options) (*Suggestions, error
 	if err != nil {
 		return nil, err
 	}
-	shelf := opt.Shelf.beside(doc)
+	shelf, speak := opt.Shelf.beside(doc), en.In(opt.Unit)
 	out := &Suggestions{Items: []Suggestion{}}
 	for _, s := range suggest.For(m, piece.ID(row), shelf) {
-		item := Suggestion{Role: string(s.Role), End: string(s.Side), Name: "A loop of beads", Reason: s.Reason, Has: s.Has}
+		item := Suggestion{Role: string(s.Role), End: string(s.Side), Name: "A loop of beads", Reason: speak.Reason(&s), Has: s.Has}
 		if s.Material != nil {
 			item.Material, item.Name = s.Material.ID, s.Material.Name
 		}
 		if s.Fix != nil {
-			item.Fix = fixOf(s.Fix)
+			item.Fix = fixOf(s.Fix, speak)
 		}
 		out.Items = append(out.Items, item)
 	}
 	if fix := suggest.ByHouse(m, shelf); fix != nil {
-		out.ByHouse = fixOf(fix)
+		out.ByHouse = fixOf(fix, speak)
 	}
 	return out, nil
 }

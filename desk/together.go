@@ -6,6 +6,7 @@ import (
 	"mala/core/length"
 	"mala/core/together"
 	"mala/format"
+	"mala/words/en"
 )
 
 // Together is what is asked of rows that are sized together.
@@ -42,7 +43,7 @@ func SizeTogether(ctx context.Context, in *Together, opt Options) (*Proposals, e
 	}
 	out := &Proposals{WithinMm: exact(together.SmallestBead(m)), Items: []Proposal{}}
 	for _, p := range together.Propose(ctx, m, together.Goal(in.Goal), in.StepMm) {
-		item := Proposal{Says: p.Says, OffMm: exact(p.Off), Changes: p.Changes}
+		item := Proposal{Says: en.In(opt.Unit).Together(&p), OffMm: exact(p.Off), Changes: p.Changes}
 		for _, op := range p.Ops {
 			item.Operations = append(item.Operations, operationOf(op))
 		}

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -21,10 +19,17 @@ func barTooNarrow(v *View) []Problem {
 			if bar.Material.Finding.Inside >= need-tiny {
 				continue
 			}
-			needed, held := against(need, bar.Material.Finding.Inside)
-			found = append(found, Problem{Severity: Stop, At: piece.Place{Row: s.Row.ID, Side: e.Side, Fitting: bar.Fitting, Element: piece.NoElement}, Title: "Hole of the bar too small",
-				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s has %s at each end.", times(s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), needed, bar.Material.Name, held)})
+			found = append(found, Problem{Severity: Stop, At: piece.Place{Row: s.Row.ID, Side: e.Side, Fitting: bar.Fitting, Element: piece.NoElement},
+				Fact: BarHoleSmall{Passing{s.Row.Passes, s.Row.Cord.Cord.Diameter, need}, bar.Material}})
 		}
 	}
 	return found
 }
+
+// BarHoleSmall says that the holes of the bar do not take the cords tied in them.
+type BarHoleSmall struct {
+	Passing
+	Bar *material.Material
+}
+
+func (BarHoleSmall) fact() {}

@@ -26,7 +26,7 @@ func TestBeadLinksOfARowAreJudgedAndMended(t *testing.T) {
 		t.Fatal(err, p.Check())
 	}
 	f := of(all(t, p), "leg-short")
-	if f == nil || !strings.Contains(f.Says, "Pearl link needs") || f.At.Fitting != p.Rows()[1].Left[0].ID {
+	if f == nil || !strings.Contains(spoken(f), "Pearl link needs") || f.At.Fitting != p.Rows()[1].Left[0].ID {
 		t.Fatalf("%+v", f)
 	}
 	fix, after := fixed(t, p, "leg-short", short, long)

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/material"
 	"mala/core/measure"
 )
@@ -20,8 +18,7 @@ var beadSwallowed = Check{
 			}
 			a, b := s.Beads[inside].Material, s.Beads[outside].Material
 			g.add(a.ID+" in "+b.ID, inside, func() Problem {
-				return Problem{Severity: Warn, Title: "A bead slips into its neighbour",
-					Says: fmt.Sprintf("%s is %s across and slips into the %s hole of %s.", a.Name, mm(a.Bead.Across), mm(b.Bead.Hole), b.Name)}
+				return Problem{Severity: Warn, Fact: BeadSwallowed{a, b}}
 			})
 		}
 		return g.found
@@ -45,7 +42,7 @@ var beadSwallowed = Check{
 			return nil
 		}
 		a, b := s.Beads[gaps[0]-1].Material.Bead, s.Beads[gaps[0]%n].Material.Bead
-		return putInto(v, s, gaps, "between", func(c *material.Bead) bool { return touching(a, c) && touching(c, b) }, shelf.Materials)
+		return putInto(v, s, gaps, Between, func(c *material.Bead) bool { return touching(a, c) && touching(c, b) }, shelf.Materials)
 	},
 }
 
@@ -68,3 +65,8 @@ func swallows(s *measure.Strand) []int {
 func touching(a, b *material.Bead) bool {
 	return !a.Swallows(b) && !b.Swallows(a)
 }
+
+// BeadSwallowed says that a bead slips into the hole of its neighbour.
+type BeadSwallowed struct{ Bead, Into *material.Material }
+
+func (BeadSwallowed) fact() {}

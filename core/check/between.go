@@ -2,7 +2,6 @@ package check
 
 import (
 	"cmp"
-	"fmt"
 	"slices"
 
 	"mala/core/edit"
@@ -21,7 +20,7 @@ type candidate struct {
 // putInto offers beads for gaps of a strand: those of the dishes first, then
 // some of the shelf, the shortest first. A strand that reads the same from both
 // sides gets one at the mirrored gap too.
-func putInto(v *View, s *measure.Strand, gaps []int, where string, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
+func putInto(v *View, s *measure.Strand, gaps []int, where Where, keeps func(b *material.Bead) bool, shelf []*material.Material) []Fix {
 	gaps = mirroredGaps(s, gaps)
 	var fixes []Fix
 	for _, c := range candidates(v, s, shelf) {
@@ -35,7 +34,7 @@ func putInto(v *View, s *measure.Strand, gaps []int, where string, keeps func(b 
 		for _, gap := range gaps {
 			ops = append(ops, edit.Op{Do: edit.Between, At: s.Row.At(), From: gap, Text: facing(s, gap, c)})
 		}
-		fixes = append(fixes, Fix{fmt.Sprintf("Put %s %s", c.bead.Name, where), ops})
+		fixes = append(fixes, fix(PutBead{c.bead, where}, ops...))
 	}
 	return fixes
 }

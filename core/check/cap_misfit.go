@@ -1,7 +1,6 @@
 package check
 
 import (
-	"fmt"
 	"slices"
 
 	"mala/core/edit"
@@ -31,18 +30,15 @@ var capMisfit = Check{
 			switch c := b.Material; {
 			case facesAway(b, open, back):
 				g.add("away "+c.ID+" "+back.Material.ID, i, func() Problem {
-					return Problem{Severity: Warn, Title: "Cap faces away from its bead",
-						Says: fmt.Sprintf("%s opens away from %s. Reverse it so that it sits on the bead.", c.Name, back.Material.Name)}
+					return Problem{Severity: Warn, Fact: CapFacesAway{c, back.Material}}
 				})
 			case open != nil && !isCap(open) && c.Bead.Across > open.Material.Bead.Across+atRim:
 				g.add("wide "+c.ID+" "+open.Material.ID, i, func() Problem {
-					return Problem{Severity: Warn, Title: "Cap wider than its bead",
-						Says: fmt.Sprintf("%s is %s wide; %s under it is only %s.", c.Name, mm(c.Bead.Across), open.Material.Name, mm(open.Material.Bead.Across))}
+					return Problem{Severity: Warn, Fact: CapWide{c, open.Material}}
 				})
 			case open != nil && !isCap(open) && !meetsRim(b, open):
 				g.add("rim "+c.ID+" "+open.Material.ID, i, func() Problem {
-					return Problem{Severity: Warn, Title: "Cap does not meet its bead",
-						Says: fmt.Sprintf("The rim of %s stands off %s, which is too small or too pointed for it.", c.Name, open.Material.Name)}
+					return Problem{Severity: Warn, Fact: CapOffRim{c, open.Material}}
 				})
 			}
 		}
@@ -56,16 +52,16 @@ var capMisfit = Check{
 				nodes = append(nodes, node)
 			}
 		}
-		return []Fix{turned(s, nodes[:1], "Reverse the cap"), turned(s, nodes, "Reverse the caps")}
+		return []Fix{turned(s, nodes[:1], false), turned(s, nodes, true)}
 	},
 }
 
-func turned(s *measure.Strand, nodes []int, says string) Fix {
+func turned(s *measure.Strand, nodes []int, all bool) Fix {
 	var ops []edit.Op
 	for _, node := range nodes {
 		ops = append(ops, edit.Op{Do: edit.Turn, At: s.Row.At(), Node: node})
 	}
-	return fix(says, ops...)
+	return fix(ReverseCap{all}, ops...)
 }
 
 func isCap(b *measure.Bead) bool { return b.Material.Bead.Shape == material.Cap }
@@ -90,3 +86,19 @@ func capNeighbours(s *measure.Strand, i int) (open, back *measure.Bead) {
 	}
 	return next, before
 }
+
+// What may be wrong with a cap and the bead it opens to.
+type (
+	CapFacesAway struct{ Cap, Bead *material.Material }
+	CapWide      struct{ Cap, Bead *material.Material }
+	CapOffRim    struct{ Cap, Bead *material.Material } // its rim does not touch the bead
+)
+
+// ReverseCap reverses the cap, or all alike ones.
+type ReverseCap struct{ All bool }
+
+func (CapFacesAway) fact() {}
+func (CapWide) fact()      {}
+func (CapOffRim) fact()    {}
+
+func (ReverseCap) effect() {}

@@ -1,10 +1,10 @@
 package check
 
 import (
-	"fmt"
 	"strings"
 
 	"mala/core/edit"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
 )
@@ -22,13 +22,10 @@ var centreParity = Check{
 		}
 		switch {
 		case s.Row.Line.IsMirror() && !readsBothWays(order):
-			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "The middle is off centre",
-				Says: "The middle of the mirror is not symmetrical, so no bead is at the centre."}}
+			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Fact: MiddleOff{}}}
 		case !s.Row.Line.IsMirror() && ending(order) > 0:
 			more := ending(order)
-			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Title: "No bead at the centre",
-				Says: fmt.Sprintf("Its %d beads begin with %s and end with %s. %s more at the end would put a bead at the centre and make both ends alike.",
-					n, s.Beads[0].Material.Name, s.Beads[n-1].Material.Name, beads(more))}}
+			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Fact: NoCentre{n, more, s.Beads[0].Material, s.Beads[n-1].Material}}}
 		}
 		return nil
 	},
@@ -38,7 +35,7 @@ var centreParity = Check{
 			return nil
 		}
 		more := ending(orderOf(s))
-		return []Fix{fix("Finish it as it begins", appended(s, spell(s, 0, more)))}
+		return []Fix{fix(FinishAsBegun{}, appended(s, spell(s, 0, more)))}
 	},
 }
 
@@ -81,3 +78,20 @@ func ending(order []seen) int {
 	}
 	return 0
 }
+
+// MiddleOff says that the middle of a mirror is not symmetrical.
+type MiddleOff struct{}
+
+// NoCentre says that with so many beads more at its end a bead would be at the centre and both ends alike.
+type NoCentre struct {
+	Beads, More int
+	First, Last *material.Material
+}
+
+// FinishAsBegun adds at the end what the strand begins with.
+type FinishAsBegun struct{}
+
+func (MiddleOff) fact() {}
+func (NoCentre) fact()  {}
+
+func (FinishAsBegun) effect() {}

@@ -1,7 +1,6 @@
 package check
 
 import (
-	"fmt"
 	"math"
 
 	"mala/core/edit"
@@ -44,13 +43,17 @@ func ofLinks(sides []piece.Fitting, want, tolerance float64) []Fix {
 	if more == 0 || links < 1 || math.Abs(want-float64(more)*each) > tolerance+tiny {
 		return nil
 	}
-	says := fmt.Sprintf("Give the chain %d links", links)
-	if alike {
-		says = fmt.Sprintf("Give both chains %d links", links)
-	}
-	out := Fix{Says: says}
+	out := fix(GiveLinks{links, alike})
 	for _, f := range sides {
 		out.Ops = append(out.Ops, edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, N: links})
 	}
 	return []Fix{out}
 }
+
+// GiveLinks gives the chain, or both alike ones, so many links.
+type GiveLinks struct {
+	Links int
+	Both  bool
+}
+
+func (GiveLinks) effect() {}

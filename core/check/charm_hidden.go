@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
@@ -24,9 +22,7 @@ var charmHidden = Check{
 				continue
 			}
 			g.add(charm.ID+" beside "+wide.ID, i, func() Problem {
-				return Problem{Severity: Advise, Title: "Charm hides behind its neighbours",
-					Says: fmt.Sprintf("%s hangs down to %s below the cord, and %s beside it reaches %s. Use a longer drop or smaller beads beside it.",
-						charm.Name, mm(charm.Bead.Drop), wide.Name, mm(radius(wide)))}
+				return Problem{Severity: Advise, Fact: CharmHidden{charm, wide, radius(wide)}}
 			})
 		}
 		return g.found
@@ -35,7 +31,7 @@ var charmHidden = Check{
 		s := v.Strand(f.At.Row)
 		charm := s.Beads[f.At.Element].Material.Bead
 		fixes := moreRings(s, f, 1, 2)
-		return append(fixes, putInto(v, s, []int{f.At.Element, f.At.Element + 1}, "on either side", func(c *material.Bead) bool {
+		return append(fixes, putInto(v, s, []int{f.At.Element, f.At.Element + 1}, OnEitherSide, func(c *material.Bead) bool {
 			return c.Across/2 < charm.Drop && touching(c, charm)
 		}, shelf.Materials)...)
 	},
@@ -54,3 +50,11 @@ func widestBeside(s *measure.Strand, i int) *material.Material {
 	}
 	return next.Material
 }
+
+// CharmHidden says that the bead beside a charm reaches as far below the cord as the charm.
+type CharmHidden struct {
+	Charm, Beside *material.Material
+	Reach         length.MM // of the bead beside it, below the cord
+}
+
+func (CharmHidden) fact() {}

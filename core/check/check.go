@@ -7,7 +7,6 @@ import (
 	"cmp"
 	"slices"
 
-	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -49,8 +48,7 @@ type Problem struct {
 	At       piece.Place
 	More     []piece.Place // the other places of the same cause
 	Column   int           // of the bead line, from 1; 0 for none
-	Title    string        // what is wrong, in a few words
-	Says     string        // one sentence with the numbers
+	Fact     Fact          // what is wrong, with its figures
 	Waived   string        // the reason it was accepted for; empty if it was not
 
 	// cause tells findings of one code apart, wherever a change moves them.
@@ -60,11 +58,8 @@ type Problem struct {
 // places is how many places the finding has.
 func (f *Problem) places() int { return 1 + len(f.More) }
 
-// View is a measured piece as the checks look at it, and the unit to speak in.
-type View struct {
-	*measure.Measured
-	Unit length.Unit
-}
+// View is a measured piece as the checks look at it.
+type View struct{ *measure.Measured }
 
 // Check is one judgement. It declares what it looks at: the piece as a whole, a
 // strand, or an end of a strand; and, asked about one of its findings, which
@@ -105,8 +100,8 @@ func HasFix(code string) bool {
 }
 
 // All judges the piece, gravest first, those that were waived last.
-func All(m *measure.Measured, unit length.Unit) []Problem {
-	v := &View{m, unit}
+func All(m *measure.Measured) []Problem {
+	v := &View{m}
 	byCheck := make([][]Problem, len(checks))
 	for _, lies := range []bool{false, true} { // how it lies may still be worked out beside the others
 		for i, c := range checks {

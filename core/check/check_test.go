@@ -55,7 +55,7 @@ func TestFixesAreTheSmallestChange(t *testing.T) {
 		{"a clasp", "no-clasp", "Close it with lobster", necklace(t, "20P", closed()), ""},
 	} {
 		fix, after := fixed(t, tt.piece, tt.code, shelf(t)...)
-		if fix == nil || !strings.Contains(fix.Says, tt.says) {
+		if fix == nil || !strings.Contains(spoken(fix), tt.says) {
 			t.Errorf("%s: %+v, want one saying %q", tt.name, fix, tt.says)
 			continue
 		}
@@ -63,7 +63,7 @@ func TestFixesAreTheSmallestChange(t *testing.T) {
 			t.Errorf("%s: the line became %q, want %q", tt.name, got, tt.line)
 		}
 		if f := of(all(t, after), tt.code); f != nil && f.Severity != Advise {
-			t.Errorf("%s: %q leaves %s", tt.name, fix.Says, f.Says)
+			t.Errorf("%s: %q leaves %s", tt.name, spoken(fix), spoken(f))
 		}
 	}
 }
@@ -71,14 +71,14 @@ func TestFixesAreTheSmallestChange(t *testing.T) {
 func TestAFixThatBringsAnotherWarningIsNotOffered(t *testing.T) {
 	// Any change of the counts that suits the wrist leaves the target; only both together do.
 	fix, after := fixed(t, stretch(t, "20R", wrist(165, ""), target(158.7, 3)), "ease-off")
-	if fix == nil || !strings.Contains(fix.Says, "and set the target to") || of(all(t, after), "length-off") != nil {
+	if fix == nil || !strings.Contains(spoken(fix), "and set the target to") || of(all(t, after), "length-off") != nil {
 		t.Errorf("fix %+v", fix)
 	}
 	if fix, _ := fixed(t, necklace(t, "3P G", func(p *piece.Piece, _ *piece.Row) {
 		p.Palette = map[string]*material.Material{"P": p.Palette["P"], "G": p.Palette["G"]}
 		p.Palette["P"] = bead(t, "wide", material.Bead{Shape: material.Round, Across: 4, Hole: 2})
 	}), "crimp-swallowed"); fix != nil {
-		t.Errorf("with nothing that keeps them apart: %q", fix.Says)
+		t.Errorf("with nothing that keeps them apart: %q", spoken(fix))
 	}
 }
 
@@ -105,11 +105,11 @@ func TestACapIsPutInTheRightWayRound(t *testing.T) {
 func TestTheSearchForAFixEndsWithItsContext(t *testing.T) {
 	p := necklace(t, "3P G")
 	m := measuredPiece(t, p)
-	found := All(m, "")
+	found := All(m)
 	ctx, cancel := context.WithCancel(context.Background())
 	cancel()
 	if fix := FixOf(ctx, m, found, of(found, "crimp-swallowed"), Shelf{}); fix != nil {
-		t.Errorf("found %q", fix.Says)
+		t.Errorf("found %q", spoken(fix))
 	}
 }
 
@@ -155,7 +155,7 @@ func TestAlikeFindingsAreOneWithAllTheirPlaces(t *testing.T) {
 
 func TestEveryFindingHasAPlaceAndASentence(t *testing.T) {
 	for _, f := range all(t, necklace(t, "G 3(G S) 20Z G", target(900, 2), closed())) {
-		if f.Title == "" || !strings.HasSuffix(f.Says, ".") || f.Step == "" || f.Code != "no-clasp" && f.At.Row != "r1" {
+		if titled(f) == "" || !strings.HasSuffix(spoken(f), ".") || f.Step == "" || f.Code != "no-clasp" && f.At.Row != "r1" {
 			t.Errorf("%+v says too little", f)
 		}
 		if f.At.Element >= 0 && f.Column < 1 {
@@ -170,6 +170,6 @@ func TestAShopWithoutWordsOfEaseStillSeesWhatWillNotPass(t *testing.T) {
 		t.Errorf("found %+v", f)
 	}
 	if f := of(all(t, stretch(t, "60P", wrist(165, ""), bare)), "ease-off"); f != nil {
-		t.Errorf("with nothing to hold it to: %s", f.Says)
+		t.Errorf("with nothing to hold it to: %s", spoken(f))
 	}
 }

@@ -1,11 +1,10 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // claspClosedEye fires when a clasp's closed eye meets another closed fitting:
@@ -13,7 +12,7 @@ import (
 var claspClosedEye = Check{
 	Code: "clasp-closed-eye", Step: StepEnds,
 	End: func(_ *View, s *measure.Strand, e *measure.End) []Problem {
-		return closedPairs(s, e, "Neither eye opens", false)
+		return closedPairs(s, e, false)
 	},
 	Fix: openBetween,
 }
@@ -23,14 +22,14 @@ var claspClosedEye = Check{
 var chainSoldered = Check{
 	Code: "chain-soldered", Step: StepEnds,
 	End: func(_ *View, s *measure.Strand, e *measure.End) []Problem {
-		return closedPairs(s, e, "The chain cannot be put on", true)
+		return closedPairs(s, e, true)
 	},
 	Fix: openBetween,
 }
 
 // closedPairs finds neighbours at an end that are both closed: those with a
 // chain among them, or those without.
-func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) []Problem {
+func closedPairs(s *measure.Strand, e *measure.End, chains bool) []Problem {
 	var found []Problem
 	for _, i := range closedAt(e) {
 		a, b := e.Parts[i], e.Parts[i+1]
@@ -40,8 +39,7 @@ func closedPairs(s *measure.Strand, e *measure.End, title string, chains bool) [
 		}
 		at := s.Row.AtEnd(e.Side)
 		at.Fitting = b.Fitting
-		found = append(found, Problem{Severity: Stop, At: at, Title: title, cause: string(b.Fitting),
-			Says: fmt.Sprintf("%s and %s at the %s end are both closed. Add a ring that opens between them.", a.Material.Name, b.Material.Name, e.Side)})
+		found = append(found, Problem{Severity: Stop, At: at, cause: string(b.Fitting), Fact: BothClosed{a.Material, b.Material, e.Side, chains}})
 	}
 	return found
 }
@@ -72,7 +70,7 @@ func closedAt(e *measure.End) []int {
 func openBetween(v *View, f *Problem, shelf Shelf) []Fix {
 	var fixes []Fix
 	for _, ring := range ringsFor(v, shelf.Materials) {
-		fixes = append(fixes, fix("Put "+ring.Name+" between", edit.Op{Do: edit.AddFitting, At: f.At, Material: ring}))
+		fixes = append(fixes, fix(PutRing{ring}, edit.Op{Do: edit.AddFitting, At: f.At, Material: ring}))
 	}
 	return fixes
 }
@@ -94,3 +92,17 @@ func ringsFor(v *View, shelf []*material.Material) []*material.Material {
 	}
 	return rings
 }
+
+// BothClosed says that two closed pieces of metal meet at an end, one of them perhaps a chain.
+type BothClosed struct {
+	One, Other *material.Material
+	Side       piece.Side
+	Chain      bool
+}
+
+// PutRing puts a ring between the two.
+type PutRing struct{ Ring *material.Material }
+
+func (BothClosed) fact() {}
+
+func (PutRing) effect() {}

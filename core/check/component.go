@@ -1,7 +1,6 @@
 package check
 
 import (
-	"fmt"
 	"maps"
 	"math"
 	"slices"
@@ -110,9 +109,7 @@ func pinShort(m *material.Material, h piece.House) (f Problem, fires bool) {
 			return
 		}
 		if need := PinNeeded(pin, h); need > pin.Held+rulerShows && !fires {
-			f = Problem{Severity: Stop, Title: "Pin too short", Says: fmt.Sprintf("%s needs %s of pin: beads %s, loop %s. %s is %s. Use a longer pin.",
-				c.Name, needs(need), mm(pin.Stack), mm(need-pin.Stack), pin.Of.Name, mm(pin.Held))}
-			fires = true
+			f, fires = Problem{Severity: Stop, Fact: PinShort{c, pin.Of, need, pin.Stack, pin.Held}}, true
 		}
 	})
 	return f, fires
@@ -126,16 +123,14 @@ func pinTooThick(m *material.Material, _ piece.House) (f Problem, fires bool) {
 			wire := pin.Of.Finding.Wire
 			for _, b := range pin.Beads {
 				if hole := b.Material.Bead.Hole; hole < wire-tiny && !fires {
-					f, fires = Problem{Severity: Stop, Title: "Hole too small for the pin", Says: fmt.Sprintf("%s in %s has a hole of %s; %s is %s thick. Use a finer pin.",
-						b.Material.Name, c.Name, mm(hole), pin.Of.Name, mm(wire))}, true
+					f, fires = Problem{Severity: Stop, Fact: PinThick{c, pin.Of, b.Material}}, true
 				}
 			}
 		}
 		wire, by := lastLink(c)
 		for _, charm := range c.Component.Below {
 			if charm.Component == nil && charm.Bead.Hole < wire-tiny && !fires {
-				f, fires = Problem{Severity: Stop, Title: "Ring too thick for the charm", Says: fmt.Sprintf("%s has a hole of %s; %s is made of %s wire. Use a finer ring.",
-					charm.Name, mm(charm.Bead.Hole), by, mm(wire))}, true
+				f, fires = Problem{Severity: Stop, Fact: RingThick{charm, by, wire}}, true
 			}
 		}
 	})
@@ -143,14 +138,14 @@ func pinTooThick(m *material.Material, _ piece.House) (f Problem, fires bool) {
 }
 
 // lastLink gives the wire of the link that things below hang on, and whose it is.
-func lastLink(c *material.Material) (wire length.MM, by string) {
+func lastLink(c *material.Material) (wire length.MM, by *material.Material) {
 	if pin := c.Component.Pin; pin != nil {
-		return pin.Of.Finding.Wire, pin.Of.Name
+		return pin.Of.Finding.Wire, pin.Of
 	}
 	if n := len(c.Component.Rings); n > 0 {
-		return c.Component.Rings[n-1].Finding.Wire, c.Component.Rings[n-1].Name
+		return c.Component.Rings[n-1].Finding.Wire, c.Component.Rings[n-1]
 	}
-	return 0, ""
+	return 0, nil
 }
 
 // pinSlips stops a component whose head, eye or loop passes through the bead that
@@ -161,20 +156,19 @@ func pinSlips(m *material.Material, _ piece.House) (f Problem, fires bool) {
 		if pin == nil || fires {
 			return
 		}
-		end := func(name string, wide length.MM, b material.PinBead) {
+		end := func(what PinEnd, wide length.MM, b material.PinBead) {
 			if hole := b.Material.Bead.Hole; wide <= hole+tiny && !fires {
-				f, fires = Problem{Severity: Stop, Title: "The pin slips through", Says: fmt.Sprintf("The %s of %s is %s wide and passes the hole of %s, %s. Put a small bead there.",
-					name, pin.Of.Name, mm(wide), b.Material.Name, mm(hole))}, true
+				f, fires = Problem{Severity: Stop, Fact: PinSlips{what, pin.Of, wide, b.Material}}, true
 			}
 		}
 		last := pin.Beads[len(pin.Beads)-1]
 		if pin.Of.Finding.Type == material.HeadPin {
-			end("head", pin.Of.Finding.Outside, last)
+			end(PinHead, pin.Of.Finding.Outside, last)
 		} else {
-			end("eye", pin.Of.Finding.Inside+2*pin.Of.Finding.Wire, last)
+			end(PinEye, pin.Of.Finding.Inside+2*pin.Of.Finding.Wire, last)
 		}
 		if c.Component.Kind != material.Coil {
-			end("loop", pin.Loop.Inside+2*pin.Of.Finding.Wire, pin.Beads[0])
+			end(PinLoop, pin.Loop.Inside+2*pin.Of.Finding.Wire, pin.Beads[0])
 		}
 	})
 	return f, fires
@@ -214,19 +208,11 @@ func linkOvercrowded(m *material.Material, _ piece.House) (f Problem, fires bool
 				above = c.Component.Rings[i-1].Finding.Wire
 			}
 			if below := hangingOn(c, i); !RingTakes(r.Finding.Inside, []length.MM{above}, below) && !fires {
-				f, fires = Problem{Severity: Stop, Title: "Ring too small for what it holds", Says: fmt.Sprintf("%s in %s is %s inside; %s and what carries it do not fit. Use a larger ring.",
-					r.Name, c.Name, mm(r.Finding.Inside), things(len(below)))}, true
+				f, fires = Problem{Severity: Stop, Fact: LinkCrowded{c, r, len(below)}}, true
 			}
 		}
 	})
 	return f, fires
-}
-
-func things(n int) string {
-	if n == 1 {
-		return "what hangs on it"
-	}
-	return fmt.Sprintf("the %d things on it", n)
 }
 
 // hangingOn lists the thicknesses of what hangs on ring i of a component.
@@ -253,15 +239,13 @@ func linkWeak(m *material.Material, _ piece.House) (f Problem, fires bool) {
 		load := c.MassG / 1000 * gravity * tugged
 		for _, r := range c.Component.Rings {
 			if holds, known := r.Finding.Holds(); known && holds < load-tiny && !fires {
-				f, fires = Problem{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; %s holds %.1f N. Use a soldered or split ring, or a heavier one.",
-					c.Name, c.MassG, load, r.Name, holds)}, true
+				f, fires = Problem{Severity: Warn, Fact: LinkWeak{c, r, load, holds}}, true
 			}
 		}
 		if pin := c.Component.Pin; pin != nil && c.Component.Kind.Hangs() && pin.Loop.Kind != material.WrappedLoop {
 			w := float64(pin.Of.Finding.Wire)
 			if holds := 300 * w * w * w / (3 * (float64(pin.Loop.Inside) + w)); holds < load-tiny && !fires {
-				f, fires = Problem{Severity: Warn, Title: "Too weak for its weight", Says: fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N; its open loop holds %.1f N. Wrap the loop, or use a heavier pin.",
-					c.Name, c.MassG, load, holds)}, true
+				f, fires = Problem{Severity: Warn, Fact: LinkWeak{c, nil, load, holds}}, true
 			}
 		}
 	})
@@ -274,27 +258,19 @@ func charmSideways(m *material.Material, _ piece.House) (Problem, bool) {
 	if c == nil || !c.Faces || !c.Sideways {
 		return Problem{}, false
 	}
-	return Problem{Severity: Advise, Title: "Charm faces sideways", Says: fmt.Sprintf("Each ring or loop turns what hangs on it by a quarter; on %s the charm in %s shows its edge. Use one ring more or one less.",
-		plural(len(c.Rings), "ring"), m.Name)}, true
-}
-
-func plural(n int, word string) string {
-	if n == 1 {
-		return "1 " + word
-	}
-	return fmt.Sprintf("%d %ss", n, word)
+	return Problem{Severity: Advise, Fact: CharmSideways{m, len(c.Rings)}}, true
 }
 
 // partsOfOtherMetal advises on a component whose findings are of different metals.
 func partsOfOtherMetal(m *material.Material, _ piece.House) (f Problem, fires bool) {
-	first := ""
+	var first *material.Material
 	m.Each(func(of *material.Material, _ int, _ length.MM) {
 		switch {
 		case of.Finding == nil || of.Metal == "" || fires:
-		case first == "":
-			first = of.Metal
-		case !strings.EqualFold(first, of.Metal):
-			f, fires = Problem{Severity: Advise, Title: "Findings of different metals", Says: fmt.Sprintf("%s in %s is %s, another finding in it is %s.", of.Name, m.Name, strings.ToLower(of.Metal), strings.ToLower(first))}, true
+		case first == nil:
+			first = of
+		case !strings.EqualFold(first.Metal, of.Metal):
+			f, fires = Problem{Severity: Advise, Fact: PartOfOtherMetal{m, of, first}}, true
 		}
 	})
 	return f, fires

@@ -2,7 +2,6 @@ package check
 
 import (
 	"cmp"
-	"fmt"
 	"slices"
 	"strings"
 
@@ -53,7 +52,7 @@ func moreRings(s *measure.Strand, f *Problem, by ...int) []Fix {
 		}
 		op := changing(edit.SetRings, c)
 		op.N = n
-		fixes = append(fixes, fix(fmt.Sprintf("Hang %s on %s", c.Name, plural(n, "ring")), op))
+		fixes = append(fixes, fix(HangOnRings{c, n}, op))
 	}
 	return fixes
 }
@@ -78,7 +77,7 @@ func otherPins(c *material.Material, shelf Shelf, suits func(*material.Finding) 
 	for _, other := range fit {
 		op := changing(edit.SetPin, c)
 		op.Material = other
-		fixes = append(fixes, fix(fmt.Sprintf("Make %s on %s", c.Name, other.Name), op))
+		fixes = append(fixes, fix(MakeOnPin{c, other}, op))
 	}
 	return fixes
 }
@@ -101,7 +100,7 @@ func otherRings(c *material.Material, shelf Shelf, suits func(was, ring *materia
 			if ring.ID != was.ID && suits(was.Finding, ring.Finding) {
 				op := changing(edit.SetRings, c)
 				op.N, op.Material = i, ring
-				fixes = append(fixes, fix(fmt.Sprintf("Use %s in %s", ring.Name, c.Name), op))
+				fixes = append(fixes, fix(UseRingIn{c, ring}, op))
 			}
 		}
 	}

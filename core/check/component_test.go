@@ -93,7 +93,7 @@ func TestComponentsAreJudgedAndTheNearMissIsNot(t *testing.T) {
 			want bool
 		}{{tt.fires, true}, {tt.quiet, false}} {
 			m := measuredPiece(t, stretch(t, "R K R 20R", with(p.m)))
-			f := of(All(m, length.InMillimetres), tt.code)
+			f := of(All(m), tt.code)
 			if (f != nil) != p.want {
 				t.Errorf("%s: fires %v, want %v", tt.code, f != nil, p.want)
 				continue
@@ -101,11 +101,11 @@ func TestComponentsAreJudgedAndTheNearMissIsNot(t *testing.T) {
 			if f == nil {
 				continue
 			}
-			if f.Severity != tt.severity || !strings.Contains(f.Says, tt.says) || f.At.Element != 1 {
-				t.Errorf("%s: %s at %d, %q, want %s %q", tt.code, f.Severity, f.At.Element, f.Says, tt.severity, tt.says)
+			if f.Severity != tt.severity || !strings.Contains(spoken(f), tt.says) || f.At.Element != 1 {
+				t.Errorf("%s: %s at %d, %q, want %s %q", tt.code, f.Severity, f.At.Element, spoken(f), tt.severity, tt.says)
 			}
 			alone := Component(p.m, piece.DefaultHouse())
-			if own := of(alone, tt.code); own == nil || own.Says != f.Says {
+			if own := of(alone, tt.code); own == nil || spoken(own) != spoken(f) {
 				t.Errorf("%s: by itself %+v", tt.code, alone)
 			}
 		}
@@ -121,7 +121,7 @@ func TestAFixedLengthForALoopIsTheHousesChoice(t *testing.T) {
 	if of(Component(drop, piece.DefaultHouse()), "leg-short") != nil {
 		t.Errorf("by its size it is short: %+v", drop.Component.Pin)
 	}
-	if f := of(Component(drop, fixed), "leg-short"); f == nil || !strings.Contains(f.Says, "loop 9 mm") {
+	if f := of(Component(drop, fixed), "leg-short"); f == nil || !strings.Contains(spoken(f), "loop 9 mm") {
 		t.Errorf("by a fixed length: %+v, needs %v", f, PinNeeded(drop.Component.Pin, fixed))
 	}
 }
@@ -161,9 +161,9 @@ func TestFixesOfComponents(t *testing.T) {
 		{"lies-sideways", charmOf(t, 1, 1, jump, jump), "Hang charms on 1 ring", edit.Op{Do: edit.SetRings, Text: "K", N: 1}},
 	} {
 		m := measuredPiece(t, stretch(t, "R K R 20R", with(tt.m)))
-		found := All(m, length.InMillimetres)
+		found := All(m)
 		fix := FixOf(context.Background(), m, found, of(found, tt.code), Shelf{Materials: shelf})
-		if fix == nil || !strings.HasPrefix(fix.Says, tt.says) || fix.Ops[0].Do != tt.op.Do || fix.Ops[0].Material != tt.op.Material || fix.Ops[0].N != tt.op.N {
+		if fix == nil || !strings.HasPrefix(spoken(fix), tt.says) || fix.Ops[0].Do != tt.op.Do || fix.Ops[0].Material != tt.op.Material || fix.Ops[0].N != tt.op.N {
 			t.Errorf("%s: %+v", tt.code, fix)
 			continue
 		}
@@ -171,8 +171,8 @@ func TestFixesOfComponents(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if of(All(after, length.InMillimetres), tt.code) != nil {
-			t.Errorf("%s: still there after %s", tt.code, fix.Says)
+		if of(All(after), tt.code) != nil {
+			t.Errorf("%s: still there after %s", tt.code, spoken(fix))
 		}
 		if m.Piece.Palette["K"] != tt.m {
 			t.Errorf("%s: the fix changed the piece it was tried on", tt.code)
@@ -248,7 +248,7 @@ func TestAComponentOnAFittingIsJudgedThere(t *testing.T) {
 	} {
 		piece := necklace(t, "20P", hungOnRight(jump, m))
 		measured := measuredPiece(t, piece)
-		found := All(measured, length.InMillimetres)
+		found := All(measured)
 		f := of(found, code)
 		if f == nil || f.At.Fitting != "cr1" || f.At.Element >= 0 {
 			t.Errorf("%s: %+v", code, f)

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -25,9 +23,8 @@ var coverMisfit = Check{
 		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
 		if bead := s.Beside(e.Side); crimp != nil && bead >= 0 && !crimp.Swallowed && s.Row.Ending(e.Side).Way == piece.WayUnderBead {
 			b := s.Beads[bead].Material
-			return []Problem{{Severity: Advise, At: s.Row.AtEnd(e.Side), Title: "The bead does not cover the crimp", cause: "bead",
-				Says: fmt.Sprintf("%s is %s wide once closed; %s at the %s end, that should cover it, has a hole of %s.", crimp.Material.Name,
-					mm(v.Piece.House.ClosedCrimp(crimp.Material.Finding)), b.Name, e.Side, mm(b.Bead.Hole))}}
+			return []Problem{{Severity: Advise, At: s.Row.AtEnd(e.Side), cause: "bead",
+				Fact: CrimpBare{crimp.Material, v.Piece.House.ClosedCrimp(crimp.Material.Finding), b, e.Side}}}
 		}
 		if cover == nil {
 			return nil
@@ -36,13 +33,9 @@ var coverMisfit = Check{
 		f.At.Fitting = cover.Fitting
 		switch {
 		case crimp == nil:
-			f.Title = "Cover without a crimp"
-			f.Says = fmt.Sprintf("%s at the %s end has no crimp to cover.", cover.Material.Name, e.Side)
+			f.Fact = CoverAlone{cover.Material, e.Side}
 		case !Covers(cover.Material.Finding, crimp.Material.Finding, v.Piece.House.ClosedCrimp(crimp.Material.Finding)):
-			f.Title = "Cover and crimp do not match"
-			f.Says = fmt.Sprintf("%s at the %s end is %s wide and %s long; %s under it is %s wide once closed and %s long.", cover.Material.Name, e.Side,
-				mm(coverWidth(cover.Material.Finding)), mm(cover.Material.Finding.Length), crimp.Material.Name,
-				mm(v.Piece.House.ClosedCrimp(crimp.Material.Finding)), mm(crimp.Material.Finding.Length))
+			f.Fact = CoverUnlike{cover.Material, coverWidth(cover.Material.Finding), crimp.Material, v.Piece.House.ClosedCrimp(crimp.Material.Finding), e.Side}
 		default:
 			return nil
 		}
@@ -51,7 +44,7 @@ var coverMisfit = Check{
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		e := v.Strand(f.At.Row).End(f.At.Side)
 		if f.cause == "bead" {
-			return []Fix{fix("Leave the crimp beside the bead", edit.Op{Do: edit.SetEnd, At: f.At, Field: edit.EndWay})}
+			return []Fix{fix(CrimpBesideBead{}, edit.Op{Do: edit.SetEnd, At: f.At, Field: edit.EndWay})}
 		}
 		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
 		var fixes []Fix
@@ -61,7 +54,7 @@ var coverMisfit = Check{
 				return c.Type == material.CrimpCover && Covers(c, crimp.Material.Finding, closed)
 			})
 		}
-		return append(fixes, fix("Remove "+cover.Material.Name, edit.Op{Do: edit.DropFitting, At: f.At}))
+		return append(fixes, fix(RemoveFitting{cover.Material}, edit.Op{Do: edit.DropFitting, At: f.At}))
 	},
 }
 
@@ -79,3 +72,37 @@ func Covers(cover, crimp *material.Finding, closed length.MM) bool {
 	part := float64(closed / coverWidth(cover))
 	return part >= leastInCover-1e-9 && part <= mostInCover+1e-9 && cover.Length >= crimp.Length
 }
+
+// What may be wrong with what covers a crimp. Closed is how wide the crimp is once it is closed.
+type (
+	CrimpBare struct { // the bead that should cover it does not take it
+		Crimp  *material.Material
+		Closed length.MM
+		Bead   *material.Material
+		Side   piece.Side
+	}
+	CoverAlone struct { // there is no crimp under it
+		Cover *material.Material
+		Side  piece.Side
+	}
+	CoverUnlike struct {
+		Cover  *material.Material
+		Room   length.MM // how wide it is inside
+		Crimp  *material.Material
+		Closed length.MM
+		Side   piece.Side
+	}
+)
+
+// CrimpBesideBead leaves the crimp beside its bead.
+type CrimpBesideBead struct{}
+
+// RemoveFitting removes a fitting.
+type RemoveFitting struct{ Of *material.Material }
+
+func (CrimpBare) fact()   {}
+func (CoverAlone) fact()  {}
+func (CoverUnlike) fact() {}
+
+func (CrimpBesideBead) effect() {}
+func (RemoveFitting) effect()   {}

@@ -1,11 +1,10 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // looseCrimp is how many times wider than its cords a crimp may be and still
@@ -36,17 +35,14 @@ var crimpMisfit = Check{
 				continue
 			}
 			inside := p.Material.Finding.Inside
-			f := atPart(s, e, &p, "Crimp too small")
-			switch {
-			case inside < need-tiny:
-			case inside > looseCrimp*need+tiny:
-				f.Severity, f.Title = Warn, "Crimp too loose to grip"
-			default:
+			loose := inside > looseCrimp*need+tiny
+			if inside >= need-tiny && !loose {
 				continue
 			}
-			needed, held := against(need, inside)
-			f.Says = fmt.Sprintf("%s of %s cord need %s; %s at the %s end is %s inside.", times(passes),
-				mm(s.Row.Cord.Cord.Diameter), needed, p.Material.Name, e.Side, held)
+			f := atPart(s, e, &p, CrimpWrong{Passing{passes, s.Row.Cord.Cord.Diameter, need}, p.Material, e.Side, loose})
+			if loose {
+				f.Severity = Warn
+			}
 			found = append(found, f)
 		}
 		return found
@@ -85,11 +81,7 @@ func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Problem {
 	if FoldsOver(p.Material.Finding, s) {
 		return nil
 	}
-	f := atPart(s, e, p, "Fold-over end too narrow")
-	lie, takes := against(sideBySide(s), p.Material.Finding.Inside)
-	f.Says = fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", p.Material.Name, e.Side,
-		takes, lie)
-	return []Problem{f}
+	return []Problem{atPart(s, e, p, FoldNarrow{p.Material, sideBySide(s), e.Side})}
 }
 
 // guardMisfit stops a guard too narrow for the turns of cord through each of its
@@ -99,11 +91,8 @@ func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []
 	if inside == 0 || guardNeeds(v, s) <= inside+tiny {
 		return nil
 	}
-	f := atPart(s, e, p, "Guard too narrow")
-	needed, held := against(guardNeeds(v, s), inside)
-	f.Says = fmt.Sprintf("For %s of %s cord each leg of %s at the %s end must be %s inside; it is %s.",
-		times(v.Piece.House.GuardTurns()*s.Row.Passes), mm(s.Row.Cord.Cord.Diameter), p.Material.Name, e.Side, needed, held)
-	return []Problem{f}
+	through := Passing{v.Piece.House.GuardTurns() * s.Row.Passes, s.Row.Cord.Cord.Diameter, guardNeeds(v, s)}
+	return []Problem{atPart(s, e, p, GuardNarrow{through, p.Material, e.Side})}
 }
 
 // coneMisfit stops a cone too narrow, or too full of beads, for the knot in it.
@@ -112,18 +101,14 @@ func coneMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Problem {
 	if s.OverhandAcross() <= room+tiny {
 		return nil
 	}
-	f := atPart(s, e, p, "No room for the knot in the cone")
-	knot, left := against(s.OverhandAcross(), max(0, room))
-	f.Says = fmt.Sprintf("The knot is about %s thick; behind the last bead %s at the %s end has room for %s.",
-		knot, p.Material.Name, e.Side, left)
-	return []Problem{f}
+	return []Problem{atPart(s, e, p, ConeNarrow{p.Material, s.OverhandAcross(), max(0, room), e.Side})}
 }
 
 // atPart is a stop at one part of an end, caused by the fitting it stands for.
-func atPart(s *measure.Strand, e *measure.End, p *measure.Part, title string) Problem {
+func atPart(s *measure.Strand, e *measure.End, p *measure.Part, fact Fact) Problem {
 	at := s.Row.AtEnd(e.Side)
 	at.Fitting = p.Fitting
-	return Problem{Severity: Stop, At: at, Title: title, cause: string(p.Fitting)}
+	return Problem{Severity: Stop, At: at, Fact: fact, cause: string(p.Fitting)}
 }
 
 func guardNeeds(v *View, s *measure.Strand) length.MM {
@@ -147,3 +132,33 @@ const tiny = 1e-9
 func Grips(c *material.Finding, need length.MM) bool {
 	return c.IsCrimp() && c.Inside >= need-tiny && c.Inside <= looseCrimp*need+tiny
 }
+
+// What may not take the cords of an end.
+type (
+	CrimpWrong struct {
+		Passing
+		Crimp *material.Material
+		Side  piece.Side
+		Loose bool // it does not close on them; else they do not go in
+	}
+	FoldNarrow struct {
+		Of    *material.Material
+		Cords length.MM // how wide the cords lie side by side
+		Side  piece.Side
+	}
+	GuardNarrow struct {
+		Passing
+		Guard *material.Material
+		Side  piece.Side
+	}
+	ConeNarrow struct {
+		Cone       *material.Material
+		Knot, Room length.MM // how thick the knot is, and what is left behind the last bead
+		Side       piece.Side
+	}
+)
+
+func (CrimpWrong) fact()  {}
+func (FoldNarrow) fact()  {}
+func (GuardNarrow) fact() {}
+func (ConeNarrow) fact()  {}

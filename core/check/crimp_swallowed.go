@@ -1,9 +1,8 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -24,9 +23,7 @@ var crimpSwallowed = Check{
 		b := s.Beads[bead].Material
 		at := s.Row.AtEnd(e.Side)
 		at.Fitting, at.Element = part.Fitting, bead
-		return []Problem{{Severity: Stop, At: at, Title: "Crimp slips into the bead",
-			Says: fmt.Sprintf("%s is %s wide once closed and slips into the %s hole of %s at the %s end.", part.Material.Name,
-				mm(v.Piece.House.ClosedCrimp(part.Material.Finding)), mm(b.Bead.Hole), b.Name, e.Side)}}
+		return []Problem{{Severity: Stop, At: at, Fact: CrimpSwallowed{part.Material, v.Piece.House.ClosedCrimp(part.Material.Finding), b, e.Side}}}
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
@@ -36,10 +33,10 @@ var crimpSwallowed = Check{
 		}
 		crimp := s.End(f.At.Side).Find(measure.RoleCrimp).Material.Finding
 		closed, swallower := v.Piece.House.ClosedCrimp(crimp), s.Beads[f.At.Element].Material.Bead
-		fixes := putInto(v, s, []int{gap}, "between", func(b *material.Bead) bool {
+		fixes := putInto(v, s, []int{gap}, Between, func(b *material.Bead) bool {
 			return b.Hole < closed && b.Across > swallower.Hole
 		}, shelf.Materials)
-		return append(fixes, fix("Let "+s.Beads[f.At.Element].Material.Name+" cover the crimp",
+		return append(fixes, fix(CoverCrimp{s.Beads[f.At.Element].Material},
 			edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(piece.WayUnderBead)}))
 	},
 }
@@ -56,3 +53,18 @@ func heldUnderBead(v *View, s *measure.Strand, e *measure.End, crimp *measure.Pa
 	}
 	return s.Beads[behind].Material.Bead.Hole < v.Piece.House.ClosedCrimp(crimp.Material.Finding)-tiny
 }
+
+// CrimpSwallowed says that a crimp, so wide once it is closed, slips into the bead beside it.
+type CrimpSwallowed struct {
+	Crimp  *material.Material
+	Closed length.MM
+	Bead   *material.Material
+	Side   piece.Side
+}
+
+// CoverCrimp lets the last bead cover the crimp.
+type CoverCrimp struct{ Bead *material.Material }
+
+func (CrimpSwallowed) fact() {}
+
+func (CoverCrimp) effect() {}

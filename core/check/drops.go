@@ -1,10 +1,10 @@
 package check
 
 import (
-	"fmt"
 	"math"
 
 	"mala/core/edit"
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
@@ -33,29 +33,21 @@ func inDrop(v *View, s *measure.Strand, at int) []Problem {
 			return
 		}
 		judged[b.Material] = true
-		needed, held := against(need, hole)
-		f := Problem{Severity: Stop, At: s.Row.AtBead(at), Title: "Hole too small for the cord", cause: "drop " + b.Material.ID,
-			Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in %s has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), needed, b.Material.Name, dropOrLoop(d), held)}
-		if hole >= need-tiny {
-			f.Severity, f.Title = Warn, "The cord only just passes"
-			f.Says = fmt.Sprintf("%s of %s cord fill a hole of %s; %s in %s has %s, and the last one jams.", times(passes), mm(s.Row.Cord.Cord.Diameter), needed, b.Material.Name, dropOrLoop(d), held)
+		tight := hole >= need-tiny
+		f := Problem{Severity: Stop, At: s.Row.AtBead(at), cause: "drop " + b.Material.ID,
+			Fact: DropHoleSmall{Passing{passes, s.Row.Cord.Cord.Diameter, need}, b.Material, d.Through != nil, tight}}
+		if tight {
+			f.Severity = Warn
 		}
 		found = append(found, f)
 	})
 	return found
 }
 
-func dropOrLoop(d *measure.Drop) string {
-	if d.Through != nil {
-		return "the loop"
-	}
-	return "the drop"
-}
-
 // loopShort warns of a loop whose beads do not reach round the bead that it runs through.
 var loopShort = Check{
 	Code: "loop-short", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Problem {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		g := gather{strand: s}
 		for i := range s.Beads {
 			d := s.Beads[i].Drop
@@ -63,8 +55,7 @@ var loopShort = Check{
 				continue
 			}
 			g.add("loop "+d.Key, i, func() Problem {
-				return Problem{Severity: Warn, Title: "The loop does not reach round its bead",
-					Says: fmt.Sprintf("The beads of the loop come to %s, and the way round %s is %s: bare cord shows. Hang more beads in it.", v.in(d.Strung), d.Through.Material.Name, v.in(d.Round))}
+				return Problem{Severity: Warn, Fact: LoopShort{d.Strung, d.Through.Material, d.Round}}
 			})
 		}
 		return g.found
@@ -83,7 +74,7 @@ var loopShort = Check{
 		}
 		of := v.Piece.Palette[most.Key]
 		more := int(math.Ceil(float64((bead.Drop.Round - bead.Drop.Strung) / of.Bead.Pitch())))
-		return []Fix{fix(fmt.Sprintf("Hang %d more %s in it", more, of.Name), edit.Op{Do: edit.Count, At: s.Row.At(), Node: most.ID, N: most.Count + more})}
+		return []Fix{fix(HangMore{more, of}, edit.Op{Do: edit.Count, At: s.Row.At(), Node: most.ID, N: most.Count + more})}
 	},
 }
 
@@ -104,14 +95,39 @@ var dropStiff = Check{
 			if d == nil {
 				continue
 			}
-			f := Problem{Severity: Advise, At: s.Row.AtBead(i), Title: "The drop stands off",
-				Says: fmt.Sprintf("Wire of %d strands is stiff: a drop of it stands off instead of hanging. Wire of 19 hangs nearly straight, wire of 49 and thread hang freely.", c.Filaments)}
-			if d.Through != nil {
-				f.Title = "The loop stands off"
-				f.Says = fmt.Sprintf("Wire of %d strands is stiff: a loop of it keeps its own curve instead of hanging. Wire of 19 hangs nearly as drawn, wire of 49 and thread hang freely.", c.Filaments)
-			}
-			return []Problem{f}
+			return []Problem{{Severity: Advise, At: s.Row.AtBead(i), Fact: DropStiff{c.Filaments, d.Through != nil}}}
 		}
 		return nil
 	},
 }
+
+// What may be wrong with a drop, or a loop through a bead.
+type (
+	DropHoleSmall struct {
+		Passing
+		Bead  *material.Material
+		Loop  bool
+		Tight bool // the cords pass, and the last one jams
+	}
+	LoopShort struct {
+		Strung  length.MM
+		Through *material.Material
+		Round   length.MM // the way round that bead
+	}
+	DropStiff struct {
+		Filaments int
+		Loop      bool
+	}
+)
+
+// HangMore hangs so many more of a bead in a loop.
+type HangMore struct {
+	More int
+	Bead *material.Material
+}
+
+func (DropHoleSmall) fact() {}
+func (LoopShort) fact()     {}
+func (DropStiff) fact()     {}
+
+func (HangMore) effect() {}

@@ -73,12 +73,12 @@ func TestABarsHolesTakeTheCord(t *testing.T) {
 		})
 	}
 	narrow := all(t, onBar(0.69))
-	if f := of(narrow, "hole-too-small"); f == nil || f.Severity != Stop || !strings.Contains(f.Says, "1 pass of 0.7 mm cord need a hole of 0.7 mm; bar has 0.69 mm at each end") {
+	if f := of(narrow, "hole-too-small"); f == nil || f.Severity != Stop || !strings.Contains(spoken(f), "1 pass of 0.7 mm cord need a hole of 0.7 mm; bar has 0.69 mm at each end") {
 		t.Errorf("%+v", f)
 	}
 	for _, code := range []string{"hole-too-small", "end-unheld", "no-clasp"} {
 		if f := of(all(t, onBar(0.7)), code); f != nil {
-			t.Errorf("%s: %s", code, f.Says)
+			t.Errorf("%s: %s", code, spoken(f))
 		}
 	}
 }

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/measure"
@@ -36,14 +34,13 @@ var easeOff = Check{
 		fit := size.Of(v.Measured)
 		want := fit.Suited(v.Measured)
 		target := edit.Op{Do: edit.SetTarget, Length: &want}
-		says := "Set the target to " + want.In(v.Unit)
 		if v.Leading().Row.Line.OpenFill() != nil {
-			return []Fix{fix(says, target)}
+			return []Fix{fix(SetTarget{want}, target)}
 		}
 		fixes := changedCounts(v, v.Leading(), float64(want-v.ForTarget), fit.Tolerated())
 		if v.Piece.Target != nil {
 			for i := range fixes {
-				fixes[i].Says += " and set the target to " + want.In(v.Unit)
+				fixes[i].Does = append(fixes[i].Does, SetTarget{want})
 				fixes[i].Ops = append(fixes[i].Ops, target)
 			}
 		}
@@ -58,42 +55,32 @@ func easeOfRow(v *View, s *measure.Strand) []Problem {
 		return nil
 	}
 	f := Problem{Severity: Warn, At: s.Row.At(), cause: "ease"}
-	part := v.Piece.Body.Part
 	switch pass := fit.Passage; {
 	case pass != nil && !pass.Passes:
-		f.Severity, f.Title, f.cause = Stop, "Will not pass the "+pass.Over, "passage"
-		f.Says = fmt.Sprintf("It opens to %s inside; the %s needs %s%s.", pass.Stretched.In(v.Unit), pass.Over, pass.Need.In(v.Unit), guessed(pass))
+		f.Severity, f.Fact, f.cause = Stop, WillNotPass{pass}, "passage"
 	case !fit.Suits():
-		f.Title = "Too loose on the " + part
-		if fit.Ease < fit.Wanted[0].From {
-			f.Title = "Too tight on the " + part
-		}
-		each := ""
-		if n := v.Piece.Times(); n > 1 {
-			each = fmt.Sprintf(" at each of its %d turns", n)
-		}
-		f.Says = fmt.Sprintf("%s measures %s inside%s, an ease of %s on %s; %s is right.", v.it(s), fit.Inside.In(v.Unit), each,
-			fit.Ease.In(v.Unit), fit.Measure.In(v.Unit), easeRange(fit, v.Unit))
+		f.Fact = EaseOff{v.numberOf(s), v.Piece.Body.Part, v.Piece.Times(), fit}
 	default:
 		return nil
 	}
 	return []Problem{f}
 }
 
-func guessed(p *size.Passage) string {
-	switch {
-	case p.Measured:
-		return ""
-	case p.Over == "hand":
-		return ", worked out from the wrist"
-	}
-	return ", a typical head"
+// WillNotPass says that the piece does not go over the hand or the head.
+type WillNotPass struct{ *size.Passage }
+
+// EaseOff says that the inside length does not suit the body.
+type EaseOff struct {
+	Row   int // 0 where there is one
+	Part  string
+	Turns int
+	*size.Fit
 }
 
-func easeRange(f *size.Fit, unit length.Unit) string {
-	first, last := f.Wanted[0], f.Wanted[len(f.Wanted)-1]
-	if size.Unlimited(last) {
-		return first.From.In(unit) + " or more"
-	}
-	return first.From.In(unit) + " to " + last.To.In(unit)
-}
+// SetTarget sets the target.
+type SetTarget struct{ To length.MM }
+
+func (WillNotPass) fact() {}
+func (EaseOff) fact()     {}
+
+func (SetTarget) effect() {}

@@ -1,7 +1,6 @@
 package check
 
 import (
-	"fmt"
 	"math"
 
 	"mala/core/length"
@@ -31,11 +30,9 @@ var elasticMisfit = Check{
 		case c.Diameter > snugFit*most+tiny:
 			return nil // it does not pass at all: holeTooSmall says so
 		case c.Diameter > most+tiny:
-			f.Severity, f.Title = Advise, "Elastic passes with a pull"
-			f.Says = fmt.Sprintf("The finest hole, %s of %s, takes elastic of up to %s easily; this is %s.", mm(finest.Bead.Hole), finest.Name, mm(most), mm(c.Diameter))
+			f.Severity, f.Fact = Advise, ElasticUnlike{c.Diameter, most, finest, false}
 		case c.Diameter < thinElastic*min(most, stoutest)-tiny:
-			f.Title = "Elastic too thin"
-			f.Says = fmt.Sprintf("The finest hole, %s of %s, takes elastic of up to %s. %s wears through sooner and its knot slips.", mm(finest.Bead.Hole), finest.Name, mm(most), mm(c.Diameter))
+			f.Fact = ElasticUnlike{c.Diameter, most, finest, true}
 		default:
 			return nil
 		}
@@ -62,3 +59,12 @@ func thickestElastic(s *measure.Strand) (length.MM, *material.Material) {
 	}
 	return most, finest
 }
+
+// ElasticUnlike says that an elastic is too thin for its beads, or passes the finest with a pull.
+type ElasticUnlike struct {
+	Is, Most length.MM // what it is, and the thickest that passes with ease
+	Finest   *material.Material
+	Thin     bool
+}
+
+func (ElasticUnlike) fact() {}

@@ -2,10 +2,10 @@ package check
 
 import (
 	"cmp"
-	"fmt"
 	"slices"
 
 	"mala/core/edit"
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -23,13 +23,7 @@ var endUnheld = Check{
 		if e.Hold != measure.Unheld {
 			return nil
 		}
-		f := Problem{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Nothing holds the " + string(e.Side) + " end"}
-		if s.Row.Cord.Cord.Type == material.Wire {
-			f.Says = fmt.Sprintf("%s at the %s end has no crimp, and wire cannot be knotted.", s.Row.Cord.Name, e.Side)
-		} else {
-			f.Says = fmt.Sprintf("%s at the %s end has no crimp, and no ring, guard or cord end to tie it to.", s.Row.Cord.Name, e.Side)
-		}
-		return []Problem{f}
+		return []Problem{{Severity: Stop, At: s.Row.AtEnd(e.Side), Fact: EndUnheld{s.Row.Cord, e.Side}}}
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
@@ -43,7 +37,7 @@ var endUnheld = Check{
 		var fixes []Fix
 		for _, c := range shelf.Materials {
 			if c.Finding != nil && Grips(c.Finding, need) {
-				fixes = append(fixes, fix("Crimp it with "+c.Name, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
+				fixes = append(fixes, fix(CrimpWith{c}, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
 			}
 		}
 		return fixes
@@ -61,7 +55,7 @@ func foldedOver(s *measure.Strand, f *Problem, shelf Shelf) []Fix {
 	slices.SortFunc(fit, func(a, b *material.Material) int { return cmp.Compare(a.Finding.Inside, b.Finding.Inside) })
 	var fixes []Fix
 	for _, c := range fit {
-		fixes = append(fixes, fix("End it in "+c.Name, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
+		fixes = append(fixes, fix(EndIn{c}, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
 	}
 	return fixes
 }
@@ -77,8 +71,7 @@ func slipsOffLeg(s *measure.Strand, e *measure.End) []Problem {
 		if m == nil || m.Bead.Hangs() || s.OverhandAcross() > m.Bead.Hole+tiny {
 			continue
 		}
-		return []Problem{{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The knot slips through its bead", cause: m.ID,
-			Says: fmt.Sprintf("An overhand knot in this cord is about %s thick; %s on the %s leg has a hole of %s.", mm(s.OverhandAcross()), m.Name, e.Side, mm(m.Bead.Hole))}}
+		return []Problem{{Severity: Stop, At: s.Row.AtEnd(e.Side), cause: m.ID, Fact: KnotSlips{s.OverhandAcross(), m, e.Side}}}
 	}
 	return nil
 }
@@ -91,7 +84,7 @@ func heldOnLeg(s *measure.Strand, f *Problem, shelf Shelf) []Fix {
 		for _, c := range shelf.Materials {
 			if c.Class == material.ClassBead && !c.Bead.Hangs() && c.Bead.Hole < s.OverhandAcross() && c.Bead.Hole >= material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter) &&
 				c.Bead.Across >= on.Bead.Across/2 && c.Bead.Across <= on.Bead.Across*2 {
-				fixes = append(fixes, fix("Put "+c.Name+" on the leg", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndBead, Material: c}))
+				fixes = append(fixes, fix(PutBead{c, OnLeg}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndBead, Material: c}))
 			}
 		}
 	}
@@ -104,29 +97,60 @@ var noClasp = Check{
 	Code: "no-clasp", Step: StepEnds,
 	Piece: func(v *View) []Problem {
 		if e := openLoop(v); e != nil {
-			return []Problem{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Title: "No loop for the button",
-				Says: fmt.Sprintf("The button has nothing to close into. Make a loop of beads at the %s end, or choose another clasp.", e.Side)}}
+			return []Problem{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Fact: NoLoopForButton{e.Side}}}
 		}
 		if clasp, _ := v.Piece.Clasp(); v.Piece.Closure.Type != piece.Clasp || clasp != nil || v.FoldsThroughBead() {
 			return nil
 		}
-		return []Problem{{Severity: Stop, At: piece.Whole(), Title: "No clasp",
-			Says: "The piece closes by a clasp, and neither end has one. Add a clasp, or choose another way to close it."}}
+		return []Problem{{Severity: Stop, At: piece.Whole(), Fact: NoClasp{}}}
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		if f.At.Side != "" {
 			in := func(way piece.Way) edit.Op {
 				return edit.Op{Do: edit.SetEnd, At: v.Leading().Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(way)}
 			}
-			return []Fix{fix("Make a loop of beads", in(piece.WayLoop)), fix("Make a loop of the cord", in(piece.WayCordLoop))}
+			return []Fix{fix(MakeLoop{true}, in(piece.WayLoop)), fix(MakeLoop{}, in(piece.WayCordLoop))}
 		}
 		var fixes []Fix
 		for _, c := range shelf.Materials {
 			if c.Finding != nil && c.Finding.IsClasp() && !c.Finding.HasTwoHalves() {
 				at := v.Leading().Row.AtEnd(piece.Left)
-				fixes = append(fixes, fix("Close it with "+c.Name, edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: c}))
+				fixes = append(fixes, fix(CloseWith{c}, edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: c}))
 			}
 		}
 		return fixes
 	},
 }
+
+// What may hold nothing at an end.
+type (
+	EndUnheld struct {
+		Cord *material.Material
+		Side piece.Side
+	}
+	KnotSlips struct {
+		Knot length.MM // how thick it is
+		Bead *material.Material
+		Side piece.Side
+	}
+	NoLoopForButton struct{ Side piece.Side }
+	NoClasp         struct{}
+)
+
+// What holds an end, or closes a piece.
+type (
+	CrimpWith struct{ Crimp *material.Material }
+	EndIn     struct{ Of *material.Material }
+	MakeLoop  struct{ OfBeads bool } // else of the cord
+	CloseWith struct{ Clasp *material.Material }
+)
+
+func (EndUnheld) fact()       {}
+func (KnotSlips) fact()       {}
+func (NoLoopForButton) fact() {}
+func (NoClasp) fact()         {}
+
+func (CrimpWith) effect() {}
+func (EndIn) effect()     {}
+func (MakeLoop) effect()  {}
+func (CloseWith) effect() {}

@@ -50,14 +50,14 @@ func TestALoopIsHeldAgainstItsButton(t *testing.T) {
 		case f == nil && tt.want != "":
 			t.Errorf("a girth of %v: nothing, want %s", tt.girth, tt.want)
 		case f != nil && f.Severity != tt.want:
-			t.Errorf("a girth of %v: %s %q", tt.girth, f.Severity, f.Says)
+			t.Errorf("a girth of %v: %s %q", tt.girth, f.Severity, spoken(f))
 		}
 	}
-	if f := of(all(t, buttoned(t, "6P")), "loop-misfit"); f == nil || !strings.Contains(f.Says, "just passes at 36 mm and is easy to close at 39 mm") || f.At.Side != piece.Right {
+	if f := of(all(t, buttoned(t, "6P")), "loop-misfit"); f == nil || !strings.Contains(spoken(f), "just passes at 36 mm and is easy to close at 39 mm") || f.At.Side != piece.Right {
 		t.Errorf("%+v", f)
 	}
 	ballButton := finding("ball", "", material.Finding{Type: material.ButtonEnd, Outside: 12, Length: 12, Inside: 2, Form: "ball"})
-	if f := of(all(t, buttoned(t, "6P", closed(ballButton))), "loop-misfit"); f == nil || !strings.Contains(f.Says, "just passes at 37.7 mm and is easy to close at 40.7 mm") {
+	if f := of(all(t, buttoned(t, "6P", closed(ballButton))), "loop-misfit"); f == nil || !strings.Contains(spoken(f), "just passes at 37.7 mm and is easy to close at 40.7 mm") {
 		t.Errorf("a ball: %+v", f)
 	}
 }
@@ -70,7 +70,7 @@ func TestALoopIsMadeOfAsManyBeadsAsItsButtonTakes(t *testing.T) {
 			continue
 		}
 		if f := of(all(t, after), "loop-misfit"); f != nil {
-			t.Errorf("%s: still %s", tt.from, f.Says)
+			t.Errorf("%s: still %s", tt.from, spoken(f))
 		}
 	}
 }
@@ -78,7 +78,7 @@ func TestALoopIsMadeOfAsManyBeadsAsItsButtonTakes(t *testing.T) {
 func TestAButtonWithoutALoopIsNoClasp(t *testing.T) {
 	p := necklace(t, "30P", ends(), closed(buttonFlat), cordOf(thread(material.Waxed, 0.4)))
 	f := of(all(t, p), "no-clasp")
-	if f == nil || f.Severity != Stop || f.At.Side != piece.Right || !strings.Contains(f.Says, "loop of beads at the right end") {
+	if f == nil || f.Severity != Stop || f.At.Side != piece.Right || !strings.Contains(spoken(f), "loop of beads at the right end") {
 		t.Fatalf("%+v", f)
 	}
 	fix, after := fixed(t, p, "no-clasp")
@@ -87,7 +87,7 @@ func TestAButtonWithoutALoopIsNoClasp(t *testing.T) {
 	}
 	for _, f := range all(t, after) {
 		if f.Severity != Advise {
-			t.Errorf("after the fix: %s %s", f.Code, f.Says)
+			t.Errorf("after the fix: %s %s", f.Code, spoken(f))
 		}
 	}
 	p.Closure.Left, p.Closure.Right = nil, fittings("cr", buttonFlat)
@@ -95,7 +95,7 @@ func TestAButtonWithoutALoopIsNoClasp(t *testing.T) {
 		t.Errorf("the button at the right: %+v", f)
 	}
 	if f := of(all(t, buttoned(t, "14P")), "no-clasp"); f != nil {
-		t.Errorf("with its loop: %s", f.Says)
+		t.Errorf("with its loop: %s", spoken(f))
 	}
 }
 
@@ -132,8 +132,8 @@ func TestAKnotOnALegHoldsItsBead(t *testing.T) {
 		}
 	}
 	f := of(all(t, tied(holed(2.5), "20R")), "end-unheld")
-	if f.Severity != Stop || !strings.Contains(f.Says, "about 2 mm thick; foot on the left leg has a hole of 2.5 mm") {
-		t.Errorf("%s: %s", f.Severity, f.Says)
+	if f.Severity != Stop || !strings.Contains(spoken(f), "about 2 mm thick; foot on the left leg has a hole of 2.5 mm") {
+		t.Errorf("%s: %s", f.Severity, spoken(f))
 	}
 	fix, after := fixed(t, tied(holed(2.5), "20R"), "end-unheld", bead(t, "tiny", material.Bead{Shape: material.Round, Across: 3.9, Hole: 1}),
 		bead(t, "fine", material.Bead{Shape: material.Round, Across: 8, Hole: 0.7}), bead(t, "right", material.Bead{Shape: material.Round, Across: 8, Hole: 1}))
@@ -149,7 +149,7 @@ func TestAKnotOnALegHoldsItsBead(t *testing.T) {
 func TestWhatIsTiedIsNoRingAndHasNoClasp(t *testing.T) {
 	for _, f := range all(t, necklace(t, "40R", legs(nil), cordOf(thread(material.Waxed, 0.8)))) {
 		if f.Severity != Advise {
-			t.Errorf("%s: %s", f.Code, f.Says)
+			t.Errorf("%s: %s", f.Code, spoken(f))
 		}
 	}
 	neck := func(measure length.MM) change {
@@ -179,13 +179,13 @@ func TestBeadsOfLoopsAndLegsMustTakeTheCord(t *testing.T) {
 		if (f != nil) != tt.fires {
 			t.Errorf("a hole of %v: %+v", tt.hole, f)
 		}
-		if f != nil && (f.Severity != Stop || !strings.Contains(f.Says, "loop bead in the loop at the right end has 0.399 mm") && !strings.Contains(f.Says, "0.4 mm")) {
-			t.Errorf("%s", f.Says)
+		if f != nil && (f.Severity != Stop || !strings.Contains(spoken(f), "loop bead in the loop at the right end has 0.399 mm") && !strings.Contains(spoken(f), "0.4 mm")) {
+			t.Errorf("%s", spoken(f))
 		}
 	}
 	narrow := bead(t, "foot", material.Bead{Shape: material.Round, Across: 8, Hole: 0.7})
 	f := of(all(t, necklace(t, "40R", legs(narrow), cordOf(thread(material.Waxed, 0.8)))), "hole-too-small")
-	if f == nil || !strings.Contains(f.Says, "foot in the leg at the left end") {
+	if f == nil || !strings.Contains(spoken(f), "foot in the leg at the left end") {
 		t.Errorf("%+v", f)
 	}
 	on, after := fixed(t, func() *piece.Piece {
@@ -236,11 +236,11 @@ func TestAKnotMeantToHideThatShows(t *testing.T) {
 		})
 	}
 	f := of(all(t, hides("30R")), "knot-shows")
-	if f == nil || f.Severity != Advise || f.At.Side != piece.Left || !strings.Contains(f.Says, "about 2.4 mm thick; round at the left end, that should hide it, has a hole of 1 mm") {
+	if f == nil || f.Severity != Advise || f.At.Side != piece.Left || !strings.Contains(spoken(f), "about 2.4 mm thick; round at the left end, that should hide it, has a hole of 1 mm") {
 		t.Fatalf("%+v", f)
 	}
 	if f := of(all(t, hides("H 29R")), "knot-shows"); f != nil {
-		t.Errorf("a hole of 2.5: %s", f.Says)
+		t.Errorf("a hole of 2.5: %s", spoken(f))
 	}
 	fix, after := fixed(t, hides("30R"), "knot-shows")
 	if fix == nil || after.Leading().LeftEnding.Way != piece.WayFittings {
@@ -294,14 +294,14 @@ func TestAChainIsMadeLongerOrShorterToTheTarget(t *testing.T) {
 		{"one of two that differ", sides(20, 24, 12.4), "Give the chain 24 links", 24, 24},
 	} {
 		fix, after := fixed(t, tt.piece, "length-off")
-		if fix == nil || fix.Says != tt.says || after.Closure.Left[2].Links != tt.left || after.Closure.Right[1].Links != tt.right {
+		if fix == nil || spoken(fix) != tt.says || after.Closure.Left[2].Links != tt.left || after.Closure.Right[1].Links != tt.right {
 			t.Errorf("%s: %+v", tt.name, fix)
 		}
 	}
-	if fix, _ := fixed(t, sides(20, 20, 3), "length-off"); fix == nil || strings.Contains(fix.Says, "chain") {
+	if fix, _ := fixed(t, sides(20, 20, 3), "length-off"); fix == nil || strings.Contains(spoken(fix), "chain") {
 		t.Errorf("where whole links come no nearer: %+v", fix)
 	}
-	if fix, _ := fixed(t, sides(2, 2, -20), "length-off"); fix == nil || strings.Contains(fix.Says, "chain") {
+	if fix, _ := fixed(t, sides(2, 2, -20), "length-off"); fix == nil || strings.Contains(spoken(fix), "chain") {
 		t.Errorf("a chain has at least one link: %+v", fix)
 	}
 }
@@ -317,7 +317,7 @@ func TestARingOnALoopTakesItsBeads(t *testing.T) {
 		return necklace(t, "30P", ends(), cordOf(thread(material.Waxed, 0.4)), loopAt(t, piece.Right, "20P"), ring(inside))
 	}
 	if f := of(all(t, looped(4)), "ring-too-small"); f != nil {
-		t.Errorf("as wide as the pearls: %s", f.Says)
+		t.Errorf("as wide as the pearls: %s", spoken(f))
 	}
 	if f := of(all(t, looped(3.99)), "ring-too-small"); f == nil {
 		t.Error("a ring narrower than the pearls it goes over is quiet")
@@ -391,13 +391,13 @@ func TestABeadOverACrimpOnPurposeIsItsCover(t *testing.T) {
 	if fix == nil {
 		t.Fatal("no fix")
 	}
-	if !strings.Contains(fix.Says, "between") && after.Leading().RightEnding.Way != piece.WayUnderBead {
+	if !strings.Contains(spoken(fix), "between") && after.Leading().RightEnding.Way != piece.WayUnderBead {
 		t.Errorf("%+v", fix)
 	}
 	only := necklace(t, "4P G", func(p *piece.Piece, _ *piece.Row) {
 		p.Palette = map[string]*material.Material{"P": bead(t, "small", material.Bead{Shape: material.Round, Across: 2.4, Hole: 0.9}), "G": p.Palette["G"]}
 	})
-	if fix, after := fixed(t, only, "crimp-swallowed"); fix == nil || fix.Says != "Let lantern cover the crimp" || after.Leading().RightEnding.Way != piece.WayUnderBead {
+	if fix, after := fixed(t, only, "crimp-swallowed"); fix == nil || spoken(fix) != "Let lantern cover the crimp" || after.Leading().RightEnding.Way != piece.WayUnderBead {
 		t.Errorf("where nothing goes between: %+v", fix)
 	}
 	misfit, after := fixed(t, under("G 9P"), "cover-misfit")
@@ -411,7 +411,7 @@ func TestEaseOfRowsWornApartAndOfTurns(t *testing.T) {
 	wound := necklace(t, "150P", func(p *piece.Piece, _ *piece.Row) {
 		p.Kind, p.Body = piece.Bracelet, &piece.Body{Part: "wrist", Measure: 150, Times: 3}
 	})
-	if f := of(all(t, wound), "ease-off"); f == nil || !strings.Contains(f.Says, "inside at each of its 3 turns") {
+	if f := of(all(t, wound), "ease-off"); f == nil || !strings.Contains(spoken(f), "inside at each of its 3 turns") {
 		t.Errorf("%+v", f)
 	}
 	apart := func(rule piece.Rule) *piece.Piece {

@@ -92,11 +92,11 @@ func TestEveryCheckFiresAndItsNearMissDoesNot(t *testing.T) {
 		{"no-clasp", Stop, "neither end has one", necklace(t, "20P", closed(jump)), necklace(t, "20P", closed(lobster, jump))},
 	} {
 		f := of(all(t, tt.fires), tt.code)
-		if f == nil || f.Severity != tt.severity || !strings.Contains(f.Says, tt.says) {
+		if f == nil || f.Severity != tt.severity || !strings.Contains(spoken(f), tt.says) {
 			t.Errorf("%s on %s: %+v, want %s saying %q", tt.code, tt.fires.Leading().Line, f, tt.severity, tt.says)
 		}
 		if f := of(all(t, tt.quiet), tt.code); f != nil {
-			t.Errorf("%s fired on its near miss %s: %s", tt.code, tt.quiet.Leading().Line, f.Says)
+			t.Errorf("%s fired on its near miss %s: %s", tt.code, tt.quiet.Leading().Line, spoken(f))
 		}
 	}
 }
@@ -124,7 +124,7 @@ func TestWhatIsRightHasNoStopAndNoWarning(t *testing.T) {
 	} {
 		for _, f := range all(t, p) {
 			if f.Severity != Advise {
-				t.Errorf("%s, %s: %s: %s", name, p.Leading().Line, f.Code, f.Says)
+				t.Errorf("%s, %s: %s: %s", name, p.Leading().Line, f.Code, spoken(f))
 			}
 		}
 	}

@@ -60,8 +60,8 @@ func TestDoubledCordsAskForTheirRoom(t *testing.T) {
 		}
 	}
 	f := of(all(t, necklace(t, "20H", ends(crimpOf(0.8)), twice)), "crimp-misfit")
-	if !strings.Contains(f.Says, "4 passes of 0.38 mm cord need 0.92 mm") {
-		t.Errorf("%s", f.Says)
+	if !strings.Contains(spoken(f), "4 passes of 0.38 mm cord need 0.92 mm") {
+		t.Errorf("%s", spoken(f))
 	}
 	fix, after := fixed(t, necklace(t, "20H", leftEnd(crimpOf(0.8)), func(_ *piece.Piece, r *piece.Row) { r.Right = fittings("fr", crimpOf(1)) }, twice), "crimp-misfit", crimpOf(0.9), crimpOf(0.93), crimpOf(1.9))
 	if fix == nil || after.Leading().Left[0].Of.ID != "crimp 0.93" {
@@ -71,9 +71,9 @@ func TestDoubledCordsAskForTheirRoom(t *testing.T) {
 		return necklace(t, "20H", ends(crimpOf(1.4), guardOf(inside)), twice)
 	}
 	if f := of(all(t, guarded(0.76)), "crimp-misfit"); f != nil {
-		t.Errorf("two cords through a guard of 0.76: %s", f.Says)
+		t.Errorf("two cords through a guard of 0.76: %s", spoken(f))
 	}
-	if f := of(all(t, guarded(0.759)), "crimp-misfit"); f == nil || !strings.Contains(f.Says, "For 2 passes of 0.38 mm cord each leg of guard 0.759 at the left end must be 0.76 mm inside; it is 0.759 mm") {
+	if f := of(all(t, guarded(0.759)), "crimp-misfit"); f == nil || !strings.Contains(spoken(f), "For 2 passes of 0.38 mm cord each leg of guard 0.759 at the left end must be 0.76 mm inside; it is 0.759 mm") {
 		t.Errorf("%+v", f)
 	}
 	strong := wire(0.38)
@@ -99,21 +99,21 @@ func TestTheBarGetsABeadThatGoesThroughItsRing(t *testing.T) {
 	alone := func(p *piece.Piece, _ *piece.Row) { p.Palette = map[string]*material.Material{"R": p.Palette["R"]} }
 	atRight := necklace(t, "20R", closed(toggle10), alone)
 	fix, after := fixed(t, atRight, "toggle-blocked", shelf...)
-	if fix == nil || !strings.HasPrefix(fix.Says, "Put right beside the bar (+2 beads, +") || after.Palette[lastKey(after)].ID != "right" {
+	if fix == nil || !strings.HasPrefix(spoken(fix), "Put right beside the bar (+2 beads, +") || after.Palette[lastKey(after)].ID != "right" {
 		t.Errorf("%+v", fix)
 	}
 	atLeft := necklace(t, "20R", closed(), alone, func(p *piece.Piece, _ *piece.Row) { p.Closure.Right = fittings("cr", toggle10) })
 	fix, after = fixed(t, atLeft, "toggle-blocked", shelf...)
-	if fix == nil || !strings.Contains(fix.Says, "Put right beside the bar") || measuredPiece(t, after).Leading().Beads[0].Material.ID != "right" {
+	if fix == nil || !strings.Contains(spoken(fix), "Put right beside the bar") || measuredPiece(t, after).Leading().Beads[0].Material.ID != "right" {
 		t.Errorf("at the left: %+v", fix)
 	}
 	ring := finding("small ring", "brass", material.Finding{Type: material.JumpRing, Inside: 2.6, Wire: 0.7, Joint: "open", Form: "round"})
 	fix, _ = fixed(t, atRight, "toggle-blocked", ring)
-	if fix == nil || fix.Says != "Add 2 x small ring at the bar" || len(fix.Ops) != 2 {
+	if fix == nil || spoken(fix) != "Add 2 x small ring at the bar" || len(fix.Ops) != 2 {
 		t.Errorf("two rings: %+v", fix)
 	}
 	fix, _ = fixed(t, atRight, "toggle-blocked", finding("large ring", "brass", material.Finding{Type: material.JumpRing, Inside: 6, Wire: 0.9, Joint: "open", Form: "round"}))
-	if fix == nil || fix.Says != "Add large ring at the bar" {
+	if fix == nil || spoken(fix) != "Add large ring at the bar" {
 		t.Errorf("one ring: %+v", fix)
 	}
 }
@@ -125,11 +125,11 @@ func lastKey(p *piece.Piece) string {
 
 func TestFixesSayHowManyBeadsAndHowMuchLength(t *testing.T) {
 	fix, _ := fixed(t, necklace(t, "4P G"), "crimp-swallowed", shelf(t)...)
-	if fix == nil || fix.Says != "Put spacer between (+1 bead, +4.1 mm)" {
+	if fix == nil || spoken(fix) != "Put spacer between (+1 bead, +4.1 mm)" {
 		t.Errorf("one more: %+v", fix)
 	}
 	fix, _ = fixed(t, stretch(t, "5(P 2T) P"), "loop-break")
-	if fix == nil || !strings.HasSuffix(fix.Says, "(−1 bead, −3.9 mm)") {
+	if fix == nil || !strings.HasSuffix(spoken(fix), "(−1 bead, −3.9 mm)") {
 		t.Errorf("one fewer: %+v", fix)
 	}
 }
@@ -145,7 +145,7 @@ func TestSentencesGiveTheirNumbersWithoutASign(t *testing.T) {
 		{"slack-long", fmt.Sprintf("9 mm of slack is planned, %s more than bending needs", (9 - m.Leading().SlackNeeded).In(length.InMillimetres)), necklace(t, "20P", slack(9))},
 		{"ring-too-small", "fine ring at the left end is 1.2 mm inside; the parts it holds are 1.38 mm thick together", necklace(t, "20P", closed(lobster, fine))},
 	} {
-		if f := of(all(t, tt.piece), tt.code); f == nil || !strings.Contains(f.Says, tt.says) {
+		if f := of(all(t, tt.piece), tt.code); f == nil || !strings.Contains(spoken(f), tt.says) {
 			t.Errorf("%s: %+v, want %q", tt.code, f, tt.says)
 		}
 	}
@@ -153,7 +153,7 @@ func TestSentencesGiveTheirNumbersWithoutASign(t *testing.T) {
 		charm := bead(t, "fat charm", material.Bead{Shape: material.Charm, Across: 8, Hole: 2, Along: 3, Drop: 12})
 		p.Closure.Left[1].Hung = []*material.Material{charm}
 	})
-	if f := of(all(t, hung), "ring-too-small"); f == nil || !strings.Contains(f.Says, "3.6 mm inside; the parts it holds are 4.38 mm thick together") {
+	if f := of(all(t, hung), "ring-too-small"); f == nil || !strings.Contains(spoken(f), "3.6 mm inside; the parts it holds are 4.38 mm thick together") {
 		t.Errorf("with what hangs on it: %+v", f)
 	}
 }
@@ -169,7 +169,7 @@ func TestAFineHoleIsSaidToBeTooFineForTheNeedleWhereTheThreadPasses(t *testing.T
 		hole  float64
 		title string
 	}{{0.299, "Hole too small for the cord"}, {0.3, "Hole too small for the needle"}, {0.599, "Hole too small for the needle"}} {
-		if f := holed(tt.hole); f == nil || f.Title != tt.title {
+		if f := holed(tt.hole); f == nil || titled(f) != tt.title {
 			t.Errorf("a hole of %v: %+v", tt.hole, f)
 		}
 	}
@@ -182,7 +182,7 @@ func TestAPieceThatDoesNotSuitIsMadeLongerOrShorter(t *testing.T) {
 		more  bool
 	}{{190, "Too tight on the wrist", true}, {140, "Too loose on the wrist", false}} {
 		p := necklace(t, "43P", wrist(tt.wrist, ""))
-		if f := of(all(t, p), "ease-off"); f == nil || f.Title != tt.title {
+		if f := of(all(t, p), "ease-off"); f == nil || titled(f) != tt.title {
 			t.Fatalf("%+v", f)
 		}
 		fix, after := fixed(t, p, "ease-off")
@@ -192,7 +192,7 @@ func TestAPieceThatDoesNotSuitIsMadeLongerOrShorter(t *testing.T) {
 		inside, _ := measuredPiece(t, after).Inside()
 		// The middle of all that is right is comfortable, 6 to 15: aimed at 10.5.
 		if ease := float64(inside - tt.wrist); math.Abs(ease-10.5) > 4 || (len(measuredPiece(t, after).Leading().Beads) > 43) != tt.more {
-			t.Errorf("%v: %s gives an ease of %v", tt.wrist, fix.Says, ease)
+			t.Errorf("%v: %s gives an ease of %v", tt.wrist, spoken(fix), ease)
 		}
 	}
 }
@@ -244,8 +244,8 @@ func TestSlipsOfShortAndLongRepeats(t *testing.T) {
 		switch {
 		case f == nil && tt.says != "":
 			t.Errorf("%s, %s: nothing, want %q", tt.name, tt.line, tt.says)
-		case f != nil && (tt.says == "" || !strings.Contains(f.Says, tt.says)):
-			t.Errorf("%s, %s: %q, want %q", tt.name, tt.line, f.Says, tt.says)
+		case f != nil && (tt.says == "" || !strings.Contains(spoken(f), tt.says)):
+			t.Errorf("%s, %s: %q, want %q", tt.name, tt.line, spoken(f), tt.says)
 		}
 	}
 }
@@ -281,10 +281,10 @@ func TestEveryBrokenRingIsMendedFromAnyStart(t *testing.T) {
 		}
 		n := len(measuredPiece(t, after).Leading().Beads)
 		if f := of(all(t, after), "loop-break"); f != nil || n%p != 0 {
-			t.Errorf("%s: %s leaves %s", line, fix.Says, after.Leading().Line)
+			t.Errorf("%s: %s leaves %s", line, spoken(fix), after.Leading().Line)
 		}
 		if moved, least := n-len(beads), min(part, p-part); moved != least && moved != -least {
-			t.Errorf("%s: %s moves %d beads, %d would do", line, fix.Says, moved, least)
+			t.Errorf("%s: %s moves %d beads, %d would do", line, spoken(fix), moved, least)
 		}
 	}
 }

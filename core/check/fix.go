@@ -3,7 +3,6 @@ package check
 import (
 	"cmp"
 	"context"
-	"fmt"
 	"math"
 	"slices"
 
@@ -20,12 +19,14 @@ type Shelf struct {
 
 // Fix is a list of operations that put a finding right.
 type Fix struct {
-	Says string // what it does, in a few words
-	Ops  []edit.Op
+	Does   []Effect
+	Ops    []edit.Op
+	More   int       // how many beads it adds; less than 0 where it removes some
+	Longer length.MM // where it does, how much longer the row gets that changes most
 }
 
-// fix makes one.
-func fix(says string, ops ...edit.Op) Fix { return Fix{says, ops} }
+// fix makes one that does one thing.
+func fix(does Effect, ops ...edit.Op) Fix { return Fix{Does: []Effect{does}, Ops: ops} }
 
 // mostTried bounds how many changes are tried for one finding, and enough is how
 // few beads a change may move for the search to end with it.
@@ -48,7 +49,7 @@ func FixOf(ctx context.Context, m *measure.Measured, found []Problem, f *Problem
 	tried := trial{measured: m, before: known(found), symmetric: symmetricRows(m)}
 	var best *Fix
 	least := math.MaxInt
-	candidates := checks[i].Fix(&View{m, length.Unit(m.Piece.House.Unit)}, f, shelf)
+	candidates := checks[i].Fix(&View{m}, f, shelf)
 	for k := range candidates[:min(len(candidates), mostTried)] {
 		if ctx.Err() != nil {
 			return nil
@@ -79,14 +80,14 @@ func (t *trial) withLength(f *Problem, c Fix, shelf Shelf) (*Fix, int, bool) {
 	if err != nil {
 		return nil, 0, false
 	}
-	v := &View{after, length.Unit(after.Piece.House.Unit)}
+	v := &View{after}
 	off := lengthOff.judge(v)
 	if len(off) == 0 || t.before[key(&off[0])] != nil {
 		return nil, 0, false
 	}
 	recounts := lengthOff.Fix(v, &off[0], shelf)
 	for _, r := range recounts[:min(len(recounts), mostRecounts)] {
-		both := Fix{c.Says + " and " + lower(r.Says), append(slices.Clone(c.Ops), r.Ops...)}
+		both := Fix{Does: slices.Concat(c.Does, r.Does), Ops: slices.Concat(c.Ops, r.Ops)}
 		if moved, ok := t.mends(f, &both, shelf); ok {
 			return &both, moved, true
 		}
@@ -121,8 +122,8 @@ func symmetricRows(m *measure.Measured) map[string]bool {
 	return out
 }
 
-// mends tries a change; it gives how many beads it moves. Its words are made to
-// say how many it adds and how much longer the piece gets.
+// mends tries a change; it gives how many beads it moves, and notes with it how many it adds and
+// how much longer the piece gets.
 func (t *trial) mends(f *Problem, c *Fix, shelf Shelf) (moved int, ok bool) {
 	after, err := edit.Try(t.measured.Piece, shelf.Materials, c.Ops...)
 	if err != nil {
@@ -133,7 +134,7 @@ func (t *trial) mends(f *Problem, c *Fix, shelf Shelf) (moved int, ok bool) {
 			return 0, false
 		}
 	}
-	left := All(after, "")
+	left := All(after)
 	for i := range left {
 		g := &left[i]
 		was := t.before[key(g)]
@@ -147,11 +148,10 @@ func (t *trial) mends(f *Problem, c *Fix, shelf Shelf) (moved int, ok bool) {
 			return 0, false
 		}
 	}
-	more, longer := beadsOf(after)-beadsOf(t.measured), longest(t.measured, after)
-	if more != 0 {
-		c.Says += fmt.Sprintf(" (%s)", difference(more, longer, t.measured.Piece.House.Unit))
+	if c.More = beadsOf(after) - beadsOf(t.measured); c.More != 0 {
+		c.Longer = longest(t.measured, after)
 	}
-	return max(more, -more), true
+	return max(c.More, -c.More), true
 }
 
 // Worsens says whether a change brings a stop or a warning that was not there, of another kind,
@@ -189,19 +189,6 @@ func longest(before, after *measure.Measured) length.MM {
 	return most
 }
 
-// difference says how many beads and how much length come or go.
-func difference(more int, longer length.MM, unit length.Unit) string {
-	sign := "+"
-	if more < 0 {
-		sign = "−"
-	}
-	by := "+" + longer.In(unit)
-	if longer < 0 {
-		by = "−" + (-longer).In(unit)
-	}
-	return fmt.Sprintf("%s%s, %s", sign, beads(max(more, -more)), by)
-}
-
 func beadsOf(m *measure.Measured) int {
 	n := 0
 	for _, s := range m.Strands {
@@ -226,7 +213,7 @@ func instead(v *View, part *measure.Part, shelf []*material.Material, ok func(f 
 	for _, c := range fit {
 		at := v.Leading().Row.At()
 		at.Fitting = part.Fitting
-		fixes = append(fixes, fix("Use "+c.Name+" instead", edit.Op{Do: edit.SetFitting, At: at, Material: c}))
+		fixes = append(fixes, fix(UseInstead{c}, edit.Op{Do: edit.SetFitting, At: at, Material: c}))
 	}
 	return fixes
 }
@@ -262,13 +249,10 @@ func strungOn(s *measure.Strand, shelf []*material.Material, ok func(c *material
 	})
 	var fixes []Fix
 	for _, c := range fit {
-		fixes = append(fixes, fix("String it on "+cordName(c), edit.Op{Do: edit.SetCord, At: s.Row.At(), Material: c}))
+		fixes = append(fixes, fix(StringOn{c}, edit.Op{Do: edit.SetCord, At: s.Row.At(), Material: c}))
 	}
 	return fixes
 }
-
-// cordName names a cord with its size.
-func cordName(c *material.Material) string { return c.Name + ", " + mm(c.Cord.Diameter) }
 
 // thinner says of cords whether they are like the strand's but thinner.
 func thinner(than *material.Cord) func(c *material.Cord) bool {

@@ -32,16 +32,16 @@ func TestBareCordIsNotJudgedAsABead(t *testing.T) {
 	for _, line := range []string{"<9P _10mm | P>", "9P _10mm 9P", "_10mm 9P _10mm", "3(P _10mm) P"} {
 		for _, f := range all(t, necklace(t, line, held)) {
 			if f.Severity == Stop || f.Code == "hole-too-small" || f.Code == "cap-misfit" || f.Code == "bead-swallowed" || f.Code == "charm-hidden" {
-				t.Errorf("%s: %s: %s", line, f.Code, f.Says)
+				t.Errorf("%s: %s: %s", line, f.Code, spoken(f))
 			}
 		}
 	}
 	if f := of(all(t, stretch(t, "12(R _4mm)", held)), "loop-break"); f != nil {
-		t.Errorf("twelve alike round a ring: %s", f.Says)
+		t.Errorf("twelve alike round a ring: %s", spoken(f))
 	}
 	uneven := "3(P _10mm) P _9mm P 3(_10mm P)"
-	if f := of(all(t, necklace(t, uneven, held)), "pattern-break"); f != nil && !strings.Contains(f.Says, "gap") {
-		t.Errorf("%s: %s", uneven, f.Says)
+	if f := of(all(t, necklace(t, uneven, held)), "pattern-break"); f != nil && !strings.Contains(spoken(f), "gap") {
+		t.Errorf("%s: %s", uneven, spoken(f))
 	}
 }
 

@@ -1,11 +1,11 @@
 package check
 
 import (
-	"fmt"
 	"math"
 
 	"mala/core/edit"
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -15,7 +15,7 @@ import (
 var loopTooSmall = Check{
 	Code: "loop-too-small", Step: StepEnds,
 	Piece: func(v *View) []Problem {
-		need, what := loopNeeds(v)
+		need := loopNeeds(v)
 		s := v.Leading()
 		at := s.Row.AtEnd(piece.Right)
 		loop := s.Right.FindLoop()
@@ -23,22 +23,19 @@ var loopTooSmall = Check{
 		case need == 0:
 			return nil
 		case loop == nil:
-			return []Problem{{Severity: Warn, At: at, Title: "No loop to hang it by",
-				Says: fmt.Sprintf("Its loop is to go over %s, and the top ends in none. Make the right end a loop, or hang it by what is there.", what)}}
+			return []Problem{{Severity: Warn, At: at, Fact: NoLoop{v.Piece.Hanging.Over}}}
 		}
-		f := Problem{Severity: Stop, At: at, Title: "The loop is too small"}
-		switch girth := loop.LoopGirth(); {
-		case girth < need-tiny:
-		case girth < need+loopEase-tiny:
-			f.Severity, f.Title = Warn, "The loop is tight"
-		default:
+		fact := TopLoopSmall{v.Piece.Hanging.Over, loop.LoopGirth(), need, need + loopEase, loop.LoopGirth() >= need-tiny}
+		switch {
+		case fact.Girth >= fact.Easy-tiny:
 			return nil
+		case fact.Tight:
+			return []Problem{{Severity: Warn, At: at, Fact: fact}}
 		}
-		f.Says = fmt.Sprintf("The loop at the top is %s round inside; %s takes %s, and goes on easily with %s.", v.in(loop.LoopGirth()), what, v.atLeast(need), v.atLeast(need+loopEase))
-		return []Problem{f}
+		return []Problem{{Severity: Stop, At: at, Fact: fact}}
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
-		need, _ := loopNeeds(v)
+		need := loopNeeds(v)
 		wide := length.MM(math.Ceil(float64(need + loopEase)))
 		s := v.Leading()
 		if s.Right.Find(measure.RoleBeads) != nil {
@@ -48,26 +45,25 @@ var loopTooSmall = Check{
 		if s.Right.FindLoop() == nil {
 			ops = append([]edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(piece.Right), Field: edit.EndWay, Text: string(piece.WayCordLoop)}}, ops...)
 		}
-		return []Fix{{Says: "Make the loop " + v.in(wide) + " round", Ops: ops}}
+		return []Fix{fix(WidenLoop{wide}, ops...)}
 	},
 }
 
 // loopEase is how much wider than what it goes over a loop is, in mm.
 const loopEase = length.MM(3)
 
-// loopNeeds is the inside girth that the top loop needs at least, and what it goes over; 0
-// where nobody has said.
-func loopNeeds(v *View) (need length.MM, what string) {
+// loopNeeds is the inside girth that the top loop needs at least; 0 where it is not specified.
+func loopNeeds(v *View) length.MM {
 	h := v.Piece.Hanging
 	switch {
 	case !v.Piece.Hangs() || h == nil:
-		return 0, ""
+		return 0
 	case h.Over == piece.OverSupport:
-		return h.Girth, "what it hangs on"
+		return h.Girth
 	case h.Over == piece.OverItself:
-		return v.Hanger().Widest, "its own widest part"
+		return v.Hanger().Widest
 	}
-	return 0, ""
+	return 0
 }
 
 // footLight advises where too little hangs below the wire to pull its curl out.
@@ -87,16 +83,11 @@ var footLight = Check{
 		for light < len(h.Below) && h.Below[light] < need-tiny {
 			light++
 		}
-		says := fmt.Sprintf("%.3g g hang below the lowest bead; this wire takes about %.3g g to hang straight.", h.Foot, need)
-		switch {
-		case len(v.Unweighed) > 0:
-			says += " Some beads have no weight yet."
-		case light == len(h.Below):
-			says += " Nowhere does so much hang below it."
-		default:
-			says += fmt.Sprintf(" From bead %d up it does.", light+1)
+		from := light + 1
+		if light == len(h.Below) {
+			from = 0
 		}
-		return []Problem{{Severity: Advise, At: s.Row.AtEnd(piece.Left), Title: "The foot is light", Says: says}}
+		return []Problem{{Severity: Advise, At: s.Row.AtEnd(piece.Left), Fact: FootLight{h.Foot, need, from, len(v.Unweighed) > 0}}}
 	},
 }
 
@@ -116,8 +107,7 @@ var leans = Check{
 			}
 			b := s.Beads[i].Material
 			g.add(b.ID, i, func() Problem {
-				return Problem{Severity: Advise, Title: "Leans to one side", Says: fmt.Sprintf("The hole of %s lies %s off its middle, and %.3g g hang below it here: it leans by %.0f° to its heavier side.",
-					b.Name, mm(b.Bead.HoleOff), h.Below[i], h.Tips[i]*180/math.Pi)}
+				return Problem{Severity: Advise, Fact: Leans{b, h.Below[i], h.Tips[i]}}
 			})
 		}
 		return g.found
@@ -126,3 +116,33 @@ var leans = Check{
 
 // mostLean is by how much a bead may lean unseen, in radians: 5 degrees.
 const mostLean = 5 * math.Pi / 180
+
+// What may be wrong with how a piece hangs. Weights are in grams.
+type (
+	NoLoop       struct{ Over string } // at its top, to go over what it hangs on or over itself
+	TopLoopSmall struct {
+		Over               string
+		Girth, Needs, Easy length.MM // inside, what it needs, and with what it goes on easily
+		Tight              bool      // it goes over
+	}
+	FootLight struct {
+		Foot, Needs float64
+		From        int // the bead below which enough hangs; 0 for none
+		Unweighed   bool
+	}
+	Leans struct {
+		Bead  *material.Material
+		Below float64
+		By    float64 // in radians
+	}
+)
+
+// WidenLoop makes the loop so wide round inside.
+type WidenLoop struct{ To length.MM }
+
+func (NoLoop) fact()       {}
+func (TopLoopSmall) fact() {}
+func (FootLight) fact()    {}
+func (Leans) fact()        {}
+
+func (WidenLoop) effect() {}

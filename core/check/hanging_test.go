@@ -32,7 +32,7 @@ func ornament(t *testing.T, footG, girth float64, change ...change) *piece.Piece
 func TestAnOrnamentIsJudgedAsItHangs(t *testing.T) {
 	for _, f := range all(t, ornament(t, 12, 120)) {
 		if f.Severity != Advise || f.Code == "foot-light" || f.Code == "leans" {
-			t.Errorf("%s: %s", f.Code, f.Says)
+			t.Errorf("%s: %s", f.Code, spoken(f))
 		}
 	}
 }
@@ -64,7 +64,7 @@ func TestTheTopLoopGoesOverWhatItShould(t *testing.T) {
 		}
 	}
 	none := ornament(t, 12, 120, func(_ *piece.Piece, r *piece.Row) { r.RightEnding = piece.Ending{} })
-	if f := of(all(t, none), "loop-too-small"); f == nil || f.Severity != Warn || f.Title != "No loop to hang it by" {
+	if f := of(all(t, none), "loop-too-small"); f == nil || f.Severity != Warn || titled(f) != "No loop to hang it by" {
 		t.Errorf("%+v", f)
 	}
 	if fix, after := fixed(t, none, "loop-too-small"); fix == nil || after.Leading().RightEnding.Way != piece.WayCordLoop || after.Leading().RightEnding.Girth != 103 {
@@ -78,7 +78,7 @@ func nil2(*piece.Piece, *piece.Row) {}
 func TestALightFootIsTold(t *testing.T) {
 	for grams, says := range map[float64]string{9.99: "From bead 2 up it does", 4.5: "From bead 7 up it does", 10: "", 0: "Some beads have no weight"} {
 		f := of(all(t, ornament(t, grams, 120)), "foot-light")
-		if f == nil && says != "" || f != nil && (says == "" || f.Severity != Advise || !strings.Contains(f.Says, says)) {
+		if f == nil && says != "" || f != nil && (says == "" || f.Severity != Advise || !strings.Contains(spoken(f), says)) {
 			t.Errorf("%v g: %+v, want %q", grams, f, says)
 		}
 	}

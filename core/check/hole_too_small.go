@@ -2,11 +2,11 @@ package check
 
 import (
 	"fmt"
-	"strings"
 
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // snugFit is how much wider than its cords a hole should be; below it the last
@@ -35,7 +35,7 @@ var holeTooSmall = Check{
 			need, hole := material.HoleFor(b.Passes, cord), b.Material.Bead.Hole
 			if needed := NeedleNeeds(s, b.Passes, v.Piece.House.Needle); hole < needed-tiny && hole >= need-tiny {
 				g.add("needle "+b.Material.ID, i, func() Problem {
-					return Problem{Severity: Stop, Title: "Hole too small for the needle"}
+					return Problem{Severity: Stop, Fact: NeedleHoleSmall{Thread: cord, Needle: v.Piece.House.Needle, Needs: needed, Bead: b.Material}}
 				})
 				continue
 			}
@@ -44,24 +44,23 @@ var holeTooSmall = Check{
 			}
 			passes := b.Passes
 			g.add(fmt.Sprintf("%s %d", b.Material.ID, passes), i, func() Problem {
-				f := Problem{Severity: Stop, Title: "Hole too small for the cord"}
-				if hole >= need-tiny {
-					f.Severity, f.Title = Warn, "The cord only just passes"
+				fact := HoleSmall{Passing: Passing{passes, cord, need}, Bead: b.Material, Tight: hole >= need-tiny}
+				if fact.Tight {
+					return Problem{Severity: Warn, Fact: fact}
 				}
-				return f
+				return Problem{Severity: Stop, Fact: fact}
 			})
 		}
 		for i := range g.found {
 			f := &g.found[i]
-			b := &s.Beads[f.At.Element]
-			if strings.HasPrefix(f.cause, "needle ") {
-				needed, held := against(NeedleNeeds(s, b.Passes, v.Piece.House.Needle), b.Material.Bead.Hole)
-				f.Says = fmt.Sprintf("Thread of %s on a needle of %s needs a hole of %s; %s, %s here, has %s. Use a finer needle or thread.", mm(cord), mm(v.Piece.House.Needle),
-					needed, b.Material.Name, beads(f.places()), held) + comesBack(s, f)
-				continue
+			switch fact := f.Fact.(type) {
+			case NeedleHoleSmall:
+				fact.Beads, fact.Back = f.places(), comesBack(s, f)
+				f.Fact = fact
+			case HoleSmall:
+				fact.Beads, fact.Back = f.places(), comesBack(s, f)
+				f.Fact = fact
 			}
-			needed, held := against(material.HoleFor(b.Passes, cord), b.Material.Bead.Hole)
-			f.Says = fmt.Sprintf("%s of %s cord need a hole of %s; %s, %s here, has %s.", times(b.Passes), mm(cord), needed, b.Material.Name, beads(f.places()), held) + comesBack(s, f)
 		}
 		return append(append(append(g.found, found...), beyondStrand(v, s)...), ofComponents(v, s, pinTooThick)...)
 	},
@@ -85,33 +84,32 @@ func beyondStrand(v *View, s *measure.Strand) []Problem {
 	var found []Problem
 	for _, e := range s.Ends() {
 		judged := map[*material.Material]bool{}
-		judge := func(m *material.Material, passes int, where string) {
+		judge := func(m *material.Material, passes int, where Part) {
 			need := max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, v.Piece.House.Needle))
 			if judged[m] || m.Bead.Hole >= need-tiny {
 				return
 			}
 			judged[m] = true
-			needed, held := against(need, m.Bead.Hole)
-			found = append(found, Problem{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "Hole too small for the cord", cause: where + m.ID,
-				Says: fmt.Sprintf("%s of %s cord need a hole of %s; %s in the %s at the %s end has %s.", times(passes), mm(s.Row.Cord.Cord.Diameter), needed, m.Name, where, e.Side, held)})
+			found = append(found, Problem{Severity: Stop, At: s.Row.AtEnd(e.Side), cause: string(where) + m.ID,
+				Fact: EndHoleSmall{Passing{passes, s.Row.Cord.Cord.Diameter, need}, m, where, e.Side}})
 		}
 		for _, p := range e.Parts {
 			if p.Loop != nil {
 				for i := range p.Loop.Beads {
-					judge(p.Loop.Beads[i].Material, s.LoopPasses(e), "loop")
+					judge(p.Loop.Beads[i].Material, s.LoopPasses(e), InLoop)
 				}
 			}
 			if p.Role == measure.RoleLeg && p.Material != nil {
-				judge(p.Material, s.Row.Passes, "leg")
+				judge(p.Material, s.Row.Passes, InLeg)
 			}
 			if p.Role == measure.RoleTailBead {
-				judge(p.Material, 1, "tail")
+				judge(p.Material, 1, InTail)
 			}
 			if p.Role == measure.RoleFootBead {
-				judge(p.Material, s.Row.Passes, "foot")
+				judge(p.Material, s.Row.Passes, InFoot)
 			}
 			if p.Role == measure.RoleFoldBead && !p.With {
-				judge(p.Material, max(1, s.Row.Passes/2), "fold") // the middle of each cord goes through it once
+				judge(p.Material, max(1, s.Row.Passes/2), InFold) // the middle of each cord goes through it once
 			}
 		}
 	}
@@ -129,3 +127,49 @@ func NeedleNeeds(s *measure.Strand, passes int, needle length.MM) length.MM {
 	folded := material.HoleFor(max(2, s.Row.Passes), c.Diameter)
 	return material.HoleFor(passes-s.Row.Passes, c.Diameter) + max(needle, folded)
 }
+
+// Passing is so many passes of cord of a diameter through one hole, and the hole that they need;
+// in mm, and more where a needle goes along.
+type Passing struct {
+	Passes      int
+	Cord, Needs length.MM
+}
+
+// What may not take its cord.
+type (
+	HoleSmall struct {
+		Passing
+		Bead  *material.Material
+		Beads int        // how many of it
+		Tight bool       // the cord only just passes
+		Back  *ComesBack // why it is passed more often than others
+	}
+	NeedleHoleSmall struct {
+		Thread, Needle, Needs length.MM
+		Bead                  *material.Material
+		Beads                 int
+		Back                  *ComesBack
+	}
+	EndHoleSmall struct {
+		Passing
+		Bead *material.Material
+		In   Part
+		Side piece.Side
+	}
+)
+
+// Part is a part of an end that beads are strung on.
+type Part string
+
+// The parts of an end.
+const (
+	InLoop Part = "loop"
+	InLeg  Part = "leg"
+	InTail Part = "tail"
+	InFoot Part = "foot"
+	InFold Part = "fold"
+)
+
+func (HoleSmall) fact()       {}
+func (NeedleHoleSmall) fact() {}
+func (EndHoleSmall) fact()    {}

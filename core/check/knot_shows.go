@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -19,18 +17,10 @@ var knotShows = Check{
 		if k == nil || v.Piece.House.KnotPlace != piece.KnotHidden || len(s.Beads) == 0 || k.Bead >= 0 && !k.Pull {
 			return nil
 		}
-		f := Problem{Severity: Advise, At: s.Row.At(), Title: "The knot will show"}
 		if k.Pull {
-			b := s.Beads[k.Bead].Material
-			f.At.Element, f.Title = k.Bead, "The knot is tight in its bead"
-			f.Says = fmt.Sprintf("The knot is about %s thick; tied tight it can be pulled into the %s hole of %s.", mm(k.Across), mm(b.Bead.Hole), b.Name)
-			return []Problem{f}
+			return []Problem{{Severity: Advise, At: s.Row.AtBead(k.Bead), Fact: KnotTight{k.Across, s.Beads[k.Bead].Material}}}
 		}
-		f.Says = fmt.Sprintf("The knot is about %s thick, and no bead here has a hole that takes it.", mm(k.Across))
-		if widest := widestHole(s); widest != nil {
-			f.Says = fmt.Sprintf("The knot is about %s thick; the widest hole, of %s, is %s.", mm(k.Across), widest.Name, mm(widest.Bead.Hole))
-		}
-		return []Problem{f}
+		return []Problem{{Severity: Advise, At: s.Row.At(), Fact: KnotShows{k.Across, widestHole(s)}}}
 	},
 	End: func(_ *View, s *measure.Strand, e *measure.End) []Problem {
 		k := e.Hidden
@@ -38,16 +28,15 @@ var knotShows = Check{
 			return nil
 		}
 		b := s.Beads[s.Beside(e.Side)].Material
-		return []Problem{{Severity: Advise, At: s.Row.AtEnd(e.Side), Title: "The knot will show",
-			Says: fmt.Sprintf("The knot is about %s thick; %s at the %s end, that should hide it, has a hole of %s.", mm(k.Across), b.Name, e.Side, mm(b.Bead.Hole))}}
+		return []Problem{{Severity: Advise, At: s.Row.AtEnd(e.Side), Fact: EndKnotShows{k.Across, b, e.Side}}}
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if f.At.Side != "" {
-			return []Fix{fix("Leave the knot visible", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay})}
+			return []Fix{fix(ShowKnot{}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay})}
 		}
 		fixes := strungOn(s, shelf.Materials, thinner(s.Row.Cord.Cord))
-		return append(fixes, fix("Leave the knot visible", edit.Op{Do: edit.SetHouse, Field: "knotPlace", Text: piece.KnotShown}))
+		return append(fixes, fix(ShowKnot{}, edit.Op{Do: edit.SetHouse, Field: "knotPlace", Text: piece.KnotShown}))
 	},
 }
 
@@ -62,3 +51,29 @@ func widestHole(s *measure.Strand) *material.Material {
 	}
 	return widest
 }
+
+// What may be wrong with a knot that should hide. Knot is how thick it is.
+type (
+	KnotTight struct { // it goes into the bead with a pull
+		Knot length.MM
+		Bead *material.Material
+	}
+	KnotShows struct {
+		Knot   length.MM
+		Widest *material.Material // the bead with the widest hole; nil where none could hide it
+	}
+	EndKnotShows struct {
+		Knot length.MM
+		Bead *material.Material
+		Side piece.Side
+	}
+)
+
+// ShowKnot leaves the knot visible.
+type ShowKnot struct{}
+
+func (KnotTight) fact()    {}
+func (KnotShows) fact()    {}
+func (EndKnotShows) fact() {}
+
+func (ShowKnot) effect() {}

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -23,15 +21,13 @@ var topsMisfit = Check{
 			under, top := flat.Of, flat.Top
 			if !top.Bead.LinesUp(under.Bead) {
 				g.add("holes "+top.ID+" "+under.ID, i, func() Problem {
-					return Problem{Severity: Stop, Title: "The holes do not line up", Says: fmt.Sprintf("%s has %s; %s under it has %s. A cord does not go straight through both.",
-						top.Name, holesOf(top.Bead), lower(under.Name), holesOf(under.Bead))}
+					return Problem{Severity: Stop, Fact: HolesUnlike{top, under}}
 				})
 				continue
 			}
 			if top.Bead.Across > under.Bead.Across+tiny {
 				g.add("wide "+top.ID+" "+under.ID, i, func() Problem {
-					return Problem{Severity: Warn, Title: "The flat on top is the wider one", Says: fmt.Sprintf("%s is %s wide and hides %s, which has %s. Lace the small on the large.",
-						top.Name, mm(top.Bead.Across), lower(under.Name), mm(under.Bead.Across))}
+					return Problem{Severity: Warn, Fact: TopWide{top, under}}
 				})
 			}
 		}
@@ -40,12 +36,8 @@ var topsMisfit = Check{
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		key := s.Beads[f.At.Element].Key
-		return []Fix{fix("Lace it alone, with nothing on it", edit.Op{Do: edit.SetLacing, At: s.Row.At(), Field: edit.LacingTop, Text: key})}
+		return []Fix{fix(LaceAlone{}, edit.Op{Do: edit.SetLacing, At: s.Row.At(), Field: edit.LacingTop, Text: key})}
 	},
-}
-
-func holesOf(b *material.Bead) string {
-	return fmt.Sprintf("%d holes %s apart", b.Holes, mm(b.Apart))
 }
 
 // holesCovered warns where a flat covers a hole of its neighbour: the cord there lies between
@@ -63,8 +55,7 @@ var holesCovered = Check{
 				clear := clearOfHoles(&s.Beads[before], &s.Beads[i])
 				if clear < -tiny {
 					g.add("covered", i, func() Problem {
-						return Problem{Severity: Warn, Title: "A flat covers its neighbour's hole", Says: fmt.Sprintf("Middle to middle they lie %s apart here, and one covers the other's hole by %s: the cord lies between them and holds them apart.",
-							mm(s.Beads[i].At-s.Beads[before].At), mm(-clear))}
+						return Problem{Severity: Warn, Fact: HoleCovered{s.Beads[i].At - s.Beads[before].At, -clear}}
 					})
 				}
 			}
@@ -80,16 +71,16 @@ var holesCovered = Check{
 		}
 		need := -clearOfHoles(&s.Beads[before], &s.Beads[f.At.Element])
 		op := edit.Op{Do: edit.SetLacing, At: s.Row.At(), Field: edit.LacingOverlap}
-		says := "Let them overlap by "
 		wide := s.Row.Lacing.Overlap - need
-		if s.Row.Lacing.Pitch > 0 {
-			op.Field, wide, says = edit.LacingPitch, s.Row.Lacing.Pitch+need, "Lay them at a pitch of "
+		pitch := s.Row.Lacing.Pitch > 0
+		if pitch {
+			op.Field, wide = edit.LacingPitch, s.Row.Lacing.Pitch+need
 		}
 		if wide <= 0 {
 			return nil
 		}
 		op.Length = &wide
-		return []Fix{fix(says+v.in(wide), op)}
+		return []Fix{fix(LayFlats{pitch, wide}, op)}
 	},
 }
 
@@ -103,3 +94,26 @@ func clearOfHoles(one, other *measure.Bead) length.MM {
 	}
 	return min(edge(one, other), edge(other, one))
 }
+
+// What may be wrong with flats that lie on one another.
+type (
+	HolesUnlike struct{ Top, Under *material.Material }
+	TopWide     struct{ Top, Under *material.Material }
+	HoleCovered struct{ Apart, By length.MM } // from middle to middle, and how far the hole is covered
+)
+
+// LaceAlone laces a flat with nothing on it.
+type LaceAlone struct{}
+
+// LayFlats lets flats overlap by so much, or lays them at that pitch.
+type LayFlats struct {
+	Pitch bool
+	By    length.MM
+}
+
+func (HolesUnlike) fact() {}
+func (TopWide) fact()     {}
+func (HoleCovered) fact() {}
+
+func (LaceAlone) effect() {}
+func (LayFlats) effect()  {}

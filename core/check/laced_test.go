@@ -73,7 +73,7 @@ func TestALacedRowIsJudgedAsItIsLaced(t *testing.T) {
 	p := laced(t, func(p *piece.Piece, _ *piece.Lacing) { p.House.Slack = piece.SlackSnug })
 	for _, f := range all(t, p) {
 		if f.Severity != Advise {
-			t.Errorf("%s: %s", f.Code, f.Says)
+			t.Errorf("%s: %s", f.Code, spoken(f))
 		}
 	}
 	thick := laced(t, func(p *piece.Piece, _ *piece.Lacing) { p.Leading().Cord = thread(material.Waxed, 1.1) })

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -25,7 +23,7 @@ var legShort = Check{
 				return pin.Wire == held.Of.Finding.Wire && pin.Length >= PinNeeded(&held, v.Piece.House)
 			})
 		}
-		return []Fix{fix(fmt.Sprintf("Cut a new one of %s", s.CutLength().In(v.Unit)), edit.Op{Do: edit.SetCut, At: s.Row.At()})}
+		return []Fix{fix(NewCut{s.CutLength()}, edit.Op{Do: edit.SetCut, At: s.Row.At()})}
 	},
 }
 
@@ -33,24 +31,20 @@ func cordShort(v *View, s *measure.Strand) []Problem {
 	if s.Row.Cut == nil {
 		return nil
 	}
-	f := Problem{Severity: Warn, At: s.Row.At(), Title: "Little left to hold"}
+	f := Problem{Severity: Warn, At: s.Row.At()}
 	elastic := s.Row.Cord.Cord.Type == material.Elastic
 	switch cut := *s.Row.Cut; {
 	case cut < s.LeastCut()-rulerShows:
-		f.Severity, f.Title = Stop, "Cut too short"
-		f.Says = fmt.Sprintf("The cord is cut to %s; it needs at least %s.", cut.In(v.Unit), s.LeastCut().AtLeast(v.Unit))
+		short := CutShort{Cut: cut, Each: cut, Needs: s.LeastCut()}
 		if legs := s.Legs(); legs != nil {
-			what := "half of the fold"
-			if !legs.Folded {
-				what = "cord"
-			}
-			f.Says = fmt.Sprintf("The cord is cut to %s in all, so each %s has %s; it needs at least %s.", cut.In(v.Unit), what, (cut / length.MM(legs.Count)).In(v.Unit), legs.Least.AtLeast(v.Unit))
+			short = CutShort{cut, legs.Count, legs.Folded, cut / length.MM(legs.Count), legs.Least}
 		}
+		f.Severity, f.Fact = Stop, short
 	case cut < s.CutLength()-rulerShows:
+		f.Fact = LittleLeft{cut, s.CutLength(), elastic}
 		if elastic {
-			f.Severity, f.Title = Advise, "Little left to tie"
+			f.Severity = Advise
 		}
-		f.Says = fmt.Sprintf("The cord is cut to %s; with the house's allowance it would be %s.", cut.In(v.Unit), s.CutLength().In(v.Unit))
 	default:
 		return nil
 	}
@@ -59,3 +53,25 @@ func cordShort(v *View, s *measure.Strand) []Problem {
 
 // rulerShows keeps what a ruler cannot show from deciding.
 const rulerShows = length.MM(0.05)
+
+// What may be wrong with a cord that is cut already.
+type (
+	CutShort struct {
+		Cut         length.MM
+		Legs        int // that it is cut or folded into; 0 for none
+		Folded      bool
+		Each, Needs length.MM // of each leg, or of the cord
+	}
+	LittleLeft struct {
+		Cut, Would length.MM // what it is cut to, and what the house method gives
+		Elastic    bool
+	}
+)
+
+// NewCut cuts a new cord.
+type NewCut struct{ Length length.MM }
+
+func (CutShort) fact()   {}
+func (LittleLeft) fact() {}
+
+func (NewCut) effect() {}

@@ -62,7 +62,7 @@ func TestALoopGoesOverTheBeadInTheFold(t *testing.T) {
 		t.Errorf("%+v leaves %+v", fix, after.Leading().RightEnding)
 	}
 	for hole, stops := range map[float64]bool{0.39: true, 0.4: false} {
-		if f := of(all(t, with(material.Disc, hole, 33)), "hole-too-small"); stops != (f != nil && strings.Contains(f.Says, "in the fold at the left end")) {
+		if f := of(all(t, with(material.Disc, hole, 33)), "hole-too-small"); stops != (f != nil && strings.Contains(spoken(f), "in the fold at the left end")) {
 			t.Errorf("hole %v: %+v", hole, f)
 		}
 	}
@@ -76,7 +76,7 @@ func TestEachLegIsLongEnough(t *testing.T) {
 			cut := mmOf(200)
 			r.Passes, r.Cut, r.LeftEnding = passes, &cut, piece.Ending{Way: piece.WayCordLoop, Girth: 40}
 		})
-		if f := of(all(t, p), "leg-short"); f == nil || !strings.Contains(f.Says, want) {
+		if f := of(all(t, p), "leg-short"); f == nil || !strings.Contains(spoken(f), want) {
 			t.Errorf("%d cords: %+v, want %q", passes, f, want)
 		}
 	}
@@ -114,7 +114,7 @@ func TestTheCrimpsOfAFoldedWire(t *testing.T) {
 		var said []string
 		for _, f := range all(t, tt.p) {
 			if f.Code == "crimp-misfit" {
-				said = append(said, f.Says)
+				said = append(said, spoken(f))
 			}
 		}
 		if tt.want == "" && len(said) > 0 || tt.want != "" && (len(said) != 1 || !strings.Contains(said[0], tt.want)) {

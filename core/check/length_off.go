@@ -1,11 +1,12 @@
 package check
 
 import (
-	"fmt"
 	"math"
 	"slices"
 
+	"mala/core/length"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // lengthOff fires when the finished length lies outside the target's tolerance.
@@ -21,14 +22,7 @@ var lengthOff = Check{
 		if math.Abs(float64(off)) <= float64(t.Tolerance)+tiny {
 			return nil
 		}
-		title, way := "Too long", "over"
-		if off < 0 {
-			title, way = "Too short", "under"
-		}
-		return []Problem{{Severity: Warn, At: s.Row.At(), Title: title,
-			Says: fmt.Sprintf("%s measures %s, %s %s the target of %s (± %s).", v.it(s), is.In(v.Unit),
-				max(off, -off).In(v.Unit), way, t.Finished.In(v.Unit), t.Tolerance.In(v.Unit)),
-		}}
+		return []Problem{{Severity: Warn, At: s.Row.At(), Fact: LengthOff{v.numberOf(s), is, *t}}}
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
@@ -37,3 +31,12 @@ var lengthOff = Check{
 		return append(changedLinks(v, s, want, tolerance), changedCounts(v, s, want, tolerance)...)
 	},
 }
+
+// LengthOff says that the length lies outside the target's tolerance.
+type LengthOff struct {
+	Row    int // 0 where there is one
+	Is     length.MM
+	Target piece.Target
+}
+
+func (LengthOff) fact() {}

@@ -1,7 +1,6 @@
 package check
 
 import (
-	"fmt"
 	"math"
 	"slices"
 
@@ -49,13 +48,11 @@ var liesSideways = Check{
 			switch high := b.Material.Bead.Drilled == material.ThroughHeight; {
 			case high && steep < leastSteep:
 				g.add("down "+b.Material.ID, i, func() Problem {
-					return Problem{Severity: Warn, Title: "Lies down where the strand runs across",
-						Says: fmt.Sprintf("%s is drilled through its height; here the strand runs %s, and it lies down.", b.Material.Name, slope(steep))}
+					return Problem{Severity: Warn, Fact: LiesDown{b.Material, steep}}
 				})
 			case !high && steep > mostSteep:
 				g.add("over "+b.Material.ID, i, func() Problem {
-					return Problem{Severity: Warn, Title: "Tips over at the side",
-						Says: fmt.Sprintf("%s is drilled through its width; here the strand runs %s, and it lies on its side.", b.Material.Name, slope(steep))}
+					return Problem{Severity: Warn, Fact: TipsOver{b.Material, steep}}
 				})
 			}
 		}
@@ -78,4 +75,17 @@ func steepness(at drape.Seat) float64 {
 	return math.Abs(math.Atan2(math.Sin(at.Angle), math.Abs(math.Cos(at.Angle))))
 }
 
-func slope(steep float64) string { return fmt.Sprintf("%.0f° from level", steep*180/math.Pi) }
+// How an upright bead may lie where the strand runs so steeply, in radians from level.
+type (
+	LiesDown struct { // drilled through its height
+		Bead  *material.Material
+		Steep float64
+	}
+	TipsOver struct { // drilled through its width
+		Bead  *material.Material
+		Steep float64
+	}
+)
+
+func (LiesDown) fact() {}
+func (TipsOver) fact() {}

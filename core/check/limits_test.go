@@ -100,7 +100,7 @@ func TestEveryLimitAtUnderAndOver(t *testing.T) {
 			case f == nil && at.want != "":
 				t.Errorf("%s, %s at %v%+v: nothing, want %s", tt.name, tt.code, tt.limit, at.off, at.want)
 			case f != nil && f.Severity != at.want:
-				t.Errorf("%s, %s at %v%+v: %s, want %q: %s", tt.name, tt.code, tt.limit, at.off, f.Severity, at.want, f.Says)
+				t.Errorf("%s, %s at %v%+v: %s, want %q: %s", tt.name, tt.code, tt.limit, at.off, f.Severity, at.want, spoken(f))
 			}
 		}
 	}
@@ -117,7 +117,7 @@ func TestAGuardTooNarrowIsReplacedByOneThatTakesTheCord(t *testing.T) {
 		t.Errorf("fix %+v", fix)
 	}
 	if f := of(all(t, necklace(t, "20P", leftEnd(crimp18, guard))), "crimp-misfit"); f != nil {
-		t.Errorf("a guard nobody has measured: %s", f.Says)
+		t.Errorf("a guard nobody has measured: %s", spoken(f))
 	}
 }
 

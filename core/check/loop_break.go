@@ -1,11 +1,11 @@
 package check
 
 import (
-	"fmt"
 	"maps"
 	"slices"
 
 	"mala/core/edit"
+	"mala/core/material"
 	"mala/core/measure"
 )
 
@@ -27,12 +27,9 @@ var loopBreak = Check{
 		if b == nil {
 			return nil
 		}
-		f := Problem{Severity: Warn, At: s.Row.AtBead(b.before), Title: "The pattern does not meet itself"}
-		if b.part > 0 {
-			f.Says = fmt.Sprintf("The repeat of %s fits %d times round the ring with %s left over, so the join shows.", beads(b.period), b.repeats, beads(b.part))
-		} else {
-			f.Title = "Two alike meet at the join"
-			f.Says = fmt.Sprintf("Two beads of %s touch at the join and nowhere else. A mirrored ring needs a second centre.", s.Beads[b.before].Material.Name)
+		f := Problem{Severity: Warn, At: s.Row.AtBead(b.before), Fact: RepeatCut{b.period, b.repeats, b.part}}
+		if b.part == 0 {
+			f.Fact = TwinsMeet{s.Beads[b.before].Material}
 		}
 		return []Problem{f}
 	},
@@ -50,12 +47,12 @@ var loopBreak = Check{
 		for k := b.part; k < b.period; k++ {
 			missing += spell(s, b.at[(b.start+k)%len(b.at)], b.at[(b.start+k)%len(b.at)]+1) + " "
 		}
-		fixes := []Fix{fix("Finish the repeat", putAtJoin(s, b, missing))}
+		fixes := []Fix{fix(FinishRepeat{}, putAtJoin(s, b, missing))}
 		if from := b.before + 1 - b.part; from >= 0 {
-			fixes = append(fixes, fix("Remove "+beads(b.part), edit.Op{Do: edit.Delete, At: s.Row.At(), From: from, To: b.before + 1}))
+			fixes = append(fixes, fix(RemoveBeads{b.part}, edit.Op{Do: edit.Delete, At: s.Row.At(), From: from, To: b.before + 1}))
 		}
 		if to := (b.before+1)%n + b.part; to <= n {
-			fixes = append(fixes, fix("Remove "+beads(b.part), edit.Op{Do: edit.Delete, At: s.Row.At(), From: to - b.part, To: to}))
+			fixes = append(fixes, fix(RemoveBeads{b.part}, edit.Op{Do: edit.Delete, At: s.Row.At(), From: to - b.part, To: to}))
 		}
 		return fixes
 	},
@@ -157,8 +154,26 @@ func secondCentre(v *View, s *measure.Strand, b *ringBreak) []Fix {
 	var fixes []Fix
 	for _, key := range keys {
 		if m := v.Piece.Palette[key]; !m.Bead.Hangs() {
-			fixes = append(fixes, fix("Put "+m.Name+" at the join", putAtJoin(s, b, key)))
+			fixes = append(fixes, fix(PutBead{m, AtJoin}, putAtJoin(s, b, key)))
 		}
 	}
 	return fixes
 }
+
+// RepeatCut says how often the repeat of a ring fits round it, and how many beads are left over.
+type RepeatCut struct{ Repeat, Times, Left int }
+
+// TwinsMeet says that two alike touch at the join of a ring and nowhere else.
+type TwinsMeet struct{ Bead *material.Material }
+
+// FinishRepeat puts in what the last repeat lacks.
+type FinishRepeat struct{}
+
+// RemoveBeads removes so many beads.
+type RemoveBeads struct{ Beads int }
+
+func (RepeatCut) fact() {}
+func (TwinsMeet) fact() {}
+
+func (FinishRepeat) effect() {}
+func (RemoveBeads) effect()  {}

@@ -1,13 +1,12 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
+	"mala/core/piece"
 )
 
 // loopGives is how much wider in mm than what just passes it a loop may be before
@@ -23,18 +22,19 @@ var loopMisfit = Check{
 		if button == nil || loop == nil || loop.With {
 			return nil
 		}
-		f := Problem{Severity: Stop, At: s.Row.AtEnd(e.Side), Title: "The loop does not go over its button"}
-		switch girth, b := loop.LoopGirth(), button; {
-		case girth < b.Passes()-tiny:
-		case girth < b.LoopFor()-tiny:
-			f.Severity, f.Title = Warn, "The loop is tight on its button"
-		case girth > b.Passes()+loopGives+tiny:
-			f.Severity, f.Title = Warn, "The loop slips off its button"
+		f := Problem{Severity: Warn, At: s.Row.AtEnd(e.Side)}
+		fact := ButtonLoop{Side: e.Side, Girth: loop.LoopGirth(), Button: of.Material, Passes: button.Passes(), Easy: button.LoopFor()}
+		switch {
+		case fact.Girth < fact.Passes-tiny:
+			f.Severity, fact.Fit = Stop, LoopSmall
+		case fact.Girth < fact.Easy-tiny:
+			fact.Fit = LoopTight
+		case fact.Girth > fact.Passes+loopGives+tiny:
+			fact.Fit = LoopWide
 		default:
 			return nil
 		}
-		f.Says = fmt.Sprintf("The loop at the %s end is %s round inside; %s just passes at %s and is easy to close at %s.", e.Side,
-			v.in(loop.LoopGirth()), of.Material.Name, v.atLeast(button.Passes()), v.atLeast(button.LoopFor()))
+		f.Fact = fact
 		return []Problem{f}
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
@@ -42,7 +42,7 @@ var loopMisfit = Check{
 		button, _, _ := buttonAndLoop(v, s.End(f.At.Side))
 		if s.End(f.At.Side).Find(measure.RoleCordLoop) != nil {
 			wide := button.LoopFor()
-			return []Fix{fix("Make the loop "+v.in(wide)+" round", edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndGirth, Length: &wide})}
+			return []Fix{fix(WidenLoop{wide}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndGirth, Length: &wide})}
 		}
 		return loopsFor(v, s, s.End(f.At.Side), button)
 	},
@@ -76,8 +76,7 @@ func loopsFor(v *View, s *measure.Strand, e *measure.End, button *material.Findi
 			return nil
 		}
 		if loop.Girth >= button.LoopFor() {
-			says := fmt.Sprintf("Make the loop of %s", beads(len(loop.Beads)))
-			return []Fix{fix(says, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(e.Side), Field: edit.EndLoop, Text: try.String()})}
+			return []Fix{fix(LoopOf{len(loop.Beads)}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(e.Side), Field: edit.EndLoop, Text: try.String()})}
 		}
 	}
 	return nil
@@ -92,3 +91,28 @@ func openLoop(v *View) *measure.End {
 	}
 	return nil
 }
+
+// LoopFit is how a loop goes over its button.
+type LoopFit string
+
+// How loops may not fit: too small to go over, tight, or so wide that the button slips out.
+const (
+	LoopSmall LoopFit = "small"
+	LoopTight LoopFit = "tight"
+	LoopWide  LoopFit = "wide"
+)
+
+// ButtonLoop says how a loop does not fit its button.
+type ButtonLoop struct {
+	Side                piece.Side
+	Fit                 LoopFit
+	Button              *material.Material
+	Girth, Passes, Easy length.MM // round inside; where the button just passes, and is easy to close
+}
+
+// LoopOf makes the loop of so many beads.
+type LoopOf struct{ Beads int }
+
+func (ButtonLoop) fact() {}
+
+func (LoopOf) effect() {}

@@ -1,7 +1,6 @@
 package check
 
 import (
-	"fmt"
 	"strings"
 
 	"mala/core/material"
@@ -17,8 +16,7 @@ var metalsDiffer = Check{
 		if len(odd) == 0 {
 			return nil
 		}
-		return []Problem{{Severity: Advise, At: piece.Whole(), Title: "Findings of different metals",
-			Says: fmt.Sprintf("%s is %s, the other findings are %s.", odd[0].Name, strings.ToLower(odd[0].Metal), strings.ToLower(most))}}
+		return []Problem{{Severity: Advise, At: piece.Whole(), Fact: OtherMetal{odd[0], most}}}
 	},
 	Strand: func(v *View, s *measure.Strand) []Problem { return ofComponents(v, s, partsOfOtherMetal) },
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
@@ -93,3 +91,11 @@ func metalsOf(m *measure.Measured) (most string, odd []*material.Material) {
 	}
 	return most, odd
 }
+
+// OtherMetal says that a finding is not of the metal that most are of.
+type OtherMetal struct {
+	Of   *material.Material
+	Most string
+}
+
+func (OtherMetal) fact() {}

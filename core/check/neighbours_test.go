@@ -51,7 +51,7 @@ func title(f *Problem) string {
 	if f == nil {
 		return ""
 	}
-	return f.Title
+	return titled(f)
 }
 
 func TestEveryCapThatFacesAwayIsTurnedRound(t *testing.T) {
@@ -97,7 +97,7 @@ func TestFromSixBeadsOnALineHasACentre(t *testing.T) {
 		}
 	}
 	if f := of(all(t, stretch(t, "30(A B)")), "centre-parity"); f != nil {
-		t.Errorf("a ring: %s", f.Says)
+		t.Errorf("a ring: %s", spoken(f))
 	}
 }
 
@@ -109,7 +109,7 @@ func TestACharmIsHiddenByTheWiderBeadBesideIt(t *testing.T) {
 		"V H": "wood", "H V": "wood", "V": "", "9P V 9P": "", "9P H Q H 9P": "",
 	} {
 		f := of(all(t, necklace(t, line)), "charm-hidden")
-		if want == "" && f != nil || want != "" && (f == nil || !strings.Contains(f.Says, want)) {
+		if want == "" && f != nil || want != "" && (f == nil || !strings.Contains(spoken(f), want)) {
 			t.Errorf("%s: %+v, want %q", line, f, want)
 		}
 	}
@@ -135,6 +135,6 @@ func TestAHiddenCharmIsSetOffByAFinerBead(t *testing.T) {
 		p.Palette["D"] = bead(t, "just as wide", material.Bead{Shape: material.Round, Across: 8, Hole: 0.9})
 	}
 	if fix, _ := fixed(t, necklace(t, "4R V 4R", only("R V"), justAsWide), "charm-hidden"); fix != nil {
-		t.Errorf("with nothing finer: %s", fix.Says)
+		t.Errorf("with nothing finer: %s", spoken(fix))
 	}
 }

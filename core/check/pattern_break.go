@@ -1,9 +1,8 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
+	"mala/core/material"
 	"mala/core/measure"
 )
 
@@ -17,22 +16,19 @@ var patternBreak = Check{
 			return nil
 		}
 		at := min(slip.at, len(s.Beads)-1)
-		f := Problem{Severity: Warn, At: s.Row.AtBead(at), cause: slip.kind + slip.of}
-		name := slip.name(s)
+		f := Problem{Severity: Warn, At: s.Row.AtBead(at), cause: slip.kind + string(slip.of)}
+		want := slip.like(s).Material
 		switch slip.kind {
 		case missing:
-			where := fmt.Sprintf("before bead %d", slip.at+1)
+			before := slip.at + 1
 			if slip.at == len(s.Beads) {
-				where = "at the end"
+				before = 0
 			}
-			f.Title = "A bead seems to be missing"
-			f.Says = fmt.Sprintf("With 1 more %s %s the %s would be regular.", name, where, slip.of)
+			f.Fact = BeadMissing{want, before, slip.of}
 		case extra:
-			f.Title = "One bead too many"
-			f.Says = fmt.Sprintf("Without bead %d, %s, the %s would be regular.", at+1, s.Beads[at].Material.Name, slip.of)
+			f.Fact = BeadExtra{s.Beads[at].Material, at + 1, slip.of}
 		default:
-			f.Title = "One bead breaks the pattern"
-			f.Says = fmt.Sprintf("Bead %d is %s; with %s in its place the %s would be regular.", at+1, s.Beads[at].Material.Name, name, slip.of)
+			f.Fact = BeadOther{s.Beads[at].Material, want, at + 1, slip.of}
 		}
 		return []Problem{f}
 	},
@@ -45,13 +41,13 @@ var patternBreak = Check{
 		at := s.Row.At()
 		remove := edit.Op{Do: edit.Delete, At: at, From: slip.at, To: slip.at + 1}
 		if slip.kind == extra {
-			return []Fix{fix(fmt.Sprintf("Remove bead %d", slip.at+1), remove)}
+			return []Fix{fix(RemoveBead{slip.at + 1}, remove)}
 		}
 		put := edit.Op{Do: edit.Between, At: at, From: slip.at, Text: slip.spell(s)}
 		if slip.kind == missing {
-			return []Fix{fix("Put "+slip.name(s)+" there", put)}
+			return []Fix{fix(PutBead{slip.like(s).Material, There}, put)}
 		}
-		return []Fix{fix("Replace it with "+slip.name(s), remove, put)}
+		return []Fix{fix(ReplaceBead{slip.like(s).Material}, remove, put)}
 	},
 }
 
@@ -67,7 +63,7 @@ type slip struct {
 	at   int    // the gap or the bead, in the sequence
 	kind string // missing, extra, other
 	want seen   // what should be there, for a missing or another bead
-	of   string // mirror or repeat
+	of   Order
 }
 
 // like finds a bead of the strand that shows what is wanted.
@@ -79,8 +75,6 @@ func (l *slip) like(s *measure.Strand) *measure.Bead {
 	}
 	return &s.Beads[0]
 }
-
-func (l *slip) name(s *measure.Strand) string { return l.like(s).Material.Name }
 
 func (l *slip) spell(s *measure.Strand) string {
 	if l.want.turned {
@@ -130,9 +124,9 @@ func shortOfRepeat(s *measure.Strand, order []seen, p int) *slip {
 	}
 	// Repeats that begin with a part of one are whole from their end.
 	if first, last := s.Row.Line.Top(s.Beads[0].Node), s.Row.Line.Top(s.Beads[n-1].Node); first.Count == 1 && last.Count > 1 || first != last && len(last.Items) > 0 && len(first.Items) == 0 {
-		return &slip{at: 0, kind: missing, want: order[p-1], of: "repeat"}
+		return &slip{at: 0, kind: missing, want: order[p-1], of: InRepeat}
 	}
-	return &slip{at: n, kind: missing, want: order[p-1], of: "repeat"}
+	return &slip{at: n, kind: missing, want: order[p-1], of: InRepeat}
 }
 
 // slipInMirror looks for one bead that keeps the order from being its own
@@ -147,11 +141,11 @@ func slipInMirror(order []seen) *slip {
 	partnered := func(k int) bool { return k == 0 || k == len(order)-1 || order[k].isCap() || elsewhere(order, k) }
 	switch {
 	case readsBothWays(order[i+1:j+1]) && partnered(i): // the right side lacks what stands at i
-		return &slip{at: j + 1, kind: missing, want: order[i].mirrored(), of: "mirror"}
+		return &slip{at: j + 1, kind: missing, want: order[i].mirrored(), of: InMirror}
 	case readsBothWays(order[i:j]) && partnered(j): // the left side lacks what stands at j
-		return &slip{at: i, kind: missing, want: order[j].mirrored(), of: "mirror"}
+		return &slip{at: i, kind: missing, want: order[j].mirrored(), of: InMirror}
 	case j-i > 2 && readsBothWays(order[i+1:j]) && elsewhere(order, i) && elsewhere(order, j):
-		return &slip{at: j, kind: other, want: order[i].mirrored(), of: "mirror"}
+		return &slip{at: j, kind: other, want: order[i].mirrored(), of: InMirror}
 	}
 	return nil
 }
@@ -183,11 +177,11 @@ func slipInRepeat(order []seen) *slip {
 		}
 		switch {
 		case follows(i, 1):
-			return &slip{at: i, kind: missing, want: want, of: "repeat"}
+			return &slip{at: i, kind: missing, want: want, of: InRepeat}
 		case member && follows(i+1, p-1):
-			return &slip{at: i, kind: extra, of: "repeat"}
+			return &slip{at: i, kind: extra, of: InRepeat}
 		case member && follows(i+1, 0):
-			return &slip{at: i, kind: other, want: want, of: "repeat"}
+			return &slip{at: i, kind: other, want: want, of: InRepeat}
 		}
 	}
 	return nil
@@ -240,7 +234,7 @@ func oddOneIn(order []seen, p int) *slip {
 		}
 		for k := i; k < n; k += p {
 			if next := order[(k+p)%n]; counts[order[k]] == 1 && counts[next] == n/p-1 {
-				found = &slip{at: k, kind: other, want: next, of: "repeat"}
+				found = &slip{at: k, kind: other, want: next, of: InRepeat}
 			}
 		}
 		if found == nil {
@@ -282,7 +276,49 @@ func bareSide(s *measure.Strand, order []seen) *slip {
 		return nil
 	}
 	if capAt(first-1, false) {
-		return &slip{at: first + 1, kind: missing, want: seen{order[(first-1+n)%n].material, true}, of: "capping"}
+		return &slip{at: first + 1, kind: missing, want: seen{order[(first-1+n)%n].material, true}, of: InCapping}
 	}
-	return &slip{at: first, kind: missing, want: seen{order[(first+1)%n].material, false}, of: "capping"}
+	return &slip{at: first, kind: missing, want: seen{order[(first+1)%n].material, false}, of: InCapping}
 }
+
+// Order is what would be regular but for one bead.
+type Order string
+
+// The orders that are looked at.
+const (
+	InMirror  Order = "mirror"
+	InRepeat  Order = "repeat"
+	InCapping Order = "capping"
+)
+
+// How one bead may break an order. Beads count from 1.
+type (
+	BeadMissing struct {
+		Bead   *material.Material
+		Before int // the bead that it is missing before; 0 at the end
+		In     Order
+	}
+	BeadExtra struct {
+		Bead *material.Material
+		N    int
+		In   Order
+	}
+	BeadOther struct {
+		Is, Wants *material.Material
+		N         int
+		In        Order
+	}
+)
+
+// RemoveBead removes a bead.
+type RemoveBead struct{ N int }
+
+// ReplaceBead replaces it.
+type ReplaceBead struct{ With *material.Material }
+
+func (BeadMissing) fact() {}
+func (BeadExtra) fact()   {}
+func (BeadOther) fact()   {}
+
+func (RemoveBead) effect()  {}
+func (ReplaceBead) effect() {}

@@ -171,7 +171,7 @@ func measuredPiece(t testing.TB, p *piece.Piece) *measure.Measured {
 
 func all(t testing.TB, p *piece.Piece) []Problem {
 	t.Helper()
-	return All(measuredPiece(t, p), length.InMillimetres)
+	return All(measuredPiece(t, p))
 }
 
 func of(found []Problem, code string) *Problem {
@@ -192,11 +192,11 @@ type fires struct {
 func fireAndStayQuiet(t *testing.T, cases map[string]fires) {
 	t.Helper()
 	for name, tt := range cases {
-		if f := of(all(t, tt.fires), tt.code); f == nil || !strings.Contains(f.Says, tt.says) {
+		if f := of(all(t, tt.fires), tt.code); f == nil || !strings.Contains(spoken(f), tt.says) {
 			t.Errorf("%s: %+v, want %q", name, f, tt.says)
 		}
 		if f := of(all(t, tt.quiet), tt.code); f != nil {
-			t.Errorf("%s fired on its near miss: %s", name, f.Says)
+			t.Errorf("%s fired on its near miss: %s", name, spoken(f))
 		}
 	}
 }
@@ -211,7 +211,7 @@ func shelf(t testing.TB) []*material.Material {
 func fixed(t testing.TB, p *piece.Piece, code string, from ...*material.Material) (*Fix, *piece.Piece) {
 	t.Helper()
 	m := measuredPiece(t, p)
-	found := All(m, length.InMillimetres)
+	found := All(m)
 	f := of(found, code)
 	if f == nil {
 		t.Fatalf("%s did not fire on %s", code, p.Leading().Line)
@@ -222,7 +222,7 @@ func fixed(t testing.TB, p *piece.Piece, code string, from ...*material.Material
 	}
 	after, _, err := edit.Apply(p, from, fix.Ops...)
 	if err != nil {
-		t.Fatalf("%s: %q cannot be carried out: %v", code, fix.Says, err)
+		t.Fatalf("%s: %q cannot be carried out: %v", code, spoken(fix), err)
 	}
 	return fix, after
 }

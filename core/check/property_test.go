@@ -81,7 +81,7 @@ func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {
 			continue
 		}
 		m = measuredPiece(t, p)
-		before := All(m, "")
+		before := All(m)
 		worst := map[string]Severity{}
 		for i := range before {
 			worst[written(&before[i])] = before[i].Severity
@@ -95,10 +95,10 @@ func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {
 			offered[f.Code]++
 			after, _, err := edit.Apply(p, shelf(t), fix.Ops...)
 			if err != nil {
-				t.Fatalf("%q of %q cannot be carried out: %v", fix.Says, f.Says, err)
+				t.Fatalf("%q of %q cannot be carried out: %v", spoken(fix), spoken(f), err)
 			}
-			if p.Target.Finished != after.Target.Finished && !strings.Contains(fix.Says, "target") {
-				t.Errorf("%s: %q moves the target", f.Code, fix.Says)
+			if p.Target.Finished != after.Target.Finished && !strings.Contains(spoken(fix), "target") {
+				t.Errorf("%s: %q moves the target", f.Code, spoken(fix))
 			}
 			left := all(t, after)
 			for k := range left {
@@ -106,9 +106,9 @@ func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {
 				was, there := worst[written(g)]
 				switch {
 				case written(g) == written(f) && g.places() >= f.places():
-					t.Errorf("%s: %q leaves %q", f.Code, fix.Says, g.Says)
+					t.Errorf("%s: %q leaves %q", f.Code, spoken(fix), spoken(g))
 				case g.Severity != Advise && (!there || was == Advise || was == Warn && g.Severity == Stop):
-					t.Errorf("%s on %s: %q brings %s: %s", f.Code, p.Leading().Line, fix.Says, g.Code, g.Says)
+					t.Errorf("%s on %s: %q brings %s: %s", f.Code, p.Leading().Line, spoken(fix), g.Code, spoken(g))
 				}
 			}
 		}
@@ -125,7 +125,7 @@ func TestJudgingLeavesThePieceAsItIs(t *testing.T) {
 	p := necklace(t, "G 3(P S) 20Z", target(300, 2))
 	line, dishes := p.Leading().Line.String(), len(p.Palette)
 	m := measuredPiece(t, p)
-	found := All(m, "")
+	found := All(m)
 	for i := range found {
 		FixOf(context.Background(), m, found, &found[i], Shelf{shelf(t)})
 	}

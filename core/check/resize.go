@@ -115,28 +115,25 @@ func recount(s *measure.Strand, n *pattern.Node, by int) edit.Op {
 }
 
 func (t turn) fix(s *measure.Strand) Fix {
-	out := Fix{Says: "Change "}
+	var change ChangeCounts
+	var ops []edit.Op
 	for _, n := range s.Row.Line.Nodes {
 		d, ok := t.by[n]
 		if !ok {
 			continue
 		}
-		if len(out.Ops) > 0 {
-			out.Says += " and "
-		}
 		after := *n
 		after.Count += d
-		out.Says += shorten(n.String()) + " to " + shorten(after.String())
-		out.Ops = append(out.Ops, recount(s, n, d))
+		change.Counts = append(change.Counts, CountChange{n.String(), after.String()})
+		ops = append(ops, recount(s, n, d))
 	}
-	return out
+	return fix(change, ops...)
 }
 
-// shorten keeps a long group from filling the button.
-func shorten(text string) string {
-	const most = 18
-	if r := []rune(text); len(r) > most {
-		return string(r[:most]) + "…"
-	}
-	return text
-}
+// ChangeCounts changes the counts of runs or groups.
+type ChangeCounts struct{ Counts []CountChange }
+
+// CountChange is one of them, as it is written in the line before and after.
+type CountChange struct{ From, To string }
+
+func (ChangeCounts) effect() {}

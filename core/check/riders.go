@@ -1,11 +1,9 @@
 package check
 
 import (
-	"fmt"
 	"maps"
 	"math"
 	"slices"
-	"strings"
 
 	"mala/core/edit"
 	"mala/core/length"
@@ -19,18 +17,17 @@ import (
 // on it.
 var ridersBlocked = Check{
 	Code: "riders-blocked", Step: StepLayOut,
-	Strand: func(v *View, s *measure.Strand) []Problem {
+	Strand: func(_ *View, s *measure.Strand) []Problem {
 		r := s.Riders
 		if r == nil || len(s.Beads) == 0 {
 			return nil
 		}
-		f := Problem{Severity: Stop, At: s.Row.At(), Title: "The riders do not slide", cause: "riders"}
+		f := Problem{Severity: Stop, At: s.Row.At(), cause: "riders"}
 		switch finest := finestBead(s); {
 		case r.First < 0 && finest != nil:
-			f.Says = fmt.Sprintf("A hole of %s passes over nothing here: %s, the finest bead of the row, is %s wide.", mm(r.Hole), finest.Name, mm(finest.Bead.Across))
+			f.Fact = RidersStuck{r.Hole, finest}
 		case r.Free() < -tiny:
-			f.Title = "Too many riders"
-			f.Says = fmt.Sprintf("%s take %s; the run that they slide over has %s.", riders(len(r.Beads)), r.Long.In(v.Unit), r.Run().In(v.Unit))
+			f.Fact = RidersMany{len(r.Beads), r.Long, r.Run()}
 		default:
 			return nil
 		}
@@ -60,13 +57,6 @@ func finestBead(s *measure.Strand) *material.Material {
 	return finest
 }
 
-func riders(n int) string {
-	if n == 1 {
-		return "1 rider"
-	}
-	return fmt.Sprintf("%d riders", n)
-}
-
 // fewerRiders leaves as many of the kind that there is most of as find room.
 func fewerRiders(s *measure.Strand) []Fix {
 	line := s.Row.Riders.Clone()
@@ -90,7 +80,7 @@ func fewerRiders(s *measure.Strand) []Fix {
 		return nil
 	}
 	most.Count -= fewer // none or less is no bead line, and then there is no fix
-	return []Fix{fix(fmt.Sprintf("Leave %s", riders(len(s.Riders.Beads)-fewer)), edit.Op{Do: edit.SetRiders, At: s.Row.At(), Text: line.String()})}
+	return []Fix{fix(LeaveRiders{len(s.Riders.Beads) - fewer}, edit.Op{Do: edit.SetRiders, At: s.Row.At(), Text: line.String()})}
 }
 
 // riderSlips warns of riders that nothing stops at an end of their run.
@@ -101,17 +91,16 @@ var riderSlips = Check{
 		if r == nil || r.First < 0 || s.Ring && r.First == 0 && r.Last == len(s.Beads)-1 {
 			return nil
 		}
-		var open []string
+		var open []piece.Side
 		for _, side := range piece.Sides() {
 			if at := outermost(s, side); (r.First == at || r.Last == at) && !stopsAt(s.End(side), r.Hole) {
-				open = append(open, string(side))
+				open = append(open, side)
 			}
 		}
 		if len(open) == 0 {
 			return nil
 		}
-		return []Problem{{Severity: Warn, At: s.Row.At(), Title: "The riders slip off", cause: "slips",
-			Says: fmt.Sprintf("At the %s nothing is wider than the riders' hole of %s. End the run with a bead that is, or with a fitting.", strings.Join(open, " and the "), mm(r.Hole))}}
+		return []Problem{{Severity: Warn, At: s.Row.At(), cause: "slips", Fact: RidersSlip{open, r.Hole}}}
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
@@ -134,11 +123,11 @@ var riderSlips = Check{
 				}
 				ops = append(ops, edit.Op{Do: edit.Between, At: s.Row.At(), Text: key, From: gap, To: gap})
 			}
-			says := "End the run with " + v.Piece.Palette[key].Name
+			end := EndRun{v.Piece.Palette[key]}
 			if len(ops) > 1 {
-				fixes = append(fixes, fix(says, ops[0])) // in a mirror one end brings the other
+				fixes = append(fixes, fix(end, ops[0])) // in a mirror one end brings the other
 			}
-			fixes = append(fixes, fix(says, ops...))
+			fixes = append(fixes, fix(end, ops...))
 		}
 		return fixes
 	},
@@ -168,3 +157,32 @@ func stopsAt(e *measure.End, hole length.MM) bool {
 	}
 	return false
 }
+
+// What may be wrong with riders. Hole is their finest.
+type (
+	RidersStuck struct {
+		Hole   length.MM
+		Finest *material.Material // the narrowest bead of the row
+	}
+	RidersMany struct {
+		Riders    int
+		Long, Run length.MM // together, and the run that they slide over
+	}
+	RidersSlip struct {
+		Sides []piece.Side
+		Hole  length.MM
+	}
+)
+
+// LeaveRiders leaves so many riders.
+type LeaveRiders struct{ Riders int }
+
+// EndRun ends the run of riders with a bead.
+type EndRun struct{ Bead *material.Material }
+
+func (RidersStuck) fact() {}
+func (RidersMany) fact()  {}
+func (RidersSlip) fact()  {}
+
+func (LeaveRiders) effect() {}
+func (EndRun) effect()      {}

@@ -40,7 +40,7 @@ func unclasped(p *piece.Piece, _ *piece.Row) { p.Closure.Left = nil }
 
 func TestTooManyRidersAreMended(t *testing.T) {
 	fix, after := fixed(t, necklace(t, "Z 20P Z", rode(t, "18G", 4.2)), "riders-blocked")
-	if fix == nil || !strings.HasPrefix(fix.Says, "Leave 15 riders") || after.Leading().Riders.String() != "15G" {
+	if fix == nil || !strings.HasPrefix(spoken(fix), "Leave 15 riders") || after.Leading().Riders.String() != "15G" {
 		t.Errorf("%+v leaves %v", fix, after)
 	}
 }
@@ -51,7 +51,7 @@ func TestRidersThatSlipAreStopped(t *testing.T) {
 		t.Fatal("there is no fix")
 	}
 	if f := of(all(t, after), "rider-slips"); f != nil {
-		t.Errorf("%s: %s", after.Leading().Line, f.Says)
+		t.Errorf("%s: %s", after.Leading().Line, spoken(f))
 	}
 }
 
@@ -61,7 +61,7 @@ func TestABeadAsWideAsTheHoleStopsRiders(t *testing.T) {
 		unclasped(p, r)
 		maps.DeleteFunc(p.Palette, func(key string, _ *material.Material) bool { return key != "P" && key != "Z" && key != "G" })
 	}), "rider-slips")
-	if fix == nil || !strings.HasPrefix(fix.Says, "End the run with wide stone") || after.Leading().Line.String() != "<Z 30P | P>" {
+	if fix == nil || !strings.HasPrefix(spoken(fix), "End the run with wide stone") || after.Leading().Line.String() != "<Z 30P | P>" {
 		t.Errorf("%+v leaves %v", fix, after)
 	}
 }

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
@@ -22,9 +20,8 @@ var ringTooSmall = Check{
 			if !takes(v, s, e, i, p.Material.Finding.Inside) {
 				at := s.Row.AtEnd(e.Side)
 				at.Fitting = p.Fitting
-				found = append(found, Problem{Severity: Stop, At: at, Title: "Ring too small for what it holds", cause: string(p.Fitting),
-					Says: fmt.Sprintf("%s at the %s end is %s inside; %s %s thick together.", p.Material.Name, e.Side,
-						mm(p.Material.Finding.Inside), v.holding(e, i), mm(carriedBy(v, s, e, i)+hungOn(&e.Parts[i])))})
+				found = append(found, Problem{Severity: Stop, At: at, cause: string(p.Fitting),
+					Fact: RingSmall{p.Material, e.Side, len(v.rowsOn(&p, e.Side)), carriedBy(v, s, e, i) + hungOn(&e.Parts[i])}})
 			}
 		}
 		return found
@@ -55,14 +52,6 @@ func carriedBy(v *View, s *measure.Strand, e *measure.End, i int) length.MM {
 		sum += thick
 	}
 	return sum
-}
-
-// holding begins the words for what a ring holds.
-func (v *View) holding(e *measure.End, i int) string {
-	if rows := v.rowsOn(&e.Parts[i], e.Side); len(rows) > 1 {
-		return fmt.Sprintf("%d rows go on it, and with what lies beyond they are", len(rows))
-	}
-	return "the parts it holds are"
 }
 
 // rowsOn lists the rows that go on a part of the closure at a side.
@@ -121,3 +110,13 @@ func hungOn(p *measure.Part) length.MM {
 	}
 	return sum
 }
+
+// RingSmall says that what goes on a ring is thicker together than the ring is wide.
+type RingSmall struct {
+	Ring  *material.Material
+	Side  piece.Side
+	Rows  int // that go on it
+	Holds length.MM
+}
+
+func (RingSmall) fact() {}

@@ -1,13 +1,12 @@
 package check
 
 import (
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"mala/core/edit"
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -26,15 +25,15 @@ var rowOrder = Check{
 				if slices.Contains(left[:], 0) || slices.Contains(right[:], 0) || (left[1] > left[0]) == (right[1] > right[0]) {
 					continue
 				}
-				found = append(found, Problem{Severity: Warn, At: b.AtEnd(piece.Right), More: []piece.Place{a.AtEnd(piece.Right)}, Title: "Rows change places", cause: string(a.ID),
-					Says: fmt.Sprintf("Rows %d and %d are in holes %d and %d at the left and %d and %d at the right: they cross on the way.", v.Piece.Number(a.ID), v.Piece.Number(b.ID), left[0], left[1], right[0], right[1])})
+				found = append(found, Problem{Severity: Warn, At: b.AtEnd(piece.Right), More: []piece.Place{a.AtEnd(piece.Right)}, cause: string(a.ID),
+					Fact: RowsSwap{[2]int{v.Piece.Number(a.ID), v.Piece.Number(b.ID)}, left, right}})
 				break
 			}
 		}
 		return found
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
-		out := Fix{Says: "Order the right side as the left"}
+		out := fix(OrderSides{})
 		for _, r := range v.Piece.SectionOf(v.Piece.Row(f.At.Row)).Rows {
 			out.Ops = append(out.Ops, edit.Op{Do: edit.SetPort, At: r.AtEnd(piece.Right), Field: string(r.RightPort.On), N: v.Piece.Hole(r, piece.Left)})
 		}
@@ -58,23 +57,12 @@ var holeEmpty = Check{
 					continue
 				}
 				at := piece.Place{Side: side, Fitting: on.ID, Element: piece.NoElement}
-				found = append(found, Problem{Severity: Advise, At: at, Title: "A hole without a row", cause: string(on.ID) + string(side),
-					Says: fmt.Sprintf("%s at the %s has %d holes; no row is in %s.", on.Of.Name, side, on.Of.Finding.Holes, holes(empty))})
+				found = append(found, Problem{Severity: Advise, At: at, cause: string(on.ID) + string(side),
+					Fact: HolesEmpty{on.Of, side, empty}})
 			}
 		}
 		return found
 	},
-}
-
-func holes(list []int) string {
-	var out []string
-	for _, n := range list {
-		out = append(out, fmt.Sprint(n))
-	}
-	if len(out) == 1 {
-		return "hole " + out[0]
-	}
-	return "holes " + strings.Join(out[:len(out)-1], ", ") + " and " + out[len(out)-1]
 }
 
 // leastStep is the step in mm from which rows are meant to be a step apart.
@@ -96,8 +84,8 @@ var stepsUneven = Check{
 			return nil
 		}
 		wide, narrow := slices.Index(steps, most), slices.Index(steps, least)
-		return []Problem{{Severity: Warn, At: v.Main()[wide+1].Row.At(), More: []piece.Place{v.Main()[narrow+1].Row.At()}, Title: "Rows step unevenly",
-			Says: fmt.Sprintf("Row %d is %s longer than row %d, but row %d only %s longer than row %d.", v.number(wide+1), most.In(v.Unit), v.number(wide), v.number(narrow+1), least.In(v.Unit), v.number(narrow))}}
+		return []Problem{{Severity: Warn, At: v.Main()[wide+1].Row.At(), More: []piece.Place{v.Main()[narrow+1].Row.At()},
+			Fact: StepsUneven{RowStep{v.number(wide), v.number(wide + 1), most}, RowStep{v.number(narrow), v.number(narrow + 1), least}}}}
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
@@ -126,8 +114,8 @@ var centresDiffer = Check{
 		if with == nil || without == nil {
 			return nil
 		}
-		return []Problem{{Severity: Warn, At: without.Row.At(), More: []piece.Place{with.Row.At()}, Title: "Centres do not line up",
-			Says: fmt.Sprintf("%s has a bead at its centre, %s two beads that meet there.", v.row(with), lower(v.row(without)))}}
+		return []Problem{{Severity: Warn, At: without.Row.At(), More: []piece.Place{with.Row.At()},
+			Fact: CentresDiffer{v.Piece.Number(with.Row.ID), v.Piece.Number(without.Row.ID)}}}
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
@@ -135,8 +123,7 @@ var centresDiffer = Check{
 		if line == "" {
 			return nil
 		}
-		says := fmt.Sprintf("Put one %s at the centre of %s", lower(v.Piece.Palette[bead].Name), lower(v.row(s)))
-		return []Fix{fix(says, edit.Op{Do: edit.SetLine, At: s.Row.At(), Text: line})}
+		return []Fix{fix(CentreRow{v.Piece.Palette[bead], v.Piece.Number(s.Row.ID)}, edit.Op{Do: edit.SetLine, At: s.Row.At(), Text: line})}
 	},
 }
 
@@ -178,3 +165,41 @@ func centred(v *View, s *measure.Strand) (bead, sure bool) {
 	}
 	return false, true
 }
+
+// What may be wrong with rows side by side; they are named by their numbers.
+type (
+	RowsSwap struct {
+		Rows        [2]int
+		Left, Right [2]int // the holes that each is in
+	}
+	HolesEmpty struct {
+		On    *material.Material
+		Side  piece.Side
+		Holes []int
+	}
+	StepsUneven   struct{ Wide, Narrow RowStep }
+	CentresDiffer struct{ With, Without int } // a row with a bead at its centre, and one without
+)
+
+// RowStep is by how much a row is longer than the one before it.
+type RowStep struct {
+	Row, Next int
+	By        length.MM
+}
+
+// OrderSides orders the rows at the right as they are at the left.
+type OrderSides struct{}
+
+// CentreRow puts one bead at the centre of a row.
+type CentreRow struct {
+	Bead *material.Material
+	Row  int
+}
+
+func (RowsSwap) fact()      {}
+func (HolesEmpty) fact()    {}
+func (StepsUneven) fact()   {}
+func (CentresDiffer) fact() {}
+
+func (OrderSides) effect() {}
+func (CentreRow) effect()  {}

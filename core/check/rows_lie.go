@@ -29,14 +29,7 @@ var rowsCross = Check{
 			if near >= nearer*need-tiny {
 				return nil
 			}
-			needed, within := against(length.MM(need), length.MM(near))
-			f := &Problem{Severity: Warn, Title: "Rows lie on each other",
-				Says: fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", v.number(k), v.number(k+1), within, needed)}
-			if near == 0 {
-				f.Title = "Rows cross"
-				f.Says = fmt.Sprintf("As they hang, row %d crosses row %d. Make the outer one longer, or twist them together on purpose.", v.number(k+1), v.number(k))
-			}
-			return f
+			return &Problem{Severity: Warn, Fact: RowsClose{v.number(k), v.number(k + 1), length.MM(near), length.MM(need)}}
 		})
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.Strand(f.At.Row), 1) },
@@ -47,15 +40,15 @@ var rowsGape = Check{
 	Code: "rows-gape", Step: StepLayOut, Lies: true,
 	Piece: func(v *View) []Problem {
 		return betweenRows(v, func(rows []*drape.Necklace, k int) *Problem {
-			gap, most, than := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width())), "three times the wider row"
-			if asked := v.Piece.Main().Gap; asked != nil {
-				most, than = float64(*asked), "the "+v.in(*asked)+" that are wanted"
+			gap, most := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width()))
+			asked := v.Piece.Main().Gap
+			if asked != nil {
+				most = float64(*asked)
 			}
 			if gap <= most+tiny {
 				return nil
 			}
-			return &Problem{Severity: Advise, Title: "A wide gap between rows",
-				Says: fmt.Sprintf("At the front rows %d and %d hang %s apart, more than %s.", v.number(k), v.number(k+1), v.in(length.MM(gap)), than)}
+			return &Problem{Severity: Advise, Fact: RowsApart{v.number(k), v.number(k + 1), length.MM(gap), asked}}
 		})
 	},
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.Strand(f.At.Row), -1) },
@@ -91,13 +84,13 @@ func otherSteps(v *View, s *measure.Strand, way float64) []Fix {
 	for _, by := range []float64{3, 5, 8, 12, 16, 20, 25, 30, 40, 50, 65, 80} {
 		step := length.MM(math.Round(float64(follow.Step) + way*by))
 		set := edit.Op{Do: edit.SetFollow, At: s.Row.At(), Text: string(piece.Longer), Length: &step}
-		says := fmt.Sprintf("Make row %d %s longer than row %d", v.Piece.Number(s.Row.ID), step.In(v.Unit), v.Piece.Number(s.Row.ID)-1)
-		if follow.Rule == piece.Own {
-			set.Text, says = string(piece.Own), fmt.Sprintf("Make row %d %s long", v.Piece.Number(s.Row.ID), step.In(v.Unit))
+		resize := ResizeRow{v.Piece.Number(s.Row.ID), step, follow.Rule == piece.Own}
+		if resize.Own {
+			set.Text = string(piece.Own)
 		}
 		switch {
 		case fills:
-			fixes = append(fixes, fix(says, set))
+			fixes = append(fixes, fix(resize, set))
 		default:
 			for _, c := range firstOf(changedCounts(v, s, way*by, 2)) {
 				if follow.Rule != piece.Free {
@@ -111,3 +104,28 @@ func otherSteps(v *View, s *measure.Strand, way float64) []Fix {
 }
 
 func firstOf(fixes []Fix) []Fix { return fixes[:min(1, len(fixes))] }
+
+// How two rows may lie beside one another, named by their numbers.
+type (
+	RowsClose struct {
+		Row, Next  int
+		Near, Need length.MM // how near their middles come, 0 where they cross, and what they need
+	}
+	RowsApart struct {
+		Row, Next int
+		Gap       length.MM
+		Wanted    *length.MM // where the designer says; else three times the wider row
+	}
+)
+
+// ResizeRow makes a row so much longer than the one before it, or that long by itself.
+type ResizeRow struct {
+	Row int
+	To  length.MM
+	Own bool
+}
+
+func (RowsClose) fact() {}
+func (RowsApart) fact() {}
+
+func (ResizeRow) effect() {}

@@ -82,11 +82,11 @@ func TestEveryCheckOfRowsFiresAndItsNearMissDoesNot(t *testing.T) {
 	} {
 		found := all(t, tt.fires)
 		f := of(found, tt.code)
-		if f == nil || f.Severity != tt.severity || !strings.Contains(f.Says, tt.says) {
+		if f == nil || f.Severity != tt.severity || !strings.Contains(spoken(f), tt.says) {
 			t.Errorf("%s: %+v, want %s saying %q", tt.code, f, tt.severity, tt.says)
 		}
 		if f := of(all(t, tt.quiet), tt.code); f != nil {
-			t.Errorf("%s fired on its near miss: %s", tt.code, f.Says)
+			t.Errorf("%s fired on its near miss: %s", tt.code, spoken(f))
 		}
 	}
 }
@@ -129,7 +129,7 @@ func TestEachRowIsHeldAgainstItsOwnTarget(t *testing.T) {
 	var says []string
 	for _, f := range all(t, p) {
 		if f.Code == "length-off" {
-			says = append(says, string(f.At.Row)+" "+f.Says)
+			says = append(says, string(f.At.Row)+" "+spoken(f))
 		}
 	}
 	if len(says) != 2 || !strings.HasPrefix(says[0], "r2 Row 2 measures") || !strings.Contains(says[1], "24 mm under the target") {
@@ -156,13 +156,13 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 			continue
 		}
 		if near := drape.Nearest(measuredPiece(t, after))[0]; near < 7.2 {
-			t.Errorf("%s: %s leaves %v between them", tt.name, fix.Says, near)
+			t.Errorf("%s: %s leaves %v between them", tt.name, spoken(fix), near)
 		}
 		if after.Leading().Line.String() != tt.p.Leading().Line.String() {
 			t.Errorf("%s: the first row is left alone", tt.name)
 		}
 	}
-	if fix, _ := fixed(t, rowsOf(t, []string{"100P", "100P"}, func(p *piece.Piece, _ *piece.Row) { p.Target = &piece.Target{Finished: 600, Tolerance: 3} }, follows(piece.Longer, 12)), "length-off"); fix == nil || strings.Contains(fix.Says, "+0.0 mm") {
+	if fix, _ := fixed(t, rowsOf(t, []string{"100P", "100P"}, func(p *piece.Piece, _ *piece.Row) { p.Target = &piece.Target{Finished: 600, Tolerance: 3} }, follows(piece.Longer, 12)), "length-off"); fix == nil || strings.Contains(spoken(fix), "+0.0 mm") {
 		t.Errorf("the words say by how much the row moves: %+v", fix)
 	}
 	fix, after := fixed(t, rowsOf(t, []string{"20R", "20R"}, inHoles(2, 2, 1)), "row-order")
@@ -204,7 +204,7 @@ func TestASharedBeadTakesAllCords(t *testing.T) {
 				got = f.Severity
 			}
 			if f.Code == "end-unheld" || f.Code == "row-order" {
-				t.Errorf("%s: %s", f.Code, f.Says)
+				t.Errorf("%s: %s", f.Code, spoken(f))
 			}
 		}
 		if got != want {

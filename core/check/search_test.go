@@ -10,18 +10,6 @@ import (
 	"mala/core/pattern"
 )
 
-func TestWhatAFixAddsIsSaid(t *testing.T) {
-	for _, tt := range []struct {
-		more   int
-		longer length.MM
-		want   string
-	}{{2, 12.34, "+2 beads, +12.3 mm"}, {1, 4, "+1 bead, +4 mm"}, {-1, -4.06, "−1 bead, −4.1 mm"}, {-3, 0.5, "−3 beads, +0.5 mm"}} {
-		if got := difference(tt.more, tt.longer, length.InMillimetres); got != tt.want {
-			t.Errorf("%q, want %q", got, tt.want)
-		}
-	}
-}
-
 func TestTheFittingMostLikeTheOldOneIsOfferedFirst(t *testing.T) {
 	ring := func(id, metal string, typ material.FindingType, inside length.MM) *material.Material {
 		return finding(id, metal, material.Finding{Type: typ, Inside: inside, Wire: 0.7, Joint: "open"})
@@ -36,7 +24,7 @@ func TestTheFittingMostLikeTheOldOneIsOfferedFirst(t *testing.T) {
 		t.Fatalf("%+v", part)
 	}
 	var got []string
-	for _, f := range instead(&View{m, length.InMillimetres}, &part, shelf, func(*material.Finding) bool { return true }) {
+	for _, f := range instead(&View{m}, &part, shelf, func(*material.Finding) bool { return true }) {
 		got = append(got, f.Ops[0].Material.ID)
 	}
 	// Inside counts twice, since it is the length too; another type 3, another metal 8.
@@ -139,20 +127,14 @@ func TestCountsAreChangedByTheLeastThatWillDo(t *testing.T) {
 		{"P 9R", 8, 1, "Change 9R to 10R"},
 	} {
 		m := measuredPiece(t, necklace(t, tt.line))
-		v := &View{m, length.InMillimetres}
+		v := &View{m}
 		fixes := changedCounts(v, m.Leading(), tt.want, tt.tolerance)
-		if len(fixes) == 0 || fixes[0].Says != tt.says {
+		if len(fixes) == 0 || spoken(fixes[0]) != tt.says {
 			says := []string{}
 			for _, f := range fixes {
-				says = append(says, f.Says)
+				says = append(says, spoken(f))
 			}
 			t.Errorf("%s by %v: %q, want %q first", tt.line, tt.want, says, tt.says)
 		}
-	}
-	if got := shorten("<2S 19P B L B 17P"); got != "<2S 19P B L B 17P" {
-		t.Errorf("short enough: %q", got)
-	}
-	if got := shorten("<2S 19P B L B 17P S"); got != "<2S 19P B L B 17P …" {
-		t.Errorf("too long: %q", got)
 	}
 }

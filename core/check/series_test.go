@@ -72,19 +72,19 @@ func TestAnySeriesIsJudged(t *testing.T) {
 		for _, f := range all(t, p) {
 			codes[f.Code]++
 			if f.Code == "end-unheld" {
-				t.Errorf("%v: %s", f.At, f.Says)
+				t.Errorf("%v: %s", f.At, spoken(f))
 			}
 			if ofRows := "row-order steps-uneven centres-differ rows-cross rows-gape"; strings.Contains(ofRows, f.Code) && codes[f.Code] < 10 {
 				if fix, after := fixed(t, p, f.Code); fix != nil && len(after.Check()) > 0 {
-					t.Errorf("%s leaves %v", fix.Says, after.Check())
+					t.Errorf("%s leaves %v", spoken(fix), after.Check())
 				}
 			}
 			if f.At.Row != "" && p.Row(f.At.Row) == nil {
 				t.Errorf("%s is at row %q", f.Code, f.At.Row)
 			}
 			for n := len(p.Rows()) + 1; n < 30; n++ {
-				if strings.Contains(f.Says+" ", fmt.Sprintf("row %d ", n)) || strings.Contains(f.Says, fmt.Sprintf("Row %d ", n)) {
-					t.Errorf("of %d rows: %s", len(p.Rows()), f.Says)
+				if strings.Contains(spoken(f)+" ", fmt.Sprintf("row %d ", n)) || strings.Contains(spoken(f), fmt.Sprintf("Row %d ", n)) {
+					t.Errorf("of %d rows: %s", len(p.Rows()), spoken(f))
 				}
 			}
 		}

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
@@ -28,13 +26,21 @@ func sharedTooNarrow(v *View) []Problem {
 			continue
 		}
 		at := piece.Place{Fitting: j.Fittings[0].ID, Element: piece.NoElement}
-		f := Problem{Severity: Stop, At: at, Title: "Hole too small for all cords", cause: string(j.ID)}
-		if m.Bead.Hole >= need-tiny {
-			f.Severity, f.Title = Warn, "The cords only just pass"
+		tight := m.Bead.Hole >= need-tiny
+		f := Problem{Severity: Stop, At: at, cause: string(j.ID), Fact: SharedHoleSmall{Passing{passes, thickest, need}, m, tight}}
+		if tight {
+			f.Severity = Warn
 		}
-		needed, held := against(need, m.Bead.Hole)
-		f.Says = fmt.Sprintf("%s, shared by %s of %s cord, needs a hole of %s and has %s.", m.Name, times(passes), mm(thickest), needed, held)
 		found = append(found, f)
 	}
 	return found
 }
+
+// SharedHoleSmall says that a bead does not take the cords of all its rows, or only just.
+type SharedHoleSmall struct {
+	Passing
+	Bead  *material.Material
+	Tight bool
+}
+
+func (SharedHoleSmall) fact() {}

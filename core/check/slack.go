@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -19,8 +17,7 @@ var slackLong = Check{
 		if !bends(v, s) || s.Slack <= s.SlackNeeded+muchSlack+tiny {
 			return nil
 		}
-		return []Problem{{Severity: Advise, At: s.Row.At(), Title: "Cord will show",
-			Says: fmt.Sprintf("%s of slack is planned, %s more than bending needs.", s.Slack.In(v.Unit), (s.Slack - s.SlackNeeded).In(v.Unit))}}
+		return []Problem{{Severity: Advise, At: s.Row.At(), Fact: SlackLong{s.Slack, s.Slack - s.SlackNeeded}}}
 	},
 	Fix: followHouseSlack,
 }
@@ -37,9 +34,7 @@ var slackShort = Check{
 		if s.Slack >= least-rulerShows {
 			return nil
 		}
-		return []Problem{{Severity: Warn, At: s.Row.At(), Title: "Too little slack",
-			Says: fmt.Sprintf("Too stiff to curve: bending needs %s, at least %s; %s is planned.",
-				s.SlackNeeded.In(v.Unit), least.In(v.Unit), s.Slack.In(v.Unit))}}
+		return []Problem{{Severity: Warn, At: s.Row.At(), Fact: SlackShort{s.Slack, s.SlackNeeded, least}}}
 	},
 	Fix: followHouseSlack,
 }
@@ -52,5 +47,19 @@ func bends(v *View, s *measure.Strand) bool {
 // followHouseSlack lets the slack follow the house again.
 func followHouseSlack(v *View, f *Problem, _ Shelf) []Fix {
 	s := v.Strand(f.At.Row)
-	return []Fix{fix(fmt.Sprintf("Use the house's %s", v.Piece.House.PlannedSlack(s.SlackNeeded).In(v.Unit)), edit.Op{Do: edit.SetSlack, At: s.Row.At()})}
+	return []Fix{fix(HouseSlack{v.Piece.House.PlannedSlack(s.SlackNeeded)}, edit.Op{Do: edit.SetSlack, At: s.Row.At()})}
 }
+
+// What may be wrong with the slack.
+type (
+	SlackLong  struct{ Planned, More length.MM } // more than bending needs
+	SlackShort struct{ Planned, Needs, Least length.MM }
+)
+
+// HouseSlack plans what the house method gives.
+type HouseSlack struct{ Slack length.MM }
+
+func (SlackLong) fact()  {}
+func (SlackShort) fact() {}
+
+func (HouseSlack) effect() {}

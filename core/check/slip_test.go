@@ -4,7 +4,6 @@ import (
 	"strings"
 	"testing"
 
-	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/piece"
 	"mala/core/testparts"
@@ -108,7 +107,7 @@ func TestOneSlipAnywhereInARegularOrder(t *testing.T) {
 			}
 			m := measuredPiece(t, p)
 			s := m.Leading()
-			l := slipIn(&View{m, length.InMillimetres}, s)
+			l := slipIn(&View{m}, s)
 			if l == nil {
 				return
 			}
@@ -156,7 +155,7 @@ func TestARingAPartOfARepeatOverIsPutRightFromAnyPlace(t *testing.T) {
 					now = append(now, b.Key)
 				}
 				if !regular(now, true) || len(now)%len(keys) != 0 || max(len(now)-len(ring), len(ring)-len(now)) > min(part, len(keys)-part) {
-					t.Errorf("%s: %s gives %s", line, fix.Says, strings.Join(now, " "))
+					t.Errorf("%s: %s gives %s", line, spoken(fix), strings.Join(now, " "))
 				}
 			}
 		}

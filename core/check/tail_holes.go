@@ -1,7 +1,6 @@
 package check
 
 import (
-	"fmt"
 	"slices"
 
 	"mala/core/edit"
@@ -20,9 +19,15 @@ func (f *Problem) elements() []int {
 	return out
 }
 
-// comesBack says why a bead is passed more often than the cord runs along: a knotted end's tail
+// ComesBack is why a bead is passed more often than the cord runs along: a knotted end's tail
 // goes back through it, or the cord itself before its knot.
-func comesBack(s *measure.Strand, f *Problem) string {
+type ComesBack struct {
+	Tail bool // else the cord, before the knot
+	Side piece.Side
+}
+
+// comesBack is that of a problem's beads; nil where there is no such reason.
+func comesBack(s *measure.Strand, f *Problem) *ComesBack {
 	for _, e := range s.Ends() {
 		if e.Hold != measure.HeldByKnot {
 			continue
@@ -30,13 +35,13 @@ func comesBack(s *measure.Strand, f *Problem) string {
 		for _, i := range f.elements() {
 			switch {
 			case i == e.Back:
-				return fmt.Sprintf(" The cord comes back through it before the %s knot.", e.Side)
+				return &ComesBack{Side: e.Side}
 			case slices.Contains(e.TailBeads, i):
-				return fmt.Sprintf(" The tail of the %s knot goes back through it.", e.Side)
+				return &ComesBack{Tail: true, Side: e.Side}
 			}
 		}
 	}
-	return ""
+	return nil
 }
 
 // shorterTails lets the tails that go back through the beads go no further than holes take
@@ -59,15 +64,15 @@ func shorterTails(v *View, s *measure.Strand, f *Problem) []Fix {
 	}
 	var fixes []Fix
 	if reach > 0 && knotted {
-		fixes = append(fixes, fix(fmt.Sprintf("Take the tail back through %s only", beads(reach)), short...))
+		fixes = append(fixes, fix(TailThrough{reach}, short...))
 	}
 	switch {
 	case knotted && v.Piece.House.Glue == piece.No:
-		fixes = append(fixes, fix("Trim the tails at their knots, and glue those", append(none, edit.Op{Do: edit.SetHouse, Field: "glue", Text: piece.Yes})...))
+		fixes = append(fixes, fix(TrimTails{AtKnots: true, Glue: true}, append(none, edit.Op{Do: edit.SetHouse, Field: "glue", Text: piece.Yes})...))
 	case knotted:
-		fixes = append(fixes, fix("Trim the tails at their glued knots", none...))
+		fixes = append(fixes, fix(TrimTails{AtKnots: true}, none...))
 	case crimped:
-		fixes = append(fixes, fix("Trim the tails short", edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
+		fixes = append(fixes, fix(TrimTails{}, edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
 	}
 	return fixes
 }
@@ -88,3 +93,13 @@ func freeBeads(v *View, s *measure.Strand, e *measure.End) int {
 func passesHole(b *material.Bead, passes int, s *measure.Strand, needle length.MM) bool {
 	return b.Hole >= max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, needle))-tiny
 }
+
+// TailThrough takes the tails back through so many beads only.
+type TailThrough struct{ Beads int }
+
+// TrimTails lets no tail go back: they are trimmed short, or at their knots, which are glued from
+// now on or were already.
+type TrimTails struct{ AtKnots, Glue bool }
+
+func (TailThrough) effect() {}
+func (TrimTails) effect()   {}

@@ -1,8 +1,6 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -27,9 +25,7 @@ var toggleBlocked = Check{
 		b := s.Beads[i].Material
 		at := s.Row.AtEnd(e.Side)
 		at.Element = i
-		return []Problem{{Severity: Stop, At: at, Title: "The bar cannot pass the ring",
-			Says: fmt.Sprintf("The %[2]s ring leaves %[3]s beside the %[1]s bar, but %[4]s, %[5]s wide, is within half a bar of it.",
-				mm(t.BarThickness), mm(t.RingInside), mm(room), b.Name, mm(b.Bead.Across))}}
+		return []Problem{{Severity: Stop, At: at, Fact: BarBlocked{t.BarThickness, t.RingInside, room, b}}}
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
@@ -40,7 +36,7 @@ var toggleBlocked = Check{
 			gap = len(s.Beads)
 		}
 		_, room := blocking(t, s, e)
-		return append(longerBarEnd(v, s, e, shelf.Materials), putInto(v, s, []int{gap}, "beside the bar", func(b *material.Bead) bool {
+		return append(longerBarEnd(v, s, e, shelf.Materials), putInto(v, s, []int{gap}, BesideBar, func(b *material.Bead) bool {
 			return b.Across <= room && b.Thick <= room
 		}, shelf.Materials)...)
 	},
@@ -83,11 +79,7 @@ func longerBarEnd(v *View, s *measure.Strand, e *measure.End, shelf []*material.
 	var fixes []Fix
 	for _, ring := range ringsFor(v, shelf) {
 		for n := 1; n <= 3; n++ {
-			says := "Add " + ring.Name + " at the bar"
-			if n > 1 {
-				says = fmt.Sprintf("Add %d x %s at the bar", n, ring.Name)
-			}
-			more := Fix{Says: says}
+			more := fix(RingsAtBar{n, ring})
 			for range n {
 				more.Ops = append(more.Ops, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(e.Side), Closure: true, Material: ring})
 			}
@@ -96,3 +88,19 @@ func longerBarEnd(v *View, s *measure.Strand, e *measure.End, shelf []*material.
 	}
 	return fixes
 }
+
+// BarBlocked says that a bead beside the bar of a toggle does not go through its ring with it.
+type BarBlocked struct {
+	Bar, Ring, Room length.MM // how thick the bar is, the ring's inside, and what it leaves
+	Bead            *material.Material
+}
+
+// RingsAtBar adds rings at the bar.
+type RingsAtBar struct {
+	Rings int
+	Ring  *material.Material
+}
+
+func (BarBlocked) fact() {}
+
+func (RingsAtBar) effect() {}

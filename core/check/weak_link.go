@@ -1,10 +1,9 @@
 package check
 
 import (
-	"fmt"
-
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // heavyPiece is the mass in grams from which an open round ring is a weak link,
@@ -27,8 +26,7 @@ var weakLink = Check{
 		if c.Cord.Strength <= 0 || holds >= load-tiny {
 			return found
 		}
-		return append(found, Problem{Severity: Warn, At: s.Row.At(), Title: "Cord too weak for its weight", cause: "cord",
-			Says: fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s holds %.1f N.", mass, load, c.Name, holds)})
+		return append(found, Problem{Severity: Warn, At: s.Row.At(), cause: "cord", Fact: CordWeak{Pull{mass, load, holds}, c}})
 	},
 	End: func(v *View, s *measure.Strand, e *measure.End) []Problem {
 		for _, p := range e.Parts {
@@ -42,12 +40,9 @@ var weakLink = Check{
 			load := tug(mass)
 			switch {
 			case known && holds < load-tiny:
-				f.Title = "Too weak for its weight"
-				f.Says = fmt.Sprintf("A tug on %.0f g pulls with %.1f N; %s at the %s end holds %.1f N.", mass, load, p.Material.Name, e.Side, holds)
+				f.Fact = FittingWeak{Pull{mass, load, holds}, p.Material, e.Side}
 			case mass > heavyPiece && openRound(p.Material.Finding):
-				f.Severity, f.Title = Advise, "Heavy on an open ring"
-				f.Says = fmt.Sprintf("It weighs %.0f g and hangs on %s at the %s end. An oval, split or soldered ring, or a heavier one, is safer.",
-					mass, p.Material.Name, e.Side)
+				f.Severity, f.Fact = Advise, HeavyOnRing{mass, p.Material, e.Side}
 			default:
 				continue
 			}
@@ -103,3 +98,28 @@ func (v *View) carried(s *measure.Strand, p *measure.Part) float64 {
 func openRound(f *material.Finding) bool {
 	return f.Type == material.JumpRing && f.Joint != "soldered" && f.Form != "oval"
 }
+
+// Pull is a tug on so many grams, in newtons, and what holds against it.
+type Pull struct{ Grams, Load, Holds float64 }
+
+// What may give when the piece is tugged.
+type (
+	CordWeak struct {
+		Pull
+		Cord *material.Material
+	}
+	FittingWeak struct {
+		Pull
+		Of   *material.Material
+		Side piece.Side
+	}
+	HeavyOnRing struct {
+		Grams float64
+		Ring  *material.Material
+		Side  piece.Side
+	}
+)
+
+func (CordWeak) fact()    {}
+func (FittingWeak) fact() {}
+func (HeavyOnRing) fact() {}

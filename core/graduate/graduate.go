@@ -181,7 +181,7 @@ type row struct {
 // rowsOf looks at each row, the shortest first. It says why one cannot be graduated.
 func rowsOf(ctx context.Context, m *measure.Measured, asked *Asked, ladder []size) ([]*row, string) {
 	var out []*row
-	before := check.All(m, "")
+	before := check.All(m)
 	for _, id := range asked.Rows {
 		s := m.Strand(id)
 		switch {

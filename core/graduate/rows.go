@@ -116,7 +116,7 @@ func propose(m *measure.Measured, rows []*row, taken []found) *Proposal {
 		p.Within = p.Within && r.within(f.value)
 	}
 	after, err := edit.Try(m.Piece, nil, p.Ops...)
-	if err != nil || check.Worsens(rows[0].before, check.All(after, "")) {
+	if err != nil || check.Worsens(rows[0].before, check.All(after)) {
 		return nil
 	}
 	p.Measured = after

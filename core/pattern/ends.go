@@ -17,16 +17,6 @@ const (
 	BothEnds
 )
 
-func (e Ends) String() string {
-	switch e {
-	case LeftEnd:
-		return "at the left"
-	case BothEnds:
-		return "at each end"
-	}
-	return "at the right"
-}
-
 // WithEnds is the line with beads, as they are written, at its ends: inside a mirror that is the
 // whole line, else before or behind it. It is nil where that cannot be written. It joins runs of
 // one bead that meet.

@@ -1,7 +1,6 @@
 package solve
 
 import (
-	"fmt"
 	"math"
 	"strings"
 
@@ -75,7 +74,7 @@ func (t *task) oneCount(n *pattern.Node, step length.MM, adds map[string]int) fu
 	for _, more := range adds {
 		beads += more
 	}
-	which := whichOf(t.strand.Row.Line, n)
+	nth := nthAlike(t.strand.Row.Line, n)
 	return func(by int) setting {
 		after := *n
 		after.Count += by
@@ -84,13 +83,13 @@ func (t *task) oneCount(n *pattern.Node, step length.MM, adds map[string]int) fu
 			all[key] = more * by
 		}
 		id := n.ID
-		return setting{says: which + shorten(n.String()) + " to " + shorten(after.String()), by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
+		return setting{does: Recount{nth, n.String(), after.String()}, by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
 			line: func(line *pattern.Line) { line.Nodes[id].Count += by }}
 	}
 }
 
-// whichOf tells a run from others that are written alike: "2nd "; nothing where it is the only one.
-func whichOf(line *pattern.Line, n *pattern.Node) string {
+// nthAlike counts a run among those that are written alike; 0 where it is the only one.
+func nthAlike(line *pattern.Line, n *pattern.Node) int {
 	alike, nth := 0, 0
 	for _, other := range line.Nodes {
 		if other.Kind == n.Kind && other.String() == n.String() {
@@ -101,19 +100,9 @@ func whichOf(line *pattern.Line, n *pattern.Node) string {
 		}
 	}
 	if alike < 2 {
-		return ""
+		return 0
 	}
-	if rest := nth % 100; rest < 11 || rest > 13 {
-		switch nth % 10 {
-		case 1:
-			return fmt.Sprintf("%dst ", nth)
-		case 2:
-			return fmt.Sprintf("%dnd ", nth)
-		case 3:
-			return fmt.Sprintf("%drd ", nth)
-		}
-	}
-	return fmt.Sprintf("%dth ", nth)
+	return nth
 }
 
 // central says whether a node lies in the centre of a mirror, which stays.

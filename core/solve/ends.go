@@ -48,7 +48,7 @@ func ends(t *task) []knob {
 				break
 			}
 			adds := t.addedBy(s)
-			k.settings = append(k.settings, setting{says: fmt.Sprintf("%d × %s more %s", n, lower(t.measured.Piece.Palette[key].Name), at), by: by, moved: adds[key], end: end, adds: adds})
+			k.settings = append(k.settings, setting{does: AddBeads{n, t.measured.Piece.Palette[key], at}, by: by, moved: adds[key], end: end, adds: adds})
 		}
 		out = append(out, k)
 	}

@@ -2,7 +2,6 @@ package solve
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
 
@@ -38,19 +37,12 @@ func links(t *task) []knob {
 				if s == nil || math.Abs(float64(longer)) > float64(t.reach()) {
 					continue
 				}
-				k.settings = append(k.settings, setting{says: fmt.Sprintf("%s of %s in place of %d", linksOf(n), lower(p.Material.Name), p.Links), by: longer, extra: max(by, -by), ops: []edit.Op{op}})
+				k.settings = append(k.settings, setting{does: SetLinks{n, p.Links, p.Material}, by: longer, extra: max(by, -by), ops: []edit.Op{op}})
 			}
 			out = append(out, k)
 		}
 	}
 	return out
-}
-
-func linksOf(n int) string {
-	if n == 1 {
-		return "1 link"
-	}
-	return fmt.Sprintf("%d links", n)
 }
 
 // rings puts one more jump ring into the closure beside one that is there, or takes one off.
@@ -66,28 +58,20 @@ func rings(t *task) []knob {
 		at := piece.Place{Fitting: ring.ID, Element: piece.NoElement}
 		k := knob{}
 		for _, one := range []struct {
-			says string
+			less bool
 			op   edit.Op
 		}{
-			{fmt.Sprintf("one more %s at the %s", lower(ring.Of.Name), side), edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: ring.Of}},
-			{fmt.Sprintf("one %s less at the %s", lower(ring.Of.Name), side), edit.Op{Do: edit.DropFitting, At: at}},
+			{false, edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: ring.Of}},
+			{true, edit.Op{Do: edit.DropFitting, At: at}},
 		} {
 			by, s := t.step(one.op)
 			if s != nil && math.Abs(float64(by)) >= float64(leastStep) {
-				k.settings = append(k.settings, setting{says: one.says, by: by, extra: 1, ops: []edit.Op{one.op}})
+				k.settings = append(k.settings, setting{does: AddRing{ring.Of, side, one.less}, by: by, extra: 1, ops: []edit.Op{one.op}})
 			}
 		}
 		out = append(out, k)
 	}
 	return out
-}
-
-// lower writes a name within a sentence.
-func lower(name string) string {
-	if name == "" {
-		return "fitting"
-	}
-	return material.InSentence(name)
 }
 
 // clasps closes the piece with another clasp of the same kind of closing and metal.
@@ -117,7 +101,7 @@ func (t *task) otherClasps(f piece.Fitting) knob {
 	for _, c := range fit[:min(len(fit), mostClasps)] {
 		op := edit.Op{Do: edit.SetFitting, At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, Material: c}
 		if by, s := t.step(op); s != nil && math.Abs(float64(by)) >= float64(leastStep) {
-			k.settings = append(k.settings, setting{says: fmt.Sprintf("%s in place of %s", lower(c.Name), lower(f.Of.Name)), by: by, extra: 3, ops: []edit.Op{op}})
+			k.settings = append(k.settings, setting{does: SwapClasp{c, f.Of}, by: by, extra: 3, ops: []edit.Op{op}})
 		}
 	}
 	return k

@@ -51,15 +51,15 @@ const mostLongest = 4
 
 // LongestOf makes a row as long as what is in hand allows: one way for each of its runs and
 // groups that may change, the longest first. A target and a wearer are left out of account.
-func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand, pins []piece.Pin, unit length.Unit) []Longest {
+func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand, pins []piece.Pin) []Longest {
 	free := *m.Piece
 	free.Target, free.Body = nil, nil
 	m, err := measure.Measure(&free)
 	if err != nil {
 		return nil
 	}
-	t := newTask(ctx, m, Goal{Row: row}, Rules{Pins: pins, Unit: unit})
-	t.before = check.All(m, unit)
+	t := newTask(ctx, m, Goal{Row: row}, Rules{Pins: pins})
+	t.before = check.All(m)
 	var out []Longest
 	for _, n := range t.countable() {
 		if ctx.Err() != nil {
@@ -100,7 +100,7 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 		}
 		p := Proposal{Ops: ops, Measured: after, Value: strand.ForTarget(after.Piece), Line: line.String(), Moved: s.moved}
 		if count != n.Count {
-			p.Says = []string{s.says}
+			p.Changes = []Change{s.does}
 		}
 		return &Longest{Proposal: p}, ""
 	}
@@ -118,7 +118,7 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 	if best == nil || t.ctx.Err() != nil {
 		return nil
 	}
-	best.Limit, best.Comes = limit, check.New(t.before, check.All(best.Measured, t.rules.Unit))
+	best.Limit, best.Comes = limit, check.New(t.before, check.All(best.Measured))
 	return best
 }
 

@@ -28,7 +28,7 @@ func TestTheLongestIsTheLastBeforeSomethingRunsOut(t *testing.T) {
 		if r.IntN(2) == 0 || !hand.Limits() {
 			hand.Cord = length.MM(150 + r.IntN(400))
 		}
-		ways := LongestOf(t.Context(), m, "r1", hand, nil, length.InMillimetres)
+		ways := LongestOf(t.Context(), m, "r1", hand, nil)
 		for i, way := range ways {
 			found++
 			if i > 0 && way.Value > ways[i-1].Value {
@@ -82,10 +82,10 @@ func TestWhatIsInHandLimitsProposalsToo(t *testing.T) {
 	if !few.Makes(m, m.Leading()) || short.Makes(m, m.Leading()) || (&Hand{Cord: m.Leading().CutLength()}).lacks(m, m.Leading()) != "" {
 		t.Error("20 pearls make it, half a millimetre less of cord does not")
 	}
-	if a := solved(t, m, goal, Rules{LineOnly: true, Hand: &short}); len(free.Proposals) == 0 || len(a.Proposals) > 0 || a.Why != "There is not enough in hand." {
+	if a := solved(t, m, goal, Rules{LineOnly: true, Hand: &short}); len(free.Proposals) == 0 || len(a.Proposals) > 0 || a.Why != (NotInHand{}) {
 		t.Errorf("%+v", a)
 	}
-	pinned := LongestOf(t.Context(), m, "r1", Hand{Cord: 600}, []piece.Pin{{}}, length.InMillimetres)
+	pinned := LongestOf(t.Context(), m, "r1", Hand{Cord: 600}, []piece.Pin{{}})
 	if len(pinned) > 0 {
 		t.Errorf("everything is pinned: %+v", pinned)
 	}

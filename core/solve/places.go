@@ -1,8 +1,6 @@
 package solve
 
 import (
-	"fmt"
-
 	"mala/core/length"
 )
 
@@ -21,7 +19,7 @@ func (t *task) place() *Proposal {
 		if !t.within(value) || best != nil && max(off, -off) >= max(best.Off, -best.Off) {
 			continue
 		}
-		best = &Proposal{Says: []string{fmt.Sprintf("close it at link %d of the extender", at.Link)}, Measured: t.measured, Value: value, Off: off,
+		best = &Proposal{Changes: []Change{CloseAtLink{at.Link}}, Measured: t.measured, Value: value, Off: off,
 			Longer: longer, Line: t.strand.Row.Line.String(), cost: cost{changes: 1}}
 	}
 	return best

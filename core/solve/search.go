@@ -272,7 +272,7 @@ func (t *task) measure(w *way) *Proposal {
 	}
 	p := &Proposal{Ops: ops, Value: value, Off: value - t.goal.Want, Line: s.Row.Line.String(), cost: w.cost}
 	for _, one := range w.at {
-		p.Says, p.Moved = append(p.Says, one.says), p.Moved+one.moved
+		p.Changes, p.Moved = append(p.Changes, one.does), p.Moved+one.moved
 	}
 	if !t.within(value) {
 		return p
@@ -357,7 +357,7 @@ func (t *task) whole(ops []edit.Op) *measure.Measured {
 
 // worsens says whether a piece has a stop or a warning that was not there.
 func (t *task) worsens(m *measure.Measured) bool {
-	return check.Worsens(t.before, check.All(m, ""))
+	return check.Worsens(t.before, check.All(m))
 }
 
 // Budget is what a length is made up of: what ends, clasp and slack take of it, and what is

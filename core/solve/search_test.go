@@ -62,7 +62,7 @@ func TestWhatAWayAddsUpToIsNearlyWhatItMeasures(t *testing.T) {
 func saysAll(at []*setting) []string {
 	var out []string
 	for _, s := range at {
-		out = append(out, s.says)
+		out = append(out, Changed(s.does))
 	}
 	return out
 }
@@ -149,7 +149,7 @@ func TestCountsReachTheGoal(t *testing.T) {
 		for _, s := range task.knobs[0].settings {
 			least, most = min(least, s.more), max(most, s.more)
 			if got := float64(s.by); math.Abs(got-3.92*float64(s.more)) > 0.6+0.03*math.Abs(got) || s.moved != max(s.more, -s.more) || s.adds["P"] != s.more {
-				t.Errorf("%s: %v, %+v", s.says, got, s.adds)
+				t.Errorf("%s: %v, %+v", Changed(s.does), got, s.adds)
 			}
 		}
 		reach := math.Abs(by) + 2 + 15

@@ -2,7 +2,6 @@ package solve
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
 
@@ -41,7 +40,7 @@ func sizes(t *task) []knob {
 			if s == nil || math.Abs(float64(by)) > float64(t.reach()) {
 				continue
 			}
-			k.settings = append(k.settings, setting{says: fmt.Sprintf("%s of %s in place of %s", lower(m.Name), sizeOf(other, m), sizeOf(m, other)), by: by, moved: used[key], extra: 2,
+			k.settings = append(k.settings, setting{does: resized(m, other), by: by, moved: used[key], extra: 2,
 				ops: []edit.Op{{Do: edit.SetDish, Text: key, Material: other}}, letter: key, each: each})
 		}
 		out = append(out, k)
@@ -75,14 +74,10 @@ func (t *task) otherSizes(m *material.Material) []*material.Material {
 	return fit[:min(len(fit), mostSizes)]
 }
 
-// sizeOf tells a bead from another by how wide it is, or by how long where that is the same.
-func sizeOf(m, other *material.Material) string {
+// resized tells a bead from another by how wide it is, or by how long where that is the same.
+func resized(m, other *material.Material) Resize {
 	if math.Abs(float64(m.Bead.Across-other.Bead.Across)) < float64(leastStep) {
-		return hundredths(m.Bead.Length()) + " along the cord"
+		return Resize{m, other.Bead.Length(), m.Bead.Length(), true}
 	}
-	return hundredths(m.Bead.Across)
-}
-
-func hundredths(l length.MM) string {
-	return fmt.Sprintf("%.4g mm", math.Round(float64(l)*100)/100)
+	return Resize{m, other.Bead.Across, m.Bead.Across, false}
 }

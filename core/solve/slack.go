@@ -1,7 +1,6 @@
 package solve
 
 import (
-	"fmt"
 	"math"
 
 	"mala/core/edit"
@@ -31,7 +30,7 @@ func slack(t *task) []knob {
 			continue
 		}
 		to := at
-		k.settings = append(k.settings, setting{says: fmt.Sprintf("slack of %s in place of %s", at.In(t.rules.Unit), s.Slack.In(t.rules.Unit)), by: by, extra: 8,
+		k.settings = append(k.settings, setting{does: SetSlack{at, s.Slack}, by: by, extra: 8,
 			ops: []edit.Op{{Do: edit.SetSlack, At: s.Row.At(), Length: &to}}})
 	}
 	return []knob{k}

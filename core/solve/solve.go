@@ -37,13 +37,12 @@ type Rules struct {
 	Hand  *Hand                // all that there is to string it of; nil where that is not asked
 	// LineOnly leaves ends, clasp, slack and the dishes as they are.
 	LineOnly bool
-	Unit     length.Unit // that sentences speak in
-	Most     int         // how many proposals are given at most; 0 takes the usual number
+	Most     int // how many proposals are given at most; 0 takes the usual number
 }
 
 // Proposal is one way.
 type Proposal struct {
-	Says     []string // each change in a few words
+	Changes  []Change
 	Ops      []edit.Op
 	Measured *measure.Measured // the piece as it would be
 	Value    length.MM         // what the goal is about, as it would be
@@ -60,7 +59,7 @@ type Answer struct {
 	Now       length.MM
 	Proposals []Proposal // within the tolerance, the fewest and smallest changes first
 	Nearest   *Proposal  // the nearest of those looked at, where none lies within it
-	Why       string     // the reason that there is none, and which change of rule would allow one; else empty
+	Why       Why        // the reason that there is none, and which change of rule would allow one; else nil
 	Tried     int        // how many changes were measured
 }
 
@@ -77,14 +76,15 @@ func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Ans
 	if at := t.place(); at != nil {
 		out.Proposals = append(out.Proposals, *at)
 	}
-	if out.Why != "" {
+	if out.Why != nil {
 		return out
 	}
 	t.gather()
 	out.Proposals = append(out.Proposals, t.best()...)
 	out.Proposals = out.Proposals[:min(len(out.Proposals), rules.Most)]
 	if len(out.Proposals) == 0 {
-		if out.Why = t.notInHand(); out.Why != "" {
+		if t.notInHand() {
+			out.Why = NotInHand{}
 			out.Tried = int(t.tried.Load())
 			return out
 		}
@@ -138,7 +138,7 @@ func (t *task) value(p *piece.Piece, s *measure.Strand) (length.MM, bool) {
 
 // setting is one way in which one thing is changed.
 type setting struct {
-	says   string
+	does   Change
 	by     length.MM                // about how much more the goal's length becomes
 	moved  int                      // beads that come or go, or change for others
 	extra  int                      // what it costs beside them
@@ -165,7 +165,7 @@ var lineMoves = []func(t *task) []knob{counts, ends}
 
 // gather lists what can be changed.
 func (t *task) gather() {
-	t.before = check.All(t.measured, "")
+	t.before = check.All(t.measured)
 	kinds := moves
 	if t.rules.LineOnly {
 		kinds = lineMoves

@@ -65,7 +65,7 @@ func TestAWholeRepeatLessComesFirst(t *testing.T) {
 	if len(a.Proposals) == 0 || a.Proposals[0].Line != "10(2T S F S)" || a.Proposals[0].Moved != 5 || math.Abs(float64(a.Proposals[0].Off)) > 0.5 {
 		t.Fatalf("%+v", a.Proposals)
 	}
-	if says := a.Proposals[0].Says; len(says) != 1 || says[0] != "11(2T S F S) to 10(2T S F S)" {
+	if says := changed(a.Proposals[0].Changes); len(says) != 1 || says[0] != "11(2T S F S) to 10(2T S F S)" {
 		t.Errorf("%q", says)
 	}
 }
@@ -107,7 +107,7 @@ func brute(t *testing.T, m *measure.Measured, goal Goal, rules Rules) (best *Pro
 			continue
 		}
 		measured, err := measure.Measure(after)
-		if err != nil || check.Symmetric(m.Leading()) && !check.Symmetric(measured.Leading()) || check.Worsens(task.before, check.All(measured, "")) {
+		if err != nil || check.Symmetric(m.Leading()) && !check.Symmetric(measured.Leading()) || check.Worsens(task.before, check.All(measured)) {
 			continue
 		}
 		value := measured.ForTarget
@@ -172,7 +172,7 @@ func TestTheBestIsThatOfEveryCombination(t *testing.T) {
 		}
 		solvedOnes++
 		if p := got.Proposals[0]; p.cost != want.cost || math.Abs(math.Abs(float64(p.Off))-math.Abs(float64(want.Off))) > 1e-9 {
-			t.Fatalf("%s to %v ± %v: %v at cost %v off %v; by all %d combinations cost %v off %v", line, goal.Want, goal.Tolerance, p.Says, p.cost, p.Off, all, want.cost, want.Off)
+			t.Fatalf("%s to %v ± %v: %v at cost %v off %v; by all %d combinations cost %v off %v", line, goal.Want, goal.Tolerance, changed(p.Changes), p.cost, p.Off, all, want.cost, want.Off)
 		}
 		if all > 20000 && got.Tried*100 > all {
 			t.Errorf("%s: %d measured of %d combinations", line, got.Tried, all)

@@ -1,70 +1,89 @@
 package solve
 
 import (
-	"fmt"
 	"math"
 
 	"mala/core/length"
 )
 
-// impossible gives the reason that no change can do it, before any is tried; else empty.
-func (t *task) impossible() string {
-	unit := t.rules.Unit
+// Why is the reason that there is no proposal, as a value; its words stand in words.
+type Why interface{ reason() }
+
+// The reasons.
+type (
+	NoGoal         struct{}
+	NoRoom         struct{ Taken, Want length.MM } // ends, clasp and slack take all of it
+	FillsItself    struct{}                        // the row fills up to its target
+	RowPinned      struct{}
+	AllPinned      struct{} // everything that could change
+	NothingChanges struct{}
+	NotInHand      struct{}
+	NothingWithin  struct {
+		Tolerance length.MM
+		Nearest   *length.MM // by how much the nearest is off; nil where what does brings a stop or a warning
+		Without   Lifted
+	}
+)
+
+func (NoGoal) reason()         {}
+func (NoRoom) reason()         {}
+func (FillsItself) reason()    {}
+func (RowPinned) reason()      {}
+func (AllPinned) reason()      {}
+func (NothingChanges) reason() {}
+func (NotInHand) reason()      {}
+func (NothingWithin) reason()  {}
+
+// Lifted is a rule without which something would do.
+type Lifted string
+
+// The rules.
+const (
+	NoRule Lifted = ""
+	Pins   Lifted = "pins"
+	Stock  Lifted = "stock"
+)
+
+// impossible gives the reason that no change can do it, before any is tried; else nil.
+func (t *task) impossible() Why {
 	switch budget := BudgetOf(t.measured, t.strand, t.goal.Want); {
 	case !(t.goal.Want > 0) || math.IsInf(float64(t.goal.Want), 0):
-		return "There is no length to come to. Set a target, or a wearer's measure."
+		return NoGoal{}
 	case !t.goal.Inside && !t.goal.Strung && budget.Beads <= 0:
-		return fmt.Sprintf("Ends, clasp and slack take %s, so %s leaves nothing for beads. Set a longer target, or choose a shorter clasp.", (budget.Ends + budget.Slack).In(unit), t.goal.Want.In(unit))
+		return NoRoom{budget.Ends + budget.Slack, t.goal.Want}
 	case t.strand.Row.Line != nil && t.strand.Row.Line.OpenFill() != nil:
-		return "This row fills up to its target by itself. Change what is filled in, or give it a count."
+		return FillsItself{}
 	case t.rowPinned():
-		return "The whole row is pinned. Unpin it to change it."
+		return RowPinned{}
 	}
-	return ""
+	return nil
 }
 
 // why gives the reason that nothing was found, and which change of rule would allow it.
-func (t *task) why(nearest *Proposal) string {
-	unit := t.rules.Unit
+func (t *task) why(nearest *Proposal) Why {
 	switch {
 	case len(t.knobs) == 0 && len(t.rules.Pins) > 0:
-		return "Everything that could change is pinned. Unpin a run."
+		return AllPinned{}
 	case len(t.knobs) == 0:
-		return "Nothing of this row can change."
+		return NothingChanges{}
 	}
-	says := ""
+	why := NothingWithin{Tolerance: t.goal.Tolerance}
 	if nearest != nil {
 		off := max(nearest.Off, -nearest.Off)
-		says = fmt.Sprintf("Nothing comes within ± %s. The nearest is off by %s: a tolerance of ± %s would take it.", t.goal.Tolerance.In(unit), orLess(off, unit), max(off, least).AtLeast(unit))
-	} else {
-		says = fmt.Sprintf("Nothing comes within ± %s without a stop or a warning that is not there now.", t.goal.Tolerance.In(unit))
+		why.Nearest = &off
 	}
-	if len(t.rules.Pins) > 0 && t.allowedBy(func(r *Rules) { r.Pins = nil }) {
-		return says + " Without the pins something does."
+	switch {
+	case len(t.rules.Pins) > 0 && t.allowedBy(func(r *Rules) { r.Pins = nil }):
+		why.Without = Pins
+	case t.rules.Stock != nil && t.allowedBy(func(r *Rules) { r.Stock = nil }):
+		why.Without = Stock
 	}
-	if t.rules.Stock != nil && t.allowedBy(func(r *Rules) { r.Stock = nil }) {
-		return says + " With more in stock something does."
-	}
-	return says
+	return why
 }
 
-// notInHand is the reason that there is none where all that lacks is beads or cord; else empty.
-func (t *task) notInHand() string {
-	if t.rules.Hand != nil && t.allowedBy(func(r *Rules) { r.Hand = nil }) {
-		return "There is not enough in hand."
-	}
-	return ""
-}
-
-// least is the shortest length that is not written as nothing, in any unit.
-const least = length.MM(0.1)
-
-// orLess writes a length that would round to nothing as less than the least.
-func orLess(l length.MM, unit length.Unit) string {
-	if l < least {
-		return "less than " + least.In(unit)
-	}
-	return l.In(unit)
+// notInHand says whether all that lacks is beads or cord.
+func (t *task) notInHand() bool {
+	return t.rules.Hand != nil && t.allowedBy(func(r *Rules) { r.Hand = nil })
 }
 
 // allowedBy says whether a proposal is found with another rule.

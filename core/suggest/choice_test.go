@@ -60,7 +60,7 @@ func TestWhatSuitsIsChosenByItsMeasures(t *testing.T) {
 		{"a house that folds replaces them", func(p *piece.Piece) { p.Leading().Left = put("l", 3) }, measure.RoleCrimp, piece.Left, "crimp 1.3", ""},
 		{"thread is tied", cord(material.Thread, 0.3), measure.RoleCrimp, piece.Left, "", ""},
 		{"thread needs no guard", cord(material.Thread, 0.3), measure.RoleGuard, piece.Left, "", ""},
-		{"leather is folded over", cord(material.Leather, 1.5), measure.RoleFold, piece.Left, "fold 2", "its trough of 2 mm takes the cord's 1.5 mm"},
+		{"leather is folded over", cord(material.Leather, 1.5), measure.RoleFold, piece.Left, "fold 2", "Its trough of 2 mm takes the cord's 1.5 mm"},
 		{"thick leather in a wide trough", cord(material.Leather, 2.5), measure.RoleFold, piece.Right, "fold 3", ""},
 		{"thicker leather in none", cord(material.Leather, 3.5), measure.RoleFold, piece.Right, "", ""},
 		{"thread is not folded over", cord(material.Thread, 0.3), measure.RoleFold, piece.Left, "", ""},
@@ -80,7 +80,7 @@ func TestWhatSuitsIsChosenByItsMeasures(t *testing.T) {
 		switch {
 		case tt.want == "" && got != nil:
 			t.Errorf("%s: %s is suggested", tt.name, got.Material.ID)
-		case tt.want != "" && (got == nil || got.Material.ID != tt.want || !strings.Contains(got.Reason, tt.says)):
+		case tt.want != "" && (got == nil || got.Material.ID != tt.want || !strings.Contains(Reasoned(got), tt.says)):
 			t.Errorf("%s: %+v, want %s because %q", tt.name, got, tt.want, tt.says)
 		}
 	}

@@ -1,8 +1,6 @@
 package suggest
 
 import (
-	"fmt"
-
 	"mala/core/check"
 	"mala/core/edit"
 	"mala/core/material"
@@ -20,13 +18,12 @@ func (p *picker) loop(side piece.Side) *Suggestion {
 		return nil
 	}
 	need := button.LoopFor()
-	says := fmt.Sprintf("%s closes easily into a loop of %s round inside", of.Material.Name, mm(need))
-	s := &Suggestion{Role: measure.RoleBeads, Side: side, Reason: says + "."}
+	s := &Suggestion{Role: measure.RoleBeads, Side: side, Reason: EasyLoop{of.Material, need, nil}}
 	if part := p.has(side, measure.RoleBeads); part != nil {
-		s.Has, s.Reason = true, fmt.Sprintf("%s; this one has %s.", says, mm(part.Loop.Girth))
+		s.Has, s.Reason = true, EasyLoop{of.Material, need, &part.Loop.Girth}
 		return s
 	}
-	s.Fix = &check.Fix{Says: "Make a loop of beads", Ops: []edit.Op{{Do: edit.SetEnd, At: p.strand().Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayLoop)}}}
+	s.Fix = &check.Fix{Does: []check.Effect{check.MakeLoop{OfBeads: true}}, Ops: []edit.Op{{Do: edit.SetEnd, At: p.strand().Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayLoop)}}}
 	return s
 }
 
@@ -46,6 +43,6 @@ func (p *picker) hiddenKnot(side piece.Side) *Suggestion {
 	if !material.Hides(bead.Bead.Shape) || bead.Bead.Hole < across-tiny || s.Row.Ending(side).Way != piece.WayFittings {
 		return nil
 	}
-	return &Suggestion{Role: RoleKnot, Side: side, Material: bead, Reason: fmt.Sprintf("Its hole of %s takes the knot, about %s thick.", mm(bead.Bead.Hole), mm(across)),
-		Fix: &check.Fix{Says: "Draw the knot into it", Ops: []edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayHiddenKnot)}}}}
+	return &Suggestion{Role: RoleKnot, Side: side, Material: bead, Reason: TakesKnot{bead.Bead.Hole, across},
+		Fix: &check.Fix{Does: []check.Effect{check.DrawKnotIn{}}, Ops: []edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayHiddenKnot)}}}}
 }

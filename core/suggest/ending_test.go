@@ -23,7 +23,7 @@ func TestAButtonIsOfferedItsLoopAndNoRings(t *testing.T) {
 	})
 	all := For(m, "", catalogue)
 	s := suggested(all, measure.RoleBeads, piece.Right)
-	if s == nil || s.Has || !strings.Contains(s.Reason, "a loop of 39 mm round inside") || s.Fix == nil {
+	if s == nil || s.Has || !strings.Contains(Reasoned(s), "a loop of 39 mm round inside") || s.Fix == nil {
 		t.Fatalf("%+v", s)
 	}
 	if suggested(all, measure.RoleBeads, piece.Left) != nil || suggested(all, measure.RoleRing, piece.Left) != nil || suggested(all, measure.RoleRing, piece.Right) != nil {
@@ -37,7 +37,7 @@ func TestAButtonIsOfferedItsLoopAndNoRings(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if s := suggested(For(made, "", catalogue), measure.RoleBeads, piece.Right); s == nil || !s.Has || !strings.Contains(s.Reason, "this one has ") {
+	if s := suggested(For(made, "", catalogue), measure.RoleBeads, piece.Right); s == nil || !s.Has || !strings.Contains(Reasoned(s), "this one has ") {
 		t.Errorf("with its loop: %+v", s)
 	}
 	if fix := ByHouse(m, catalogue); fix == nil || len(fix.Ops) == 0 {

@@ -26,7 +26,7 @@ func ByHouse(m *measure.Measured, shelf []*material.Material) *check.Fix {
 		measure.RoleClasp: true,
 		measure.RoleBeads: true,
 	}
-	out := &check.Fix{Says: "Build both ends by the house method"}
+	out := &check.Fix{Does: []check.Effect{check.BuildByHouse{}}}
 	after := m
 	take := func(ops ...edit.Op) {
 		if next, err := edit.Try(after.Piece, shelf, ops...); err == nil {

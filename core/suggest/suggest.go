@@ -4,7 +4,6 @@ package suggest
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -23,8 +22,9 @@ type Suggestion struct {
 	Role     measure.Role       // crimp, cover, guard, knot, loop of beads, ring or clasp
 	Side     piece.Side         // empty for the clasp
 	Material *material.Material // nil for a loop of beads
-	Reason   string
-	Has      bool // the end has it already
+	Reason   Reason
+	Metal    string // of the fitting, where it is that of the rest of the piece
+	Has      bool   // the end has it already
 	Fix      *check.Fix
 }
 
@@ -95,10 +95,10 @@ func (p *picker) best(ok func(f *material.Finding) bool, off func(f *material.Fi
 	})
 }
 
-// inMetal says of a fitting that it goes with the others.
+// inMetal is the metal of a fitting that goes with the others; empty of another.
 func (p *picker) inMetal(c *material.Material) string {
 	if p.metal != "" && strings.EqualFold(c.Metal, p.metal) {
-		return ", " + strings.ToLower(c.Metal) + " like the rest"
+		return c.Metal
 	}
 	return ""
 }
@@ -108,14 +108,14 @@ type want struct {
 	role   measure.Role
 	ok     func(f *material.Finding) bool
 	off    func(f *material.Finding) length.MM
-	reason func(c *material.Material) string
+	reason func(c *material.Material) Reason
 }
 
 // suited suggests what an end has if that will do, else the best of the shelf.
 func (p *picker) suited(side piece.Side, w want) *Suggestion {
 	old := p.has(side, w.role)
 	if old != nil && w.ok(old.Material.Finding) {
-		return &Suggestion{Role: w.role, Side: side, Material: old.Material, Reason: w.reason(old.Material) + p.inMetal(old.Material) + ".", Has: true}
+		return &Suggestion{Role: w.role, Side: side, Material: old.Material, Reason: w.reason(old.Material), Metal: p.inMetal(old.Material), Has: true}
 	}
 	c := p.best(w.ok, w.off)
 	if c == nil {
@@ -129,8 +129,8 @@ func (p *picker) suited(side piece.Side, w want) *Suggestion {
 		const innermost = 99
 		op.Closure, op.N = true, innermost
 	}
-	return &Suggestion{Role: w.role, Side: side, Material: c, Reason: w.reason(c) + p.inMetal(c) + ".",
-		Fix: &check.Fix{Says: "Use " + c.Name, Ops: []edit.Op{op}}}
+	return &Suggestion{Role: w.role, Side: side, Material: c, Reason: w.reason(c), Metal: p.inMetal(c),
+		Fix: &check.Fix{Does: []check.Effect{check.Use{Of: c}}, Ops: []edit.Op{op}}}
 }
 
 // fold suggests a fold-over end for cord that is neither crimped nor fine enough to
@@ -142,12 +142,10 @@ func (p *picker) fold(side piece.Side) *Suggestion {
 	}
 	wide := s.Row.Cord.Cord.Diameter * length.MM(s.Row.Passes)
 	return p.suited(side, want{
-		role: measure.RoleFold,
-		ok:   func(f *material.Finding) bool { return check.FoldsOver(f, s) },
-		off:  func(f *material.Finding) length.MM { return f.Inside - wide },
-		reason: func(c *material.Material) string {
-			return fmt.Sprintf("its trough of %s takes the cord's %s", mm(c.Finding.Inside), mm(wide))
-		},
+		role:   measure.RoleFold,
+		ok:     func(f *material.Finding) bool { return check.FoldsOver(f, s) },
+		off:    func(f *material.Finding) length.MM { return f.Inside - wide },
+		reason: func(c *material.Material) Reason { return TakesCord{c.Finding.Inside, wide} },
 	})
 }
 
@@ -164,12 +162,8 @@ func (p *picker) crimp(side piece.Side) *Suggestion {
 			return check.Grips(f, need) && h.ClosedCrimp(f) > hole && (h.Crimp != piece.CrimpFolded || f.Type == material.CrimpTube)
 		},
 		off: func(f *material.Finding) length.MM { return f.Inside - 1.4*need },
-		reason: func(c *material.Material) string {
-			says := fmt.Sprintf("%d passes of %s need %s; it is %s inside", passes, mm(d), mm(need), mm(c.Finding.Inside))
-			if hole > 0 {
-				says += fmt.Sprintf(", and closed to %s it stays out of the %s hole", mm(h.ClosedCrimp(c.Finding)), mm(hole))
-			}
-			return says
+		reason: func(c *material.Material) Reason {
+			return GripsCord{passes, d, need, c.Finding.Inside, h.ClosedCrimp(c.Finding), hole}
 		},
 	})
 }
@@ -198,18 +192,10 @@ func (p *picker) cover(side piece.Side) *Suggestion {
 			return f.Type == material.CrimpCover && check.Covers(f, crimp.Material.Finding, closed)
 		},
 		off: func(f *material.Finding) length.MM { return f.Outside - 1.6*closed },
-		reason: func(c *material.Material) string {
-			return fmt.Sprintf("It covers the crimp, %[2]s wide once closed, with a ball of %[1]s", mm(c.Finding.Outside), mm(closed)) + unused(p.m.Piece.House.Covers == piece.No)
+		reason: func(c *material.Material) Reason {
+			return CoversCrimp{closed, c.Finding.Outside, p.m.Piece.House.Covers == piece.No}
 		},
 	})
-}
-
-// unused adds that the house uses no such fitting.
-func unused(is bool) string {
-	if is {
-		return "; the house method uses none"
-	}
-	return ""
 }
 
 func (p *picker) guard(side piece.Side) *Suggestion {
@@ -220,8 +206,8 @@ func (p *picker) guard(side piece.Side) *Suggestion {
 		role: measure.RoleGuard,
 		ok:   func(f *material.Finding) bool { return f.Type == material.WireGuard },
 		off:  func(*material.Finding) length.MM { return 0 },
-		reason: func(*material.Material) string {
-			return "It keeps the ring from wearing through the wire" + unused(p.m.Piece.House.Guards == piece.GuardsNever)
+		reason: func(*material.Material) Reason {
+			return GuardsWire{p.m.Piece.House.Guards == piece.GuardsNever}
 		},
 	})
 }
@@ -239,15 +225,12 @@ func (p *picker) ring(side piece.Side) *Suggestion {
 			return f.IsRing() && (f.Type == material.SplitRing) == split && f.IsOpen() && (!known || holds >= load) && f.Inside >= 2
 		},
 		off: func(f *material.Finding) length.MM { return f.Inside - 3.5 },
-		reason: func(c *material.Material) string {
-			says := "It opens to take the clasp"
-			if split {
-				says = "A split ring does not pull open"
+		reason: func(c *material.Material) Reason {
+			holds, known := c.Finding.Holds()
+			if !known {
+				holds = 0
 			}
-			if holds, known := c.Finding.Holds(); known {
-				says += fmt.Sprintf(", and bears %.0f N; tugged, the piece pulls with %.1f N", holds, load)
-			}
-			return says
+			return JoinsClasp{split, holds, load}
 		},
 	})
 }
@@ -277,7 +260,7 @@ func (p *picker) clasp() *Suggestion {
 	for _, side := range piece.Sides() {
 		if part := p.has(side, measure.RoleClasp); part != nil {
 			c := part.Material
-			return &Suggestion{Role: measure.RoleClasp, Material: c, Has: true, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c))}
+			return &Suggestion{Role: measure.RoleClasp, Material: c, Has: true, Reason: ClosesAt{c.Finding.InSeries()}, Metal: p.inMetal(c)}
 		}
 	}
 	if p.m.FoldsThroughBead() {
@@ -290,9 +273,6 @@ func (p *picker) clasp() *Suggestion {
 		return nil
 	}
 	op := edit.Op{Do: edit.AddFitting, At: p.strand().Row.AtEnd(piece.Left), Closure: true, Material: c}
-	return &Suggestion{Role: measure.RoleClasp, Material: c, Reason: fmt.Sprintf("It closes at %s%s.", mm(c.Finding.InSeries()), p.inMetal(c)),
-		Fix: &check.Fix{Says: "Close it with " + c.Name, Ops: []edit.Op{op}}}
+	return &Suggestion{Role: measure.RoleClasp, Material: c, Reason: ClosesAt{c.Finding.InSeries()}, Metal: p.inMetal(c),
+		Fix: &check.Fix{Does: []check.Effect{check.CloseWith{Clasp: c}}, Ops: []edit.Op{op}}}
 }
-
-// mm writes a small measure to a hundredth of a millimetre.
-func mm(l length.MM) string { return fmt.Sprintf("%.4g mm", math.Round(float64(l)*100)/100) }

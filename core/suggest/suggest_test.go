@@ -51,8 +51,8 @@ func TestAFittingCrimpIsSuggestedWithItsReason(t *testing.T) {
 			continue
 		}
 		crimps++
-		if s.Material.ID != "crimp 1.3" || !strings.Contains(s.Reason, "2 passes of 0.38 mm need 0.76 mm; it is 1 mm inside") || !strings.Contains(s.Reason, "brass like the rest") {
-			t.Errorf("suggested %s: %s", s.Material.ID, s.Reason)
+		if s.Material.ID != "crimp 1.3" || !strings.Contains(Reasoned(&s), "2 passes of 0.38 mm need 0.76 mm; it is 1 mm inside") || !strings.Contains(Reasoned(&s), "brass like the rest") {
+			t.Errorf("suggested %s: %s", s.Material.ID, Reasoned(&s))
 		}
 		after, err := edit.Try(strand(t, func(*piece.House) {}).Piece, catalogue, s.Fix.Ops...)
 		if err != nil {

@@ -9,6 +9,7 @@ import (
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
+	"mala/core/solve"
 )
 
 // The bounds of the search: by how many a count may change, how many beads may come at
@@ -34,7 +35,7 @@ func (t *task) optionsOf(ctx context.Context, k int) []option {
 	out = append(append(out, counts...), ends...)
 	for _, a := range counts {
 		for _, b := range ends {
-			out = append(out, option{length: a.length + b.length - out[0].length, line: t.added(a.line, s, b.key, b.beads), says: a.says + " and " + b.says,
+			out = append(out, option{length: a.length + b.length - out[0].length, line: t.added(a.line, s, b.key, b.beads), does: slices.Concat(a.does, b.does),
 				changes: a.changes + b.changes, moved: a.moved + b.moved})
 		}
 	}
@@ -50,7 +51,7 @@ func links(s *measure.Strand) []option {
 	var out []option
 	for by := -mostLinks; by <= mostLinks; by++ {
 		if n := chain.Links + by; by != 0 && n > 0 {
-			out = append(out, option{fitting: chain.ID, links: n, says: fmt.Sprintf("%d links instead of %d", n, chain.Links), changes: 1})
+			out = append(out, option{fitting: chain.ID, links: n, does: []solve.Change{solve.SetLinks{Links: n, Was: chain.Links, Chain: chain.Of}}, changes: 1})
 		}
 	}
 	return out
@@ -82,7 +83,7 @@ func counts(s *measure.Strand) []option {
 			}
 			line := s.Row.Line.Clone()
 			line.Nodes[n.ID].Count += by
-			out = append(out, option{line: line, says: fmt.Sprintf("%s to %s", n, line.Nodes[n.ID]), changes: 1})
+			out = append(out, option{line: line, does: []solve.Change{solve.Recount{From: n.String(), To: line.Nodes[n.ID].String()}}, changes: 1})
 		}
 	}
 	return out
@@ -94,8 +95,8 @@ func (t *task) ends(s *measure.Strand) []option {
 	var out []option
 	for _, key := range t.dishes(s) {
 		for n := 1; n <= mostAdded; n++ {
-			says := fmt.Sprintf("%d × %s more %s", n, t.measured.Piece.Palette[key].Name, where)
-			out = append(out, option{line: t.added(s.Row.Line, s, key, n), key: key, beads: n, says: says, changes: 1})
+			more := solve.AddBeads{Beads: n, Bead: t.measured.Piece.Palette[key], At: where}
+			out = append(out, option{line: t.added(s.Row.Line, s, key, n), key: key, beads: n, does: []solve.Change{more}, changes: 1})
 		}
 	}
 	return out

@@ -6,16 +6,15 @@ package together
 import (
 	"cmp"
 	"context"
-	"fmt"
 	"math"
 	"slices"
-	"strings"
 
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
+	"mala/core/solve"
 )
 
 // Goal is how the rows are to lie beside each other.
@@ -33,11 +32,17 @@ func Goals() []Goal { return []Goal{Equal, Step, Touching} }
 
 // Proposal is one way to bring the rows to a goal.
 type Proposal struct {
-	Says    string
+	Rows    []RowChanges // that change
 	Ops     []edit.Op
 	Lengths []length.MM // of each row, finished, as it would be
 	Off     length.MM   // by how much the row furthest off misses its place beside the others
 	Changes int         // how many runs change, and beads at the ends
+}
+
+// RowChanges is what changes in a row, by its number.
+type RowChanges struct {
+	Row     int
+	Changes []solve.Change
 }
 
 // most is how many proposals are given.
@@ -108,7 +113,7 @@ type option struct {
 	links   int
 	key     string // of beads that come at its ends, and how many
 	beads   int
-	says    string
+	does    []solve.Change
 	changes int
 	moved   int  // beads that come or go
 	exact   bool // the length is measured, not added up
@@ -210,7 +215,6 @@ func (t *task) proposals(found []choice) []Proposal {
 	var out []Proposal
 	for _, c := range found[:min(len(found), most)] {
 		p := Proposal{Off: c.off}
-		var says []string
 		for k, i := range c.at {
 			o := &t.rows[k][i]
 			if o.links > 0 {
@@ -221,16 +225,11 @@ func (t *task) proposals(found []choice) []Proposal {
 			}
 			p.Changes += o.changes
 			p.Lengths = append(p.Lengths, o.length+t.shift[k])
-			if o.says != "" {
-				says = append(says, fmt.Sprintf("row %d: %s", k+1, o.says))
+			if len(o.does) > 0 {
+				p.Rows = append(p.Rows, RowChanges{k + 1, o.does})
 			}
 		}
 		p.Ops = append(p.Ops, t.rules()...)
-		p.Says = "Leave the beads as they are"
-		if len(says) > 0 {
-			p.Says = strings.Join(says, "; ")
-			p.Says = strings.ToUpper(p.Says[:1]) + p.Says[1:]
-		}
 		out = append(out, p)
 	}
 	return out

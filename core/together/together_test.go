@@ -53,7 +53,7 @@ func taken(t testing.TB, m *measure.Measured, p Proposal) *measure.Measured {
 	t.Helper()
 	after, _, err := edit.Apply(m.Piece, nil, p.Ops...)
 	if err != nil {
-		t.Fatalf("%s: %v", p.Says, err)
+		t.Fatalf("%v: %v", p.Rows, err)
 	}
 	return measured(t, after)
 }
@@ -150,7 +150,7 @@ func TestProposalsAreExactOnSmallPieces(t *testing.T) {
 		}
 		spread := max(lengths[0], lengths[1]) - min(lengths[0], lengths[1])
 		if spread >= task.within || math.Abs(float64(spread-found[0].Off)) > 1e-9 || found[0].Changes != cost/1000 {
-			t.Errorf("%s: off %v with %d changes, want less than %v, %v with cost %d", found[0].Says, spread, found[0].Changes, task.within, off, cost)
+			t.Errorf("%v: off %v with %d changes, want less than %v, %v with cost %d", found[0].Rows, spread, found[0].Changes, task.within, off, cost)
 		}
 	}
 	if solved < 6 {
@@ -191,7 +191,7 @@ func TestRowsAreBroughtToTouch(t *testing.T) {
 	}
 	after := taken(t, m, found[0])
 	if gap := drape.Gap(drape.Rows(after), 0); math.Abs(gap) > 1 {
-		t.Errorf("%s leaves a gap of %v", found[0].Says, gap)
+		t.Errorf("%v leaves a gap of %v", found[0].Rows, gap)
 	}
 	if follow := after.Strands[1].Row.Follow; follow.Rule != piece.Touching || follow.Step < 20 {
 		t.Errorf("%+v", follow)
@@ -214,7 +214,7 @@ func TestARowOfChainIsSizedByItsLinks(t *testing.T) {
 	}
 	after := taken(t, m, found[0])
 	if off := after.Strands[1].Finished() - after.Strands[0].Finished(); math.Abs(float64(off)) >= 8 || after.Piece.Rows()[1].Left[0].Links == 50 {
-		t.Errorf("%s leaves %v", found[0].Says, off)
+		t.Errorf("%v leaves %v", found[0].Rows, off)
 	}
 }
 

@@ -42,6 +42,9 @@ func lower(name string) string {
 	return material.InSentence(name)
 }
 
+// small writes words, as the name of a metal, in small letters.
+func small(words string) string { return strings.ToLower(words) }
+
 // counted lists materials, alike ones once: "2 × drop and ring".
 func counted(of []*material.Material) string {
 	var order []string

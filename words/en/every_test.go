@@ -70,17 +70,20 @@ func spoken(t *testing.T, of string) map[string]bool {
 	return out
 }
 
-// Every kind of step, of gate, of what must be true and of making has its words, and no other.
+// Every kind of step, of gate, of what must be true and of making, of problem and of fix, of change
+// and of reason has its words.
 func TestEveryValueHasItsWords(t *testing.T) {
-	has := spoken(t, "steps")
-	for _, method := range []string{"doing", "when", "point", "making"} {
-		all := methods(t, "../../core/steps", method)
-		if len(all) < 10 {
-			t.Fatalf("only %d types are %s", len(all), method)
-		}
-		for _, name := range all {
-			if name != "Gate" && !has[name] {
-				t.Errorf("%s has no words", name)
+	for in, kinds := range map[string][]string{"steps": {"doing", "when", "point", "making"}, "check": {"fact", "effect"}, "solve": {"change", "reason"}, "suggest": {"reason"}} {
+		has := spoken(t, in)
+		for _, method := range kinds {
+			all := methods(t, "../../core/"+in, method)
+			if len(all) < 8 {
+				t.Fatalf("only %d types are %s", len(all), method)
+			}
+			for _, name := range all {
+				if name != "Gate" && !has[name] {
+					t.Errorf("%s.%s has no words", in, name)
+				}
 			}
 		}
 	}

@@ -1,0 +1,200 @@
+package en
+
+import (
+	"fmt"
+	"strings"
+
+	"mala/core/check"
+)
+
+// Fix says in a few words what a fix does, with how many beads and how much length come or go.
+func (p Speaker) Fix(f *check.Fix) string {
+	var does []string
+	for _, e := range f.Does {
+		says := p.effect(e)
+		if len(does) > 0 {
+			says = lower(says)
+		}
+		does = append(does, says)
+	}
+	says := strings.Join(does, " and ")
+	if f.More != 0 {
+		says += fmt.Sprintf(" (%s%s, %s%s)", sign(f.More < 0), plural(max(f.More, -f.More), "bead"), sign(f.Longer < 0), p.in(max(f.Longer, -f.Longer)))
+	}
+	return says
+}
+
+func sign(less bool) string {
+	if less {
+		return "−"
+	}
+	return "+"
+}
+
+func (p Speaker) effect(e check.Effect) string {
+	for _, speak := range []func(check.Effect) string{p.onBeads, p.onRows, p.onCord, p.onEnds} {
+		if says := speak(e); says != "" {
+			return says
+		}
+	}
+	panic(fmt.Sprintf("en: no words for %T", e))
+}
+
+// where a bead is put.
+var where = map[check.Where]string{
+	check.Between: "between", check.OnEitherSide: "on either side", check.BesideBar: "beside the bar", check.AtJoin: "at the join", check.OnLeg: "on the leg", check.There: "there",
+}
+
+// onBeads says what a fix does with beads.
+func (p Speaker) onBeads(e check.Effect) string {
+	switch e := e.(type) {
+	case check.PutBead:
+		return fmt.Sprintf("Put %s %s", e.Bead.Name, where[e.At])
+	case check.ReplaceBead:
+		return "Replace it with " + e.With.Name
+	case check.RemoveBead:
+		return fmt.Sprintf("Remove bead %d", e.N)
+	case check.RemoveBeads:
+		return "Remove " + plural(e.Beads, "bead")
+	case check.ReverseCap:
+		if e.All {
+			return "Reverse the caps"
+		}
+		return "Reverse the cap"
+	case check.FinishAsBegun:
+		return "Finish it as it begins"
+	case check.FinishRepeat:
+		return "Finish the repeat"
+	case check.ChangeCounts:
+		var changes []string
+		for _, c := range e.Counts {
+			changes = append(changes, shorten(c.From)+" to "+shorten(c.To))
+		}
+		return "Change " + strings.Join(changes, " and ")
+	case check.HangMore:
+		return fmt.Sprintf("Hang %d more %s in it", e.More, e.Bead.Name)
+	case check.LeaveRiders:
+		return "Leave " + plural(e.Riders, "rider")
+	case check.EndRun:
+		return "End the run with " + e.Bead.Name
+	case check.LaceAlone:
+		return "Lace it alone, with nothing on it"
+	case check.LayFlats:
+		if e.Pitch {
+			return "Lay them at a pitch of " + p.fine(e.By)
+		}
+		return "Let them overlap by " + p.fine(e.By)
+	case check.HangOnRings:
+		return fmt.Sprintf("Hang %s on %s", e.Of.Name, plural(e.Rings, "ring"))
+	case check.MakeOnPin:
+		return fmt.Sprintf("Make %s on %s", e.Of.Name, e.Pin.Name)
+	case check.UseRingIn:
+		return fmt.Sprintf("Use %s in %s", e.Ring.Name, e.Of.Name)
+	case check.HoldBy:
+		if e.Crimp == nil {
+			return "Hold them by knots"
+		}
+		return "Hold them by " + e.Crimp.Name
+	}
+	return ""
+}
+
+// shorten keeps a long group from filling the button.
+func shorten(text string) string {
+	const most = 18
+	if r := []rune(text); len(r) > most {
+		return string(r[:most]) + "…"
+	}
+	return text
+}
+
+// onRows says what a fix does with rows and the length.
+func (p Speaker) onRows(e check.Effect) string {
+	switch e := e.(type) {
+	case check.SetTarget:
+		return "Set the target to " + p.in(e.To)
+	case check.OrderSides:
+		return "Order the right side as the left"
+	case check.CentreRow:
+		return fmt.Sprintf("Put one %s at the centre of row %d", lower(e.Bead.Name), e.Row)
+	case check.ResizeRow:
+		if e.Own {
+			return fmt.Sprintf("Make row %d %s long", e.Row, p.in(e.To))
+		}
+		return fmt.Sprintf("Make row %d %s longer than row %d", e.Row, p.in(e.To), e.Row-1)
+	case check.GiveLinks:
+		if e.Both {
+			return fmt.Sprintf("Give both chains %s", plural(e.Links, "link"))
+		}
+		return fmt.Sprintf("Give the chain %s", plural(e.Links, "link"))
+	}
+	return ""
+}
+
+// onCord says what a fix does with the cord.
+func (p Speaker) onCord(e check.Effect) string {
+	switch e := e.(type) {
+	case check.StringOn:
+		return "String it on " + e.Cord.Name + ", " + mm(e.Cord.Cord.Diameter)
+	case check.NewCut:
+		return "Cut a new one of " + p.in(e.Length)
+	case check.HouseSlack:
+		return "Use the house's " + p.in(e.Slack)
+	case check.TailThrough:
+		return fmt.Sprintf("Take the tail back through %s only", plural(e.Beads, "bead"))
+	case check.TrimTails:
+		switch {
+		case e.Glue:
+			return "Trim the tails at their knots, and glue those"
+		case e.AtKnots:
+			return "Trim the tails at their glued knots"
+		}
+		return "Trim the tails short"
+	case check.ShowKnot:
+		return "Leave the knot visible"
+	}
+	return ""
+}
+
+// onEnds says what a fix does with the ends and the closure.
+func (p Speaker) onEnds(e check.Effect) string {
+	switch e := e.(type) {
+	case check.Use:
+		return "Use " + e.Of.Name
+	case check.DrawKnotIn:
+		return "Draw the knot into it"
+	case check.BuildByHouse:
+		return "Build both ends by the house method"
+	case check.UseInstead:
+		return "Use " + e.Of.Name + " instead"
+	case check.RemoveFitting:
+		return "Remove " + e.Of.Name
+	case check.PutRing:
+		return "Put " + e.Ring.Name + " between"
+	case check.RingsAtBar:
+		if e.Rings > 1 {
+			return fmt.Sprintf("Add %d x %s at the bar", e.Rings, e.Ring.Name)
+		}
+		return "Add " + e.Ring.Name + " at the bar"
+	case check.CrimpWith:
+		return "Crimp it with " + e.Crimp.Name
+	case check.CrimpBesideBead:
+		return "Leave the crimp beside the bead"
+	case check.CoverCrimp:
+		return "Let " + e.Bead.Name + " cover the crimp"
+	case check.EndIn:
+		return "End it in " + e.Of.Name
+	case check.CloseWith:
+		return "Close it with " + e.Clasp.Name
+	case check.MakeLoop:
+		if e.OfBeads {
+			return "Make a loop of beads"
+		}
+		return "Make a loop of the cord"
+	case check.LoopOf:
+		return "Make the loop of " + plural(e.Beads, "bead")
+	case check.WidenLoop:
+		return "Make the loop " + p.fine(e.To) + " round"
+	}
+	return ""
+}

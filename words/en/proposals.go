@@ -1,0 +1,183 @@
+package en
+
+import (
+	"fmt"
+	"strings"
+
+	"mala/core/length"
+	"mala/core/pattern"
+	"mala/core/solve"
+	"mala/core/suggest"
+	"mala/core/together"
+)
+
+// Changes says each change of a proposal in a few words.
+func (p Speaker) Changes(of []solve.Change) []string {
+	var out []string
+	for _, c := range of {
+		out = append(out, p.change(c))
+	}
+	return out
+}
+
+func (p Speaker) change(c solve.Change) string {
+	switch c := c.(type) {
+	case solve.Recount:
+		which := ""
+		if c.Nth > 0 {
+			which = ordinal(c.Nth) + " "
+		}
+		return which + shorten(c.From) + " to " + shorten(c.To)
+	case solve.AddBeads:
+		return fmt.Sprintf("%d × %s more %s", c.Beads, lower(c.Bead.Name), atEnds[c.At])
+	case solve.Resize:
+		along := ""
+		if c.Along {
+			along = " along the cord"
+		}
+		return fmt.Sprintf("%s of %s%s in place of %s%s", lower(c.Bead.Name), mm(c.To), along, mm(c.Was), along)
+	case solve.SetLinks:
+		return fmt.Sprintf("%s of %s in place of %d", plural(c.Links, "link"), lower(c.Chain.Name), c.Was)
+	case solve.AddRing:
+		if c.Less {
+			return fmt.Sprintf("one %s less at the %s", lower(c.Ring.Name), c.Side)
+		}
+		return fmt.Sprintf("one more %s at the %s", lower(c.Ring.Name), c.Side)
+	case solve.SwapClasp:
+		return fmt.Sprintf("%s in place of %s", lower(c.To.Name), lower(c.Was.Name))
+	case solve.SetSlack:
+		return fmt.Sprintf("slack of %s in place of %s", p.in(c.To), p.in(c.Was))
+	case solve.CloseAtLink:
+		return fmt.Sprintf("close it at link %d of the extender", c.Link)
+	}
+	panic(fmt.Sprintf("en: no words for %T", c))
+}
+
+var atEnds = map[pattern.Ends]string{pattern.RightEnd: "at the right", pattern.LeftEnd: "at the left", pattern.BothEnds: "at each end"}
+
+// ordinal writes a number as one of an order: "2nd".
+func ordinal(n int) string {
+	if rest := n % 100; rest < 11 || rest > 13 {
+		switch n % 10 {
+		case 1:
+			return fmt.Sprintf("%dst", n)
+		case 2:
+			return fmt.Sprintf("%dnd", n)
+		case 3:
+			return fmt.Sprintf("%drd", n)
+		}
+	}
+	return fmt.Sprintf("%dth", n)
+}
+
+// Why says why there is no proposal; empty where there is no reason.
+func (p Speaker) Why(of solve.Why) string {
+	switch of := of.(type) {
+	case nil:
+		return ""
+	case solve.NoGoal:
+		return "There is no length to come to. Set a target, or a wearer's measure."
+	case solve.NoRoom:
+		return fmt.Sprintf("Ends, clasp and slack take %s, so %s leaves nothing for beads. Set a longer target, or choose a shorter clasp.", p.in(of.Taken), p.in(of.Want))
+	case solve.FillsItself:
+		return "This row fills up to its target by itself. Change what is filled in, or give it a count."
+	case solve.RowPinned:
+		return "The whole row is pinned. Unpin it to change it."
+	case solve.AllPinned:
+		return "Everything that could change is pinned. Unpin a run."
+	case solve.NothingChanges:
+		return "Nothing of this row can change."
+	case solve.NotInHand:
+		return "There is not enough in hand."
+	case solve.NothingWithin:
+		return p.nothingWithin(of)
+	}
+	panic(fmt.Sprintf("en: no words for %T", of))
+}
+
+// least is the shortest length that is not written as nothing, in any unit.
+const least = length.MM(0.1)
+
+func (p Speaker) nothingWithin(of solve.NothingWithin) string {
+	says := fmt.Sprintf("Nothing comes within ± %s", p.in(of.Tolerance))
+	if of.Nearest == nil {
+		says += " without a stop or a warning that is not there now."
+	} else {
+		off := p.in(*of.Nearest)
+		if *of.Nearest < least {
+			off = "less than " + p.in(least)
+		}
+		says += fmt.Sprintf(". The nearest is off by %s: a tolerance of ± %s would take it.", off, max(*of.Nearest, least).AtLeast(p.unit))
+	}
+	switch of.Without {
+	case solve.Pins:
+		says += " Without the pins something does."
+	case solve.Stock:
+		says += " With more in stock something does."
+	}
+	return says
+}
+
+// Together says what changes in which row.
+func (p Speaker) Together(of *together.Proposal) string {
+	if len(of.Rows) == 0 {
+		return "Leave the beads as they are"
+	}
+	var rows []string
+	for _, r := range of.Rows {
+		rows = append(rows, fmt.Sprintf("row %d: %s", r.Row, strings.Join(p.Changes(r.Changes), " and ")))
+	}
+	return "R" + strings.Join(rows, "; ")[1:]
+}
+
+// Reason says in a sentence what speaks for a suggestion.
+func (p Speaker) Reason(s *suggest.Suggestion) string {
+	says := p.reason(s.Reason)
+	if s.Metal != "" {
+		says += ", " + small(s.Metal) + " like the rest"
+	}
+	return says + "."
+}
+
+func (p Speaker) reason(of suggest.Reason) string {
+	none := func(is bool) string {
+		if is {
+			return "; the house method uses none"
+		}
+		return ""
+	}
+	switch of := of.(type) {
+	case suggest.EasyLoop:
+		says := fmt.Sprintf("%s closes easily into a loop of %s round inside", of.Button.Name, mm(of.Needs))
+		if of.Is != nil {
+			says += fmt.Sprintf("; this one has %s", mm(*of.Is))
+		}
+		return says
+	case suggest.TakesKnot:
+		return fmt.Sprintf("Its hole of %s takes the knot, about %s thick", mm(of.Hole), mm(of.Knot))
+	case suggest.TakesCord:
+		return fmt.Sprintf("Its trough of %s takes the cord's %s", mm(of.Trough), mm(of.Cord))
+	case suggest.GripsCord:
+		says := fmt.Sprintf("%s of %s need %s; it is %s inside", passes(of.Passes), mm(of.Cord), mm(of.Needs), mm(of.Inside))
+		if of.Hole > 0 {
+			says += fmt.Sprintf(", and closed to %s it stays out of the %s hole", mm(of.Closed), mm(of.Hole))
+		}
+		return says
+	case suggest.CoversCrimp:
+		return fmt.Sprintf("It covers the crimp, %s wide once closed, with a ball of %s", mm(of.Closed), mm(of.Ball)) + none(of.HouseNot)
+	case suggest.GuardsWire:
+		return "It keeps the ring from wearing through the wire" + none(of.HouseNot)
+	case suggest.JoinsClasp:
+		says := "It opens to take the clasp"
+		if of.Split {
+			says = "A split ring does not pull open"
+		}
+		if of.Holds > 0 {
+			says += fmt.Sprintf(", and bears %.0f N; tugged, the piece pulls with %.1f N", of.Holds, of.Load)
+		}
+		return says
+	case suggest.ClosesAt:
+		return "It closes at " + mm(of.Length)
+	}
+	panic(fmt.Sprintf("en: no words for %T", of))
+}
