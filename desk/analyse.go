@@ -17,6 +17,7 @@ import (
 	"mala/core/steps"
 	"mala/core/way"
 	"mala/format"
+	"mala/words/en"
 )
 
 // Options are how a piece is looked at.
@@ -195,7 +196,7 @@ func strandOf(p *piece.Piece, s *measure.Strand) Strand {
 }
 
 // cut writes the sum of the cut so that its parts, as they are read, add up.
-func (out *Strand) cut(items []way.Item) {
+func (out *Strand) cut(items []way.Entry) {
 	lengths := make([]length.MM, len(items))
 	for i, c := range items {
 		lengths[i] = c.Length
@@ -203,7 +204,7 @@ func (out *Strand) cut(items []way.Item) {
 	mm, sumMm := length.Parts(lengths, length.InMillimetres)
 	in, sumIn := length.Parts(lengths, length.InInches)
 	for i, c := range items {
-		out.Cut = append(out.Cut, CutPart{c.Name, exact(c.Length), Read{mm[i], in[i]}})
+		out.Cut = append(out.Cut, CutPart{en.CutItem(c.Item), exact(c.Length), Read{mm[i], in[i]}})
 	}
 	out.CutRead = Read{sumMm, sumIn}
 }

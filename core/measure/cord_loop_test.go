@@ -42,9 +42,9 @@ func TestTheFoldOfADoubledCordGoesOverTheButton(t *testing.T) {
 	// ten times what the two are thick.
 	want := map[string]float64{"beads": 160, "left loop": 39 + math.Pi, "left knot": 2 * 10 * 2}
 	for _, c := range s.Cut() {
-		if mm, asked := want[c.Name]; asked {
-			if delete(want, c.Name); math.Abs(float64(c.Length)-mm) > 1e-9 {
-				t.Errorf("%s takes %v, want %v", c.Name, c.Length, mm)
+		if mm, asked := want[ItemName(c.Item)]; asked {
+			if delete(want, ItemName(c.Item)); math.Abs(float64(c.Length)-mm) > 1e-9 {
+				t.Errorf("%s takes %v, want %v", ItemName(c.Item), c.Length, mm)
 			}
 		}
 	}
@@ -66,7 +66,7 @@ func TestALoopAtTheEndOfOneCord(t *testing.T) {
 	s := doubled(t, "10W", 39, 1).Leading()
 	loop := length.MM(0)
 	for _, c := range s.Cut() {
-		if c.Name == "left loop" {
+		if ItemName(c.Item) == "left loop" {
 			loop = c.Length
 		}
 	}

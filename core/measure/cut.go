@@ -7,7 +7,7 @@ import (
 )
 
 // Cut is the sum that the row's cords are cut to.
-func (s *Strand) Cut() []way.Item { return way.Items(s.Cords) }
+func (s *Strand) Cut() []way.Entry { return way.Items(s.Cords) }
 
 // CutLength is what all cords of the row are cut to together.
 func (s *Strand) CutLength() length.MM { return s.overCords((*way.Cord).Length) }

@@ -26,13 +26,13 @@ func (w *walk) middle(s *Strand, e *End) []way.Leg {
 	apart := s.half != nil // each leg in a row of its own
 	if crimp := e.Find(RoleCrimp); crimp != nil && (apart || e.Find(RoleBeads) != nil) {
 		for range 2 {
-			f.through(way.Through, crimp, "crimp", crimp.Material.Finding.Length)
+			f.through(way.Through, crimp, way.Crimp, crimp.Material.Finding.Length)
 		}
 	}
 	neck := e.Find(RoleFoldBead)
 	if neck != nil && neck.Length > 0 {
 		for range 2 {
-			f.add(way.Neck, "neck", neck.Length).Advances = neck.Length
+			f.add(way.Neck, way.FoldNeck, neck.Length).Advances = neck.Length
 		}
 	}
 	switch loop := e.Find(RoleCordLoop); {
@@ -41,18 +41,18 @@ func (w *walk) middle(s *Strand, e *End) []way.Leg {
 		if apart {
 			knot *= 2 // tied in both legs
 		}
-		f.add(way.Loop, "loop", s.cordLoopTakes(loop.Girth)).Advances = loop.Length
+		f.add(way.Loop, way.CordLoop, s.cordLoopTakes(loop.Girth)).Advances = loop.Length
 		for range 2 {
-			f.add(way.Knot, "knot", knot)
+			f.add(way.Knot, way.KnotTied, knot)
 		}
 	case e.Find(RoleBeads) != nil:
 		f.roundLoop()
 	case neck != nil:
-		f.through(way.Round, neck, "round the fold", neck.foldThrough())
+		f.through(way.Round, neck, way.RoundFold, neck.foldThrough())
 	case e.Hitched:
-		f.through(way.Round, &e.Parts[0], "round the fold", hitch(e.Wire, s.Row.Cord.Cord.Diameter)).Advances = e.Wire
+		f.through(way.Round, &e.Parts[0], way.RoundFold, hitch(e.Wire, s.Row.Cord.Cord.Diameter)).Advances = e.Wire
 	case e.Wire > 0:
-		f.through(way.Round, &e.Parts[0], "round the fold", roundWire(e.Wire, s.Row.Cord.Cord.Diameter)).Advances = e.Wire
+		f.through(way.Round, &e.Parts[0], way.RoundFold, roundWire(e.Wire, s.Row.Cord.Cord.Diameter)).Advances = e.Wire
 	}
 	return f.legs
 }

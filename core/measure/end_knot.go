@@ -14,15 +14,15 @@ import (
 var tied = making{hold: HeldByKnot, held: func(b *endBuilder) bool {
 	return len(b.end.Parts) > 0 || b.piece.Closure.Type == piece.OnBar || b.onOtherHalf() != nil
 }, legs: func(w *endWalk) {
-	guard := w.throughGuard(guardItem(w.p.House.GuardTurns()))
+	guard := w.throughGuard(way.Item{What: way.Guard, Side: w.e.Side, Turns: w.p.House.GuardTurns()})
 	switch loop := w.e.Find(RoleCordLoop); {
 	case loop != nil:
 		w.roundLoop()
-		w.knot("knot", w.s.overhand())
+		w.knot(way.KnotTied, w.s.overhand())
 		w.toTie()
 		return
 	case !w.roundLoop() && !guard && w.e.Wire > 0:
-		l := w.add(way.Round, "round the ring", roundWire(w.e.Wire, w.s.Row.Cord.Cord.Diameter))
+		l := w.add(way.Round, way.RoundRing, roundWire(w.e.Wire, w.s.Row.Cord.Cord.Diameter))
 		l.Advances = w.e.Wire
 		if on := w.e.firstFitting(); on != nil {
 			l.At.Fitting, l.Of = on.Fitting, on.Material
@@ -30,9 +30,9 @@ var tied = making{hold: HeldByKnot, held: func(b *endBuilder) bool {
 	}
 	if i := w.e.Back; i >= 0 {
 		b := &w.s.Beads[i]
-		w.add(way.Back, "back through the last bead", b.To-b.From).Beads = w.onCord([]int{i})
+		w.add(way.Back, way.BackThrough, b.To-b.From).Beads = w.onCord([]int{i})
 	}
-	w.knot("knot", length.MM(w.p.House.KnotCord())*w.s.joint())
+	w.knot(way.KnotTied, length.MM(w.p.House.KnotCord())*w.s.joint())
 	w.tail()
 	if w.s.Row.Ending(w.e.Side).Way == piece.WayTails {
 		w.looseTail()
@@ -104,7 +104,7 @@ func (b *endBuilder) layRound() {
 
 // tiedInRing is a ring tied on itself: each end has half of the knot.
 var tiedInRing = making{hold: HeldByRing, held: func(b *endBuilder) bool { return b.piece.IsRing(b.row) && !b.ofWire() }, legs: func(w *endWalk) {
-	w.knot("knot", length.MM(w.p.House.KnotCord()/2)*w.s.joint())
+	w.knot(way.KnotTied, length.MM(w.p.House.KnotCord()/2)*w.s.joint())
 	if w.s.Row.Ending(w.e.Side).Way == piece.WayTails {
 		w.looseTail()
 	}

@@ -9,8 +9,8 @@ import (
 // onLeg is a cord that hangs on beyond the strand: a knot holds the strand, another ends the
 // leg, below its bead if it has one.
 var onLeg = making{hold: HeldByLeg, held: func(b *endBuilder) bool { return b.ending.Way == piece.WayLeg && !b.ofWire() }, legs: func(w *endWalk) {
-	w.add(way.OnLeg, "leg", legTakes(w.s.Row.Ending(w.e.Side))).Of = w.s.Row.Ending(w.e.Side).Bead
-	w.add(way.Knot, "knots", 2*w.s.overhand())
+	w.add(way.OnLeg, way.BareLeg, legTakes(w.s.Row.Ending(w.e.Side))).Of = w.s.Row.Ending(w.e.Side).Bead
+	w.add(way.Knot, way.KnotsTied, 2*w.s.overhand())
 	w.toTie()
 }}
 

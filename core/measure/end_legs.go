@@ -63,6 +63,6 @@ func (b *endBuilder) loosesTails() bool {
 // looseTail leaves a tail hanging, with its bead and a knot in it alone.
 func (w *endWalk) looseTail() {
 	f := w.s.Row.Ending(w.e.Side)
-	w.add(way.OnLeg, "loose tail", legTakes(f)).Of = f.Bead
-	w.add(way.Knot, "knot on the tail", piece.OverhandCord*w.s.Row.Cord.Cord.Diameter)
+	w.add(way.OnLeg, way.LooseTail, legTakes(f)).Of = f.Bead
+	w.add(way.Knot, way.TailKnot, piece.OverhandCord*w.s.Row.Cord.Cord.Diameter)
 }

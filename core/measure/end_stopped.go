@@ -10,10 +10,10 @@ var stopped = making{hold: HeldByStop, held: func(b *endBuilder) bool {
 	return b.ending.Way == piece.WayStopped && (b.crimp >= 0 || !b.ofWire())
 }, legs: func(w *endWalk) {
 	if crimp := w.e.Find(RoleCrimp); crimp != nil {
-		w.through(way.Through, crimp, "crimp", crimp.Material.Finding.Length)
+		w.through(way.Through, crimp, way.Crimp, crimp.Material.Finding.Length)
 		w.inHand()
 		return
 	}
-	w.add(way.Knot, "knot", w.s.overhand())
+	w.add(way.Knot, way.KnotTied, w.s.overhand())
 	w.toTie()
 }}

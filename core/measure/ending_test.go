@@ -34,7 +34,7 @@ func loopOf(t testing.TB, text string) piece.Ending {
 func cutOf(s *Strand, part string) length.MM {
 	sum := length.MM(0)
 	for _, c := range s.Cut() {
-		if c.Name == part {
+		if ItemName(c.Item) == part {
 			sum += c.Length
 		}
 	}
@@ -137,7 +137,7 @@ func TestAFoldTakesTheCordOnceRoundAndMakesTheOtherEndOfBothHalves(t *testing.T)
 	if s.Left.Hold != HeldByMiddle || s.Start.By != StartFold || s.Start.Tip != 0 {
 		t.Errorf("held by %s, begun by %s", s.Left.Hold, s.Start.By)
 	}
-	near(t, "a lark's head round the ring's wire", cutOf(s, "left round the fold"), 0.7+7*0.3+(3*math.Pi/2+1)*(0.7+0.3), 1e-9)
+	near(t, "a lark's head round the ring's wire", cutOf(s, "round the fold, left"), 0.7+7*0.3+(3*math.Pi/2+1)*(0.7+0.3), 1e-9)
 	near(t, "which holds the beads off the ring's inside", s.Left.Length, 3.6+0.7+0.3, 1e-9)
 	near(t, "nothing held at the fold", cutOf(s, "left working end"), 0, 0)
 	near(t, "both halves through crimp and loop", cutOf(s, "right crimp + loop x 2"), 2*2*(2+2), 1e-9)

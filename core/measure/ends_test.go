@@ -75,7 +75,7 @@ func TestFromTheSpoolOnlyTheEndThatIsCutOffIsHeld(t *testing.T) {
 	p.House.Allowance = piece.AllowanceSpool
 	held := map[string]length.MM{}
 	for _, c := range measured(t, p).Leading().Cut() {
-		held[c.Name] = c.Length
+		held[ItemName(c.Item)] = c.Length
 	}
 	if _, right := held["right working end"]; right || held["left working end"] != 25 {
 		t.Errorf("held: %v, want 25 at the left, by the spool", held)
@@ -165,7 +165,7 @@ func TestWhatStopsAnEndIsCountedInTheCut(t *testing.T) {
 		held := measured(t, tt.piece).Leading()
 		without := length.MM(0)
 		for _, c := range plain.Cut() {
-			if c.Name != "left start" {
+			if ItemName(c.Item) != "left start" {
 				without += c.Length
 			}
 		}
@@ -201,7 +201,7 @@ func TestAGuardIsThreadedOnceOrTwice(t *testing.T) {
 		s, once := withThreads(tt.threads), withThreads(piece.GuardsOnce)
 		named := false
 		for _, c := range s.Cut() {
-			named = named || c.Name == tt.parts
+			named = named || ItemName(c.Item) == tt.parts
 		}
 		if !named {
 			t.Errorf("no %q in %+v", tt.parts, s.Cut())

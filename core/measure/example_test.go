@@ -34,11 +34,11 @@ func ExampleMeasure() {
 	s := m.Leading()
 	fmt.Printf("strung %.2f, inside %.2f, cut to %.2f, at least %.2f\n", float64(s.Strung), float64(inside), float64(s.CutLength()), float64(s.LeastCut()))
 	for _, item := range s.Cut() {
-		fmt.Printf("%s %.2f\n", item.Name, float64(item.Length))
+		fmt.Printf("%s: %.2f\n", item.What, float64(item.Length))
 	}
 	// Output:
 	// strung 174.62, inside 151.44, cut to 324.62, at least 224.62
-	// beads 174.62
-	// left knot tail 75.00
-	// right knot tail 75.00
+	// beads: 174.62
+	// knot-tail: 75.00
+	// knot-tail: 75.00
 }

@@ -78,7 +78,7 @@ func TestTheFoldIsALoopOfBeads(t *testing.T) {
 	a, b := m.Strands[0], m.Strands[1]
 	parts := map[string]length.MM{}
 	for _, c := range a.Cut() {
-		parts[c.Name] += c.Length
+		parts[ItemName(c.Item)] += c.Length
 	}
 	loop := a.Left.Find(RoleBeads).Loop
 	if parts["left loop of beads"] != loop.Strung || parts["left crimp"] != 4 || parts["round the fold"] != 0 {
@@ -119,9 +119,9 @@ func TestTheFoldLiesThroughABead(t *testing.T) {
 	doubled := measured(t, p).Strands[0]
 	parts := map[string]length.MM{}
 	for _, c := range doubled.Cut() {
-		parts[c.Name] += c.Length
+		parts[ItemName(c.Item)] += c.Length
 	}
-	if math.Abs(float64(parts["left round the fold"]-round)) > 0.001 || parts["left neck"] != 8 || doubled.Left.Hold != HeldByMiddle {
+	if math.Abs(float64(parts["round the fold, left"]-round)) > 0.001 || parts["left neck"] != 8 || doubled.Left.Hold != HeldByMiddle {
 		t.Errorf("doubled: %v", doubled.Cut())
 	}
 }

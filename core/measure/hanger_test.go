@@ -30,7 +30,7 @@ func hung(t testing.TB, line string, change func(p *piece.Piece, r *piece.Row)) 
 func parts(s *Strand) map[string]length.MM {
 	out := map[string]length.MM{}
 	for _, c := range s.Cut() {
-		out[c.Name] += c.Length
+		out[ItemName(c.Item)] += c.Length
 	}
 	return out
 }
@@ -44,7 +44,7 @@ func TestAnOrnamentIsAsLongAsItHangsAndItsCordAsItRuns(t *testing.T) {
 	}
 	around := 7 * (math.Pi - 2*math.Asin(1.2/14))
 	cut := parts(s)
-	for part, want := range map[string]float64{"left through the foot and round it": foot + around, "left crimp x 2": 4, "right loop": 130 + math.Pi*0.38, "right crimp x 2": 4, "left tail": 25, "slack": 0} {
+	for part, want := range map[string]float64{"through the foot and round it, left": foot + around, "left crimp x 2": 4, "right loop": 130 + math.Pi*0.38, "right crimp x 2": 4, "left tail": 25, "slack": 0} {
 		if math.Abs(float64(cut[part])-want) > 0.001 {
 			t.Errorf("%s: %v, want %v", part, cut[part], want)
 		}

@@ -59,21 +59,21 @@ func (w *walk) end(s *Strand, e *End, n int) []way.Leg {
 }
 
 // add goes on by one leg, and gives it for what else there is to say of it.
-func (w *endWalk) add(does way.Does, item string, uses length.MM) *way.Leg {
+func (w *endWalk) add(does way.Does, item way.What, uses length.MM) *way.Leg {
 	at := w.s.Row.AtEnd(w.e.Side)
-	w.legs = append(w.legs, way.Leg{Does: does, At: at, Uses: uses, Item: string(w.e.Side) + " " + item})
+	w.legs = append(w.legs, way.Leg{Does: does, At: at, Uses: uses, Item: way.Item{What: item, Side: w.e.Side}})
 	return &w.legs[len(w.legs)-1]
 }
 
 // through runs through or round a part.
-func (w *endWalk) through(does way.Does, p *Part, item string, uses length.MM) *way.Leg {
+func (w *endWalk) through(does way.Does, p *Part, item way.What, uses length.MM) *way.Leg {
 	l := w.add(does, item, uses)
 	l.At.Fitting, l.Of = p.Fitting, p.Material
 	return l
 }
 
 // knot ties one. An elastic is tied with what is left to tie.
-func (w *endWalk) knot(item string, uses length.MM) {
+func (w *endWalk) knot(item way.What, uses length.MM) {
 	if w.s.Row.Cord.Cord.Type != material.Elastic {
 		w.add(way.Knot, item, uses)
 	}
@@ -82,14 +82,14 @@ func (w *endWalk) knot(item string, uses length.MM) {
 // tail goes back through the beads.
 func (w *endWalk) tail() {
 	if w.e.Tail > 0 || len(w.e.TailBeads) > 0 {
-		w.add(way.Tail, "tail", w.e.Tail).Beads = w.onCord(w.e.TailBeads)
+		w.add(way.Tail, way.TailBack, w.e.Tail).Beads = w.onCord(w.e.TailBeads)
 	}
 	if w.e.TailShared == "" {
 		return
 	}
 	// All of it is counted above.
-	w.add(way.Tail, "tail", 0).At.Fitting = w.e.TailShared
-	into := w.add(way.Tail, "tail", 0)
+	w.add(way.Tail, way.TailBack, 0).At.Fitting = w.e.TailShared
+	into := w.add(way.Tail, way.TailBack, 0)
 	into.At.Row, into.Beads = w.e.TailRow, w.e.TailInto
 }
 
@@ -103,7 +103,7 @@ func (w *endWalk) onCord(beads []int) []int {
 
 // inHand is held while the end is made.
 func (w *endWalk) inHand() {
-	l := w.add(way.Hold, "working end", w.s.allowance(w.p, w.e))
+	l := w.add(way.Hold, way.WorkingEnd, w.s.allowance(w.p, w.e))
 	l.Spare, l.Least = true, max(0, leastHand-w.e.Tail)
 }
 
@@ -113,7 +113,7 @@ func (w *endWalk) toTie() {
 	if w.e.Tail > 0 {
 		over = max(over-w.e.Tail, leastHand)
 	}
-	l := w.add(way.Tie, "knot tail", over)
+	l := w.add(way.Tie, way.KnotTail, over)
 	l.Spare, l.Least = true, max(0, leastHand-w.e.Tail)
 }
 

@@ -1,8 +1,6 @@
 package measure
 
 import (
-	"fmt"
-
 	"mala/core/length"
 	"mala/core/piece"
 	"mala/core/way"
@@ -95,13 +93,13 @@ func (w *walk) ofTwoRows() way.Cord {
 	path := func(legs []way.Leg) length.MM { return (&way.Cord{Legs: legs}).Path() }
 	uneven := path(legs) - path(back)
 	for i := range back {
-		item := "leg"
+		item := way.OtherLeg
 		if back[i].Spare {
-			item = "working end"
+			item = way.WorkingEnd
 		}
-		back[i].Item = fmt.Sprintf("%s of row %d", item, w.p.Number(second.Row.ID))
+		back[i].Item = way.Item{What: item, Row: w.p.Number(second.Row.ID)}
 	}
-	even := way.Leg{Does: way.Even, At: first.Row.At(), Uses: max(uneven, -uneven), Item: "to even the legs"}
+	even := way.Leg{Does: way.Even, At: first.Row.At(), Uses: max(uneven, -uneven), Item: way.Item{What: way.EvenLegs}}
 	out := way.Cord{Row: first.Row.ID, Folded: true, Legs: way.Backwards(back)}
 	if even.Uses > closeEnough {
 		out.Legs = append(out.Legs, even)
@@ -117,33 +115,33 @@ func (w *walk) ofTwoRows() way.Cord {
 func (w *walk) along(s *Strand, n int) []way.Leg {
 	at := s.Row.At()
 	var legs []way.Leg
-	add := func(does way.Does, uses, advances length.MM, item string) *way.Leg {
-		legs = append(legs, way.Leg{Does: does, At: at, Uses: uses, Advances: advances, Item: item})
+	add := func(does way.Does, uses, advances length.MM, item way.What) *way.Leg {
+		legs = append(legs, way.Leg{Does: does, At: at, Uses: uses, Advances: advances, Item: way.Item{What: item}})
 		return &legs[len(legs)-1]
 	}
 	if s.Lace != nil {
 		each := s.Lace.Each[n%len(s.Lace.Each)]
-		add(way.Front, each.Front, s.Strung, "across the fronts")
-		add(way.Holes, each.Through, 0, "through the holes")
-		add(way.Behind, each.Back, 0, "along the back")
-		add(way.ToEnds, each.Edges, 0, "to the ends of the row")
+		add(way.Front, each.Front, s.Strung, way.Fronts)
+		add(way.Holes, each.Through, 0, way.FlatHoles)
+		add(way.Behind, each.Back, 0, way.Backs)
+		add(way.ToEnds, each.Edges, 0, way.RowEnds)
 	} else {
-		l := add(way.Along, s.Strung, s.Strung, "beads")
+		l := add(way.Along, s.Strung, s.Strung, way.Beads)
 		l.All, l.Skips = true, s.skippedBy(n)
 	}
 	if s.Slack > 0 {
-		add(way.Slack, s.Slack, s.Slack, "slack")
+		add(way.Slack, s.Slack, s.Slack, way.SlackLeft)
 	}
 	for _, i := range s.dropped {
 		if d := s.Beads[i].Drop; d != nil {
-			add(way.Hang, d.Path, 0, "drops").At.Element = i
+			add(way.Hang, d.Path, 0, way.Drops).At.Element = i
 		}
 	}
 	if s.Row.Holder.Way == piece.HeldByKnots {
 		// A knot lies inside its gap, and uses what is more than its own length there.
 		across := s.OverhandAcross()
 		for _, held := range s.Holders() {
-			l := add(way.Knot, s.overhand()-across, 0, "knots between beads")
+			l := add(way.Knot, s.overhand()-across, 0, way.Between)
 			l.At.Element, l.At.Side = held.Gap, ""
 		}
 	}
@@ -178,12 +176,12 @@ func (w *walk) onwards(s *Strand, n int) (*Strand, []way.Leg) {
 		if e := last.Right.Find(RoleShared); e != nil {
 			at := last.Row.At()
 			at.Fitting = e.Fitting
-			legs = append(legs, way.Leg{Does: way.Through, At: at, Of: e.Material, Uses: e.Length, Advances: e.Length, Item: "through " + e.Material.Name})
+			legs = append(legs, way.Leg{Does: way.Through, At: at, Of: e.Material, Uses: e.Length, Advances: e.Length, Item: way.Item{What: way.SharedBead, Of: e.Material}})
 		}
 		last = w.m.Strand(next.ID)
 		own := w.along(last, n)
 		for i := range own {
-			own[i].Item = fmt.Sprintf("%s of row %d", own[i].Item, w.p.Number(last.Row.ID))
+			own[i].Item.Row = w.p.Number(last.Row.ID)
 		}
 		legs = append(legs, own...)
 	}
@@ -196,7 +194,7 @@ func (w *walk) stopping(s *Strand) []way.Leg {
 	if s.stopping <= 0 {
 		return nil
 	}
-	return []way.Leg{{Does: way.Stopping, At: s.Row.AtEnd(s.Start.Side), Uses: s.stopping, Spare: true, Item: string(s.Start.Side) + " start"}}
+	return []way.Leg{{Does: way.Stopping, At: s.Row.AtEnd(s.Start.Side), Uses: s.stopping, Spare: true, Item: way.Item{What: way.Start, Side: s.Start.Side}}}
 }
 
 // Folded says whether an end of the row is the middle of its cords.

@@ -342,13 +342,13 @@ func TestCordStraightOnARingLiesRoundItsWire(t *testing.T) {
 	}
 	on := tie(piece.Closure{Type: piece.Clasp, Left: fittings("cl", ring), Right: fittings("cr", ring)}, false)
 	near(t, "an end on a ring", on.Left.Length, 3.6+0.7, 1e-9)
-	near(t, "there and back", cutOf(on, "left round the ring"), 0.7+math.Pi/2*(0.7+1), 1e-9)
+	near(t, "there and back", cutOf(on, "round the ring, left"), 0.7+math.Pi/2*(0.7+1), 1e-9)
 	guarded := tie(piece.Closure{Type: piece.Clasp, Left: fittings("cl", ring), Right: fittings("cr", ring)}, true)
 	near(t, "with a guard", guarded.Left.Length, 3.6+4, 1e-9)
-	near(t, "nothing round the ring", cutOf(guarded, "left round the ring"), 0, 0)
+	near(t, "nothing round the ring", cutOf(guarded, "round the ring, left"), 0, 0)
 	half := tie(piece.Closure{Type: piece.Clasp, Left: fittings("cl", toggle)}, false)
 	near(t, "on a toggle's bar", half.Right.Length, 1.8, 1e-9)
-	near(t, "round its eye", cutOf(half, "right round the ring"), 1.8+math.Pi/2*(1.8+1), 1e-9)
+	near(t, "round its eye", cutOf(half, "round the ring, right"), 1.8+math.Pi/2*(1.8+1), 1e-9)
 }
 
 // Tubes stop in a cone where their front edge meets the wall. Twenty of 3 x 9 in a cone of 9 x

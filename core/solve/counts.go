@@ -2,7 +2,6 @@ package solve
 
 import (
 	"math"
-	"strings"
 
 	"mala/core/edit"
 	"mala/core/length"
@@ -149,12 +148,3 @@ func (t *task) pinned(n *pattern.Node) bool { return piece.Pinned(t.rules.Pins, 
 
 // rowPinned says whether nothing of the row may change.
 func (t *task) rowPinned() bool { return piece.RowPinned(t.rules.Pins, t.strand.Row) }
-
-// shorten keeps a long group from filling the line.
-func shorten(text string) string {
-	const most = 24
-	if r := []rune(text); len(r) > most {
-		return strings.TrimSpace(string(r[:most])) + "…"
-	}
-	return text
-}

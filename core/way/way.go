@@ -51,7 +51,7 @@ type Leg struct {
 	Advances length.MM // along the piece
 	Spare    bool      // cut off in the end: the path does not cover it
 	Least    length.MM // of what is spare, what the making needs at least
-	Item     string    // under which it stands in the sum of the cut
+	Item     Item      // under which it stands in the sum of the cut
 }
 
 // Cord is one physical length.
@@ -134,19 +134,12 @@ func Backwards(legs []Leg) []Leg {
 	return out
 }
 
-// Item is one line of the sum that cords are cut to.
-type Item struct {
-	Name   string
-	Length length.MM
-	Spare  bool
-}
-
 // Items adds the legs of all cords up by what they stand under, those along the rows first,
 // then those of the left end, of the right end, and what stops the first.
-func Items(cords []Cord) []Item {
+func Items(cords []Cord) []Entry {
 	const orders = 4
-	var lists [orders][]Item
-	known := map[string]int{}
+	var lists [orders][]Entry
+	known := map[Item]int{}
 	take := func(l *Leg, left bool) {
 		at := orderOf(l)
 		if l.Uses <= 0 || (at == 1) != left {
@@ -185,12 +178,12 @@ func orderOf(l *Leg) int {
 	return 0
 }
 
-func addTo(list []Item, l *Leg) []Item {
+func addTo(list []Entry, l *Leg) []Entry {
 	for i := range list {
-		if list[i].Name == l.Item {
+		if list[i].Item == l.Item {
 			list[i].Length += l.Uses
 			return list
 		}
 	}
-	return append(list, Item{l.Item, l.Uses, l.Spare})
+	return append(list, Entry{l.Item, l.Uses, l.Spare})
 }

@@ -9,7 +9,10 @@ import (
 	"testing"
 
 	"mala/core/caution"
+	"mala/core/material"
+	"mala/core/piece"
 	"mala/core/tools"
+	"mala/core/way"
 )
 
 // methods lists the types of a package that have a method of that name.
@@ -119,6 +122,18 @@ func TestEveryNameHasItsWords(t *testing.T) {
 	for _, use := range uses {
 		if toolUses[tools.Use(use)] == "" {
 			t.Errorf("the use %s has no words", use)
+		}
+	}
+	items := constants("../../core/way", "What")
+	if len(items) < 30 {
+		t.Fatalf("%d items of a cut", len(items))
+	}
+	for _, what := range items {
+		bead := &material.Material{Name: "Lantern"}
+		for _, side := range []piece.Side{"", piece.Left} {
+			if name := CutItem(way.Item{What: way.What(what), Side: side, Of: bead, Turns: 1}); name == "" {
+				t.Errorf("the item %s has no name", what)
+			}
 		}
 	}
 	// Cautions are added by their codes.

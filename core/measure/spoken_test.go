@@ -1,0 +1,8 @@
+package measure_test
+
+import (
+	"mala/core/measure"
+	"mala/words/en"
+)
+
+func init() { measure.ItemName = en.CutItem }
