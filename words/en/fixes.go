@@ -68,7 +68,7 @@ func (p Speaker) onBeads(e check.Effect) string {
 	case check.ChangeCounts:
 		var changes []string
 		for _, c := range e.Counts {
-			changes = append(changes, shorten(c.From)+" to "+shorten(c.To))
+			changes = append(changes, shorten(c.From, onButton)+" to "+shorten(c.To, onButton))
 		}
 		return "Change " + strings.Join(changes, " and ")
 	case check.HangMore:
@@ -99,9 +99,14 @@ func (p Speaker) onBeads(e check.Effect) string {
 	return ""
 }
 
-// shorten keeps a long group from filling the button.
-func shorten(text string) string {
-	const most = 18
+// The longest groups that are written whole on a button, and in a list of proposals.
+const (
+	onButton = 18
+	inList   = 24
+)
+
+// shorten keeps a long group from filling it.
+func shorten(text string, most int) string {
 	if r := []rune(text); len(r) > most {
 		return string(r[:most]) + "…"
 	}

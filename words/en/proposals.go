@@ -27,7 +27,7 @@ func (p Speaker) change(c solve.Change) string {
 		if c.Nth > 0 {
 			which = ordinal(c.Nth) + " "
 		}
-		return which + shorten(c.From) + " to " + shorten(c.To)
+		return which + shorten(c.From, inList) + " to " + shorten(c.To, inList)
 	case solve.AddBeads:
 		return fmt.Sprintf("%d × %s more %s", c.Beads, lower(c.Bead.Name), atEnds[c.At])
 	case solve.Resize:
