@@ -88,23 +88,22 @@ func facesOf(b *material.Bead) Outline {
 func nodesOf(items []*pattern.Node, fills pattern.Fills, pinned func(n *pattern.Node) bool) []Node {
 	out := []Node{}
 	for _, n := range items {
-		kind := string(n.Kind)
-		if n.IsGap() {
-			kind = "gap"
-		}
-		node := Node{ID: n.ID, Kind: kind, Count: n.Count, Reversed: n.Reversed, Key: n.Key, Length: n.LengthText, Free: n.Free,
-			Repeats: fills[n], Pinned: pinned(n)}
-		if n.Hangs() {
+		node := Node{ID: n.ID, Kind: string(n.Unit.Kind()), Count: n.Count, Reversed: n.Reversed, Key: n.Key(), Repeats: fills[n], Pinned: pinned(n)}
+		switch u := n.Unit.(type) {
+		case pattern.Gap:
+			node.Length, node.Mm, node.Pitch = u.Typed(), u.Length, u.Middles
+		case *pattern.Group:
+			node.Free = u.Free
+		case *pattern.Fill:
+			node.Length = u.Text
+		case *pattern.Drop, *pattern.Loop:
 			node.Key = n.DropKey()
 		}
-		if n.IsGap() {
-			node.Mm, node.Pitch = n.Length, n.IsPitch()
+		if items := n.Items(); len(items) > 0 {
+			node.Items = nodesOf(items, fills, pinned)
 		}
-		if len(n.Items) > 0 {
-			node.Items = nodesOf(n.Items, fills, pinned)
-		}
-		if len(n.Centre) > 0 {
-			node.Centre = nodesOf(n.Centre, fills, pinned)
+		if centre := n.Centre(); len(centre) > 0 {
+			node.Centre = nodesOf(centre, fills, pinned)
 		}
 		out = append(out, node)
 	}

@@ -184,7 +184,7 @@ func keys(t *testing.T, line string) []string {
 	}
 	var out []string
 	for _, b := range placed {
-		out = append(out, b.Node.Key)
+		out = append(out, b.Node.Key())
 	}
 	return out
 }

@@ -64,15 +64,15 @@ var loopShort = Check{
 		s := v.Strand(f.At.Row)
 		bead := &s.Beads[f.At.Element]
 		var most *pattern.Node
-		for _, n := range s.Row.Line.Nodes[bead.Node].Items {
-			if n.Kind == pattern.Bead && (most == nil || n.Count > most.Count) {
+		for _, n := range s.Row.Line.Nodes[bead.Node].Items() {
+			if n.IsBead() && (most == nil || n.Count > most.Count) {
 				most = n
 			}
 		}
-		if most == nil || v.Piece.Palette[most.Key].Bead == nil {
+		if most == nil || v.Piece.Palette[most.Key()].Bead == nil {
 			return nil
 		}
-		of := v.Piece.Palette[most.Key]
+		of := v.Piece.Palette[most.Key()]
 		more := int(math.Ceil(float64((bead.Drop.Round - bead.Drop.Strung) / of.Bead.Pitch())))
 		return []Fix{fix(HangMore{more, of}, edit.Op{Do: edit.Count, At: s.Row.At(), Node: most.ID, N: most.Count + more})}
 	},

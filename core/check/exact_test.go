@@ -120,7 +120,7 @@ func TestTheBarGetsABeadThatGoesThroughItsRing(t *testing.T) {
 
 func lastKey(p *piece.Piece) string {
 	nodes := p.Leading().Line.Items
-	return nodes[len(nodes)-1].Key
+	return nodes[len(nodes)-1].Key()
 }
 
 func TestFixesSayHowManyBeadsAndHowMuchLength(t *testing.T) {

@@ -61,7 +61,7 @@ func loopsFor(v *View, s *measure.Strand, e *measure.End, button *material.Findi
 	line := s.Row.Ending(e.Side).Loop
 	most := -1
 	for i, n := range line.Nodes {
-		if n.Kind == pattern.Bead && line.Top(n.ID) == n && (most < 0 || n.Count > line.Nodes[most].Count) {
+		if n.IsBead() && line.Top(n.ID) == n && (most < 0 || n.Count > line.Nodes[most].Count) {
 			most = i
 		}
 	}

@@ -123,7 +123,7 @@ func shortOfRepeat(s *measure.Strand, order []seen, p int) *slip {
 		return nil
 	}
 	// Repeats that begin with a part of one are whole from their end.
-	if first, last := s.Row.Line.Top(s.Beads[0].Node), s.Row.Line.Top(s.Beads[n-1].Node); first.Count == 1 && last.Count > 1 || first != last && len(last.Items) > 0 && len(first.Items) == 0 {
+	if first, last := s.Row.Line.Top(s.Beads[0].Node), s.Row.Line.Top(s.Beads[n-1].Node); first.Count == 1 && last.Count > 1 || first != last && len(last.Items()) > 0 && len(first.Items()) == 0 {
 		return &slip{at: 0, kind: missing, want: order[p-1], of: InRepeat}
 	}
 	return &slip{at: n, kind: missing, want: order[p-1], of: InRepeat}

@@ -91,7 +91,7 @@ func knobsOf(v *View, s *measure.Strand) []knob {
 	slices.SortStableFunc(nodes, func(a, b *pattern.Node) int { return cmp.Compare(b.Count, a.Count) })
 	var knobs []knob
 	for _, n := range nodes {
-		if n.InDrop || n.Kind != pattern.Bead && n.Kind != pattern.Group || len(knobs) == mostKnobs || n.Count >= pattern.MaxCount || piece.Pinned(v.Piece.Pins, s.Row, n) {
+		if n.InDrop || !n.Counts() || len(knobs) == mostKnobs || n.Count >= pattern.MaxCount || piece.Pinned(v.Piece.Pins, s.Row, n) {
 			continue
 		}
 		after, _, err := edit.Apply(v.Piece, nil, recount(s, n, 1))

@@ -62,7 +62,7 @@ func fewerRiders(s *measure.Strand) []Fix {
 	line := s.Row.Riders.Clone()
 	var most *pattern.Node
 	for _, n := range line.Items {
-		if n.Kind == pattern.Bead && (most == nil || n.Count > most.Count) {
+		if n.IsBead() && (most == nil || n.Count > most.Count) {
 			most = n
 		}
 	}
@@ -71,7 +71,7 @@ func fewerRiders(s *measure.Strand) []Fix {
 	}
 	pitch := length.MM(0)
 	for i := range s.Riders.Beads {
-		if b := &s.Riders.Beads[i]; b.Key == most.Key {
+		if b := &s.Riders.Beads[i]; b.Key == most.Key() {
 			pitch = b.Material.Bead.Pitch()
 		}
 	}

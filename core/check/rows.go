@@ -130,24 +130,25 @@ var centresDiffer = Check{
 // centredOn writes a mirror whose halves meet with its last bead once, as its centre;
 // empty for another line.
 func centredOn(line *pattern.Line) (text, bead string) {
-	if !line.IsMirror() || len(line.Items[0].Centre) > 0 {
+	if !line.IsMirror() {
 		return "", ""
 	}
-	mirror := line.Clone().Items[0]
-	last := len(mirror.Items) - 1
-	if mirror.Items[last].Kind != pattern.Bead {
+	node := line.Clone().Items[0]
+	mirror := node.Unit.(*pattern.Mirror)
+	last := len(mirror.Half) - 1
+	if len(mirror.Centre) > 0 || !mirror.Half[last].IsBead() {
 		return "", ""
 	}
-	one := *mirror.Items[last]
+	one := *mirror.Half[last]
 	one.Count = 1
 	mirror.Centre = []*pattern.Node{&one}
-	if mirror.Items[last].Count--; mirror.Items[last].Count == 0 {
-		mirror.Items = mirror.Items[:last]
+	if mirror.Half[last].Count--; mirror.Half[last].Count == 0 {
+		mirror.Half = mirror.Half[:last]
 	}
-	if len(mirror.Items) == 0 {
+	if len(mirror.Half) == 0 {
 		return "", ""
 	}
-	return mirror.String(), one.Key
+	return node.String(), one.Key()
 }
 
 // centred says whether a bead lies over the middle of a row that reads the same both

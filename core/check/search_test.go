@@ -101,7 +101,7 @@ func TestWholeStepsOnEitherSideOfWhatIsWanted(t *testing.T) {
 		count int
 		steps string
 	}{{10, 3, "[2 3]"}, {8, 3, "[2]"}, {-10, 3, "[-2]"}, {-10, 4, "[-3 -2]"}, {-12, 3, "[]"}, {1, 3, "[1]"}, {-1, 3, "[-1]"}, {10, pattern.MaxCount - 2, "[2]"}, {0, 5, "[]"}} {
-		k := knob{&pattern.Node{Kind: pattern.Bead, Count: tt.count}, 4}
+		k := knob{&pattern.Node{Unit: pattern.Bead{}, Count: tt.count}, 4}
 		if got := fmt.Sprint(wholeSteps(tt.want, k)); got != tt.steps {
 			t.Errorf("%v in steps of 4 from %d: %s, want %s", tt.want, tt.count, got, tt.steps)
 		}

@@ -19,7 +19,7 @@ func spelled(t *testing.T, line string) []string {
 	}
 	var out []string
 	for _, b := range beads {
-		out = append(out, b.Node.Key)
+		out = append(out, b.Node.Key())
 	}
 	return out
 }

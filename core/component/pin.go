@@ -79,18 +79,18 @@ func (mk *maker) beadsOnPin() ([]material.PinBead, error) {
 		return nil, fault("line", "Put at least one bead on the pin.")
 	}
 	for _, n := range p.Line.Nodes {
-		switch m := p.Palette[n.Key]; {
-		case n.Kind == pattern.Fill:
+		switch m := p.Palette[n.Key()]; {
+		case n.IsFill():
 			return nil, fault("line", "A pin has no length to fill. Give the beads a count.")
 		case n.Hangs():
 			return nil, fault("line", "%s", pattern.NoDrop(n, "on a pin").Says)
 		case n.IsGap():
 			return nil, fault("line", "%s", pattern.NoGap(n, "on a pin").Says)
-		case n.Kind != pattern.Bead:
+		case !n.IsBead():
 		case m == nil:
-			return nil, fault("line", "No dish has the letter %s.", n.Key)
+			return nil, fault("line", "No dish has the letter %s.", n.Key())
 		case m.Bead == nil || m.Bead.Hangs() || m.Component != nil && m.Component.Kind == material.InTurn:
-			return nil, fault("palette."+n.Key, "%s cannot be strung on a pin. Beads and beaded beads can.", m.Name)
+			return nil, fault("palette."+n.Key(), "%s cannot be strung on a pin. Beads and beaded beads can.", m.Name)
 		}
 	}
 	placed, err := p.Line.Expand(nil)
@@ -102,7 +102,7 @@ func (mk *maker) beadsOnPin() ([]material.PinBead, error) {
 	}
 	beads := make([]material.PinBead, len(placed))
 	for i, b := range placed {
-		m := p.Palette[b.Node.Key]
+		m := p.Palette[b.Node.Key()]
 		beads[i] = material.PinBead{Material: m, Turned: b.Reversed && m.Bead.Turns()}
 	}
 	return beads, nil

@@ -129,8 +129,8 @@ func TestShufflingKeepsTheCountsAndPartsTheAlike(t *testing.T) {
 		beads, _ := line.Expand(nil)
 		counts := map[string]int{}
 		for i, b := range beads {
-			counts[b.Node.Key]++
-			if i > 0 && beads[i-1].Node.Key == b.Node.Key {
+			counts[b.Node.Key()]++
+			if i > 0 && beads[i-1].Node.Key() == b.Node.Key() {
 				t.Fatalf("seed %d: two alike touch in %q", seed, line)
 			}
 		}
@@ -208,7 +208,7 @@ func TestFiveHundredEditsByAnyMeansKeepTheMirror(t *testing.T) {
 // from both ends but for its centre.
 func mirrored(line *pattern.Line) bool {
 	for _, n := range line.Nodes {
-		if n.Kind == pattern.Mirror && len(n.Items) > 0 {
+		if n.Unit.Kind() == pattern.KindMirror && len(n.Items()) > 0 {
 			return true
 		}
 	}
@@ -275,7 +275,7 @@ func beadAt(t *testing.T, line *pattern.Line, i int) string {
 	if err != nil {
 		t.Fatal(err)
 	}
-	return beads[i].Node.Key
+	return beads[i].Node.Key()
 }
 
 func fittingOf(typ material.FindingType) *material.Material {

@@ -21,20 +21,23 @@ func setHolder(row *piece.Row, op Op) error {
 
 // spacing gives a gap another length, or reads it from middle to middle or as clear.
 func (e *lineEditor) spacing(op Op) error {
-	if op.Node < 0 || op.Node >= len(e.line.Nodes) || !e.line.Nodes[op.Node].IsGap() {
+	if op.Node < 0 || op.Node >= len(e.line.Nodes) {
 		return refuse("There is no gap there.")
 	}
 	node := e.line.Nodes[op.Node]
-	text := node.LengthText
+	gap, is := node.Unit.(pattern.Gap)
+	if !is {
+		return refuse("There is no gap there.")
+	}
+	text := gap.Typed()
 	if op.Length != nil {
 		text = strconv.FormatFloat(float64(*op.Length), 'f', -1, 64) + "mm"
 	}
-	key := pattern.Gap(text, op.Text == Pitch)
-	read, err := pattern.Parse(key)
+	read, err := pattern.Parse(pattern.WriteGap(text, op.Text == Pitch))
 	if err != nil {
 		return err
 	}
-	node.Key, node.Length, node.LengthText = key, read.Nodes[0].Length, read.Nodes[0].LengthText
+	node.Unit = read.Nodes[0].Unit
 	return nil
 }
 

@@ -91,7 +91,7 @@ func setLacingWay(p *piece.Piece, row *piece.Row, way piece.LacingWay) error {
 // by a cord that runs straight.
 func usualCords(p *piece.Piece, row *piece.Row) int {
 	four := slices.ContainsFunc(row.Line.Nodes, func(n *pattern.Node) bool {
-		m := p.Palette[n.Key]
+		m := p.Palette[n.Key()]
 		return m != nil && m.Bead.Holes == 4
 	})
 	if row.Lacing.Way == piece.LacedCrossed || row.Lacing.Way == piece.LacedStraight && four {

@@ -197,21 +197,21 @@ func (e *lineEditor) changeLetter(text string) error {
 
 func swapLetters(line *pattern.Line, old, fresh string) {
 	for _, n := range line.Nodes {
-		switch n.Key {
-		case old:
-			n.Key = fresh
-		case fresh:
-			n.Key = old
+		switch n.Unit {
+		case pattern.Bead{Key: old}:
+			n.Unit = pattern.Bead{Key: fresh}
+		case pattern.Bead{Key: fresh}:
+			n.Unit = pattern.Bead{Key: old}
 		}
 	}
 }
 
 // faceCap lets a cap dropped alone after a wider bead open towards that bead.
 func (e *lineEditor) faceCap(at int, items []*pattern.Node) {
-	if len(items) != 1 || items[0].Kind != pattern.Bead || items[0].Reversed || at < 1 || at > len(e.beads) {
+	if len(items) != 1 || !items[0].IsBead() || items[0].Reversed || at < 1 || at > len(e.beads) {
 		return
 	}
-	dropped, before := e.piece.Palette[items[0].Key], e.beads[at-1].Material.Bead
+	dropped, before := e.piece.Palette[items[0].Key()], e.beads[at-1].Material.Bead
 	if dropped == nil || dropped.Bead.Facing != material.FacingForeAft || before.Facing == material.FacingForeAft {
 		return
 	}
@@ -223,7 +223,7 @@ func (e *lineEditor) done(from, to pattern.Anchor, err error) (Result, error) {
 	if err != nil {
 		return Result{}, err
 	}
-	fills := func(n *pattern.Node) bool { return n.Kind == pattern.Fill }
+	fills := func(n *pattern.Node) bool { return n.IsFill() }
 	if slices.ContainsFunc(e.line.Nodes, fills) && e.line.Size(e.fills) <= pattern.MaxBeads {
 		if after, err := measure.Measure(e.piece); err == nil {
 			e.fills = after.Strand(e.row.ID).Fills

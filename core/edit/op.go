@@ -267,24 +267,24 @@ func setDish(p *piece.Piece, op Op) error {
 	if op.Do == RemoveDish {
 		for _, s := range p.Sizes {
 			if slices.ContainsFunc(s.Lines(), func(l *pattern.Line) bool {
-				return slices.ContainsFunc(l.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text })
+				return slices.ContainsFunc(l.Nodes, func(n *pattern.Node) bool { return n.Key() == op.Text })
 			}) {
 				return refuse("The dish %s is still in the size %s. Save the sizes anew first.", op.Text, s.Name)
 			}
 		}
 		for _, row := range p.Rows() {
 			for _, loop := range []*pattern.Line{row.LeftEnding.Loop, row.RightEnding.Loop} {
-				if loop != nil && slices.ContainsFunc(loop.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+				if loop != nil && slices.ContainsFunc(loop.Nodes, func(n *pattern.Node) bool { return n.Key() == op.Text }) {
 					return refuse("The dish %s is still in a loop of beads at an end. Change the loop first.", op.Text)
 				}
 			}
 			if onTop(row.Lacing, op.Text) {
 				return refuse("The dish %s is still laced on another, or has one laced on it. Change the lacing first.", op.Text)
 			}
-			if row.Riders != nil && slices.ContainsFunc(row.Riders.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+			if row.Riders != nil && slices.ContainsFunc(row.Riders.Nodes, func(n *pattern.Node) bool { return n.Key() == op.Text }) {
 				return refuse("The dish %s still rides on a row. Change its riders first.", op.Text)
 			}
-			if row.Line != nil && slices.ContainsFunc(row.Line.Nodes, func(n *pattern.Node) bool { return n.Key == op.Text }) {
+			if row.Line != nil && slices.ContainsFunc(row.Line.Nodes, func(n *pattern.Node) bool { return n.Key() == op.Text }) {
 				return refuse("The dish %s is still in the line. Remove its beads first.", op.Text)
 			}
 		}

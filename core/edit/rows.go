@@ -279,8 +279,8 @@ func twoLetters(text string) (first, second string, err error) {
 	if err != nil {
 		return "", "", err
 	}
-	if len(pair.Items) != 2 || len(pair.Nodes) != 2 || pair.Items[0].Kind != pattern.Bead || pair.Items[1].Kind != pattern.Bead {
+	if len(pair.Items) != 2 || len(pair.Nodes) != 2 || !pair.Items[0].IsBead() || !pair.Items[1].IsBead() {
 		return "", "", &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "A dish's letter is A to Z, optionally followed by one small letter.", Expected: "two letters"}
 	}
-	return pair.Items[0].Key, pair.Items[1].Key, nil
+	return pair.Items[0].Key(), pair.Items[1].Key(), nil
 }

@@ -62,7 +62,7 @@ func (mk *strandMaker) drop(n *pattern.Node) (*Drop, error) {
 		return d, nil
 	}
 	make := mk.hang
-	if n.Kind == pattern.Loop {
+	if _, loop := n.Unit.(*pattern.Loop); loop {
 		make = mk.loopThrough
 	}
 	d, err := make(n, key)

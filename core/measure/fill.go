@@ -15,8 +15,8 @@ func (mk *strandMaker) solveFills() (pattern.Fills, error) {
 	p, row := mk.piece, mk.row
 	fills := pattern.Fills{}
 	for _, n := range row.Line.Nodes {
-		if n.Kind == pattern.Fill && n.LengthText != "" {
-			count, err := nearest(n.Length, mostRepeats(n), func(count int) (length.MM, error) {
+		if fill, is := n.Unit.(*pattern.Fill); is && !fill.IsOpen() {
+			count, err := nearest(fill.Length, mostRepeats(n), func(count int) (length.MM, error) {
 				return mk.fillLength(n, count)
 			})
 			if err != nil {
@@ -63,24 +63,25 @@ func (mk *strandMaker) solveFills() (pattern.Fills, error) {
 
 // mostRepeats is how often a fill may repeat on its own.
 func mostRepeats(n *pattern.Node) int {
-	one := (&pattern.Line{Items: n.Items}).Size(nil)
+	one := (&pattern.Line{Items: n.Items()}).Size(nil)
 	return pattern.MaxBeads / max(1, one)
 }
 
 // fillLength is the length of the fill's beads alone, repeated count times.
 func (mk *strandMaker) fillLength(n *pattern.Node, count int) (length.MM, error) {
-	group := &pattern.Node{Kind: pattern.Fill, Count: 1, Items: n.Items}
+	group := &pattern.Node{Unit: &pattern.Fill{Items: n.Items()}, Count: 1}
 	placed, err := (&pattern.Line{Items: []*pattern.Node{group}}).Expand(pattern.Fills{group: count})
 	if err != nil {
 		return 0, fmt.Errorf("the fill at column %d: %w", n.Col, err)
 	}
 	st, turns := &stack{table: mk.table}, newTurns()
 	for _, b := range placed {
-		if b.Node.IsPitch() {
+		gap, bare := b.Node.Unit.(pattern.Gap)
+		if gap.Middles {
 			return 0, pattern.NoGap(b.Node, "from middle to middle in a fill; use a clear gap, _10mm")
 		}
-		if b.Node.IsGap() {
-			st.beads = append(st.beads, mk.table.of(mk.gap(b.Node.Length), false, 0, 0))
+		if bare {
+			st.beads = append(st.beads, mk.table.of(mk.gap(gap.Length), false, 0, 0))
 			continue
 		}
 		look, err := mk.lookAt(b.Node)

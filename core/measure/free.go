@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"mala/core/length"
+	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -56,8 +57,8 @@ func (m *Measured) Free(s *Strand) ([]Free, error) {
 func (s *Strand) looseNodes() map[int]bool {
 	out := map[int]bool{}
 	for _, n := range s.Row.Line.Nodes {
-		if n.Free {
-			for _, inner := range n.Items {
+		if group, is := n.Unit.(*pattern.Group); is && group.Free {
+			for _, inner := range group.Items {
 				out[inner.ID] = true
 			}
 		}

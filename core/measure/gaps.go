@@ -14,11 +14,12 @@ func (b *Bead) IsGap() bool { return b.Material.Bead.IsGap() }
 // the beads beside it. The error is a *pattern.Fault.
 func (mk *strandMaker) layGaps(s *Strand, st *stack, placed []pattern.Placed) error {
 	for i, b := range placed {
-		if !b.Node.IsGap() {
+		bare, is := b.Node.Unit.(pattern.Gap)
+		if !is {
 			continue
 		}
-		long := b.Node.Length
-		if b.Node.IsPitch() {
+		long := bare.Length
+		if bare.Middles {
 			before, passed := mk.pitchedTo(s, st, placed, i, -1)
 			behind, more := mk.pitchedTo(s, st, placed, i, 1)
 			if before < 0 || behind < 0 || before == behind {
@@ -31,7 +32,7 @@ func (mk *strandMaker) layGaps(s *Strand, st *stack, placed []pattern.Placed) er
 		}
 		gap := mk.gap(long)
 		s.gaps = append(s.gaps, i)
-		s.Beads[i] = Bead{Key: b.Node.Key, Material: gap, Node: b.Node.ID, Passes: mk.row.Passes}
+		s.Beads[i] = Bead{Key: bare.Text, Material: gap, Node: b.Node.ID, Passes: mk.row.Passes}
 		st.beads[i] = mk.table.of(gap, false, 0, 0)
 	}
 	return nil

@@ -72,7 +72,7 @@ func TestTheWholeNumberNearestToALength(t *testing.T) {
 	failing := func(from int) func(int) (length.MM, error) {
 		return func(n int) (length.MM, error) {
 			if n >= from {
-				return 0, pattern.NoDish(&pattern.Node{Key: "Q", Col: 1})
+				return 0, pattern.NoDish(&pattern.Node{Unit: pattern.Bead{Key: "Q"}, Col: 1})
 			}
 			return length.MM(n), nil
 		}

@@ -14,12 +14,13 @@ import (
 // of it lies bare, and through the bead once more. How deep it hangs is its statics between
 // the two ends of the bead. The error is a *pattern.Fault.
 func (mk *strandMaker) loopThrough(n *pattern.Node, key string) (*Drop, error) {
-	look := mk.look(n.Centre[0].Key)
+	on := n.Centre()[0]
+	look := mk.look(on.Key())
 	if len(look.inTurn) > 0 {
 		look = look.inTurn[0] // alike loops are one, so each begins anew
 	}
 	if look.material.Bead.Hangs() {
-		return nil, pattern.NoHanging(n.Centre[0], look.material.Name)
+		return nil, pattern.NoHanging(on, look.material.Name)
 	}
 	beads, st, err := mk.setHanging(n)
 	if err != nil {

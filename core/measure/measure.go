@@ -231,10 +231,10 @@ func (s *Strand) hangsInTail() bool {
 // checkKeys holds every letter of the line to a dish.
 func checkKeys(p *piece.Piece, line *pattern.Line) error {
 	for _, n := range line.Nodes {
-		if n.Kind != pattern.Bead || n.IsGap() {
+		if !n.IsBead() {
 			continue
 		}
-		if m := p.Palette[n.Key]; m == nil || m.Bead == nil {
+		if m := p.Palette[n.Key()]; m == nil || m.Bead == nil {
 			return pattern.NoDish(n)
 		}
 	}

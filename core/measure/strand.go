@@ -143,7 +143,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 				}
 				*l = mk.lookOf(drops[b.Node].Material)
 			} else {
-				*l = mk.look(b.Node.Key)
+				*l = mk.look(b.Node.Key())
 			}
 		}
 		l = l.next(turns, b)
@@ -151,7 +151,7 @@ func (mk *strandMaker) lay(line *pattern.Line, fills pattern.Fills, before *Stra
 		if b.Reversed && l.turns {
 			way = 1
 		}
-		s.Beads[i] = Bead{Key: b.Node.Key, Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passesOf(b.Node.Key, l.material)}
+		s.Beads[i] = Bead{Key: b.Node.Key(), Material: l.material, Node: b.Node.ID, Turned: way == 1, Passes: mk.passesOf(b.Node.Key(), l.material)}
 		s.Beads[i].OneCord = s.Beads[i].Passes < mk.row.Passes && l.material.Bead.Flat == nil
 		if d := drops[b.Node]; d != nil {
 			s.Beads[i].Key, s.Beads[i].Drop = d.Key, d
@@ -201,8 +201,8 @@ func (l *nodeLook) next(t *turns, b pattern.Placed) *nodeLook {
 		t.mirror[b.Node] = before[:last]
 		return &l.inTurn[before[last]]
 	}
-	k := t.taken[b.Node.Key] % n
-	t.taken[b.Node.Key]++
+	k := t.taken[b.Node.Key()] % n
+	t.taken[b.Node.Key()]++
 	t.mirror[b.Node] = append(t.mirror[b.Node], k)
 	return &l.inTurn[k]
 }
@@ -226,7 +226,7 @@ func (mk *strandMaker) look(key string) nodeLook {
 // lookAt is the look of a node, whatever hangs there. The error is a *pattern.Fault.
 func (mk *strandMaker) lookAt(n *pattern.Node) (nodeLook, error) {
 	if !n.Hangs() {
-		return mk.look(n.Key), nil
+		return mk.look(n.Key()), nil
 	}
 	d, err := mk.drop(n)
 	if err != nil {

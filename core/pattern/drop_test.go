@@ -19,17 +19,17 @@ func TestADropIsOnePlaceOfTheStrand(t *testing.T) {
 	}
 	var kinds []string
 	for _, p := range placed {
-		kinds = append(kinds, string(p.Node.Kind))
+		kinds = append(kinds, string(p.Node.Unit.Kind()))
 	}
 	if got := strings.Join(kinds, " "); got != "bead bead bead drop drop drop drop drop bead bead bead drop" {
 		t.Errorf("laid out as %s", got)
 	}
 	hung, err := placed[3].Node.Hanging()
-	if err != nil || len(hung) != 15 || hung[14].Node.Key != "R" || hung[0].Node.Key != "S" {
+	if err != nil || len(hung) != 15 || hung[14].Node.Key() != "R" || hung[0].Node.Key() != "S" {
 		t.Errorf("%d hang, %v", len(hung), err)
 	}
 	for _, n := range line.Nodes {
-		if n.Key == "T" && !n.InDrop || n.Kind == Drop && n.InDrop || n.Key == "P" && n.Count == 3 && n.InDrop {
+		if n.Key() == "T" && !n.InDrop || n.Unit.Kind() == KindDrop && n.InDrop || n.Key() == "P" && n.Count == 3 && n.InDrop {
 			t.Errorf("%s hangs: %v", n, n.InDrop)
 		}
 	}
@@ -107,7 +107,7 @@ func TestDropsAreEditedAsOne(t *testing.T) {
 	for key, want := range map[string]string{"T": "2(P [S . R])", "R": "2P", "S": "2(P [T . R])"} {
 		one := line.Clone()
 		for _, n := range one.Nodes {
-			if n.Key == key {
+			if n.Key() == key {
 				if err := one.SetCount(n.ID, 0); err != nil {
 					t.Fatal(err)
 				}

@@ -60,7 +60,7 @@ func splitAt(items *[]*Node, n *Node, before int) int {
 // clone copies the node and all it holds.
 func (n *Node) clone() *Node {
 	c := *n
-	c.Items, c.Centre = cloneAll(n.Items), cloneAll(n.Centre)
+	c.Unit = n.Unit.clone()
 	return &c
 }
 
@@ -77,7 +77,7 @@ func turned(items []*Node, turns Turns) []*Node {
 	out := slices.Clone(items)
 	slices.Reverse(out)
 	for _, n := range out {
-		if n.Kind != Drop && (n.Kind != Bead || turns == nil || turns(n.Key)) {
+		if _, drop := n.Unit.(*Drop); !drop && (n.Key() == "" || turns == nil || turns(n.Key())) {
 			n.Reversed = !n.Reversed
 		}
 	}
@@ -88,8 +88,7 @@ func turned(items []*Node, turns Turns) []*Node {
 func mergeRuns(items *[]*Node) {
 	var out []*Node
 	for _, n := range *items {
-		if last := len(out) - 1; last >= 0 && n.Kind == Bead && out[last].Kind == Bead &&
-			n.Key == out[last].Key && n.Reversed == out[last].Reversed && n.Count+out[last].Count <= MaxCount {
+		if last := len(out) - 1; last >= 0 && n.Key() != "" && n.Key() == out[last].Key() && n.Reversed == out[last].Reversed && n.Count+out[last].Count <= MaxCount {
 			out[last].Count += n.Count
 			continue
 		}
@@ -152,28 +151,20 @@ func (d *deletion) rebuild(items []*Node) []*Node {
 		if n.Count == 0 {
 			continue
 		}
-		held := len(n.Items)
-		n.Items, n.Centre = d.rebuild(n.Items), d.rebuild(n.Centre)
-		switch {
-		case n.Hangs() && (len(n.Items) == 0 || len(n.Centre) == 0):
-			changed = true
-			if n.Kind == Loop && len(n.Centre) > 0 { // its bead stays in the strand
-				out = append(out, &Node{Kind: Bead, Count: n.Count, Reversed: n.Reversed, Key: n.Centre[0].Key})
-			}
-			continue
-		case n.Kind == Bead || len(n.Items) > 0:
-		case n.Kind == Mirror && len(n.Centre) > 0:
-			n.Kind, n.Items, n.Centre = Group, n.Centre, nil
-			held = len(n.Items) + 1
-		default:
-			changed = true
+		held := len(n.Items())
+		for _, list := range n.Unit.lists() {
+			*list = d.rebuild(*list)
+		}
+		left := n.leftOver()
+		changed = changed || left != n
+		if n = left; n == nil {
 			continue
 		}
-		if len(n.Items) < held {
+		if len(n.Items()) < held {
 			n.collapse()
 		}
-		if n.Kind == Group && n.Count == 1 && !n.Reversed && !n.Free && gone > 0 {
-			out = append(out, n.Items...)
+		if group, is := n.Unit.(*Group); is && n.Count == 1 && !n.Reversed && !group.Free && gone > 0 {
+			out = append(out, group.Items...)
 			continue
 		}
 		out = append(out, n)
@@ -184,13 +175,45 @@ func (d *deletion) rebuild(items []*Node) []*Node {
 	return out
 }
 
+// leftOver is what a node whose lists have lost beads is from now on: the bead of a loop stays in
+// the strand, the centre of a mirror is a group. It is nil where nothing is left.
+func (n *Node) leftOver() *Node {
+	switch u := n.Unit.(type) {
+	case Bead, Gap:
+		return n
+	case *Loop:
+		switch {
+		case len(u.Through) == 0:
+			return nil
+		case len(u.Items) == 0:
+			return &Node{Unit: u.Through[0].Unit, Count: n.Count, Reversed: n.Reversed}
+		}
+		return n
+	case *Drop:
+		if len(u.Foot) == 0 {
+			return nil
+		}
+	case *Mirror:
+		if len(u.Half) == 0 && len(u.Centre) > 0 {
+			n.Unit = &Group{Items: u.Centre}
+			n.collapse()
+			return n
+		}
+	}
+	if len(n.Items()) == 0 {
+		return nil
+	}
+	return n
+}
+
 // collapse makes a group that only holds one run into that run, repeated.
 func (n *Node) collapse() {
-	if n.Kind != Group || len(n.Items) != 1 || n.Items[0].Kind != Bead || n.Count*n.Items[0].Count > MaxCount {
+	group, is := n.Unit.(*Group)
+	if !is || len(group.Items) != 1 || group.Items[0].Key() == "" || n.Count*group.Items[0].Count > MaxCount {
 		return
 	}
-	run := n.Items[0]
-	n.Kind, n.Key, n.Count, n.Items, n.Free = Bead, run.Key, n.Count*run.Count, nil, false
+	run := group.Items[0]
+	n.Unit, n.Count = run.Unit, n.Count*run.Count
 	n.Reversed = n.Reversed != run.Reversed
 }
 
@@ -229,7 +252,7 @@ func (l *Line) Step(id, n int) error {
 // loop comes its loop.
 func (l *Line) counted(id int) *Node {
 	for _, loop := range l.Nodes {
-		if loop.Kind == Loop && loop.Centre[0] == l.Nodes[id] {
+		if u, is := loop.Unit.(*Loop); is && u.Through[0] == l.Nodes[id] {
 			return loop
 		}
 	}
@@ -270,7 +293,7 @@ func (l *Line) InsertBetween(gap int, items []*Node, fills Fills, turns Turns) (
 // at an index of its own items.
 func (l *list) atGap(line *Line, gap int) (inner *list, index int) {
 	items := l.items(line)
-	whole := l.owner == nil && len(*items) == 1 && (*items)[0].Kind == Mirror && (*items)[0].Count == 1
+	whole := l.owner == nil && len(*items) == 1 && (*items)[0].isMirror() && (*items)[0].Count == 1
 	for i, u := range l.units {
 		switch {
 		case whole && gap >= u.from && gap <= u.to:
@@ -301,7 +324,7 @@ func (l *list) indexAt(items *[]*Node, u unit, behind bool) int {
 // around finds the list of the unit that a gap inside it lies in: of a half and a
 // centre that meet there the half, of two halves that meet the centre between.
 func (u unit) around(gap int) (*list, int) {
-	if u.node.Kind == Mirror && len(u.node.Centre) == 0 && gap == u.lists[0].to {
+	if u.node.isMirror() && len(u.node.Centre()) == 0 && gap == u.lists[0].to {
 		return &list{owner: u.node, centre: true, showing: u.lists[0].showing + 1, from: gap, to: gap}, 0
 	}
 	found := u.lists[0]

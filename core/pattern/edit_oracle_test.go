@@ -36,19 +36,19 @@ func unrolled(line *Line, fills Fills) (all []instance, of [][]int) {
 				all = append(all, instance{node: n, repeat: repeat, from: len(of), depth: len(holds)})
 				in := append(append([]int{}, holds...), me)
 				inner := reversed != n.Reversed
-				switch n.Kind {
+				switch u := n.Unit.(type) {
 				case Bead:
 					of = append(of, in)
-				case Group:
-					walk(n.Items, inner, in)
-				case Fill:
+				case *Group:
+					walk(u.Items, inner, in)
+				case *Fill:
 					for range fills[n] {
-						walk(n.Items, inner, in)
+						walk(u.Items, inner, in)
 					}
-				case Mirror:
-					walk(n.Items, false, in)
-					walk(n.Centre, inner, in)
-					walk(n.Items, true, in)
+				case *Mirror:
+					walk(u.Half, false, in)
+					walk(u.Centre, inner, in)
+					walk(u.Half, true, in)
 				}
 				all[me].to = len(of)
 			}

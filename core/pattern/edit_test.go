@@ -13,7 +13,7 @@ func capsTurn(key string) bool { return key == "C" }
 func fillsOf(line *Line) Fills {
 	fills := Fills{}
 	for _, n := range line.Nodes {
-		if n.Kind == Fill {
+		if n.IsFill() {
 			fills[n] = 2
 		}
 	}
@@ -189,8 +189,8 @@ func TestFiveHundredRandomEditsKeepMirrorsAndParse(t *testing.T) {
 		if spell(t, again, 0) != spell(t, line, 0) || again.String() != line.String() {
 			t.Fatalf("step %d: %q reads back as %q", step, line, again)
 		}
-		if root := line.Items; len(root) == 1 && root[0].Kind == Mirror {
-			half := spell(t, &Line{Items: root[0].Items}, 0)
+		if root := line.Items; len(root) == 1 && root[0].isMirror() {
+			half := spell(t, &Line{Items: root[0].Items()}, 0)
 			all := spell(t, line, 0)
 			if root[0].Count == 1 && !strings.HasPrefix(all, half) {
 				t.Fatalf("step %d: the mirror fell: %q", step, line)

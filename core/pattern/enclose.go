@@ -32,24 +32,23 @@ func (l *Line) Enclose(how Bracket, from, to int, fills Fills) (start, end Ancho
 			made = selected[0]
 			made.Reversed = !made.Reversed
 		} else {
-			made = &Node{Kind: Group, Count: 1, Reversed: true, Items: selected}
+			made = &Node{Unit: &Group{Items: selected}, Count: 1, Reversed: true}
 		}
 	case InFree:
-		if len(selected) == 1 && selected[0].Kind == Group && selected[0].Count == 1 {
+		made = &Node{Unit: &Group{Items: selected, Free: true}, Count: 1}
+		if group, is := selected[0].Unit.(*Group); is && len(selected) == 1 && selected[0].Count == 1 {
 			made = selected[0]
-			made.Free = !made.Free
-		} else {
-			made = &Node{Kind: Group, Count: 1, Free: true, Items: selected}
+			group.Free = !group.Free
 		}
 		if err := made.checkFree(); err != nil {
 			return start, end, err
 		}
 	case InMirror:
-		made = &Node{Kind: Mirror, Count: 1, Items: selected}
+		made = &Node{Unit: &Mirror{Half: selected}, Count: 1}
 	case InFill:
-		made = &Node{Kind: Fill, Count: 1, Items: selected}
+		made = &Node{Unit: &Fill{Items: selected}, Count: 1}
 	default:
-		made = &Node{Kind: Group, Count: 1, Items: selected}
+		made = &Node{Unit: &Group{Items: selected}, Count: 1}
 	}
 	*items = slices.Replace(*items, first, last, made)
 	l.number()
@@ -146,16 +145,16 @@ func (l *list) owning(n *Node) *list {
 // writtenOut gives one repeat of the node without its brackets.
 func (n *Node) writtenOut(fills Fills) []*Node {
 	var out []*Node
-	switch n.Kind {
-	case Fill:
+	switch u := n.Unit.(type) {
+	case *Fill:
 		for range fills[n] {
-			out = append(out, cloneAll(n.Items)...)
+			out = append(out, cloneAll(u.Items)...)
 		}
-	case Mirror:
-		out = append(cloneAll(n.Items), cloneAll(n.Centre)...)
-		out = append(out, turned(cloneAll(n.Items), nil)...)
+	case *Mirror:
+		out = append(cloneAll(u.Half), cloneAll(u.Centre)...)
+		out = append(out, turned(cloneAll(u.Half), nil)...)
 	default:
-		out = cloneAll(n.Items)
+		out = cloneAll(n.Items())
 	}
 	return out
 }
@@ -186,11 +185,12 @@ func (l *Line) Copy(from, to int, fills Fills, turns Turns) (string, error) {
 	for _, p := range beads[from:to] {
 		if p.Node.Hangs() {
 			one := p.Node.clone()
-			one.Count, one.Reversed = 1, p.Reversed && p.Node.Kind == Loop
+			_, loop := p.Node.Unit.(*Loop)
+			one.Count, one.Reversed = 1, p.Reversed && loop
 			runs = append(runs, one)
 			continue
 		}
-		runs = append(runs, &Node{Kind: Bead, Count: 1, Key: p.Node.Key, Reversed: p.Reversed && turns(p.Node.Key)})
+		runs = append(runs, &Node{Unit: p.Node.Unit, Count: 1, Reversed: p.Reversed && turns(p.Node.Key())})
 	}
 	mergeRuns(&runs)
 	return (&Line{Items: runs}).String(), nil

@@ -4,8 +4,10 @@ import "slices"
 
 // IsMirror says whether the whole line is one mirror.
 func (l *Line) IsMirror() bool {
-	return len(l.Items) == 1 && l.Items[0].Kind == Mirror && l.Items[0].Count == 1 && !l.Items[0].Reversed
+	return len(l.Items) == 1 && l.Items[0].isMirror() && l.Items[0].Count == 1 && !l.Items[0].Reversed
 }
+
+func (n *Node) isMirror() bool { _, is := n.Unit.(*Mirror); return is }
 
 // Ends says at which ends of a line beads come.
 type Ends int
@@ -37,7 +39,7 @@ func (l *Line) WithEnds(beads string, at Ends) *Line {
 		return nil
 	}
 	if parsed.IsMirror() {
-		mergeRuns(&parsed.Items[0].Items)
+		mergeRuns(parsed.Items[0].Unit.lists()[0])
 	}
 	if parsed, err = Parse(parsed.Merged().String()); err != nil {
 		return nil
@@ -51,7 +53,7 @@ func (l *Line) Outermost(at Ends) []*Node {
 	case len(l.Items) == 0:
 		return nil
 	case l.IsMirror():
-		return l.Items[0].Items[:1]
+		return l.Items[0].Items()[:1]
 	case at == BothEnds:
 		return []*Node{l.Items[0], l.Items[len(l.Items)-1]}
 	case at == LeftEnd:
@@ -68,7 +70,8 @@ func (l *Line) Counted(fills Fills) *Line {
 	}
 	out := l.Clone()
 	n := out.OpenFill()
-	n.Kind, n.Count = Group, min(n.Count*max(1, fills.Of(out)[n]), MaxCount)
+	n.Count = min(n.Count*max(1, fills.Of(out)[n]), MaxCount)
+	n.Unit = &Group{Items: n.Items()}
 	n.collapse()
 	out.number()
 	return out
@@ -89,8 +92,8 @@ func (l *Line) Backwards() *Line {
 func turnBack(items []*Node) {
 	slices.Reverse(items)
 	for _, n := range items {
-		if n.Kind == Group || n.Kind == Fill {
-			turnBack(n.Items)
+		if n.IsGroup() || n.IsFill() {
+			turnBack(n.Items())
 		}
 	}
 }
@@ -101,8 +104,8 @@ func (l *Line) Turned() (*Line, error) {
 	switch items := l.Items; {
 	case len(items) == 0:
 		return l, nil
-	case len(items) == 1 && items[0].Kind == Group && items[0].Reversed && items[0].Count == 1:
-		inner := &Line{Items: items[0].Items}
+	case len(items) == 1 && items[0].IsGroup() && items[0].Reversed && items[0].Count == 1:
+		inner := &Line{Items: items[0].Items()}
 		return Parse(inner.String())
 	}
 	return Parse("~(" + l.String() + ")")

@@ -98,7 +98,7 @@ func keys(l *Line) string {
 	}
 	var out []string
 	for _, b := range placed {
-		out = append(out, b.Node.Key)
+		out = append(out, b.Node.Key())
 	}
 	return strings.Join(out, " ")
 }

@@ -17,7 +17,7 @@ func ExampleParse() {
 		panic(err)
 	}
 	for _, b := range placed {
-		fmt.Print(b.Node.Key)
+		fmt.Print(b.Node.Key())
 	}
 	fmt.Println("", line)
 	// Output: PPABABABCBABABAPP <2P 3(A B) | C>

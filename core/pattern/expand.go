@@ -26,13 +26,13 @@ func size(items []*Node, fills Fills) int {
 
 func (n *Node) size(fills Fills) int {
 	one := 1
-	switch n.Kind {
-	case Group:
-		one = size(n.Items, fills)
-	case Mirror:
-		one = 2*size(n.Items, fills) + size(n.Centre, fills)
-	case Fill:
-		one = size(n.Items, fills) * fills[n]
+	switch u := n.Unit.(type) {
+	case *Group:
+		one = size(u.Items, fills)
+	case *Mirror:
+		one = 2*size(u.Half, fills) + size(u.Centre, fills)
+	case *Fill:
+		one = size(u.Items, fills) * fills[n]
 	}
 	return min(n.Count*min(one, MaxBeads+1), MaxBeads+1)
 }
@@ -86,20 +86,20 @@ func (e *expansion) node(n *Node, reversed bool, list int) {
 		return
 	}
 	for range n.Count {
-		switch n.Kind {
-		case Group:
-			e.items(n.Items, reversed, e.showing(n))
-		case Fill:
+		switch u := n.Unit.(type) {
+		case *Group:
+			e.items(u.Items, reversed, e.showing(n))
+		case *Fill:
 			for range e.fills[n] {
-				e.items(n.Items, reversed, e.showing(n))
+				e.items(u.Items, reversed, e.showing(n))
 			}
-		case Mirror:
+		case *Mirror:
 			// A mirror turned round keeps its halves; only its centre turns.
-			e.items(n.Items, false, e.showing(n))
-			if len(n.Centre) > 0 {
-				e.items(n.Centre, reversed, e.showing(n))
+			e.items(u.Half, false, e.showing(n))
+			if len(u.Centre) > 0 {
+				e.items(u.Centre, reversed, e.showing(n))
 			}
-			e.items(n.Items, true, e.showing(n))
+			e.items(u.Half, true, e.showing(n))
 		}
 	}
 }

@@ -71,6 +71,6 @@ func Faults(err error) []*Fault {
 
 // NoDish is the fault of a bead whose letter has no dish.
 func NoDish(n *Node) *Fault {
-	return &Fault{Code: UnknownKey, Col: max(1, n.End-len(n.Key)), Expected: "the letter of a dish",
-		Says: "No dish has the letter " + n.Key + ". Add a dish for it, or use another letter."}
+	return &Fault{Code: UnknownKey, Col: max(1, n.End-len(n.Key())), Expected: "the letter of a dish",
+		Says: "No dish has the letter " + n.Key() + ". Add a dish for it, or use another letter."}
 }

@@ -21,17 +21,11 @@ const (
 	mostGap  = length.MM(1000)
 )
 
-// IsGap says whether the node is bare cord between beads.
-func (n *Node) IsGap() bool { return n.Kind == Bead && n.LengthText != "" }
-
-// IsPitch says whether the gap is given from middle to middle.
-func (n *Node) IsPitch() bool { return n.IsGap() && n.Key[0] == pitch }
-
 // IsGapKey says whether what stands in a sequence is a gap and no dish's letter.
 func IsGapKey(key string) bool { return key != "" && (key[0] == clearGap || key[0] == pitch) }
 
-// Gap writes a gap of that length, clear or from middle to middle.
-func Gap(text string, middles bool) string {
+// WriteGap writes a gap of that length, clear or from middle to middle.
+func WriteGap(text string, middles bool) string {
 	sign := string(clearGap)
 	if middles {
 		sign = string(pitch)
@@ -76,7 +70,7 @@ func NoPitch(n *Node) *Fault {
 
 // ShortPitch is the fault for a pitch that its two beads fill up.
 func ShortPitch(n *Node, takes length.MM) *Fault {
-	return fault(BadLength, n.Col, fmt.Sprintf("A pitch of %s is too short: from middle to middle these beads take %s already.", n.LengthText, takes.In(length.InMillimetres)), "a longer pitch")
+	return fault(BadLength, n.Col, fmt.Sprintf("A pitch of %s is too short: from middle to middle these beads take %s already.", n.Key()[1:], takes.In(length.InMillimetres)), "a longer pitch")
 }
 
 // NoGap is the fault for a gap where there can be none.

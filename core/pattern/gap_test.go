@@ -19,16 +19,16 @@ func TestGapsStandInTheSequenceLikeBeads(t *testing.T) {
 	}
 	var keys []string
 	for _, p := range placed {
-		keys = append(keys, p.Node.Key)
+		keys = append(keys, p.Node.Key())
 	}
 	if got := strings.Join(keys, " "); got != "S _10mm S _10mm T @25mm L @25mm T _10mm S _10mm S _1/2in _1/2in _1/2in" {
 		t.Errorf("laid out as %s", got)
 	}
 	gap, pitch := placed[1].Node, placed[5].Node
-	if !gap.IsGap() || gap.IsPitch() || gap.Length != 10 || !pitch.IsPitch() || pitch.Length != 25 || placed[0].Node.IsGap() {
+	if !gap.IsGap() || gap.IsPitch() || gap.Unit.(Gap).Length != 10 || !pitch.IsPitch() || pitch.Unit.(Gap).Length != 25 || placed[0].Node.IsGap() {
 		t.Errorf("%+v %+v", gap, pitch)
 	}
-	if half := placed[len(placed)-1].Node.Length; half < 12.69 || half > 12.71 {
+	if half := placed[len(placed)-1].Node.Unit.(Gap).Length; half < 12.69 || half > 12.71 {
 		t.Errorf("half an inch is %v", half)
 	}
 }

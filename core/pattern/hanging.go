@@ -1,6 +1,9 @@
 package pattern
 
-import "fmt"
+import (
+	"fmt"
+	"slices"
+)
 
 // MostInDrop is how many beads hang in one drop or loop; MostLoops how deep loops hang in
 // loops.
@@ -13,13 +16,13 @@ const (
 // takesLoop says whether the bead stands right before a bracket, which is then a loop
 // through it.
 func (n *Node) takesLoop(m *Node) bool {
-	return n.Kind == Bead && !n.IsGap() && n.End == m.Col && m.Count == 1 && !m.Reversed
+	return n.IsBead() && n.End == m.Col && m.Count == 1 && !m.Reversed
 }
 
 // makeLoop hangs the bracket's beads in a loop through the bead.
 func (n *Node) makeLoop(m *Node) {
-	through := &Node{Kind: Bead, Count: 1, Key: n.Key, Col: n.End - len(n.Key), End: n.End}
-	n.Kind, n.Key, n.Items, n.Centre, n.End = Loop, "", m.Items, []*Node{through}, m.End
+	through := &Node{Unit: n.Unit, Count: 1, Col: n.End - len(n.Key()), End: n.End}
+	n.Unit, n.End = &Loop{Through: []*Node{through}, Items: m.Items()}, m.End
 }
 
 // checkHanging holds what hangs on the strand's own cord to beads that can hang there, and
@@ -28,42 +31,43 @@ func (n *Node) checkHanging() error {
 	if !n.Hangs() {
 		return nil
 	}
-	if n.Kind == Drop {
-		if turn := n.Centre[0]; len(n.Centre) > 1 || turn.Kind != Bead || turn.IsGap() || turn.Count > 1 {
-			return fault(Missing, n.Centre[0].Col, "The cord of a drop turns round one bead: [10S . R].", "one dish's letter")
+	drop, isDrop := n.Unit.(*Drop)
+	if isDrop {
+		if turn := drop.Foot[0]; len(drop.Foot) > 1 || !turn.IsBead() || turn.Count > 1 {
+			return fault(Missing, turn.Col, "The cord of a drop turns round one bead: [10S . R].", "one dish's letter")
 		}
 	}
 	var walk func(items []*Node) error
 	walk = func(items []*Node) error {
 		for _, one := range items {
 			switch {
-			case n.Kind == Drop && one.Hangs():
+			case isDrop && one.Hangs():
 				return fault(TooDeep, one.Col, "Nothing can hang in a drop, whose cord goes back up through its beads. Hang it in a loop.", "a bead or a group")
 			case one.Hangs():
 				continue // it has been looked at by itself
-			case one.Kind == Fill:
-				return fault(BadFill, one.Col, fmt.Sprintf("A %s has no length to fill. Give its beads a count.", n.Kind), "a count")
+			case one.IsFill():
+				return fault(BadFill, one.Col, fmt.Sprintf("A %s has no length to fill. Give its beads a count.", n.Unit.Kind()), "a count")
 			case one.IsGap():
-				return NoGap(one, fmt.Sprintf("in a %s", n.Kind))
+				return NoGap(one, fmt.Sprintf("in a %s", n.Unit.Kind()))
 			}
-			if err := walk(append(one.Items[:len(one.Items):len(one.Items)], one.Centre...)); err != nil {
+			if err := walk(slices.Concat(one.Items(), one.Centre())); err != nil {
 				return err
 			}
 		}
 		return nil
 	}
-	if err := walk(n.Items); err != nil {
+	if err := walk(n.Items()); err != nil {
 		return err
 	}
 	beads, levels := n.hanging()
-	if n.Kind == Loop {
-		beads -= len(n.Centre)
+	if loop, is := n.Unit.(*Loop); is {
+		beads -= len(loop.Through)
 	}
 	switch {
 	case levels > MostLoops:
 		return fault(TooDeep, n.Col, fmt.Sprintf("Loops hang in loops at most %d deep.", MostLoops), "fewer brackets")
 	case beads > MostInDrop:
-		return fault(TooMany, n.Col, fmt.Sprintf("A %s has at most %d beads.", n.Kind, MostInDrop), "a smaller count")
+		return fault(TooMany, n.Col, fmt.Sprintf("A %s has at most %d beads.", n.Unit.Kind(), MostInDrop), "a smaller count")
 	}
 	return nil
 }
@@ -79,16 +83,16 @@ func (n *Node) hanging() (beads, levels int) {
 		}
 		return sum
 	}
-	beads = all(n.Items)
-	switch n.Kind {
-	case Bead:
+	beads = all(n.Items())
+	switch n.Unit.(type) {
+	case Bead, Gap:
 		return 1, 0
-	case Mirror:
+	case *Mirror:
 		beads *= 2
-	case Drop, Loop:
+	case *Drop, *Loop:
 		levels++
 	}
-	return min(beads+all(n.Centre), pastDrop), levels
+	return min(beads+all(n.Centre()), pastDrop), levels
 }
 
 // TooManyHang is the fault for drops of more beads in all than a strand may have.
@@ -116,9 +120,9 @@ func (n *Node) DropKey() string {
 // Hanging lists the beads of a drop from the strand down, the one that its cord turns
 // round last; of a loop as its cord takes them up, without the one that it runs through.
 func (n *Node) Hanging() ([]Placed, error) {
-	items := n.Items
-	if n.Kind == Drop {
-		items = append(items[:len(items):len(items)], n.Centre...)
+	items := n.Items()
+	if drop, is := n.Unit.(*Drop); is {
+		items = slices.Concat(items, drop.Foot)
 	}
 	return (&Line{Items: items}).Expand(nil)
 }

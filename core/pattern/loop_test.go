@@ -28,15 +28,15 @@ func TestALoopHangsThroughItsBead(t *testing.T) {
 		t.Fatalf("%d places, %v", len(placed), err)
 	}
 	loop := placed[1]
-	if loop.Node.Kind != Loop || loop.Reversed || !placed[3].Reversed || !placed[5].Reversed || loop.Node.DropKey() != "B[S 2T]" || placed[3].Node.DropKey() != "B[S 2T]" {
+	if loop.Node.Unit.Kind() != KindLoop || loop.Reversed || !placed[3].Reversed || !placed[5].Reversed || loop.Node.DropKey() != "B[S 2T]" || placed[3].Node.DropKey() != "B[S 2T]" {
 		t.Errorf("%+v", loop)
 	}
 	hung, err := loop.Node.Hanging()
-	if err != nil || len(hung) != 3 || hung[2].Node.Key != "T" {
+	if err != nil || len(hung) != 3 || hung[2].Node.Key() != "T" {
 		t.Errorf("%d hang in it", len(hung))
 	}
 	for _, n := range line.Nodes {
-		if hangs := n.Key == "S" || n.Key == "T" || n.Key == "B"; n.InDrop != hangs {
+		if hangs := n.Key() == "S" || n.Key() == "T" || n.Key() == "B"; n.InDrop != hangs {
 			t.Errorf("%s hangs: %v", n, n.InDrop)
 		}
 	}
@@ -74,7 +74,7 @@ func TestLoopsAreEditedWithTheirBead(t *testing.T) {
 	line := mustParse(t, "P 2~B[S T] P")
 	for _, n := range line.Nodes {
 		for key, want := range map[string]string{"S": "P 2~B[T] P", "T": "P 2~B[S] P", "B": "2P"} {
-			if n.Key != key {
+			if n.Key() != key {
 				continue
 			}
 			one := line.Clone()

@@ -65,7 +65,7 @@ func (p *parser) items(depth int) ([]*Node, error) {
 			}
 			last := len(items) - 1
 			switch {
-			case n.Kind != Drop || len(n.Centre) > 0:
+			case !n.isFootless():
 				items = append(items, n)
 			case last >= 0 && items[last].takesLoop(n):
 				items[last].makeLoop(n)
@@ -100,8 +100,8 @@ func (p *parser) item(depth int) (*Node, error) {
 			return nil, err
 		}
 	}
-	if p.tok.kind == tokenFree {
-		n.Free = true
+	free := p.tok.kind == tokenFree
+	if free {
 		if err := p.advance(); err != nil {
 			return nil, err
 		}
@@ -113,6 +113,9 @@ func (p *parser) item(depth int) (*Node, error) {
 		return nil, err
 	}
 	n.End = p.end
+	if group, is := n.Unit.(*Group); is && free {
+		group.Free = true
+	}
 	return n, n.checkFree()
 }
 
@@ -120,23 +123,27 @@ func (p *parser) unit(n *Node, depth int) error {
 	open := p.tok
 	switch open.kind {
 	case tokenKey:
-		n.Kind, n.Key = Bead, open.text
+		n.Unit = Bead{open.text}
 		return p.advance()
 	case tokenGap:
-		n.Kind, n.Key, n.Length, n.LengthText = Bead, open.text, open.mm, open.text[1:]
+		n.Unit = Gap{open.text, open.mm, open.text[0] == pitch}
 		return p.advance()
 	case tokenGroup:
-		n.Kind = Group
-		return p.bracketed(n, depth, open, tokenGroupEnd, ")")
+		group := &Group{}
+		n.Unit = group
+		return p.bracketed(group, &group.Items, depth, open, tokenGroupEnd, ")")
 	case tokenFill:
-		n.Kind = Fill
-		return p.bracketed(n, depth, open, tokenFillEnd, "}")
+		fill := &Fill{}
+		n.Unit = fill
+		return p.bracketed(fill, &fill.Items, depth, open, tokenFillEnd, "}")
 	case tokenDrop:
-		n.Kind = Drop
-		return p.bracketed(n, depth, open, tokenDropEnd, "]")
+		drop := &Drop{}
+		n.Unit = drop
+		return p.bracketed(drop, &drop.Items, depth, open, tokenDropEnd, "]")
 	case tokenMirror:
-		n.Kind = Mirror
-		return p.bracketed(n, depth, open, tokenMirrorEnd, ">")
+		mirror := &Mirror{}
+		n.Unit = mirror
+		return p.bracketed(mirror, &mirror.Half, depth, open, tokenMirrorEnd, ">")
 	}
 	says := "A count needs a bead or a group after it."
 	if n.Reversed {
@@ -145,34 +152,37 @@ func (p *parser) unit(n *Node, depth int) error {
 	return fault(Missing, open.col, says, "a dish's letter, ( , <, { or [")
 }
 
-// bracketed reads what stands between an opening sign and its closing one.
-func (p *parser) bracketed(n *Node, depth int, open token, closing kind, sign string) error {
+// bracketed reads what stands between the opening sign of a unit and its closing one.
+func (p *parser) bracketed(unit Unit, items *[]*Node, depth int, open token, closing kind, sign string) error {
 	if err := p.advance(); err != nil {
 		return err
 	}
-	if p.tok.kind == tokenLength {
-		n.Length, n.LengthText = p.tok.mm, p.tok.text
+	if fill, is := unit.(*Fill); is && p.tok.kind == tokenLength {
+		fill.Length, fill.Text = p.tok.mm, p.tok.text
 		if err := p.advance(); err != nil {
 			return err
 		}
 	}
 	var err error
-	if n.Items, err = p.items(depth + 1); err != nil {
+	if *items, err = p.items(depth + 1); err != nil {
 		return err
 	}
-	if len(n.Items) == 0 && (p.tok.kind == closing || p.tok.kind == tokenCentre || p.tok.kind == tokenTurn) {
-		return fault(Empty, open.col, fmt.Sprintf("This %s is empty. Put a bead in it, or remove it.", n.Kind), "a dish's letter")
+	if len(*items) == 0 && (p.tok.kind == closing || p.tok.kind == tokenCentre || p.tok.kind == tokenTurn) {
+		return fault(Empty, open.col, fmt.Sprintf("This %s is empty. Put a bead in it, or remove it.", unit.Kind()), "a dish's letter")
 	}
-	if n.Kind == Mirror {
-		if err := p.centre(n, depth, open); err != nil {
+	switch unit := unit.(type) {
+	case *Mirror:
+		if err := p.centre(unit, depth, open); err != nil {
 			return err
 		}
-	}
-	if n.Kind == Drop && p.tok.kind == tokenTurn {
+	case *Drop:
+		if p.tok.kind != tokenTurn {
+			break
+		}
 		if err := p.advance(); err != nil {
 			return err
 		}
-		if n.Centre, err = p.items(depth + 1); err != nil {
+		if unit.Foot, err = p.items(depth + 1); err != nil {
 			return err
 		}
 	}
@@ -180,12 +190,12 @@ func (p *parser) bracketed(n *Node, depth int, open token, closing kind, sign st
 	case closing:
 		return p.advance()
 	case tokenEnd:
-		return fault(Unclosed, open.col, fmt.Sprintf("This %s is not closed. Put a %s after its last bead.", n.Kind, sign), sign)
+		return fault(Unclosed, open.col, fmt.Sprintf("This %s is not closed. Put a %s after its last bead.", unit.Kind(), sign), sign)
 	}
 	return p.unopened()
 }
 
-func (p *parser) centre(n *Node, depth int, open token) error {
+func (p *parser) centre(mirror *Mirror, depth int, open token) error {
 	switch p.tok.kind {
 	case tokenCentre:
 	case tokenMirrorEnd, tokenEnd:
@@ -197,8 +207,14 @@ func (p *parser) centre(n *Node, depth int, open token) error {
 		return err
 	}
 	var err error
-	n.Centre, err = p.items(depth + 1)
+	mirror.Centre, err = p.items(depth + 1)
 	return err
+}
+
+// isFootless says whether the node is a bracket with no foot: a loop, if it stands behind a bead.
+func (n *Node) isFootless() bool {
+	drop, is := n.Unit.(*Drop)
+	return is && len(drop.Foot) == 0
 }
 
 // unopened is the fault for a sign that closes nothing.
@@ -214,11 +230,12 @@ func (p *parser) unopened() error {
 
 // checkFree holds a group of any order to plain beads.
 func (n *Node) checkFree() error {
-	if !n.Free {
+	group, is := n.Unit.(*Group)
+	if !is || !group.Free {
 		return nil
 	}
-	for _, one := range n.Items {
-		if one.Kind != Bead || one.IsGap() {
+	for _, one := range group.Items {
+		if !one.IsBead() {
 			return fault(BadFree, n.Col, "What comes in any order is beads alone, each with its count: ?(5P 3T).", "a dish's letter")
 		}
 	}
@@ -231,23 +248,20 @@ func (l *Line) checkFills() error {
 	var walk func(items []*Node, inside bool) error
 	walk = func(items []*Node, inside bool) error {
 		for _, n := range items {
-			if n.Kind == Fill {
-				if inside {
-					return fault(BadFill, n.Col, "A fill cannot be inside another fill.", "a bead or a group")
-				}
-				if n.LengthText == "" && open != nil {
-					return fault(BadFill, n.Col, "A line has one open fill. Give this one a length: {25mm: S}.", "a fill with a length")
-				}
-				if n.LengthText == "" {
-					open = n
-				}
+			fill, is := n.Unit.(*Fill)
+			switch {
+			case !is:
+			case inside:
+				return fault(BadFill, n.Col, "A fill cannot be inside another fill.", "a bead or a group")
+			case fill.IsOpen() && open != nil:
+				return fault(BadFill, n.Col, "A line has one open fill. Give this one a length: {25mm: S}.", "a fill with a length")
+			case fill.IsOpen():
+				open = n
 			}
-			within := inside || n.Kind == Fill
-			if err := walk(n.Items, within); err != nil {
-				return err
-			}
-			if err := walk(n.Centre, within); err != nil {
-				return err
+			for _, list := range n.Unit.lists() {
+				if err := walk(*list, inside || is); err != nil {
+					return err
+				}
 			}
 		}
 		return nil

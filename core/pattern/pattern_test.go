@@ -20,7 +20,7 @@ func spell(t testing.TB, line *Line, fill int) string {
 	t.Helper()
 	fills := Fills{}
 	for _, n := range line.Nodes {
-		if n.Kind == Fill {
+		if n.IsFill() {
 			fills[n] = fill
 		}
 	}
@@ -30,7 +30,7 @@ func spell(t testing.TB, line *Line, fill int) string {
 	}
 	var b strings.Builder
 	for _, p := range beads {
-		if key := p.Node.Key; p.Reversed {
+		if key := p.Node.Key(); p.Reversed {
 			b.WriteString(strings.ToLower(key))
 		} else {
 			b.WriteString(key)
@@ -126,8 +126,8 @@ func TestEveryBeadKnowsItsNodeThroughMirrorAndRepeat(t *testing.T) {
 		if line.Nodes[p.Node.ID] != p.Node {
 			t.Fatalf("node %d is not where its number says", p.Node.ID)
 		}
-		if text := "<2(A B) | C>"[p.Node.Col-1 : p.Node.End-1]; text != p.Node.Key {
-			t.Errorf("bead %s came from %q", p.Node.Key, text)
+		if text := "<2(A B) | C>"[p.Node.Col-1 : p.Node.End-1]; text != p.Node.Key() {
+			t.Errorf("bead %s came from %q", p.Node.Key(), text)
 		}
 	}
 	if a := beads[0].Node; beads[2].Node != a || beads[len(beads)-1].Node != a {

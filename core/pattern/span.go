@@ -3,7 +3,7 @@ package pattern
 // list is one showing of a list of nodes in the expanded sequence: the beads
 // from (included) to (not included), and the units they come from.
 type list struct {
-	owner    *Node // whose Items or Centre this is; nil for the whole line
+	owner    *Node // whose items or centre this is; nil for the whole line
 	centre   bool
 	reversed bool
 	showing  int // 0 for the first time this list is shown
@@ -66,24 +66,24 @@ func (s *spanner) list(owner *Node, items []*Node, centre, reversed bool) *list 
 // inside lays out one repeat of the node.
 func (s *spanner) inside(n *Node, reversed bool) []*list {
 	var lists []*list
-	switch n.Kind {
-	case Bead, Drop, Loop:
-		s.at++
-	case Group:
-		lists = append(lists, s.list(n, n.Items, false, reversed))
-	case Fill:
+	switch u := n.Unit.(type) {
+	case *Group:
+		lists = append(lists, s.list(n, u.Items, false, reversed))
+	case *Fill:
 		for range s.fills[n] {
 			if s.at > MaxBeads {
 				break
 			}
-			lists = append(lists, s.list(n, n.Items, false, reversed))
+			lists = append(lists, s.list(n, u.Items, false, reversed))
 		}
-	case Mirror:
-		lists = append(lists, s.list(n, n.Items, false, false))
-		if len(n.Centre) > 0 {
-			lists = append(lists, s.list(n, n.Centre, true, reversed))
+	case *Mirror:
+		lists = append(lists, s.list(n, u.Half, false, false))
+		if len(u.Centre) > 0 {
+			lists = append(lists, s.list(n, u.Centre, true, reversed))
 		}
-		lists = append(lists, s.list(n, n.Items, false, true))
+		lists = append(lists, s.list(n, u.Half, false, true))
+	default:
+		s.at++
 	}
 	return lists
 }
@@ -153,11 +153,12 @@ func (l *list) find(owner *Node, showing int) *list {
 
 // items gives the list's nodes as they are written.
 func (l *list) items(line *Line) *[]*Node {
-	switch {
-	case l.owner == nil:
+	if l.owner == nil {
 		return &line.Items
-	case l.centre:
-		return &l.owner.Centre
 	}
-	return &l.owner.Items
+	lists := l.owner.Unit.lists()
+	if l.centre {
+		return lists[1]
+	}
+	return lists[0]
 }

@@ -202,7 +202,7 @@ func (p *Piece) checkLoop(f *Ending, add adder, where string) {
 		add(where, "Put beads on the loop: a bead line such as 24S.")
 		return
 	}
-	fills := func(n *pattern.Node) bool { return n.Kind == pattern.Fill }
+	fills := func(n *pattern.Node) bool { return n.IsFill() }
 	if slices.ContainsFunc(f.Loop.Nodes, fills) {
 		add(where, "A loop has no length to fill. Give its beads a count, such as 24S.")
 		return

@@ -137,14 +137,14 @@ func flatsOf(m *material.Material) []*material.Material {
 func (l *Lacing) CheckLine(line *pattern.Line, palette map[string]*material.Material) error {
 	var wrong pattern.List
 	for _, n := range line.Nodes {
-		switch m := palette[n.Key]; {
+		switch m := palette[n.Key()]; {
 		case n.IsGap() && (l.Pitch > 0 || l.Overlap > 0):
 			wrong = append(wrong, pattern.NoGap(n, "in a row laced at a pitch or with an overlap"))
 		case n.IsPitch():
 			wrong = append(wrong, pattern.NoGap(n, "from middle to middle in a laced row, which has a pitch of its own,"))
 		case n.Hangs():
 			wrong = append(wrong, pattern.NoDrop(n, "in a laced row"))
-		case n.Kind != pattern.Bead || n.IsGap() || m == nil:
+		case !n.IsBead() || m == nil:
 		case m.Hangs() || !laces(m):
 			wrong = append(wrong, pattern.NotLaced(n, m.Name+" has not two or four holes through its face, and this row is laced."))
 		case l.Way != LacedStraight && slices.ContainsFunc(flatsOf(m), func(one *material.Material) bool { return one.Bead.Holes < holesOfCross }):

@@ -297,10 +297,10 @@ func (r *Row) TakeLine(line *pattern.Line, palette map[string]*material.Material
 func checkLetters(line *pattern.Line, palette map[string]*material.Material) error {
 	var missing pattern.List
 	for _, n := range line.Nodes {
-		if n.Kind != pattern.Bead || n.IsGap() {
+		if !n.IsBead() {
 			continue
 		}
-		if m := palette[n.Key]; m == nil || m.Bead == nil {
+		if m := palette[n.Key()]; m == nil || m.Bead == nil {
 			missing = append(missing, pattern.NoDish(n))
 		}
 	}

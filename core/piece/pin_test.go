@@ -36,7 +36,7 @@ func TestWhatAPinKeeps(t *testing.T) {
 				continue
 			}
 			says := n.String()
-			if n.Kind == pattern.Bead && n.Key == "P" && n != line.Items[0] {
+			if n.IsBead() && n.Key() == "P" && n != line.Items[0] {
 				says += " in the group"
 			}
 			kept = append(kept, says)

@@ -17,15 +17,15 @@ func (p *Piece) checkRiders(r *Row, add adder, where string) {
 		return
 	}
 	for _, n := range r.Riders.Nodes {
-		m := p.Palette[n.Key]
+		m := p.Palette[n.Key()]
 		switch {
-		case n.Kind == pattern.Fill:
+		case n.IsFill():
 			add(where, "Column %d: Riders have no length to fill. Give them a count, such as 24L.", n.Col)
 		case n.IsGap():
 			add(where, "Column %d: There are no gaps among riders, which slide by themselves.", n.Col)
 		case n.Hangs():
 			add(where, "Column %d: Nothing hangs in a cord among riders. Use beads alone.", n.Col)
-		case n.Kind == pattern.Bead && m != nil && m.Bead != nil && m.Bead.Hangs():
+		case n.IsBead() && m != nil && m.Bead != nil && m.Bead.Hangs():
 			add(where, "Column %d: %s hangs by itself and slides over nothing. Use beads with large holes.", n.Col, m.Name)
 		}
 	}

@@ -42,7 +42,7 @@ func (t *task) countable() []*pattern.Node {
 	}
 	var out []*pattern.Node
 	for _, n := range row.Line.Nodes {
-		if n.InDrop || n.IsGap() || n.Kind != pattern.Bead && n.Kind != pattern.Group || n.Count >= pattern.MaxCount || t.pinned(n) || central(row.Line, n) {
+		if n.InDrop || !n.Counts() || n.Count >= pattern.MaxCount || t.pinned(n) || central(row.Line, n) {
 			continue
 		}
 		out = append(out, n)
@@ -91,7 +91,7 @@ func (t *task) oneCount(n *pattern.Node, step length.MM, adds map[string]int) fu
 func nthAlike(line *pattern.Line, n *pattern.Node) int {
 	alike, nth := 0, 0
 	for _, other := range line.Nodes {
-		if other.Kind == n.Kind && other.String() == n.String() {
+		if other.Unit.Kind() == n.Unit.Kind() && other.String() == n.String() {
 			alike++
 		}
 		if other == n {
@@ -107,7 +107,7 @@ func nthAlike(line *pattern.Line, n *pattern.Node) int {
 // central says whether a node lies in the centre of a mirror, which stays.
 func central(line *pattern.Line, n *pattern.Node) bool {
 	for _, m := range line.Nodes {
-		for _, c := range m.Centre {
+		for _, c := range m.Centre() {
 			if c == n || c.Contains(n) {
 				return true
 			}

@@ -33,7 +33,7 @@ func ends(t *task) []knob {
 	at := check.EndsOf(t.measured.Piece, t.strand)
 	var out []knob
 	for _, key := range t.endDishes() {
-		if slices.ContainsFunc(row.Line.Outermost(at), func(n *pattern.Node) bool { return n.Kind == pattern.Bead && n.Key == key && t.pinned(n) }) {
+		if slices.ContainsFunc(row.Line.Outermost(at), func(n *pattern.Node) bool { return n.IsBead() && n.Key() == key && t.pinned(n) }) {
 			continue // it would become a part of a pinned run
 		}
 		var k knob

@@ -8,7 +8,6 @@ import (
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
-	"mala/core/pattern"
 )
 
 // mostSizes is how many other sizes of a bead are tried.
@@ -51,7 +50,7 @@ func sizes(t *task) []knob {
 // inCentre says whether a letter stands in the centre of a mirror.
 func (t *task) inCentre(key string) bool {
 	for _, n := range t.strand.Row.Line.Nodes {
-		if n.Kind == pattern.Bead && n.Key == key && central(t.strand.Row.Line, n) {
+		if n.IsBead() && n.Key() == key && central(t.strand.Row.Line, n) {
 			return true
 		}
 	}

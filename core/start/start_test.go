@@ -96,7 +96,7 @@ func TestANecklaceStartsOnWireWithCrimpsAndAClasp(t *testing.T) {
 func TestEachKindStartsWithABeadOfItsSize(t *testing.T) {
 	for kind, want := range map[piece.Kind]string{piece.Necklace: "pearl-4", piece.Bracelet: "stone-6", piece.Anklet: "pearl-4"} {
 		p := started(t, kind, piece.Clasp, shop())
-		if got := p.Leading().Line.Nodes; len(got) == 0 || p.Palette[got[len(got)-1].Key].ID != want {
+		if got := p.Leading().Line.Nodes; len(got) == 0 || p.Palette[got[len(got)-1].Key()].ID != want {
 			t.Errorf("a %s starts with %v", kind, p.Palette)
 		}
 	}

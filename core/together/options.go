@@ -73,7 +73,7 @@ func counts(s *measure.Strand) []option {
 	var out []option
 	tried := 0
 	for _, n := range s.Row.Line.Nodes {
-		if n.InDrop || n.Kind != pattern.Bead && n.Kind != pattern.Group || tried == mostRuns {
+		if n.InDrop || !n.Counts() || tried == mostRuns {
 			continue
 		}
 		tried++

@@ -6,6 +6,7 @@ import (
 
 	"mala/core/component"
 	"mala/core/material"
+	"mala/core/pattern"
 	"mala/core/piece"
 	"mala/core/testparts"
 )
@@ -104,7 +105,7 @@ func TestWhatIsCarriedIsHungOnTheLoop(t *testing.T) {
 		row := p.Leading()
 		p.Palette["P"], row.Left, row.Right, p.Closure.Right = m, nil, nil, nil
 		p.Palette["Q"] = p.Palette["H"]
-		loop.Nodes[0].Key = "Q"
+		loop.Nodes[0].Unit = pattern.Bead{Key: "Q"}
 		row.RightEnding = piece.Ending{Way: piece.WayLoop, Loop: loop, Hung: []*material.Material{star}}
 	}))
 	inOrder(t, text, "Make star on a tube (the first of 20): hang star on the loop of looped tube.", "GATE Before you make the other 19: it reaches 16.6 mm down from the middle of the cord", "Right end: hang star on the loop of beads.")
