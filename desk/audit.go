@@ -6,6 +6,7 @@ import (
 
 	"mala/core/edit"
 	"mala/core/material"
+	"mala/core/piece"
 	"mala/core/written"
 	"mala/format"
 )
@@ -122,14 +123,14 @@ func unitsBefore(text string) func(at int) int {
 }
 
 func takeOf(t *written.Take) []Operation {
-	row := &format.Place{Strand: t.Row}
+	row := piece.Place{Row: piece.ID(t.Row), Element: piece.NoElement}
 	switch {
 	case t.Target != nil:
-		return []Operation{{Do: string(edit.SetTarget), Mm: t.Target}}
+		return []Operation{operationOf(edit.SetTarget{Length: t.Target})}
 	case t.Cut != nil:
-		return []Operation{{Do: string(edit.SetCut), At: row, Mm: t.Cut}}
+		return []Operation{operationOf(edit.SetCut{At: row, Cut: t.Cut})}
 	case t.Count > 0:
-		return []Operation{{Do: string(edit.Count), At: row, Node: t.Node, N: t.Count}}
+		return []Operation{operationOf(edit.Count{At: row, Node: t.Node, To: t.Count})}
 	}
 	return nil
 }

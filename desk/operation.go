@@ -64,35 +64,36 @@ type Edited struct {
 
 // operationOf is an operation of the core as calls have it.
 func operationOf(op edit.Op) Operation {
-	out := Operation{Do: string(op.Do), From: op.From, To: op.To, Text: op.Text, Field: op.Field, Node: op.Node, N: op.N, Closure: op.Closure, Alike: op.Alike,
-		Mm: op.Length, ToleranceMm: op.Tolerance}
-	if op.At != (piece.Place{}) {
-		at := format.PlaceOf(op.At)
+	f := edit.FieldsOf(op)
+	out := Operation{Do: string(op.Do()), From: f.From, To: f.To, Text: f.Text, Field: f.Field, Node: f.Node, N: f.N, Closure: f.Closure, Alike: f.Alike,
+		Mm: f.Length, ToleranceMm: f.Tolerance}
+	if f.At != (piece.Place{}) {
+		at := format.PlaceOf(f.At)
 		out.At = &at
 	}
-	if op.Material != nil {
-		out.Material = op.Material.ID
+	if f.Material != nil {
+		out.Material = f.Material.ID
 	}
 	return out
 }
 
-// core is the operation as the core has it. The error is format.Faults.
+// core is the operation as the core has it. The error is format.Faults or *edit.Refused.
 func (o *Operation) core(find func(id string) *material.Material) (edit.Op, error) {
-	op := edit.Op{Do: edit.Do(o.Do), At: piece.Whole(), From: o.From, To: o.To, Text: o.Text, Field: o.Field, Node: o.Node, N: o.N, Closure: o.Closure, Alike: o.Alike,
+	f := edit.Fields{At: piece.Whole(), From: o.From, To: o.To, Text: o.Text, Field: o.Field, Node: o.Node, N: o.N, Closure: o.Closure, Alike: o.Alike,
 		Length: o.Mm, Tolerance: o.ToleranceMm, Body: o.Body.Core(), Hanging: o.Hanging.Core()}
 	var err error
-	if op.Sizes, err = format.SizesOf(o.Sizes); err != nil {
-		return op, err
+	if f.Sizes, err = format.SizesOf(o.Sizes); err != nil {
+		return nil, err
 	}
 	if o.At != nil {
-		op.At = o.At.Core()
+		f.At = o.At.Core()
 	}
 	if o.Material != "" {
-		if op.Material = find(o.Material); op.Material == nil {
-			return op, format.Faults{{Where: "operation.material", Says: "No material in the piece or the catalogue has the id " + o.Material + "."}}
+		if f.Material = find(o.Material); f.Material == nil {
+			return nil, format.Faults{{Where: "operation.material", Says: "No material in the piece or the catalogue has the id " + o.Material + "."}}
 		}
 	}
-	return op, nil
+	return f.Op(edit.Do(o.Do))
 }
 
 // Apply carries operations out on the document. What is written and does not
@@ -128,7 +129,9 @@ func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, e
 		if err != nil {
 			return Edited{}, err
 		}
-		out.From, out.To, out.Text = result.From, result.To, result.Text
+		if out.Text = result.Text; !result.Stays {
+			out.From, out.To = result.From, result.To
+		}
 	}
 	if err := d.Check(); err != nil {
 		return Edited{}, err
@@ -137,14 +140,14 @@ func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, e
 }
 
 func applyOne(d *format.Document, o *Operation, opt Options) (edit.Result, error) {
-	if o.Do == string(edit.SetLine) {
-		return edit.Result{From: o.From, To: o.To}, setLine(d, o)
+	if edit.Do(o.Do) == (edit.SetLine{}).Do() {
+		return edit.Result{Stays: true}, setLine(d, o)
 	}
-	if o.Do == string(edit.SetHouse) && o.Text == "" {
+	if edit.Do(o.Do) == (edit.SetHouse{}).Do() && o.Text == "" {
 		if !d.House.Clear(o.Field) {
 			return edit.Result{}, format.Faults{{Where: "operation.field", Says: "The house method has no choice called " + o.Field + "."}}
 		}
-		return edit.Result{From: o.From, To: o.To}, nil
+		return edit.Result{Stays: true}, nil
 	}
 	before, err := d.Piece(opt.House)
 	if faults, ok := err.(format.Faults); err != nil && (!ok || !faults.OfLine() || edit.IsLineOp(edit.Do(o.Do))) {
@@ -158,7 +161,7 @@ func applyOne(d *format.Document, o *Operation, opt Options) (edit.Result, error
 		return nil
 	})
 	if err != nil {
-		return edit.Result{}, err
+		return edit.Result{}, faultOf(d, o, err)
 	}
 	after, result, err := edit.Apply(before, shelf, op)
 	if err != nil {
@@ -201,7 +204,10 @@ func setLine(d *format.Document, o *Operation) error {
 func faultOf(d *format.Document, o *Operation, err error) error {
 	var measured *measure.Fault
 	var line *pattern.Fault
+	var faults format.Faults
 	switch {
+	case errors.As(err, &faults):
+		return faults
 	case errors.As(err, &measured):
 		return d.LineFault(measured.Row, measured.Err)
 	case errors.As(err, &line):

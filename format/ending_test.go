@@ -26,9 +26,9 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 	at := piece.Place{Side: piece.Left, Element: piece.NoElement}
 	ten := length.MM(10)
 	after, _, err := edit.Apply(before, nil,
-		edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndTail, Length: &ten},
-		edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndStop, Text: piece.StopClip},
-		edit.Op{Do: edit.SetEnd, At: piece.Place{Side: piece.Right, Element: piece.NoElement}, Field: edit.EndLoop, Text: "20R"})
+		edit.SetEndTail{At: at, Length: &ten},
+		edit.SetEndStop{At: at, By: piece.StopClip},
+		edit.SetEndLoop{At: piece.Place{Side: piece.Right, Element: piece.NoElement}, Beads: "20R"})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -42,7 +42,7 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 	if err != nil || again.Leading().RightEnding.Loop.String() != "20R" || *again.Leading().LeftEnding.Tail.Length != 10 {
 		t.Errorf("%v: %+v", err, again)
 	}
-	plain, _, err := edit.Apply(after, nil, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndTail}, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndWay, Text: "fold"})
+	plain, _, err := edit.Apply(after, nil, edit.SetEndTail{At: at}, edit.SetEndWay{At: at, Way: "fold"})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -51,7 +51,7 @@ func TestAnEndChangedIsWrittenAndReadAgain(t *testing.T) {
 	if row.Passes != 2 || row.LeftEnd.Way != "fold" || row.LeftEnd.TailMm != nil {
 		t.Errorf("folded: %d passes, %+v", row.Passes, row.LeftEnd)
 	}
-	bare, _, err := edit.Apply(plain, nil, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndWay}, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndStop})
+	bare, _, err := edit.Apply(plain, nil, edit.SetEndWay{At: at}, edit.SetEndStop{At: at})
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -153,7 +153,7 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 // fetches says whether an operation may need any material of the catalogue.
 func fetches(ops []desk.Operation) bool {
 	return slices.ContainsFunc(ops, func(o desk.Operation) bool {
-		return o.Material != "" || o.Colourways != nil || o.Do == string(edit.SetClosure)
+		return o.Material != "" || o.Colourways != nil || o.Do == string((edit.SetClosure{}).Do())
 	})
 }
 

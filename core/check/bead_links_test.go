@@ -21,7 +21,7 @@ func TestBeadLinksOfARowAreJudgedAndMended(t *testing.T) {
 	link := dropOf(t, "P", func(p *component.Plan) { p.Kind, p.Pin, p.Rings = material.BeadLink, short, nil })
 	link.ID, link.Name = "pearl-link", "Pearl link"
 	p := necklace(t, "40P", closed(lobster, bigRing), func(p *piece.Piece, _ *piece.Row) { p.Closure.Right = fittings("cr", bigRing) })
-	p, _, err := edit.Apply(p, nil, edit.Op{Do: edit.AddRow, Material: link})
+	p, _, err := edit.Apply(p, nil, edit.AddRow{Chain: link})
 	if err != nil || len(p.Check()) > 0 {
 		t.Fatal(err, p.Check())
 	}

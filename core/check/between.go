@@ -29,10 +29,10 @@ func putInto(v *View, s *measure.Strand, gaps []int, where Where, keeps func(b *
 		}
 		var ops []edit.Op
 		if c.fetch {
-			ops = append(ops, edit.Op{Do: edit.SetDish, Text: c.key, Material: c.bead})
+			ops = append(ops, edit.SetDish{Letter: c.key, Of: c.bead})
 		}
 		for _, gap := range gaps {
-			ops = append(ops, edit.Op{Do: edit.Between, At: s.Row.At(), From: gap, Text: facing(s, gap, c)})
+			ops = append(ops, edit.Between{At: s.Row.At(), Gap: gap, Beads: facing(s, gap, c)})
 		}
 		fixes = append(fixes, fix(PutBead{c.bead, where}, ops...))
 	}

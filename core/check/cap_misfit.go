@@ -59,7 +59,7 @@ var capMisfit = Check{
 func turned(s *measure.Strand, nodes []int, all bool) Fix {
 	var ops []edit.Op
 	for _, node := range nodes {
-		ops = append(ops, edit.Op{Do: edit.Turn, At: s.Row.At(), Node: node})
+		ops = append(ops, edit.Turn{At: s.Row.At(), Node: node})
 	}
 	return fix(ReverseCap{all}, ops...)
 }

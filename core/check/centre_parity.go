@@ -45,7 +45,7 @@ func appended(s *measure.Strand, text string) edit.Op {
 	if line, err := pattern.Parse(text); err == nil {
 		text = line.Merged().String()
 	}
-	return edit.Op{Do: edit.SetLine, At: s.Row.At(), Text: text}
+	return edit.SetLine{At: s.Row.At(), Line: text}
 }
 
 // spell writes beads of the strand as a line.

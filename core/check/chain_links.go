@@ -45,7 +45,7 @@ func ofLinks(sides []piece.Fitting, want, tolerance float64) []Fix {
 	}
 	out := fix(GiveLinks{links, alike})
 	for _, f := range sides {
-		out.Ops = append(out.Ops, edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, N: links})
+		out.Ops = append(out.Ops, edit.SetLinks{At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, Links: links})
 	}
 	return []Fix{out}
 }

@@ -70,7 +70,7 @@ func closedAt(e *measure.End) []int {
 func openBetween(v *View, f *Problem, shelf Shelf) []Fix {
 	var fixes []Fix
 	for _, ring := range ringsFor(v, shelf.Materials) {
-		fixes = append(fixes, fix(PutRing{ring}, edit.Op{Do: edit.AddFitting, At: f.At, Material: ring}))
+		fixes = append(fixes, fix(PutRing{ring}, edit.AddFitting{At: f.At, Of: ring}))
 	}
 	return fixes
 }

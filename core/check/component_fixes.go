@@ -32,9 +32,6 @@ func componentAt(s *measure.Strand, f *Problem) *material.Material {
 	return s.Beads[f.At.Element].Material
 }
 
-// changing is the operation that makes a component of the piece anew.
-func changing(do edit.Do, c *material.Material) edit.Op { return edit.Op{Do: do, Field: c.ID} }
-
 // moreRings hangs the component at a finding on so many rings more or less.
 func moreRings(s *measure.Strand, f *Problem, by ...int) []Fix {
 	c := componentAt(s, f)
@@ -50,8 +47,7 @@ func moreRings(s *measure.Strand, f *Problem, by ...int) []Fix {
 		if n < 1 {
 			continue
 		}
-		op := changing(edit.SetRings, c)
-		op.N = n
+		op := edit.SetRings{Component: c.ID, Rings: n}
 		fixes = append(fixes, fix(HangOnRings{c, n}, op))
 	}
 	return fixes
@@ -75,8 +71,7 @@ func otherPins(c *material.Material, shelf Shelf, suits func(*material.Finding) 
 	})
 	var fixes []Fix
 	for _, other := range fit {
-		op := changing(edit.SetPin, c)
-		op.Material = other
+		op := edit.SetPin{Component: c.ID, Pin: other}
 		fixes = append(fixes, fix(MakeOnPin{c, other}, op))
 	}
 	return fixes
@@ -98,8 +93,7 @@ func otherRings(c *material.Material, shelf Shelf, suits func(was, ring *materia
 	for i, was := range c.Component.Rings {
 		for _, ring := range fit {
 			if ring.ID != was.ID && suits(was.Finding, ring.Finding) {
-				op := changing(edit.SetRings, c)
-				op.N, op.Material = i, ring
+				op := edit.SetRings{Component: c.ID, Rings: i, Ring: ring}
 				fixes = append(fixes, fix(UseRingIn{c, ring}, op))
 			}
 		}

@@ -44,7 +44,7 @@ var coverMisfit = Check{
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		e := v.Strand(f.At.Row).End(f.At.Side)
 		if f.cause == "bead" {
-			return []Fix{fix(CrimpBesideBead{}, edit.Op{Do: edit.SetEnd, At: f.At, Field: edit.EndWay})}
+			return []Fix{fix(CrimpBesideBead{}, edit.SetEndWay{At: f.At})}
 		}
 		cover, crimp := e.Find(measure.RoleCover), e.Find(measure.RoleCrimp)
 		var fixes []Fix
@@ -54,7 +54,7 @@ var coverMisfit = Check{
 				return c.Type == material.CrimpCover && Covers(c, crimp.Material.Finding, closed)
 			})
 		}
-		return append(fixes, fix(RemoveFitting{cover.Material}, edit.Op{Do: edit.DropFitting, At: f.At}))
+		return append(fixes, fix(RemoveFitting{cover.Material}, edit.DropFitting{At: f.At}))
 	},
 }
 

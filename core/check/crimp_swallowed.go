@@ -37,7 +37,7 @@ var crimpSwallowed = Check{
 			return b.Hole < closed && b.Across > swallower.Hole
 		}, shelf.Materials)
 		return append(fixes, fix(CoverCrimp{s.Beads[f.At.Element].Material},
-			edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(piece.WayUnderBead)}))
+			edit.SetEndWay{At: s.Row.AtEnd(f.At.Side), Way: piece.WayUnderBead}))
 	},
 }
 

@@ -74,7 +74,7 @@ var loopShort = Check{
 		}
 		of := v.Piece.Palette[most.Key()]
 		more := int(math.Ceil(float64((bead.Drop.Round - bead.Drop.Strung) / of.Bead.Pitch())))
-		return []Fix{fix(HangMore{more, of}, edit.Op{Do: edit.Count, At: s.Row.At(), Node: most.ID, N: most.Count + more})}
+		return []Fix{fix(HangMore{more, of}, edit.Count{At: s.Row.At(), Node: most.ID, To: most.Count + more})}
 	},
 }
 

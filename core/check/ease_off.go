@@ -33,7 +33,7 @@ var easeOff = Check{
 		}
 		fit := size.Of(v.Measured)
 		want := fit.Suited(v.Measured)
-		target := edit.Op{Do: edit.SetTarget, Length: &want}
+		target := edit.SetTarget{Length: &want}
 		if v.Leading().Row.Line.OpenFill() != nil {
 			return []Fix{fix(SetTarget{want}, target)}
 		}

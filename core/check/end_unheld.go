@@ -37,7 +37,7 @@ var endUnheld = Check{
 		var fixes []Fix
 		for _, c := range shelf.Materials {
 			if c.Finding != nil && Grips(c.Finding, need) {
-				fixes = append(fixes, fix(CrimpWith{c}, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
+				fixes = append(fixes, fix(CrimpWith{c}, edit.AddFitting{At: s.Row.AtEnd(f.At.Side), Of: c}))
 			}
 		}
 		return fixes
@@ -55,7 +55,7 @@ func foldedOver(s *measure.Strand, f *Problem, shelf Shelf) []Fix {
 	slices.SortFunc(fit, func(a, b *material.Material) int { return cmp.Compare(a.Finding.Inside, b.Finding.Inside) })
 	var fixes []Fix
 	for _, c := range fit {
-		fixes = append(fixes, fix(EndIn{c}, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(f.At.Side), Material: c}))
+		fixes = append(fixes, fix(EndIn{c}, edit.AddFitting{At: s.Row.AtEnd(f.At.Side), Of: c}))
 	}
 	return fixes
 }
@@ -84,7 +84,7 @@ func heldOnLeg(s *measure.Strand, f *Problem, shelf Shelf) []Fix {
 		for _, c := range shelf.Materials {
 			if c.Class == material.ClassBead && !c.Bead.Hangs() && c.Bead.Hole < s.OverhandAcross() && c.Bead.Hole >= material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter) &&
 				c.Bead.Across >= on.Bead.Across/2 && c.Bead.Across <= on.Bead.Across*2 {
-				fixes = append(fixes, fix(PutBead{c, OnLeg}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndBead, Material: c}))
+				fixes = append(fixes, fix(PutBead{c, OnLeg}, edit.SetEndBead{At: s.Row.AtEnd(f.At.Side), Bead: c}))
 			}
 		}
 	}
@@ -107,7 +107,7 @@ var noClasp = Check{
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		if f.At.Side != "" {
 			in := func(way piece.Way) edit.Op {
-				return edit.Op{Do: edit.SetEnd, At: v.Leading().Row.AtEnd(f.At.Side), Field: edit.EndWay, Text: string(way)}
+				return edit.SetEndWay{At: v.Leading().Row.AtEnd(f.At.Side), Way: way}
 			}
 			return []Fix{fix(MakeLoop{true}, in(piece.WayLoop)), fix(MakeLoop{}, in(piece.WayCordLoop))}
 		}
@@ -115,7 +115,7 @@ var noClasp = Check{
 		for _, c := range shelf.Materials {
 			if c.Finding != nil && c.Finding.IsClasp() && !c.Finding.HasTwoHalves() {
 				at := v.Leading().Row.AtEnd(piece.Left)
-				fixes = append(fixes, fix(CloseWith{c}, edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: c}))
+				fixes = append(fixes, fix(CloseWith{c}, edit.AddFitting{At: at, Closure: true, Of: c}))
 			}
 		}
 		return fixes

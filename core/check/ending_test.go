@@ -337,7 +337,7 @@ func TestComponentsHungAtAnEndAreMended(t *testing.T) {
 		"on a loop": {onLoop, func(p *piece.Piece) []*material.Material { return p.Leading().RightEnding.Hung }},
 	} {
 		fix, after := fixed(t, tt.piece, "lies-sideways", shelf(t)...)
-		if fix == nil || fix.Ops[0].Do != edit.SetRings {
+		if fix == nil || fix.Ops[0].Do() != (edit.SetRings{}).Do() {
 			t.Errorf("%s: %+v", name, fix)
 			continue
 		}

@@ -213,7 +213,7 @@ func instead(v *View, part *measure.Part, shelf []*material.Material, ok func(f 
 	for _, c := range fit {
 		at := v.Leading().Row.At()
 		at.Fitting = part.Fitting
-		fixes = append(fixes, fix(UseInstead{c}, edit.Op{Do: edit.SetFitting, At: at, Material: c}))
+		fixes = append(fixes, fix(UseInstead{c}, edit.SetFitting{At: at, Of: c}))
 	}
 	return fixes
 }
@@ -249,7 +249,7 @@ func strungOn(s *measure.Strand, shelf []*material.Material, ok func(c *material
 	})
 	var fixes []Fix
 	for _, c := range fit {
-		fixes = append(fixes, fix(StringOn{c}, edit.Op{Do: edit.SetCord, At: s.Row.At(), Material: c}))
+		fixes = append(fixes, fix(StringOn{c}, edit.SetCord{At: s.Row.At(), Cord: c}))
 	}
 	return fixes
 }

@@ -24,10 +24,10 @@ var gapUnheld = Check{
 		s := v.Strand(f.At.Row)
 		for _, e := range s.Ends() {
 			if crimp := e.Find(measure.RoleCrimp); crimp != nil {
-				return []Fix{fix(HoldBy{crimp.Material}, edit.Op{Do: edit.SetHolder, At: s.Row.At(), Text: string(piece.HeldByCrimps), Material: crimp.Material})}
+				return []Fix{fix(HoldBy{crimp.Material}, edit.SetHolder{At: s.Row.At(), Way: piece.HeldByCrimps, Crimp: crimp.Material})}
 			}
 		}
-		return []Fix{fix(HoldBy{}, edit.Op{Do: edit.SetHolder, At: s.Row.At(), Text: string(piece.HeldByKnots)})}
+		return []Fix{fix(HoldBy{}, edit.SetHolder{At: s.Row.At(), Way: piece.HeldByKnots})}
 	},
 }
 

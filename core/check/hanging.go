@@ -41,9 +41,9 @@ var loopTooSmall = Check{
 		if s.Right.Find(measure.RoleBeads) != nil {
 			return nil
 		}
-		ops := []edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(piece.Right), Field: edit.EndGirth, Length: &wide}}
+		ops := []edit.Op{edit.SetEndGirth{At: s.Row.AtEnd(piece.Right), Girth: &wide}}
 		if s.Right.FindLoop() == nil {
-			ops = append([]edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(piece.Right), Field: edit.EndWay, Text: string(piece.WayCordLoop)}}, ops...)
+			ops = append([]edit.Op{edit.SetEndWay{At: s.Row.AtEnd(piece.Right), Way: piece.WayCordLoop}}, ops...)
 		}
 		return []Fix{fix(WidenLoop{wide}, ops...)}
 	},

@@ -33,10 +33,10 @@ var knotShows = Check{
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if f.At.Side != "" {
-			return []Fix{fix(ShowKnot{}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndWay})}
+			return []Fix{fix(ShowKnot{}, edit.SetEndWay{At: s.Row.AtEnd(f.At.Side)})}
 		}
 		fixes := strungOn(s, shelf.Materials, thinner(s.Row.Cord.Cord))
-		return append(fixes, fix(ShowKnot{}, edit.Op{Do: edit.SetHouse, Field: "knotPlace", Text: piece.KnotShown}))
+		return append(fixes, fix(ShowKnot{}, edit.SetHouse{Field: "knotPlace", Choice: piece.KnotShown}))
 	},
 }
 

@@ -36,7 +36,7 @@ var topsMisfit = Check{
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		key := s.Beads[f.At.Element].Key
-		return []Fix{fix(LaceAlone{}, edit.Op{Do: edit.SetLacing, At: s.Row.At(), Field: edit.LacingTop, Text: key})}
+		return []Fix{fix(LaceAlone{}, edit.SetLacingTop{At: s.Row.At(), Letters: key})}
 	},
 }
 
@@ -70,17 +70,15 @@ var holesCovered = Check{
 			before--
 		}
 		need := -clearOfHoles(&s.Beads[before], &s.Beads[f.At.Element])
-		op := edit.Op{Do: edit.SetLacing, At: s.Row.At(), Field: edit.LacingOverlap}
-		wide := s.Row.Lacing.Overlap - need
-		pitch := s.Row.Lacing.Pitch > 0
-		if pitch {
-			op.Field, wide = edit.LacingPitch, s.Row.Lacing.Pitch+need
+		if pitch := s.Row.Lacing.Pitch; pitch > 0 {
+			wide := pitch + need
+			return []Fix{fix(LayFlats{true, wide}, edit.SetLacingPitch{At: s.Row.At(), Pitch: &wide})}
 		}
+		wide := s.Row.Lacing.Overlap - need
 		if wide <= 0 {
 			return nil
 		}
-		op.Length = &wide
-		return []Fix{fix(LayFlats{pitch, wide}, op)}
+		return []Fix{fix(LayFlats{false, wide}, edit.SetLacingOverlap{At: s.Row.At(), Overlap: &wide})}
 	},
 }
 

@@ -80,7 +80,7 @@ func TestALacedRowIsJudgedAsItIsLaced(t *testing.T) {
 	if f := of(all(t, thick), "hole-too-small"); f == nil || f.Severity != Stop {
 		t.Errorf("%+v", f)
 	}
-	if _, _, err := edit.Apply(p, nil, edit.Op{Do: edit.SetLacing, Field: edit.LacingWay, Text: "crossed"}); err != nil {
+	if _, _, err := edit.Apply(p, nil, edit.SetLacingWay{Way: "crossed"}); err != nil {
 		t.Error(err)
 	}
 }

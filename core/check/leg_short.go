@@ -23,7 +23,7 @@ var legShort = Check{
 				return pin.Wire == held.Of.Finding.Wire && pin.Length >= PinNeeded(&held, v.Piece.House)
 			})
 		}
-		return []Fix{fix(NewCut{s.CutLength()}, edit.Op{Do: edit.SetCut, At: s.Row.At()})}
+		return []Fix{fix(NewCut{s.CutLength()}, edit.SetCut{At: s.Row.At()})}
 	},
 }
 

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"testing"
 
+	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
@@ -179,8 +180,8 @@ func TestWhatCanBeFixedByAnotherPartOfTheShelf(t *testing.T) {
 	} {
 		fix, _ := fixed(t, tt.p, tt.code, tt.from...)
 		got := ""
-		if fix != nil && fix.Ops[0].Material != nil {
-			got = fix.Ops[0].Material.ID
+		if fix != nil && edit.FieldsOf(fix.Ops[0]).Material != nil {
+			got = edit.FieldsOf(fix.Ops[0]).Material.ID
 		}
 		if got != tt.want {
 			t.Errorf("%s: %q, want %q (%+v)", tt.code, got, tt.want, fix)

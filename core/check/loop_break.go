@@ -49,10 +49,10 @@ var loopBreak = Check{
 		}
 		fixes := []Fix{fix(FinishRepeat{}, putAtJoin(s, b, missing))}
 		if from := b.before + 1 - b.part; from >= 0 {
-			fixes = append(fixes, fix(RemoveBeads{b.part}, edit.Op{Do: edit.Delete, At: s.Row.At(), From: from, To: b.before + 1}))
+			fixes = append(fixes, fix(RemoveBeads{b.part}, edit.Delete{At: s.Row.At(), From: from, To: b.before + 1}))
 		}
 		if to := (b.before+1)%n + b.part; to <= n {
-			fixes = append(fixes, fix(RemoveBeads{b.part}, edit.Op{Do: edit.Delete, At: s.Row.At(), From: to - b.part, To: to}))
+			fixes = append(fixes, fix(RemoveBeads{b.part}, edit.Delete{At: s.Row.At(), From: to - b.part, To: to}))
 		}
 		return fixes
 	},
@@ -139,7 +139,7 @@ func putAtJoin(s *measure.Strand, b *ringBreak, text string) edit.Op {
 	if b.before+1 == len(s.Beads) {
 		return appended(s, text)
 	}
-	return edit.Op{Do: edit.Between, At: s.Row.At(), From: b.before + 1, Text: text}
+	return edit.Between{At: s.Row.At(), Gap: b.before + 1, Beads: text}
 }
 
 // secondCentre offers a bead at the join of a mirrored ring, first the one that

@@ -42,7 +42,7 @@ var loopMisfit = Check{
 		button, _, _ := buttonAndLoop(v, s.End(f.At.Side))
 		if s.End(f.At.Side).Find(measure.RoleCordLoop) != nil {
 			wide := button.LoopFor()
-			return []Fix{fix(WidenLoop{wide}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(f.At.Side), Field: edit.EndGirth, Length: &wide})}
+			return []Fix{fix(WidenLoop{wide}, edit.SetEndGirth{At: s.Row.AtEnd(f.At.Side), Girth: &wide})}
 		}
 		return loopsFor(v, s, s.End(f.At.Side), button)
 	},
@@ -76,7 +76,7 @@ func loopsFor(v *View, s *measure.Strand, e *measure.End, button *material.Findi
 			return nil
 		}
 		if loop.Girth >= button.LoopFor() {
-			return []Fix{fix(LoopOf{len(loop.Beads)}, edit.Op{Do: edit.SetEnd, At: s.Row.AtEnd(e.Side), Field: edit.EndLoop, Text: try.String()})}
+			return []Fix{fix(LoopOf{len(loop.Beads)}, edit.SetEndLoop{At: s.Row.AtEnd(e.Side), Beads: try.String()})}
 		}
 	}
 	return nil

@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/piece"
@@ -84,7 +85,7 @@ func TestTheEndIsSpelledWithItsTurns(t *testing.T) {
 	if got := spell(s, 1, 5); got != "P ~C 2A" {
 		t.Errorf("spelled %q", got)
 	}
-	if op := appended(s, "B"); op.Text != "2P ~C 2A 2B" || op.At.Row != "r1" {
+	if op := edit.FieldsOf(appended(s, "B")); op.Text != "2P ~C 2A 2B" || op.At.Row != "r1" {
 		t.Errorf("appended: %+v", op)
 	}
 }

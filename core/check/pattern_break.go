@@ -39,11 +39,11 @@ var patternBreak = Check{
 			return nil
 		}
 		at := s.Row.At()
-		remove := edit.Op{Do: edit.Delete, At: at, From: slip.at, To: slip.at + 1}
+		remove := edit.Delete{At: at, From: slip.at, To: slip.at + 1}
 		if slip.kind == extra {
 			return []Fix{fix(RemoveBead{slip.at + 1}, remove)}
 		}
-		put := edit.Op{Do: edit.Between, At: at, From: slip.at, Text: slip.spell(s)}
+		put := edit.Between{At: at, Gap: slip.at, Beads: slip.spell(s)}
 		if slip.kind == missing {
 			return []Fix{fix(PutBead{slip.like(s).Material, There}, put)}
 		}

@@ -111,7 +111,7 @@ func knobsOf(v *View, s *measure.Strand) []knob {
 
 // recount is the operation that makes a node come so many times more.
 func recount(s *measure.Strand, n *pattern.Node, by int) edit.Op {
-	return edit.Op{Do: edit.Count, At: s.Row.At(), Node: n.ID, N: n.Count + by}
+	return edit.Count{At: s.Row.At(), Node: n.ID, To: n.Count + by}
 }
 
 func (t turn) fix(s *measure.Strand) Fix {

@@ -80,7 +80,7 @@ func fewerRiders(s *measure.Strand) []Fix {
 		return nil
 	}
 	most.Count -= fewer // none or less is no bead line, and then there is no fix
-	return []Fix{fix(LeaveRiders{len(s.Riders.Beads) - fewer}, edit.Op{Do: edit.SetRiders, At: s.Row.At(), Text: line.String()})}
+	return []Fix{fix(LeaveRiders{len(s.Riders.Beads) - fewer}, edit.SetRiders{At: s.Row.At(), Beads: line.String()})}
 }
 
 // riderSlips warns of riders that nothing stops at an end of their run.
@@ -121,7 +121,7 @@ var riderSlips = Check{
 				if side == piece.Right {
 					gap = at + 1
 				}
-				ops = append(ops, edit.Op{Do: edit.Between, At: s.Row.At(), Text: key, From: gap, To: gap})
+				ops = append(ops, edit.Between{At: s.Row.At(), Beads: key, Gap: gap})
 			}
 			end := EndRun{v.Piece.Palette[key]}
 			if len(ops) > 1 {

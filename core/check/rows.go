@@ -35,7 +35,7 @@ var rowOrder = Check{
 	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
 		out := fix(OrderSides{})
 		for _, r := range v.Piece.SectionOf(v.Piece.Row(f.At.Row)).Rows {
-			out.Ops = append(out.Ops, edit.Op{Do: edit.SetPort, At: r.AtEnd(piece.Right), Field: string(r.RightPort.On), N: v.Piece.Hole(r, piece.Left)})
+			out.Ops = append(out.Ops, edit.SetPort{At: r.AtEnd(piece.Right), On: r.RightPort.On, Hole: v.Piece.Hole(r, piece.Left)})
 		}
 		return []Fix{out}
 	},
@@ -123,7 +123,7 @@ var centresDiffer = Check{
 		if line == "" {
 			return nil
 		}
-		return []Fix{fix(CentreRow{v.Piece.Palette[bead], v.Piece.Number(s.Row.ID)}, edit.Op{Do: edit.SetLine, At: s.Row.At(), Text: line})}
+		return []Fix{fix(CentreRow{v.Piece.Palette[bead], v.Piece.Number(s.Row.ID)}, edit.SetLine{At: s.Row.At(), Line: line})}
 	},
 }
 

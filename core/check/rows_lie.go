@@ -83,10 +83,10 @@ func otherSteps(v *View, s *measure.Strand, way float64) []Fix {
 	var fixes []Fix
 	for _, by := range []float64{3, 5, 8, 12, 16, 20, 25, 30, 40, 50, 65, 80} {
 		step := length.MM(math.Round(float64(follow.Step) + way*by))
-		set := edit.Op{Do: edit.SetFollow, At: s.Row.At(), Text: string(piece.Longer), Length: &step}
+		set := edit.SetFollow{At: s.Row.At(), Rule: piece.Longer, Step: &step}
 		resize := ResizeRow{v.Piece.Number(s.Row.ID), step, follow.Rule == piece.Own}
 		if resize.Own {
-			set.Text = string(piece.Own)
+			set.Rule = piece.Own
 		}
 		switch {
 		case fills:

@@ -175,7 +175,7 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 	if _, after = fixed(t, rowsOf(t, lines("20P", 8), thickCord(1.2)), "ring-too-small", finding("huge ring", "", material.Finding{Type: material.JumpRing, Inside: 12, Wire: 1.2})); after == nil {
 		t.Error("a larger ring takes them")
 	}
-	if after, _, err := edit.Apply(rowsOf(t, []string{"20R", "20R"}), nil, edit.Op{Do: edit.SetTwist, Text: piece.Yes}); err != nil || !after.Twisted() {
+	if after, _, err := edit.Apply(rowsOf(t, []string{"20R", "20R"}), nil, edit.SetTwist{Twist: piece.Yes}); err != nil || !after.Twisted() {
 		t.Error(err)
 	}
 }
@@ -183,7 +183,7 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 // throughBead splits rows by a bead of this hole that all their cords run through.
 func throughBead(t testing.TB, hole float64) change {
 	return func(p *piece.Piece, _ *piece.Row) {
-		after, _, err := edit.Apply(p, nil, edit.Op{Do: edit.AddSection, At: p.Leading().At(), Material: testparts.Bead(t, "focal", material.Bead{Shape: material.Round, Across: 14, Hole: length.MM(hole)}, 0)})
+		after, _, err := edit.Apply(p, nil, edit.AddSection{At: p.Leading().At(), Join: testparts.Bead(t, "focal", material.Bead{Shape: material.Round, Across: 14, Hole: length.MM(hole)}, 0)})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"testing"
 
+	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
@@ -25,7 +26,7 @@ func TestTheFittingMostLikeTheOldOneIsOfferedFirst(t *testing.T) {
 	}
 	var got []string
 	for _, f := range instead(&View{m}, &part, shelf, func(*material.Finding) bool { return true }) {
-		got = append(got, f.Ops[0].Material.ID)
+		got = append(got, edit.FieldsOf(f.Ops[0]).Material.ID)
 	}
 	// Inside counts twice, since it is the length too; another type 3, another metal 8.
 	if fmt.Sprint(got) != "[larger smaller split near silver far silver]" {

@@ -36,12 +36,12 @@ func anySeries(t *testing.T, r *rand.Rand) *piece.Piece {
 	}
 	for range r.IntN(4) {
 		rows := p.Rows()
-		ops := []edit.Op{{Do: edit.AddSection, At: rows[r.IntN(len(rows))].At(), Material: []*material.Material{bigRing, bar(4), bar(5), ball}[r.IntN(4)]}}
+		ops := []edit.Op{edit.AddSection{At: rows[r.IntN(len(rows))].At(), Join: []*material.Material{bigRing, bar(4), bar(5), ball}[r.IntN(4)]}}
 		for range r.IntN(3) {
-			ops = append(ops, edit.Op{Do: edit.AddRow, At: rows[r.IntN(len(rows))].At(), N: 1 + r.IntN(len(rows))},
-				edit.Op{Do: []edit.Do{edit.RemoveSection, edit.SetTwist}[r.IntN(2)], At: rows[r.IntN(len(rows))].At()},
-				edit.Op{Do: edit.MirrorRow, At: rows[r.IntN(len(rows))].At()},
-				edit.Op{Do: edit.SetPort, At: rows[r.IntN(len(rows))].AtEnd(piece.Sides()[r.IntN(2)]), N: 1 + r.IntN(4)})
+			ops = append(ops, edit.AddRow{At: rows[r.IntN(len(rows))].At(), Rows: 1 + r.IntN(len(rows))},
+				[]edit.Op{edit.RemoveSection{At: rows[r.IntN(len(rows))].At()}, edit.SetTwist{At: rows[r.IntN(len(rows))].At()}}[r.IntN(2)],
+				edit.MirrorRow{At: rows[r.IntN(len(rows))].At()},
+				edit.SetPort{At: rows[r.IntN(len(rows))].AtEnd(piece.Sides()[r.IntN(2)]), Hole: 1 + r.IntN(4)})
 		}
 		for _, op := range ops {
 			if after, _, err := edit.Apply(p, nil, op); err == nil && len(after.Check()) == 0 {

@@ -47,7 +47,7 @@ func bends(v *View, s *measure.Strand) bool {
 // followHouseSlack lets the slack follow the house again.
 func followHouseSlack(v *View, f *Problem, _ Shelf) []Fix {
 	s := v.Strand(f.At.Row)
-	return []Fix{fix(HouseSlack{v.Piece.House.PlannedSlack(s.SlackNeeded)}, edit.Op{Do: edit.SetSlack, At: s.Row.At()})}
+	return []Fix{fix(HouseSlack{v.Piece.House.PlannedSlack(s.SlackNeeded)}, edit.SetSlack{At: s.Row.At()})}
 }
 
 // What may be wrong with the slack.

@@ -57,9 +57,9 @@ func shorterTails(v *View, s *measure.Strand, f *Problem) []Fix {
 		crimped = crimped || e.Crimped()
 		knotted = knotted || !e.Crimped()
 		at := s.Row.AtEnd(e.Side)
-		none = append(none, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndTailBeads, N: 0})
+		none = append(none, edit.SetEndTailBeads{At: at, Beads: 0})
 		n := freeBeads(v, s, e)
-		short = append(short, edit.Op{Do: edit.SetEnd, At: at, Field: edit.EndTailBeads, N: n})
+		short = append(short, edit.SetEndTailBeads{At: at, Beads: n})
 		reach = max(reach, n)
 	}
 	var fixes []Fix
@@ -68,11 +68,11 @@ func shorterTails(v *View, s *measure.Strand, f *Problem) []Fix {
 	}
 	switch {
 	case knotted && v.Piece.House.Glue == piece.No:
-		fixes = append(fixes, fix(TrimTails{AtKnots: true, Glue: true}, append(none, edit.Op{Do: edit.SetHouse, Field: "glue", Text: piece.Yes})...))
+		fixes = append(fixes, fix(TrimTails{AtKnots: true, Glue: true}, append(none, edit.SetHouse{Field: "glue", Choice: piece.Yes})...))
 	case knotted:
 		fixes = append(fixes, fix(TrimTails{AtKnots: true}, none...))
 	case crimped:
-		fixes = append(fixes, fix(TrimTails{}, edit.Op{Do: edit.SetHouse, Field: "tail", Text: piece.TailTrimmed}))
+		fixes = append(fixes, fix(TrimTails{}, edit.SetHouse{Field: "tail", Choice: piece.TailTrimmed}))
 	}
 	return fixes
 }

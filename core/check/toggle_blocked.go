@@ -81,7 +81,7 @@ func longerBarEnd(v *View, s *measure.Strand, e *measure.End, shelf []*material.
 		for n := 1; n <= 3; n++ {
 			more := fix(RingsAtBar{n, ring})
 			for range n {
-				more.Ops = append(more.Ops, edit.Op{Do: edit.AddFitting, At: s.Row.AtEnd(e.Side), Closure: true, Material: ring})
+				more.Ops = append(more.Ops, edit.AddFitting{At: s.Row.AtEnd(e.Side), Closure: true, Of: ring})
 			}
 			fixes = append(fixes, more)
 		}

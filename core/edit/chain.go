@@ -3,6 +3,7 @@ package edit
 import (
 	"slices"
 
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -29,16 +30,37 @@ func linksOf(of *material.Material, had int) int {
 	return firstLinks
 }
 
-// setLinks gives a chain N links, or as many whole ones as come nearest to a length.
-func setLinks(p *piece.Piece, op Op) error {
-	f, err := chainAt(p, op.At.Fitting)
+// The operations on chains and on bead links.
+type (
+	SetLinks struct { // so many, or as many whole ones as come nearest to a length
+		At     piece.Place
+		Links  int `op:"N"`
+		Length *length.MM
+	}
+	SetBetween struct { // so many links of chain between each two bead links; none without a chain
+		At    piece.Place
+		Links int                `op:"N"`
+		Chain *material.Material `op:"Material"`
+	}
+	SetFill struct { // let the chain fill up to the target: yes or no
+		At   piece.Place
+		Fill string `op:"Text"`
+	}
+)
+
+func (SetLinks) Do() Do   { return "set-links" }
+func (SetBetween) Do() Do { return "set-between" }
+func (SetFill) Do() Do    { return "set-fill" }
+
+func (o SetLinks) apply(p *piece.Piece, _ []*material.Material) error {
+	f, err := chainAt(p, o.At.Fitting)
 	if err != nil {
 		return err
 	}
 	stopFilling(p, f)
-	f.Links = op.N
-	if op.Length != nil {
-		f.Links = f.LinksFor(*op.Length)
+	f.Links = o.Links
+	if o.Length != nil {
+		f.Links = f.LinksFor(*o.Length)
 	}
 	return nil
 }
@@ -54,31 +76,30 @@ func chainAt(p *piece.Piece, id piece.ID) (*piece.Fitting, error) {
 	return f, nil
 }
 
-// setBetween puts N links of chain between each two bead links, or takes them out.
-func setBetween(p *piece.Piece, op Op) error {
-	f, err := chainAt(p, op.At.Fitting)
+func (o SetBetween) apply(p *piece.Piece, _ []*material.Material) error {
+	f, err := chainAt(p, o.At.Fitting)
 	if err != nil {
 		return err
 	}
-	if op.Material == nil {
+	if o.Chain == nil {
 		f.Between = nil
 		return nil
 	}
-	if f.Of.Component == nil || !op.Material.HasLinks() || op.Material.Component != nil {
+	if f.Of.Component == nil || !o.Chain.HasLinks() || o.Chain.Component != nil {
 		return refuse("Chain lies between bead links. Choose bead links for the row, and a chain for between them.")
 	}
-	f.Between = &piece.Between{Of: op.Material, Links: max(1, op.N)}
+	f.Between = &piece.Between{Of: o.Chain, Links: max(1, o.Links)}
 	return nil
 }
 
-// setFill lets a chain fill up its row to the target, or keep the links it has; and with
-// it the chain of the same kind at the other side of its loop, so that both stay alike.
-func setFill(p *piece.Piece, op Op) error {
-	f, err := chainAt(p, op.At.Fitting)
+// apply lets a chain fill up its row to the target, or keep the links it has; and with it the chain
+// of the same kind at the other side of its loop, so that both stay alike.
+func (o SetFill) apply(p *piece.Piece, _ []*material.Material) error {
+	f, err := chainAt(p, o.At.Fitting)
 	if err != nil {
 		return err
 	}
-	if op.Text == piece.No {
+	if o.Fill == piece.No {
 		stopFilling(p, f)
 		return nil
 	}

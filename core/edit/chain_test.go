@@ -12,12 +12,18 @@ import (
 func TestAChainHasItsLinksByNumberOrByLength(t *testing.T) {
 	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
 	finer := &material.Material{ID: "finer", Name: "finer", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 2, Wire: 0.4, Joint: "open"}}
-	p := applied(t, tiedBench(t, "9P"), nil, Op{Do: AddFitting, At: piece.Place{Side: piece.Right, Element: -1}, Closure: true, N: 9, Material: chain})
+	p := applied(t, tiedBench(t, "9P"), nil, AddFitting{At: piece.Place{Side: piece.Right, Element: -1}, Closure: true, N: 9, Of: chain})
 	at := piece.Place{Fitting: p.Closure.Right[1].ID, Element: -1}
 	links := func(ops ...Op) int {
 		t.Helper()
 		for i := range ops {
-			ops[i].At = at
+			f := FieldsOf(ops[i])
+			f.At = at
+			op, err := f.Op(ops[i].Do())
+			if err != nil {
+				t.Fatal(err)
+			}
+			ops[i] = op
 		}
 		after := applied(t, p, nil, ops...)
 		return after.Closure.Right[1].Links
@@ -25,21 +31,21 @@ func TestAChainHasItsLinksByNumberOrByLength(t *testing.T) {
 	mm := func(v float64) *length.MM { l := length.MM(v); return &l }
 	for name, tt := range map[string]struct{ got, want int }{
 		"at first":                     {p.Closure.Right[1].Links, 10},
-		"by number":                    {links(Op{Do: SetLinks, N: 24}), 24},
-		"by length":                    {links(Op{Do: SetLinks, Length: mm(72)}), 24},
-		"to the nearest link":          {links(Op{Do: SetLinks, Length: mm(70.6)}), 24},
-		"the one below":                {links(Op{Do: SetLinks, Length: mm(70.4)}), 23},
-		"never none":                   {links(Op{Do: SetLinks, Length: mm(0.1)}), 1},
-		"another chain keeps them":     {links(Op{Do: SetLinks, N: 24}, Op{Do: SetFitting, Material: finer}), 24},
-		"a ring in its place has none": {links(Op{Do: SetFitting, Material: p.Closure.Right[0].Of}), 0},
+		"by number":                    {links(SetLinks{Links: 24}), 24},
+		"by length":                    {links(SetLinks{Length: mm(72)}), 24},
+		"to the nearest link":          {links(SetLinks{Length: mm(70.6)}), 24},
+		"the one below":                {links(SetLinks{Length: mm(70.4)}), 23},
+		"never none":                   {links(SetLinks{Length: mm(0.1)}), 1},
+		"another chain keeps them":     {links(SetLinks{Links: 24}, SetFitting{Of: finer}), 24},
+		"a ring in its place has none": {links(SetFitting{Of: p.Closure.Right[0].Of}), 0},
 	} {
 		if tt.got != tt.want {
 			t.Errorf("%s: %d links, want %d", name, tt.got, tt.want)
 		}
 	}
 	for says, op := range map[string]Op{
-		"ring has no links": {Do: SetLinks, At: piece.Place{Fitting: p.Closure.Right[0].ID}, N: 3},
-		"no fitting":        {Do: SetLinks, At: piece.Place{Fitting: "f99"}, N: 3},
+		"ring has no links": SetLinks{At: piece.Place{Fitting: p.Closure.Right[0].ID}, Links: 3},
+		"no fitting":        SetLinks{At: piece.Place{Fitting: "f99"}, Links: 3},
 	} {
 		refuses(t, p, says, op)
 	}
@@ -48,10 +54,10 @@ func TestAChainHasItsLinksByNumberOrByLength(t *testing.T) {
 func TestAChainFillsUpUntilItIsGivenLinks(t *testing.T) {
 	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
 	add := func(side piece.Side) Op {
-		return Op{Do: AddFitting, At: piece.Place{Side: side, Element: -1}, Closure: true, N: 9, Material: chain}
+		return AddFitting{At: piece.Place{Side: side, Element: -1}, Closure: true, N: 9, Of: chain}
 	}
 	mm := func(v float64) *length.MM { l := length.MM(v); return &l }
-	target := func(v float64) Op { return Op{Do: SetTarget, Length: mm(v)} }
+	target := func(v float64) Op { return SetTarget{Length: mm(v)} }
 	p := applied(t, tiedBench(t, "9P"), nil, add(piece.Left), add(piece.Right), target(400))
 	find := func(p *piece.Piece, side piece.Side) *piece.Fitting {
 		list := *p.End(nil, side, true)
@@ -59,13 +65,18 @@ func TestAChainFillsUpUntilItIsGivenLinks(t *testing.T) {
 	}
 	do := func(p *piece.Piece, op Op) *piece.Piece {
 		t.Helper()
-		if op.Do == SetFill || op.Do == SetLinks {
-			op.At = piece.Place{Fitting: find(p, piece.Left).ID, Element: -1}
+		switch one := op.(type) {
+		case SetFill:
+			one.At = piece.Place{Fitting: find(p, piece.Left).ID, Element: -1}
+			op = one
+		case SetLinks:
+			one.At = piece.Place{Fitting: find(p, piece.Left).ID, Element: -1}
+			op = one
 		}
 		after := applied(t, p, nil, op)
 		return after
 	}
-	filled := do(p, Op{Do: SetFill, Text: piece.Yes})
+	filled := do(p, SetFill{Fill: piece.Yes})
 	left, right := find(filled, piece.Left), find(filled, piece.Right)
 	if !left.Fill || !right.Fill || left.Links != right.Links || left.Links < 40 {
 		t.Fatalf("left %+v, right %+v", left, right)
@@ -74,16 +85,16 @@ func TestAChainFillsUpUntilItIsGivenLinks(t *testing.T) {
 	if got := find(longer, piece.Left).Links - left.Links; got != 10 || find(longer, piece.Right).Links != find(longer, piece.Left).Links {
 		t.Errorf("60 mm more take %d links of 3 mm a side, want 10", got)
 	}
-	if kept := do(longer, Op{Do: SetFill, Text: piece.No}); find(kept, piece.Right).Fill || find(kept, piece.Left).Fill || find(kept, piece.Right).Links != find(longer, piece.Right).Links {
+	if kept := do(longer, SetFill{Fill: piece.No}); find(kept, piece.Right).Fill || find(kept, piece.Left).Fill || find(kept, piece.Right).Links != find(longer, piece.Right).Links {
 		t.Error("stopped, both keep their links")
 	}
-	if set := do(longer, Op{Do: SetLinks, N: 12}); find(set, piece.Left).Links != 12 || find(set, piece.Left).Fill || find(set, piece.Right).Fill {
+	if set := do(longer, SetLinks{Links: 12}); find(set, piece.Left).Links != 12 || find(set, piece.Left).Fill || find(set, piece.Right).Fill {
 		t.Error("a number of links is kept")
 	}
-	if none := do(longer, Op{Do: SetTarget}); find(none, piece.Left).Fill || find(none, piece.Left).Links != find(longer, piece.Left).Links {
+	if none := do(longer, SetTarget{}); find(none, piece.Left).Fill || find(none, piece.Left).Links != find(longer, piece.Left).Links {
 		t.Error("without a target it keeps what it had")
 	}
-	refuses(t, do(p, Op{Do: SetTarget}), "There is no length to fill up to", Op{Do: SetFill, Text: piece.Yes, At: piece.Place{Fitting: find(p, piece.Left).ID, Element: -1}})
+	refuses(t, do(p, SetTarget{}), "There is no length to fill up to", SetFill{Fill: piece.Yes, At: piece.Place{Fitting: find(p, piece.Left).ID, Element: -1}})
 }
 
 // Chain lies between bead links only, comes out again, and goes with the bead links.
@@ -91,12 +102,12 @@ func TestChainBetweenBeadLinks(t *testing.T) {
 	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
 	link := &material.Material{ID: "link", Name: "link", Class: material.ClassComponent, Component: &material.Component{Kind: material.BeadLink, Pin: &material.Pin{}},
 		Bead: &material.Bead{Shape: material.Charm, Across: 8, Hole: 2, Along: 0.6}, Finding: &material.Finding{Type: material.Chain, Inside: 15, Wire: 0.6, Joint: "open", Outside: 8}}
-	p, _, err := Apply(tiedBench(t, "20P"), nil, Op{Do: AddRow, Material: link})
+	p, _, err := Apply(tiedBench(t, "20P"), nil, AddRow{Chain: link})
 	if err != nil || len(p.Check()) > 0 {
 		t.Fatal(err, p.Check())
 	}
 	at := piece.Place{Fitting: p.Rows()[1].Left[0].ID, Element: -1}
-	with, _, err := Apply(p, nil, Op{Do: SetBetween, At: at, Material: chain, N: 4}, Op{Do: AddRow, At: inRow(p.Rows()[1].ID)})
+	with, _, err := Apply(p, nil, SetBetween{At: at, Chain: chain, Links: 4}, AddRow{At: inRow(p.Rows()[1].ID)})
 	if err != nil || len(with.Check()) > 0 {
 		t.Fatal(err, with.Check())
 	}
@@ -108,14 +119,14 @@ func TestChainBetweenBeadLinks(t *testing.T) {
 	if f := with.Rows()[1].Left[0]; f.ChainLength() != length.MM(15*f.Links+12*(f.Links-1)) || f.LinksFor(15+27*6+13) != 7 || f.LinksFor(15+27*6+14) != 8 {
 		t.Errorf("%d links make %v", f.Links, f.ChainLength())
 	}
-	for name, op := range map[string]Op{"taken out": {Do: SetBetween, At: at}, "chain instead of the links": {Do: SetFitting, At: at, Material: chain}} {
+	for name, op := range map[string]Op{"taken out": SetBetween{At: at}, "chain instead of the links": SetFitting{At: at, Of: chain}} {
 		if out, _, err := Apply(with, nil, op); err != nil || out.Rows()[1].Left[0].Between != nil || len(out.Check()) > 0 {
 			t.Errorf("%s: %v %+v", name, err, out)
 		}
 	}
 	for says, op := range map[string]Op{
-		"Chain lies between bead links": {Do: SetBetween, At: at, Material: link},
-		"has no links to count":         {Do: SetBetween, At: piece.Place{Fitting: p.Closure.Right[0].ID}, Material: chain},
+		"Chain lies between bead links": SetBetween{At: at, Chain: link},
+		"has no links to count":         SetBetween{At: piece.Place{Fitting: p.Closure.Right[0].ID}, Chain: chain},
 	} {
 		refuses(t, p, says, op)
 	}

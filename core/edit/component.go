@@ -8,32 +8,54 @@ import (
 	"mala/core/piece"
 )
 
-// changeComponent makes a component again, that in the dish of the letter Text or
-// that of the id Field: on N rings, on the pin Material, or with Material in the
-// place of its ring N. It changes wherever the piece holds it; the catalogue's stays
-// as it is.
-func changeComponent(p *piece.Piece, op Op) error {
-	was := p.Palette[op.Text]
-	if op.Field != "" {
-		was = held(p, op.Field)
+// The operations that make a component of the piece again: that in the dish of a letter, or that of
+// an id wherever it hangs. The catalogue's stays as it is.
+type (
+	SetRings struct { // hang it on so many rings of its kind
+		Letter    string             `op:"Text"`
+		Component string             `op:"Field"`
+		Rings     int                `op:"N"`
+		Ring      *material.Material `op:"Material"` // that instead takes the place of ring Rings, from 0
+	}
+	SetPin struct { // make it on another pin
+		Letter    string             `op:"Text"`
+		Component string             `op:"Field"`
+		Pin       *material.Material `op:"Material"`
+	}
+)
+
+func (SetRings) Do() Do { return "set-rings" }
+func (SetPin) Do() Do   { return "set-pin" }
+
+func (o SetRings) apply(p *piece.Piece, _ []*material.Material) error {
+	return makeAgain(p, o.Letter, o.Component, func(plan *component.Plan) error { return setRings(plan, o.Rings, o.Ring) })
+}
+
+func (o SetPin) apply(p *piece.Piece, _ []*material.Material) error {
+	return makeAgain(p, o.Letter, o.Component, func(plan *component.Plan) error {
+		if plan.Pin == nil || o.Pin == nil || o.Pin.Finding == nil {
+			return refuse("Name the pin to make it on.")
+		}
+		plan.Pin = o.Pin
+		return nil
+	})
+}
+
+// makeAgain makes a component by a changed plan, wherever the piece holds it.
+func makeAgain(p *piece.Piece, letter, id string, change func(plan *component.Plan) error) error {
+	was := p.Palette[letter]
+	if id != "" {
+		was = held(p, id)
 	}
 	if was == nil {
-		return refuse("This piece has no dish %q.", op.Text+op.Field)
+		return refuse("This piece has no dish %q.", letter+id)
 	}
 	if was.Component == nil || was.Component.Kind == material.InTurn {
 		return refuse("%s is not a component.", was.Name)
 	}
 	plan := component.PlanOf(was)
-	switch op.Do {
-	case SetRings:
-		if err := setRings(&plan, op); err != nil {
-			return err
-		}
-	case SetPin:
-		if plan.Pin == nil || op.Material == nil || op.Material.Finding == nil {
-			return refuse("Name the pin to make it on.")
-		}
-		plan.Pin = op.Material
+	if err := change(&plan); err != nil {
+		return err
 	}
 	made, err := component.Make(was.ID, was.Name, plan)
 	if err != nil {
@@ -105,65 +127,23 @@ func hungLists(p *piece.Piece) []*[]*material.Material {
 	return out
 }
 
-// setRings hangs the plan on N rings more or less of the kind that is there, or
-// puts Material in the place of ring N.
-func setRings(plan *component.Plan, op Op) error {
+// setRings hangs the plan on so many rings of the kind that is there, or puts a ring in the place of
+// one of them.
+func setRings(plan *component.Plan, rings int, ring *material.Material) error {
 	switch n := len(plan.Rings); {
-	case op.Material != nil:
-		if op.N < 0 || op.N >= n {
-			return refuse("There is no ring %d to change.", op.N+1)
+	case ring != nil:
+		if rings < 0 || rings >= n {
+			return refuse("There is no ring %d to change.", rings+1)
 		}
-		plan.Rings[op.N] = op.Material
-	case n == 0 || op.N < 0:
+		plan.Rings[rings] = ring
+	case n == 0 || rings < 0:
 		return refuse("Choose a ring for it first.")
-	case op.N < n:
-		plan.Rings = plan.Rings[:op.N]
+	case rings < n:
+		plan.Rings = plan.Rings[:rings]
 	default:
-		for len(plan.Rings) < op.N {
+		for len(plan.Rings) < rings {
 			plan.Rings = append(plan.Rings, plan.Rings[n-1])
 		}
 	}
 	return nil
-}
-
-// hang puts Material on a fitting or a loop of beads, or takes the N-th thing off it.
-func hang(p *piece.Piece, op Op) error {
-	list, err := hangsAt(p, op)
-	switch {
-	case err != nil:
-		return err
-	case op.Do == Unhang && (op.N < 0 || op.N >= len(*list)):
-		return refuse("Nothing hangs there.")
-	case op.Do == Unhang:
-		*list = slices.Delete(slices.Clone(*list), op.N, op.N+1)
-	case op.Material == nil || !op.Material.Hangs():
-		return refuse("Hang a charm, or a component that hangs.")
-	default:
-		*list = append(slices.Clone(*list), op.Material)
-	}
-	return nil
-}
-
-// hangsAt gives the list of what hangs on the fitting at a place, or on the loop of
-// the end there.
-func hangsAt(p *piece.Piece, op Op) (*[]*material.Material, error) {
-	if op.At.Fitting == "" && op.At.Side != "" {
-		row, err := rowOf(p, op)
-		if err != nil {
-			return nil, err
-		}
-		ending := row.Ending(op.At.Side)
-		if ending.Way != piece.WayLoop {
-			return nil, refuse("The %s end has no loop of beads to hang it on.", op.At.Side)
-		}
-		return &ending.Hung, nil
-	}
-	f := p.Fitting(op.At.Fitting)
-	switch {
-	case f == nil:
-		return nil, refuse("This piece has no fitting %q.", string(op.At.Fitting))
-	case op.Do == Hang && !f.Carries():
-		return nil, refuse("Nothing can hang on %s. Hang it on a ring, an extender or a clasp.", f.Of.Name)
-	}
-	return &f.Hung, nil
 }

@@ -43,40 +43,40 @@ func TestEditsGiveTheLineAndWhatToSelect(t *testing.T) {
 		after      string
 		want       Result
 	}{
-		{"typing a run", "3P", Op{Do: Insert, From: 3, To: 3, Text: "9L"}, "3P 9L", Result{From: 12, To: 12}},
-		{"typing over a selection", "3P L 3P", Op{Do: Insert, From: 3, To: 4, Text: "C"}, "3P C 3P", Result{From: 4, To: 4}},
-		{"a cap after a wider bead opens to it", "P L", Op{Do: Insert, From: 2, To: 2, Text: "C"}, "P L ~C", Result{From: 3, To: 3}},
-		{"a cap after a narrower bead does not", "L P", Op{Do: Insert, From: 2, To: 2, Text: "C"}, "L P C", Result{From: 3, To: 3}},
-		{"a cap after a cap does not", "L ~C", Op{Do: Insert, From: 2, To: 2, Text: "C"}, "L ~C C", Result{From: 3, To: 3}},
-		{"grouping", "3P L", Op{Do: Group, From: 2, To: 4}, "2P (P L)", Result{From: 2, To: 4}},
-		{"mirroring selects both halves", "3P L", Op{Do: Mirror, From: 0, To: 4}, "<3P L |>", Result{From: 0, To: 8}},
-		{"a fill grows and the caret stays behind its bead", "L {P} L", Op{Do: Delete, From: 0, To: 1}, "{P} L", Result{From: 0, To: 0}},
-		{"copying changes nothing", "3P L", Op{Do: Copy, From: 1, To: 4}, "3P L", Result{From: 1, To: 4, Text: "2P L"}},
-		{"a count", "3P L", Op{Do: Count, Node: 0, N: 5}, "5P L", Result{}},
-		{"one more", "3P 2L", Op{Do: Step, Node: 0, N: 1}, "4P 2L", Result{}},
-		{"one fewer of a group", "3(P L)", Op{Do: Step, Node: 0, N: -1}, "2(P L)", Result{}},
-		{"never fewer than one", "2P L", Op{Do: Step, Node: 1, N: -1}, "2P L", Result{}},
-		{"never more than can be written", "9999P", Op{Do: Step, Node: 0, N: 1}, "9999P", Result{}},
-		{"one more of a loop, by its bead", "P L[2P] P", Op{Do: Step, Node: 2, N: 1}, "P 2L[2P] P", Result{}},
-		{"moving to the right", "3P L 2P", Op{Do: Move, From: 3, To: 4, N: 6}, "5P L", Result{From: 5, To: 6}},
-		{"moving to the left", "3P L 2P", Op{Do: Move, From: 3, To: 4, N: 1}, "P L 4P", Result{From: 1, To: 2}},
-		{"moving a group whole", "2(P L) 3P", Op{Do: Move, From: 0, To: 4, N: 7}, "3P 2(P L)", Result{From: 3, To: 7}},
-		{"moving to the very start", "3P L", Op{Do: Move, From: 3, To: 4, N: 0}, "L 3P", Result{From: 0, To: 1}},
-		{"moving to the very end", "L 3P", Op{Do: Move, From: 0, To: 1, N: 4}, "3P L", Result{From: 3, To: 4}},
-		{"moving behind a bead of the same run", "P L 3P", Op{Do: Move, From: 1, To: 2, N: 3}, "2P L 2P", Result{From: 2, To: 3}},
-		{"moving onto its own start", "3P L", Op{Do: Move, From: 1, To: 3, N: 1}, "3P L", Result{From: 1, To: 3}},
-		{"moving onto its own end", "3P L", Op{Do: Move, From: 1, To: 3, N: 3}, "3P L", Result{From: 1, To: 3}},
-		{"a cap as wide as the bead before it opens to it", "C L", Op{Do: Insert, From: 0, To: 0, Text: "C"}, "2C L", Result{From: 1, To: 1}},
-		{"two caps dropped together stay as typed", "P L", Op{Do: Insert, From: 2, To: 2, Text: "2C P"}, "P L 2C P", Result{From: 5, To: 5}},
-		{"a turned cap stays turned", "L P", Op{Do: Insert, From: 2, To: 2, Text: "~C"}, "L P ~C", Result{From: 3, To: 3}},
-		{"ten thousand beads are the most", "P", Op{Do: Insert, From: 1, To: 1, Text: "9999P"}, "P 9999P", Result{From: 10000, To: 10000}},
-		{"an open fill refills before the caret", "{P} L", Op{Do: Insert, From: 29, To: 29, Text: "L"}, "{P} 2L", Result{From: 28, To: 28}},
-		{"turning an item", "3P C", Op{Do: Turn, Node: 1}, "3P ~C", Result{}},
-		{"moving onto itself", "3P L", Op{Do: Move, From: 1, To: 3, N: 2}, "3P L", Result{From: 1, To: 3}},
-		{"moving in the mirrored half moves in the half", "<2P L | C>", Op{Do: Move, From: 4, To: 5, N: 7}, "<L 2P | C>", Result{From: 6, To: 7}},
-		{"another letter", "3P L P", Op{Do: Letter, Text: "P Q"}, "3Q L Q", Result{}},
-		{"a letter in use changes places", "3P L P", Op{Do: Letter, Text: "P L"}, "3L P L", Result{}},
-		{"writing out", "2(P L)", Op{Do: Ungroup, From: 0, To: 1}, "P L P L", Result{From: 0, To: 1}},
+		{"typing a run", "3P", Insert{From: 3, To: 3, Beads: "9L"}, "3P 9L", Result{From: 12, To: 12}},
+		{"typing over a selection", "3P L 3P", Insert{From: 3, To: 4, Beads: "C"}, "3P C 3P", Result{From: 4, To: 4}},
+		{"a cap after a wider bead opens to it", "P L", Insert{From: 2, To: 2, Beads: "C"}, "P L ~C", Result{From: 3, To: 3}},
+		{"a cap after a narrower bead does not", "L P", Insert{From: 2, To: 2, Beads: "C"}, "L P C", Result{From: 3, To: 3}},
+		{"a cap after a cap does not", "L ~C", Insert{From: 2, To: 2, Beads: "C"}, "L ~C C", Result{From: 3, To: 3}},
+		{"grouping", "3P L", Enclose{By: pattern.InGroup, From: 2, To: 4}, "2P (P L)", Result{From: 2, To: 4}},
+		{"mirroring selects both halves", "3P L", Enclose{By: pattern.InMirror, From: 0, To: 4}, "<3P L |>", Result{From: 0, To: 8}},
+		{"a fill grows and the caret stays behind its bead", "L {P} L", Delete{From: 0, To: 1}, "{P} L", Result{From: 0, To: 0}},
+		{"copying changes nothing", "3P L", Copy{From: 1, To: 4}, "3P L", Result{From: 1, To: 4, Text: "2P L"}},
+		{"a count", "3P L", Count{Node: 0, To: 5}, "5P L", stays},
+		{"one more", "3P 2L", Step{Node: 0, By: 1}, "4P 2L", stays},
+		{"one fewer of a group", "3(P L)", Step{Node: 0, By: -1}, "2(P L)", stays},
+		{"never fewer than one", "2P L", Step{Node: 1, By: -1}, "2P L", stays},
+		{"never more than can be written", "9999P", Step{Node: 0, By: 1}, "9999P", stays},
+		{"one more of a loop, by its bead", "P L[2P] P", Step{Node: 2, By: 1}, "P 2L[2P] P", stays},
+		{"moving to the right", "3P L 2P", Move{From: 3, To: 4, Gap: 6}, "5P L", Result{From: 5, To: 6}},
+		{"moving to the left", "3P L 2P", Move{From: 3, To: 4, Gap: 1}, "P L 4P", Result{From: 1, To: 2}},
+		{"moving a group whole", "2(P L) 3P", Move{From: 0, To: 4, Gap: 7}, "3P 2(P L)", Result{From: 3, To: 7}},
+		{"moving to the very start", "3P L", Move{From: 3, To: 4, Gap: 0}, "L 3P", Result{From: 0, To: 1}},
+		{"moving to the very end", "L 3P", Move{From: 0, To: 1, Gap: 4}, "3P L", Result{From: 3, To: 4}},
+		{"moving behind a bead of the same run", "P L 3P", Move{From: 1, To: 2, Gap: 3}, "2P L 2P", Result{From: 2, To: 3}},
+		{"moving onto its own start", "3P L", Move{From: 1, To: 3, Gap: 1}, "3P L", Result{From: 1, To: 3}},
+		{"moving onto its own end", "3P L", Move{From: 1, To: 3, Gap: 3}, "3P L", Result{From: 1, To: 3}},
+		{"a cap as wide as the bead before it opens to it", "C L", Insert{From: 0, To: 0, Beads: "C"}, "2C L", Result{From: 1, To: 1}},
+		{"two caps dropped together stay as typed", "P L", Insert{From: 2, To: 2, Beads: "2C P"}, "P L 2C P", Result{From: 5, To: 5}},
+		{"a turned cap stays turned", "L P", Insert{From: 2, To: 2, Beads: "~C"}, "L P ~C", Result{From: 3, To: 3}},
+		{"ten thousand beads are the most", "P", Insert{From: 1, To: 1, Beads: "9999P"}, "P 9999P", Result{From: 10000, To: 10000}},
+		{"an open fill refills before the caret", "{P} L", Insert{From: 29, To: 29, Beads: "L"}, "{P} 2L", Result{From: 28, To: 28}},
+		{"turning an item", "3P C", Turn{Node: 1}, "3P ~C", stays},
+		{"moving onto itself", "3P L", Move{From: 1, To: 3, Gap: 2}, "3P L", Result{From: 1, To: 3}},
+		{"moving in the mirrored half moves in the half", "<2P L | C>", Move{From: 4, To: 5, Gap: 7}, "<L 2P | C>", Result{From: 6, To: 7}},
+		{"another letter", "3P L P", Letter{Letters: "P Q"}, "3Q L Q", stays},
+		{"a letter in use changes places", "3P L P", Letter{Letters: "P L"}, "3L P L", stays},
+		{"writing out", "2(P L)", Ungroup{From: 0, To: 1}, "P L P L", Result{From: 0, To: 1}},
 	} {
 		p, got, err := Apply(bench(t, tt.line), nil, tt.edit)
 		if err != nil || got != tt.want || p.Leading().Line.String() != tt.after {
@@ -87,29 +87,28 @@ func TestEditsGiveTheLineAndWhatToSelect(t *testing.T) {
 
 func TestEditsThatCannotBeAreRefused(t *testing.T) {
 	for name, e := range map[string]Op{
-		"beads that are not there": {Do: Delete, From: 2, To: 99},
-		"a backwards selection":    {Do: Group, From: 3, To: 1},
-		"nothing selected":         {Do: Mirror, From: 1, To: 1},
-		"a line that is none":      {Do: Insert, From: 1, To: 1, Text: "(("},
-		"too many beads":           {Do: Insert, From: 1, To: 1, Text: "9999(9P)"},
-		"a letter that is none":    {Do: Letter, Text: "P 3"},
-		"a move to nowhere":        {Do: Move, From: 0, To: 1, N: 99},
-		"a move just past the end": {Do: Move, From: 0, To: 1, N: 5},
-		"a move before the start":  {Do: Move, From: 1, To: 2, N: -1},
-		"a move of what is not":    {Do: Move, From: 3, To: 5, N: 0},
-		"a move from before":       {Do: Move, From: -1, To: 1, N: 3},
-		"a move of nothing":        {Do: Move, From: 2, To: 2, N: 0},
-		"a shuffle of too much":    {Do: Shuffle, From: 0, To: 5},
-		"a shuffle from before":    {Do: Shuffle, From: -1, To: 2},
-		"a turn of no item":        {Do: Turn, Node: 2},
-		"a turn before the first":  {Do: Turn, Node: -1},
-		"a step of no item":        {Do: Step, Node: 2, N: 1},
-		"a step before the first":  {Do: Step, Node: -1, N: 1},
-		"ten thousand and one":     {Do: Insert, From: 1, To: 1, Text: "9997P"},
-		"a shuffle of nothing":     {Do: Shuffle, From: 1, To: 1},
-		"an unknown edit":          {Do: "juggle"},
-		"a node that is not there": {Do: Count, Node: 7, N: 1},
-		"a gap that is not there":  {Do: Insert, From: -1, To: -1, Text: "P"},
+		"beads that are not there": Delete{From: 2, To: 99},
+		"a backwards selection":    Enclose{By: pattern.InGroup, From: 3, To: 1},
+		"nothing selected":         Enclose{By: pattern.InMirror, From: 1, To: 1},
+		"a line that is none":      Insert{From: 1, To: 1, Beads: "(("},
+		"too many beads":           Insert{From: 1, To: 1, Beads: "9999(9P)"},
+		"a letter that is none":    Letter{Letters: "P 3"},
+		"a move to nowhere":        Move{From: 0, To: 1, Gap: 99},
+		"a move just past the end": Move{From: 0, To: 1, Gap: 5},
+		"a move before the start":  Move{From: 1, To: 2, Gap: -1},
+		"a move of what is not":    Move{From: 3, To: 5, Gap: 0},
+		"a move from before":       Move{From: -1, To: 1, Gap: 3},
+		"a move of nothing":        Move{From: 2, To: 2, Gap: 0},
+		"a shuffle of too much":    Shuffle{From: 0, To: 5},
+		"a shuffle from before":    Shuffle{From: -1, To: 2},
+		"a turn of no item":        Turn{Node: 2},
+		"a turn before the first":  Turn{Node: -1},
+		"a step of no item":        Step{Node: 2, By: 1},
+		"a step before the first":  Step{Node: -1, By: 1},
+		"ten thousand and one":     Insert{From: 1, To: 1, Beads: "9997P"},
+		"a shuffle of nothing":     Shuffle{From: 1, To: 1},
+		"a node that is not there": Count{Node: 7, To: 1},
+		"a gap that is not there":  Insert{From: -1, To: -1, Beads: "P"},
 	} {
 		_, got, err := Apply(bench(t, "3P L"), nil, e)
 		var refused *Refused
@@ -121,7 +120,7 @@ func TestEditsThatCannotBeAreRefused(t *testing.T) {
 
 func TestShufflingKeepsTheCountsAndPartsTheAlike(t *testing.T) {
 	for seed := range 60 {
-		p, got, err := Apply(bench(t, "6P 5L 4C"), nil, Op{Do: Shuffle, From: 0, To: 15, N: seed})
+		p, got, err := Apply(bench(t, "6P 5L 4C"), nil, Shuffle{From: 0, To: 15, Seed: seed})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -138,7 +137,7 @@ func TestShufflingKeepsTheCountsAndPartsTheAlike(t *testing.T) {
 			t.Fatalf("seed %d: %v selected %d to %d", seed, counts, got.From, got.To)
 		}
 	}
-	if _, got, err := Apply(bench(t, "9P L"), nil, Op{Do: Shuffle, From: 0, To: 10, N: 1}); err != nil || got.To != 10 {
+	if _, got, err := Apply(bench(t, "9P L"), nil, Shuffle{From: 0, To: 10, Seed: 1}); err != nil || got.To != 10 {
 		t.Errorf("nine of ten alike: %+v, %v", got, err)
 	}
 }
@@ -156,26 +155,28 @@ func TestFiveHundredEditsByAnyMeansKeepTheMirror(t *testing.T) {
 		n := len(beads)
 		from := rng.IntN(n)
 		to := min(n, from+1+rng.IntN(3))
-		e := Op{From: from, To: to}
+		var e Op
 		switch rng.IntN(9) {
 		case 0, 1:
-			e.Do, e.To, e.Text = Insert, from, []string{"P", "2L", "C", "~C"}[rng.IntN(4)]
+			e = Insert{From: from, To: from, Beads: []string{"P", "2L", "C", "~C"}[rng.IntN(4)]}
 		case 2:
-			e.Do = Delete
+			e = Delete{From: from, To: to}
 		case 3:
-			e.Do = Group
+			e = Enclose{By: pattern.InGroup, From: from, To: to}
 		case 4:
-			e.Do = Reverse
+			e = Enclose{By: pattern.InReverse, From: from, To: to}
 		case 5:
-			e.Do, e.N = Move, rng.IntN(n+1)
+			e = Move{From: from, To: to, Gap: rng.IntN(n + 1)}
 		case 6:
-			e.Do, e.N = Shuffle, step
+			e = Shuffle{From: from, To: to, Seed: step}
 		case 7:
-			e.Do, e.Node, e.N = Count, rng.IntN(len(line.Nodes)), 1+rng.IntN(3)
+			e = Count{Node: rng.IntN(len(line.Nodes)), To: 1 + rng.IntN(3)}
 		case 8:
-			e.Do, e.Text = Letter, "P L"
+			e = Letter{Letters: "P L"}
 		}
-		if n < 24 && e.Do == Delete || n > 160 && e.Do != Delete {
+		_, deletes := e.(Delete)
+		_, moves := e.(Move)
+		if n < 24 && deletes || n > 160 && !deletes {
 			continue
 		}
 		changed, _, err := Apply(p, nil, e)
@@ -195,7 +196,7 @@ func TestFiveHundredEditsByAnyMeansKeepTheMirror(t *testing.T) {
 		}
 		if !mirrored(after) {
 			// Taking out or carrying away the centre, or the whole half, may end a mirror; nothing else does.
-			if e.Do != Delete && e.Do != Move {
+			if !deletes && !moves {
 				t.Fatalf("step %d: %+v on %q broke the mirror: %q", step, e, text, after)
 			}
 			continue
@@ -237,7 +238,7 @@ func TestBetweenPutsOutsideOfGroupsAndInsideOfTheWholeMirror(t *testing.T) {
 		{"L {P L} P", 0, "C L {P L} P"},
 		{"", 0, "C"},
 	} {
-		p, got, err := Apply(bench(t, tt.line), nil, Op{Do: Between, From: tt.gap, Text: "C"})
+		p, got, err := Apply(bench(t, tt.line), nil, Between{Gap: tt.gap, Beads: "C"})
 		if err != nil || p.Leading().Line.String() != tt.after {
 			t.Errorf("into gap %d of %q: %v, want %q", tt.gap, tt.line, err, tt.after)
 		}
@@ -245,7 +246,7 @@ func TestBetweenPutsOutsideOfGroupsAndInsideOfTheWholeMirror(t *testing.T) {
 			t.Errorf("into gap %d of %q: the caret is at %d", tt.gap, tt.line, got.To)
 		}
 	}
-	if _, _, err := Apply(bench(t, "3P"), nil, Op{Do: Between, From: 9, Text: "C"}); err == nil {
+	if _, _, err := Apply(bench(t, "3P"), nil, Between{Gap: 9, Beads: "C"}); err == nil {
 		t.Error("there is no gap 9 in three pearls")
 	}
 }
@@ -264,7 +265,7 @@ func applied(t *testing.T, p *piece.Piece, shelf []*material.Material, ops ...Op
 func refuses(t *testing.T, p *piece.Piece, says string, ops ...Op) {
 	t.Helper()
 	if _, _, err := Apply(p, nil, ops...); err == nil || !strings.Contains(err.Error(), says) {
-		t.Errorf("%s: %v, want %q", ops[0].Do, err, says)
+		t.Errorf("%s: %v, want %q", ops[0].Do(), err, says)
 	}
 }
 
@@ -290,7 +291,7 @@ func TestEndsAreBuiltByOperations(t *testing.T) {
 	shelf := []*material.Material{fittingOf(material.Lobster), fittingOf(material.JumpRing), fittingOf(material.CrimpTube), cordOf(material.Wire), cordOf(material.Elastic)}
 	shelf[0].Finding.Joint = ""
 	shelf[2].Finding.Inside = 1.2
-	p := applied(t, bench(t, "9P"), shelf, Op{Do: SetClosure, Text: "clasp"})
+	p := applied(t, bench(t, "9P"), shelf, SetClosure{Closure: "clasp"})
 	row := p.Leading()
 	if row.Cord.Cord.Type != material.Wire || len(row.Left) != 1 || len(row.Right) != 1 || len(p.Closure.Left) != 2 || len(p.Closure.Right) != 1 {
 		t.Fatalf("closed by a clasp: %+v %+v", row, p.Closure)
@@ -306,24 +307,24 @@ func TestEndsAreBuiltByOperations(t *testing.T) {
 	}
 	cover, guard := fittingOf(material.CrimpCover), fittingOf(material.WireGuard)
 	left := row.AtEnd(piece.Left)
-	p = applied(t, p, shelf, Op{Do: AddFitting, At: left, Material: guard}, Op{Do: AddFitting, At: left, Material: cover})
+	p = applied(t, p, shelf, AddFitting{At: left, Of: guard}, AddFitting{At: left, Of: cover})
 	if len(p.Leading().Left) != 3 || p.Leading().Left[1].Of != cover || p.Leading().Left[2].Of != guard {
 		t.Fatalf("threaded %+v", p.Leading().Left)
 	}
 	ring := piece.Place{Fitting: p.Closure.Left[1].ID, Element: piece.NoElement}
-	p = applied(t, p, shelf, Op{Do: AddFitting, At: ring, Material: guard}, Op{Do: SetFitting, At: ring, Material: fittingOf(material.SplitRing)})
+	p = applied(t, p, shelf, AddFitting{At: ring, Of: guard}, SetFitting{At: ring, Of: fittingOf(material.SplitRing)})
 	if p.Closure.Left[1].Of.Finding.Type != material.SplitRing || p.Closure.Left[2].Of != guard {
 		t.Fatalf("beside the ring: %+v", p.Closure.Left)
 	}
-	p = applied(t, p, shelf, Op{Do: DropFitting, At: ring}, Op{Do: AddFitting, At: left, Closure: true, Material: shelf[1]})
+	p = applied(t, p, shelf, DropFitting{At: ring}, AddFitting{At: left, Closure: true, Of: shelf[1]})
 	if p.Closure.Left[0].Of != shelf[1] || p.Closure.Left[1].Of.Finding.Type != material.Lobster || len(p.Closure.Left) != 3 {
 		t.Fatalf("outermost: %+v", p.Closure.Left)
 	}
-	p = applied(t, p, shelf, Op{Do: SetClosure, Text: "knot"})
+	p = applied(t, p, shelf, SetClosure{Closure: "knot"})
 	if len(p.Leading().Left)+len(p.Closure.Left) != 0 || p.Leading().Cord.Cord.Type != material.Elastic {
 		t.Errorf("knotted: %+v", p.Leading())
 	}
-	if _, _, err := Apply(p, nil, Op{Do: SetClosure, Text: "clasp"}); err == nil {
+	if _, _, err := Apply(p, nil, SetClosure{Closure: "clasp"}); err == nil {
 		t.Error("without wire there is nothing to string it on")
 	}
 }
@@ -331,10 +332,10 @@ func TestEndsAreBuiltByOperations(t *testing.T) {
 func TestTheRestOfAPieceIsSetByOperations(t *testing.T) {
 	mm := func(v length.MM) *length.MM { return &v }
 	p, _, err := Apply(bench(t, "9P"), nil,
-		Op{Do: SetTarget, Length: mm(200)}, Op{Do: SetTarget, Tolerance: mm(5)}, Op{Do: SetSlack, Length: mm(2)}, Op{Do: SetCut, Length: mm(300)},
-		Op{Do: SetKind, Text: "anklet"}, Op{Do: SetBody, Body: &piece.Body{Part: "ankle", Measure: 220}}, Op{Do: SetHouse, Field: "tail", Text: "trimmed"},
-		Op{Do: SetCord, Material: cordOf(material.Waxed)}, Op{Do: SetDish, Text: "N", Material: &material.Material{ID: "n", Bead: &material.Bead{}}},
-		Op{Do: Waive, Field: "length-off", At: piece.Whole(), Text: "as asked"}, Op{Do: Turn, Node: 0})
+		SetTarget{Length: mm(200)}, SetTarget{Tolerance: mm(5)}, SetSlack{Slack: mm(2)}, SetCut{Cut: mm(300)},
+		SetKind{Kind: "anklet"}, SetBody{Body: &piece.Body{Part: "ankle", Measure: 220}}, SetHouse{Field: "tail", Choice: "trimmed"},
+		SetCord{Cord: cordOf(material.Waxed)}, SetDish{Letter: "N", Of: &material.Material{ID: "n", Bead: &material.Bead{}}},
+		Waive{Code: "length-off", At: piece.Whole(), Reason: "as asked"}, Turn{Node: 0})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -343,23 +344,23 @@ func TestTheRestOfAPieceIsSetByOperations(t *testing.T) {
 		p.House.Tail != piece.TailTrimmed || row.Cord.Cord.Type != material.Waxed || p.Palette["N"] == nil || len(p.Waived) != 1 || row.Line.String() != "9~P" {
 		t.Errorf("%+v %+v", p, row)
 	}
-	p = applied(t, p, nil, Op{Do: SetTarget}, Op{Do: SetSlack}, Op{Do: SetCut}, Op{Do: RemoveDish, Text: "N"}, Op{Do: Unwaive, Field: "length-off", At: row.At()}, Op{Do: Unwaive, Field: "length-off", At: piece.Whole()})
+	p = applied(t, p, nil, SetTarget{}, SetSlack{}, SetCut{}, RemoveDish{Letter: "N"}, Unwaive{Code: "length-off", At: row.At()}, Unwaive{Code: "length-off", At: piece.Whole()})
 	if p.Target != nil || p.Leading().Slack != nil || p.Leading().Cut != nil || p.Palette["N"] != nil || len(p.Waived) != 0 {
 		t.Errorf("%+v", p)
 	}
 	for name, op := range map[string]Op{
-		"a dish in use":               {Do: RemoveDish, Text: "P"},
-		"a dish of nothing":           {Do: SetDish, Text: "N"},
-		"a cord that is none":         {Do: SetCord, Material: fittingOf(material.Hook)},
-		"an end of a cord":            {Do: AddFitting, At: row.AtEnd(piece.Left), Material: cordOf(material.Wire)},
-		"a fitting nowhere":           {Do: AddFitting, Material: fittingOf(material.Hook)},
-		"a fitting of no end":         {Do: AddFitting, At: row.At(), Material: fittingOf(material.Hook)},
-		"a fitting that is not there": {Do: DropFitting, At: piece.Place{Fitting: "f99"}},
-		"no fitting named":            {Do: SetFitting, At: row.AtEnd(piece.Left), Material: fittingOf(material.Hook)},
-		"a row that is not there":     {Do: SetSlack, At: piece.Place{Row: "r9"}},
-		"a choice that is none":       {Do: SetHouse, Field: "tail", Text: "plaited"},
-		"a field that is none":        {Do: SetHouse, Field: "mood", Text: "good"},
-		"a node to turn":              {Do: Turn, Node: 44},
+		"a dish in use":               RemoveDish{Letter: "P"},
+		"a dish of nothing":           SetDish{Letter: "N"},
+		"a cord that is none":         SetCord{Cord: fittingOf(material.Hook)},
+		"an end of a cord":            AddFitting{At: row.AtEnd(piece.Left), Of: cordOf(material.Wire)},
+		"a fitting nowhere":           AddFitting{Of: fittingOf(material.Hook)},
+		"a fitting of no end":         AddFitting{At: row.At(), Of: fittingOf(material.Hook)},
+		"a fitting that is not there": DropFitting{At: piece.Place{Fitting: "f99"}},
+		"no fitting named":            SetFitting{At: row.AtEnd(piece.Left), Of: fittingOf(material.Hook)},
+		"a row that is not there":     SetSlack{At: piece.Place{Row: "r9"}},
+		"a choice that is none":       SetHouse{Field: "tail", Choice: "plaited"},
+		"a field that is none":        SetHouse{Field: "mood", Choice: "good"},
+		"a node to turn":              Turn{Node: 44},
 	} {
 		if _, _, err := Apply(bench(t, "9P"), nil, op); err == nil {
 			t.Errorf("%s was carried out", name)

@@ -11,17 +11,62 @@ import (
 	"mala/core/piece"
 )
 
-// The fields of an end that SetEnd sets.
-const (
-	EndWay       = "way"       // Text: one of piece.Ways
-	EndLoop      = "loop"      // Text: the bead line of the loop
-	EndLeg       = "leg"       // Length, also of the neck below a bead in the fold, and of a loose tail
-	EndBead      = "bead"      // Material of the bead on a leg or in the fold; none leaves the knot alone
-	EndTail      = "tail"      // Length; none follows the house
-	EndTailBeads = "tailBeads" // N beads
-	EndGirth     = "girth"     // Length: once round the inside of a loop of bare cord
-	EndStop      = "stop"      // Text: how the end is held while the strand is strung; empty follows the house
+// The operations on how an end of a row is made.
+type (
+	SetEndWay struct {
+		At  piece.Place
+		Way piece.Way `op:"Text"`
+	}
+	SetEndLoop struct { // the beads of its loop
+		At    piece.Place
+		Beads string `op:"Text"`
+	}
+	SetEndLeg struct { // also of the neck below a bead in the fold, and of a loose tail
+		At     piece.Place
+		Length *length.MM
+	}
+	SetEndBead struct { // on a leg or in the fold; none leaves the knot alone
+		At   piece.Place
+		Bead *material.Material `op:"Material"`
+	}
+	SetEndTail struct { // none follows the house
+		At     piece.Place
+		Length *length.MM
+	}
+	SetEndTailBeads struct { // back through so many
+		At    piece.Place
+		Beads int `op:"N"`
+	}
+	SetEndGirth struct { // once round the inside of a loop of bare cord
+		At    piece.Place
+		Girth *length.MM `op:"Length"`
+	}
+	SetEndStop struct { // how the end is held while the strand is strung; empty follows the house
+		At piece.Place
+		By string `op:"Text"`
+	}
 )
+
+// setEnd names them all; each has a field of its own.
+const setEnd Do = "set-end"
+
+func (SetEndWay) Do() Do       { return setEnd }
+func (SetEndLoop) Do() Do      { return setEnd }
+func (SetEndLeg) Do() Do       { return setEnd }
+func (SetEndBead) Do() Do      { return setEnd }
+func (SetEndTail) Do() Do      { return setEnd }
+func (SetEndTailBeads) Do() Do { return setEnd }
+func (SetEndGirth) Do() Do     { return setEnd }
+func (SetEndStop) Do() Do      { return setEnd }
+
+func (SetEndWay) field() string       { return "way" }
+func (SetEndLoop) field() string      { return "loop" }
+func (SetEndLeg) field() string       { return "leg" }
+func (SetEndBead) field() string      { return "bead" }
+func (SetEndTail) field() string      { return "tail" }
+func (SetEndTailBeads) field() string { return "tailBeads" }
+func (SetEndGirth) field() string     { return "girth" }
+func (SetEndStop) field() string      { return "stop" }
 
 // usualLeg is how long a leg is until somebody says; one shorter than shortLeg was the neck of
 // a fold.
@@ -30,50 +75,95 @@ const (
 	shortLeg = length.MM(5)
 )
 
-// setEnd sets one field of how an end of a row is made.
-func setEnd(p *piece.Piece, op Op) error {
-	row, err := rowOf(p, op)
+// endAt gives the row and the end at a place. The error is a *Refused.
+func endAt(p *piece.Piece, at piece.Place) (*piece.Row, *piece.Ending, error) {
+	row, err := rowOf(p, at)
+	switch {
+	case err != nil:
+		return nil, nil, err
+	case at.Side != piece.Left && at.Side != piece.Right:
+		return nil, nil, refuse("Name the end to make: left or right.")
+	}
+	return row, row.Ending(at.Side), nil
+}
+
+func (o SetEndWay) apply(p *piece.Piece, _ []*material.Material) error {
+	row, _, err := endAt(p, o.At)
+	if err != nil {
+		return err
+	}
+	return setWay(p, row, o.At.Side, o.Way)
+}
+
+func (o SetEndLoop) apply(p *piece.Piece, _ []*material.Material) error {
+	_, e, err := endAt(p, o.At)
+	if err != nil {
+		return err
+	}
+	line, err := pattern.Parse(o.Beads)
+	if err != nil {
+		return err
+	}
+	if e.Loop = line; !e.LoopOfBeads() {
+		e.Way = piece.WayLoop
+	}
+	return nil
+}
+
+func (o SetEndLeg) apply(p *piece.Piece, _ []*material.Material) error {
+	_, e, err := endAt(p, o.At)
 	switch {
 	case err != nil:
 		return err
-	case op.At.Side != piece.Left && op.At.Side != piece.Right:
-		return refuse("Name the end to make: left or right.")
+	case o.Length == nil:
+		return refuse("Give the length of the leg.")
 	}
-	e := row.Ending(op.At.Side)
-	switch op.Field {
-	case EndWay:
-		return setWay(p, row, op.At.Side, piece.Way(op.Text))
-	case EndLoop:
-		line, err := pattern.Parse(op.Text)
-		if err != nil {
-			return err
-		}
-		if e.Loop = line; !e.LoopOfBeads() {
-			e.Way = piece.WayLoop
-		}
-	case EndLeg:
-		if op.Length == nil {
-			return refuse("Give the length of the leg.")
-		}
-		e.Leg = *op.Length
-	case EndGirth:
-		if op.Length == nil {
-			return refuse("Give the inside girth of the loop.")
-		}
-		e.Girth = *op.Length
-	case EndBead:
-		e.Bead = op.Material
-	case EndTail:
-		e.Tail = piece.Tail{Length: op.Length}
-	case EndTailBeads:
-		n := op.N
-		e.Tail = piece.Tail{Beads: &n}
-	case EndStop:
-		e.Stop = op.Text
-	default:
-		return refuse("An end has no %q to set.", op.Field)
-	}
+	e.Leg = *o.Length
 	return nil
+}
+
+func (o SetEndGirth) apply(p *piece.Piece, _ []*material.Material) error {
+	_, e, err := endAt(p, o.At)
+	switch {
+	case err != nil:
+		return err
+	case o.Girth == nil:
+		return refuse("Give the inside girth of the loop.")
+	}
+	e.Girth = *o.Girth
+	return nil
+}
+
+func (o SetEndBead) apply(p *piece.Piece, _ []*material.Material) error {
+	_, e, err := endAt(p, o.At)
+	if err == nil {
+		e.Bead = o.Bead
+	}
+	return err
+}
+
+func (o SetEndTail) apply(p *piece.Piece, _ []*material.Material) error {
+	_, e, err := endAt(p, o.At)
+	if err == nil {
+		e.Tail = piece.Tail{Length: o.Length}
+	}
+	return err
+}
+
+func (o SetEndTailBeads) apply(p *piece.Piece, _ []*material.Material) error {
+	_, e, err := endAt(p, o.At)
+	if err == nil {
+		e.Tail = piece.Tail{Beads: &o.Beads}
+	}
+	return err
+}
+
+func (o SetEndStop) apply(p *piece.Piece, _ []*material.Material) error {
+	_, e, err := endAt(p, o.At)
+	if err == nil {
+		e.Stop = o.By
+	}
+	return err
 }
 
 // setWay makes an end another way, with what that needs: a loop gets beads, a leg

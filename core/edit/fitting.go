@@ -7,58 +7,124 @@ import (
 	"mala/core/piece"
 )
 
-// setFitting adds, replaces or removes a fitting. What is listed from the outside
-// in is added in front, so that it lies outermost; beside another it goes on the
-// strand's side of that one.
-func setFitting(p *piece.Piece, op Op) error {
-	if op.Do != DropFitting && (op.Material == nil || op.Material.Finding == nil) && !isShared(p, op) {
+// The operations on the fittings of ends, of the closure, and of joins.
+type (
+	AddFitting struct { // behind the last one of an end, or beside the one at At
+		At      piece.Place
+		Of      *material.Material `op:"Material"`
+		Closure bool               // it belongs to the closure, not to the row
+		N       int                // of the closure: its place from the outside in
+	}
+	SetFitting struct { // put another in its place
+		At piece.Place
+		Of *material.Material `op:"Material"`
+	}
+	DropFitting struct{ At piece.Place }
+)
+
+func (AddFitting) Do() Do  { return "add-fitting" }
+func (SetFitting) Do() Do  { return "set-fitting" }
+func (DropFitting) Do() Do { return "drop-fitting" }
+
+// apply adds a fitting. What is listed from the outside in is added in front, so that it lies
+// outermost; beside another it goes on the strand's side of that one.
+func (o AddFitting) apply(p *piece.Piece, _ []*material.Material) error {
+	if !isFinding(o.Of) {
 		return refuse("An end is made of findings.")
 	}
-	if op.At.Fitting == "" {
-		return addToEnd(p, op)
+	if o.At.Fitting == "" {
+		return o.toEnd(p)
 	}
-	for i, list := range p.Fittings() {
-		at := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.ID == op.At.Fitting })
-		if at < 0 {
-			continue
-		}
-		was := (*list)[at].Links
-		switch op.Do {
-		case SetFitting:
-			if op.Material.IsBead() != (*list)[at].Of.IsBead() {
-				return refuse("A join is a bead that cords run through, or something they end on. Remove the section, and add it anew.")
-			}
-			f := &(*list)[at]
-			f.Of, f.Links = op.Material, 0
-			if op.Material.Finding != nil {
-				f.Links = linksOf(op.Material, was)
-			}
-			f.Fill = f.Fill && f.Links > 0
-			if f.Links == 0 || f.Of.Component == nil {
-				f.Between = nil
-			}
-		case DropFitting:
-			if len(*list) == 1 && isJoin(p, list) {
-				return refuse("Something must join the sections. Put another in its place, or remove a section.")
-			}
-			*list = slices.Delete(*list, at, at+1)
-			freePorts(p, op.At.Fitting)
-		case AddFitting:
-			const closures = 2 // the first two lists are the closure's, from the outside in
-			if i < closures {
-				at++
-			}
-			*list = slices.Insert(*list, at, newFitting(p, op.Material))
-		}
-		return nil
+	i, list, at, err := listOf(p, o.At.Fitting)
+	if err != nil {
+		return err
 	}
-	return refuse("This piece has no fitting %q.", string(op.At.Fitting))
+	const closures = 2 // the first two lists are the closure's, from the outside in
+	if i < closures {
+		at++
+	}
+	*list = slices.Insert(*list, at, newFitting(p, o.Of))
+	return nil
 }
 
-// isShared says whether the operation is about a bead that cords run through.
-func isShared(p *piece.Piece, op Op) bool {
-	return op.Do == SetFitting && op.Material != nil && op.Material.Bead != nil && slices.ContainsFunc(p.Joins, func(j *piece.Join) bool {
-		return slices.ContainsFunc(j.Fittings, func(f piece.Fitting) bool { return f.ID == op.At.Fitting })
+func (o AddFitting) toEnd(p *piece.Piece) error {
+	row, err := rowOf(p, o.At)
+	switch {
+	case err != nil:
+		return err
+	case o.At.Side != piece.Left && o.At.Side != piece.Right:
+		return refuse("Name the end to add it to: left or right.")
+	}
+	fitting := newFitting(p, o.Of)
+	list := p.End(row, o.At.Side, o.Closure)
+	if o.Closure {
+		*list = slices.Insert(*list, min(o.N, len(*list)), fitting)
+		return nil
+	}
+	*list = slices.Insert(*list, threadedAt(*list, o.Of.Finding), fitting)
+	return nil
+}
+
+func (o SetFitting) apply(p *piece.Piece, _ []*material.Material) error {
+	if !isFinding(o.Of) && !o.isShared(p) {
+		return refuse("An end is made of findings.")
+	}
+	if o.At.Fitting == "" {
+		return refuse("Name the fitting to change.")
+	}
+	_, list, at, err := listOf(p, o.At.Fitting)
+	if err != nil {
+		return err
+	}
+	f := &(*list)[at]
+	was := f.Links
+	if o.Of.IsBead() != f.Of.IsBead() {
+		return refuse("A join is a bead that cords run through, or something they end on. Remove the section, and add another.")
+	}
+	f.Of, f.Links = o.Of, 0
+	if o.Of.Finding != nil {
+		f.Links = linksOf(o.Of, was)
+	}
+	f.Fill = f.Fill && f.Links > 0
+	if f.Links == 0 || f.Of.Component == nil {
+		f.Between = nil
+	}
+	return nil
+}
+
+func (o DropFitting) apply(p *piece.Piece, _ []*material.Material) error {
+	if o.At.Fitting == "" {
+		return refuse("Name the fitting to change.")
+	}
+	_, list, at, err := listOf(p, o.At.Fitting)
+	if err != nil {
+		return err
+	}
+	if len(*list) == 1 && isJoin(p, list) {
+		return refuse("Something must join the sections. Put another in its place, or remove a section.")
+	}
+	*list = slices.Delete(*list, at, at+1)
+	freePorts(p, o.At.Fitting)
+	return nil
+}
+
+func isFinding(m *material.Material) bool { return m != nil && m.Finding != nil }
+
+// listOf finds a fitting: which of the piece's lists it is in, the list, and its place there. The
+// error is a *Refused.
+func listOf(p *piece.Piece, id piece.ID) (i int, list *[]piece.Fitting, at int, err error) {
+	for i, list := range p.Fittings() {
+		if at := slices.IndexFunc(*list, func(f piece.Fitting) bool { return f.ID == id }); at >= 0 {
+			return i, list, at, nil
+		}
+	}
+	return 0, nil, 0, refuse("This piece has no fitting %q.", string(id))
+}
+
+// isShared says whether a bead is put in the place of one that cords run through.
+func (o SetFitting) isShared(p *piece.Piece) bool {
+	return o.Of != nil && o.Of.Bead != nil && slices.ContainsFunc(p.Joins, func(j *piece.Join) bool {
+		return slices.ContainsFunc(j.Fittings, func(f piece.Fitting) bool { return f.ID == o.At.Fitting })
 	})
 }
 
@@ -75,26 +141,6 @@ func freePorts(p *piece.Piece, fitting piece.ID) {
 			}
 		}
 	}
-}
-
-func addToEnd(p *piece.Piece, op Op) error {
-	row, err := rowOf(p, op)
-	switch {
-	case err != nil:
-		return err
-	case op.Do != AddFitting:
-		return refuse("Name the fitting to change.")
-	case op.At.Side != piece.Left && op.At.Side != piece.Right:
-		return refuse("Name the end to add it to: left or right.")
-	}
-	fitting := newFitting(p, op.Material)
-	list := p.End(row, op.At.Side, op.Closure)
-	if op.Closure {
-		*list = slices.Insert(*list, min(op.N, len(*list)), fitting)
-		return nil
-	}
-	*list = slices.Insert(*list, threadedAt(*list, op.Material.Finding), fitting)
-	return nil
 }
 
 // threadedAt is where a fitting is threaded among a row's: crimp, cover, guard,

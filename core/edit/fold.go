@@ -9,8 +9,25 @@ import (
 	"mala/core/piece"
 )
 
-// setFold strings a row on the other half of another's cord, or gives it a cord of its own
-// again. At the left lies the fold; at the right it ends in the other's crimp.
+// SetFold strings a row on the other half of another's cord, folded at the left; none gives it a cord
+// of its own.
+type SetFold struct {
+	At   piece.Place
+	With piece.ID `op:"Field"`
+}
+
+// Do names it.
+func (SetFold) Do() Do { return "set-fold" }
+
+func (o SetFold) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
+		return err
+	}
+	return setFold(p, row, o.With)
+}
+
+// setFold folds the cord at the left; at the right the row ends in the other's crimp.
 func setFold(p *piece.Piece, row *piece.Row, with piece.ID) error {
 	if was := p.FoldedWith(row); was != nil {
 		unfold(p, row, was)

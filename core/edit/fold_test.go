@@ -16,14 +16,14 @@ func crimpedRows(t *testing.T, n int) *piece.Piece {
 	row := p.Leading()
 	row.Cord = &material.Material{ID: "wire", Class: material.ClassCord, Cord: &material.Cord{Type: material.Wire, Diameter: 0.38}}
 	row.Left, row.Right = []piece.Fitting{{ID: "f3", Of: row.Left[0].Of}}, []piece.Fitting{{ID: "f5", Of: row.Left[0].Of}}
-	after := applied(t, p, nil, Op{Do: AddRow, N: n - 1})
+	after := applied(t, p, nil, AddRow{Rows: n - 1})
 	return after
 }
 
 func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 	p := crimpedRows(t, 3)
 	rows := p.Rows()
-	fold := Op{Do: SetFold, At: rows[1].At(), Field: string(rows[0].ID)}
+	fold := SetFold{At: rows[1].At(), With: rows[0].ID}
 	after := applied(t, p, nil, fold)
 	a, b := after.Rows()[0], after.Rows()[1]
 	if faults := after.Check(); len(faults) > 0 || b.FoldOf != a.ID || len(a.Left)+len(b.Left)+len(b.Right) > 0 || b.RightEnding.Way != piece.WayWith || len(a.Right) != 1 {
@@ -44,19 +44,19 @@ func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 			}
 		}
 	}
-	parted := applied(t, after, nil, Op{Do: SetFold, At: b.At()})
+	parted := applied(t, after, nil, SetFold{At: b.At()})
 	own("parted", parted, a.ID, b.ID)
-	alone := applied(t, after, nil, Op{Do: RemoveRow, At: a.At()})
+	alone := applied(t, after, nil, RemoveRow{At: a.At()})
 	own("without the first", alone, b.ID)
-	copied, got, err := Apply(after, nil, Op{Do: AddRow, At: b.At()})
+	copied, got, err := Apply(after, nil, AddRow{At: b.At()})
 	if err != nil {
 		t.Fatal(err, got)
 	}
 	own("copied", copied, copied.Rows()[2].ID)
 	for says, op := range map[string]Op{
-		"folded with another row already": {Do: SetFold, At: rows[2].At(), Field: string(rows[0].ID)},
-		"Choose a row beside this one":    {Do: SetFold, At: rows[2].At(), Field: "nobody"},
-		"The fold of the cord lies":       {Do: MirrorRow, At: b.At()},
+		"folded with another row already": SetFold{At: rows[2].At(), With: rows[0].ID},
+		"Choose a row beside this one":    SetFold{At: rows[2].At(), With: "nobody"},
+		"The fold of the cord lies":       MirrorRow{At: b.At()},
 	} {
 		refuses(t, after, says, op)
 	}
@@ -67,8 +67,8 @@ func TestAWireIsFoldedIntoTwoRowsAndParted(t *testing.T) {
 func TestTheFoldIsLedThroughABead(t *testing.T) {
 	p := crimpedRows(t, 2)
 	rows := p.Rows()
-	fold := Op{Do: SetFold, At: rows[1].At(), Field: string(rows[0].ID)}
-	through := Op{Do: SetEnd, At: rows[0].AtEnd(piece.Left), Field: EndWay, Text: string(piece.WayFoldBead)}
+	fold := SetFold{At: rows[1].At(), With: rows[0].ID}
+	through := SetEndWay{At: rows[0].AtEnd(piece.Left), Way: piece.WayFoldBead}
 	two := applied(t, p, nil, fold, through)
 	a := two.Rows()[0]
 	if faults := two.Check(); len(faults) > 0 || a.LeftEnding.Bead != p.Palette["L"] || a.LeftEnding.Leg != usualNeck || a.Passes != 1 || len(a.Left)+len(two.Closure.Left) > 0 {
@@ -78,15 +78,15 @@ func TestTheFoldIsLedThroughABead(t *testing.T) {
 	if r := doubled.Rows()[0]; r.Passes != 2 || len(doubled.Check()) > 0 {
 		t.Errorf("%+v, %v", r, doubled.Check())
 	}
-	refuses(t, doubled, "runs twice", Op{Do: SetPasses, At: rows[0].At(), N: 1})
-	refuses(t, two, "fold of the cord lies", Op{Do: MirrorRow, At: rows[0].At()})
-	for name, op := range map[string]Op{"parted": {Do: SetFold, At: rows[1].At()}, "alone": {Do: RemoveRow, At: rows[1].At()},
-		"copied": {Do: AddRow, At: rows[0].At(), N: 1}, "other way": {Do: SetEnd, At: rows[0].AtEnd(piece.Left), Field: EndWay}} {
+	refuses(t, doubled, "runs twice", SetPasses{At: rows[0].At(), Passes: 1})
+	refuses(t, two, "fold of the cord lies", MirrorRow{At: rows[0].At()})
+	for name, op := range map[string]Op{"parted": SetFold{At: rows[1].At()}, "alone": RemoveRow{At: rows[1].At()},
+		"copied": AddRow{At: rows[0].At(), Rows: 1}, "other way": SetEndWay{At: rows[0].AtEnd(piece.Left)}} {
 		if faults := applied(t, two, nil, op).Check(); len(faults) > 0 {
 			t.Errorf("%s: %v", name, faults)
 		}
 	}
-	loop := applied(t, two, nil, Op{Do: SetEnd, At: rows[0].AtEnd(piece.Right), Field: EndWay, Text: string(piece.WayLoop)})
+	loop := applied(t, two, nil, SetEndWay{At: rows[0].AtEnd(piece.Right), Way: piece.WayLoop})
 	if m, err := measure.Measure(loop); err != nil || m.Strands[0].Right.FindLoop().LoopGirth() < a.LeftEnding.Bead.Bead.AsButton().LoopFor() {
 		t.Errorf("%+v, %v", m, err)
 	}
@@ -96,7 +96,7 @@ func TestTheFoldIsLedThroughABead(t *testing.T) {
 func TestFoldsThatCannotBe(t *testing.T) {
 	fold := func(change func(rows []*piece.Row)) []piece.Fault {
 		p := crimpedRows(t, 3)
-		folded := applied(t, p, nil, Op{Do: SetFold, At: p.Rows()[1].At(), Field: string(p.Rows()[0].ID)})
+		folded := applied(t, p, nil, SetFold{At: p.Rows()[1].At(), With: p.Rows()[0].ID})
 		change(folded.Rows())
 		return folded.Check()
 	}

@@ -3,43 +3,49 @@ package edit
 import (
 	"strconv"
 
+	"mala/core/length"
+	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
 )
 
-func setHolder(row *piece.Row, op Op) error {
-	h := piece.Holder{Way: piece.HolderWay(op.Text)}
-	if h.Way == piece.HeldByCrimps {
-		h.Of = op.Material
-	}
-	if says := h.Check(); says != "" {
-		return refuse("%s", says)
-	}
-	row.Holder = h
-	return nil
-}
-
-// spacing gives a gap another length, or reads it from middle to middle or as clear.
-func (e *lineEditor) spacing(op Op) error {
-	if op.Node < 0 || op.Node >= len(e.line.Nodes) {
-		return refuse("There is no gap there.")
-	}
-	node := e.line.Nodes[op.Node]
-	gap, is := node.Unit.(pattern.Gap)
-	if !is {
-		return refuse("There is no gap there.")
-	}
-	text := gap.Typed()
-	if op.Length != nil {
-		text = strconv.FormatFloat(float64(*op.Length), 'f', -1, 64) + "mm"
-	}
-	read, err := pattern.Parse(pattern.WriteGap(text, op.Text == Pitch))
-	if err != nil {
-		return err
-	}
-	node.Unit = read.Nodes[0].Unit
-	return nil
+// SetSpacing gives the gap that is a node another length, or reads it from middle to middle or as
+// clear.
+type SetSpacing struct {
+	At     piece.Place
+	Node   int
+	Length *length.MM // as it is without
+	Read   string     `op:"Text"` // Pitch, or clear
+	Alike  bool
 }
 
 // Pitch reads a gap from middle to middle; any other reading is clear, from bead to bead.
 const Pitch = "pitch"
+
+// Do names it.
+func (SetSpacing) Do() Do { return "set-spacing" }
+
+func (o SetSpacing) where() onLine { return onLine{at: o.At, alike: o.Alike} }
+
+func (o SetSpacing) edit(e *lineEditor) (Result, error) {
+	if o.Node < 0 || o.Node >= len(e.line.Nodes) {
+		return Result{}, refuse("There is no gap there.")
+	}
+	node := e.line.Nodes[o.Node]
+	gap, is := node.Unit.(pattern.Gap)
+	if !is {
+		return Result{}, refuse("There is no gap there.")
+	}
+	text := gap.Typed()
+	if o.Length != nil {
+		text = strconv.FormatFloat(float64(*o.Length), 'f', -1, 64) + "mm"
+	}
+	read, err := pattern.Parse(pattern.WriteGap(text, o.Read == Pitch))
+	if err != nil {
+		return Result{}, err
+	}
+	node.Unit = read.Nodes[0].Unit
+	return stays, nil
+}
+
+func (o SetSpacing) apply(p *piece.Piece, _ []*material.Material) error { return applyLine(p, o) }

@@ -14,35 +14,35 @@ func TestAPieceIsMadeAnOrnamentAndBack(t *testing.T) {
 	crimp := p.Leading().Left[0].Of
 	p.Leading().Cord, p.Body = wire, &piece.Body{Part: "wrist", Measure: 160}
 	shelf := []*material.Material{wire, crimp, p.Palette["P"], p.Closure.Left[0].Of}
-	hung := applied(t, p, shelf, Op{Do: SetKind, Text: "ornament"})
+	hung := applied(t, p, shelf, SetKind{Kind: "ornament"})
 	row := hung.Leading()
 	if faults := hung.Check(); len(faults) > 0 || !hung.Hangs() || hung.Body != nil || row.LeftEnding.Way != piece.WayFootBead || row.RightEnding.Way != piece.WayCordLoop || len(row.Left) != 1 || len(row.Right) != 1 {
 		t.Fatalf("%v, %+v", faults, row)
 	}
 	window := &piece.Hanging{At: piece.AtWindow, Over: piece.OverSupport, Girth: 90}
-	hung = applied(t, hung, shelf, Op{Do: SetHanging, Hanging: window})
+	hung = applied(t, hung, shelf, SetHanging{Hanging: window})
 	if hung.Hanging != window {
 		t.Errorf("%+v", hung.Hanging)
 	}
-	stopped := applied(t, hung, shelf, endOp(piece.Left, EndWay, "stopped"))
-	again := applied(t, stopped, shelf, endOp(piece.Left, EndWay, "foot-bead"))
+	stopped := applied(t, hung, shelf, endOp(piece.Left, "way", "stopped"))
+	again := applied(t, stopped, shelf, endOp(piece.Left, "way", "foot-bead"))
 	if stopped.Leading().LeftEnding.Way != piece.WayStopped || again.Leading().LeftEnding.Bead == nil || len(again.Check())+len(stopped.Check()) > 0 {
 		t.Errorf("%+v, %v", again.Leading(), again.Check())
 	}
-	mirrored := applied(t, hung, shelf, Op{Do: MirrorRow, At: row.At()})
+	mirrored := applied(t, hung, shelf, MirrorRow{At: row.At()})
 	if r := mirrored.Leading(); r.LeftEnding.Way != piece.WayFootBead || r.Line.String() == row.Line.String() {
 		t.Errorf("%+v", r)
 	}
-	refuses(t, hung, "no legs to tie", endOp(piece.Left, EndWay, "leg"))
-	refuses(t, p, "is no way", endOp(piece.Left, EndWay, "dangling"))
-	refuses(t, crimpedRows(t, 2), "hangs on one strand", Op{Do: SetKind, Text: "ornament"})
-	for _, op := range []Op{{Do: SetKind, Text: "bracelet"}, {Do: SetClosure, Text: "clasp"}} {
+	refuses(t, hung, "no legs to tie", endOp(piece.Left, "way", "leg"))
+	refuses(t, p, "is no way", endOp(piece.Left, "way", "dangling"))
+	refuses(t, crimpedRows(t, 2), "hangs on one strand", SetKind{Kind: "ornament"})
+	for _, op := range []Op{SetKind{Kind: "bracelet"}, SetClosure{Closure: "clasp"}} {
 		back := applied(t, hung, shelf, op)
 		if faults := back.Check(); len(faults) > 0 || back.Hangs() || back.Hanging != nil || back.Kind == piece.Ornament || back.Leading().LeftEnding.Way != piece.WayFittings {
-			t.Errorf("%s: %v, %+v", op.Do, faults, back.Leading())
+			t.Errorf("%s: %v, %+v", op.Do(), faults, back.Leading())
 		}
 	}
-	if same := applied(t, hung, shelf, Op{Do: SetKind, Text: "ornament"}); same.Hanging == nil {
+	if same := applied(t, hung, shelf, SetKind{Kind: "ornament"}); same.Hanging == nil {
 		t.Error("it is one already, and stays as it is")
 	}
 }

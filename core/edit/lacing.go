@@ -4,18 +4,50 @@ import (
 	"maps"
 	"slices"
 
+	"mala/core/length"
+	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
 )
 
-// The fields of a lacing that SetLacing sets.
-const (
-	LacingWay     = "way"     // Text: one of piece.LacingWays; none strings the row again
-	LacingPitch   = "pitch"   // Length from middle to middle; none lets the flats touch
-	LacingOverlap = "overlap" // Length by which they cover one another; none lets them touch
-	LacingLie     = "lie"     // Text: tilted or layers
-	LacingTop     = "top"     // Text: a letter, and that of the smaller flat on it; the first alone for none
+// The operations on how a row of flats is laced.
+type (
+	SetLacingWay struct { // none strings the row again
+		At  piece.Place
+		Way piece.LacingWay `op:"Text"`
+	}
+	SetLacingPitch struct { // from middle to middle; none lets the flats touch
+		At    piece.Place
+		Pitch *length.MM `op:"Length"`
+	}
+	SetLacingOverlap struct { // by which they cover one another; none lets them touch
+		At      piece.Place
+		Overlap *length.MM `op:"Length"`
+	}
+	SetLacingLie struct { // tilted, or in layers
+		At  piece.Place
+		Lie string `op:"Text"`
+	}
+	SetLacingTop struct { // a letter, and that of the smaller flat on it; the first alone for none
+		At      piece.Place
+		Letters string `op:"Text"`
+	}
 )
+
+// setLacing names them all; each has a field of its own.
+const setLacing Do = "set-lacing"
+
+func (SetLacingWay) Do() Do     { return setLacing }
+func (SetLacingPitch) Do() Do   { return setLacing }
+func (SetLacingOverlap) Do() Do { return setLacing }
+func (SetLacingLie) Do() Do     { return setLacing }
+func (SetLacingTop) Do() Do     { return setLacing }
+
+func (SetLacingWay) field() string     { return "way" }
+func (SetLacingPitch) field() string   { return "pitch" }
+func (SetLacingOverlap) field() string { return "overlap" }
+func (SetLacingLie) field() string     { return "lie" }
+func (SetLacingTop) field() string     { return "top" }
 
 // lieTilted and lieLayers are how flats lie that overlap.
 const (
@@ -23,45 +55,76 @@ const (
 	lieLayers = "layers"
 )
 
-// setLacing laces a row of flats, or changes how. The error is a *Refused.
-func setLacing(p *piece.Piece, op Op) error {
-	row, err := rowOf(p, op)
-	switch {
-	case err != nil:
+func (o SetLacingWay) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
 		return err
-	case op.Field == LacingWay && op.Text == "":
+	}
+	if o.Way == "" {
 		row.Lacing = nil
 		return nil
-	case row.Lacing == nil && op.Field != LacingWay:
-		return refuse("This row is strung. Choose a way to lace it first.")
 	}
 	l := piece.Lacing{}
 	if row.Lacing != nil {
 		l = *row.Lacing
 	}
 	row.Lacing = &l
-	switch op.Field {
-	case LacingWay:
-		return setLacingWay(p, row, piece.LacingWay(op.Text))
-	case LacingPitch, LacingOverlap:
-		l.Pitch, l.Overlap = 0, 0
-		if op.Length != nil && op.Field == LacingPitch {
-			l.Pitch = *op.Length
-		} else if op.Length != nil {
-			l.Overlap = *op.Length
-		}
-		return lineFits(p, row)
-	case LacingLie:
-		if op.Text != lieTilted && op.Text != lieLayers {
-			return refuse("Flats that overlap lie tilted or in layers.")
-		}
-		l.Tilted = op.Text == lieTilted
-	case LacingTop:
-		return setTop(p, &l, op.Text)
-	default:
-		return refuse("A lacing has no %q to set.", op.Field)
+	return setLacingWay(p, row, o.Way)
+}
+
+func (o SetLacingPitch) apply(p *piece.Piece, _ []*material.Material) error {
+	return spaced(p, o.At, func(l *piece.Lacing) *length.MM { return &l.Pitch }, o.Pitch)
+}
+
+func (o SetLacingOverlap) apply(p *piece.Piece, _ []*material.Material) error {
+	return spaced(p, o.At, func(l *piece.Lacing) *length.MM { return &l.Overlap }, o.Overlap)
+}
+
+// spaced lets flats touch, or lays them as far apart as is given.
+func spaced(p *piece.Piece, at piece.Place, what func(*piece.Lacing) *length.MM, to *length.MM) error {
+	row, l, err := lacingAt(p, at)
+	if err != nil {
+		return err
 	}
+	l.Pitch, l.Overlap = 0, 0
+	if to != nil {
+		*what(l) = *to
+	}
+	return lineFits(p, row)
+}
+
+func (o SetLacingLie) apply(p *piece.Piece, _ []*material.Material) error {
+	_, l, err := lacingAt(p, o.At)
+	if err != nil {
+		return err
+	}
+	if o.Lie != lieTilted && o.Lie != lieLayers {
+		return refuse("Flats that overlap lie tilted or in layers.")
+	}
+	l.Tilted = o.Lie == lieTilted
 	return nil
+}
+
+func (o SetLacingTop) apply(p *piece.Piece, _ []*material.Material) error {
+	_, l, err := lacingAt(p, o.At)
+	if err != nil {
+		return err
+	}
+	return setTop(p, l, o.Letters)
+}
+
+// lacingAt gives a row and its lacing, of its own. The error is a *Refused.
+func lacingAt(p *piece.Piece, at piece.Place) (*piece.Row, *piece.Lacing, error) {
+	row, err := rowOf(p, at)
+	switch {
+	case err != nil:
+		return nil, nil, err
+	case row.Lacing == nil:
+		return nil, nil, refuse("This row is strung. Choose a way to lace it first.")
+	}
+	l := *row.Lacing
+	row.Lacing = &l
+	return row, &l, nil
 }
 
 // setLacingWay laces the row in a way, with as many cords as that usually takes; a cord that is

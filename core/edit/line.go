@@ -10,10 +10,114 @@ import (
 	"mala/core/piece"
 )
 
+// The operations on a row's bead line. Most work on the selection From to To, gaps of the
+// sequence. With Alike it is done in every row with the same line.
+type (
+	Insert struct { // put beads in the selection's place
+		At       piece.Place
+		From, To int
+		Beads    string `op:"Text"`
+		Alike    bool
+	}
+	Between struct { // put beads into a gap, outside of a group that ends there
+		At    piece.Place
+		Gap   int    `op:"From"`
+		Beads string `op:"Text"`
+		Alike bool
+	}
+	Delete struct {
+		At       piece.Place
+		From, To int
+		Alike    bool
+	}
+	Enclose struct { // make it a group, a mirror's half, a fill, turned, or of any order
+		By       pattern.Bracket `op:"-"`
+		At       piece.Place
+		From, To int
+		Alike    bool
+	}
+	Ungroup struct { // write out the group or mirror round it
+		At       piece.Place
+		From, To int
+		Alike    bool
+	}
+	Copy struct { // spell it, changing nothing
+		At       piece.Place
+		From, To int
+	}
+	Count struct { // give a node a count
+		At    piece.Place
+		Node  int
+		To    int `op:"N"`
+		Alike bool
+	}
+	Step struct { // give it more, or fewer; it keeps at least one
+		At    piece.Place
+		Node  int
+		By    int `op:"N"`
+		Alike bool
+	}
+	Turn struct { // reverse it where it stands
+		At    piece.Place
+		Node  int
+		Alike bool
+	}
+	Letter struct { // change letters everywhere: the old one and the new one
+		At      piece.Place
+		Letters string `op:"Text"`
+	}
+	SetLine struct { // take a text for the whole line
+		At    piece.Place
+		Line  string `op:"Text"`
+		Alike bool
+	}
+)
+
+func (Insert) Do() Do    { return "insert" }
+func (Between) Do() Do   { return "between" }
+func (Delete) Do() Do    { return "delete" }
+func (o Enclose) Do() Do { return Do(o.By) }
+func (Ungroup) Do() Do   { return "ungroup" }
+func (Copy) Do() Do      { return "copy" }
+func (Count) Do() Do     { return "count" }
+func (Step) Do() Do      { return "step" }
+func (Turn) Do() Do      { return "turn" }
+func (Letter) Do() Do    { return "letter" }
+func (SetLine) Do() Do   { return "set-line" }
+
+// onLine is where on a line an operation works: what is selected, and whether it is done in rows
+// with the same line too.
+type onLine struct {
+	at       piece.Place
+	from, to int
+	alike    bool
+}
+
+func (o Insert) where() onLine  { return onLine{o.At, o.From, o.To, o.Alike} }
+func (o Between) where() onLine { return onLine{o.At, o.Gap, 0, o.Alike} }
+func (o Delete) where() onLine  { return onLine{o.At, o.From, o.To, o.Alike} }
+func (o Enclose) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
+func (o Ungroup) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
+func (o Copy) where() onLine    { return onLine{at: o.At, from: o.From, to: o.To} }
+func (o Count) where() onLine   { return onLine{at: o.At, alike: o.Alike} }
+func (o Step) where() onLine    { return onLine{at: o.At, alike: o.Alike} }
+func (o Turn) where() onLine    { return onLine{at: o.At, alike: o.Alike} }
+func (o Letter) where() onLine  { return onLine{at: o.At} }
+func (o SetLine) where() onLine { return onLine{at: o.At, alike: o.Alike} }
+
 // IsLineOp says whether an operation works on a row's bead line.
 func IsLineOp(do Do) bool {
-	return slices.Contains([]Do{Insert, Between, Delete, Group, Mirror, Reverse, AnyOrder, Fill, Ungroup, Copy, Count, Step, Turn, Move, Shuffle, Letter, SetLine, SetSpacing, HangDrop, HangLoop}, do)
+	_, is := blank[named{do, ""}].(lineOp)
+	return is
 }
+
+func applyLine(p *piece.Piece, op lineOp) error {
+	_, err := editLines(p, op)
+	return err
+}
+
+// stays is the result of an operation that leaves the selection as it is.
+var stays = Result{Stays: true}
 
 // lineEditor edits the line of one row of a piece, whose beads lie as measured
 // before.
@@ -25,15 +129,39 @@ type lineEditor struct {
 	fills pattern.Fills
 }
 
-// editLine carries out an operation on a line.
-func editLine(p *piece.Piece, op Op) (Result, error) {
-	row, err := rowOf(p, op)
-	if err != nil {
+// editLines edits the line of a row, and where that is asked of every row whose line is the same.
+func editLines(p *piece.Piece, op lineOp) (Result, error) {
+	at := op.where()
+	row, err := rowOf(p, at.at)
+	switch {
+	case err != nil:
 		return Result{}, err
+	case !row.Corded():
+		return Result{}, refuse("This row is chain. Beads need a cord: give it one first.")
+	case !at.alike:
+		return editLine(p, row, op)
 	}
-	if op.Do == SetLine {
-		row.Line, err = pattern.Parse(op.Text)
-		return Result{From: op.From, To: op.To}, err
+	var out Result
+	line := row.Line.String()
+	for _, r := range p.Rows() {
+		if r.Line.String() != line {
+			continue
+		}
+		result, err := editLine(p, r, op)
+		if err != nil {
+			return Result{}, err
+		}
+		if r == row {
+			out = result
+		}
+	}
+	return out, nil
+}
+
+// editLine carries out an operation on the line of one row.
+func editLine(p *piece.Piece, row *piece.Row, op lineOp) (Result, error) {
+	if _, whole := op.(SetLine); whole { // whatever is in the line as it was
+		return op.edit(&lineEditor{piece: p, row: row})
 	}
 	m, err := measure.Measure(p)
 	if err != nil {
@@ -43,7 +171,7 @@ func editLine(p *piece.Piece, op Op) (Result, error) {
 	e := &lineEditor{piece: p, row: row, line: row.Line.Clone(), beads: s.Beads}
 	e.fills = s.Fills.Of(e.line)
 	row.Line = e.line
-	out, err := e.apply(op)
+	out, err := op.edit(e)
 	if err != nil {
 		return Result{}, err
 	}
@@ -54,62 +182,56 @@ func editLine(p *piece.Piece, op Op) (Result, error) {
 	return out, nil
 }
 
-func (e *lineEditor) apply(op Op) (Result, error) {
-	keep := Result{From: op.From, To: op.To}
-	switch op.Do {
-	case Insert:
-		return e.insert(op)
-	case Between:
-		return e.between(op)
-	case Delete:
-		at, err := e.line.Delete(op.From, op.To, e.fills)
-		return e.done(at, at, err)
-	case Group, Mirror, Reverse, AnyOrder, Fill:
-		from, to, err := e.line.Enclose(pattern.Bracket(op.Do), op.From, op.To, e.fills)
-		return e.done(from, to, err)
-	case Ungroup:
-		return keep, e.line.Ungroup(op.From, op.To, e.fills)
-	case Copy:
-		text, err := e.line.Copy(op.From, op.To, e.fills, e.turns)
-		keep.Text = text
-		return keep, err
-	case Count:
-		return keep, e.line.SetCount(op.Node, op.N)
-	case Step:
-		return keep, e.line.Step(op.Node, op.N)
-	case Turn:
-		if op.Node < 0 || op.Node >= len(e.line.Nodes) {
-			return keep, refuse("The bead line has no item %d.", op.Node)
-		}
-		e.line.Nodes[op.Node].Reversed = !e.line.Nodes[op.Node].Reversed
-		return keep, nil
-	case HangDrop:
-		return e.hangDrop(op)
-	case HangLoop:
-		return e.hangLoop(op)
-	case SetSpacing:
-		return keep, e.spacing(op)
-	case Move:
-		return e.move(op)
-	case Shuffle:
-		return e.shuffle(op)
-	}
-	return keep, e.changeLetter(op.Text)
+func (o SetLine) edit(e *lineEditor) (Result, error) {
+	line, err := pattern.Parse(o.Line)
+	e.row.Line = line
+	return stays, err
 }
 
-// insert puts the text in the place of the selection.
-func (e *lineEditor) insert(op Op) (Result, error) {
-	put, err := pattern.Parse(op.Text)
+func (o Delete) edit(e *lineEditor) (Result, error) {
+	at, err := e.line.Delete(o.From, o.To, e.fills)
+	return e.done(at, at, err)
+}
+
+func (o Enclose) edit(e *lineEditor) (Result, error) {
+	from, to, err := e.line.Enclose(o.By, o.From, o.To, e.fills)
+	return e.done(from, to, err)
+}
+
+func (o Ungroup) edit(e *lineEditor) (Result, error) {
+	return Result{From: o.From, To: o.To}, e.line.Ungroup(o.From, o.To, e.fills)
+}
+
+func (o Copy) edit(e *lineEditor) (Result, error) {
+	text, err := e.line.Copy(o.From, o.To, e.fills, e.turns)
+	return Result{From: o.From, To: o.To, Text: text}, err
+}
+
+func (o Count) edit(e *lineEditor) (Result, error) { return stays, e.line.SetCount(o.Node, o.To) }
+
+func (o Step) edit(e *lineEditor) (Result, error) { return stays, e.line.Step(o.Node, o.By) }
+
+func (o Turn) edit(e *lineEditor) (Result, error) {
+	if o.Node < 0 || o.Node >= len(e.line.Nodes) {
+		return Result{}, refuse("The bead line has no item %d.", o.Node)
+	}
+	e.line.Nodes[o.Node].Reversed = !e.line.Nodes[o.Node].Reversed
+	return stays, nil
+}
+
+// edit puts the beads in the place of the selection.
+func (o Insert) edit(e *lineEditor) (Result, error) {
+	put, err := pattern.Parse(o.Beads)
 	if err != nil {
 		return Result{}, err
 	}
 	if err := e.holds(put); err != nil {
 		return Result{}, err
 	}
-	e.faceCap(op.From, put.Items)
-	at := op.From
-	if op.To > op.From {
-		gone, err := e.line.Delete(op.From, op.To, e.fills)
+	e.faceCap(o.From, put.Items)
+	at := o.From
+	if o.To > o.From {
+		gone, err := e.line.Delete(o.From, o.To, e.fills)
 		if err != nil {
 			return Result{}, err
 		}
@@ -128,16 +250,16 @@ func (e *lineEditor) holds(put *pattern.Line) error {
 	return nil
 }
 
-// between puts the text into a gap, outside of a group that begins or ends there.
-func (e *lineEditor) between(op Op) (Result, error) {
-	put, err := pattern.Parse(op.Text)
+// edit puts the beads into the gap, outside of a group that begins or ends there.
+func (o Between) edit(e *lineEditor) (Result, error) {
+	put, err := pattern.Parse(o.Beads)
 	if err != nil {
 		return Result{}, err
 	}
 	if err := e.holds(put); err != nil {
 		return Result{}, err
 	}
-	end, err := e.line.InsertBetween(op.From, put.Items, e.fills, e.turns)
+	end, err := e.line.InsertBetween(o.Gap, put.Items, e.fills, e.turns)
 	return e.done(end, end, err)
 }
 
@@ -147,12 +269,12 @@ func (e *lineEditor) turns(key string) bool {
 	return m != nil && m.Bead.Turns()
 }
 
-// changeLetter gives the beads of one letter another, and its dish. If that one
-// is in use, the two change places.
-func (e *lineEditor) changeLetter(text string) error {
-	old, fresh, err := twoLetters(text)
+// edit gives the beads of one letter another, and its dish. If that one is in use, the two change
+// places.
+func (o Letter) edit(e *lineEditor) (Result, error) {
+	old, fresh, err := twoLetters(o.Letters)
 	if err != nil {
-		return err
+		return Result{}, err
 	}
 	swapLetters(e.line, old, fresh)
 	for _, r := range e.piece.Rows() {
@@ -192,7 +314,7 @@ func (e *lineEditor) changeLetter(text string) error {
 		one[old], one[fresh] = one[fresh], one[old]
 		maps.DeleteFunc(one, func(_ string, rides bool) bool { return !rides })
 	}
-	return nil
+	return stays, nil
 }
 
 func swapLetters(line *pattern.Line, old, fresh string) {
@@ -231,3 +353,15 @@ func (e *lineEditor) done(from, to pattern.Anchor, err error) (Result, error) {
 	}
 	return Result{From: e.line.Find(from, e.fills), To: e.line.Find(to, e.fills)}, nil
 }
+
+func (o Insert) apply(p *piece.Piece, _ []*material.Material) error  { return applyLine(p, o) }
+func (o Between) apply(p *piece.Piece, _ []*material.Material) error { return applyLine(p, o) }
+func (o Delete) apply(p *piece.Piece, _ []*material.Material) error  { return applyLine(p, o) }
+func (o Enclose) apply(p *piece.Piece, _ []*material.Material) error { return applyLine(p, o) }
+func (o Ungroup) apply(p *piece.Piece, _ []*material.Material) error { return applyLine(p, o) }
+func (o Copy) apply(p *piece.Piece, _ []*material.Material) error    { return applyLine(p, o) }
+func (o Count) apply(p *piece.Piece, _ []*material.Material) error   { return applyLine(p, o) }
+func (o Step) apply(p *piece.Piece, _ []*material.Material) error    { return applyLine(p, o) }
+func (o Turn) apply(p *piece.Piece, _ []*material.Material) error    { return applyLine(p, o) }
+func (o Letter) apply(p *piece.Piece, _ []*material.Material) error  { return applyLine(p, o) }
+func (o SetLine) apply(p *piece.Piece, _ []*material.Material) error { return applyLine(p, o) }

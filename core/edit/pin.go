@@ -3,30 +3,42 @@ package edit
 import (
 	"slices"
 
+	"mala/core/material"
 	"mala/core/piece"
 )
 
-// setPin pins a row, a run of it or a letter, or lets it go again: the run that is node Node of
-// the row's line, or the letter Text, or else the whole row. The error is a *Refused.
-func setPin(p *piece.Piece, op Op) error {
-	row, err := rowOf(p, op)
+// SetPinned keeps a row as it is while the piece is brought to a length, or a run of it, or a letter;
+// done again it lets it go. What names the run with PinRun is the number of its node.
+type SetPinned struct {
+	At     piece.Place
+	Letter string `op:"Text"`
+	What   string `op:"Field"` // PinRun for the run
+	Node   int
+}
+
+// Do names it.
+func (SetPinned) Do() Do { return "set-pinned" }
+
+// apply pins, or lets go. The error is a *Refused.
+func (o SetPinned) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
 	if err != nil {
 		return err
 	}
 	pin := piece.Pin{Row: row.ID}
 	switch {
-	case op.Text != "":
-		if p.Palette[op.Text] == nil {
-			return refuse("There is no dish %s.", op.Text)
+	case o.Letter != "":
+		if p.Palette[o.Letter] == nil {
+			return refuse("There is no dish %s.", o.Letter)
 		}
-		pin = piece.Pin{Letter: op.Text}
-	case op.Field == PinRun:
-		if op.Node < 0 || op.Node >= len(row.Line.Nodes) {
-			return refuse("The line has no run %d.", op.Node)
+		pin = piece.Pin{Letter: o.Letter}
+	case o.What == PinRun:
+		if o.Node < 0 || o.Node >= len(row.Line.Nodes) {
+			return refuse("The line has no run %d.", o.Node)
 		}
-		n := row.Line.Nodes[op.Node]
+		n := row.Line.Nodes[o.Node]
 		pin.Run = n.String()
-		for _, other := range row.Line.Nodes[:op.Node] {
+		for _, other := range row.Line.Nodes[:o.Node] {
 			if other.String() == pin.Run {
 				pin.Nth++
 			}

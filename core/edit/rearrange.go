@@ -5,52 +5,75 @@ import (
 	"math/rand/v2"
 	"strings"
 
+	"mala/core/material"
 	"mala/core/pattern"
+	"mala/core/piece"
 )
 
-// move moves the selection to another gap. Groups that are
-// selected whole stay groups.
-func (e *lineEditor) move(op Op) (Result, error) {
+// The operations that put beads into another order.
+type (
+	Move struct { // to another gap
+		At       piece.Place
+		From, To int
+		Gap      int `op:"N"`
+		Alike    bool
+	}
+	Shuffle struct { // no two alike touching; the seed decides the order
+		At       piece.Place
+		From, To int
+		Seed     int `op:"N"`
+		Alike    bool
+	}
+)
+
+func (Move) Do() Do    { return "move" }
+func (Shuffle) Do() Do { return "shuffle" }
+
+func (o Move) where() onLine    { return onLine{o.At, o.From, o.To, o.Alike} }
+func (o Shuffle) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
+
+// edit moves the selection to another gap. Groups that are selected whole stay groups.
+func (o Move) edit(e *lineEditor) (Result, error) {
 	n := len(e.beads)
-	if op.N < 0 || op.N > n || op.From < 0 || op.To > n || op.From >= op.To {
+	if o.Gap < 0 || o.Gap > n || o.From < 0 || o.To > n || o.From >= o.To {
 		return Result{}, &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "Select the beads to move and the place to move them to.", Expected: "a gap of this line"}
 	}
-	if op.N >= op.From && op.N <= op.To {
-		return Result{From: op.From, To: op.To}, nil
+	if o.Gap >= o.From && o.Gap <= o.To {
+		return Result{From: o.From, To: o.To}, nil
 	}
-	text, err := e.line.Copy(op.From, op.To, e.fills, e.turns)
+	text, err := e.line.Copy(o.From, o.To, e.fills, e.turns)
 	if err != nil {
 		return Result{}, err
 	}
 	var beside pattern.Mark
-	if op.N > 0 {
-		if beside, err = e.line.Mark(op.N-1, e.fills); err != nil {
+	if o.Gap > 0 {
+		if beside, err = e.line.Mark(o.Gap-1, e.fills); err != nil {
 			return Result{}, err
 		}
 	}
-	if _, err := e.line.Delete(op.From, op.To, e.fills); err != nil {
+	if _, err := e.line.Delete(o.From, o.To, e.fills); err != nil {
 		return Result{}, err
 	}
-	at := op.N
-	if op.N > 0 {
+	at := o.Gap
+	if o.Gap > 0 {
 		if found, ok := e.line.Refind(beside, e.fills); ok {
 			at = found + 1
-		} else if at > op.To {
-			at -= op.To - op.From
+		} else if at > o.To {
+			at -= o.To - o.From
 		}
 	}
 	return e.put(min(at, e.line.Size(e.fills)), text)
 }
 
-// shuffle puts the selected beads into another order in which no two alike
-// touch, as far as their numbers allow it. The seed decides the order.
-func (e *lineEditor) shuffle(op Op) (Result, error) {
+// edit puts the selected beads into another order in which no two alike touch, as far as their
+// numbers allow it.
+func (o Shuffle) edit(e *lineEditor) (Result, error) {
 	beads := e.beads
-	if op.From < 0 || op.To > len(beads) || op.From >= op.To {
+	if o.From < 0 || o.To > len(beads) || o.From >= o.To {
 		return Result{}, &pattern.Fault{Code: pattern.BadEdit, Col: 1, Says: "Select the beads to shuffle first.", Expected: "beads of this line"}
 	}
 	var keys []string
-	for _, b := range beads[op.From:op.To] {
+	for _, b := range beads[o.From:o.To] {
 		key := b.Key
 		if b.Turned {
 			key = "~" + key
@@ -58,11 +81,11 @@ func (e *lineEditor) shuffle(op Op) (Result, error) {
 		keys = append(keys, key)
 	}
 	before := ""
-	if op.From > 0 {
-		before = beads[op.From-1].Key
+	if o.From > 0 {
+		before = beads[o.From-1].Key
 	}
-	order := apart(keys, before, rand.New(rand.NewPCG(uint64(op.N), 1)))
-	gone, err := e.line.Delete(op.From, op.To, e.fills)
+	order := apart(keys, before, rand.New(rand.NewPCG(uint64(o.Seed), 1)))
+	gone, err := e.line.Delete(o.From, o.To, e.fills)
 	if err != nil {
 		return Result{}, err
 	}
@@ -117,3 +140,6 @@ func (e *lineEditor) put(at int, text string) (Result, error) {
 	out.From = max(0, out.To-size)
 	return out, nil
 }
+
+func (o Move) apply(p *piece.Piece, _ []*material.Material) error    { return applyLine(p, o) }
+func (o Shuffle) apply(p *piece.Piece, _ []*material.Material) error { return applyLine(p, o) }

@@ -5,77 +5,135 @@ import (
 	"slices"
 
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/pattern"
 	"mala/core/piece"
 )
 
 // The operations on rows.
-const (
-	AddRow    Do = "add-row"    // put N copies of the row behind it, or rows with the line Text, or of the chain Material
-	RemoveRow Do = "remove-row" // remove it
-	MoveRow   Do = "move-row"   // make it the N-th, from 1
-	MirrorRow Do = "mirror-row" // reverse it with its ends
-	SwapBeads Do = "swap-beads" // let the two letters of Text change places in the row
-	SetFollow Do = "set-follow" // let it follow the row before it by the rule Text, longer by Length
-	SetPort   Do = "set-port"   // let its end go on the fitting Field, in hole N; a row that is there changes places with it
-	SetGap    Do = "set-gap"    // let rows hang Length apart at the front before it is too wide; without, three times the wider one
-	SetFold   Do = "set-fold"   // string the row on the other half of the cord of the row Field, folded at the left; none gives it a cord of its own
-	SetTwist  Do = "set-twist"  // twist the rows together: Text is yes or no
-
-	AddSection    Do = "add-section"    // put a section of as many rows behind that of the row, joined by Material
-	RemoveSection Do = "remove-section" // remove the section that the row is in, with the join before it
+type (
+	AddRow struct { // copies of the row behind it, or rows with another line, or of chain
+		At    piece.Place
+		Rows  int                `op:"N"`
+		Line  string             `op:"Text"`
+		Chain *material.Material `op:"Material"`
+	}
+	RemoveRow struct{ At piece.Place }
+	MoveRow   struct { // make it the To-th, from 1
+		At piece.Place
+		To int `op:"N"`
+	}
+	MirrorRow struct{ At piece.Place } // reverse it with its ends
+	SwapBeads struct {                 // let two letters change places in the row
+		At      piece.Place
+		Letters string `op:"Text"`
+	}
+	SetFollow struct { // let it follow the row before it by a rule, longer by a step
+		At   piece.Place
+		Rule piece.Rule `op:"Text"`
+		Step *length.MM `op:"Length"`
+	}
+	SetPort struct { // let its end go on a fitting, in a hole; a row that is there changes places with it
+		At   piece.Place
+		On   piece.ID `op:"Field"`
+		Hole int      `op:"N"`
+	}
+	SetGap struct { // between rows at the front before it is too wide; without, three times the wider one
+		At  piece.Place
+		Gap *length.MM `op:"Length"`
+	}
+	SetTwist struct { // twist the rows together: yes or no
+		At    piece.Place
+		Twist string `op:"Text"`
+	}
 )
 
-func editRows(p *piece.Piece, op Op) error {
-	row, err := rowOf(p, op)
+func (AddRow) Do() Do    { return "add-row" }
+func (RemoveRow) Do() Do { return "remove-row" }
+func (MoveRow) Do() Do   { return "move-row" }
+func (MirrorRow) Do() Do { return "mirror-row" }
+func (SwapBeads) Do() Do { return "swap-beads" }
+func (SetFollow) Do() Do { return "set-follow" }
+func (SetPort) Do() Do   { return "set-port" }
+func (SetGap) Do() Do    { return "set-gap" }
+func (SetTwist) Do() Do  { return "set-twist" }
+
+func (o RemoveRow) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
 	if err != nil {
 		return err
 	}
-	if !row.Corded() && (op.Do == SwapBeads || op.Do == MirrorRow) {
-		return refuse("This row is chain: it has no beads.")
-	}
-	switch op.Do {
-	case AddSection:
-		return addSection(p, row, op)
-	case RemoveSection:
-		return removeSection(p, row)
-	case AddRow:
-		return addRows(p, row, op)
-	case RemoveRow:
-		return removeRow(p, row)
-	case MoveRow:
-		return moveRow(p, row, op.N)
-	case MirrorRow:
-		return mirrorRow(p, row)
-	case SwapBeads:
-		old, fresh, err := twoLetters(op.Text)
-		if err == nil {
-			row.Line = row.Line.Clone()
-			swapLetters(row.Line, old, fresh)
-		}
+	return removeRow(p, row)
+}
+
+func (o MoveRow) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
 		return err
-	case SetFold:
-		return setFold(p, row, piece.ID(op.Field))
-	case SetFollow:
-		return setFollow(p, row, op)
-	case SetPort:
-		return setPort(p, row, op)
+	}
+	return moveRow(p, row, o.To)
+}
+
+func (o MirrorRow) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := strungAt(p, o.At)
+	if err != nil {
+		return err
+	}
+	return mirrorRow(p, row)
+}
+
+func (o SwapBeads) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := strungAt(p, o.At)
+	if err != nil {
+		return err
+	}
+	old, fresh, err := twoLetters(o.Letters)
+	if err != nil {
+		return err
+	}
+	row.Line = row.Line.Clone()
+	swapLetters(row.Line, old, fresh)
+	return nil
+}
+
+// strungAt gives a row that has beads. The error is a *Refused.
+func strungAt(p *piece.Piece, at piece.Place) (*piece.Row, error) {
+	row, err := rowOf(p, at)
+	if err == nil && !row.Corded() {
+		return nil, refuse("This row is chain: it has no beads.")
+	}
+	return row, err
+}
+
+func (o SetGap) apply(p *piece.Piece, _ []*material.Material) error {
+	if _, err := rowOf(p, o.At); err != nil {
+		return err
 	}
 	for i := range p.Sections {
-		if op.Do == SetGap {
-			p.Sections[i].Gap = op.Length
-			continue
-		}
-		p.Sections[i].Twisted = op.Text == piece.Yes
+		p.Sections[i].Gap = o.Gap
 	}
 	return nil
 }
 
-// addRows puts copies of a row behind it, with ends of their own. The first of them
-// follows it as the house's rows usually do.
-func addRows(p *piece.Piece, row *piece.Row, op Op) error {
-	n := max(1, op.N)
+func (o SetTwist) apply(p *piece.Piece, _ []*material.Material) error {
+	if _, err := rowOf(p, o.At); err != nil {
+		return err
+	}
+	for i := range p.Sections {
+		p.Sections[i].Twisted = o.Twist == piece.Yes
+	}
+	return nil
+}
+
+// apply puts copies of a row behind it, with ends of their own. The first of them follows it as the
+// house's rows usually do.
+func (o AddRow) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
+		return err
+	}
+	n := max(1, o.Rows)
 	if p.Closure.Type != piece.Clasp {
 		return refuse("Several rows go on a clasp or on rings. Close the piece with a clasp first.")
 	}
@@ -83,8 +141,8 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 		return refuse("A piece has at most %d rows.", piece.MostRows)
 	}
 	line := row.Line
-	if op.Text != "" {
-		parsed, err := pattern.Parse(op.Text)
+	if o.Line != "" {
+		parsed, err := pattern.Parse(o.Line)
 		if err != nil {
 			return err
 		}
@@ -94,8 +152,8 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 	if err != nil {
 		return err
 	}
-	if op.Material != nil {
-		return addChains(p, row, op, n)
+	if o.Chain != nil {
+		return addChains(p, row, o.Chain, n)
 	}
 	section, at := sectionOf(p, row)
 	for i := range n {
@@ -113,9 +171,9 @@ func addRows(p *piece.Piece, row *piece.Row, op Op) error {
 
 // addChains puts rows of chain behind a row, of as many links as bring each nearest to
 // what is asked of it, or else to the length of the row before it.
-func addChains(p *piece.Piece, row *piece.Row, op Op, n int) error {
-	if !op.Material.HasLinks() {
-		return refuse("%s has no links. A row is strung on a cord, or is one of chain or bead links.", op.Material.Name)
+func addChains(p *piece.Piece, row *piece.Row, of *material.Material, n int) error {
+	if !of.HasLinks() {
+		return refuse("%s has no links. A row is strung on a cord, or is one of chain or bead links.", of.Name)
 	}
 	follow, err := firstFollow(p, row)
 	if err != nil {
@@ -126,7 +184,7 @@ func addChains(p *piece.Piece, row *piece.Row, op Op, n int) error {
 		next := &piece.Row{ID: p.NewRow(), Passes: 1, Follow: follow}
 		next.OfChain()
 		section.Rows = slices.Insert(section.Rows, at+1+i, next)
-		chain := p.NewFitting(op.Material)
+		chain := p.NewFitting(of)
 		chain.Links = 1
 		next.Left = []piece.Fitting{chain}
 		m, err := measure.Measure(p)
@@ -233,14 +291,18 @@ func mirrorRow(p *piece.Piece, row *piece.Row) error {
 	return nil
 }
 
-func setFollow(p *piece.Piece, row *piece.Row, op Op) error {
+func (o SetFollow) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
+		return err
+	}
 	if _, at := sectionOf(p, row); at == 0 {
 		return refuse("The first row follows no other. Set the target instead.")
 	}
-	f := piece.Follow{Rule: piece.Rule(op.Text), Step: row.Follow.Step}
+	f := piece.Follow{Rule: o.Rule, Step: row.Follow.Step}
 	switch {
-	case op.Length != nil:
-		f.Step = *op.Length
+	case o.Step != nil:
+		f.Step = *o.Step
 	case (f.Rule == piece.Own) != (row.Follow.Rule == piece.Own):
 		f.Step = 0 // a length is no step
 		if f.Rule == piece.Own {
@@ -254,19 +316,23 @@ func setFollow(p *piece.Piece, row *piece.Row, op Op) error {
 	return nil
 }
 
-func setPort(p *piece.Piece, row *piece.Row, op Op) error {
-	side := op.At.Side
+func (o SetPort) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
+		return err
+	}
+	side := o.At.Side
 	if side != piece.Left && side != piece.Right {
 		return refuse("Name the end: left or right.")
 	}
 	was := p.Hole(row, side)
-	*row.Port(side) = piece.Port{On: piece.ID(op.Field), Hole: op.N}
+	*row.Port(side) = piece.Port{On: o.On, Hole: o.Hole}
 	on := p.Joined(row, side)
-	if on == nil || op.N == 0 {
+	if on == nil || o.Hole == 0 {
 		return nil
 	}
 	for _, r := range p.AllOf(on.ID, side) {
-		if r != row && p.Hole(r, side) == op.N {
+		if r != row && p.Hole(r, side) == o.Hole {
 			r.Port(side).Hole = was
 		}
 	}

@@ -31,18 +31,18 @@ func TestRowsAreAddedMovedMirroredAndRemoved(t *testing.T) {
 		ops  []Op
 		want []string
 	}{
-		{"a copy", []Op{{Do: AddRow, At: inRow("r1")}}, []string{"r1: 9P L", "r2: 9P L"}},
-		{"two copies", []Op{{Do: AddRow, At: inRow("r1"), N: 2}}, []string{"r1: 9P L", "r2: 9P L", "r3: 9P L"}},
-		{"one with a line of its own", []Op{{Do: AddRow, At: inRow("r1"), Text: "4L"}}, []string{"r1: 9P L", "r2: 4L"}},
-		{"behind the row it copies", []Op{{Do: AddRow, At: inRow("r1"), Text: "L"}, {Do: AddRow, At: inRow("r1"), Text: "P"}}, []string{"r1: 9P L", "r3: P", "r2: L"}},
-		{"moved to the front", []Op{{Do: AddRow, At: inRow("r1"), Text: "L"}, {Do: MoveRow, At: inRow("r2"), N: 1}}, []string{"r2: L", "r1: 9P L"}},
-		{"mirrored", []Op{{Do: MirrorRow, At: inRow("r1")}}, []string{"r1: ~(9P L)"}},
-		{"mirrored and back", []Op{{Do: MirrorRow, At: inRow("r1")}, {Do: MirrorRow, At: inRow("r1")}}, []string{"r1: 9P L"}},
-		{"the first removed", []Op{{Do: AddRow, At: inRow("r1"), Text: "L"}, {Do: RemoveRow, At: inRow("r1")}}, []string{"r2: L"}},
-		{"beads change places in one row", []Op{{Do: AddRow, At: inRow("r1")}, {Do: SwapBeads, At: inRow("r2"), Text: "P L"}}, []string{"r1: 9P L", "r2: 9L P"}},
-		{"letters change in every row", []Op{{Do: AddRow, At: inRow("r1")}, {Do: Letter, At: inRow("r2"), Text: "P X"}}, []string{"r1: 9X L", "r2: 9X L"}},
-		{"rows alike edited together", []Op{{Do: AddRow, At: inRow("r1")}, {Do: AddRow, At: inRow("r2"), Text: "L"}, {Do: Insert, At: inRow("r2"), Alike: true, From: 9, To: 9, Text: "C"}}, []string{"r1: 9P C L", "r2: 9P C L", "r3: L"}},
-		{"one of those alike", []Op{{Do: AddRow, At: inRow("r1")}, {Do: Insert, At: inRow("r2"), From: 9, To: 9, Text: "C"}}, []string{"r1: 9P L", "r2: 9P C L"}},
+		{"a copy", []Op{AddRow{At: inRow("r1")}}, []string{"r1: 9P L", "r2: 9P L"}},
+		{"two copies", []Op{AddRow{At: inRow("r1"), Rows: 2}}, []string{"r1: 9P L", "r2: 9P L", "r3: 9P L"}},
+		{"one with a line of its own", []Op{AddRow{At: inRow("r1"), Line: "4L"}}, []string{"r1: 9P L", "r2: 4L"}},
+		{"behind the row it copies", []Op{AddRow{At: inRow("r1"), Line: "L"}, AddRow{At: inRow("r1"), Line: "P"}}, []string{"r1: 9P L", "r3: P", "r2: L"}},
+		{"moved to the front", []Op{AddRow{At: inRow("r1"), Line: "L"}, MoveRow{At: inRow("r2"), To: 1}}, []string{"r2: L", "r1: 9P L"}},
+		{"mirrored", []Op{MirrorRow{At: inRow("r1")}}, []string{"r1: ~(9P L)"}},
+		{"mirrored and back", []Op{MirrorRow{At: inRow("r1")}, MirrorRow{At: inRow("r1")}}, []string{"r1: 9P L"}},
+		{"the first removed", []Op{AddRow{At: inRow("r1"), Line: "L"}, RemoveRow{At: inRow("r1")}}, []string{"r2: L"}},
+		{"beads change places in one row", []Op{AddRow{At: inRow("r1")}, SwapBeads{At: inRow("r2"), Letters: "P L"}}, []string{"r1: 9P L", "r2: 9L P"}},
+		{"letters change in every row", []Op{AddRow{At: inRow("r1")}, Letter{At: inRow("r2"), Letters: "P X"}}, []string{"r1: 9X L", "r2: 9X L"}},
+		{"rows alike edited together", []Op{AddRow{At: inRow("r1")}, AddRow{At: inRow("r2"), Line: "L"}, Insert{At: inRow("r2"), Alike: true, From: 9, To: 9, Beads: "C"}}, []string{"r1: 9P C L", "r2: 9P C L", "r3: L"}},
+		{"one of those alike", []Op{AddRow{At: inRow("r1")}, Insert{At: inRow("r2"), From: 9, To: 9, Beads: "C"}}, []string{"r1: 9P L", "r2: 9P C L"}},
 	} {
 		after, _, err := Apply(p, nil, tt.ops...)
 		if err != nil || !slices.Equal(linesOf(after), tt.want) {
@@ -56,11 +56,11 @@ func TestRowsAreAddedMovedMirroredAndRemoved(t *testing.T) {
 	if !slices.Equal(linesOf(p), []string{"r1: 9P L"}) {
 		t.Error("the piece itself is left alone")
 	}
-	mirrored := applied(t, p, nil, Op{Do: MirrorRow})
+	mirrored := applied(t, p, nil, MirrorRow{})
 	if mirrored.Leading().Left[0].ID != "f5" || mirrored.Leading().Right[0].ID != "own" {
 		t.Errorf("its ends change sides: %+v", mirrored.Leading())
 	}
-	copied, _, _ := Apply(p, nil, Op{Do: AddRow})
+	copied, _, _ := Apply(p, nil, AddRow{})
 	if own := copied.Rows()[1].Left; len(own) != 1 || own[0].ID == "own" || own[0].Of != ring.Of {
 		t.Errorf("a copy has fittings of its own: %+v", own)
 	}
@@ -69,7 +69,7 @@ func TestRowsAreAddedMovedMirroredAndRemoved(t *testing.T) {
 func TestANewRowFollowsAsRowsUsuallyDo(t *testing.T) {
 	p := tiedBench(t, "9P L")
 	p.Kind = piece.Necklace
-	necklace := applied(t, p, nil, Op{Do: AddRow, N: 2})
+	necklace := applied(t, p, nil, AddRow{Rows: 2})
 	for i, r := range necklace.Rows() {
 		want := piece.Follow{Rule: piece.Longer, Step: 20} // four times a pearl of 4, to the next 5
 		if i == 0 {
@@ -80,12 +80,12 @@ func TestANewRowFollowsAsRowsUsuallyDo(t *testing.T) {
 		}
 	}
 	p.Kind = piece.Bracelet
-	bracelet, _, _ := Apply(p, nil, Op{Do: AddRow})
+	bracelet, _, _ := Apply(p, nil, AddRow{})
 	if bracelet.Rows()[1].Follow.Rule != piece.Equal {
 		t.Errorf("%+v", bracelet.Rows()[1].Follow)
 	}
 	step := length.MM(12)
-	after := applied(t, necklace, nil, Op{Do: SetFollow, At: inRow("r2"), Text: "longer", Length: &step}, Op{Do: SetFollow, At: inRow("r3"), Text: "equal"}, Op{Do: MoveRow, At: inRow("r3"), N: 1})
+	after := applied(t, necklace, nil, SetFollow{At: inRow("r2"), Rule: "longer", Step: &step}, SetFollow{At: inRow("r3"), Rule: "equal"}, MoveRow{At: inRow("r3"), To: 1})
 	rows := after.Rows()
 	if rows[0].ID != "r3" || rows[0].Follow != (piece.Follow{}) || rows[1].Follow != (piece.Follow{Rule: piece.Longer, Step: 12}) || rows[2].Follow != (piece.Follow{Rule: piece.Equal}) {
 		t.Errorf("rules stay with the places: %+v %+v %+v", rows[0], rows[1], rows[2])
@@ -93,34 +93,34 @@ func TestANewRowFollowsAsRowsUsuallyDo(t *testing.T) {
 }
 
 func TestPortsGoWithWhatTheyAreOn(t *testing.T) {
-	p := applied(t, tiedBench(t, "9P"), nil, Op{Do: AddRow})
+	p := applied(t, tiedBench(t, "9P"), nil, AddRow{})
 	ring := p.Closure.Right[0]
 	at := piece.Place{Row: "r2", Side: piece.Right, Element: piece.NoElement}
-	p = applied(t, p, nil, Op{Do: AddFitting, At: piece.Place{Side: piece.Right, Element: -1}, Closure: true, N: 9, Material: ring.Of},
-		Op{Do: SetPort, At: at, Field: string(ring.ID)})
+	p = applied(t, p, nil, AddFitting{At: piece.Place{Side: piece.Right, Element: -1}, Closure: true, N: 9, Of: ring.Of},
+		SetPort{At: at, On: ring.ID})
 	if p.Rows()[1].RightPort.On != ring.ID || p.Joined(p.Rows()[1], piece.Right).ID != ring.ID || p.Joined(p.Rows()[0], piece.Right).ID == ring.ID {
 		t.Fatalf("%+v", p.Rows()[1].RightPort)
 	}
-	gone := applied(t, p, nil, Op{Do: DropFitting, At: piece.Place{Fitting: ring.ID, Element: -1}})
+	gone := applied(t, p, nil, DropFitting{At: piece.Place{Fitting: ring.ID, Element: -1}})
 	if gone.Rows()[1].RightPort != (piece.Port{}) || len(gone.Check()) > 0 {
 		t.Errorf("on a fitting that is gone: %+v %v", gone.Rows()[1].RightPort, gone.Check())
 	}
 	slide := &material.Material{ID: "slide", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Slide, Closed: 9, Holes: 3, Spacing: 6}}
 	p.Closure = piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "k", Of: slide}}}
 	p.Rows()[1].RightPort = piece.Port{}
-	moved := applied(t, p, nil, Op{Do: SetPort, At: at, N: 1})
+	moved := applied(t, p, nil, SetPort{At: at, Hole: 1})
 	if moved.Hole(moved.Rows()[1], piece.Right) != 1 || moved.Hole(moved.Rows()[0], piece.Right) != 2 || moved.Hole(moved.Rows()[0], piece.Left) != 1 || len(moved.Check()) > 0 {
 		t.Errorf("a row moved into a taken hole changes places: %v", moved.Check())
 	}
-	moved = applied(t, moved, nil, Op{Do: SetPort, At: at, N: 3})
+	moved = applied(t, moved, nil, SetPort{At: at, Hole: 3})
 	if moved.Hole(moved.Rows()[1], piece.Right) != 3 || moved.Hole(moved.Rows()[0], piece.Right) != 2 {
 		t.Error("into an empty one it moves alone")
 	}
-	twisted, _, _ := Apply(p, nil, Op{Do: SetTwist, Text: piece.Yes})
+	twisted, _, _ := Apply(p, nil, SetTwist{Twist: piece.Yes})
 	if !twisted.Sections[0].Twisted || p.Sections[0].Twisted {
 		t.Error("twisted together")
 	}
-	one, _, _ := Apply(twisted, nil, Op{Do: RemoveRow, At: inRow("r1")})
+	one, _, _ := Apply(twisted, nil, RemoveRow{At: inRow("r1")})
 	if one.Sections[0].Twisted || one.Leading().RightPort != (piece.Port{}) {
 		t.Errorf("one row left: %+v", one.Leading())
 	}
@@ -128,26 +128,26 @@ func TestPortsGoWithWhatTheyAreOn(t *testing.T) {
 
 func TestWhatRowsCannotDoIsRefused(t *testing.T) {
 	p := tiedBench(t, "9P")
-	two := applied(t, p, nil, Op{Do: AddRow})
+	two := applied(t, p, nil, AddRow{})
 	folded := tiedBench(t, "9P")
 	folded.Leading().LeftEnding.Way = piece.WayFold
 	for says, tt := range map[string]struct {
 		p  *piece.Piece
 		op Op
 	}{
-		"A piece needs a row":          {p, Op{Do: RemoveRow}},
-		"There are rows 1 to 2":        {two, Op{Do: MoveRow, At: inRow("r2"), N: 3}},
-		"at most 20 rows":              {p, Op{Do: AddRow, N: 20}},
-		"The first row follows no":     {two, Op{Do: SetFollow, At: inRow("r1"), Text: "equal"}},
-		"has no row \"r9\"":            {two, Op{Do: RemoveRow, At: inRow("r9")}},
-		"Close the piece with a clasp": {bench(t, "9P"), Op{Do: AddRow}},
-		"Remove rows first":            {two, Op{Do: SetClosure, Text: "knot"}},
-		"The fold of the cord lies":    {folded, Op{Do: MirrorRow}},
-		"A dish's letter is":           {two, Op{Do: SwapBeads, At: inRow("r2"), Text: "2P"}},
+		"A piece needs a row":          {p, RemoveRow{}},
+		"There are rows 1 to 2":        {two, MoveRow{At: inRow("r2"), To: 3}},
+		"at most 20 rows":              {p, AddRow{Rows: 20}},
+		"The first row follows no":     {two, SetFollow{At: inRow("r1"), Rule: "equal"}},
+		"has no row \"r9\"":            {two, RemoveRow{At: inRow("r9")}},
+		"Close the piece with a clasp": {bench(t, "9P"), AddRow{}},
+		"Remove rows first":            {two, SetClosure{Closure: "knot"}},
+		"The fold of the cord lies":    {folded, MirrorRow{}},
+		"A dish's letter is":           {two, SwapBeads{At: inRow("r2"), Letters: "2P"}},
 	} {
 		refuses(t, tt.p, says, tt.op)
 	}
-	if _, _, err := Apply(p, nil, Op{Do: AddRow, N: 19}); err != nil {
+	if _, _, err := Apply(p, nil, AddRow{Rows: 19}); err != nil {
 		t.Errorf("twenty in all: %v", err)
 	}
 }
@@ -160,7 +160,7 @@ func TestARowOfChainIsAdded(t *testing.T) {
 	p.Target = nil
 	for name, target := range map[string]*piece.Target{"as the row before": nil, "to the target": {Finished: 150, Tolerance: 3}} {
 		p.Target = target
-		after, _, err := Apply(p, nil, Op{Do: AddRow, Material: chain})
+		after, _, err := Apply(p, nil, AddRow{Chain: chain})
 		if err != nil || len(after.Check()) > 0 {
 			t.Fatalf("%s: %v %v", name, err, after.Check())
 		}
@@ -176,25 +176,25 @@ func TestARowOfChainIsAdded(t *testing.T) {
 			t.Errorf("%s: off by %v", name, off)
 		}
 		for says, op := range map[string]Op{
-			"Beads need a cord": {Do: Insert, At: inRow(after.Rows()[1].ID), Text: "P"},
-			"it has no beads":   {Do: MirrorRow, At: inRow(after.Rows()[1].ID)},
+			"Beads need a cord": Insert{At: inRow(after.Rows()[1].ID), Beads: "P"},
+			"it has no beads":   MirrorRow{At: inRow(after.Rows()[1].ID)},
 		} {
 			refuses(t, after, says, op)
 		}
-		corded := applied(t, after, nil, Op{Do: SetCord, At: inRow(after.Rows()[1].ID), Material: p.Leading().Cord}, Op{Do: Insert, At: inRow(after.Rows()[1].ID), Text: "3P"})
+		corded := applied(t, after, nil, SetCord{At: inRow(after.Rows()[1].ID), Cord: p.Leading().Cord}, Insert{At: inRow(after.Rows()[1].ID), Beads: "3P"})
 		if corded.Rows()[1].Line.String() != "3P" {
 			t.Error("with a cord it takes beads")
 		}
 	}
-	refuses(t, p, "ring has no links", Op{Do: AddRow, Material: p.Closure.Left[0].Of})
+	refuses(t, p, "ring has no links", AddRow{Chain: p.Closure.Left[0].Of})
 }
 
 func TestSectionsAreAddedAndRemoved(t *testing.T) {
 	focal := testparts.Bead(t, "focal", material.Bead{Shape: material.Round, Across: 12, Hole: 2}, 0)
 	ring := &material.Material{ID: "r", Name: "r", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 5, Wire: 1}}
-	p := applied(t, tiedBench(t, "9P"), nil, Op{Do: AddRow})
+	p := applied(t, tiedBench(t, "9P"), nil, AddRow{})
 	for _, of := range []*material.Material{focal, ring} {
-		made, _, err := Apply(p, nil, Op{Do: AddSection, At: inRow("r1"), Material: of})
+		made, _, err := Apply(p, nil, AddSection{At: inRow("r1"), Join: of})
 		if err != nil || len(made.Check()) > 0 || len(made.Sections) != 2 || len(made.Sections[1].Rows) != 2 {
 			t.Fatalf("%s: %v %v", of.ID, err, made.Check())
 		}
@@ -203,7 +203,7 @@ func TestSectionsAreAddedAndRemoved(t *testing.T) {
 			t.Errorf("%s: %+v then %+v", of.ID, first.Right, second.Left)
 		}
 		for _, id := range []piece.ID{first.ID, second.ID} {
-			left, _, err := Apply(made, nil, Op{Do: RemoveSection, At: inRow(id)})
+			left, _, err := Apply(made, nil, RemoveSection{At: inRow(id)})
 			if err != nil || len(left.Sections) != 1 || len(left.Joins) != 0 || len(left.Check()) > 0 {
 				t.Fatalf("%s without %s: %v %v", of.ID, id, err, left.Check())
 			}
@@ -214,15 +214,15 @@ func TestSectionsAreAddedAndRemoved(t *testing.T) {
 		at := piece.Place{Fitting: made.Joins[0].Fittings[0].ID, Element: piece.NoElement}
 		other := *of
 		other.ID = "other"
-		if changed, _, err := Apply(made, nil, Op{Do: SetFitting, At: at, Material: &other}); err != nil || changed.Joins[0].Fittings[0].Of.ID != "other" || made.Joins[0].Fittings[0].Of.ID == "other" {
+		if changed, _, err := Apply(made, nil, SetFitting{At: at, Of: &other}); err != nil || changed.Joins[0].Fittings[0].Of.ID != "other" || made.Joins[0].Fittings[0].Of.ID == "other" {
 			t.Errorf("%s: another in its place: %v", of.ID, err)
 		}
 		swap := map[*material.Material]*material.Material{focal: ring, ring: focal}[of]
-		for says, op := range map[string]Op{"Something must join": {Do: DropFitting, At: at}, "add it anew": {Do: SetFitting, At: at, Material: swap}, "closes with a clasp already": {Do: SetClosure, Text: "clasp"}} {
+		for says, op := range map[string]Op{"Something must join": DropFitting{At: at}, "add another": SetFitting{At: at, Of: swap}, "closes with a clasp already": SetClosure{Closure: "clasp"}} {
 			refuses(t, made, says, op)
 		}
 	}
-	for says, tt := range map[string]Op{"Choose what joins": {Do: AddSection, At: inRow("r1")}, "A piece needs a section": {Do: RemoveSection, At: inRow("r1")}} {
+	for says, tt := range map[string]Op{"Choose what joins": AddSection{At: inRow("r1")}, "A piece needs a section": RemoveSection{At: inRow("r1")}} {
 		refuses(t, p, says, tt)
 	}
 }
@@ -231,7 +231,7 @@ func TestSectionsAreAddedAndRemoved(t *testing.T) {
 func TestSectionsBesideACordThatRunsOn(t *testing.T) {
 	focal := testparts.Bead(t, "focal", material.Bead{Shape: material.Round, Across: 12, Hole: 2}, 0)
 	ring := &material.Material{ID: "r", Name: "r", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 5, Wire: 1}}
-	p := applied(t, tiedBench(t, "9P"), nil, Op{Do: AddSection, At: inRow("r1"), Material: focal})
+	p := applied(t, tiedBench(t, "9P"), nil, AddSection{At: inRow("r1"), Join: focal})
 	last := p.Rows()[1].ID
 	ends := func(name, want string, ops ...Op) {
 		t.Helper()
@@ -252,10 +252,10 @@ func TestSectionsBesideACordThatRunsOn(t *testing.T) {
 		}
 	}
 	ends("through a bead", "[.o.]")
-	ends("a ring before the bead", "[]-[.o.]", Op{Do: AddSection, At: inRow("r1"), Material: ring})
-	ends("a ring behind it", "[.o.]-[]", Op{Do: AddSection, At: inRow(last), Material: ring})
-	ends("a bead more", "[.o..o.]", Op{Do: AddSection, At: inRow("r1"), Material: focal})
-	ends("the middle one removed", "[]-[]", Op{Do: AddSection, At: inRow("r1"), Material: ring}, Op{Do: RemoveSection, At: inRow("r3")})
-	ends("mirrored", "[.o.]", Op{Do: MirrorRow, At: inRow("r1")})
-	refuses(t, p, "The first row follows no other", Op{Do: SetFollow, At: inRow(last), Text: string(piece.Equal)})
+	ends("a ring before the bead", "[]-[.o.]", AddSection{At: inRow("r1"), Join: ring})
+	ends("a ring behind it", "[.o.]-[]", AddSection{At: inRow(last), Join: ring})
+	ends("a bead more", "[.o..o.]", AddSection{At: inRow("r1"), Join: focal})
+	ends("the middle one removed", "[]-[]", AddSection{At: inRow("r1"), Join: ring}, RemoveSection{At: inRow("r3")})
+	ends("mirrored", "[.o.]", MirrorRow{At: inRow("r1")})
+	refuses(t, p, "The first row follows no other", SetFollow{At: inRow(last), Rule: piece.Equal})
 }

@@ -3,14 +3,38 @@ package edit
 import (
 	"slices"
 
+	"mala/core/material"
 	"mala/core/piece"
 )
 
-// addSection puts a section behind that of a row: a row beside each of its rows, alike,
-// joined by a ring, a connector or a chain, on which all end, or by a bead that every
-// cord runs through.
-func addSection(p *piece.Piece, row *piece.Row, op Op) error {
-	if op.Material == nil {
+// The operations on sections.
+type (
+	AddSection struct { // behind that of the row
+		At   piece.Place
+		Join *material.Material `op:"Material"`
+	}
+	RemoveSection struct{ At piece.Place } // that the row is in, with the join before it
+)
+
+func (AddSection) Do() Do    { return "add-section" }
+func (RemoveSection) Do() Do { return "remove-section" }
+
+func (o RemoveSection) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
+		return err
+	}
+	return removeSection(p, row)
+}
+
+// apply puts a section behind that of a row: a row beside each of its rows, alike, joined by a ring,
+// a connector or a chain, on which all end, or by a bead that every cord runs through.
+func (o AddSection) apply(p *piece.Piece, _ []*material.Material) error {
+	row, err := rowOf(p, o.At)
+	if err != nil {
+		return err
+	}
+	if o.Join == nil {
 		return refuse("Choose what joins the sections: a ring, a connector, a chain, or a bead that the cords run through.")
 	}
 	if p.Closure.Type != piece.Clasp {
@@ -24,10 +48,10 @@ func addSection(p *piece.Piece, row *piece.Row, op Op) error {
 	join := &piece.Join{ID: p.NewJoin()}
 	p.Joins = slices.Insert(p.Joins, at, join)
 	p.Sections = slices.Insert(p.Sections, at+1, piece.Section{})
-	if op.Material.Bead != nil {
-		join.Fittings = []piece.Fitting{p.NewFitting(op.Material)}
+	if o.Join.Bead != nil {
+		join.Fittings = []piece.Fitting{p.NewFitting(o.Join)}
 	} else {
-		join.Fittings = []piece.Fitting{newFitting(p, op.Material)}
+		join.Fittings = []piece.Fitting{newFitting(p, o.Join)}
 	}
 	for k, r := range p.Sections[at].Rows {
 		left, right := strandEnd(p, at, k, piece.Left), strandEnd(p, at, k, piece.Right)

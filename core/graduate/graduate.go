@@ -271,7 +271,7 @@ func (r *row) line(c Counts) string {
 
 // op strings the row so.
 func (r *row) op(c Counts) edit.Op {
-	return edit.Op{Do: edit.SetLine, At: r.at, Text: r.line(c)}
+	return edit.SetLine{At: r.at, Line: r.line(c)}
 }
 
 // value is the length of the row with counts that is held against its target.

@@ -22,7 +22,7 @@ const (
 func counts(t *task) []knob {
 	var out []knob
 	for _, n := range t.countable() {
-		step, more := t.step(edit.Op{Do: edit.Count, At: t.strand.Row.At(), Node: n.ID, N: n.Count + 1})
+		step, more := t.step(edit.Count{At: t.strand.Row.At(), Node: n.ID, To: n.Count + 1})
 		if more == nil || step < leastStep {
 			continue
 		}

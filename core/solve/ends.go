@@ -43,7 +43,7 @@ func ends(t *task) []knob {
 			if line == nil {
 				break
 			}
-			by, s := t.step(edit.Op{Do: edit.SetLine, At: row.At(), Text: line.String()})
+			by, s := t.step(edit.SetLine{At: row.At(), Line: line.String()})
 			if s == nil || by > t.reach() {
 				break
 			}

@@ -32,7 +32,7 @@ func links(t *task) []knob {
 				if by == 0 || n < 1 {
 					continue
 				}
-				op := edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: p.Fitting, Element: piece.NoElement}, N: n}
+				op := edit.SetLinks{At: piece.Place{Fitting: p.Fitting, Element: piece.NoElement}, Links: n}
 				longer, s := t.step(op)
 				if s == nil || math.Abs(float64(longer)) > float64(t.reach()) {
 					continue
@@ -61,8 +61,8 @@ func rings(t *task) []knob {
 			less bool
 			op   edit.Op
 		}{
-			{false, edit.Op{Do: edit.AddFitting, At: at, Closure: true, Material: ring.Of}},
-			{true, edit.Op{Do: edit.DropFitting, At: at}},
+			{false, edit.AddFitting{At: at, Closure: true, Of: ring.Of}},
+			{true, edit.DropFitting{At: at}},
 		} {
 			by, s := t.step(one.op)
 			if s != nil && math.Abs(float64(by)) >= float64(leastStep) {
@@ -99,7 +99,7 @@ func (t *task) otherClasps(f piece.Fitting) knob {
 	slices.SortFunc(fit, func(a, b *material.Material) int { return cmp.Compare(a.ID, b.ID) })
 	var k knob
 	for _, c := range fit[:min(len(fit), mostClasps)] {
-		op := edit.Op{Do: edit.SetFitting, At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, Material: c}
+		op := edit.SetFitting{At: piece.Place{Fitting: f.ID, Element: piece.NoElement}, Of: c}
 		if by, s := t.step(op); s != nil && math.Abs(float64(by)) >= float64(leastStep) {
 			k.settings = append(k.settings, setting{does: SwapClasp{c, f.Of}, by: by, extra: 3, ops: []edit.Op{op}})
 		}

@@ -78,7 +78,7 @@ func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand
 // longestBy finds the highest count of a run or group that what is in hand allows; nil where
 // even one is too many.
 func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
-	step, more := t.step(edit.Op{Do: edit.Count, At: t.strand.Row.At(), Node: n.ID, N: n.Count + 1})
+	step, more := t.step(edit.Count{At: t.strand.Row.At(), Node: n.ID, To: n.Count + 1})
 	if more == nil || step < leastStep {
 		return nil
 	}
@@ -88,7 +88,7 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 		s := k(count - n.Count)
 		line := t.strand.Row.Line.Clone()
 		s.line(line)
-		ops := []edit.Op{{Do: edit.SetLine, At: t.strand.Row.At(), Text: line.String()}}
+		ops := []edit.Op{edit.SetLine{At: t.strand.Row.At(), Line: line.String()}}
 		t.tried.Add(1)
 		after, err := edit.Try(t.measured.Piece, nil, ops...)
 		if err != nil {

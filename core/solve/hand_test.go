@@ -42,7 +42,7 @@ func TestTheLongestIsTheLastBeforeSomethingRunsOut(t *testing.T) {
 		for _, n := range task.countable() {
 			best, limit := "", ""
 			for count := 1; count < 200; count++ {
-				after, err := edit.Try(m.Piece, nil, edit.Op{Do: edit.Count, At: m.Piece.Leading().At(), Node: n.ID, N: count})
+				after, err := edit.Try(m.Piece, nil, edit.Count{At: m.Piece.Leading().At(), Node: n.ID, To: count})
 				if err != nil {
 					break
 				}

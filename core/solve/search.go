@@ -250,7 +250,7 @@ func (t *task) opsOf(w *way) []edit.Op {
 		ops = append(ops, s.ops...)
 	}
 	if changed {
-		ops = append(ops, edit.Op{Do: edit.SetLine, At: row.At(), Text: line.String()})
+		ops = append(ops, edit.SetLine{At: row.At(), Line: line.String()})
 	}
 	return ops
 }

@@ -35,12 +35,12 @@ func sizes(t *task) []knob {
 		m := p.Palette[key]
 		for _, other := range t.otherSizes(m) {
 			each := other.Bead.Length() - m.Bead.Length()
-			by, s := t.step(edit.Op{Do: edit.SetDish, Text: key, Material: other})
+			by, s := t.step(edit.SetDish{Letter: key, Of: other})
 			if s == nil || math.Abs(float64(by)) > float64(t.reach()) {
 				continue
 			}
 			k.settings = append(k.settings, setting{does: resized(m, other), by: by, moved: used[key], extra: 2,
-				ops: []edit.Op{{Do: edit.SetDish, Text: key, Material: other}}, letter: key, each: each})
+				ops: []edit.Op{edit.SetDish{Letter: key, Of: other}}, letter: key, each: each})
 		}
 		out = append(out, k)
 	}

@@ -31,7 +31,7 @@ func slack(t *task) []knob {
 		}
 		to := at
 		k.settings = append(k.settings, setting{does: SetSlack{at, s.Slack}, by: by, extra: 8,
-			ops: []edit.Op{{Do: edit.SetSlack, At: s.Row.At(), Length: &to}}})
+			ops: []edit.Op{edit.SetSlack{At: s.Row.At(), Slack: &to}}})
 	}
 	return []knob{k}
 }

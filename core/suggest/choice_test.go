@@ -94,7 +94,7 @@ func TestWhatIsThereIsKeptAndSaidToBe(t *testing.T) {
 	// One that does not do is replaced in its place.
 	m = remeasured(t, func(p *piece.Piece) { p.Leading().Left = put("l", 2) })
 	s := suggested(For(m, "", catalogue[:2]), measure.RoleCrimp, piece.Left)
-	if s == nil || s.Has || s.Fix.Ops[0].Do != edit.SetFitting || s.Fix.Ops[0].At.Fitting != "l" {
+	if s == nil || s.Has || s.Fix.Ops[0].(edit.SetFitting).At.Fitting != "l" {
 		t.Errorf("%+v", s)
 	}
 }
@@ -104,7 +104,7 @@ func TestAPieceWithoutAClaspIsOfferedOne(t *testing.T) {
 	shelf := append([]*material.Material{fitting("slide", "brass", material.Finding{Type: material.Slide, Closed: 9}),
 		fitting("long", "brass", material.Finding{Type: material.Lobster, Closed: 15, Wire: 0.7})}, catalogue...)
 	s := suggested(For(bare, "", shelf), measure.RoleClasp, "")
-	if s == nil || s.Has || s.Material.ID != "lobster" || !s.Fix.Ops[0].Closure || s.Fix.Ops[0].At.Side != piece.Left {
+	if s == nil || s.Has || s.Material.ID != "lobster" || !s.Fix.Ops[0].(edit.AddFitting).Closure || s.Fix.Ops[0].(edit.AddFitting).At.Side != piece.Left {
 		t.Fatalf("%+v", s)
 	}
 	after, err := edit.Try(bare.Piece, shelf, s.Fix.Ops...)

@@ -23,7 +23,7 @@ func (p *picker) loop(side piece.Side) *Suggestion {
 		s.Has, s.Reason = true, EasyLoop{of.Material, need, &part.Loop.Girth}
 		return s
 	}
-	s.Fix = &check.Fix{Does: []check.Effect{check.MakeLoop{OfBeads: true}}, Ops: []edit.Op{{Do: edit.SetEnd, At: p.strand().Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayLoop)}}}
+	s.Fix = &check.Fix{Does: []check.Effect{check.MakeLoop{OfBeads: true}}, Ops: []edit.Op{edit.SetEndWay{At: p.strand().Row.AtEnd(side), Way: piece.WayLoop}}}
 	return s
 }
 
@@ -44,5 +44,5 @@ func (p *picker) hiddenKnot(side piece.Side) *Suggestion {
 		return nil
 	}
 	return &Suggestion{Role: RoleKnot, Side: side, Material: bead, Reason: TakesKnot{bead.Bead.Hole, across},
-		Fix: &check.Fix{Does: []check.Effect{check.DrawKnotIn{}}, Ops: []edit.Op{{Do: edit.SetEnd, At: s.Row.AtEnd(side), Field: edit.EndWay, Text: string(piece.WayHiddenKnot)}}}}
+		Fix: &check.Fix{Does: []check.Effect{check.DrawKnotIn{}}, Ops: []edit.Op{edit.SetEndWay{At: s.Row.AtEnd(side), Way: piece.WayHiddenKnot}}}}
 }

@@ -85,7 +85,7 @@ func unwanted(m *measure.Measured, s *measure.Strand, wants map[measure.Role]boo
 			if drop {
 				at := s.Row.AtEnd(e.Side)
 				at.Fitting = p.Fitting
-				ops = append(ops, edit.Op{Do: edit.DropFitting, At: at})
+				ops = append(ops, edit.DropFitting{At: at})
 			}
 		}
 	}

@@ -40,10 +40,10 @@ func Rows(p *piece.Piece, rows int, join Join, shelf []*material.Material) (*pie
 			return nil, missing("ring that opens")
 		}
 		for _, side := range piece.Sides() {
-			ops = append(ops, edit.Op{Do: edit.AddFitting, At: p.Leading().AtEnd(side), Material: ring})
+			ops = append(ops, edit.AddFitting{At: p.Leading().AtEnd(side), Of: ring})
 		}
 	}
-	ops = append(ops, edit.Op{Do: edit.AddRow, At: p.Leading().At(), N: rows - 1})
+	ops = append(ops, edit.AddRow{At: p.Leading().At(), Rows: rows - 1})
 	p, _, err := edit.Apply(p, shelf, ops...)
 	if err != nil {
 		return nil, err

@@ -121,16 +121,22 @@ func (p *picker) suited(side piece.Side, w want) *Suggestion {
 	if c == nil {
 		return nil
 	}
-	op := edit.Op{Do: edit.AddFitting, At: p.strand().Row.AtEnd(side), Material: c}
+	return &Suggestion{Role: w.role, Side: side, Material: c, Reason: w.reason(c), Metal: p.inMetal(c),
+		Fix: &check.Fix{Does: []check.Effect{check.Use{Of: c}}, Ops: []edit.Op{p.put(side, w.role, old, c)}}}
+}
+
+// put puts a fitting at an end, in the place of what it has in that role; a ring goes on the closure.
+func (p *picker) put(side piece.Side, role measure.Role, old *measure.Part, of *material.Material) edit.Op {
+	at := p.strand().Row.AtEnd(side)
 	switch {
 	case old != nil:
-		op.Do, op.At.Fitting = edit.SetFitting, old.Fitting
-	case w.role == measure.RoleRing:
+		at.Fitting = old.Fitting
+		return edit.SetFitting{At: at, Of: of}
+	case role == measure.RoleRing:
 		const innermost = 99
-		op.Closure, op.N = true, innermost
+		return edit.AddFitting{At: at, Of: of, Closure: true, N: innermost}
 	}
-	return &Suggestion{Role: w.role, Side: side, Material: c, Reason: w.reason(c), Metal: p.inMetal(c),
-		Fix: &check.Fix{Does: []check.Effect{check.Use{Of: c}}, Ops: []edit.Op{op}}}
+	return edit.AddFitting{At: at, Of: of}
 }
 
 // fold suggests a fold-over end for cord that is neither crimped nor fine enough to
@@ -272,7 +278,7 @@ func (p *picker) clasp() *Suggestion {
 	if c == nil {
 		return nil
 	}
-	op := edit.Op{Do: edit.AddFitting, At: p.strand().Row.AtEnd(piece.Left), Closure: true, Material: c}
+	op := edit.AddFitting{At: p.strand().Row.AtEnd(piece.Left), Closure: true, Of: c}
 	return &Suggestion{Role: measure.RoleClasp, Material: c, Reason: ClosesAt{c.Finding.InSeries()}, Metal: p.inMetal(c),
 		Fix: &check.Fix{Does: []check.Effect{check.CloseWith{Clasp: c}}, Ops: []edit.Op{op}}}
 }

@@ -218,10 +218,10 @@ func (t *task) proposals(found []choice) []Proposal {
 		for k, i := range c.at {
 			o := &t.rows[k][i]
 			if o.links > 0 {
-				p.Ops = append(p.Ops, edit.Op{Do: edit.SetLinks, At: piece.Place{Fitting: o.fitting, Element: piece.NoElement}, N: o.links})
+				p.Ops = append(p.Ops, edit.SetLinks{At: piece.Place{Fitting: o.fitting, Element: piece.NoElement}, Links: o.links})
 			}
 			if o.line != nil {
-				p.Ops = append(p.Ops, edit.Op{Do: edit.SetLine, At: t.measured.Main()[k].Row.At(), Text: o.line.String()})
+				p.Ops = append(p.Ops, edit.SetLine{At: t.measured.Main()[k].Row.At(), Line: o.line.String()})
 			}
 			p.Changes += o.changes
 			p.Lengths = append(p.Lengths, o.length+t.shift[k])
@@ -239,10 +239,10 @@ func (t *task) proposals(found []choice) []Proposal {
 func (t *task) rules() []edit.Op {
 	var out []edit.Op
 	for k, s := range t.measured.Main()[1:] {
-		op := edit.Op{Do: edit.SetFollow, At: s.Row.At(), Text: map[Goal]string{Equal: string(piece.Equal), Step: string(piece.Longer), Touching: string(piece.Touching)}[t.goal]}
+		op := edit.SetFollow{At: s.Row.At(), Rule: map[Goal]piece.Rule{Equal: piece.Equal, Step: piece.Longer, Touching: piece.Touching}[t.goal]}
 		if t.goal != Equal {
 			by := length.MM(math.Round(float64(t.shift[k+1]-t.shift[k])*100) / 100)
-			op.Length = &by
+			op.Step = &by
 		}
 		out = append(out, op)
 	}

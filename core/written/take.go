@@ -67,7 +67,7 @@ func strandNode(m *measure.Measured, t Take) struct{ Count int } {
 // gives says whether another count of an item of the line brings the material to what is
 // wanted: an open fill may give back what it takes.
 func (a *auditor) gives(strand *measure.Strand, node, to int, s *Statement, want int) bool {
-	changed, _, err := edit.Apply(a.m.Piece, nil, edit.Op{Do: edit.Count, At: strand.Row.At(), Node: node, N: to})
+	changed, _, err := edit.Apply(a.m.Piece, nil, edit.Count{At: strand.Row.At(), Node: node, To: to})
 	if err != nil {
 		return false
 	}
