@@ -43,7 +43,7 @@ generate: ## renew the OpenAPI document, the page's types and the schemas from t
 
 bench: setup-run build ## measure what docs/figures.md keeps
 	@scripts/setup.sh chromium
-	GOGC=2000 go test -run xxx -bench . -benchtime 1s ./core/... ./desk ./papers # as cmd/mala/serve.go collects
+	GOGC=2000 go test -run xxx -bench . -benchtime 1s ./core/... ./desk/... ./papers # as cmd/mala/serve.go collects
 	npx playwright test --config e2e/speed.config.ts
 
 load: setup-run build ## measure Mala with as much in it as a large shop has, into docs/figures.md

@@ -33,8 +33,8 @@ type Options struct {
 	Stock   map[string]int // what there is of each material, where that is asked
 }
 
-// stock is what there is of each material, nothing where nobody knows; nil where it is not asked.
-func (o *Options) stock(asked bool) map[string]int {
+// StockIf is what there is of each material, nothing where nobody knows; nil where it is not asked.
+func (o *Options) StockIf(asked bool) map[string]int {
 	switch {
 	case !asked:
 		return nil
@@ -47,7 +47,7 @@ func (o *Options) stock(asked bool) map[string]int {
 // Analyse works out the document. The error is format.Faults, or the context's
 // if it ends before the figures are there; a search for fixes just ends with it.
 func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis, error) {
-	m, err := measured(doc, opt.House)
+	m, err := Measured(doc, opt.House)
 	if err != nil {
 		return nil, err
 	}
@@ -55,14 +55,14 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	if !m.Piece.Hangs() {
 		measure.Ahead(func() { _, _ = m.Wrap() })
 	}
-	a := &Analysis{Format: AnalysisFormat, Cautions: []CautionShown{}, FinishedMm: exact(m.Finished), MassG: thousandth(m.MassG), Unweighed: nonNil(m.Unweighed)}
+	a := &Analysis{Format: AnalysisFormat, Cautions: []CautionShown{}, FinishedMm: Exact(m.Finished), MassG: Thousandth(m.MassG), Unweighed: NonNil(m.Unweighed)}
 	if err := ctx.Err(); err != nil {
 		return nil, err
 	}
 	a.target(m)
 	for _, s := range m.Strands {
 		strand := strandOf(m.Piece, s)
-		strand.Target = targetOf(m.Piece, s)
+		strand.Target = TargetOf(m.Piece, s)
 		if strand.Free, err = freeOf(m, s); err != nil {
 			return nil, err
 		}
@@ -99,9 +99,9 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	return a, nil
 }
 
-// measured measures the piece in a shop of this house method. The error is
+// Measured measures the piece in a shop of this house method. The error is
 // format.Faults.
-func measured(doc *format.Document, house format.House) (*measure.Measured, error) {
+func Measured(doc *format.Document, house format.House) (*measure.Measured, error) {
 	p, err := doc.Piece(house)
 	if err != nil {
 		return nil, err
@@ -118,14 +118,14 @@ func measureOf(doc *format.Document, p *piece.Piece) (*measure.Measured, error) 
 	return m, err
 }
 
-// exact rounds away what floating-point sums leave behind a millionth of a
+// Exact rounds away what floating-point sums leave behind a millionth of a
 // millimetre.
-func exact(l length.MM) length.MM { return length.MM(math.Round(float64(l)*1e6) / 1e6) }
+func Exact(l length.MM) length.MM { return length.MM(math.Round(float64(l)*1e6) / 1e6) }
 
-func thousandth(v float64) float64 { return math.Round(v*1000) / 1000 }
+func Thousandth(v float64) float64 { return math.Round(v*1000) / 1000 }
 
-// nonNil writes an empty list as [] and not as null.
-func nonNil[T any](list []T) []T {
+// NonNil writes an empty list as [] and not as null.
+func NonNil[T any](list []T) []T {
 	if list == nil {
 		return []T{}
 	}
@@ -135,7 +135,7 @@ func nonNil[T any](list []T) []T {
 func (a *Analysis) insides(m *measure.Measured) {
 	switch w, err := m.Wrap(); {
 	case err == nil:
-		inside := exact(w.Inside)
+		inside := Exact(w.Inside)
 		a.InsideMm = &inside
 	case errors.Is(err, chain.ErrLost):
 		a.InsideState = InsideUnsolved
@@ -145,20 +145,20 @@ func (a *Analysis) insides(m *measure.Measured) {
 		a.InsideState = InsideOpen
 	}
 	if m.Rule != nil {
-		a.InsideRule = &InsideRule{Mm: exact(m.Rule.Inside), ThickMm: m.Rule.Thick}
+		a.InsideRule = &InsideRule{Mm: Exact(m.Rule.Inside), ThickMm: m.Rule.Thick}
 	}
 }
 
-func (a *Analysis) target(m *measure.Measured) { a.Target = targetOf(m.Piece, m.Leading()) }
+func (a *Analysis) target(m *measure.Measured) { a.Target = TargetOf(m.Piece, m.Leading()) }
 
-// targetOf holds a row against what is asked of it; nil where nothing is.
-func targetOf(p *piece.Piece, s *measure.Strand) *TargetState {
+// TargetOf holds a row against what is asked of it; nil where nothing is.
+func TargetOf(p *piece.Piece, s *measure.Strand) *TargetState {
 	t := p.TargetOf(s.Row)
 	if t == nil {
 		return nil
 	}
-	mm := exact(s.ForTarget(p))
-	off := exact(mm - t.Finished)
+	mm := Exact(s.ForTarget(p))
+	off := Exact(mm - t.Finished)
 	counts := p.House.TargetCounts
 	if p.Hangs() && counts != piece.CountsBeads {
 		counts = p.House.OrnamentCounts
@@ -168,25 +168,25 @@ func targetOf(p *piece.Piece, s *measure.Strand) *TargetState {
 }
 
 func strandOf(p *piece.Piece, s *measure.Strand) Strand {
-	out := Strand{ID: string(s.Row.ID), FinishedMm: exact(s.Finished()), WidthMm: exact(s.Width()), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: exact(s.Strung), SlackMm: exact(s.Slack),
-		SlackNeededMm: exact(s.SlackNeeded), CutMm: exact(s.CutLength()), Beads: s.Count(),
+	out := Strand{ID: string(s.Row.ID), FinishedMm: Exact(s.Finished()), WidthMm: Exact(s.Width()), Line: s.Row.Line.String(), Ring: s.Ring, StrungMm: Exact(s.Strung), SlackMm: Exact(s.Slack),
+		SlackNeededMm: Exact(s.SlackNeeded), CutMm: Exact(s.CutLength()), Beads: s.Count(),
 		Left: partsOf(s, &s.Left), Right: partsOf(s, &s.Right), LeftHold: string(s.Left.Hold), RightHold: string(s.Right.Hold), Cut: []CutPart{},
-		PathMm: exact(s.PathLength()),
-		Start:  Start{string(s.Start.Side), s.Start.By, exact(s.Start.Tip)}, LeastCutMm: exact(s.LeastCut())}
+		PathMm: Exact(s.PathLength()),
+		Start:  Start{string(s.Start.Side), s.Start.By, Exact(s.Start.Tip)}, LeastCutMm: Exact(s.LeastCut())}
 	out.LeftTail, out.RightTail = tailOf(s, &s.Left), tailOf(s, &s.Right)
 	out.Knot, out.LeftKnot, out.RightKnot = knotOf(s.Knot), knotOf(s.Left.Hidden), knotOf(s.Right.Hidden)
 	out.cut(s.Cut())
 	out.LeftWays, out.RightWays = waysAt(p, s.Row, piece.Left), waysAt(p, s.Row, piece.Right)
 	drops, count := s.Drops()
 	for _, d := range drops {
-		out.Drops = append(out.Drops, DropOf{Key: d.Key, Count: count[d], DeepMm: exact(d.Deep), CordMm: exact(d.Path)})
+		out.Drops = append(out.Drops, DropOf{Key: d.Key, Count: count[d], DeepMm: Exact(d.Deep), CordMm: Exact(d.Path)})
 	}
 	out.Riders, out.Lace = ridersOf(s), laceOf(s)
 	if legs := s.Legs(); legs != nil {
-		out.Legs = &LegsOf{Count: legs.Count, Folded: legs.Folded, EachMm: exact(legs.Each), LeastMm: exact(legs.Least)}
+		out.Legs = &LegsOf{Count: legs.Count, Folded: legs.Folded, EachMm: Exact(legs.Each), LeastMm: Exact(legs.Least)}
 	}
 	for _, h := range s.Holders() {
-		held := HeldAt{AtMm: exact(h.At), Outward: 1, LongMm: exact(s.HolderLong()), Element: h.Bead}
+		held := HeldAt{AtMm: Exact(h.At), Outward: 1, LongMm: Exact(s.HolderLong()), Element: h.Bead}
 		if h.Side == piece.Left {
 			held.Outward = -1
 		}
@@ -204,7 +204,7 @@ func (out *Strand) cut(items []way.Entry) {
 	mm, sumMm := length.Parts(lengths, length.InMillimetres)
 	in, sumIn := length.Parts(lengths, length.InInches)
 	for i, c := range items {
-		out.Cut = append(out.Cut, CutPart{en.CutItem(c.Item), exact(c.Length), Read{mm[i], in[i]}})
+		out.Cut = append(out.Cut, CutPart{en.CutItem(c.Item), Exact(c.Length), Read{mm[i], in[i]}})
 	}
 	out.CutRead = Read{sumMm, sumIn}
 }
@@ -221,7 +221,7 @@ func knotOf(k *measure.Knot) *Knot {
 	if k == nil {
 		return nil
 	}
-	out := &Knot{AcrossMm: exact(k.Across), Pull: k.Pull}
+	out := &Knot{AcrossMm: Exact(k.Across), Pull: k.Pull}
 	if k.Bead >= 0 {
 		out.Element = &k.Bead
 	}
@@ -232,9 +232,9 @@ func loopOf(l *measure.BeadLoop) *BeadLoop {
 	if l == nil {
 		return nil
 	}
-	out := &BeadLoop{GirthMm: exact(l.Girth), StrungMm: exact(l.Strung), ThickMm: exact(l.Thick)}
+	out := &BeadLoop{GirthMm: Exact(l.Girth), StrungMm: Exact(l.Strung), ThickMm: Exact(l.Thick)}
 	for _, b := range l.Beads {
-		out.Beads = append(out.Beads, LoopBead{b.Material.ID, exact(b.At), b.Turned})
+		out.Beads = append(out.Beads, LoopBead{b.Material.ID, Exact(b.At), b.Turned})
 	}
 	return out
 }
@@ -244,7 +244,7 @@ func freeOf(m *measure.Measured, s *measure.Strand) ([]FreeOf, error) {
 	stretches, err := m.Free(s)
 	var out []FreeOf
 	for _, f := range stretches {
-		out = append(out, FreeOf{f.First, f.Count, exact(f.Shortest), exact(f.Longest), f.About})
+		out = append(out, FreeOf{f.First, f.Count, Exact(f.Shortest), Exact(f.Longest), f.About})
 	}
 	return out, err
 }
@@ -258,7 +258,7 @@ func runsOf(s *measure.Strand) []RunOf {
 }
 
 func runOf(r measure.Run, side piece.Side, loose func(bead int) bool) RunOf {
-	return RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, exact(r.Reached), loose(r.First), string(side)}
+	return RunOf{r.Key, r.Material.ID, r.Turned, r.First, r.Count, Exact(r.Reached), loose(r.First), string(side)}
 }
 
 // outwardsOf lists the runs from the centre, if the house strings so, or from the right, where
@@ -288,20 +288,20 @@ func outwardsOf(s *measure.Strand, h piece.House) []RunOf {
 func placedOf(beads []measure.Bead) []Placed {
 	out := make([]Placed, len(beads))
 	for i, b := range beads {
-		out[i] = Placed{Key: b.Key, Material: b.Material.ID, Node: b.Node, AtMm: exact(b.At), FromMm: exact(b.From), ToMm: exact(b.To),
-			AlongMm: exact(b.To - b.From), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
+		out[i] = Placed{Key: b.Key, Material: b.Material.ID, Node: b.Node, AtMm: Exact(b.At), FromMm: Exact(b.From), ToMm: Exact(b.To),
+			AlongMm: Exact(b.To - b.From), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
 	}
 	return out
 }
 
 // tailOf tells of a tail and of the finest hole on its way.
 func tailOf(s *measure.Strand, e *measure.End) Tail {
-	t := Tail{Mm: exact(e.Tail), Beads: len(e.TailBeads)}
+	t := Tail{Mm: Exact(e.Tail), Beads: len(e.TailBeads)}
 	for _, i := range e.TailBeads {
 		b := &s.Beads[i]
 		need := material.HoleFor(b.Passes, s.Row.Cord.Cord.Diameter)
 		if hole := b.Material.Bead.Hole; t.Finest == "" || hole-need < t.HoleMm-t.NeedMm {
-			t.Finest, t.HoleMm, t.NeedMm, t.Passes = b.Material.ID, hole, exact(need), b.Passes
+			t.Finest, t.HoleMm, t.NeedMm, t.Passes = b.Material.ID, hole, Exact(need), b.Passes
 		}
 	}
 	return t
@@ -314,9 +314,9 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 		if p.Role == measure.RoleRow {
 			break // another section begins
 		}
-		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: exact(p.Length), Swallowed: p.Swallowed, Shared: p.Shared, Free: p.Free, With: p.With,
-			FromMm: exact(length.MM(spans[i][0])), ToMm: exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop), Links: p.Links}
-		part.GirthMm = exact(p.Girth)
+		part := EndPart{Role: string(p.Role), Fitting: string(p.Fitting), Mm: Exact(p.Length), Swallowed: p.Swallowed, Shared: p.Shared, Free: p.Free, With: p.With,
+			FromMm: Exact(length.MM(spans[i][0])), ToMm: Exact(length.MM(spans[i][1])), Loop: loopOf(p.Loop), Links: p.Links}
+		part.GirthMm = Exact(p.Girth)
 		if p.Role == measure.RoleLeg || p.Role == measure.RoleTailBead {
 			part.LegMm = s.Row.Ending(e.Side).Leg
 		}
@@ -343,7 +343,7 @@ func (a *Analysis) counts(m *measure.Measured) {
 		a.Bought = append(a.Bought, countOf(c))
 	}
 	for _, s := range m.Sensitivity {
-		a.Sensitivity = append(a.Sensitivity, Sensitivity{s.Material.ID, string(s.SizedFrom), exact(s.PerTenth)})
+		a.Sensitivity = append(a.Sensitivity, Sensitivity{s.Material.ID, string(s.SizedFrom), Exact(s.PerTenth)})
 	}
 }
 
@@ -351,7 +351,7 @@ func countOf(c measure.Count) Count {
 	out := Count{Material: c.Material.ID, Count: c.Count, ByStrand: c.ByStrand, Parts: partsOfMaterial(c.Material, c.Count)}
 	out.Lost = c.Lost
 	if c.Material.Class == material.ClassCord || c.Length > 0 && c.Material.Component == nil {
-		cut := exact(c.Length)
+		cut := Exact(c.Length)
 		out.CutMm = &cut
 	}
 	return out

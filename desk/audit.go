@@ -60,7 +60,7 @@ type Unread struct {
 // AuditText holds the text against the document; answers say which material a phrase
 // means. The error is format.Faults.
 func AuditText(doc *format.Document, text string, answers map[string]string, house format.House) (*Audit, error) {
-	m, err := measured(doc, house)
+	m, err := Measured(doc, house)
 	if err != nil {
 		return nil, err
 	}
@@ -126,11 +126,11 @@ func takeOf(t *written.Take) []Operation {
 	row := piece.Place{Row: piece.ID(t.Row), Element: piece.NoElement}
 	switch {
 	case t.Target != nil:
-		return []Operation{operationOf(edit.SetTarget{Length: t.Target})}
+		return []Operation{OperationOf(edit.SetTarget{Length: t.Target})}
 	case t.Cut != nil:
-		return []Operation{operationOf(edit.SetCut{At: row, Cut: t.Cut})}
+		return []Operation{OperationOf(edit.SetCut{At: row, Cut: t.Cut})}
 	case t.Count > 0:
-		return []Operation{operationOf(edit.Count{At: row, Node: t.Node, To: t.Count})}
+		return []Operation{OperationOf(edit.Count{At: row, Node: t.Node, To: t.Count})}
 	}
 	return nil
 }

@@ -11,6 +11,7 @@ import (
 	"testing"
 
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -91,8 +92,8 @@ func TestAPieceWrittenDownAgreesAndASlipIsFound(t *testing.T) {
 	}
 	rng := rand.New(rand.NewPCG(4, 8))
 	for _, f := range files {
-		doc := read(t, demoFile(t, "pieces/"+f.Name()))
-		a := analysed(t, doc, desk.Options{})
+		doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+f.Name()))
+		a := testdesk.Analysed(t, doc, desk.Options{})
 		for range 3 {
 			w := tell(doc, a, rng)
 			for slip := -1; slip < len(w.lines); slip++ {
@@ -136,8 +137,8 @@ func TestStepsAreHeldRunByRun(t *testing.T) {
 	rng := rand.New(rand.NewPCG(9, 7))
 	told := 0
 	for _, f := range files {
-		doc := read(t, demoFile(t, "pieces/"+f.Name()))
-		a := analysed(t, doc, desk.Options{})
+		doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+f.Name()))
+		a := testdesk.Analysed(t, doc, desk.Options{})
 		named, alike := map[string]string{}, map[string]int{}
 		for _, m := range doc.Materials {
 			named[m.ID] = m.Name

@@ -12,6 +12,7 @@ import (
 	"unicode/utf16"
 
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -41,7 +42,7 @@ func writtenTexts(t testing.TB) []writtenText {
 		one := writtenText{name: f.Name(), text: text, answers: map[string]string{}}
 		for _, line := range strings.Split(head, "\n") {
 			if piece, ok := strings.CutPrefix(line, "piece: "); ok {
-				one.piece = read(t, demoFile(t, "pieces/"+piece+".json"))
+				one.piece = testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+piece+".json"))
 			} else if phrase, id, ok := strings.Cut(line, " means "); ok {
 				one.answers[phrase] = id
 			}
@@ -139,7 +140,7 @@ func (w *writtenText) settles(t *testing.T, text string, audit *desk.Audit) {
 		if s.Take == nil || s.Kind == "length" {
 			continue
 		}
-		taken, err := desk.AuditText(apply(t, w.piece, s.Take...), text, w.answers, format.House{})
+		taken, err := desk.AuditText(testdesk.Apply(t, w.piece, s.Take...), text, w.answers, format.House{})
 		if err != nil {
 			t.Fatalf("%s: %v", w.name, err)
 		}
@@ -159,7 +160,7 @@ func (w *writtenText) settles(t *testing.T, text string, audit *desk.Audit) {
 // auditOf holds a text against a demo piece.
 func auditOf(t testing.TB, piece, text string, answers map[string]string) *desk.Audit {
 	t.Helper()
-	audit, err := desk.AuditText(read(t, demoFile(t, "pieces/"+piece+".json")), text, answers, format.House{})
+	audit, err := desk.AuditText(testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+piece+".json")), text, answers, format.House{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -291,7 +292,7 @@ func TestAnyTextIsRead(t *testing.T) {
 			b.WriteString([]string{" ", "", "\t"}[rng.IntN(3)])
 		}
 		text := b.String()
-		audit, err := desk.AuditText(read(t, example), text, nil, format.House{})
+		audit, err := desk.AuditText(testdesk.Read(t, example), text, nil, format.House{})
 		if strings.TrimSpace(text) == "" {
 			if err == nil {
 				t.Fatalf("%q is read", text)
@@ -342,7 +343,7 @@ func TestNamesAreAsked(t *testing.T) {
 }
 
 func TestTextsThatCannotBeRead(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	for name, text := range map[string]string{"empty": " \n ", "too long": strings.Repeat("90 pearls\n", 7000), "too many lines": strings.Repeat("a\n", 2001), "no text": "90\x00 pearls", "no UTF-8": "90 \xff pearls"} {
 		if _, err := desk.AuditText(doc, text, nil, format.House{}); err == nil || !strings.HasSuffix(err.Error(), ".") {
 			t.Errorf("%s: %v", name, err)
@@ -366,7 +367,7 @@ func TestTextsThatCannotBeRead(t *testing.T) {
 
 // A text of 200 lines, over one of 50.
 func BenchmarkAudit(b *testing.B) {
-	doc := read(b, demoFile(b, "pieces/crossed-lines.json"))
+	doc := testdesk.Read(b, testdesk.DemoFile(b, "pieces/crossed-lines.json"))
 	for _, lines := range []int{200, 50} {
 		text := strings.Repeat("Row 1: 43 bottle-green rounds and 42 brass spacers, 8 mm; 2 crimp tubes\n60 sea-pearls 6 mm, of which 4 ivory ones; cut 60 cm of wire\n", lines/2)
 		b.Run(fmt.Sprint(lines, " lines"), func(b *testing.B) {
@@ -422,7 +423,7 @@ func TestTextsAreCorrectedInTheirOwnManner(t *testing.T) {
 
 // Steps may be told from the right: what is taken over is the run that they speak of.
 func TestARunToldFromTheRightIsTheOneThatChanges(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	name := map[string]string{}
 	for key, id := range doc.Palette {
 		for _, m := range doc.Materials {
@@ -444,7 +445,7 @@ func TestARunToldFromTheRightIsTheOneThatChanges(t *testing.T) {
 		if len(s.Take) != 1 || s.Take[0].N != 5 {
 			t.Fatalf("%+v", s)
 		}
-		if line := apply(t, doc, s.Take...).Row("r1").Line; line != "9P L 5P 2L 2P" {
+		if line := testdesk.Apply(t, doc, s.Take...).Row("r1").Line; line != "9P L 5P 2L 2P" {
 			t.Errorf("taken over as %s", line)
 		}
 		return

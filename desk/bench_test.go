@@ -8,12 +8,13 @@ import (
 	"testing"
 
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
 // A piece file read, analysed and written, apart from each other.
 func BenchmarkPiece(b *testing.B) {
-	doc := read(b, demoFile(b, "pieces/harbour-lights.json"))
+	doc := testdesk.Read(b, testdesk.DemoFile(b, "pieces/harbour-lights.json"))
 	doc.Row("r1").Line = "<10(40P B L S A P C E ~C 2S) 35P | E>" // 1,001 beads
 	data, err := json.Marshal(doc)
 	if err != nil {
@@ -48,9 +49,9 @@ func BenchmarkPiece(b *testing.B) {
 // A strand of 1,000 with 200 components, over one of as many plain beads in the same order:
 // long runs of one bead would be folded.
 func BenchmarkComponents(b *testing.B) {
-	data := demoFile(b, "pieces/barnacle-row.json")
+	data := testdesk.DemoFile(b, "pieces/barnacle-row.json")
 	for name, line := range map[string]string{"200 components in 1,000": "<100(4S P) | 4S>", "1,000 plain beads": "<100(4S T) | 4S>"} {
-		doc := read(b, data)
+		doc := testdesk.Read(b, data)
 		doc.Palette["T"], doc.Row("r1").Line = "sea-pearl-6", line
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {
@@ -64,9 +65,9 @@ func BenchmarkComponents(b *testing.B) {
 
 // Three rows of 200, over one of 600.
 func BenchmarkRows(b *testing.B) {
-	data := demoFile(b, "pieces/harbour-lights.json")
+	data := testdesk.DemoFile(b, "pieces/harbour-lights.json")
 	for name, lines := range map[string][]string{"3 rows of 200": {"<100P | B>", "<103P | B>", "<106P | B>"}, "1 row of 600": {"<309P | B>"}} {
-		doc := read(b, data)
+		doc := testdesk.Read(b, data)
 		first := doc.Sections[0].Rows[0]
 		doc.Sections[0].Rows = nil
 		for i, line := range lines {

@@ -30,7 +30,7 @@ func briefly(s *measure.Strand) *BeadRow {
 		}
 		step += on
 		kind := BeadKind{Key: b.Key, Material: b.Material.ID, StepMm: length.MM(math.Round(float64(step)*1e9) / 1e9),
-			FromMm: exact(b.From - b.At), ToMm: exact(b.To - b.At), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
+			FromMm: Exact(b.From - b.At), ToMm: Exact(b.To - b.At), AcrossMm: b.Material.Bead.Across, Turned: b.Turned, Passes: b.Passes}
 		k, ok := known[kind]
 		if !ok {
 			k = len(out.Kinds)

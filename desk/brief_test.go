@@ -11,15 +11,16 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/testdesk"
 )
 
 // An answer to a key holds what is looked at: neither how it is made, nor how far each
 // run reaches, nor more items of lines than anybody looks through.
 func TestFewWordsAreFew(t *testing.T) {
 	for n, shown := range map[int]bool{1000: true, 1001: false, 4900: false} {
-		doc := read(t, example)
+		doc := testdesk.Read(t, example)
 		doc.Row("r1").Line = strings.Repeat("P L ", n)
-		whole, brief := analysed(t, doc, desk.Options{Drawing: true}), analysed(t, doc, desk.Options{Drawing: true, Brief: true})
+		whole, brief := testdesk.Analysed(t, doc, desk.Options{Drawing: true}), testdesk.Analysed(t, doc, desk.Options{Drawing: true, Brief: true})
 		if len(whole.Drawing.Lines) != 1 || (brief.Drawing.Lines != nil) != shown {
 			t.Errorf("%d items: %d lines in whole, %d in few words", 2*n, len(whole.Drawing.Lines), len(brief.Drawing.Lines))
 		}
@@ -73,13 +74,13 @@ func TestFewWordsHoldEveryBeadWhereItLies(t *testing.T) {
 		lines[file] = string(data)
 	}
 	for name, text := range lines {
-		doc := read(t, example)
+		doc := testdesk.Read(t, example)
 		if strings.HasPrefix(text, "{") {
-			doc = read(t, text)
+			doc = testdesk.Read(t, text)
 		} else {
 			doc.Row("r1").Line = text
 		}
-		whole, brief := analysed(t, doc, desk.Options{}), analysed(t, doc, desk.Options{Brief: true})
+		whole, brief := testdesk.Analysed(t, doc, desk.Options{}), testdesk.Analysed(t, doc, desk.Options{Brief: true})
 		for i, s := range whole.Strands {
 			sameBeads(t, name+" "+s.ID, s.Placed, placedIn(brief.Strands[i].Brief))
 		}
@@ -109,9 +110,9 @@ func sameBeads(t *testing.T, name string, want, got []desk.Placed) {
 // A stretch of alike beads is one item of the answer however long it is.
 func TestAlikeBeadsAreOneStretch(t *testing.T) {
 	for line, most := range map[string]int{"4000P": 4, "<2000P | L>": 7, "5(P L)": 12} {
-		doc := read(t, example)
+		doc := testdesk.Read(t, example)
 		doc.Row("r1").Line = line
-		row := analysed(t, doc, desk.Options{Brief: true}).Strands[0].Brief
+		row := testdesk.Analysed(t, doc, desk.Options{Brief: true}).Strands[0].Brief
 		if len(row.Count) > most || len(row.Kind) != len(row.Count) || len(row.Node) != len(row.Count) || len(row.Kinds) > 7 {
 			t.Errorf("%s: %d stretches of %d kinds", line, len(row.Count), len(row.Kinds))
 		}
@@ -132,8 +133,8 @@ func sameFace(a, b [][2]float64) bool {
 }
 
 func TestFewWordsHoldBothFaces(t *testing.T) {
-	doc := read(t, demoFile(t, "pieces/harbour-lights.json"))
-	whole, brief := analysed(t, doc, desk.Options{Drawing: true}), analysed(t, doc, desk.Options{Drawing: true, Brief: true})
+	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/harbour-lights.json"))
+	whole, brief := testdesk.Analysed(t, doc, desk.Options{Drawing: true}), testdesk.Analysed(t, doc, desk.Options{Drawing: true, Brief: true})
 	one, two := 0, 0
 	for id, o := range whole.Drawing.Outlines {
 		few := brief.Drawing.Outlines[id]

@@ -25,7 +25,7 @@ func partsOfMaterial(m *material.Material, times int) []PartOf {
 	}
 	out := []PartOf{}
 	for _, p := range m.Component.Parts {
-		out = append(out, PartOf{Material: p.Of.ID, Count: times * p.Count, Mm: exact(p.Length * length.MM(times)), Parts: partsOfMaterial(p.Of, times*p.Count)})
+		out = append(out, PartOf{Material: p.Of.ID, Count: times * p.Count, Mm: Exact(p.Length * length.MM(times)), Parts: partsOfMaterial(p.Of, times*p.Count)})
 	}
 	return out
 }
@@ -73,7 +73,7 @@ func OutlineOf(m *material.Material) *Outline {
 				out.Looks = append(out.Looks, lookOf(s.Of))
 			}
 		}
-		out.Seats = append(out.Seats, SeatDrawn{Role: string(s.Role), Of: of, X: thousandth(s.X), Y: thousandth(s.Y), Angle: thousandth(s.Angle),
+		out.Seats = append(out.Seats, SeatDrawn{Role: string(s.Role), Of: of, X: Thousandth(s.X), Y: Thousandth(s.Y), Angle: Thousandth(s.Angle),
 			LongMm: rounded(s.Long), WideMm: rounded(s.Wide), WireMm: rounded(s.Wire), EdgeOn: s.EdgeOn, Turned: s.Turned})
 	}
 	out.DropMm, out.WidthMm = rounded(m.Bead.Drop), rounded(c.Across)

@@ -10,6 +10,8 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/kits"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -22,27 +24,8 @@ var example = func() string {
 	return string(text)
 }()
 
-func read(t testing.TB, text string) *format.Document {
-	t.Helper()
-	doc, err := format.Read([]byte(text))
-	if err != nil {
-		t.Fatal(err)
-	}
-	return doc
-}
-
-// demoFile is the text of a file of the demo shop.
-func demoFile(t testing.TB, name string) string {
-	t.Helper()
-	text, err := os.ReadFile("../demo/" + name)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return string(text)
-}
-
 func TestTheExampleComesToItsFigures(t *testing.T) {
-	a := analysed(t, read(t, example), desk.Options{})
+	a := testdesk.Analysed(t, testdesk.Read(t, example), desk.Options{})
 	// Worked by hand: 100 pearls of 3.919 beside three lanterns whose holes they
 	// enter at radius 1.25.
 	pearl, joint := math.Sqrt(16-0.64), math.Sqrt(4-1.5625)+math.Sqrt(25-1.5625)
@@ -76,7 +59,7 @@ func TestTheExampleComesToItsFigures(t *testing.T) {
 
 func TestNamesInAnyScriptAreTaken(t *testing.T) {
 	for _, name := range []string{"Ночь", "夜の港", "ليل", "Fête 🌙", "<b>bold</b> & \"quoted\""} {
-		doc := read(t, example)
+		doc := testdesk.Read(t, example)
 		doc.Name = name
 		if _, err := desk.Analyse(t.Context(), doc, desk.Options{}); err != nil {
 			t.Errorf("%q: %v", name, err)
@@ -85,10 +68,10 @@ func TestNamesInAnyScriptAreTaken(t *testing.T) {
 }
 
 func TestTheHouseCanBeOverridden(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	zero := length.MM(0)
 	doc.House = format.House{Tail: "trimmed", Allowance: "spool", LoopMm: &zero, TargetCounts: "beads"}
-	a := analysed(t, doc, desk.Options{})
+	a := testdesk.Analysed(t, doc, desk.Options{})
 	s := a.Strand("r1")
 	if want := s.StrungMm + 3 + 2*2*2 + 25; math.Abs(float64(s.CutMm-want)) > 0.001 {
 		t.Errorf("cut = %v, want %v", float64(s.CutMm), float64(want))
@@ -111,24 +94,24 @@ func TestSchemasAreThoseInTheDocs(t *testing.T) {
 }
 
 func TestDriftGivesTheLengthBeforeAndAfter(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	now := doc.Materials[0]
 	now.AcrossMm = 4.2
 	catalogue := map[string]format.Material{"pearl-4": now, "lantern-10": doc.Materials[1]}
-	d := desk.DriftOf(t.Context(), doc, catalogue, nil, format.House{})
+	d := kits.DriftOf(t.Context(), doc, catalogue, nil, format.House{})
 	if d == nil || len(d.Materials) != 1 || d.Materials[0] != "pearl-4" || d.AfterMm <= d.BeforeMm+15 {
 		t.Fatalf("drift = %+v", d)
 	}
 	if doc.Materials[0].AcrossMm != 4 {
 		t.Error("looking for drift changed the piece")
 	}
-	if desk.DriftOf(t.Context(), &d.Document, catalogue, nil, format.House{}) != nil {
+	if kits.DriftOf(t.Context(), &d.Document, catalogue, nil, format.House{}) != nil {
 		t.Error("a piece with the catalogue's measures still drifts")
 	}
 }
 
 func TestStartersComeToTheirLength(t *testing.T) {
-	shelf := desk.NewShelf(catalogueOf(t))
+	shelf := desk.NewShelf(testdesk.Catalogue(t))
 	for _, tt := range []struct {
 		kind, closure string
 		target        length.MM
@@ -147,25 +130,25 @@ func TestStartersComeToTheirLength(t *testing.T) {
 	}
 }
 func TestAPieceFollowsItsShopAndTheShopTheDefaults(t *testing.T) {
-	doc := read(t, example)
-	plain := analysed(t, doc, desk.Options{})
+	doc := testdesk.Read(t, example)
+	plain := testdesk.Analysed(t, doc, desk.Options{})
 	shop := desk.Options{House: format.House{Slack: "easy", Allowance: "generous"}}
-	followed := analysed(t, doc, shop)
+	followed := testdesk.Analysed(t, doc, shop)
 	if by := followed.Strand("r1").CutMm - plain.Strand("r1").CutMm; by < 119.9 || by > 120.1 {
 		t.Errorf("in a generous house it is cut %v longer", by)
 	}
 	doc.House = format.House{Allowance: "standard"}
-	if own := analysed(t, doc, shop); own.Strand("r1").CutMm != plain.Strand("r1").CutMm {
+	if own := testdesk.Analysed(t, doc, shop); own.Strand("r1").CutMm != plain.Strand("r1").CutMm {
 		t.Errorf("with a way of its own it is cut to %v, want %v", own.Strand("r1").CutMm, plain.Strand("r1").CutMm)
 	}
 }
 
 func TestDoubledThreadPassesTwice(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	doc.Row("r1").Cord = "thread"
 	doc.Materials = append(doc.Materials, format.Material{ID: "thread", Class: "cord", Name: "Thread", Type: "thread", DiameterMm: 0.2})
 	passes := func(h format.House) int {
-		a := analysed(t, doc, desk.Options{House: h})
+		a := testdesk.Analysed(t, doc, desk.Options{House: h})
 		return a.Strand("r1").Placed[len(a.Strand("r1").Placed)/2].Passes
 	}
 	if single, doubled := passes(format.House{}), passes(format.House{Thread: "doubled"}); single != 1 || doubled != 2 {
@@ -178,7 +161,7 @@ func TestDoubledThreadPassesTwice(t *testing.T) {
 }
 
 func TestTheEffectsOfAnotherHouseMethod(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	house := func(h format.House) desk.Options { return desk.Options{House: h, Unit: length.InMillimetres} }
 	if effect := desk.EffectOf(t.Context(), doc, house(format.House{}), house(format.House{Knot: "triple"})); effect != nil {
 		t.Errorf("a knot moves a crimped strand: %+v", effect)
@@ -196,14 +179,14 @@ func TestTheEffectsOfAnotherHouseMethod(t *testing.T) {
 func TestThreadAndStepsFollowThePiece(t *testing.T) {
 	states := func(doc *format.Document) map[string]string {
 		out := map[string]string{}
-		for _, s := range analysed(t, doc, desk.Options{}).Thread {
+		for _, s := range testdesk.Analysed(t, doc, desk.Options{}).Thread {
 			out[s.Step] = s.State
 		}
 		return out
 	}
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	doc.House.Tail = "trimmed" // its pearls only just take two passes
-	doc.Body, doc.Target.FinishedMm = nil, analysed(t, doc, desk.Options{}).FinishedMm
+	doc.Body, doc.Target.FinishedMm = nil, testdesk.Analysed(t, doc, desk.Options{}).FinishedMm
 	if got, want := states(doc), map[string]string{"decide": "settled", "lay-out": "settled", "fit": "untouched", "ends": "settled"}; !reflect.DeepEqual(got, want) {
 		t.Errorf("settled but for its wearer: %v", got)
 	}
@@ -213,7 +196,7 @@ func TestThreadAndStepsFollowThePiece(t *testing.T) {
 	if got := states(doc); got["decide"] != "untouched" || got["ends"] != "wrong" {
 		t.Errorf("nothing decided and no ends: %v", got)
 	}
-	doc = read(t, example)
+	doc = testdesk.Read(t, example)
 	doc.House.Tail = "trimmed"
 	cut := length.MM(100)
 	doc.Row("r1").CutMm = &cut
@@ -226,17 +209,8 @@ func TestThreadAndStepsFollowThePiece(t *testing.T) {
 	}
 }
 
-func analysed(t *testing.T, doc *format.Document, opt desk.Options) *desk.Analysis {
-	t.Helper()
-	a, err := desk.Analyse(t.Context(), doc, opt)
-	if err != nil {
-		t.Fatal(err)
-	}
-	return a
-}
-
 func TestTheCardShowsWhatIsOpenAndNotWhatIsWaived(t *testing.T) {
-	doc := read(t, strings.Replace(example, "<36P L 14P | L>", "30P", 1))
+	doc := testdesk.Read(t, strings.Replace(example, "<36P L 14P | L>", "30P", 1))
 	doc.House.Tail = "trimmed"
 	if c := desk.CardOf(t.Context(), doc, format.House{}); c.Worst != "warn" || c.Beads != 30 || c.FinishedMm == nil {
 		t.Errorf("a strand far too short: %+v", c)
@@ -251,19 +225,10 @@ func TestTheCardShowsWhatIsOpenAndNotWhatIsWaived(t *testing.T) {
 	}
 }
 
-func apply(t *testing.T, doc *format.Document, ops ...desk.Operation) *format.Document {
-	t.Helper()
-	out, err := desk.Apply(doc, ops, desk.Options{})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return &out.Document
-}
-
 func TestOperationsChangeTheDocumentAndNothingElse(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	before, _ := json.Marshal(doc)
-	after := apply(t, doc, desk.Operation{Do: "insert", From: 0, To: 0, Text: "2L"}, desk.Operation{Do: "set-house", Field: "tail", Text: "trimmed"},
+	after := testdesk.Apply(t, doc, desk.Operation{Do: "insert", From: 0, To: 0, Text: "2L"}, desk.Operation{Do: "set-house", Field: "tail", Text: "trimmed"},
 		desk.Operation{Do: "set-details", Details: &desk.Details{Name: "Harbour Dusk", Tags: []string{"sea"}}},
 		desk.Operation{Do: "drop-fitting", At: &format.Place{Fitting: doc.Closure.Right[0].ID}})
 	if row := after.Row("r1"); row.Line != "<2L 36P L 14P | L>" || after.House.Tail != "trimmed" || after.Name != "Harbour Dusk" || len(after.Closure.Right) != 0 {
@@ -273,7 +238,7 @@ func TestOperationsChangeTheDocumentAndNothingElse(t *testing.T) {
 		t.Error("the document that was given changed too")
 	}
 	// Half a line keeps nothing else from being changed, and stays as it is typed.
-	half := apply(t, doc, desk.Operation{Do: "set-line", Text: "<36P  L"}, desk.Operation{Do: "set-target", Mm: mm(500)})
+	half := testdesk.Apply(t, doc, desk.Operation{Do: "set-line", Text: "<36P  L"}, desk.Operation{Do: "set-target", Mm: testdesk.MM(500)})
 	if half.Row("r1").Line != "<36P  L" || half.Target.FinishedMm != 500 {
 		t.Errorf("%+v %+v", half.Row("r1"), half.Target)
 	}
@@ -292,13 +257,11 @@ func TestOperationsChangeTheDocumentAndNothingElse(t *testing.T) {
 	}
 }
 
-func mm(v length.MM) *length.MM { return &v }
-
 func TestEveryFixIsCarriedOutOnTheDocument(t *testing.T) {
-	doc := read(t, strings.Replace(example, "<36P L 14P | L>", "L 20P L", 1))
+	doc := testdesk.Read(t, strings.Replace(example, "<36P L 14P | L>", "L 20P L", 1))
 	doc.Target.FinishedMm = 150
 	doc.House.Tail = "trimmed"
-	a := analysed(t, doc, desk.Options{Fixes: true})
+	a := testdesk.Analysed(t, doc, desk.Options{Fixes: true})
 	fixed := 0
 	for _, c := range a.Checks {
 		if c.Fix == nil {
@@ -309,7 +272,7 @@ func TestEveryFixIsCarriedOutOnTheDocument(t *testing.T) {
 		if err != nil {
 			t.Fatalf("%s: %v", c.Fix.Says, err)
 		}
-		b := analysed(t, &after.Document, desk.Options{})
+		b := testdesk.Analysed(t, &after.Document, desk.Options{})
 		for _, left := range b.Checks {
 			if left.Code == c.Code && left.End == c.End && left.Severity == c.Severity {
 				t.Errorf("%s leaves %s", c.Fix.Says, left.Says)
@@ -331,7 +294,7 @@ func TestEveryFixIsCarriedOutOnTheDocument(t *testing.T) {
 }
 
 func TestEqualMeasuresAreNoNewMeasures(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	catalogue := map[string]format.Material{}
 	for _, m := range doc.Materials {
 		if m.Class == "bead" {
@@ -342,7 +305,7 @@ func TestEqualMeasuresAreNoNewMeasures(t *testing.T) {
 		}
 		catalogue[m.ID] = m
 	}
-	if d := desk.DriftOf(t.Context(), doc, catalogue, nil, format.House{}); d != nil {
+	if d := kits.DriftOf(t.Context(), doc, catalogue, nil, format.House{}); d != nil {
 		t.Errorf("drift %+v", d.Materials)
 	}
 }

@@ -78,7 +78,7 @@ func facesOf(b *material.Bead) Outline {
 		for i := range points {
 			part := math.Sin(math.Pi / 2 * float64(i) / (outlinePoints - 1))
 			r := f.Rim() + (edge-f.Rim())*part
-			points[i] = [2]float64{thousandth(r), math.Round(f.At(r)*1e4) / 1e4}
+			points[i] = [2]float64{Thousandth(r), math.Round(f.At(r)*1e4) / 1e4}
 		}
 		return points
 	}
@@ -119,7 +119,7 @@ func pinnedIn(p *piece.Piece, row *piece.Row) func(n *pattern.Node) bool {
 
 // PictureOf draws the document. The error is format.Faults.
 func PictureOf(doc *format.Document, house format.House) (*Picture, error) {
-	m, err := measured(doc, house)
+	m, err := Measured(doc, house)
 	if err != nil {
 		return nil, err
 	}

@@ -10,6 +10,7 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -41,12 +42,12 @@ func endOps(r *rand.Rand) desk.Operation {
 // figures that are finite, that say the same forwards and backwards, and that survive
 // the file.
 func TestEndsSurviveWhateverIsDoneToThem(t *testing.T) {
-	text := demoFile(t, "pieces/boathook.json")
-	opt := desk.Options{Unit: length.InMillimetres, Shelf: desk.NewShelf(catalogueOf(t)), Fixes: false, Drawing: true, Picture: true}
+	text := testdesk.DemoFile(t, "pieces/boathook.json")
+	opt := desk.Options{Unit: length.InMillimetres, Shelf: desk.NewShelf(testdesk.Catalogue(t)), Fixes: false, Drawing: true, Picture: true}
 	r := rand.New(rand.NewPCG(2, 71))
 	done, refused := 0, 0
 	for range 60 {
-		doc := read(t, text)
+		doc := testdesk.Read(t, text)
 		doc.Row("r1").Line = "R 8(D R W R)"
 		for range 12 {
 			op := endOps(r)

@@ -10,7 +10,7 @@ import (
 func (a *Analysis) fit(m *measure.Measured) {
 	a.LengthName = size.LengthName(m.Piece, m.Finished)
 	for _, p := range size.Positions(m) {
-		a.Positions = append(a.Positions, Position{Link: p.Link, FinishedMm: exact(p.Finished), InsideMm: exact(p.Inside), Word: p.Word, Covers: nonNil(p.Covers)})
+		a.Positions = append(a.Positions, Position{Link: p.Link, FinishedMm: Exact(p.Finished), InsideMm: Exact(p.Inside), Word: p.Word, Covers: NonNil(p.Covers)})
 	}
 	if inside, ok := m.Inside(); ok && !m.Piece.Hangs() {
 		a.Suits = size.Covers(m.Piece, inside)
@@ -19,10 +19,10 @@ func (a *Analysis) fit(m *measure.Measured) {
 	if f == nil {
 		return
 	}
-	a.Fit = &Fit{MeasureMm: f.Measure, EaseMm: exact(f.Ease), Word: f.Word, Suits: f.Suits(), Wanted: rangesOf(f.Wanted),
-		SuitedMm: f.Suited(m), AimMm: f.Middle, TiedMm: exact(f.Tied)}
+	a.Fit = &Fit{MeasureMm: f.Measure, EaseMm: Exact(f.Ease), Word: f.Word, Suits: f.Suits(), Wanted: rangesOf(f.Wanted),
+		SuitedMm: f.Suited(m), AimMm: f.Middle, TiedMm: Exact(f.Tied)}
 	if p := f.Passage; p != nil {
-		a.Fit.Passage = &Passage{Over: p.Over, NeedMm: exact(p.Need), Measured: p.Measured, StretchedMm: exact(p.Stretched), Passes: p.Passes}
+		a.Fit.Passage = &Passage{Over: p.Over, NeedMm: Exact(p.Need), Measured: p.Measured, StretchedMm: Exact(p.Stretched), Passes: p.Passes}
 	}
 }
 

@@ -11,6 +11,7 @@ import (
 	"mala/core/pattern"
 	"mala/demo"
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -18,7 +19,7 @@ import (
 // and written; every fix it is offered can be taken, and every reading of a gap tried.
 func TestAnyLineWithGapsAndDropsIsAnalysedAndMended(t *testing.T) {
 	r := rand.New(rand.NewPCG(10, 2))
-	shelf := desk.NewShelf(catalogueOf(t))
+	shelf := desk.NewShelf(testdesk.Catalogue(t))
 	if testing.Short() {
 		t.Skip("long")
 	}
@@ -127,9 +128,9 @@ func anyGaps(r *rand.Rand, doc *format.Document) string {
 
 // A row with gaps comes out of its file as it went in, and keeps what holds it apart.
 func TestGapsAreWrittenAndRead(t *testing.T) {
-	data := demoFile(t, "pieces/nine-buoys.json")
-	doc := read(t, data)
-	change := desk.Operation{Do: "set-spacing", At: &format.Place{Strand: "r1"}, Node: nodeOf(t, doc, "_25mm"), Text: "pitch", Mm: mm(40)}
+	data := testdesk.DemoFile(t, "pieces/nine-buoys.json")
+	doc := testdesk.Read(t, data)
+	change := desk.Operation{Do: "set-spacing", At: &format.Place{Strand: "r1"}, Node: nodeOf(t, doc, "_25mm"), Text: "pitch", Mm: testdesk.MM(40)}
 	after, err := desk.Apply(doc, []desk.Operation{change, {Do: "set-holder", At: change.At, Text: "knots"}}, desk.Options{})
 	if err != nil {
 		t.Fatal(err)
@@ -150,7 +151,7 @@ func TestGapsAreWrittenAndRead(t *testing.T) {
 		"There is no gap there":                            {Do: "set-spacing", At: change.At, Node: 0, Text: "pitch"},
 		"by crimps, by knots, by friction, or by pressing": {Do: "set-holder", At: change.At, Text: "glue"},
 		"Choose the crimp":                                 {Do: "set-holder", At: change.At, Text: "crimps"},
-		"A gap is 0.1 mm to 1 m long.":                     {Do: "set-spacing", At: change.At, Node: change.Node, Text: "clear", Mm: mm(2000)},
+		"A gap is 0.1 mm to 1 m long.":                     {Do: "set-spacing", At: change.At, Node: change.Node, Text: "clear", Mm: testdesk.MM(2000)},
 	} {
 		if _, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{}); err == nil || !strings.Contains(err.Error(), want) {
 			t.Errorf("%v, want %q", err, want)
@@ -160,7 +161,7 @@ func TestGapsAreWrittenAndRead(t *testing.T) {
 
 func nodeOf(t *testing.T, doc *format.Document, key string) int {
 	t.Helper()
-	a := analysed(t, doc, desk.Options{Drawing: true})
+	a := testdesk.Analysed(t, doc, desk.Options{Drawing: true})
 	var find func(nodes []desk.Node) int
 	find = func(nodes []desk.Node) int {
 		for _, n := range nodes {

@@ -9,6 +9,7 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/testdesk"
 )
 
 var update = flag.Bool("update", false, "write the steps of today into testdata/steps")
@@ -19,7 +20,7 @@ func TestGoldenSteps(t *testing.T) {
 	for _, name := range []string{"harbour-lights", "quay-lanterns", "moored-twice", "last-ferry", "tidewrack", "three-moorings",
 		"strait-lamp", "cleat-hitch", "deckhand-loop", "dawn-bar", "peacoat-row", "fringe-of-foam"} {
 		for _, unit := range []length.Unit{length.InMillimetres, length.InInches} {
-			a := analysed(t, read(t, demoFile(t, "pieces/"+name+".json")), desk.Options{Unit: unit})
+			a := testdesk.Analysed(t, testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+name+".json")), desk.Options{Unit: unit})
 			var got strings.Builder
 			for i, s := range a.Steps {
 				fmt.Fprintf(&got, "%d. %s\n", i+1, s.Says)

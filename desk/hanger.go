@@ -15,9 +15,9 @@ func (a *Analysis) hangs(m *measure.Measured) {
 		return
 	}
 	s := m.Leading()
-	out := &HangerOf{BelowMm: exact(s.BelowLoop()), MiddleMm: exact(h.Middle), FootG: thousandth(h.Foot), CurlG: measure.Straightens(s.Row.Cord.Cord, m.Piece.House), WidestMm: exact(h.Widest), Below: []BelowRun{}}
+	out := &HangerOf{BelowMm: Exact(s.BelowLoop()), MiddleMm: Exact(h.Middle), FootG: Thousandth(h.Foot), CurlG: measure.Straightens(s.Row.Cord.Cord, m.Piece.House), WidestMm: Exact(h.Widest), Below: []BelowRun{}}
 	for _, r := range s.Runs() {
-		out.Below = append(out.Below, BelowRun{Material: r.Material.ID, First: r.First, Count: r.Count, BelowG: thousandth(h.Below[r.First])})
+		out.Below = append(out.Below, BelowRun{Material: r.Material.ID, First: r.First, Count: r.Count, BelowG: Thousandth(h.Below[r.First])})
 	}
 	for i, tip := range h.Tips {
 		if tip > 0 {

@@ -11,6 +11,7 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -59,7 +60,7 @@ func TestAHugeLineIsRefusedAtEveryDoorBeforeItIsLaidOut(t *testing.T) {
 		{"a picture", "999(9999P)", func(doc *format.Document) error { _, err := desk.PictureOf(doc, format.House{}); return err }},
 	}
 	for _, tt := range doors {
-		doc := read(t, example)
+		doc := testdesk.Read(t, example)
 		doc.Row("r1").Line = tt.line
 		var err error
 		mb, took := taken(func() { err = tt.door(doc) })
@@ -73,7 +74,7 @@ func TestAHugeLineIsRefusedAtEveryDoorBeforeItIsLaidOut(t *testing.T) {
 }
 
 func TestRepeatsOfNothingCostNothing(t *testing.T) {
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	doc.Row("r1").Line = "P 9999(9999(9999(9999({4mm: L}))))"
 	mb, _ := taken(func() {
 		if a, err := desk.Analyse(t.Context(), doc, desk.Options{}); err != nil || a.Strand("r1").Beads != 1 {
@@ -107,7 +108,7 @@ func TestAFileWithAHugeLineIsRefused(t *testing.T) {
 func crowded(t testing.TB, kinds, beads int) *format.Document {
 	t.Helper()
 	rng := rand.New(rand.NewPCG(3, 9))
-	doc := read(t, example)
+	doc := testdesk.Read(t, example)
 	var keys []string
 	for i := range kinds {
 		key := string(rune('A' + i%26))

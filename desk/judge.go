@@ -20,7 +20,7 @@ func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.D
 	found, speak := check.All(m), en.In(opt.Unit)
 	shelf := check.Shelf{}
 	if opt.Fixes {
-		shelf.Materials = opt.Shelf.beside(doc)
+		shelf.Materials = opt.Shelf.Beside(doc)
 	}
 	for i := range found {
 		f := &found[i]
@@ -43,12 +43,12 @@ func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.D
 // analysis; nil where there is none. The search ends with the context. The error
 // is format.Faults.
 func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, error) {
-	m, err := measured(doc, opt.House)
+	m, err := Measured(doc, opt.House)
 	if err != nil {
 		return nil, err
 	}
 	found, speak := check.All(m), en.In(opt.Unit)
-	shelf := check.Shelf{Materials: opt.Shelf.beside(doc)}
+	shelf := check.Shelf{Materials: opt.Shelf.Beside(doc)}
 	out := make([]*Fix, len(found))
 	for i := range found {
 		if fix := check.FixOf(ctx, m, found, &found[i], shelf); fix != nil {
@@ -61,7 +61,7 @@ func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, erro
 func fixOf(f *check.Fix, speak en.Speaker) *Fix {
 	out := &Fix{Says: speak.Fix(f)}
 	for _, op := range f.Ops {
-		out.Operations = append(out.Operations, operationOf(op))
+		out.Operations = append(out.Operations, OperationOf(op))
 	}
 	return out
 }

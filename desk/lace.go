@@ -12,8 +12,8 @@ func laceOf(s *measure.Strand) *LaceOf {
 	if l == nil {
 		return nil
 	}
-	return &LaceOf{FrontMm: exact(l.Front), ThroughMm: exact(l.Through), BackMm: exact(l.Back), EdgesMm: exact(l.Edges), StepMm: exact(l.Step),
-		TiltDeg: math.Round(l.Tilt*180/math.Pi*10) / 10, OverlapMm: exact(max(0, l.Covered-length.MM(closeEnough)))}
+	return &LaceOf{FrontMm: Exact(l.Front), ThroughMm: Exact(l.Through), BackMm: Exact(l.Back), EdgesMm: Exact(l.Edges), StepMm: Exact(l.Step),
+		TiltDeg: math.Round(l.Tilt*180/math.Pi*10) / 10, OverlapMm: Exact(max(0, l.Covered-length.MM(closeEnough)))}
 }
 
 // closeEnough keeps the rounding of sums from being told, in mm.

@@ -46,13 +46,13 @@ type PinFacts struct {
 func FactsOf(m *material.Material, house format.House) ComponentFacts {
 	h := house.Resolve()
 	c := m.Component
-	out := ComponentFacts{Outline: *OutlineOf(m), Hangs: c.Kind.Hangs(), TakesMm: exact(m.Bead.Length()), DropMm: exact(m.Bead.Drop), WidthMm: exact(c.Across),
-		MassG: thousandth(m.MassG), Unweighed: []string{}, Faces: "any", HoleMm: exact(m.Bead.Hole), Parts: partsOfMaterial(m, 1), Checks: []Check{}}
+	out := ComponentFacts{Outline: *OutlineOf(m), Hangs: c.Kind.Hangs(), TakesMm: Exact(m.Bead.Length()), DropMm: Exact(m.Bead.Drop), WidthMm: Exact(c.Across),
+		MassG: Thousandth(m.MassG), Unweighed: []string{}, Faces: "any", HoleMm: Exact(m.Bead.Hole), Parts: partsOfMaterial(m, 1), Checks: []Check{}}
 	switch c.Kind {
 	case material.Carrier:
-		out.DropMm = exact(c.StandsOff)
+		out.DropMm = Exact(c.StandsOff)
 	case material.Coil:
-		out.DropMm, out.SpreadOver = exact(c.StandsOff), spreadOver(c)
+		out.DropMm, out.SpreadOver = Exact(c.StandsOff), spreadOver(c)
 	case material.InTurn:
 		out.DropMm = 0
 	}
@@ -61,8 +61,8 @@ func FactsOf(m *material.Material, house format.House) ComponentFacts {
 	}
 	if pin := c.Pin; pin != nil {
 		needed := check.PinNeeded(pin, h)
-		out.Pin = &PinFacts{StackMm: exact(pin.Stack), LoopMm: exact(pin.LoopTakes), FixedMm: exact(h.FixedLoop), NeededMm: exact(needed), HeldMm: exact(pin.Held),
-			CutOffMm: exact(pin.Held - needed), StemMm: exact(needed - pin.Stack), Turns: thousandth(pin.Turns), CoiledMm: exact(pin.Coiled)}
+		out.Pin = &PinFacts{StackMm: Exact(pin.Stack), LoopMm: Exact(pin.LoopTakes), FixedMm: Exact(h.FixedLoop), NeededMm: Exact(needed), HeldMm: Exact(pin.Held),
+			CutOffMm: Exact(pin.Held - needed), StemMm: Exact(needed - pin.Stack), Turns: Thousandth(pin.Turns), CoiledMm: Exact(pin.Coiled)}
 		if c.Kind == material.Coil {
 			out.Pin.NeededMm, out.Pin.CutOffMm = out.Pin.HeldMm, 0
 		}
@@ -80,7 +80,7 @@ func FactsOf(m *material.Material, house format.House) ComponentFacts {
 		}
 		out.Bought[i].Count += n
 		if mm > 0 {
-			sum := exact(mm)
+			sum := Exact(mm)
 			out.Bought[i].CutMm = &sum
 		}
 	})

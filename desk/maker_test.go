@@ -1,28 +1,18 @@
 package desk_test
 
 import (
-	"encoding/json"
 	"math"
 	"slices"
 	"testing"
 
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
-// catalogueOf is the demo shop's catalogue.
-func catalogueOf(t *testing.T) []format.Material {
-	t.Helper()
-	var file struct{ Materials []format.Material }
-	if err := json.Unmarshal([]byte(demoFile(t, "catalogue.json")), &file); err != nil {
-		t.Fatal(err)
-	}
-	return file.Materials
-}
-
 func factsOf(t *testing.T, id string, house format.House) desk.ComponentFacts {
 	t.Helper()
-	catalogue := catalogueOf(t)
+	catalogue := testdesk.Catalogue(t)
 	i := slices.IndexFunc(catalogue, func(m format.Material) bool { return m.ID == id })
 	m, faults := format.Listed(catalogue).Make(&catalogue[i], "")
 	if faults != nil {

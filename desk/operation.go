@@ -62,8 +62,8 @@ type Edited struct {
 	Text     string          `json:"text,omitempty"`
 }
 
-// operationOf is an operation of the core as calls have it.
-func operationOf(op edit.Op) Operation {
+// OperationOf is an operation of the core as calls have it.
+func OperationOf(op edit.Op) Operation {
 	f := edit.FieldsOf(op)
 	out := Operation{Do: string(op.Do()), From: f.From, To: f.To, Text: f.Text, Field: f.Field, Node: f.Node, N: f.N, Closure: f.Closure, Alike: f.Alike,
 		Mm: f.Length, ToleranceMm: f.Tolerance}
@@ -102,7 +102,7 @@ func (o *Operation) core(find func(id string) *material.Material) (edit.Op, erro
 func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, error) {
 	out := Edited{Document: *doc}
 	d := &out.Document
-	d.Sections = cloneSections(doc.Sections)
+	d.Sections = CloneSections(doc.Sections)
 	for i := range operations {
 		o := &operations[i]
 		out.From, out.To, out.Text = o.From, o.To, ""
@@ -141,7 +141,7 @@ func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, e
 
 func applyOne(d *format.Document, o *Operation, opt Options) (edit.Result, error) {
 	if edit.Do(o.Do) == (edit.SetLine{}).Do() {
-		return edit.Result{Stays: true}, setLine(d, o)
+		return edit.Result{Stays: true}, SetLine(d, o)
 	}
 	if edit.Do(o.Do) == (edit.SetHouse{}).Do() && o.Text == "" {
 		if !d.House.Clear(o.Field) {
@@ -153,7 +153,7 @@ func applyOne(d *format.Document, o *Operation, opt Options) (edit.Result, error
 	if faults, ok := err.(format.Faults); err != nil && (!ok || !faults.OfLine() || edit.IsLineOp(edit.Do(o.Do))) {
 		return edit.Result{}, err
 	}
-	shelf := opt.Shelf.beside(d)
+	shelf := opt.Shelf.Beside(d)
 	op, err := o.core(func(id string) *material.Material {
 		if i := slices.IndexFunc(shelf, func(m *material.Material) bool { return m.ID == id }); i >= 0 {
 			return shelf[i]
@@ -187,8 +187,8 @@ func setColourways(d *format.Document, list []format.Colourway, shelf *Shelf) {
 	d.Materials = d.Tidied().Materials
 }
 
-// setLine takes a line as it is typed, whether or not it can be read yet.
-func setLine(d *format.Document, o *Operation) error {
+// SetLine takes a line as it is typed, whether or not it can be read yet.
+func SetLine(d *format.Document, o *Operation) error {
 	for i := range d.Sections {
 		for j := range d.Sections[i].Rows {
 			if r := &d.Sections[i].Rows[j]; o.At == nil || o.At.Strand == "" || o.At.Strand == r.ID {
@@ -216,7 +216,7 @@ func faultOf(d *format.Document, o *Operation, err error) error {
 	return format.Faults{{Where: "operation", Says: err.Error()}}
 }
 
-func cloneSections(sections []format.Section) []format.Section {
+func CloneSections(sections []format.Section) []format.Section {
 	out := slices.Clone(sections)
 	for i := range out {
 		out[i].Rows = slices.Clone(out[i].Rows)

@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"mala/desk"
+	"mala/desk/testdesk"
 )
 
 func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
@@ -16,7 +17,7 @@ func TestEveryPieceOfTheShopIsDrawnWhole(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, e := range entries {
-		a := analysed(t, read(t, demoFile(t, "pieces/"+e.Name())), desk.Options{Drawing: true, Picture: true})
+		a := testdesk.Analysed(t, testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+e.Name())), desk.Options{Drawing: true, Picture: true})
 		p := a.Drawing.Picture
 		if a.Hanger != nil {
 			hangsStraight(t, a)
@@ -60,7 +61,7 @@ func drawnWhole(t *testing.T, name string, p *desk.Picture, k int, strand *desk.
 // On the circle beads lie as far from each other as along the cord, and the clasp
 // is at the top.
 func TestTheWholePieceLiesOnTheCircleOfItsLength(t *testing.T) {
-	a := analysed(t, read(t, example), desk.Options{Drawing: true, Picture: true})
+	a := testdesk.Analysed(t, testdesk.Read(t, example), desk.Options{Drawing: true, Picture: true})
 	w, s := a.Drawing.Picture.Laid, a.Strand("r1")
 	radius := float64(a.FinishedMm) / (2 * math.Pi)
 	for i := 1; i < len(w.Rows[0].Beads); i++ {
@@ -82,7 +83,7 @@ func TestTheWholePieceLiesOnTheCircleOfItsLength(t *testing.T) {
 // Hanging, beads lie along the cord in front, the closure behind the neck, and what hangs
 // deepest is in the middle.
 func TestANecklaceHangsOnItsNeck(t *testing.T) {
-	a := analysed(t, read(t, example), desk.Options{Drawing: true, Picture: true})
+	a := testdesk.Analysed(t, testdesk.Read(t, example), desk.Options{Drawing: true, Picture: true})
 	w, s := a.Drawing.Picture.Whole, a.Strand("r1")
 	if w.Shape != "hanging" || w.Neck == nil || w.Neck.GirthMm != 368 || !w.Neck.OfBody {
 		t.Fatalf("%s, %+v", w.Shape, w.Neck)
@@ -106,7 +107,7 @@ func TestANecklaceHangsOnItsNeck(t *testing.T) {
 			t.Errorf("a fitting at %v hangs in front", p.Y)
 		}
 	}
-	if a := analysed(t, read(t, strings.Replace(example, `"measureMm": 368`, `"measureMm": 440`, 1)), desk.Options{Drawing: true, Picture: true}); a.Drawing.Picture.Whole.Shape != "circle" || a.Drawing.Picture.Laid != nil {
+	if a := testdesk.Analysed(t, testdesk.Read(t, strings.Replace(example, `"measureMm": 368`, `"measureMm": 440`, 1)), desk.Options{Drawing: true, Picture: true}); a.Drawing.Picture.Whole.Shape != "circle" || a.Drawing.Picture.Laid != nil {
 		t.Errorf("on a neck that it follows it lies as %s", a.Drawing.Picture.Whole.Shape)
 	}
 }

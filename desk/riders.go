@@ -7,5 +7,5 @@ func ridersOf(s *measure.Strand) *RidersOf {
 	if r == nil {
 		return nil
 	}
-	return &RidersOf{Placed: placedOf(r.Beads), LongMm: exact(r.Long), RunMm: exact(r.Run()), FreeMm: exact(r.Free()), FromMm: exact(r.From), HoleMm: r.Hole, ShownMm: exact(max(0, r.Free()))}
+	return &RidersOf{Placed: placedOf(r.Beads), LongMm: Exact(r.Long), RunMm: Exact(r.Run()), FreeMm: Exact(r.Free()), FromMm: Exact(r.From), HoleMm: r.Hole, ShownMm: Exact(max(0, r.Free()))}
 }

@@ -14,7 +14,7 @@ import (
 func (a *Analysis) rows(m *measure.Measured) {
 	for i, s := range m.Strands {
 		if inside, ok := s.Inside(); ok {
-			inside = exact(inside)
+			inside = Exact(inside)
 			a.Strands[i].InsideMm = &inside
 		}
 	}
@@ -32,12 +32,12 @@ func (a *Analysis) rows(m *measure.Measured) {
 	}
 	for k, s := range main[:len(main)-1] {
 		next := main[k+1]
-		between := BetweenRows{Upper: string(s.Row.ID), Lower: string(next.Row.ID), StepMm: exact(next.Finished() - s.Finished()),
-			NeedMm: exact((s.Width() + next.Width()) / 2)}
+		between := BetweenRows{Upper: string(s.Row.ID), Lower: string(next.Row.ID), StepMm: Exact(next.Finished() - s.Finished()),
+			NeedMm: Exact((s.Width() + next.Width()) / 2)}
 		if hangs != nil {
 			// Rows that lie round the back of the neck come near each other nowhere in front.
 			if near := drape.Nearest(m)[k]; !math.IsInf(near, 1) {
-				gap, least := exact(length.MM(drape.Gap(hangs, k))), exact(length.MM(near))
+				gap, least := Exact(length.MM(drape.Gap(hangs, k))), Exact(length.MM(near))
 				between.GapMm, between.LeastMm = &gap, &least
 			}
 		}

@@ -8,6 +8,7 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -18,11 +19,11 @@ func TestAnyRowsAreAnalysed(t *testing.T) {
 	if err != nil || len(files) < 20 {
 		t.Fatal(files, err)
 	}
-	shelf := desk.NewShelf(catalogueOf(t))
+	shelf := desk.NewShelf(testdesk.Catalogue(t))
 	r := rand.New(rand.NewPCG(12, 26))
 	done := map[string]int{}
 	for _, file := range files {
-		doc := read(t, demoFile(t, "pieces/"+filepath.Base(file)))
+		doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+filepath.Base(file)))
 		for range 25 {
 			op := anyRowOp(r, doc)
 			edited, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{Shelf: shelf})
@@ -76,7 +77,7 @@ func anyRowOp(r *rand.Rand, doc *format.Document) desk.Operation {
 		return desk.Operation{Do: "mirror-row", At: at}
 	case 6:
 		step := []length.MM{-20, 5, 25, 60}[r.IntN(4)]
-		return desk.Operation{Do: "set-follow", At: at, Text: pick("equal", "longer", "touching", ""), Mm: mm(step)}
+		return desk.Operation{Do: "set-follow", At: at, Text: pick("equal", "longer", "touching", ""), Mm: testdesk.MM(step)}
 	case 7:
 		return desk.Operation{Do: "set-port", At: at, N: r.IntN(5)}
 	case 8:

@@ -29,10 +29,10 @@ func NewShelf(materials []format.Material) *Shelf {
 	return s
 }
 
-// beside is the shelf and what the document lists for itself. Of a material that
+// Beside is the shelf and what the document lists for itself. Of a material that
 // is both, the document's own copy counts: fetching it by its id would change
 // nothing else.
-func (s *Shelf) beside(doc *format.Document) []*material.Material {
+func (s *Shelf) Beside(doc *format.Document) []*material.Material {
 	listed := map[string]bool{}
 	var out []*material.Material
 	stock := format.Listed(doc.Materials)

@@ -21,12 +21,12 @@ func Starter(name, kind, closure string, target length.MM, rows int, join string
 	}
 	doc := format.Document{Format: format.PieceFormat, Name: name, Kind: kind, Palette: map[string]string{}, Closure: format.Closure{Type: closure},
 		Sections: []format.Section{{Rows: []format.Row{{ID: "r1"}}}}}
-	p, err := start.New(piece.Kind(kind), piece.ClosureType(closure), target, startTolerance, house.Resolve(), shelf.beside(&doc))
+	p, err := start.New(piece.Kind(kind), piece.ClosureType(closure), target, startTolerance, house.Resolve(), shelf.Beside(&doc))
 	if err != nil {
 		return doc, format.Faults{{Where: "closure", Says: err.Error()}}
 	}
 	if rows > 1 {
-		if p, err = suggest.Rows(p, rows, suggest.Join(join), shelf.beside(&doc)); err != nil {
+		if p, err = suggest.Rows(p, rows, suggest.Join(join), shelf.Beside(&doc)); err != nil {
 			return doc, format.Faults{{Where: "rows", Says: err.Error()}}
 		}
 	}

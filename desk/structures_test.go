@@ -12,6 +12,7 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -22,7 +23,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 	if testing.Short() {
 		t.Skip("long")
 	}
-	shelf := desk.NewShelf(catalogueOf(t))
+	shelf := desk.NewShelf(testdesk.Catalogue(t))
 	r := rand.New(rand.NewPCG(20, 26))
 	entries, err := os.ReadDir("../demo/pieces")
 	if err != nil {
@@ -31,7 +32,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 	taken := map[string]int{}
 	for range 160 {
 		file := entries[r.IntN(len(entries))].Name()
-		doc := read(t, demoFile(t, "pieces/"+file))
+		doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+file))
 		for range 1 + r.IntN(3) {
 			op := anyStructure(r, doc)
 			applied, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{Shelf: shelf})
@@ -58,7 +59,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		again := analysed(t, read(t, string(written)), desk.Options{})
+		again := testdesk.Analysed(t, testdesk.Read(t, string(written)), desk.Options{})
 		if again.FinishedMm != a.FinishedMm || again.MassG != a.MassG || again.Beads != a.Beads {
 			t.Fatalf("%s: read back it measures %v with %d beads, before %v with %d", file, again.FinishedMm, again.Beads, a.FinishedMm, a.Beads)
 		}

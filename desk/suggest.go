@@ -30,11 +30,11 @@ type Suggestion struct {
 // Suggest picks fittings from the shelf for a row; of no id, the first. The error is
 // Faults.
 func Suggest(doc *format.Document, row string, opt Options) (*Suggestions, error) {
-	m, err := measured(doc, opt.House)
+	m, err := Measured(doc, opt.House)
 	if err != nil {
 		return nil, err
 	}
-	shelf, speak := opt.Shelf.beside(doc), en.In(opt.Unit)
+	shelf, speak := opt.Shelf.Beside(doc), en.In(opt.Unit)
 	out := &Suggestions{Items: []Suggestion{}}
 	for _, s := range suggest.For(m, piece.ID(row), shelf) {
 		item := Suggestion{Role: string(s.Role), End: string(s.Side), Name: "A loop of beads", Reason: speak.Reason(&s), Has: s.Has}

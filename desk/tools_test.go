@@ -8,6 +8,7 @@ import (
 
 	"mala/core/piece"
 	"mala/desk"
+	"mala/desk/testdesk"
 	"mala/format"
 )
 
@@ -24,7 +25,7 @@ func TestTheStepsNeedTheToolsAndTheToolsTheSteps(t *testing.T) {
 	}
 	seen := map[string]bool{}
 	for _, f := range files {
-		doc := read(t, demoFile(t, "pieces/"+f.Name()))
+		doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+f.Name()))
 		for _, house := range []format.House{{}, {Glue: piece.Yes, Stopper: piece.StopTape}, {Glue: piece.No, Stopper: piece.StopClip}} {
 			a, err := desk.Analyse(t.Context(), doc, desk.Options{House: house})
 			if err != nil {
@@ -69,7 +70,7 @@ func TestTheStepsUseTheTechniquesThatAreShown(t *testing.T) {
 	}
 	for _, f := range files {
 		for _, house := range []format.House{{}, {Crimp: piece.CrimpFlat, Knot: "square"}, {Crimp: piece.CrimpThreeSided}} {
-			a := analysed(t, read(t, demoFile(t, "pieces/"+f.Name())), desk.Options{House: house})
+			a := testdesk.Analysed(t, testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+f.Name())), desk.Options{House: house})
 			var steps strings.Builder
 			for _, s := range a.Steps {
 				steps.WriteString(strings.Replace(s.Says, "triple square knot", "square knot", 1) + "\n")

@@ -13,7 +13,7 @@ const touches = 0.02
 
 // wrapOf draws the loop round a body.
 func wrapOf(s *measure.Strand, w *measure.Wrap) *Wrap {
-	out := &Wrap{Strand: string(s.Row.ID), InsideMm: exact(w.Inside), RadiusMm: exact(length.MM(w.Chain.Radius)), Turns: s.Times(), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
+	out := &Wrap{Strand: string(s.Row.ID), InsideMm: Exact(w.Inside), RadiusMm: Exact(length.MM(w.Chain.Radius)), Turns: s.Times(), Beads: []SeatOfBead{}, Fittings: []SeatOfLink{}}
 	angle := -math.Pi/2 - toClosure(w)
 	along := helix(s, angle)
 	for i, link := range w.Links {

@@ -409,3 +409,14 @@ func (d *Document) Row(id string) *Row {
 	}
 	return nil
 }
+
+// MainRow is the leading row: the first of the section with the most.
+func (d *Document) MainRow() *Row {
+	most := &d.Sections[0]
+	for i := range d.Sections {
+		if len(d.Sections[i].Rows) > len(most.Rows) {
+			most = &d.Sections[i]
+		}
+	}
+	return &most.Rows[0]
+}

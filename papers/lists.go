@@ -6,7 +6,7 @@ import (
 	"strconv"
 	"strings"
 
-	"mala/desk"
+	"mala/desk/kits"
 )
 
 // packing is for the packer: bag by bag, to be ticked, readable at arm's length.
@@ -39,10 +39,10 @@ func (p *paper) packing() {
 
 // places says whether the shop has named where things lie.
 func (p *paper) places() bool {
-	return slices.ContainsFunc(p.bill.Lines, func(l desk.BillLine) bool { return p.placeOf(l.Material) != "" })
+	return slices.ContainsFunc(p.bill.Lines, func(l kits.BillLine) bool { return p.placeOf(l.Material) != "" })
 }
 
-func (p *paper) packed(item desk.BagItem) []cell {
+func (p *paper) packed(item kits.BagItem) []cell {
 	l := &p.bill.Lines[item.Line]
 	count, all := number(item.Count), allOf(l, item, p.order.Copies)
 	what := l.Name
@@ -70,7 +70,7 @@ func (p *paper) packed(item desk.BagItem) []cell {
 	return row
 }
 
-func (p *paper) measured(m *desk.ByMeasure) string {
+func (p *paper) measured(m *kits.ByMeasure) string {
 	tube := m.TubeMm.In(p.unit) + " in a tube"
 	if m.MassG == 0 {
 		return tube
@@ -89,7 +89,7 @@ func number(n int) string {
 }
 
 // spare is how many spares there are: of an extender links.
-func spare(l *desk.BillLine, n int) string {
+func spare(l *kits.BillLine, n int) string {
 	switch {
 	case n == 0:
 		return ""
@@ -107,14 +107,14 @@ func links(n int) string {
 }
 
 // allOf is how many of an item all kits take.
-func allOf(l *desk.BillLine, item desk.BagItem, copies int) string {
+func allOf(l *kits.BillLine, item kits.BagItem, copies int) string {
 	if l.Class != "extender" || item.Spare == 0 {
 		return number((item.Count + item.Spare) * copies)
 	}
 	return strings.TrimPrefix(number(item.Count*copies)+" + "+links(item.Spare*copies), " + ")
 }
 
-func lettersOf(l *desk.BillLine) string {
+func lettersOf(l *kits.BillLine) string {
 	var out []string
 	for _, letter := range l.Letters {
 		if letter != "" && !slices.Contains(out, letter) {

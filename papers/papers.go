@@ -17,6 +17,8 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/buying"
+	"mala/desk/kits"
 	"mala/format"
 )
 
@@ -34,7 +36,7 @@ const (
 type Order struct {
 	Format    string            `json:"format"`
 	Paper     string            `json:"paper"`
-	Cell      desk.CellOf       `json:"cell"`
+	Cell      kits.CellOf       `json:"cell"`
 	Copies    int               `json:"copies"`
 	Version   int               `json:"version" doc:"The number of the kit's version."`
 	Unit      string            `json:"unit"`
@@ -113,7 +115,7 @@ type paper struct {
 	*sheet
 	kit   *format.Kit
 	order *Order
-	bill  *desk.KitBill
+	bill  *kits.KitBill
 	each  []piece
 	title string
 	cell  string
@@ -139,9 +141,9 @@ func print(ctx context.Context, kit *format.Kit, order *Order, small bool) ([]by
 		return nil, err
 	}
 	day, _ := time.Parse(time.DateOnly, order.Day)
-	from := desk.Packing{Supplies: desk.Supplies{Materials: order.Materials, Stock: map[string]int{}, Day: day}, Selling: order.Selling}
+	from := kits.Packing{Supplies: buying.Supplies{Materials: order.Materials, Stock: map[string]int{}, Day: day}, Selling: order.Selling}
 	opt := desk.Options{Unit: length.Unit(order.Unit), Drawing: true}
-	bill, err := desk.KitBillOf(ctx, kit, order.Cell, order.Copies, from, opt)
+	bill, err := kits.KitBillOf(ctx, kit, order.Cell, order.Copies, from, opt)
 	if err != nil {
 		return nil, err
 	}
@@ -200,7 +202,7 @@ func (p *paper) attach() error {
 }
 
 // cellOf is a thing's size and colourway, and of a choice which piece.
-func cellOf(kit *format.Kit, c desk.CellOf) string {
+func cellOf(kit *format.Kit, c kits.CellOf) string {
 	var out []string
 	if kit.Choice && c.Option < len(kit.Pieces) {
 		out = append(out, kit.Pieces[c.Option].Document.Name)
@@ -266,10 +268,10 @@ func (p *paper) placeOf(id string) string {
 }
 
 // picture is a thing at its true size.
-func (p *paper) picture(line *desk.BillLine) cell { return p.pictureOf(p.materialOf(line.Material)) }
+func (p *paper) picture(line *kits.BillLine) cell { return p.pictureOf(p.materialOf(line.Material)) }
 
 // pictureIn is what lies in a bag: of an extender, where only spare links do, one of them.
-func (p *paper) pictureIn(line *desk.BillLine, item desk.BagItem) cell {
+func (p *paper) pictureIn(line *kits.BillLine, item kits.BagItem) cell {
 	m := p.materialOf(line.Material)
 	if line.Class == "extender" && item.Count == 0 {
 		link := *m

@@ -16,6 +16,8 @@ import (
 	"mala/core/length"
 	"mala/demo"
 	"mala/desk"
+	"mala/desk/kits"
+	"mala/desk/sizing"
 	"mala/format"
 	"mala/papers"
 )
@@ -52,7 +54,7 @@ func printed(t testing.TB, k *format.Kit, o *papers.Order) []byte {
 func agrees(t testing.TB, k *format.Kit, o *papers.Order) {
 	t.Helper()
 	v, err := papers.Verify(t.Context(), printed(t, k, o))
-	if err != nil || len(v.Wrong) > 0 || v.Texts < 8 || v.Code != desk.CodeOf(k) || v.Paper != papers.Title(o.Paper) {
+	if err != nil || len(v.Wrong) > 0 || v.Texts < 8 || v.Code != kits.CodeOf(k) || v.Paper != papers.Title(o.Paper) {
 		t.Fatalf("%s, %s: %v, %+v", k.Name, o.Paper, err, v)
 	}
 }
@@ -160,7 +162,7 @@ func TestWhatDoesNotFollowIsNamed(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if !slices.ContainsFunc(v.Wrong, func(d papers.Disagreement) bool { return d.Paper == desk.CodeOf(was) && d.Should == desk.CodeOf(is) }) {
+		if !slices.ContainsFunc(v.Wrong, func(d papers.Disagreement) bool { return d.Paper == kits.CodeOf(was) && d.Should == kits.CodeOf(is) }) {
 			t.Errorf("%s: the code is not among %+v", paper, v.Wrong)
 		}
 		stones := func(d papers.Disagreement) bool {
@@ -336,8 +338,8 @@ func TestRowsInSizesArePrintedAndVerified(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		asked := []desk.SizeWanted{{Name: "Short", FinishedMm: doc.Target.FinishedMm - length.MM(10+random.IntN(15))}, {Name: "Long", FinishedMm: doc.Target.FinishedMm + length.MM(10+random.IntN(25))}}
-		run, err := desk.RunSizes(t.Context(), &desk.SizesWanted{Document: *doc, Sizes: asked}, desk.Options{})
+		asked := []sizing.SizeWanted{{Name: "Short", FinishedMm: doc.Target.FinishedMm - length.MM(10+random.IntN(15))}, {Name: "Long", FinishedMm: doc.Target.FinishedMm + length.MM(10+random.IntN(25))}}
+		run, err := sizing.RunSizes(t.Context(), &sizing.SizesWanted{Document: *doc, Sizes: asked}, desk.Options{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -354,14 +356,14 @@ func TestRowsInSizesArePrintedAndVerified(t *testing.T) {
 		for size := range 3 {
 			for j, paper := range papers.Kinds() {
 				o := order(paper)
-				o.Cell, o.Unit = desk.CellOf{Size: size}, []string{"mm", "in"}[j%2]
+				o.Cell, o.Unit = kits.CellOf{Size: size}, []string{"mm", "in"}[j%2]
 				agrees(t, k, o)
 			}
-			a, err := desk.KitBillOf(t.Context(), k, desk.CellOf{Size: size}, 1, desk.Packing{Selling: format.DefaultSelling()}, desk.Options{Unit: length.InMillimetres})
+			a, err := kits.KitBillOf(t.Context(), k, kits.CellOf{Size: size}, 1, kits.Packing{Selling: format.DefaultSelling()}, desk.Options{Unit: length.InMillimetres})
 			if err != nil {
 				t.Fatal(err)
 			}
-			text := "\n" + strings.Join(textsOf(t, printed(t, k, &papers.Order{Format: papers.Format, Paper: "packing", Copies: 1, Version: 7, Unit: "mm", Sheet: "A4", Day: "2026-11-27", Selling: format.DefaultSelling(), Cell: desk.CellOf{Size: size}})), "\n") + "\n"
+			text := "\n" + strings.Join(textsOf(t, printed(t, k, &papers.Order{Format: papers.Format, Paper: "packing", Copies: 1, Version: 7, Unit: "mm", Sheet: "A4", Day: "2026-11-27", Selling: format.DefaultSelling(), Cell: kits.CellOf{Size: size}})), "\n") + "\n"
 			for _, l := range a.Lines {
 				if l.Class == "seed" && !strings.Contains(text, fmt.Sprintf("\n%d\n", l.Count)) {
 					t.Errorf("%s, size %d: no %d %s in %s", name, size, l.Count, l.Name, text)

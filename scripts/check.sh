@@ -11,7 +11,7 @@ go vet ./...
 go tool staticcheck ./...
 
 step "Go tests, the short ones"
-go test -short ./core/... ./words/... ./format ./demo ./desk ./papers ./backup
+go test -short ./core/... ./words/... ./format ./demo ./desk/... ./papers ./backup
 
 step "types and lint of the page"
 npm run --silent typecheck

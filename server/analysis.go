@@ -14,6 +14,7 @@ import (
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/sizing"
 	"mala/format"
 )
 
@@ -90,18 +91,18 @@ func (s *server) registerAnalysis(api huma.API) {
 	call(api, huma.Operation{OperationID: "together", Method: http.MethodPost, Path: "/api/together", Summary: "Ways to size the rows of a piece together"},
 		func(ctx context.Context, in *struct {
 			UnitParam
-			Body desk.Together
-		}) (*answer[*desk.Proposals], error) {
+			Body sizing.Together
+		}) (*answer[*sizing.Proposals], error) {
 			leave, err := s.turns.forSearch(ctx)
 			if err != nil {
 				return nil, err
 			}
 			defer leave()
-			out, err := desk.SizeTogether(ctx, &in.Body, s.options(ctx, in.Unit))
-			return &answer[*desk.Proposals]{out}, err
+			out, err := sizing.SizeTogether(ctx, &in.Body, s.options(ctx, in.Unit))
+			return &answer[*sizing.Proposals]{out}, err
 		})
-	searched(s, api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, desk.Solve)
-	searched(s, api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"}, desk.RunSizes)
+	searched(s, api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, sizing.Solve)
+	searched(s, api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"}, sizing.RunSizes)
 	call(api, huma.Operation{OperationID: "audit", Method: http.MethodPost, Path: "/api/audit", Summary: "The written pattern of a piece held against it"}, s.audit)
 	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},

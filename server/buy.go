@@ -7,7 +7,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"mala/desk"
+	"mala/desk/buying"
+	"mala/desk/kits"
 	"mala/format"
 )
 
@@ -27,7 +28,7 @@ func (s *server) registerBuy(api huma.API) {
 func (s *server) matrix(ctx context.Context, in *struct {
 	UnitParam
 	Body format.Document
-}) (*answer[*desk.Matrix], error) {
+}) (*answer[*kits.Matrix], error) {
 	leave, err := s.turns.forSearch(ctx)
 	if err != nil {
 		return nil, err
@@ -37,13 +38,13 @@ func (s *server) matrix(ctx context.Context, in *struct {
 	if err != nil {
 		return nil, err
 	}
-	out, err := desk.MatrixOf(ctx, &in.Body, from, s.options(ctx, in.Unit))
-	return &answer[*desk.Matrix]{out}, err
+	out, err := kits.MatrixOf(ctx, &in.Body, from, s.options(ctx, in.Unit))
+	return &answer[*kits.Matrix]{out}, err
 }
 
 // supplies reads what the document's materials are bought in, and what there is of them.
-func (s *server) supplies(ctx context.Context, doc *format.Document) (desk.Supplies, error) {
-	from := desk.Supplies{Stock: map[string]int{}, Day: time.Now()}
+func (s *server) supplies(ctx context.Context, doc *format.Document) (buying.Supplies, error) {
+	from := buying.Supplies{Stock: map[string]int{}, Day: time.Now()}
 	var ids []string
 	for _, m := range doc.Materials {
 		ids = append(ids, m.ID)
@@ -56,7 +57,7 @@ func (s *server) supplies(ctx context.Context, doc *format.Document) (desk.Suppl
 	return from, err
 }
 
-func (s *server) buy(ctx context.Context, in *buyInput) (*answer[*desk.Buying], error) {
+func (s *server) buy(ctx context.Context, in *buyInput) (*answer[*buying.Buying], error) {
 	leave, err := s.turns.forPiece(ctx, &in.Body.Document)
 	if err != nil {
 		return nil, err
@@ -66,6 +67,6 @@ func (s *server) buy(ctx context.Context, in *buyInput) (*answer[*desk.Buying], 
 	if err != nil {
 		return nil, err
 	}
-	out, err := desk.Buy(&in.Body.Document, in.Body.Copies, in.Body.FromStock, from, s.options(ctx, "mm").House)
-	return &answer[*desk.Buying]{out}, err
+	out, err := buying.Buy(&in.Body.Document, in.Body.Copies, in.Body.FromStock, from, s.options(ctx, "mm").House)
+	return &answer[*buying.Buying]{out}, err
 }

@@ -11,7 +11,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"mala/core/length"
-	"mala/desk"
+	"mala/desk/kits"
 	"mala/format"
 	"mala/store"
 )
@@ -209,7 +209,7 @@ func (s *server) originOf(ctx context.Context, p *format.KitPiece, unit length.U
 	if err != nil {
 		return KitOrigin{}, err
 	}
-	return KitOrigin{Differs: desk.DiffersFrom(&p.Document, s.standing(ctx, &now.Document), unit)}, nil
+	return KitOrigin{Differs: kits.DiffersFrom(&p.Document, s.standing(ctx, &now.Document), unit)}, nil
 }
 
 // standing is a piece as it stands by itself: with the house method it is made by.

@@ -6,7 +6,7 @@ import (
 	"strings"
 	"testing"
 
-	"mala/desk"
+	"mala/desk/kits"
 	"mala/format"
 	"mala/server"
 )
@@ -68,7 +68,7 @@ func TestAKitTakesPiecesAsTheyAreAndSaysHowTheyGoOn(t *testing.T) {
 		t.Errorf("%+v", k.Origins)
 	}
 	// The piece is gone; the kit is packed all the same.
-	var m desk.KitMatrix
+	var m kits.KitMatrix
 	if res := b.call("POST", "/api/kit-matrix?unit=mm", map[string]any{"kit": k.Kit, "copies": 10}, &m); res.StatusCode != http.StatusOK || len(m.Cells) != 12 {
 		t.Errorf("%s, %d cells", res.Status, len(m.Cells))
 	}
@@ -94,8 +94,8 @@ func TestKitsAndSellingAreHeldToWhatCanBe(t *testing.T) {
 		"no kit at all":    {"POST", "/api/kits", `{"format":"mala-piece/2","name":"x","pieces":[]}`, 422, "not a kit file"},
 		"an unknown field": {"POST", "/api/kits", `{"format":"mala-kit/1","name":"x","pieces":[],"colour":1}`, 422, "no such field"},
 		"broken off":       {"POST", "/api/kits", `{"format":"mala-kit/1",`, 422, "not valid JSON"},
-		"none at a time":   {"POST", "/api/kit-bill?unit=mm", map[string]any{"kit": k.Kit, "cell": desk.CellOf{}, "copies": 0}, 422, "1 to 10000 kits"},
-		"no such cell":     {"POST", "/api/kit-bill?unit=mm", map[string]any{"kit": k.Kit, "cell": desk.CellOf{Size: 9}, "copies": 1}, 422, "not sold in that size"},
+		"none at a time":   {"POST", "/api/kit-bill?unit=mm", map[string]any{"kit": k.Kit, "cell": kits.CellOf{}, "copies": 0}, 422, "1 to 10000 kits"},
+		"no such cell":     {"POST", "/api/kit-bill?unit=mm", map[string]any{"kit": k.Kit, "cell": kits.CellOf{Size: 9}, "copies": 1}, 422, "not sold in that size"},
 		"a version gone":   {"GET", "/api/kits/" + k.ID + "/versions/99", nil, 404, "Not found"},
 		"a huge version":   {"GET", "/api/kits/" + k.ID + "/versions/99999999999", nil, 404, "Not found"},
 		"no such piece":    {"POST", "/api/kit-pieces/6f1c3b1e-0000-4000-8000-000000000000", nil, 404, "Not found"},

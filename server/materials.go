@@ -10,6 +10,7 @@ import (
 	"mala/core/length"
 	"mala/core/material"
 	"mala/desk"
+	"mala/desk/kits"
 	"mala/format"
 	"mala/store"
 )
@@ -198,7 +199,7 @@ func (s *server) materialEffect(ctx context.Context, in *materialBody) (*answer[
 		if p.FinishedMM != nil {
 			effect.BeforeMm, effect.AfterMm = length.MM(*p.FinishedMM), length.MM(*p.FinishedMM)
 		}
-		if d := desk.DriftOf(ctx, &p.Document, changed, known, house); d != nil {
+		if d := kits.DriftOf(ctx, &p.Document, changed, known, house); d != nil {
 			effect.BeforeMm, effect.AfterMm = d.BeforeMm, d.AfterMm
 		}
 		out = append(out, effect)

@@ -13,6 +13,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"mala/desk"
+	"mala/desk/kits"
 	"mala/format"
 	"mala/papers"
 	"mala/store"
@@ -51,7 +52,7 @@ func (s *server) registerPapers(api huma.API) {
 				return nil, err
 			}
 			kit := &format.Kit{Format: format.KitFormat, Name: v.Document.Name, Pieces: []format.KitPiece{*piece}, Sizes: []string{""}, Colourways: []string{""}}
-			return s.print(ctx, kit, in.Number, desk.CellOf{}, 1, in.PaperWanted)
+			return s.print(ctx, kit, in.Number, kits.CellOf{}, 1, in.PaperWanted)
 		})
 	call(api, huma.Operation{OperationID: "technique", Method: http.MethodGet, Path: "/api/techniques/{name}", Summary: "The picture of a way of the hand as SVG"},
 		func(_ context.Context, in *struct {
@@ -107,10 +108,10 @@ func (s *server) paper(ctx context.Context, in *paperInput) (*file, error) {
 	if err != nil {
 		return nil, err
 	}
-	return s.print(ctx, kit, version, desk.CellOf{Option: in.Option, Size: in.Size, Colourway: in.Colourway}, in.Copies, in.PaperWanted)
+	return s.print(ctx, kit, version, kits.CellOf{Option: in.Option, Size: in.Size, Colourway: in.Colourway}, in.Copies, in.PaperWanted)
 }
 
-func (s *server) print(ctx context.Context, kit *format.Kit, version int, cell desk.CellOf, copies int, in PaperWanted) (*file, error) {
+func (s *server) print(ctx context.Context, kit *format.Kit, version int, cell kits.CellOf, copies int, in PaperWanted) (*file, error) {
 	from, leave, err := s.packing(ctx, kit)
 	if err != nil {
 		return nil, err

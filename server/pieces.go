@@ -10,6 +10,7 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/kits"
 	"mala/format"
 	"mala/store"
 )
@@ -33,10 +34,10 @@ type PieceState struct {
 	Revision  int64           `json:"revision"`
 	UpdatedAt time.Time       `json:"updatedAt"`
 	Document  format.Document `json:"document"`
-	Drift     *desk.Drift     `json:"drift,omitempty" doc:"What the catalogue has changed since."`
+	Drift     *kits.Drift     `json:"drift,omitempty" doc:"What the catalogue has changed since."`
 }
 
-func stateOf(p store.Piece, drift *desk.Drift) PieceState {
+func stateOf(p store.Piece, drift *kits.Drift) PieceState {
 	return PieceState{ID: p.ID, Revision: p.Revision, UpdatedAt: p.UpdatedAt, Document: p.Document, Drift: drift}
 }
 
@@ -190,7 +191,7 @@ func (s *server) getPiece(ctx context.Context, in *PieceID) (*pieceAnswer, error
 	if err != nil {
 		return nil, err
 	}
-	return &pieceAnswer{stateOf(p, desk.DriftOf(ctx, &p.Document, catalogue(rows), parts, s.options(ctx, "").House))}, nil
+	return &pieceAnswer{stateOf(p, kits.DriftOf(ctx, &p.Document, catalogue(rows), parts, s.options(ctx, "").House))}, nil
 }
 
 // figures are what lists show of a piece. The error is the context's.

@@ -7,7 +7,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"mala/desk"
+	"mala/desk/kits"
 	"mala/format"
 )
 
@@ -29,7 +29,7 @@ type kitBillInput struct {
 	UnitParam
 	Body struct {
 		Kit    format.Kit  `json:"kit"`
-		Cell   desk.CellOf `json:"cell"`
+		Cell   kits.CellOf `json:"cell"`
 		Copies int         `json:"copies"`
 	}
 }
@@ -60,29 +60,29 @@ func (s *server) registerSelling(api huma.API) {
 			return &answer[SellingState]{SellingState{got.Revision, *got.Document}}, nil
 		})
 	call(api, huma.Operation{OperationID: "kitMatrix", Method: http.MethodPost, Path: "/api/kit-matrix", Summary: "A kit in all that it is sold in"},
-		func(ctx context.Context, in *kitMatrixInput) (*answer[*desk.KitMatrix], error) {
+		func(ctx context.Context, in *kitMatrixInput) (*answer[*kits.KitMatrix], error) {
 			from, leave, err := s.packing(ctx, &in.Body.Kit)
 			if err != nil {
 				return nil, err
 			}
 			defer leave()
-			out, err := desk.KitMatrixOf(ctx, &in.Body.Kit, in.Body.Copies, from, s.options(ctx, in.Unit))
-			return &answer[*desk.KitMatrix]{out}, err
+			out, err := kits.KitMatrixOf(ctx, &in.Body.Kit, in.Body.Copies, from, s.options(ctx, in.Unit))
+			return &answer[*kits.KitMatrix]{out}, err
 		})
 	call(api, huma.Operation{OperationID: "kitBill", Method: http.MethodPost, Path: "/api/kit-bill", Summary: "All that goes into one thing of a kit, what to buy for so many, and the price"},
-		func(ctx context.Context, in *kitBillInput) (*answer[*desk.KitBill], error) {
+		func(ctx context.Context, in *kitBillInput) (*answer[*kits.KitBill], error) {
 			from, leave, err := s.packing(ctx, &in.Body.Kit)
 			if err != nil {
 				return nil, err
 			}
 			defer leave()
-			out, err := desk.KitBillOf(ctx, &in.Body.Kit, in.Body.Cell, in.Body.Copies, from, s.options(ctx, in.Unit))
-			return &answer[*desk.KitBill]{out}, err
+			out, err := kits.KitBillOf(ctx, &in.Body.Kit, in.Body.Cell, in.Body.Copies, from, s.options(ctx, in.Unit))
+			return &answer[*kits.KitBill]{out}, err
 		})
 }
 
 // packing waits for a turn, and reads what a kit is packed from.
-func (s *server) packing(ctx context.Context, kit *format.Kit) (from desk.Packing, leave func(), err error) {
+func (s *server) packing(ctx context.Context, kit *format.Kit) (from kits.Packing, leave func(), err error) {
 	if leave, err = s.turns.forSearch(ctx); err != nil {
 		return from, nil, err
 	}
@@ -93,19 +93,19 @@ func (s *server) packing(ctx context.Context, kit *format.Kit) (from desk.Packin
 	return from, leave, err
 }
 
-func (s *server) packingOf(ctx context.Context, kit *format.Kit) (desk.Packing, error) {
+func (s *server) packingOf(ctx context.Context, kit *format.Kit) (kits.Packing, error) {
 	var all format.Document
 	for i := range kit.Pieces {
 		all.Materials = append(all.Materials, kit.Pieces[i].Document.Materials...)
 	}
 	supplies, err := s.supplies(ctx, &all)
 	if err != nil {
-		return desk.Packing{}, err
+		return kits.Packing{}, err
 	}
 	supplies.Day = time.Now()
 	selling, err := s.store.Selling(ctx)
 	if err != nil {
-		return desk.Packing{}, err
+		return kits.Packing{}, err
 	}
-	return desk.Packing{Supplies: supplies, Selling: *selling.Document}, nil
+	return kits.Packing{Supplies: supplies, Selling: *selling.Document}, nil
 }

@@ -10,6 +10,8 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/buying"
+	"mala/desk/kits"
 	"mala/format"
 	"mala/papers"
 )
@@ -51,9 +53,9 @@ func kitCommand() *cli.Command {
 	}
 }
 
-func printKit(ctx context.Context, cmd *cli.Command, kit *format.Kit, from desk.Packing) error {
+func printKit(ctx context.Context, cmd *cli.Command, kit *format.Kit, from kits.Packing) error {
 	opt := desk.Options{Unit: length.Unit(cmd.String("unit"))}
-	cell := desk.CellOf{Option: cmd.Int("option"), Size: cmd.Int("size"), Colourway: cmd.Int("colourway")}
+	cell := kits.CellOf{Option: cmd.Int("option"), Size: cmd.Int("size"), Colourway: cmd.Int("colourway")}
 	var out any
 	var err error
 	switch {
@@ -66,9 +68,9 @@ func printKit(ctx context.Context, cmd *cli.Command, kit *format.Kit, from desk.
 			return err
 		}
 	case cmd.Bool("bill"):
-		out, err = desk.KitBillOf(ctx, kit, cell, cmd.Int("copies"), from, opt)
+		out, err = kits.KitBillOf(ctx, kit, cell, cmd.Int("copies"), from, opt)
 	default:
-		out, err = desk.KitMatrixOf(ctx, kit, cmd.Int("copies"), from, opt)
+		out, err = kits.KitMatrixOf(ctx, kit, cmd.Int("copies"), from, opt)
 	}
 	if err != nil {
 		return cli.Exit(err.Error(), 2)
@@ -77,8 +79,8 @@ func printKit(ctx context.Context, cmd *cli.Command, kit *format.Kit, from desk.
 }
 
 // packingFrom is what a shop packs from: its catalogue as exported, and the usual rules.
-func packingFrom(path string) (desk.Packing, error) {
-	from := desk.Packing{Supplies: desk.Supplies{Stock: map[string]int{}, Day: time.Now()}, Selling: format.DefaultSelling()}
+func packingFrom(path string) (kits.Packing, error) {
+	from := kits.Packing{Supplies: buying.Supplies{Stock: map[string]int{}, Day: time.Now()}, Selling: format.DefaultSelling()}
 	if path == "" {
 		return from, nil
 	}

@@ -10,7 +10,7 @@ import (
 	"testing"
 
 	"mala/demo"
-	"mala/desk"
+	"mala/desk/kits"
 	"mala/papers"
 )
 
@@ -18,12 +18,12 @@ import (
 // what they carry.
 func TestKitAndVerify(t *testing.T) {
 	bin, dir := build(t), t.TempDir()
-	kits, err := demo.Kits()
+	shown, err := demo.Kits()
 	if err != nil {
 		t.Fatal(err)
 	}
 	var file string
-	for _, k := range kits {
+	for _, k := range shown {
 		if k.Name == "Last Ferry" {
 			data, _ := json.Marshal(k)
 			file = filepath.Join(dir, "kit.json")
@@ -39,7 +39,7 @@ func TestKitAndVerify(t *testing.T) {
 		_ = cmd.Run()
 		return out.Bytes(), errs.String(), cmd.ProcessState.ExitCode()
 	}
-	var m desk.KitMatrix
+	var m kits.KitMatrix
 	if out, says, exit := run("kit", file); exit != 0 || json.Unmarshal(out, &m) != nil || len(m.Cells) != 12 || m.Cells[0].Unpriced == 0 {
 		t.Errorf("%d %s, %d cells", exit, says, len(m.Cells))
 	}
@@ -47,7 +47,7 @@ func TestKitAndVerify(t *testing.T) {
 	if err := os.WriteFile(csv, []byte("id,class,name,shape,acrossMm,holeMm,place,packs,onHand\nsea-pearl-4,bead,Sea-pearl round,round,4,0.8,\"tray 4\",\"[{\"\"sold\"\":\"\"bag\"\",\"\"holds\"\":{\"\"count\"\":100},\"\"price\"\":\"\"5.00\"\"}]\",200\n"), 0o600); err != nil {
 		t.Fatal(err)
 	}
-	var b desk.KitBill
+	var b kits.KitBill
 	if out, says, exit := run("kit", "--bill", "--size", "2", "--copies", "10", "--catalogue", csv, file); exit != 0 || json.Unmarshal(out, &b) != nil || b.Copies != 10 || len(b.Price.Parts) != 1 || b.Buying.Packs[0].N != 11 {
 		t.Errorf("%d %s, %+v, %+v", exit, says, b.Price.Parts, b.Buying.Packs)
 	}

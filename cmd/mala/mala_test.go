@@ -10,6 +10,7 @@ import (
 	"testing"
 
 	"mala/desk"
+	"mala/desk/sizing"
 )
 
 // build makes the binary once for all tests of this file.
@@ -100,7 +101,7 @@ func TestSolve(t *testing.T) {
 			}
 			continue
 		}
-		var ways []desk.Way
+		var ways []sizing.Way
 		if err := json.Unmarshal(stdout.Bytes(), &ways); err != nil || (len(ways) > 0) != (tt.stderr == "") || tt.line != "" && ways[0].Line != tt.line {
 			t.Errorf("%v: %v, %+v", tt.args, err, ways)
 		}

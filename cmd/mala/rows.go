@@ -9,6 +9,7 @@ import (
 	"mala/core/length"
 	"mala/core/together"
 	"mala/desk"
+	"mala/desk/sizing"
 )
 
 func rowsCommand() *cli.Command {
@@ -33,7 +34,7 @@ func rowsCommand() *cli.Command {
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}
-			out, err := desk.SizeTogether(ctx, &desk.Together{Document: *doc, Goal: goal, StepMm: step}, desk.Options{Unit: length.Unit(cmd.String("unit"))})
+			out, err := sizing.SizeTogether(ctx, &sizing.Together{Document: *doc, Goal: goal, StepMm: step}, desk.Options{Unit: length.Unit(cmd.String("unit"))})
 			if err != nil {
 				return cli.Exit(err.Error(), 2)
 			}

@@ -9,6 +9,7 @@ import (
 
 	"mala/core/length"
 	"mala/desk"
+	"mala/desk/sizing"
 	"mala/format"
 )
 
@@ -34,7 +35,7 @@ func solveFile(ctx context.Context, cmd *cli.Command) error {
 	if err != nil {
 		return cli.Exit(err.Error(), 2)
 	}
-	aim := desk.Aim{Document: *doc}
+	aim := sizing.Aim{Document: *doc}
 	unit := length.Unit(cmd.String("unit"))
 	if to := cmd.String("to"); to != "" {
 		if aim.ToMm, err = length.Parse(to, unit); err != nil {
@@ -49,7 +50,7 @@ func solveFile(ctx context.Context, cmd *cli.Command) error {
 		}
 		aim.Wearer, aim.Document.Body = true, &format.Body{Part: part, MeasureMm: mm}
 	}
-	out, err := desk.Solve(ctx, &aim, desk.Options{Unit: unit})
+	out, err := sizing.Solve(ctx, &aim, desk.Options{Unit: unit})
 	if err != nil {
 		return cli.Exit(err.Error(), 2)
 	}

@@ -64,7 +64,7 @@ func (p Speaker) stringing(d steps.Doing) (string, bool) {
 	case steps.UseOwn:
 		return fmt.Sprintf("Have your own %s at hand.", names(d.Of)), true
 	case steps.CountOut:
-		return fmt.Sprintf("Count out %s from the list and lay them out in order.", plural(d.Beads, "bead")), true
+		return fmt.Sprintf("Count out %s from the list and lay them out in order.", Plural(d.Beads, "bead")), true
 	case steps.Cut:
 		if d.InBag {
 			if d.N > 1 {
@@ -111,7 +111,7 @@ func (p Speaker) stringing(d steps.Doing) (string, bool) {
 		if d.Wire {
 			cord = "wire"
 		}
-		return fmt.Sprintf("String the first %s over %s and tail together.", plural(d.Beads, "bead"), cord), true
+		return fmt.Sprintf("String the first %s over %s and tail together.", Plural(d.Beads, "bead"), cord), true
 	case steps.RunOn:
 		return fmt.Sprintf("With the same cord go through %s, and on.", lower(d.Bead.Name)), true
 	case steps.TwistRows:

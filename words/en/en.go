@@ -18,8 +18,8 @@ func In(unit length.Unit) Speaker { return Speaker{unit} }
 
 func (p Speaker) in(l length.MM) string { return l.In(p.unit) }
 
-// plural gives a number with its noun: "1 bead", "12 beads".
-func plural(n int, noun string) string {
+// Plural gives a number with its noun: "1 bead", "12 beads".
+func Plural(n int, noun string) string {
 	if n == 1 {
 		return "1 " + noun
 	}

@@ -82,11 +82,11 @@ func (p Speaker) tailOf(d steps.ThreadCrimp) string {
 	case d.Leave:
 		return fmt.Sprintf("Leave a tail of %s.", p.in(d.Tail))
 	case d.Shared != nil:
-		return fmt.Sprintf("Tuck the tail back through %s and on through %s, %s.", plural(d.Beads, "bead"), lower(d.Shared.Name), p.in(d.Tail))
+		return fmt.Sprintf("Tuck the tail back through %s and on through %s, %s.", Plural(d.Beads, "bead"), lower(d.Shared.Name), p.in(d.Tail))
 	case d.Beads == 0:
 		return fmt.Sprintf("Leave a tail of %s.", p.in(d.Tail))
 	}
-	return fmt.Sprintf("Tuck the tail back through %s, %s.", plural(d.Beads, "bead"), p.in(d.Tail))
+	return fmt.Sprintf("Tuck the tail back through %s, %s.", Plural(d.Beads, "bead"), p.in(d.Tail))
 }
 
 // closeCrimp tells the house's school, by how many cords lie in the crimp.
@@ -169,9 +169,9 @@ func (p Speaker) finishing(d steps.Doing) (string, bool) {
 		return "Trim the ends close to the knot, which stays visible.", true
 	case steps.TuckTail:
 		if d.Both {
-			return fmt.Sprintf("Thread both tails back through %s each, %s, and trim them.", plural(d.Beads, "bead"), p.in(d.Tail)), true
+			return fmt.Sprintf("Thread both tails back through %s each, %s, and trim them.", Plural(d.Beads, "bead"), p.in(d.Tail)), true
 		}
-		return fmt.Sprintf("Thread the tail back through %s, %s, and trim it.", plural(d.Beads, "bead"), p.in(d.Tail)), true
+		return fmt.Sprintf("Thread the tail back through %s, %s, and trim it.", Plural(d.Beads, "bead"), p.in(d.Tail)), true
 	}
 	return "", false
 }

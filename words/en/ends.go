@@ -63,7 +63,7 @@ func (p Speaker) part(s *measure.Strand, e *measure.End, part *measure.Part) str
 	case measure.RoleChain:
 		return fmt.Sprintf("%s, %d links", name, part.Material.Finding.Links)
 	case measure.RoleBeads:
-		return "A loop of " + plural(len(part.Loop.Beads), "bead")
+		return "A loop of " + Plural(len(part.Loop.Beads), "bead")
 	case measure.RoleCordLoop:
 		return "A loop of the bare cord, " + p.in(part.Girth) + " round its inside"
 	case measure.RoleFootBead:

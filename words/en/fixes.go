@@ -19,7 +19,7 @@ func (p Speaker) Fix(f *check.Fix) string {
 	}
 	says := strings.Join(does, " and ")
 	if f.More != 0 {
-		says += fmt.Sprintf(" (%s%s, %s%s)", sign(f.More < 0), plural(max(f.More, -f.More), "bead"), sign(f.Longer < 0), p.in(max(f.Longer, -f.Longer)))
+		says += fmt.Sprintf(" (%s%s, %s%s)", sign(f.More < 0), Plural(max(f.More, -f.More), "bead"), sign(f.Longer < 0), p.in(max(f.Longer, -f.Longer)))
 	}
 	return says
 }
@@ -55,7 +55,7 @@ func (p Speaker) onBeads(e check.Effect) string {
 	case check.RemoveBead:
 		return fmt.Sprintf("Remove bead %d", e.N)
 	case check.RemoveBeads:
-		return "Remove " + plural(e.Beads, "bead")
+		return "Remove " + Plural(e.Beads, "bead")
 	case check.ReverseCap:
 		if e.All {
 			return "Reverse the caps"
@@ -74,7 +74,7 @@ func (p Speaker) onBeads(e check.Effect) string {
 	case check.HangMore:
 		return fmt.Sprintf("Hang %d more %s in it", e.More, e.Bead.Name)
 	case check.LeaveRiders:
-		return "Leave " + plural(e.Riders, "rider")
+		return "Leave " + Plural(e.Riders, "rider")
 	case check.EndRun:
 		return "End the run with " + e.Bead.Name
 	case check.LaceAlone:
@@ -85,7 +85,7 @@ func (p Speaker) onBeads(e check.Effect) string {
 		}
 		return "Let them overlap by " + p.fine(e.By)
 	case check.HangOnRings:
-		return fmt.Sprintf("Hang %s on %s", e.Of.Name, plural(e.Rings, "ring"))
+		return fmt.Sprintf("Hang %s on %s", e.Of.Name, Plural(e.Rings, "ring"))
 	case check.MakeOnPin:
 		return fmt.Sprintf("Make %s on %s", e.Of.Name, e.Pin.Name)
 	case check.UseRingIn:
@@ -129,9 +129,9 @@ func (p Speaker) onRows(e check.Effect) string {
 		return fmt.Sprintf("Make row %d %s longer than row %d", e.Row, p.in(e.To), e.Row-1)
 	case check.GiveLinks:
 		if e.Both {
-			return fmt.Sprintf("Give both chains %s", plural(e.Links, "link"))
+			return fmt.Sprintf("Give both chains %s", Plural(e.Links, "link"))
 		}
-		return fmt.Sprintf("Give the chain %s", plural(e.Links, "link"))
+		return fmt.Sprintf("Give the chain %s", Plural(e.Links, "link"))
 	}
 	return ""
 }
@@ -146,7 +146,7 @@ func (p Speaker) onCord(e check.Effect) string {
 	case check.HouseSlack:
 		return "Use the house's " + p.in(e.Slack)
 	case check.TailThrough:
-		return fmt.Sprintf("Take the tail back through %s only", plural(e.Beads, "bead"))
+		return fmt.Sprintf("Take the tail back through %s only", Plural(e.Beads, "bead"))
 	case check.TrimTails:
 		switch {
 		case e.Glue:
@@ -197,7 +197,7 @@ func (p Speaker) onEnds(e check.Effect) string {
 		}
 		return "Make a loop of the cord"
 	case check.LoopOf:
-		return "Make the loop of " + plural(e.Beads, "bead")
+		return "Make the loop of " + Plural(e.Beads, "bead")
 	case check.WidenLoop:
 		return "Make the loop " + p.fine(e.To) + " round"
 	}

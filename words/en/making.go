@@ -33,11 +33,11 @@ func (p Speaker) making(d steps.Making) string {
 	case steps.TurnLoop:
 		says := fmt.Sprintf("turn a loop round a rod of %s", p.in(d.Inside))
 		if d.Turns > 0 {
-			says += fmt.Sprintf("; wind the end %s round the stem and press its tip in", plural(d.Turns, "time"))
+			says += fmt.Sprintf("; wind the end %s round the stem and press its tip in", Plural(d.Turns, "time"))
 		}
 		return says
 	case steps.CutStrands:
-		return fmt.Sprintf("cut %s of %s, each of %s", plural(d.N, "strand"), lower(d.Cord.Name), p.in(d.Each))
+		return fmt.Sprintf("cut %s of %s, each of %s", Plural(d.N, "strand"), lower(d.Cord.Name), p.in(d.Each))
 	case steps.FoldOver:
 		return "fold them over " + lower(d.Ring.Name)
 	case steps.Bind:

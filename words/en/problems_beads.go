@@ -17,11 +17,11 @@ func (p Speaker) ofHoles(f check.Fact) (title, says string) {
 		if f.Tight {
 			title = tight
 		}
-		return title, fmt.Sprintf("%s need a hole of %s; %s, %s here, has %s.", through(f.Passing), needed, f.Bead.Name, plural(f.Beads, "bead"), held) + comesBack(f.Back)
+		return title, fmt.Sprintf("%s need a hole of %s; %s, %s here, has %s.", through(f.Passing), needed, f.Bead.Name, Plural(f.Beads, "bead"), held) + comesBack(f.Back)
 	case check.NeedleHoleSmall:
 		needed, held := against(f.Needs, f.Bead.Bead.Hole)
 		return "Hole too small for the needle", fmt.Sprintf("Thread of %s on a needle of %s needs a hole of %s; %s, %s here, has %s. Use a finer needle or thread.",
-			mm(f.Thread), mm(f.Needle), needed, f.Bead.Name, plural(f.Beads, "bead"), held) + comesBack(f.Back)
+			mm(f.Thread), mm(f.Needle), needed, f.Bead.Name, Plural(f.Beads, "bead"), held) + comesBack(f.Back)
 	case check.EndHoleSmall:
 		needed, held := against(f.Needs, f.Bead.Bead.Hole)
 		return small, fmt.Sprintf("%s need a hole of %s; %s in the %s at the %s end has %s.", through(f.Passing), needed, f.Bead.Name, f.In, f.Side, held)
@@ -99,9 +99,9 @@ func (p Speaker) ofOrder(f check.Fact) (title, says string) {
 		return "The middle is off centre", "The middle of the mirror is not symmetrical, so no bead is at the centre."
 	case check.NoCentre:
 		return "No bead at the centre", fmt.Sprintf("Its %d beads begin with %s and end with %s. %s more at the end would put a bead at the centre and make both ends alike.",
-			f.Beads, f.First.Name, f.Last.Name, plural(f.More, "bead"))
+			f.Beads, f.First.Name, f.Last.Name, Plural(f.More, "bead"))
 	case check.RepeatCut:
-		return "The pattern does not meet itself", fmt.Sprintf("The repeat of %s fits %d times round the ring with %s left over, so the join shows.", plural(f.Repeat, "bead"), f.Times, plural(f.Left, "bead"))
+		return "The pattern does not meet itself", fmt.Sprintf("The repeat of %s fits %d times round the ring with %s left over, so the join shows.", Plural(f.Repeat, "bead"), f.Times, Plural(f.Left, "bead"))
 	case check.TwinsMeet:
 		return "Two alike meet at the join", fmt.Sprintf("Two beads of %s touch at the join and nowhere else. A mirrored ring needs a second centre.", f.Bead.Name)
 	case check.BeadMissing:

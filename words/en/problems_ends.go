@@ -150,7 +150,7 @@ func (p Speaker) ofComponents(f check.Fact) (title, says string) {
 		}
 		return "Ring too small for what it holds", fmt.Sprintf("%s in %s is %s inside; %s and what carries it do not fit. Use a larger ring.", f.Ring.Name, f.Of.Name, mm(f.Ring.Finding.Inside), holds)
 	case check.CharmSideways:
-		return "Charm faces sideways", fmt.Sprintf("Each ring or loop turns what hangs on it by a quarter; on %s the charm in %s shows its edge. Use one ring more or one less.", plural(f.Rings, "ring"), f.Of.Name)
+		return "Charm faces sideways", fmt.Sprintf("Each ring or loop turns what hangs on it by a quarter; on %s the charm in %s shows its edge. Use one ring more or one less.", Plural(f.Rings, "ring"), f.Of.Name)
 	case check.PartOfOtherMetal:
 		return "Findings of different metals", fmt.Sprintf("%s in %s is %s, another finding in it is %s.", f.Part.Name, f.Of.Name, small(f.Part.Metal), small(f.Other.Metal))
 	}

@@ -103,13 +103,13 @@ func (p Speaker) ofApart(f check.Fact) (title, says string) {
 	case check.GapUnheld:
 		at := "one place"
 		if f.Places != 1 {
-			at = plural(f.Places, "place")
+			at = Plural(f.Places, "place")
 		}
 		return "Nothing holds the beads apart", fmt.Sprintf("Gaps lie beside beads at %s. Choose crimps or knots to hold them, or say that friction does.", at)
 	case check.GapShort:
 		what, takes := "A "+holder(f.Way), "takes"
 		if f.N != 1 {
-			what, takes = plural(f.N, holder(f.Way)), "take"
+			what, takes = Plural(f.N, holder(f.Way)), "take"
 		}
 		return "No room in the gap", fmt.Sprintf("%s to hold what lies beside it %s %s; this gap is %s. Make it longer, or hold them another way.", what, takes, p.atLeast(f.Takes), p.fine(f.Gap))
 	case check.HolderSlips:
@@ -117,7 +117,7 @@ func (p Speaker) ofApart(f check.Fact) (title, says string) {
 	case check.RidersStuck:
 		return "The riders do not slide", fmt.Sprintf("A hole of %s passes over nothing here: %s, the finest bead of the row, is %s wide.", mm(f.Hole), f.Finest.Name, mm(f.Finest.Bead.Across))
 	case check.RidersMany:
-		return "Too many riders", fmt.Sprintf("%s take %s; the run that they slide over has %s.", plural(f.Riders, "rider"), p.in(f.Long), p.in(f.Run))
+		return "Too many riders", fmt.Sprintf("%s take %s; the run that they slide over has %s.", Plural(f.Riders, "rider"), p.in(f.Long), p.in(f.Run))
 	case check.RidersSlip:
 		at := string(f.Sides[0])
 		if len(f.Sides) > 1 {

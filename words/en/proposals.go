@@ -37,7 +37,7 @@ func (p Speaker) change(c solve.Change) string {
 		}
 		return fmt.Sprintf("%s of %s%s in place of %s%s", lower(c.Bead.Name), mm(c.To), along, mm(c.Was), along)
 	case solve.SetLinks:
-		return fmt.Sprintf("%s of %s in place of %d", plural(c.Links, "link"), lower(c.Chain.Name), c.Was)
+		return fmt.Sprintf("%s of %s in place of %d", Plural(c.Links, "link"), lower(c.Chain.Name), c.Was)
 	case solve.AddRing:
 		if c.Less {
 			return fmt.Sprintf("one %s less at the %s", lower(c.Ring.Name), c.Side)

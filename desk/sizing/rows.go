@@ -1,0 +1,273 @@
+package sizing
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"math"
+
+	"mala/core/length"
+	"mala/core/measure"
+	"mala/core/piece"
+	"mala/core/solve"
+	"mala/desk"
+	"mala/format"
+)
+
+// SizeOfRows finds the way of a piece of several rows or sections to a size: the leading row's
+// loop comes to the size, and every other to the length that follows from it, one after the
+// other. In a loop of several sections each takes its share; chain follows where no beads do.
+func SizeOfRows(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Options) (*SizeFound, error) {
+	w := &rowSizer{doc: apart(doc), ask: ask, opt: opt, out: &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}, settled: map[piece.ID]bool{}}
+	w.doc.Sizes = nil
+	own, err := desk.Measured(w.doc, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	w.leading = own.Leading().Row.ID
+	if ask.MeasureMm > 0 { // the target stays until the leading row has its length: fills need one
+		w.doc.Body = bodyFor(doc, ask.MeasureMm)
+	} else {
+		w.doc.Target = &format.Target{FinishedMm: ask.FinishedMm, ToleranceMm: w.tolerance()}
+	}
+	if w.piece, err = w.doc.Piece(opt.House); err != nil {
+		return nil, err
+	}
+	rows := own.Piece.Main().Rows
+	for _, row := range rows {
+		if err := w.loop(ctx, row.ID); err != nil || w.out.Why != "" {
+			return w.out, w.faultOf(err)
+		}
+	}
+	w.write()
+	for _, row := range rows {
+		if err := w.chain(row.ID); err != nil {
+			return nil, err
+		}
+	}
+	return w.out, w.found(own)
+}
+
+// rowSizer brings one row after the other to its length. It works on the piece, and writes the
+// lines into the document when they are all there.
+type rowSizer struct {
+	doc     *format.Document
+	piece   *piece.Piece
+	ask     SizeAsk
+	opt     desk.Options
+	leading piece.ID
+	settled map[piece.ID]bool // rows that have their line
+	out     *SizeFound
+	says    []string
+}
+
+func (w *rowSizer) tolerance() length.MM {
+	switch {
+	case w.ask.Tolerance != nil:
+		return *w.ask.Tolerance
+	case w.doc.Target != nil:
+		return w.doc.Target.ToleranceMm
+	}
+	return piece.StandardTolerance
+}
+
+// faultOf gives what went wrong its place.
+func (w *rowSizer) faultOf(err error) error {
+	var fault *measure.Fault
+	if errors.As(err, &fault) {
+		return w.doc.LineFault(fault.Row, fault.Err)
+	}
+	return err
+}
+
+// strand measures a row as it is now, with chain that fills up filled.
+func (w *rowSizer) strand(id piece.ID) (*measure.Strand, error) {
+	p, err := measure.Filled(w.piece)
+	if err != nil {
+		return nil, err
+	}
+	return measure.Row(p, p.Row(id))
+}
+
+// value is the length of a row that a goal is about.
+func (w *rowSizer) value(id piece.ID, inside bool) (length.MM, error) {
+	s, err := w.strand(id)
+	if err != nil {
+		return 0, err
+	}
+	return valueOf(w.piece, s, inside), nil
+}
+
+func valueOf(p *piece.Piece, s *measure.Strand, inside bool) length.MM {
+	if inside {
+		mm, _ := s.Inside()
+		return mm
+	}
+	return s.ForTarget(p)
+}
+
+// loop brings the loop that a row of the main section lies in to what is asked of it; where
+// that cannot be it says why.
+func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
+	shares, err := w.sharesOf(id)
+	if err != nil {
+		return err
+	}
+	s, err := w.strand(id)
+	if err != nil {
+		return err
+	}
+	wearer := id == w.leading && w.ask.MeasureMm > 0
+	goal, says := goalOf(&Aim{Document: *w.doc, Wearer: wearer}, &measure.Measured{Piece: w.piece}, s)
+	switch {
+	case says != "" && id == w.leading:
+		w.out.Why = says
+		return nil
+	case says == "" && len(shares) == 0 && w.pinned(id) && !near(valueOf(w.piece, s, goal.Inside), goal):
+		w.out.Why = fmt.Sprintf("Row %d: %s", w.piece.Number(id), "All of it is pinned, in every section. Unpin a row.")
+		return nil
+	case says == "" && len(shares) > 0: // a row of its own length follows none
+		if err := w.evenly(ctx, goal, shares); err != nil || w.out.Why != "" {
+			return err
+		}
+	}
+	if wearer { // the others follow the length that it has now
+		now, err := w.value(id, false)
+		if err != nil {
+			return err
+		}
+		w.doc.Target = &format.Target{FinishedMm: desk.Exact(now), ToleranceMm: piece.StandardTolerance}
+		w.piece.Target = &piece.Target{Finished: desk.Exact(now), Tolerance: piece.StandardTolerance}
+	}
+	return nil
+}
+
+// pinned says whether a row may not change in any section.
+func (w *rowSizer) pinned(id piece.ID) bool {
+	row := w.piece.Row(id)
+	for i := range w.piece.Sections {
+		if r := w.piece.In(row, &w.piece.Sections[i]); r.Corded() && piece.RowPinned(w.piece.Pins, r) {
+			return true
+		}
+	}
+	return false
+}
+
+// near says whether a length lies within what a goal takes.
+func near(is length.MM, goal solve.Goal) bool {
+	return math.Abs(float64(goal.Want-is)) <= float64(goal.Tolerance)+1e-9
+}
+
+// evenly brings a loop to its goal, a row that has to change first to where its step from the
+// row before is even, as that has come out; where nothing does that, anywhere within what is
+// right.
+func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) error {
+	now, err := w.value(goal.Row, goal.Inside)
+	if err != nil {
+		return err
+	}
+	step, before := w.before(goal.Row)
+	if before == nil || near(now, goal) {
+		return w.bring(ctx, goal, shares)
+	}
+	was, err := w.value(before.ID, false)
+	if err != nil {
+		return err
+	}
+	half := goal.Tolerance / 2
+	even := goal
+	even.Want, even.Tolerance = max(goal.Want-half, min(was+step, goal.Want+half)), half
+	kept, says := w.piece.Clone(), w.says
+	if err := w.bring(ctx, even, shares); err != nil || w.out.Why == "" {
+		return err
+	}
+	w.piece, w.says, w.out.Why = kept, says, ""
+	return w.bring(ctx, goal, shares)
+}
+
+// before is the row that a row follows by a step, and the step; nil where it follows none.
+func (w *rowSizer) before(id piece.ID) (step length.MM, before *piece.Row) {
+	for i, r := range w.piece.Main().Rows {
+		if r.ID != id || i == 0 {
+			continue
+		}
+		switch r.Follow.Rule {
+		case piece.Equal:
+			return 0, w.piece.Main().Rows[i-1]
+		case piece.Longer, piece.Touching:
+			return r.Follow.Step, w.piece.Main().Rows[i-1]
+		}
+	}
+	return 0, nil
+}
+
+// write puts the lines that were found into the document.
+func (w *rowSizer) write() {
+	for _, r := range w.piece.Rows() {
+		if w.settled[r.ID] {
+			rowOf(w.doc, r.ID).Line = r.Line.String()
+		}
+	}
+}
+
+// chain gives a row that is all of chain the links that come nearest to what is asked of it.
+func (w *rowSizer) chain(id piece.ID) error {
+	m, err := desk.Measured(w.doc, w.opt.House)
+	if err != nil {
+		return err
+	}
+	row := m.Piece.Row(id)
+	chain := row.Chain()
+	t := desk.TargetOf(m.Piece, m.Strand(id))
+	if row.Corded() || chain == nil || t == nil || t.Within || chain.Fill || piece.RowPinned(m.Piece.Pins, row) {
+		return nil
+	}
+	at := &format.Place{Fitting: string(chain.ID)}
+	filled, err := desk.Apply(w.doc, []desk.Operation{{Do: "set-fill", At: at, Text: string(piece.Yes)}, {Do: "set-fill", At: at, Text: string(piece.No)}}, w.opt)
+	if err != nil { // it cannot fill up, and stays as it is
+		return nil
+	}
+	was, now := chain.Links, 0
+	eachFitting(&filled.Document, func(f *format.Fitting) {
+		if f.ID == string(chain.ID) {
+			now = f.Links
+		}
+	})
+	if now != was {
+		*w.doc = filled.Document
+		w.says = append(w.says, fmt.Sprintf("row %d: %d links in place of %d", m.Piece.Number(id), now, was))
+	}
+	return nil
+}
+
+// found is the piece as it has become; where a row with beads is off its length it says so.
+func (w *rowSizer) found(own *measure.Measured) error {
+	after, err := desk.Measured(w.doc, w.opt.House)
+	if err != nil {
+		return err
+	}
+	for _, s := range after.Strands {
+		t := desk.TargetOf(after.Piece, s)
+		if t == nil || t.Within {
+			continue
+		}
+		off := length.MM(math.Abs(float64(t.OffMm))).In(w.opt.Unit)
+		if s.Row.Corded() {
+			w.out.Why = fmt.Sprintf("Row %d would be %s off its length: what it is made of comes in no such number. Let its chain fill up, or size the rows together, under Lay out.", after.Piece.Number(s.Row.ID), off)
+			return nil
+		}
+		w.says = append(w.says, fmt.Sprintf("row %d stays %s off its length: its links come no nearer", after.Piece.Number(s.Row.ID), off))
+	}
+	s := after.Strand(w.leading)
+	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Value: s.Finished(), Line: s.Row.Line.String()}, w.opt.Unit)
+	if w.says != nil {
+		way.Changes = w.says
+	}
+	way.Beads, way.CutMm = after.AllBeads(), 0
+	for _, s := range after.Strands {
+		way.CutMm = desk.Exact(way.CutMm + s.CutLength())
+	}
+	way.Keep = keptSize(own, &w.ask.SizeWanted, &way, w.doc)
+	w.out.Items = append(w.out.Items, way)
+	return nil
+}
