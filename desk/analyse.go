@@ -51,6 +51,10 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	if err != nil {
 		return nil, err
 	}
+	return analyse(ctx, m, doc, opt)
+}
+
+func analyse(ctx context.Context, m *measure.Measured, doc *format.Document, opt Options) (*Analysis, error) {
 	measure.Ahead(func() { drape.Nearest(m) })
 	if !m.Piece.Hangs() {
 		measure.Ahead(func() { _, _ = m.Wrap() })
@@ -63,6 +67,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 	for _, s := range m.Strands {
 		strand := strandOf(m.Piece, s)
 		strand.Target = TargetOf(m.Piece, s)
+		var err error
 		if strand.Free, err = freeOf(m, s); err != nil {
 			return nil, err
 		}

@@ -1,6 +1,7 @@
 package desk
 
 import (
+	"context"
 	"errors"
 	"slices"
 	"strings"
@@ -60,6 +61,8 @@ type Edited struct {
 	From     int             `json:"from"`
 	To       int             `json:"to"`
 	Text     string          `json:"text,omitempty"`
+
+	built *piece.Piece // what the document comes to in the shop it was changed in; nil where its lines have errors
 }
 
 // OperationOf is an operation of the core as calls have it.
@@ -133,10 +136,28 @@ func Apply(doc *format.Document, operations []Operation, opt Options) (Edited, e
 			out.From, out.To = result.From, result.To
 		}
 	}
+	var err error
+	if out.built, err = d.Piece(opt.House); err == nil {
+		return out, nil
+	}
+	out.built = nil
 	if err := d.Check(); err != nil {
 		return Edited{}, err
 	}
 	return out, nil
+}
+
+// Analyse works out the document as it is now, with the options that it was changed with. The error is
+// as that of the function Analyse.
+func (e *Edited) Analyse(ctx context.Context, opt Options) (*Analysis, error) {
+	if e.built == nil {
+		return Analyse(ctx, &e.Document, opt)
+	}
+	m, err := measureOf(&e.Document, e.built)
+	if err != nil {
+		return nil, err
+	}
+	return analyse(ctx, m, &e.Document, opt)
 }
 
 func applyOne(d *format.Document, o *Operation, opt Options) (edit.Result, error) {

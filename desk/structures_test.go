@@ -33,6 +33,7 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 	for range 160 {
 		file := entries[r.IntN(len(entries))].Name()
 		doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+file))
+		var last *desk.Edited
 		for range 1 + r.IntN(3) {
 			op := anyStructure(r, doc)
 			applied, err := desk.Apply(doc, []desk.Operation{op}, desk.Options{Shelf: shelf})
@@ -42,10 +43,17 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 				}
 				continue
 			}
-			doc = &applied.Document
+			doc, last = &applied.Document, &applied
 			taken[op.Do]++
 		}
-		a, err := desk.Analyse(t.Context(), doc, desk.Options{Drawing: true, Picture: true, Fixes: true, Shelf: shelf})
+		opt := desk.Options{Drawing: true, Picture: true, Fixes: true, Shelf: shelf}
+		a, err := desk.Analyse(t.Context(), doc, opt)
+		if last != nil {
+			own, ownErr := last.Analyse(t.Context(), opt)
+			if one, other := spelled(t, a, err), spelled(t, own, ownErr); one != other {
+				t.Fatalf("%s: worked out as it was changed it is another piece:\n%s\n%s", file, one, other)
+			}
+		}
 		if _, fault := err.(format.Faults); fault {
 			continue
 		}
@@ -78,6 +86,19 @@ func TestAnyStructureIsAnalysedAndReadBack(t *testing.T) {
 			t.Errorf("%s was never taken", do)
 		}
 	}
+}
+
+// spelled writes an answer, or the error in its place.
+func spelled(t *testing.T, a *desk.Analysis, err error) string {
+	t.Helper()
+	if err != nil {
+		return err.Error()
+	}
+	text, err := json.Marshal(a)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(text)
 }
 
 // backwards reads a piece of one row from its other end: as long, as heavy, as much inside.

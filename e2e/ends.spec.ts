@@ -50,9 +50,9 @@ test("a leg takes a bead and a length, by keyboard alone", async ({ page }) => {
 test("the cord is folded round the clasp's ring and unfolded again", async ({ page }) => {
   await ends(page, "Lookout");
   await expect(page.getByRole("img", { name: "The left end, held with the fold of the cord." })).toBeVisible();
-  await expect(page.getByText("left round the fold")).toBeVisible();
+  await expect(page.getByText("round the fold, left")).toBeVisible();
   await page.getByLabel("Left end is made").selectOption("");
-  await expect(page.getByText("left round the fold")).toBeHidden();
+  await expect(page.getByText("round the fold, left")).toBeHidden();
   await page.getByLabel("Tail of the right end").fill("12");
   await page.getByLabel("Tail of the right end").press("Enter");
   await expect(page.getByRole("row", { name: /right tail/ })).toContainText("12 mm");

@@ -142,7 +142,8 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 	}
 	out := EditedPiece{Edited: edited}
 	var faults format.Faults
-	switch out.Analysis, err = drawn(ctx, &edited.Document, opt, in.Brief); {
+	opt.Drawing, opt.Brief = true, in.Brief
+	switch out.Analysis, err = edited.Analyse(ctx, opt); {
 	case errors.As(err, &faults):
 		out.Faults = problemFaults(faults)
 	case err != nil:
