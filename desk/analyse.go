@@ -327,6 +327,7 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 		}
 		if p.Material != nil {
 			part.Material = p.Material.ID
+			part.Carries = p.Fitting != "" && (&piece.Fitting{Of: p.Material}).Carries()
 		}
 		if p.Between != nil {
 			part.Between = &Between{Of: p.Between.Of.ID, Links: p.Between.Links}

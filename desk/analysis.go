@@ -290,6 +290,7 @@ type EndPart struct {
 	Shared    bool      `json:"shared,omitempty" doc:"It belongs to the closure, where other rows may go on it too."`
 	With      bool      `json:"with,omitempty" doc:"It is the other half's of a folded cord, which ends in it too."`
 	Free      bool      `json:"free,omitempty" doc:"It hangs beyond the place the piece is closed at."`
+	Carries   bool      `json:"carries,omitempty" doc:"Something can hang on it."`
 	Hung      []string  `json:"hung,omitempty" doc:"What hangs on it, by the ids of the materials."`
 	Loop      *BeadLoop `json:"loop,omitempty" doc:"Of a loop of beads."`
 	Links     int       `json:"links,omitempty" doc:"Of a chain, or of bead links."`

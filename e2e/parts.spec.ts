@@ -59,9 +59,8 @@ test("fittings are listed in threading order and put in at their place", async (
   const both = await apply(mala, ringed, putFitting("r1", "claspLeft", undefined, "lobster-10"));
   expect(of(both, "claspLeft")).toEqual(["ring-5", "lobster-10"]);
   expect(filterFor("cord")).toEqual({ class: "cord" });
-  expect(filterFor("claspLeft").types).toContain("toggle");
-  expect(filterFor("claspLeft").types).not.toContain("elastic");
-  expect(filterFor("left").types).not.toContain("toggle");
+  expect(filterFor("claspLeft")).toEqual({ spot: "closure" });
+  expect(filterFor("left")).toEqual({ spot: "row" });
 });
 
 test("another way to close brings what it needs and drops the rest", async () => {

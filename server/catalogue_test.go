@@ -40,6 +40,23 @@ func TestTheCatalogueIsSearchedAndNarrowedDown(t *testing.T) {
 	}
 }
 
+func TestWhatIsOfferedForASpotCanGoThere(t *testing.T) {
+	b := start(t)
+	for spot, want := range map[string]struct{ in, out string }{"row": {"crimp-18", "toggle-anchor"}, "closure": {"toggle-anchor", "crimp-18"}, "holder": {"crimp-18", "ring-5"}, "ring": {"ring-5", "lobster-10"}, "chain": {"chain", "ring-5"}} {
+		var found server.Catalogue
+		b.call("GET", "/api/materials?limit=500&spot="+spot, nil, &found)
+		ids := " "
+		for _, item := range found.Items {
+			if ids += item.Material.ID + " "; item.Material.Class != "finding" {
+				t.Errorf("%s offers %s", spot, item.Material.ID)
+			}
+		}
+		if !strings.Contains(ids, want.in) || strings.Contains(ids, want.out+" ") {
+			t.Errorf("%s offers%s", spot, ids)
+		}
+	}
+}
+
 func TestAnArchivedMaterialIsNotOfferedButStaysKnown(t *testing.T) {
 	b := start(t)
 	var found server.Catalogue

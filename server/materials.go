@@ -9,6 +9,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/material"
+	"mala/core/piece"
 	"mala/desk"
 	"mala/desk/kits"
 	"mala/format"
@@ -45,6 +46,7 @@ type listMaterialsInput struct {
 	IDs      string  `query:"ids" doc:"Ids to return, separated by commas." maxLength:"20000"`
 	Class    string  `query:"class" doc:"Classes, separated by commas."`
 	Types    string  `query:"types" doc:"Types of findings and cords, separated by commas."`
+	Spot     string  `query:"spot" enum:"row,closure,join,holder,ring,chain" doc:"Only findings that can go there: to the end of a row, in the closure, between sections, beside a gap, as the ring of a component, as a chain."`
 	Kind     string  `query:"kind" doc:"The kind of a component."`
 	Hangs    bool    `query:"hangs" doc:"Only what hangs: charms, and components that hang."`
 	Looped   bool    `query:"looped" doc:"Only beads with a loop of their own."`
@@ -66,6 +68,12 @@ func (in *listMaterialsInput) filter() store.Filter {
 	}
 	if in.Types != "" {
 		w.Types = strings.Split(in.Types, ",")
+	}
+	if in.Spot != "" {
+		w.Class = string(material.ClassFinding)
+		for _, t := range piece.FindingsFor(piece.Spot(in.Spot)) {
+			w.Types = append(w.Types, string(t))
+		}
 	}
 	return w
 }

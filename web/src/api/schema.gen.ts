@@ -1860,6 +1860,8 @@ export interface components {
         };
         EndPart: {
             between?: components["schemas"]["Between"];
+            /** @description Something can hang on it. */
+            carries?: boolean;
             fitting?: string;
             /** @description It hangs beyond the place the piece is closed at. */
             free?: boolean;
@@ -5578,6 +5580,8 @@ export interface operations {
                 class?: string;
                 /** @description Types of findings and cords, separated by commas. */
                 types?: string;
+                /** @description Only findings that can go there: to the end of a row, in the closure, between sections, beside a gap, as the ring of a component, as a chain. */
+                spot?: "row" | "closure" | "join" | "holder" | "ring" | "chain";
                 /** @description The kind of a component. */
                 kind?: string;
                 /** @description Only what hangs: charms, and components that hang. */
@@ -6785,6 +6789,7 @@ export const pathsApiKitsIdPapersPaperGetParametersQueryUnitValues: ReadonlyArra
 export const pathsApiKitsIdPapersPaperGetParametersQuerySheetValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["query"]["sheet"]> = ["A4", "Letter"];
 export const pathsApiKitsIdPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards"];
 export const pathsApiKitsIdUndeletePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/undelete"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiMaterialsGetParametersQuerySpotValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/materials"]["get"]["parameters"]["query"]["spot"]> = ["row", "closure", "join", "holder", "ring", "chain"];
 export const pathsApiMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPictureSvgPostParametersQueryViewValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture.svg"]["post"]["parameters"]["query"]["view"]> = ["whole", "laid"];

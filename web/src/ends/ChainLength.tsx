@@ -57,7 +57,7 @@ function Between({ bench, state, chain }: { bench: Bench; state: BenchState; cha
       {choosing && (
         <CataloguePicker
           title="Chain between bead links"
-          filter={{ class: "finding", types: "chain" }}
+          filter={{ spot: "chain" }}
           onClose={() => setChoosing(false)}
           onRemove={between && (() => (setChoosing(false), set()))}
           onPick={(m) => {

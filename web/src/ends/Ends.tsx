@@ -81,7 +81,7 @@ export function Ends({ bench, state, brief }: Props) {
 
   const show = (list: FittingList, label: string, short: string) => {
     const fittings = fittingsAt(doc, row.id, list);
-    const carrier = carrierOf(doc, row.id, list);
+    const carrier = carrierOf(doc, analysis, row.id, list);
     return (
       <div className="end-row" role="group" aria-label={label}>
         <span className="what">{short}</span>
@@ -222,7 +222,7 @@ function filterOf(doc: Document, { list, fitting, hung }: Chosen): Filter {
   const made = doc.materials.find((m) => m.id === everyFitting(doc).find((one) => one.id === fitting)?.of);
   if (made?.class === "component") return BEAD_LINKS;
   if (list === "leg") return { class: "bead" };
-  if (list === "holder") return { class: "finding", types: "crimp-tube,crimp-bead" };
+  if (list === "holder") return { spot: "holder" };
   return filterFor(list as FittingList | "cord");
 }
 

@@ -7,7 +7,7 @@ import type { BenchState } from "../piece/BenchState.ts";
 import { CataloguePicker } from "../shop/CataloguePicker.tsx";
 import { sizeOf } from "../shop/size.ts";
 import { ChainLength } from "./ChainLength.tsx";
-import { CARRIERS, filterFor, HANGS } from "../piece/places.ts";
+import { filterFor, HANGS, partOf } from "../piece/places.ts";
 import { BEAD_LINKS, JOINS } from "../piece/joins.ts";
 
 interface Props {
@@ -98,7 +98,7 @@ function Holes({ bench, on, holes, doc }: { bench: Bench; on: On; holes: number;
 function Hung({ bench, state, fitting }: { bench: Bench; state: BenchState; fitting: Fitting }) {
   const [choosing, setChoosing] = useState(false);
   const { materials } = state.doc;
-  if (!CARRIERS.includes(materials.find((m) => m.id === fitting.of)?.type ?? "")) return null;
+  if (!partOf(state.analysis, fitting.id)?.carries) return null;
   const name = (id: string) => materials.find((m) => m.id === id)?.name ?? id;
   return (
     <div className="hung-on" role="group" aria-label="What hangs on it">

@@ -17,7 +17,7 @@ interface Picking {
 
 const PICKS: Record<"chain" | "links" | "joined" | "through", Picking> = {
   links: { title: "A row of bead links", filter: BEAD_LINKS, do: "add-row" },
-  chain: { title: "A row of chain", filter: { class: "finding", types: "chain" }, do: "add-row" },
+  chain: { title: "A row of chain", filter: { spot: "chain" }, do: "add-row" },
   joined: { title: "What joins the sections", filter: JOINS, do: "add-section" },
   through: { title: "The bead that the cords run through", filter: SHARED, do: "add-section" },
 };

@@ -21,7 +21,7 @@ interface Props {
   ask: (asked: Asked) => void;
 }
 
-const RINGS: Filter = { types: "jump-ring,split-ring" };
+const RINGS: Filter = { spot: "ring" };
 
 /** MakerForm lists the parts of a component from the top down, each to be changed. */
 export function MakerForm({ maker }: { maker: Maker }) {

@@ -1,7 +1,5 @@
 import type { Analysis, Document, Fitting, Operation } from "../api/client.ts";
 import { rowOf, rowsOf } from "../api/piece.ts";
-import { CORDS } from "../shop/fields.ts";
-import { materialTypeValues } from "../api/schema.gen.ts";
 import type { Filter } from "../shop/catalogue.ts";
 
 /** FittingList is a list of fittings of the piece: a strand's end, or a side of its closure. */
@@ -10,17 +8,10 @@ export type FittingList = "left" | "right" | "claspLeft" | "claspRight";
 export const isClosure = (list: FittingList) => list === "claspLeft" || list === "claspRight";
 export const sideOf = (list: FittingList) => (list === "left" || list === "claspLeft" ? "left" : "right");
 
-/** TYPES are the kinds of findings and cords, as the schema lists them. */
-const TYPES: readonly string[] = materialTypeValues;
-const ROW_ONLY = ["crimp-tube", "crimp-bead", "crimp-cover", "wire-guard", "cord-end", "cone-end", "fold-over"];
-const BOTH = ["jump-ring", "split-ring"];
-const ROWS_OWN = ["chain", "lobster", "spring-ring", "hook", "s-hook"];
-
 /** filterFor says what of the catalogue can go there. */
 export function filterFor(list: FittingList | "cord"): Filter {
   if (list === "cord") return { class: "cord" };
-  const types = isClosure(list) ? TYPES.filter((t) => !CORDS.includes(t) && !ROW_ONLY.includes(t)) : [...ROW_ONLY, ...BOTH, ...ROWS_OWN];
-  return { class: "finding", types: types.join(",") };
+  return { spot: isClosure(list) ? "closure" : "row" };
 }
 
 /** fittingsAt lists what is there, in threading order from the strand outwards. */
@@ -53,12 +44,9 @@ export function putFitting(row: string, list: FittingList, fitting: string | und
 /** HANGS is what of the catalogue can hang on a fitting. */
 export const HANGS: Filter = { hangs: true };
 
-export const CARRIERS = ["jump-ring", "split-ring", "extender", "lobster", "spring-ring", "toggle", "hook", "s-hook", "magnetic", "slide"];
-
 /** carrierOf is the outermost fitting there that something can hang on. */
-export function carrierOf(doc: Document, row: string, list: FittingList): Fitting | undefined {
-  const typeOf = (id: string) => doc.materials.find((m) => m.id === id)?.type ?? "";
-  return fittingsAt(doc, row, list).findLast(({ of }) => CARRIERS.includes(typeOf(of)));
+export function carrierOf(doc: Document, analysis: Analysis | null, row: string, list: FittingList): Fitting | undefined {
+  return fittingsAt(doc, row, list).findLast(({ id }) => partOf(analysis, id)?.carries);
 }
 
 const fittingOf = (doc: Document, row: string, id: string) => (["left", "right", "claspLeft", "claspRight"] as const).flatMap((list) => fittingsAt(doc, row, list)).find((f) => f.id === id);
