@@ -2,7 +2,7 @@ package kit
 
 import (
 	"mala/core/material"
-	"mala/core/measure"
+	"mala/core/steps"
 )
 
 // Work is one kind of thing that hands do.
@@ -26,7 +26,7 @@ func Works() []Work {
 }
 
 // Work counts what the shop's hands do for one kit: they count out, cut and pack, and make
-// the components that are sold made; the rest only where the pieces are sold made up.
+// the components that are sold made; the rest, by the steps, only where the pieces are sold made up.
 func (k *Kit) Work(bill []*Line, bags int, madeUp bool) map[Work]int {
 	out := map[Work]int{Packing: bags}
 	for _, l := range bill {
@@ -45,52 +45,24 @@ func (k *Kit) Work(bill []*Line, bags int, madeUp bool) map[Work]int {
 		if !madeUp {
 			continue
 		}
+		work := steps.WorkOf(steps.For(p.Of, steps.Given{Premade: k.Premade}))
 		out[Stringing] += p.Of.AllBeads() * p.Quantity
-		for _, s := range p.Of.Strands {
-			out[Knotting] += knots(s) * p.Quantity
-		}
+		out[Crimping] += work.Crimps * p.Quantity
+		out[Knotting] += work.Knots * p.Quantity
+		out[Opening] += work.Rings * p.Quantity
 	}
 	return out
 }
 
-// made counts the components that are made, their parts among them, and of what is sold
-// made up the crimps and rings.
+// made counts the components that are made, their parts among them.
 func (k *Kit) made(out map[Work]int, of *material.Material, n int, madeUp bool) {
-	switch {
-	case of.Component != nil:
-		if !madeUp && !k.Premade[of.ID] {
-			return
-		}
-		out[Making] += n
-		for _, part := range of.Component.Parts {
-			if part.Of.Component != nil {
-				k.made(out, part.Of, part.Count*n, true)
-			}
-		}
-	case of.Finding == nil || !madeUp:
-	case of.Finding.IsCrimp():
-		out[Crimping] += n
-	case of.Finding.IsRing() && of.Finding.IsOpen():
-		out[Opening] += n
+	if of.Component == nil || !madeUp && !k.Premade[of.ID] {
+		return
 	}
-}
-
-func knots(s *measure.Strand) int {
-	if s.Ring {
-		return 1
-	}
-	n := 0
-	for _, e := range s.Ends() {
-		switch e.Hold {
-		case measure.HeldByKnot, measure.HeldByCordEnd, measure.HeldByCone, measure.HeldByRing:
-			n++
-		case measure.HeldByLeg:
-			n += 2
-		case measure.HeldByStop:
-			if e.Find(measure.RoleCrimp) == nil {
-				n++
-			}
+	out[Making] += n
+	for _, part := range of.Component.Parts {
+		if part.Of.Component != nil {
+			k.made(out, part.Of, part.Count*n, true)
 		}
 	}
-	return n
 }

@@ -188,3 +188,16 @@ func TestWhatIsGivenIsNotMadeAgain(t *testing.T) {
 		}
 	}
 }
+
+// Only what a step says is done is work: a ring that the cord goes round is never opened, and every
+// knot between beads is tied.
+func TestWorkIsThatOfTheSteps(t *testing.T) {
+	all := []Step{
+		{Does: ThreadCrimp{}}, {Does: CloseCrimp{}}, {Does: CloseOverLegs{}}, {Does: PressAtTip{}}, {Does: HoldApart{Way: piece.HeldByCrimps, N: 6}},
+		{Does: HoldApart{Way: piece.HeldByKnots, N: 15}}, {Does: HoldApart{Way: piece.HeldByFriction, N: 4}}, {Does: TieOn{}}, {Does: TieOn{Loop: true}}, {Does: Tie{}}, {Does: TieLeg{}}, {Does: TieTails{N: 2}}, {Does: TieRing{}}, {Does: LoopOfCord{}},
+		{Does: Attach{Opens: JumpRing}}, {Does: Attach{Opens: SplitRing}}, {Does: Attach{}}, {Does: Gate{}},
+	}
+	if got, want := WorkOf(all), (Work{Crimps: 9, Knots: 23, Rings: 2}); got != want {
+		t.Errorf("%+v, want %+v", got, want)
+	}
+}
