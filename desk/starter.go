@@ -1,11 +1,14 @@
 package desk
 
 import (
+	"errors"
+
 	"mala/core/length"
 	"mala/core/piece"
 	"mala/core/start"
 	"mala/core/suggest"
 	"mala/format"
+	"mala/words/en"
 )
 
 // startTolerance is how far off its target a new piece may be.
@@ -27,7 +30,12 @@ func Starter(name, kind, closure string, target length.MM, rows int, join string
 	}
 	if rows > 1 {
 		if p, err = suggest.Rows(p, rows, suggest.Join(join), shelf.Beside(&doc)); err != nil {
-			return doc, format.Faults{{Where: "rows", Says: err.Error()}}
+			says := err.Error()
+			var lacks *suggest.Lacks
+			if errors.As(err, &lacks) {
+				says = en.Lacks(lacks)
+			}
+			return doc, format.Faults{{Where: "rows", Says: says}}
 		}
 	}
 	empty := &piece.Piece{House: p.House}

@@ -28,7 +28,7 @@ const (
 func Joins() []Join { return []Join{OneRing, OwnRings, Holes} }
 
 // Rows gives a piece of one row so many rows alike, joined in this way with what the
-// shelf has for it. The error is a sentence that says what is missing.
+// shelf has for it. The error is a *Lacks, or one of edit.
 func Rows(p *piece.Piece, rows int, join Join, shelf []*material.Material) (*piece.Piece, error) {
 	if rows < 2 {
 		return p, nil
@@ -37,7 +37,7 @@ func Rows(p *piece.Piece, rows int, join Join, shelf []*material.Material) (*pie
 	if join == OwnRings {
 		ring := ringFor(shelf, nil)
 		if ring == nil {
-			return nil, missing("ring that opens")
+			return nil, &Lacks{}
 		}
 		for _, side := range piece.Sides() {
 			ops = append(ops, edit.AddFitting{At: p.Leading().AtEnd(side), Of: ring})
@@ -54,9 +54,11 @@ func Rows(p *piece.Piece, rows int, join Join, shelf []*material.Material) (*pie
 	return onRings(p, shelf)
 }
 
-func missing(what string) error {
-	return fmt.Errorf("The catalogue has no %s. Add one to the materials first.", what)
-}
+// Lacks is what rows would be joined by and the shelf has not: a clasp with so many holes, or a ring
+// that takes so many rows; a ring that opens where both are 0.
+type Lacks struct{ Holes, Rows int }
+
+func (l *Lacks) Error() string { return fmt.Sprintf("nothing joins the rows: %+v", *l) }
 
 // inHoles closes a piece by the clasp with the fewest holes that takes its rows.
 func inHoles(p *piece.Piece, rows int, shelf []*material.Material) (*piece.Piece, error) {
@@ -67,7 +69,7 @@ func inHoles(p *piece.Piece, rows int, shelf []*material.Material) (*piece.Piece
 		}
 	}
 	if len(fit) == 0 {
-		return nil, missing(fmt.Sprintf("clasp with %d holes", rows))
+		return nil, &Lacks{Holes: rows}
 	}
 	clasp := slices.MinFunc(fit, func(a, b *material.Material) int {
 		return cmp.Or(cmp.Compare(a.Finding.Holes, b.Finding.Holes), cmp.Compare(a.ID, b.ID))
@@ -86,7 +88,7 @@ func onRings(p *piece.Piece, shelf []*material.Material) (*piece.Piece, error) {
 		}
 		ring := ringFor(shelf, thick)
 		if ring == nil {
-			return nil, missing(fmt.Sprintf("ring that takes %d rows", len(thick)))
+			return nil, &Lacks{Rows: len(thick)}
 		}
 		list := p.End(nil, side, true)
 		if n := len(*list); n > 0 && (*list)[n-1].Of.Finding.IsRing() {

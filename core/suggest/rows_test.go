@@ -55,7 +55,8 @@ func TestAPieceIsGivenRowsAndWhatTheyGoOn(t *testing.T) {
 		"no ring that opens":      {2, OwnRings, nil},
 		"A piece has at most 20 ": {21, OneRing, shelf},
 	} {
-		if _, err := Rows(p, tt.rows, tt.join, tt.shelf); err == nil || !strings.Contains(err.Error(), says) {
+		_, err := Rows(p, tt.rows, tt.join, tt.shelf)
+		if err == nil || !strings.Contains(Refusal(err), says) {
 			t.Errorf("%v, want %q", err, says)
 		}
 	}

@@ -1,5 +1,8 @@
 package suggest
 
-// Reasoned says a suggestion's reason in English: what a person reads is what is held here. It is
+// Reasoned and Refusal say a suggestion's reason, and why rows are not joined, in English: what a person reads is what is held here. They are
 // set from outside of the package, which the words import.
-var Reasoned func(*Suggestion) string
+var (
+	Reasoned func(*Suggestion) string
+	Refusal  func(error) string // why rows are not joined
+)

@@ -6,4 +6,12 @@ import (
 	"mala/words/en"
 )
 
-func init() { suggest.Reasoned = en.In(length.InMillimetres).Reason }
+func init() {
+	suggest.Reasoned = en.In(length.InMillimetres).Reason
+	suggest.Refusal = func(err error) string {
+		if lacks, is := err.(*suggest.Lacks); is {
+			return en.Lacks(lacks)
+		}
+		return err.Error()
+	}
+}

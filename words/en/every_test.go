@@ -5,6 +5,7 @@ import (
 	"go/parser"
 	"go/token"
 	"os"
+	"regexp"
 	"strings"
 	"testing"
 
@@ -156,5 +157,37 @@ func TestEveryNameHasItsWords(t *testing.T) {
 	}
 	if n < 10 {
 		t.Errorf("%d cautions", n)
+	}
+}
+
+// Rooms whose values are spoken here hold no phrase of their own: what a person reads is written in one
+// place. Rooms that read what people type still say what is wrong with it.
+func TestNoSentenceIsWrittenWhereItIsComputed(t *testing.T) {
+	phrase := regexp.MustCompile(`[A-Za-z]{2,} [a-z]{2,}`)
+	for _, room := range []string{"check", "drape", "solve", "steps", "suggest", "technique", "together", "tools", "way"} {
+		for _, file := range parsed(t, "../../core/"+room) {
+			tags := map[*ast.BasicLit]bool{}
+			ast.Inspect(file, func(n ast.Node) bool {
+				switch n := n.(type) {
+				case *ast.Field:
+					if n.Tag != nil {
+						tags[n.Tag] = true
+					}
+				case *ast.CallExpr: // what a programmer reads
+					if f, is := n.Fun.(*ast.Ident); is && f.Name == "panic" {
+						return false
+					}
+				case *ast.FuncDecl:
+					if n.Name.Name == "Error" {
+						return false
+					}
+				case *ast.BasicLit:
+					if n.Kind == token.STRING && !tags[n] && phrase.MatchString(n.Value) {
+						t.Errorf("core/%s writes %s", room, n.Value)
+					}
+				}
+				return true
+			})
+		}
 	}
 }

@@ -130,6 +130,18 @@ func (p Speaker) Together(of *together.Proposal) string {
 	return "R" + strings.Join(rows, "; ")[1:]
 }
 
+// Lacks says what the catalogue has not to join rows by.
+func Lacks(of *suggest.Lacks) string {
+	what := "ring that opens"
+	switch {
+	case of.Holes > 0:
+		what = fmt.Sprintf("clasp with %d holes", of.Holes)
+	case of.Rows > 0:
+		what = fmt.Sprintf("ring that takes %d rows", of.Rows)
+	}
+	return fmt.Sprintf("The catalogue has no %s. Add one to the materials first.", what)
+}
+
 // Reason says in a sentence what speaks for a suggestion.
 func (p Speaker) Reason(s *suggest.Suggestion) string {
 	says := p.reason(s.Reason)
