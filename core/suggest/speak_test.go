@@ -1,8 +1,8 @@
 package suggest
 
-// Reasoned and Refusal say a suggestion's reason, and why rows are not joined, in English: what a person reads is what is held here. They are
-// set from outside of the package, which the words import.
+// Reasoned says a suggestion's reason, and Refusal why rows are not joined, in English: what a person
+// reads is what is held here. They are set from outside of the package, which the words import.
 var (
 	Reasoned func(*Suggestion) string
-	Refusal  func(error) string // why rows are not joined
+	Refusal  func(error) string
 )
