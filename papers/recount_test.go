@@ -144,4 +144,3 @@ func instructs(t *testing.T, line string, texts []string, counts map[string]int)
 		t.Errorf("%s: the runs come to %v mm of %v", line, furthest, all)
 	}
 }
-

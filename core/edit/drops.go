@@ -25,8 +25,8 @@ type (
 func (HangDrop) Do() Do { return "hang-drop" }
 func (HangLoop) Do() Do { return "hang-loop" }
 
-func (o HangDrop) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
-func (o HangLoop) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
+func (o HangDrop) where() onLine { return onLine{o.At, o.Alike} }
+func (o HangLoop) where() onLine { return onLine{o.At, o.Alike} }
 
 // edit puts a drop in the place of the selected beads: they hang on the strand's own cord, which
 // turns round the last of them.

@@ -25,7 +25,7 @@ const Pitch = "pitch"
 // Do names it.
 func (SetSpacing) Do() Do { return "set-spacing" }
 
-func (o SetSpacing) where() onLine { return onLine{at: o.At, alike: o.Alike} }
+func (o SetSpacing) where() onLine { return onLine{o.At, o.Alike} }
 
 func (o SetSpacing) edit(e *lineEditor) (Result, error) {
 	if o.Node < 0 || o.Node >= len(e.line.Nodes) {

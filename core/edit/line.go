@@ -85,25 +85,24 @@ func (Turn) Do() Do      { return "turn" }
 func (Letter) Do() Do    { return "letter" }
 func (SetLine) Do() Do   { return "set-line" }
 
-// onLine is where on a line an operation works: what is selected, and whether it is done in rows
-// with the same line too.
+// onLine is the row whose line an operation works on, and whether it is done in rows with the same
+// line too.
 type onLine struct {
-	at       piece.Place
-	from, to int
-	alike    bool
+	at    piece.Place
+	alike bool
 }
 
-func (o Insert) where() onLine  { return onLine{o.At, o.From, o.To, o.Alike} }
-func (o Between) where() onLine { return onLine{o.At, o.Gap, 0, o.Alike} }
-func (o Delete) where() onLine  { return onLine{o.At, o.From, o.To, o.Alike} }
-func (o Enclose) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
-func (o Ungroup) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
-func (o Copy) where() onLine    { return onLine{at: o.At, from: o.From, to: o.To} }
-func (o Count) where() onLine   { return onLine{at: o.At, alike: o.Alike} }
-func (o Step) where() onLine    { return onLine{at: o.At, alike: o.Alike} }
-func (o Turn) where() onLine    { return onLine{at: o.At, alike: o.Alike} }
+func (o Insert) where() onLine  { return onLine{o.At, o.Alike} }
+func (o Between) where() onLine { return onLine{o.At, o.Alike} }
+func (o Delete) where() onLine  { return onLine{o.At, o.Alike} }
+func (o Enclose) where() onLine { return onLine{o.At, o.Alike} }
+func (o Ungroup) where() onLine { return onLine{o.At, o.Alike} }
+func (o Copy) where() onLine    { return onLine{at: o.At} }
+func (o Count) where() onLine   { return onLine{o.At, o.Alike} }
+func (o Step) where() onLine    { return onLine{o.At, o.Alike} }
+func (o Turn) where() onLine    { return onLine{o.At, o.Alike} }
 func (o Letter) where() onLine  { return onLine{at: o.At} }
-func (o SetLine) where() onLine { return onLine{at: o.At, alike: o.Alike} }
+func (o SetLine) where() onLine { return onLine{o.At, o.Alike} }
 
 // IsLineOp says whether an operation works on a row's bead line.
 func IsLineOp(do Do) bool {

@@ -29,8 +29,8 @@ type (
 func (Move) Do() Do    { return "move" }
 func (Shuffle) Do() Do { return "shuffle" }
 
-func (o Move) where() onLine    { return onLine{o.At, o.From, o.To, o.Alike} }
-func (o Shuffle) where() onLine { return onLine{o.At, o.From, o.To, o.Alike} }
+func (o Move) where() onLine    { return onLine{o.At, o.Alike} }
+func (o Shuffle) where() onLine { return onLine{o.At, o.Alike} }
 
 // edit moves the selection to another gap. Groups that are selected whole stay groups.
 func (o Move) edit(e *lineEditor) (Result, error) {
