@@ -7,6 +7,7 @@ import (
 	"mala/core/piece"
 	"mala/core/suggest"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -37,7 +38,7 @@ func Suggest(doc *format.Document, row string, opt Options) (*Suggestions, error
 	shelf, speak := opt.Shelf.Beside(doc), en.In(opt.Unit)
 	out := &Suggestions{Items: []Suggestion{}}
 	for _, s := range suggest.For(m, piece.ID(row), shelf) {
-		item := Suggestion{Role: string(s.Role), End: string(s.Side), Name: "A loop of beads", Reason: speak.Reason(&s), Has: s.Has}
+		item := Suggestion{Role: string(s.Role), End: string(s.Side), Name: en.Says(words.ALoop), Reason: speak.Reason(&s), Has: s.Has}
 		if s.Material != nil {
 			item.Material, item.Name = s.Material.ID, s.Material.Name
 		}

@@ -13,6 +13,8 @@ import (
 	"mala/core/supply"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
+	"mala/words/en"
 )
 
 // Buying is what must be bought for so many of a piece, and what that costs two ways: by
@@ -281,7 +283,7 @@ func (b *Buyer) buyCounted(group []*Needed) {
 	})
 	for _, n := range group {
 		if !slices.Contains(bought, n) && n.Line.Lacks == "" {
-			n.Line.Lacks = "No pack of it is known. Add one to it under Materials."
+			n.Line.Lacks = en.Says(words.NoPack)
 		}
 	}
 	if len(bought) == 0 {

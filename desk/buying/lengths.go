@@ -8,6 +8,8 @@ import (
 	"mala/core/money"
 	"mala/core/supply"
 	"mala/desk"
+	"mala/words"
+	"mala/words/en"
 )
 
 // buyLengths buys what is cut from a spool: every cut from one length. Packs are chosen by
@@ -24,7 +26,7 @@ func (b *Buyer) buyLengths(n *Needed) {
 		}
 	}
 	if from == nil {
-		n.Line.Lacks = "No pack of it is known that is long enough. Add one to it under Materials."
+		n.Line.Lacks = en.Says(words.NoLongPack)
 		return
 	}
 	total := Sum(n.Cuts)

@@ -1,13 +1,13 @@
 package kits
 
 import (
-	"fmt"
 	"reflect"
 
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -18,42 +18,42 @@ func DiffersFrom(was, now *format.Document, unit length.Unit) []string {
 	before, err := desk.Measured(was, format.House{})
 	after, afterErr := desk.Measured(now, format.House{})
 	if err != nil || afterErr != nil {
-		return []string{"its bead line has an error now"}
+		return []string{en.Says(words.LineHasError)}
 	}
 	var out []string
-	say := func(text string, args ...any) { out = append(out, fmt.Sprintf(text, args...)) }
+	say := func(text string) { out = append(out, text) }
 	if was.Name != now.Name {
-		say("it is called %s now", now.Name)
+		say(en.CalledNow(now.Name))
 	}
 	if len(before.Strands) != len(after.Strands) {
-		say("%d rows, not %d", len(after.Strands), len(before.Strands))
+		say(en.RowsNow(len(after.Strands), len(before.Strands)))
 	}
 	for i := range min(len(before.Strands), len(after.Strands)) {
 		if n := runsChanged(before.Strands[i].Runs(), after.Strands[i].Runs()); n > 0 {
-			of := ""
+			row := 0
 			if len(after.Strands) > 1 {
-				of = fmt.Sprintf(" of row %d", i+1)
+				row = i + 1
 			}
-			say("%s%s changed", en.Plural(n, "run"), of)
+			say(en.RunsChanged(n, row))
 		}
 	}
 	if a, b := before.Finished, after.Finished; !closeTo(a, b) {
-		say("%s long, not %s", b.In(unit), a.In(unit))
+		say(en.In(unit).LongNow(b, a))
 	}
 	if len(out) > 0 {
 		return out
 	}
 	if !reflect.DeepEqual(tallied(before), tallied(after)) {
-		say("other findings or cord")
+		say(en.Says(words.OtherFindings))
 	}
 	if !reflect.DeepEqual(cutsIn(before), cutsIn(after)) {
-		say("the cord is cut to another length")
+		say(en.Says(words.OtherCut))
 	}
 	if !reflect.DeepEqual(was.Sizes, now.Sizes) {
-		say("other sizes")
+		say(en.Says(words.OtherSizes))
 	}
 	if !reflect.DeepEqual(was.Colourways, now.Colourways) {
-		say("other colourways")
+		say(en.Says(words.OtherColours))
 	}
 	return out
 }

@@ -11,6 +11,7 @@ import (
 	"mala/desk"
 	"mala/desk/sizing"
 	"mala/format"
+	"mala/words/en"
 )
 
 // variantKey names a piece in a size and a colourway; nothing for its own.
@@ -158,11 +159,7 @@ func farthest(m, base *measure.Measured, free bool) length.MM {
 
 // moved says that the materials of a colourway move the length by more than is right.
 func (v *variant) moved(off length.MM, unit length.Unit) {
-	more := "longer"
-	if off < 0 {
-		more, off = "shorter", -off
-	}
-	if off > piece.StandardTolerance {
-		v.says = append(v.says, fmt.Sprintf("In these materials it is %s %s, and no other counts were found to bring it back.", off.In(unit), more))
+	if max(off, -off) > piece.StandardTolerance {
+		v.says = append(v.says, en.In(unit).ColourwayOff(off))
 	}
 }

@@ -2,7 +2,6 @@ package sizing
 
 import (
 	"context"
-	"fmt"
 
 	"mala/core/check"
 	"mala/core/length"
@@ -12,6 +11,7 @@ import (
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -40,7 +40,7 @@ func Convert(ctx context.Context, in *Conversion, opt desk.Options) (*Converted,
 	if !(in.ToMm >= 0 && in.ToMm <= length.Longest) {
 		return nil, format.Faults{{Where: "toMm", Says: "Convert it to a length of 0 to 100 m."}}
 	}
-	if size.PartOf(piece.Kind(in.Kind)) == "" || closureWords[piece.ClosureType(in.Closure)] == "" {
+	if size.PartOf(piece.Kind(in.Kind)) == "" || en.ClosedBy(piece.ClosureType(in.Closure)) == "" {
 		return nil, format.Faults{{Where: "kind", Says: "Convert it to a necklace, a bracelet or an anklet, closed by a clasp, a knot, nothing, a bar or tied."}}
 	}
 	m, err := desk.Measured(&in.Document, opt.House)
@@ -55,7 +55,7 @@ func Convert(ctx context.Context, in *Conversion, opt desk.Options) (*Converted,
 	if in.ToMm == 0 {
 		inside, ok := m.Inside()
 		if !ok || m.Piece.Hangs() {
-			out.Why = "This piece has no inside length to keep. Give the length it is to have."
+			out.Why = en.Says(words.NoInsideKept)
 			return out, nil
 		}
 		goal.Inside, goal.Want = true, inside
@@ -71,7 +71,7 @@ func Convert(ctx context.Context, in *Conversion, opt desk.Options) (*Converted,
 		return nil, err
 	}
 	if after.Piece.Several() {
-		out.Why = "Its rows are sized together: convert it here, and then size them in Lay out."
+		out.Why = en.Says(words.RowsTogether)
 		asItIs := solve.Proposal{Measured: after, Line: after.Leading().Row.Line.String(), Value: after.ForTarget}
 		way := wayTo(in, m, &asItIs, ops, says, opt)
 		out.Nearest = &way
@@ -86,26 +86,21 @@ func conversionOf(in *Conversion, m *measure.Measured) (ops []desk.Operation, sa
 	p := m.Piece
 	if kind := string(p.Kind); kind != in.Kind {
 		ops = append(ops, desk.Operation{Do: "set-kind", Text: in.Kind})
-		says = append(says, fmt.Sprintf("%s to %s", kind, in.Kind))
+		says = append(says, en.KindTo(kind, in.Kind))
 		if p.Body != nil && p.Body.Part != size.PartOf(piece.Kind(in.Kind)) {
 			ops = append(ops, desk.Operation{Do: "set-body"})
-			says = append(says, "for nobody yet")
+			says = append(says, en.Says(words.NoWearerYet))
 		}
 		if len(p.Sizes) > 0 {
 			ops = append(ops, desk.Operation{Do: "set-sizes"})
-			says = append(says, "without the sizes that are saved")
+			says = append(says, en.Says(words.SizesGo))
 		}
 	}
 	if p.Hangs() || string(p.Closure.Type) != in.Closure {
 		ops = append(ops, desk.Operation{Do: "set-closure", Text: in.Closure})
-		says = append(says, closureWords[piece.ClosureType(in.Closure)])
+		says = append(says, en.ClosedBy(piece.ClosureType(in.Closure)))
 	}
 	return ops, says
-}
-
-// closureWords say how a piece closes.
-var closureWords = map[piece.ClosureType]string{
-	piece.Clasp: "closed by a clasp", piece.Knot: "tied in a ring", piece.None: "a ring that slips on", piece.OnBar: "on a bar", piece.Tied: "tied by the wearer",
 }
 
 // solve finds the counts, and puts each with what the conversion itself takes.
@@ -156,7 +151,7 @@ func wayTo(in *Conversion, before *measure.Measured, p *solve.Proposal, ops []de
 	}
 	if t := before.Piece.Target; t == nil || t.Finished != to {
 		out.Operations = append(out.Operations, desk.Operation{Do: "set-target", Mm: &to})
-		out.Changes = append(out.Changes, "target to "+to.In(opt.Unit))
+		out.Changes = append(out.Changes, en.In(opt.Unit).TargetTo(to))
 	}
 	return out
 }

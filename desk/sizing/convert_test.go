@@ -78,7 +78,7 @@ func TestAConversionSaysWhatComesWithIt(t *testing.T) {
 		t.Errorf("%q", out.Checks)
 	}
 	changes := strings.Join(out.Items[0].Changes, "; ")
-	if changes != "bracelet to necklace; for nobody yet; closed by a clasp; 14B to 45B; target to 400 mm" || out.Items[0].Line != "45B A L T" {
+	if changes != "bracelet to necklace; without a wearer; closed by a clasp; 14B to 45B; target to 400 mm" || out.Items[0].Line != "45B A L T" {
 		t.Errorf("%s: %s", changes, out.Items[0].Line)
 	}
 	if out = convert("ferry-bell.json", sizing.Conversion{Kind: "necklace", Closure: "clasp", ToMm: 450}); !strings.Contains(strings.Join(out.Items[0].Changes, "; "), "without the sizes that are saved") {

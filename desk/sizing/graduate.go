@@ -9,6 +9,8 @@ import (
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
+	"mala/words/en"
 )
 
 // Graduation asks for beads of several sizes that rise to the centre.
@@ -66,7 +68,7 @@ func Graduate(ctx context.Context, in *Graduation, opt desk.Options) (*Ways, err
 			}
 		}
 		if p.Forced {
-			says = append(says, "a longer row has fewer of a size, since there are no more in stock")
+			says = append(says, en.Says(words.FewerOfSize))
 		}
 		one := wayOf(m, s, &Aim{}, &way, opt.Unit)
 		one.Changes = append(says, one.Changes...)

@@ -10,6 +10,7 @@ import (
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -61,9 +62,9 @@ func MakeOf(ctx context.Context, in *InHand, opt desk.Options) (*MadeInHand, err
 	out := &MadeInHand{Longest: []LongestWay{}, Sizes: []SizeFound{}}
 	switch {
 	case m.Piece.Several():
-		out.Why = "This is worked out for a piece of one row. Size the rows of this one together."
+		out.Why = en.Says(words.OneRowOnly)
 	case !hand.Limits():
-		out.Why = "Enter how many beads or how much cord there is."
+		out.Why = en.Says(words.NothingInHand)
 	}
 	if out.Why != "" {
 		return out, nil
@@ -84,7 +85,7 @@ func MakeOf(ctx context.Context, in *InHand, opt desk.Options) (*MadeInHand, err
 		out.Sizes = append(out.Sizes, *found)
 	}
 	if len(out.Longest) == 0 {
-		out.Why = "What is in hand does not make this pattern, not even with one of any run or group. Enter more beads or cord, or unpin a run."
+		out.Why = en.Says(words.NotEnough)
 	}
 	return out, nil
 }

@@ -1,7 +1,6 @@
 package sizing
 
 import (
-	"fmt"
 	"maps"
 	"slices"
 
@@ -175,5 +174,5 @@ func OlderSize(doc *format.Document, s *format.Size) []string {
 	if n == 0 {
 		return nil
 	}
-	return []string{fmt.Sprintf("%s was made of an older pattern: %s of it changed since. Make the sizes again.", s.Name, en.Plural(n, "item"))}
+	return []string{en.OlderSize(s.Name, n)}
 }

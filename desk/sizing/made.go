@@ -6,6 +6,8 @@ import (
 	"mala/core/size"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
+	"mala/words/en"
 )
 
 // FromMade asks what follows for a piece from one that is already made.
@@ -61,12 +63,12 @@ func After(in *FromMade, made *format.Document, opt desk.Options) (*MadeBefore, 
 	}
 	inside, ok := was.Inside()
 	if was.Piece.Hangs() || !ok {
-		out.Why = made.Name + " has no inside length, so only its length can be compared."
+		out.Why = en.OnlyLength(made.Name)
 		out.SatWords = []string{}
 		return out, nil
 	}
 	if inside = desk.Exact(inside + (out.FinishedMm-out.PlannedMm)/length.MM(was.Piece.Times())); inside <= 0 {
-		out.Why = "So short it leaves no room inside. Measure it again."
+		out.Why = en.Says(words.NoRoomInside)
 		return out, nil
 	}
 	out.InsideMm = &inside
@@ -101,7 +103,7 @@ func Tried(in *FromMade, opt desk.Options) (*MadeBefore, error) {
 func triedOn(doc *format.Document, was *piece.Piece, inside length.MM, sat string, opt desk.Options) (*TriedOn, string) {
 	mm, ease, ok := size.TriedOn(was, inside, sat)
 	if !ok {
-		return nil, "The house has no ease range with that word for such a piece. Choose another word."
+		return nil, en.Says(words.NoEaseWord)
 	}
 	return &TriedOn{Part: partOf(was), MeasureMm: desk.Exact(mm), EaseMm: ease, SuitedMm: suitedFor(doc, mm, partOf(was), opt)}, ""
 }

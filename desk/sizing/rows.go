@@ -3,7 +3,6 @@ package sizing
 import (
 	"context"
 	"errors"
-	"fmt"
 	"math"
 
 	"mala/core/length"
@@ -12,6 +11,8 @@ import (
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
+	"mala/words/en"
 )
 
 // SizeOfRows finds the way of a piece of several rows or sections to a size: the leading row's
@@ -124,7 +125,7 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 		w.out.Why = says
 		return nil
 	case says == "" && len(shares) == 0 && w.pinned(id) && !near(valueOf(w.piece, s, goal.Inside), goal):
-		w.out.Why = fmt.Sprintf("Row %d: %s", w.piece.Number(id), "All of it is pinned, in every section. Unpin a row.")
+		w.out.Why = en.OfRow(w.piece.Number(id), en.Says(words.AllRowPinned))
 		return nil
 	case says == "" && len(shares) > 0: // a row of its own length follows none
 		if err := w.evenly(ctx, goal, shares); err != nil || w.out.Why != "" {
@@ -235,7 +236,7 @@ func (w *rowSizer) chain(id piece.ID) error {
 	})
 	if now != was {
 		*w.doc = filled.Document
-		w.says = append(w.says, fmt.Sprintf("row %d: %d links in place of %d", m.Piece.Number(id), now, was))
+		w.says = append(w.says, en.LinksNow(m.Piece.Number(id), now, was))
 	}
 	return nil
 }
@@ -251,12 +252,12 @@ func (w *rowSizer) found(own *measure.Measured) error {
 		if t == nil || t.Within {
 			continue
 		}
-		off := length.MM(math.Abs(float64(t.OffMm))).In(w.opt.Unit)
+		off, speak := length.MM(math.Abs(float64(t.OffMm))), en.In(w.opt.Unit)
 		if s.Row.Corded() {
-			w.out.Why = fmt.Sprintf("Row %d would be %s off its length: what it is made of comes in no such number. Let its chain fill up, or size the rows together, under Lay out.", after.Piece.Number(s.Row.ID), off)
+			w.out.Why = speak.RowOff(after.Piece.Number(s.Row.ID), off)
 			return nil
 		}
-		w.says = append(w.says, fmt.Sprintf("row %d stays %s off its length: its links come no nearer", after.Piece.Number(s.Row.ID), off))
+		w.says = append(w.says, speak.RowStays(after.Piece.Number(s.Row.ID), off))
 	}
 	s := after.Strand(w.leading)
 	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Value: s.Finished(), Line: s.Row.Line.String()}, w.opt.Unit)

@@ -10,6 +10,7 @@ import (
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -89,9 +90,6 @@ func RunSizes(ctx context.Context, in *SizesWanted, opt desk.Options) (*SizeRun,
 	return out, nil
 }
 
-// noTime is the reason of a size that was not come to.
-const noTime = "There was no time left for this size. Ask for fewer sizes at once, or pin more."
-
 // SizeAsk is one size with what it may be made of.
 type SizeAsk struct {
 	SizeWanted
@@ -104,7 +102,7 @@ type SizeAsk struct {
 func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Options) (*SizeFound, error) {
 	out := &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}
 	if ctx.Err() != nil {
-		out.Why = noTime
+		out.Why = en.Says(words.NoTime)
 		return out, nil
 	}
 	aim := Aim{Document: *doc, Wearer: ask.MeasureMm > 0, ToMm: ask.FinishedMm, ToleranceMm: ask.Tolerance, InStock: ask.inStock}
@@ -139,7 +137,7 @@ func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Op
 	if len(out.Items) == 0 {
 		out.Why = en.In(opt.Unit).Why(found.Why)
 		if ctx.Err() != nil {
-			out.Why = noTime
+			out.Why = en.Says(words.NoTime)
 		}
 	}
 	return out, nil

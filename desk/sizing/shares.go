@@ -11,6 +11,7 @@ import (
 	"mala/core/pattern"
 	"mala/core/piece"
 	"mala/core/solve"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -89,7 +90,7 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 	}
 	now, err := w.value(goal.Row, goal.Inside)
 	if rest := now - all; err == nil && !goal.Inside && len(w.piece.Sections) > 1 && goal.Want <= rest {
-		w.out.Why = fmt.Sprintf("What is not beads takes %s, so %s leaves nothing for them. Ask for a longer piece.", rest.In(w.opt.Unit), goal.Want.In(w.opt.Unit))
+		w.out.Why = en.In(w.opt.Unit).NothingForBeads(rest, goal.Want)
 		return nil
 	}
 	why := ""
@@ -122,7 +123,7 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 		return err
 	case near(now, goal):
 	case ctx.Err() != nil:
-		w.out.Why = noTime
+		w.out.Why = en.Says(words.NoTime)
 	default:
 		w.out.Why = why
 	}

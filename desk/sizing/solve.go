@@ -12,6 +12,7 @@ import (
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -112,11 +113,11 @@ func goalOf(in *Aim, m *measure.Measured, s *measure.Strand) (goal solve.Goal, s
 		fit := size.OfRow(m, s)
 		switch {
 		case m.Piece.Hangs():
-			return goal, "An ornament is worn by nobody. Give the length to bring it to."
+			return goal, en.Says(words.NotWorn)
 		case m.Piece.Body == nil || m.Piece.Body.Measure <= 0:
-			return goal, "Nobody's measure is known. Give the wearer's measure first."
+			return goal, en.Says(words.NoMeasure)
 		case fit == nil:
-			return goal, "There is no inside length to fit: too few beads to close."
+			return goal, en.Says(words.NoInside)
 		}
 		goal.Inside, goal.Want, goal.Tolerance = true, fit.Inside-fit.Ease+fit.Middle, length.MM(fit.Tolerated())
 		return goal, ""
@@ -131,7 +132,7 @@ func goalOf(in *Aim, m *measure.Measured, s *measure.Strand) (goal solve.Goal, s
 		goal.Tolerance = max(0, *in.ToleranceMm)
 	}
 	if goal.Want <= 0 {
-		return goal, "There is no target to come to. Set one first."
+		return goal, en.Says(words.NoTarget)
 	}
 	return goal, ""
 }
@@ -176,7 +177,7 @@ func (w *Way) setTarget(before *measure.Measured, after *measure.Strand, m *meas
 		mm = to
 	}
 	w.Operations = append(w.Operations, desk.Operation{Do: "set-target", Mm: &mm})
-	w.Changes = append(slices.Clone(w.Changes), "target to "+mm.In(unit))
+	w.Changes = append(slices.Clone(w.Changes), en.In(unit).TargetTo(mm))
 }
 
 // priceOf is what comes and goes of each material, beads first.

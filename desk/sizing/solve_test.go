@@ -70,12 +70,12 @@ func TestWhatCannotBeSolvedIsSaid(t *testing.T) {
 	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/harbour-lights.json"))
 	zero := length.MM(0)
 	for says, change := range map[string]func(in *sizing.Aim){
-		"There is no target to come to": func(in *sizing.Aim) { in.Document.Target = nil },
-		"leaves nothing for beads":      func(in *sizing.Aim) { in.ToMm = 10 },
-		"Nobody's measure is known":     func(in *sizing.Aim) { in.Document.Body, in.Wearer = nil, true },
-		"a tolerance of ± ":             func(in *sizing.Aim) { in.ToMm, in.ToleranceMm = 451.3, &zero },
-		"With more in stock":            func(in *sizing.Aim) { in.ToMm, in.InStock = 700, true },
-		"An ornament is worn by nobody": func(in *sizing.Aim) {
+		"There is no target to come to":   func(in *sizing.Aim) { in.Document.Target = nil },
+		"leaves nothing for beads":        func(in *sizing.Aim) { in.ToMm = 10 },
+		"The wearer's measure is not set": func(in *sizing.Aim) { in.Document.Body, in.Wearer = nil, true },
+		"a tolerance of ± ":               func(in *sizing.Aim) { in.ToMm, in.ToleranceMm = 451.3, &zero },
+		"With more in stock":              func(in *sizing.Aim) { in.ToMm, in.InStock = 700, true },
+		"Ornaments are not worn": func(in *sizing.Aim) {
 			in.Document, in.Wearer = *testdesk.Read(t, testdesk.DemoFile(t, "pieces/boathouse.json")), true
 		},
 		"The whole row is pinned": func(in *sizing.Aim) { in.ToMm, in.Document.Pinned = 430, []format.Pin{{Strand: "r1"}} },

@@ -2,7 +2,6 @@ package sizing
 
 import (
 	"context"
-	"fmt"
 	"math"
 
 	"mala/core/length"
@@ -12,6 +11,7 @@ import (
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -75,7 +75,7 @@ func BringTogether(ctx context.Context, in *StackWanted, others []Stacked, opt d
 	}
 	if len(others) >= MostStacked {
 		others = others[:MostStacked-1]
-		out.Why = fmt.Sprintf("At most %d pieces are worn together, and more are in the stack %s. Give some of them another stack, or none.", MostStacked, in.Document.Stack)
+		out.Why = en.TooManyStacked(MostStacked, in.Document.Stack)
 	}
 	m, err := desk.Measured(&in.Document, opt.House)
 	if err != nil {
@@ -85,7 +85,7 @@ func BringTogether(ctx context.Context, in *StackWanted, others []Stacked, opt d
 	if goal.Want == 0 {
 		own, ok := stackValue(m, in.Strung)
 		if !ok {
-			out.Why = "This piece has no inside length: too few beads to close. Give a length to bring them to."
+			out.Why = en.Says(words.NoStackInside)
 			return out, nil
 		}
 		goal.Want = own
@@ -119,7 +119,7 @@ func stackPiece(ctx context.Context, one Stacked, goal solve.Goal, inStock bool,
 		m, err = countedLine(aim.Document, m, opt)
 	}
 	if err != nil {
-		out.Why = "It has an error. Open it to see where."
+		out.Why = en.Says(words.HasError)
 		return out
 	}
 	s := m.Leading()
@@ -135,7 +135,7 @@ func stackPiece(ctx context.Context, one Stacked, goal solve.Goal, inStock bool,
 	now, ok := stackValue(m, goal.Strung)
 	switch {
 	case !ok:
-		out.Why = "It has no inside length: too few beads to close."
+		out.Why = en.Says(words.NoInside)
 		return out
 	case max(now-goal.Want, goal.Want-now) <= goal.Tolerance:
 		out.OffMm, out.Alike = desk.Exact(now-goal.Want), true
@@ -143,7 +143,7 @@ func stackPiece(ctx context.Context, one Stacked, goal solve.Goal, inStock bool,
 	}
 	out.OffMm = desk.Exact(now - goal.Want)
 	if m.Piece.Several() {
-		out.Why = "It has several rows. Size them together in Lay out."
+		out.Why = en.Says(words.SeveralRows)
 		return out
 	}
 	goal.Row = s.Row.ID
@@ -183,8 +183,5 @@ func (st *Stack) differ(strung bool, unit length.Unit) string {
 	if !(by > st.ToleranceMm) {
 		return ""
 	}
-	if strung {
-		return fmt.Sprintf("Of one strung length they differ by %s inside: the thicker the beads, the less room they leave. Bring them to one inside length to sit alike.", by.In(unit))
-	}
-	return fmt.Sprintf("Of one inside length they differ by %s in strung length: thicker beads need more of it.", by.In(unit))
+	return en.In(unit).StackDiffers(by, strung)
 }
