@@ -1,8 +1,9 @@
 package papers
 
 import (
-	"fmt"
 	"strings"
+
+	"mala/words/en"
 )
 
 // The sizes of a label, a price card and a shelf label, in millimetres.
@@ -39,33 +40,30 @@ func (p *paper) label(x, y float64) {
 	for _, one := range p.each {
 		beads += one.analysis.Beads * one.quantity
 	}
-	p.within(x+4, y+labelHigh-13, labelWide-8, "", 8.5, 4, fmt.Sprintf("%d beads. You need: %s.", beads, p.notInKit()), 3)
+	p.within(x+4, y+labelHigh-13, labelWide-8, "", 8.5, 4, en.YouNeed(beads, p.notInKit()), 3)
 }
 
 // version stands below a code, since a label is cut from its paper.
 func (p *paper) version(x, y, wide float64) {
 	p.pdf.SetXY(x, y)
 	p.font("", 7)
-	p.pdf.CellFormat(wide, 3.5, fmt.Sprintf("version %d", p.order.Version), "", 0, "C", false, 0, "")
+	p.pdf.CellFormat(wide, 3.5, en.Version(p.order.Version), "", 0, "C", false, 0, "")
 }
 
-// notInKit are the tools that the buyer needs.
-func (p *paper) notInKit() string {
+// notInKit are the things that the buyer needs.
+func (p *paper) notInKit() []string {
 	var out []string
 	for _, t := range p.bill.Tools {
 		if !t.InKit && !t.Optional {
-			out = append(out, strings.ToLower(t.Name))
+			out = append(out, t.Name)
 		}
 	}
 	for i := range p.bill.Lines {
 		if p.bill.Lines[i].Own {
-			out = append(out, strings.ToLower(p.bill.Lines[i].Name))
+			out = append(out, p.bill.Lines[i].Name)
 		}
 	}
-	if len(out) == 0 {
-		return "nothing"
-	}
-	return strings.Join(out, ", ")
+	return out
 }
 
 // within sets text between two edges in so many lines at most; what is more ends in dots.
@@ -101,13 +99,13 @@ func (p *paper) cards() {
 	p.version(x+cardWide-30, y+32, 26)
 	p.within(x+6, y+cardHigh-24, cardWide-12, "title", 30, 13, p.money(p.bill.Price.Gross), 1)
 	if p.bill.Price.Tax != "" {
-		p.within(x+6, y+cardHigh-10, cardWide-12, "", 9, 4.5, "with "+p.money(p.bill.Price.Tax)+" of tax", 1)
+		p.within(x+6, y+cardHigh-10, cardWide-12, "", 9, 4.5, en.WithTax(p.money(p.bill.Price.Tax)), 1)
 	}
 	y += cardHigh + 8
 	pdfInk{p.pdf, x, y}.draw(box(0, 0, shelfWide, shelfHigh), stroke(grey, 0.2))
 	p.within(x+5, y+4, shelfWide-36, "title", 15, 7, p.kit.Name, 1)
 	p.within(x+5, p.pdf.GetY(), shelfWide-36, "bold", 11, 5.5, p.cell, 1)
-	p.within(x+5, y+shelfHigh-9, shelfWide-36, "", 9, 4.5, fmt.Sprintf("%s · version %d", p.bill.Code, p.order.Version), 1)
+	p.within(x+5, y+shelfHigh-9, shelfWide-36, "", 9, 4.5, p.bill.Code+" · "+en.Version(p.order.Version), 1)
 	p.squares(p.squaresText(), x+shelfWide-27, y+5, 22)
 }
 

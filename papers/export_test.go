@@ -7,6 +7,7 @@ import (
 
 	"mala/core/technique"
 	"mala/format"
+	"mala/words/en"
 )
 
 // LongestLines are the lengths of all straight lines of a paper, in millimetres.
@@ -38,7 +39,7 @@ func LongestLines(data []byte) ([]float64, error) {
 func PicturesMissing() (out []string) {
 	for _, t := range technique.All() {
 		p, ok := pictures[t]
-		if !ok || p.title == "" || p.says == "" || p.cord != "" && drawn(p.cord) == nil || p.metal != "" && drawn(p.metal) == nil {
+		if !ok || en.Technique(t) == "" || en.TechniqueSays(t) == "" || p.cord != "" && drawn(p.cord) == nil || p.metal != "" && drawn(p.metal) == nil {
 			out = append(out, string(t))
 		}
 	}

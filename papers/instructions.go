@@ -6,6 +6,8 @@ import (
 
 	"mala/core/technique"
 	"mala/desk"
+	"mala/words"
+	"mala/words/en"
 )
 
 // instructions are for the maker: components first, then every piece with its rows at true
@@ -25,7 +27,7 @@ func (p *paper) instructions() {
 		}
 	}
 	if len(shown) > 0 {
-		p.heading("How it is done")
+		p.heading(en.Says(words.HowItIsDone))
 		p.techniques(shown)
 	}
 	p.cautions()
@@ -43,20 +45,16 @@ func (p *paper) pieceSteps(one *piece) {
 	for i := range rows {
 		p.row(one, &rows[i])
 	}
-	p.heading("Step by step")
+	p.heading(en.Says(words.StepByStep))
 	for n, step := range one.analysis.Steps {
 		p.step(n+1, step)
 	}
 }
 
 func (p *paper) row(one *piece, r *row) {
-	name := "At true size"
-	if r.number > 0 {
-		name = fmt.Sprintf("Row %d at true size", r.number)
-	}
 	from, _ := r.span()
 	up, down := r.reach(from, from+p.foldedAt(r))
-	p.headingOver(fmt.Sprintf("%s, %s long", name, r.strand.FinishedMm.In(p.unit)), up+down+8)
+	p.headingOver(en.In(p.unit).AtTrueSize(r.number, r.strand.FinishedMm), up+down+8)
 	p.folded(r)
 	p.runs(one, r.strand)
 }
@@ -73,7 +71,7 @@ func (p *paper) runs(one *piece, s *desk.Strand) {
 	const across = 3
 	columns := []column{}
 	for range across {
-		columns = append(columns, column{title: "", mm: 9}, column{title: "", mm: 8, right: true, bold: true}, column{title: ""}, column{title: "reached", mm: 19, right: true})
+		columns = append(columns, column{title: "", mm: 9}, column{title: "", mm: 8, right: true, bold: true}, column{title: ""}, column{title: en.Says(words.Reached), mm: 19, right: true})
 	}
 	rows := make([][]cell, (len(runs)+across-1)/across)
 	for i, run := range runs {
@@ -83,13 +81,13 @@ func (p *paper) runs(one *piece, s *desk.Strand) {
 			name = letter + " " + name
 		}
 		if run.Side != "" && (i == 0 || runs[i-1].Side != run.Side) {
-			name += ", to the " + run.Side
+			name += ", " + en.ToTheSide(run.Side)
 		}
 		if run.Free {
-			name += ", any order"
+			name += ", " + en.Says(words.AnyOrder)
 		}
 		if run.Turned {
-			name += ", reversed"
+			name += ", " + en.Says(words.Reversed)
 		}
 		rows[at] = append(rows[at], p.tickAt(4), says(fmt.Sprint(run.Count)), says(name), says(run.ReachedMm.In(p.unit)))
 	}
@@ -150,7 +148,7 @@ func (p *paper) cautions() {
 	if len(said) == 0 {
 		return
 	}
-	p.heading("Mind this")
+	p.heading(en.Says(words.Cautions))
 	for _, text := range said {
 		p.text("– " + text)
 	}

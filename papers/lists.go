@@ -7,25 +7,27 @@ import (
 	"strings"
 
 	"mala/desk/kits"
+	"mala/words"
+	"mala/words/en"
 )
 
 // packing is for the packer: bag by bag, to be ticked, readable at arm's length.
 func (p *paper) packing() {
 	p.head()
 	if p.order.Copies > 1 {
-		p.text(fmt.Sprintf("For %d kits. The counts are of one; the last number is for all.", p.order.Copies))
+		p.text(en.ForKits(p.order.Copies))
 	}
 	for _, bag := range p.bill.Bags {
-		p.heading("Bag: " + bag.Name)
+		p.heading(en.Bag(bag.Name))
 		if bag.Why != "" {
 			p.text(bag.Why)
 		}
-		columns := []column{{title: "", mm: 8}, {title: "", mm: 9, bold: true, big: true}, {title: "True size", mm: p.pictureWide()}, {title: "What"}, {title: "Count", mm: 28, right: true, bold: true, big: true}, {title: "Spare", mm: 14, right: true}}
+		columns := []column{{title: "", mm: 8}, {title: "", mm: 9, bold: true, big: true}, {title: en.Says(words.TrueSize), mm: p.pictureWide()}, {title: en.Says(words.What)}, {title: en.Says(words.Count), mm: 28, right: true, bold: true, big: true}, {title: en.Says(words.Spare), mm: 14, right: true}}
 		if p.order.Copies > 1 {
-			columns = append(columns, column{title: fmt.Sprintf("For %d", p.order.Copies), mm: 20, right: true})
+			columns = append(columns, column{title: en.For(p.order.Copies), mm: 20, right: true})
 		}
 		if p.places() {
-			columns = append(columns, column{title: "Place", mm: 20})
+			columns = append(columns, column{title: en.Says(words.PlaceOf), mm: 20})
 		}
 		var rows [][]cell
 		for _, item := range bag.Items {
@@ -50,11 +52,11 @@ func (p *paper) packed(item kits.BagItem) []cell {
 		var cuts []string
 		count, all = "", ""
 		for _, c := range item.Cuts {
-			cuts = append(cuts, fmt.Sprintf("%d × %s", c.N, c.Mm.In(p.unit)))
+			cuts = append(cuts, en.In(p.unit).CutOfRow(c.N, c.Mm, 0))
 		}
 		count = strings.Join(cuts, "\n")
 		if l.Class != "cord" {
-			what += fmt.Sprintf("\n%s links", number(item.Count))
+			what += "\n" + en.LinksOfBeads(number(item.Count))
 		}
 	}
 	if m := item.Measured; m != nil {
@@ -71,14 +73,7 @@ func (p *paper) packed(item kits.BagItem) []cell {
 }
 
 func (p *paper) measured(m *kits.ByMeasure) string {
-	tube := m.TubeMm.In(p.unit) + " in a tube"
-	if m.MassG == 0 {
-		return tube
-	}
-	if m.MassG < 1 {
-		return fmt.Sprintf("about %.2f g (%.2f to %.2f), %s", m.MassG, m.LeastG, m.MostG, tube)
-	}
-	return fmt.Sprintf("about %.1f g (%.1f to %.1f), %s", m.MassG, m.LeastG, m.MostG, tube)
+	return en.In(p.unit).ByMeasure(m.MassG, m.LeastG, m.MostG, m.TubeMm)
 }
 
 func number(n int) string {
@@ -94,16 +89,9 @@ func spare(l *kits.BillLine, n int) string {
 	case n == 0:
 		return ""
 	case l.Class == "extender":
-		return "+ " + links(n)
+		return "+ " + en.Plural(n, "link")
 	}
 	return fmt.Sprintf("+ %d", n)
-}
-
-func links(n int) string {
-	if n == 1 {
-		return "1 link"
-	}
-	return fmt.Sprintf("%d links", n)
 }
 
 // allOf is how many of an item all kits take.
@@ -111,7 +99,7 @@ func allOf(l *kits.BillLine, item kits.BagItem, copies int) string {
 	if l.Class != "extender" || item.Spare == 0 {
 		return number((item.Count + item.Spare) * copies)
 	}
-	return strings.TrimPrefix(number(item.Count*copies)+" + "+links(item.Spare*copies), " + ")
+	return strings.TrimPrefix(number(item.Count*copies)+" + "+en.Plural(item.Spare*copies, "link"), " + ")
 }
 
 func lettersOf(l *kits.BillLine) string {
@@ -149,8 +137,8 @@ func (p *paper) beside() {
 	if len(rows) == 0 {
 		return
 	}
-	p.heading("Beside the bags")
-	p.table([]column{{mm: 8}, {title: "What"}, {title: "Count", mm: 24, right: true, bold: true, big: true}}, rows)
+	p.heading(en.Says(words.BesideBags))
+	p.table([]column{{mm: 8}, {title: en.Says(words.What)}, {title: en.Says(words.Count), mm: 24, right: true, bold: true, big: true}}, rows)
 }
 
 // own lists what the buyer has.
@@ -170,14 +158,14 @@ func (p *paper) own() {
 	if len(rows) == 0 {
 		return
 	}
-	p.heading("The buyer's own")
-	p.table([]column{{mm: 12, bold: true}, {title: "True size", mm: p.pictureWide()}, {title: "What"}, {title: "Count", mm: 30, right: true, bold: true}}, rows)
+	p.heading(en.Says(words.BuyersOwn))
+	p.table([]column{{mm: 12, bold: true}, {title: en.Says(words.TrueSize), mm: p.pictureWide()}, {title: en.Says(words.What)}, {title: en.Says(words.Count), mm: 30, right: true, bold: true}}, rows)
 }
 
 // materials is for the buyer: all that is in the kit.
 func (p *paper) materials() {
 	p.head()
-	p.heading("In this kit")
+	p.heading(en.Says(words.InThisKit))
 	var rows [][]cell
 	for i := range p.bill.Lines {
 		l := &p.bill.Lines[i]
@@ -188,17 +176,17 @@ func (p *paper) materials() {
 		if len(l.Cuts) > 0 {
 			var cuts []string
 			for _, c := range l.Cuts {
-				text := fmt.Sprintf("%d × %s", c.N, c.Mm.In(p.unit))
-				if c.Row > 0 && len(p.each[p.at(c.Piece)].analysis.Strands) > 1 {
-					text += fmt.Sprintf(", row %d", c.Row)
+				row := 0
+				if len(p.each[p.at(c.Piece)].analysis.Strands) > 1 {
+					row = c.Row
 				}
-				cuts = append(cuts, text)
+				cuts = append(cuts, en.In(p.unit).CutOfRow(c.N, c.Mm, row))
 			}
 			count = strings.Join(cuts, "\n")
 		}
 		rows = append(rows, []cell{says(lettersOf(l)), p.picture(l), says(l.Name), says(count), says(spare(l, l.Spare))})
 	}
-	p.table([]column{{mm: 12, bold: true}, {title: "True size", mm: p.pictureWide()}, {title: "What"}, {title: "Count", mm: 40, right: true, bold: true}, {title: "Spare", mm: 18, right: true}}, rows)
+	p.table([]column{{mm: 12, bold: true}, {title: en.Says(words.TrueSize), mm: p.pictureWide()}, {title: en.Says(words.What)}, {title: en.Says(words.Count), mm: 40, right: true, bold: true}, {title: en.Says(words.Spare), mm: 18, right: true}}, rows)
 	p.beside()
 	p.own()
 	p.tools()
@@ -209,15 +197,15 @@ func (p *paper) at(piece int) int { return min(piece, len(p.each)-1) }
 
 // tools lists them, those of the kit and the buyer's own.
 func (p *paper) tools() {
-	p.heading("Tools")
+	p.heading(en.Says(words.Tools))
 	var rows [][]cell
 	for _, t := range p.bill.Tools {
-		where := "your own"
+		where := en.Says(words.YourOwn)
 		if t.InKit {
-			where = "in the kit"
+			where = en.Says(words.InTheKit)
 		}
 		if t.Optional {
-			where += ", optional"
+			where += ", " + en.Says(words.Optional)
 		}
 		rows = append(rows, []cell{says(t.Name), says(t.For), says(where)})
 	}

@@ -20,6 +20,8 @@ import (
 	"mala/desk/buying"
 	"mala/desk/kits"
 	"mala/format"
+	"mala/words"
+	"mala/words/en"
 )
 
 // Format is the format and version of the order that a paper carries.
@@ -50,14 +52,15 @@ type Order struct {
 
 // kinds are the papers in the order they are offered, and what each is called.
 var kinds = []struct {
-	name, title string
-	print       func(*paper)
+	name  string
+	title words.Key
+	print func(*paper)
 }{
-	{"packing", "Packing list", (*paper).packing},
-	{"materials", "Materials list", (*paper).materials},
-	{"instructions", "Instructions", (*paper).instructions},
-	{"labels", "Labels", (*paper).labels},
-	{"cards", "Price card and shelf label", (*paper).cards},
+	{"packing", words.PackingList, (*paper).packing},
+	{"materials", words.MaterialsList, (*paper).materials},
+	{"instructions", words.Instructions, (*paper).instructions},
+	{"labels", words.Labels, (*paper).labels},
+	{"cards", words.PriceCard, (*paper).cards},
 }
 
 // Kinds are the names of the papers.
@@ -73,7 +76,7 @@ func Kinds() []string {
 func Title(kind string) string {
 	for _, k := range kinds {
 		if k.name == kind {
-			return k.title
+			return en.Says(k.title)
 		}
 	}
 	return ""
@@ -158,7 +161,7 @@ func print(ctx context.Context, kit *format.Kit, order *Order, small bool) ([]by
 		p.each = append(p.each, piece{&d.Document, a, d.Quantity})
 	}
 	p.cell = cellOf(kit, order.Cell)
-	foot := fmt.Sprintf("%s · %s · version %d · %s · %s", kit.Name, cmp.Or(p.cell, p.title), order.Version, bill.Code, day.Format("2 January 2006"))
+	foot := strings.Join([]string{kit.Name, cmp.Or(p.cell, p.title), en.Version(order.Version), bill.Code, en.Day(day)}, " · ")
 	p.sheet = newSheet(order.Sheet, opt.Unit, p.title+", "+kit.Name, foot, day)
 	p.pdf.SetCompression(small)
 	for _, k := range kinds {
@@ -189,13 +192,13 @@ func (p *paper) attach() error {
 	if err != nil {
 		return err
 	}
-	list := []fpdf.Attachment{{Content: kit, Filename: kitName, Description: "The kit with its pieces"}, {Content: order, Filename: orderName, Description: "What was asked for"}}
+	list := []fpdf.Attachment{{Content: kit, Filename: kitName, Description: en.Says(words.KitAttached)}, {Content: order, Filename: orderName, Description: en.Says(words.OrderAttached)}}
 	for i, one := range p.each {
 		data, err := json.MarshalIndent(one.doc, "", " ")
 		if err != nil {
 			return err
 		}
-		list = append(list, fpdf.Attachment{Content: data, Filename: fmt.Sprintf("piece-%d.json", i+1), Description: "A piece file"})
+		list = append(list, fpdf.Attachment{Content: data, Filename: fmt.Sprintf("piece-%d.json", i+1), Description: en.Says(words.PieceAttached)})
 	}
 	p.pdf.SetAttachments(list)
 	return nil

@@ -8,6 +8,8 @@ import (
 	"mala/core/length"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
+	"mala/words/en"
 )
 
 // row is a strand of a piece as it lies stretched out, all of it.
@@ -227,9 +229,9 @@ func (s *sheet) foldedAt(r *row) float64 {
 // bar is a length that the printer is checked by.
 func (s *sheet) bar() {
 	s.room(12)
-	mm, says := 100.0, "This bar is 100 mm long. If it is not, print again at 100 %, not fitted to the page."
+	mm, says := 100.0, en.Says(words.BarMm)
 	if s.unit == length.InInches {
-		mm, says = 101.6, "This bar is 4 inches long. If it is not, print again at 100 %, not fitted to the page."
+		mm, says = 101.6, en.Says(words.BarInches)
 	}
 	x, y := s.pdf.GetX(), s.pdf.GetY()+3
 	k := pdfInk{s.pdf, x, y}

@@ -2,7 +2,6 @@ package papers
 
 import (
 	_ "embed"
-	"fmt"
 	"slices"
 	"strings"
 	"time"
@@ -11,6 +10,7 @@ import (
 	"github.com/boombuler/barcode/qr"
 
 	"mala/core/length"
+	"mala/words/en"
 )
 
 //go:embed fonts/text.ttf
@@ -68,7 +68,7 @@ func newSheet(size string, unit length.Unit, title, foot string, day time.Time) 
 }
 
 // pageOf numbers the page in hand.
-func (s *sheet) pageOf() string { return fmt.Sprintf("page %d of %s", s.pdf.PageNo(), pagesAlias) }
+func (s *sheet) pageOf() string { return en.Page(s.pdf.PageNo(), pagesAlias) }
 
 // plain leaves out what the fonts cannot hold: characters beyond the first plane and
 // those that only steer.

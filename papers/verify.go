@@ -12,6 +12,8 @@ import (
 	"github.com/pdfcpu/pdfcpu/pkg/pdfcpu/model"
 
 	"mala/format"
+	"mala/words"
+	"mala/words/en"
 )
 
 // Disagreement is one thing on a paper that does not follow from what the paper carries.
@@ -70,7 +72,7 @@ func Verify(ctx context.Context, data []byte) (*Verified, error) {
 		out.Texts += len(wanted)
 		wrong := compare(n+1, texts, wanted)
 		if len(wrong) == 0 && !bytes.Equal(a, b) {
-			wrong = []Disagreement{{Page: n + 1, Paper: "another drawing", Should: "the drawing of the piece"}}
+			wrong = []Disagreement{{Page: n + 1, Paper: en.Says(words.AnotherDrawing), Should: en.Says(words.TheDrawing)}}
 		}
 		out.Wrong = append(out.Wrong, wrong...)
 	}

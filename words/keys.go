@@ -44,6 +44,40 @@ const (
 // ALoop names a loop of beads among what an end may have.
 const ALoop Key = "a-loop"
 
+// The papers, their headings and the columns of their tables.
+const (
+	PackingList    Key = "packing-list"
+	MaterialsList  Key = "materials-list"
+	Instructions   Key = "instructions"
+	Labels         Key = "labels"
+	PriceCard      Key = "price-card"
+	InThisKit      Key = "in-this-kit"
+	BesideBags     Key = "beside-bags"
+	BuyersOwn      Key = "buyers-own"
+	Tools          Key = "tools"
+	HowItIsDone    Key = "how-it-is-done"
+	StepByStep     Key = "step-by-step"
+	Cautions       Key = "cautions"
+	TrueSize       Key = "true-size"
+	What           Key = "what"
+	Count          Key = "count"
+	Spare          Key = "spare"
+	PlaceOf        Key = "place"
+	Reached        Key = "reached"
+	YourOwn        Key = "your-own"
+	InTheKit       Key = "in-the-kit"
+	Optional       Key = "optional"
+	AnyOrder       Key = "any-order"
+	Reversed       Key = "reversed"
+	BarMm          Key = "bar-mm" // the bar that a printer is checked by
+	BarInches      Key = "bar-inches"
+	AnotherDrawing Key = "another-drawing"
+	KitAttached    Key = "kit-attached"
+	OrderAttached  Key = "order-attached"
+	PieceAttached  Key = "piece-attached"
+	TheDrawing     Key = "the-drawing"
+)
+
 // Why something cannot be bought.
 const (
 	NoPack     Key = "no-pack"

@@ -173,9 +173,9 @@ func TestEveryNameHasItsWords(t *testing.T) {
 // Rooms whose values are spoken here hold no phrase of their own: what a person reads is written in one
 // place. Rooms that read what people type still say what is wrong with it.
 func TestNoSentenceIsWrittenWhereItIsComputed(t *testing.T) {
-	phrase := regexp.MustCompile(`[A-Za-z]{2,} [a-z]{2,}`)
+	phrase := regexp.MustCompile("^[\"`][^<]*[A-Za-z]{2,} [a-z]{2,}")
 	for _, room := range []string{"core/check", "core/drape", "core/solve", "core/steps", "core/suggest", "core/technique", "core/together", "core/tools", "core/way",
-		"desk", "desk/buying", "desk/kits", "desk/sizing"} {
+		"desk", "desk/buying", "desk/kits", "desk/sizing", "papers"} {
 		for _, file := range parsed(t, "../../"+room) {
 			tags := map[*ast.BasicLit]bool{}
 			ast.Inspect(file, func(n ast.Node) bool {
@@ -184,8 +184,8 @@ func TestNoSentenceIsWrittenWhereItIsComputed(t *testing.T) {
 					if n.Tag != nil {
 						tags[n.Tag] = true
 					}
-				case *ast.CallExpr: // what a programmer reads
-					if f, is := n.Fun.(*ast.Ident); is && f.Name == "panic" {
+				case *ast.CallExpr: // what a programmer reads, and what is wrong with a file
+					if f, is := n.Fun.(*ast.Ident); is && (f.Name == "panic" || f.Name == "add" || f.Name == "fault") {
 						return false
 					}
 				case *ast.FuncDecl:
