@@ -127,6 +127,7 @@ func measureOf(doc *format.Document, p *piece.Piece) (*measure.Measured, error) 
 // millimetre.
 func Exact(l length.MM) length.MM { return length.MM(math.Round(float64(l)*1e6) / 1e6) }
 
+// Thousandth rounds what is no length to three places.
 func Thousandth(v float64) float64 { return math.Round(v*1000) / 1000 }
 
 // NonNil writes an empty list as [] and not as null.

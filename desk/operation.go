@@ -237,6 +237,7 @@ func faultOf(d *format.Document, o *Operation, err error) error {
 	return format.Faults{{Where: "operation", Says: err.Error()}}
 }
 
+// CloneSections copies sections with lists of rows of their own.
 func CloneSections(sections []format.Section) []format.Section {
 	out := slices.Clone(sections)
 	for i := range out {

@@ -84,6 +84,7 @@ func Buy(doc *format.Document, copies int, fromStock bool, from Supplies, house 
 	return b.Buy(from), nil
 }
 
+// NewBuyer begins a list of what so many copies take of what the shop has.
 func NewBuyer(copies int, from Supplies) *Buyer {
 	return &Buyer{day: from.Day, Out: &Buying{Copies: copies, Needs: []BuyNeed{}, Packs: []BuyPack{}}}
 }
@@ -114,6 +115,7 @@ type Needed struct {
 	Used   money.Amount
 }
 
+// Buyer gathers what is needed, takes what is in stock, and buys the rest.
 type Buyer struct {
 	day    time.Time
 	Needs  []*Needed
@@ -169,6 +171,7 @@ func cutsOf(m *measure.Measured, c measure.Count) []length.MM {
 	return nil
 }
 
+// Sum adds lengths up.
 func Sum(list []length.MM) (out length.MM) {
 	for _, mm := range list {
 		out += mm
