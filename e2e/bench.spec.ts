@@ -160,7 +160,9 @@ test("what was deleted is found again and restored by keyboard, and the shop set
   await expect(page.getByRole("alert")).toHaveText("Keep it for 1 to 3650 days.");
   await expect(days).toHaveValue("0");
   await days.fill("120");
+  const kept = page.waitForResponse((answer) => answer.request().method() === "PUT");
   await days.press("Enter");
+  await kept;
   await expect(page.getByRole("alert")).toHaveCount(0);
   await page.reload();
   await expect(days).toHaveValue("120");
