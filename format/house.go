@@ -30,7 +30,7 @@ type House struct {
 	ElasticTailMm  *length.MM    `json:"elasticTailMm,omitempty"`
 	ChildTailMm    *length.MM    `json:"childTailMm,omitempty"`
 	Knot           string        `json:"knot,omitempty" enum:"surgeons,square,triple"`
-	KnotPlace      string        `json:"knotPlace,omitempty" enum:"hidden,shown"`
+	KnotPlace      string        `json:"knotPlace,omitempty" enum:"fits,hidden,shown"`
 	Glue           string        `json:"glue,omitempty" enum:"yes,no"`
 	Thread         string        `json:"thread,omitempty" enum:"single,doubled"`
 	Order          string        `json:"order,omitempty" enum:"left,centre" doc:"Strung from the left, or from the centre outwards with both ends open."`

@@ -88,19 +88,7 @@ func (s *server) registerAnalysis(api huma.API) {
 			p, err := desk.PictureOf(&in.Body, s.options(ctx, in.Unit).House)
 			return &answer[*desk.Picture]{p}, err
 		})
-	call(api, huma.Operation{OperationID: "together", Method: http.MethodPost, Path: "/api/together", Summary: "Ways to size the rows of a piece together"},
-		func(ctx context.Context, in *struct {
-			UnitParam
-			Body sizing.Together
-		}) (*answer[*sizing.Proposals], error) {
-			leave, err := s.turns.forSearch(ctx)
-			if err != nil {
-				return nil, err
-			}
-			defer leave()
-			out, err := sizing.SizeTogether(ctx, &in.Body, s.options(ctx, in.Unit))
-			return &answer[*sizing.Proposals]{out}, err
-		})
+	searched(s, api, huma.Operation{OperationID: "together", Method: http.MethodPost, Path: "/api/together", Summary: "Ways to size the rows of a piece together"}, sizing.SizeTogether)
 	searched(s, api, huma.Operation{OperationID: "solve", Method: http.MethodPost, Path: "/api/solve", Summary: "The few best ways to bring a piece to a length or to its wearer"}, sizing.Solve)
 	searched(s, api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"}, sizing.RunSizes)
 	call(api, huma.Operation{OperationID: "audit", Method: http.MethodPost, Path: "/api/audit", Summary: "The written pattern of a piece held against it"}, s.audit)

@@ -12,6 +12,7 @@ const (
 	NoInside      Key = "no-inside"       // too few beads to close
 	NoTarget      Key = "no-target"       // to come to
 	AllRowPinned  Key = "all-row-pinned"  // in every section
+	NotAllTried   Key = "not-all-tried"   // the time was up
 	NoTime        Key = "no-time"         // left for a size
 	NoInsideKept  Key = "no-inside-kept"  // to keep in a conversion
 	RowsTogether  Key = "rows-together"   // of a conversion: sized together afterwards

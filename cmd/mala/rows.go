@@ -15,7 +15,7 @@ import (
 func rowsCommand() *cli.Command {
 	return &cli.Command{
 		Name:      "rows",
-		Usage:     "print ways to size the rows of a piece file together, the fewest changes first (- reads standard input)",
+		Usage:     "print ways to size the rows of a piece file together, the most regular first (- reads standard input)",
 		ArgsUsage: "equal|step|touching FILE|-",
 		Flags: []cli.Flag{
 			&cli.StringFlag{Name: "step", Value: "0", Usage: "of the goal step: how much longer each row is than the one before"},

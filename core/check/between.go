@@ -2,6 +2,7 @@ package check
 
 import (
 	"cmp"
+	"mala/core/design"
 	"slices"
 
 	"mala/core/edit"
@@ -44,7 +45,7 @@ func putInto(v *View, s *measure.Strand, gaps []int, where Where, keeps func(b *
 // not written as one mirror.
 func mirroredGaps(s *measure.Strand, gaps []int) []int {
 	out := slices.Clone(gaps)
-	if !s.Ring && !s.Row.Line.IsMirror() && readsBothWays(orderOf(s)) {
+	if !s.Ring && !s.Row.Line.IsMirror() && design.ReadsBothWays(design.Order(s)) {
 		for _, gap := range gaps {
 			out = append(out, len(s.Beads)-gap)
 		}

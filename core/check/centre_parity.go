@@ -3,6 +3,7 @@ package check
 import (
 	"strings"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
@@ -21,11 +22,15 @@ var centreParity = Check{
 			return nil
 		}
 		switch {
-		case s.Row.Line.IsMirror() && !readsBothWays(order):
+		case s.Row.Line.IsMirror() && !design.ReadsBothWays(order):
 			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Fact: MiddleOff{}}}
 		case !s.Row.Line.IsMirror() && ending(order) > 0:
 			more := ending(order)
-			return []Problem{{Severity: Warn, At: s.Row.AtBead(n / 2), Fact: NoCentre{n, more, s.Beads[0].Material, s.Beads[n-1].Material}}}
+			severity := Warn
+			if design.Runs(order[:design.Period(order)]) <= plainAlternation {
+				severity = Advise // as many of one as of the other is a design as well
+			}
+			return []Problem{{Severity: severity, At: s.Row.AtBead(n / 2), Fact: NoCentre{n, more, s.Beads[0].Material, s.Beads[n-1].Material}}}
 		}
 		return nil
 	},
@@ -34,10 +39,13 @@ var centreParity = Check{
 		if s.Row.Line.IsMirror() {
 			return nil
 		}
-		more := ending(orderOf(s))
+		more := ending(design.Order(s))
 		return []Fix{fix(FinishAsBegun{}, appended(s, spell(s, 0, more)))}
 	},
 }
+
+// plainAlternation is of how many runs a repeat is that only alternates.
+const plainAlternation = 2
 
 // appended puts text behind the whole line.
 func appended(s *measure.Strand, text string) edit.Op {
@@ -66,13 +74,13 @@ func spell(s *measure.Strand, from, to int) string {
 
 // ending is how many beads of its beginning an order of whole repeats lacks at its
 // end to be its own mirror image about a bead; 0 if it is none, or is one already.
-func ending(order []seen) int {
-	n, p := len(order), periodOf(order)
-	if p < 2 || n < 3*p || n%p != 0 || readsBothWays(order) {
+func ending(order []design.Seen) int {
+	n, p := len(order), design.Period(order)
+	if p < 2 || n < 3*p || n%p != 0 || design.ReadsBothWays(order) {
 		return 0
 	}
 	for more := 1; more < p; more++ {
-		if (n+more)%2 == 1 && readsBothWays(append(order[:n:n], order[:more]...)) {
+		if (n+more)%2 == 1 && design.ReadsBothWays(append(order[:n:n], order[:more]...)) {
 			return more
 		}
 	}

@@ -5,6 +5,7 @@ package check
 
 import (
 	"cmp"
+	"mala/core/design"
 	"slices"
 
 	"mala/core/measure"
@@ -202,4 +203,16 @@ func (g *gather) add(cause string, bead int, make func() Problem) {
 	f := make()
 	f.At, f.cause = g.strand.Row.AtBead(bead), cause
 	g.found = append(g.found, f)
+}
+
+// design is what a strand is to whoever designed it, worked out once.
+func (v *View) design(s *measure.Strand) *design.Strand {
+	type designOf struct{ of *measure.Strand }
+	return v.Kept(designOf{s}, func() any { return design.Of(v.Piece, s) }).(*design.Strand)
+}
+
+// order is a strand's order as it is seen, worked out once.
+func (v *View) order(s *measure.Strand) []design.Seen {
+	type orderSeen struct{ of *measure.Strand }
+	return v.Kept(orderSeen{s}, func() any { return design.Order(s) }).([]design.Seen)
 }

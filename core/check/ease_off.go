@@ -66,6 +66,9 @@ func easeOfRow(v *View, s *measure.Strand) []Problem {
 	return []Problem{f}
 }
 
+// OfWearer says whether a finding is about the body that the piece is for.
+func (f *Problem) OfWearer() bool { return f.Code == easeOff.Code }
+
 // WillNotPass says that the piece does not go over the hand or the head.
 type WillNotPass struct{ *size.Passage }
 

@@ -6,6 +6,7 @@ import (
 	"math"
 	"slices"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -23,6 +24,8 @@ type Fix struct {
 	Ops    []edit.Op
 	More   int       // how many beads it adds; less than 0 where it removes some
 	Longer length.MM // where it does, how much longer the row gets that changes most
+
+	tiers int // how much of the design it touches, where it changes counts
 }
 
 // fix makes one that does one thing.
@@ -48,7 +51,7 @@ func FixOf(ctx context.Context, m *measure.Measured, found []Problem, f *Problem
 	}
 	tried := trial{measured: m, before: known(found), symmetric: symmetricRows(m)}
 	var best *Fix
-	least := math.MaxInt
+	least, tiers := math.MaxInt, math.MaxInt
 	candidates := checks[i].Fix(&View{m}, f, shelf)
 	for k := range candidates[:min(len(candidates), mostTried)] {
 		if ctx.Err() != nil {
@@ -59,8 +62,8 @@ func FixOf(ctx context.Context, m *measure.Measured, found []Problem, f *Problem
 		if !ok {
 			c, moved, ok = tried.withLength(f, *c, shelf)
 		}
-		if ok && moved < least {
-			best, least = c, moved
+		if ok && cmp.Or(cmp.Compare(c.tiers, tiers), cmp.Compare(moved, least)) < 0 {
+			best, least, tiers = c, moved, c.tiers
 			if least <= enough {
 				break
 			}
@@ -117,7 +120,7 @@ func known(found []Problem) map[string]*Problem {
 func symmetricRows(m *measure.Measured) map[string]bool {
 	out := map[string]bool{}
 	for _, s := range m.Strands {
-		out[string(s.Row.ID)] = Symmetric(s)
+		out[string(s.Row.ID)] = design.Symmetric(s)
 	}
 	return out
 }
@@ -155,7 +158,7 @@ func (t *trial) mends(f *Problem, c *Fix, shelf Shelf) (moved int, ok bool) {
 }
 
 // Worsens says whether a change brings a stop or a warning that was not there, of another kind,
-// cause or place. What the length or the ease is off by is left aside.
+// cause or place. What the length is off its target by is left aside: a target moves along.
 func Worsens(before, after []Problem) bool { return len(New(before, after)) > 0 }
 
 // New gives those stops and warnings.
@@ -164,7 +167,7 @@ func New(before, after []Problem) []Problem {
 	var out []Problem
 	for i := range after {
 		g := &after[i]
-		if g.Severity == Advise || g.Waived != "" || g.Code == lengthOff.Code || g.Code == easeOff.Code {
+		if g.Severity == Advise || g.Waived != "" || g.Code == lengthOff.Code {
 			continue
 		}
 		if b := was[key(g)]; b == nil || g.Severity.rank() < b.Severity.rank() || g.places() > b.places() {

@@ -8,7 +8,7 @@ import (
 	"mala/core/piece"
 )
 
-// knotShows advises when the knot should hide and no bead's hole takes it, or
+// knotShows advises when the knot is asked to hide and no bead's hole takes it, or
 // takes it only with a pull.
 var knotShows = Check{
 	Code: "knot-shows", Step: StepEnds,

@@ -28,7 +28,7 @@ var lengthOff = Check{
 		s := v.Strand(f.At.Row)
 		t := v.Piece.TargetOf(s.Row)
 		want, tolerance := float64(t.Finished-s.ForTarget(v.Piece)), float64(t.Tolerance)
-		return append(changedLinks(v, s, want, tolerance), changedCounts(v, s, want, tolerance)...)
+		return append(changedCounts(v, s, want, tolerance), changedLinks(v, s, want, tolerance)...)
 	},
 }
 

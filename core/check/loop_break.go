@@ -4,6 +4,7 @@ import (
 	"maps"
 	"slices"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
@@ -71,10 +72,13 @@ func breakIn(s *measure.Strand) *ringBreak {
 	if !s.Ring {
 		return nil
 	}
-	order, at := ringOrder(s)
+	order, at := design.RingOrder(s)
 	n := len(order)
 	if n < fewestRound || n > mostRound {
 		return nil
+	}
+	if found, _ := beadInRepeats(s); found != nil {
+		return nil // patternBreak says where
 	}
 	for p := 1; p <= n/2; p++ {
 		end, ok := mismatchesEnd(order, p)
@@ -86,7 +90,7 @@ func breakIn(s *measure.Strand) *ringBreak {
 			return &ringBreak{before: at[end], period: p, repeats: n / p, part: n % p, start: (end + 1) % n, at: at}
 		}
 	}
-	if i := onlyTwins(order); i >= 0 && readsBothWays(append(order[i+1:n:n], order[:i+1]...)) {
+	if i := onlyTwins(order); i >= 0 && design.ReadsBothWays(append(order[i+1:n:n], order[:i+1]...)) {
 		return &ringBreak{before: at[i], start: (i + 1) % n, at: at}
 	}
 	return nil
@@ -95,7 +99,7 @@ func breakIn(s *measure.Strand) *ringBreak {
 // mismatchesEnd says whether some rotation of the order repeats every p beads,
 // but for a part of a repeat at its end: then the places where a bead differs from
 // the one p further on lie within p of each other. It gives the last of them.
-func mismatchesEnd(order []seen, p int) (last int, ok bool) {
+func mismatchesEnd(order []design.Seen, p int) (last int, ok bool) {
 	n := len(order)
 	var off []int
 	for i := range order {
@@ -119,7 +123,7 @@ func mismatchesEnd(order []seen, p int) (last int, ok bool) {
 
 // onlyTwins finds the one place where two alike lie side by side round the ring;
 // -1 if there is none, or more than one.
-func onlyTwins(order []seen) int {
+func onlyTwins(order []design.Seen) int {
 	found := -1
 	for i := range order {
 		if order[i] != order[(i+1)%len(order)] {

@@ -1,6 +1,7 @@
 package check
 
 import (
+	"mala/core/design"
 	"strings"
 	"testing"
 
@@ -74,7 +75,7 @@ func TestWhatARepeatLacksToEndAsItBegins(t *testing.T) {
 		"3(A B D)": 0, "3(A B A)": 0, "3(A B) A": 0, "3(A B) D": 0,
 	} {
 		s := measuredPiece(t, necklace(t, line)).Leading()
-		if got := ending(orderOf(s)); got != want {
+		if got := ending(design.Order(s)); got != want {
 			t.Errorf("%s lacks %d, want %d", line, got, want)
 		}
 	}

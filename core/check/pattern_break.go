@@ -1,6 +1,9 @@
 package check
 
 import (
+	"slices"
+
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
@@ -13,10 +16,13 @@ var patternBreak = Check{
 	Strand: func(v *View, s *measure.Strand) []Problem {
 		slip := slipIn(v, s)
 		if slip == nil {
-			return nil
+			return oddIn(v, s)
 		}
 		at := min(slip.at, len(s.Beads)-1)
 		f := Problem{Severity: Warn, At: s.Row.AtBead(at), cause: slip.kind + string(slip.of)}
+		if slip.perhaps {
+			f.Severity = Advise
+		}
 		want := slip.like(s).Material
 		switch slip.kind {
 		case missing:
@@ -36,7 +42,7 @@ var patternBreak = Check{
 		s := v.Strand(f.At.Row)
 		slip := slipIn(v, s)
 		if slip == nil {
-			return nil
+			return oddFixes(v, s)
 		}
 		at := s.Row.At()
 		remove := edit.Delete{At: at, From: slip.at, To: slip.at + 1}
@@ -51,6 +57,28 @@ var patternBreak = Check{
 	},
 }
 
+// oddIn says what is odd of a strand that one bead more or less does not make regular.
+func oddIn(v *View, s *measure.Strand) []Problem {
+	if a := asideIn(v, s); a != nil {
+		return []Problem{a.problem(s)}
+	}
+	if i := loneIn(v, s); i >= 0 {
+		return []Problem{{Severity: Advise, At: s.Row.AtBead(i), cause: "lone", Fact: BeadAlone{s.Beads[i].Material, s.Beads[0].Material, i + 1, len(s.Beads)}}}
+	}
+	return nil
+}
+
+func oddFixes(v *View, s *measure.Strand) []Fix {
+	if a := asideIn(v, s); a != nil {
+		return a.fixes(s)
+	}
+	if i := loneIn(v, s); i >= 0 {
+		at := s.Row.At()
+		return []Fix{fix(ReplaceBead{s.Beads[0].Material}, edit.Delete{At: at, From: i, To: i + 1}, edit.Between{At: at, Gap: i, Beads: s.Beads[0].Key})}
+	}
+	return nil
+}
+
 // What a slip may be.
 const (
 	missing = "missing"
@@ -60,16 +88,18 @@ const (
 
 // slip is one bead that breaks an otherwise regular order.
 type slip struct {
-	at   int    // the gap or the bead, in the sequence
-	kind string // missing, extra, other
-	want seen   // what should be there, for a missing or another bead
+	at   int         // the gap or the bead, in the sequence
+	kind string      // missing, extra, other
+	want design.Seen // what should be there, for a missing or another bead
 	of   Order
+
+	perhaps bool // it is regular in another way as it is
 }
 
 // like finds a bead of the strand that shows what is wanted.
 func (l *slip) like(s *measure.Strand) *measure.Bead {
 	for i := range s.Beads {
-		if s.Beads[i].Material == l.want.material {
+		if s.Beads[i].Material == l.want.Material {
 			return &s.Beads[i]
 		}
 	}
@@ -77,7 +107,7 @@ func (l *slip) like(s *measure.Strand) *measure.Bead {
 }
 
 func (l *slip) spell(s *measure.Strand) string {
-	if l.want.turned {
+	if l.want.Turned {
 		return "~" + l.like(s).Key
 	}
 	return l.like(s).Key
@@ -93,31 +123,76 @@ const (
 
 func slipIn(v *View, s *measure.Strand) *slip {
 	order := v.order(s)
-	if n := len(order); n < fewestPattern || n > mostPattern || runsIn(order) < fewestRuns {
+	if n := len(order); n < fewestPattern || n > mostPattern || design.Runs(order) < fewestRuns {
 		return nil
 	}
 	if found := bareSide(s, order); found != nil {
 		return found
 	}
 	if s.Ring {
+		if found, whole := beadInRepeats(s); found != nil || whole {
+			return found
+		}
 		return slipInRing(order)
 	}
-	// A regular order has no slip, whichever way it is regular.
-	if readsBothWays(order) {
-		return nil
-	}
-	if p := periodOf(order); p <= len(order)/2 {
-		return shortOfRepeat(s, order, p)
-	}
-	if found := slipInRepeat(order); found != nil {
+	found, regular := slipInOpen(s, order)
+	if found != nil || regular {
 		return found
 	}
-	return slipInMirror(order)
+	// Accents that change from place to place are accents still.
+	blurred := blur(v.design(s), order)
+	if found, _ = slipInOpen(s, blurred); found == nil || found.want == anAccent || blurred[min(found.at, len(order)-1)] == anAccent && found.kind != missing {
+		return nil
+	}
+	return found
+}
+
+// slipInOpen looks for the slip of a strand with two ends; else it says whether the strand is regular.
+func slipInOpen(s *measure.Strand, order []design.Seen) (found *slip, regular bool) {
+	// A regular order has no slip, whichever way it is regular.
+	if design.ReadsBothWays(order) {
+		return nil, true
+	}
+	if p := design.Period(order); p <= len(order)/2 {
+		if found := shortOfRepeat(s, order, p); found != nil {
+			return found, true
+		}
+		// Repeats that begin in the middle of one may have been meant as a mirror.
+		if found := slipInMirror(order); found != nil && found.kind == missing && order[0] == order[len(order)-1].Mirrored() {
+			found.perhaps = true
+			return found, true
+		}
+		return nil, true
+	}
+	if found := slipInRepeat(order); found != nil {
+		return found, false
+	}
+	return slipInMirror(order), false
+}
+
+// anAccent stands for whatever accent there is.
+var anAccent = design.Seen{Material: &material.Material{Bead: &material.Bead{Shape: material.Round}}}
+
+// fewestAccents is from how many accents on, each another one, they are seen as alike.
+const fewestAccents = 4
+
+// blur leaves of accents that come once only that they are accents; the order itself where there are few.
+func blur(d *design.Strand, order []design.Seen) []design.Seen {
+	out, accents := slices.Clone(order), 0
+	for i, role := range d.Roles {
+		if (role == design.Accent || role == design.Feature || role == design.Separator) && !design.Elsewhere(order, i) {
+			out[i], accents = anAccent, accents+1
+		}
+	}
+	if accents < fewestAccents {
+		return order
+	}
+	return out
 }
 
 // shortOfRepeat looks for the one bead that the last of several repeats lacks; if
 // the line begins before its first group, for the one that its first lacks.
-func shortOfRepeat(s *measure.Strand, order []seen, p int) *slip {
+func shortOfRepeat(s *measure.Strand, order []design.Seen, p int) *slip {
 	n := len(order)
 	if p < 3 || n < 3*p || n%p != p-1 {
 		return nil
@@ -131,35 +206,35 @@ func shortOfRepeat(s *measure.Strand, order []seen, p int) *slip {
 
 // slipInMirror looks for one bead that keeps the order from being its own
 // mirror image.
-func slipInMirror(order []seen) *slip {
+func slipInMirror(order []design.Seen) *slip {
 	i, j := 0, len(order)-1
-	for i < j && order[i] == order[j].mirrored() {
+	for i < j && order[i] == order[j].Mirrored() {
 		i, j = i+1, j-1
 	}
 	// A bead at the very end, a cap and a bead that is there elsewhere has a partner
 	// missing; any other that stands alone is an accent.
-	partnered := func(k int) bool { return k == 0 || k == len(order)-1 || order[k].isCap() || elsewhere(order, k) }
+	partnered := func(k int) bool { return k == 0 || k == len(order)-1 || order[k].IsCap() || design.Elsewhere(order, k) }
 	switch {
-	case readsBothWays(order[i+1:j+1]) && partnered(i): // the right side lacks what stands at i
-		return &slip{at: j + 1, kind: missing, want: order[i].mirrored(), of: InMirror}
-	case readsBothWays(order[i:j]) && partnered(j): // the left side lacks what stands at j
-		return &slip{at: i, kind: missing, want: order[j].mirrored(), of: InMirror}
-	case j-i > 2 && readsBothWays(order[i+1:j]) && elsewhere(order, i) && elsewhere(order, j):
-		return &slip{at: j, kind: other, want: order[i].mirrored(), of: InMirror}
+	case design.ReadsBothWays(order[i+1:j+1]) && partnered(i): // the right side lacks what stands at i
+		return &slip{at: j + 1, kind: missing, want: order[i].Mirrored(), of: InMirror}
+	case design.ReadsBothWays(order[i:j]) && partnered(j): // the left side lacks what stands at j
+		return &slip{at: i, kind: missing, want: order[j].Mirrored(), of: InMirror}
+	case j-i > 2 && design.ReadsBothWays(order[i+1:j]) && design.Elsewhere(order, i) && design.Elsewhere(order, j):
+		return &slip{at: j, kind: other, want: order[i].Mirrored(), of: InMirror}
 	}
 	return nil
 }
 
 // slipInRepeat looks for one bead that keeps the order from being a repeat. The
 // first repeat is taken as meant; a bead that is not in it is an accent.
-func slipInRepeat(order []seen) *slip {
+func slipInRepeat(order []design.Seen) *slip {
 	n := len(order)
 	for p := 2; p <= n/3; p++ {
 		i := p
 		for i < n && order[i] == order[i-p] {
 			i++
 		}
-		if i == n || n-i < p || runsIn(order[:p]) < 2 {
+		if i == n || n-i < p || design.Runs(order[:p]) < 2 {
 			continue
 		}
 		follows := func(from, shift int) bool {
@@ -188,9 +263,8 @@ func slipInRepeat(order []seen) *slip {
 }
 
 // slipInRing looks for one bead that keeps a ring from being whole repeats, or its
-// own mirror image about a bead that is there once. A ring short of a repeat does
-// not meet itself, which loopBreak says.
-func slipInRing(order []seen) *slip {
+// own mirror image about a bead that is there once.
+func slipInRing(order []design.Seen) *slip {
 	n := len(order)
 	for p := 2; p <= n/3; p++ {
 		if n%p != 0 {
@@ -201,11 +275,11 @@ func slipInRing(order []seen) *slip {
 		}
 	}
 	for u := range order {
-		if elsewhere(order, u) {
+		if design.Elsewhere(order, u) {
 			continue
 		}
 		open := append(order[u+1:n:n], order[:u]...)
-		if readsBothWays(open) {
+		if design.ReadsBothWays(open) {
 			return nil
 		}
 		if found := slipInMirror(open); found != nil {
@@ -218,11 +292,11 @@ func slipInRing(order []seen) *slip {
 
 // oddOneIn finds the one bead of a ring that differs from those a whole number of
 // repeats away, if all others agree and it is one of the pattern's.
-func oddOneIn(order []seen, p int) *slip {
+func oddOneIn(order []design.Seen, p int) *slip {
 	n := len(order)
 	var found *slip
 	for i := range p {
-		counts := map[seen]int{}
+		counts := map[design.Seen]int{}
 		for k := i; k < n; k += p {
 			counts[order[k]]++
 		}
@@ -241,7 +315,7 @@ func oddOneIn(order []seen, p int) *slip {
 			return nil
 		}
 	}
-	if found == nil || !elsewhere(order, found.at) {
+	if found == nil || !design.Elsewhere(order, found.at) {
 		return nil
 	}
 	return found
@@ -249,18 +323,18 @@ func oddOneIn(order []seen, p int) *slip {
 
 // bareSide finds the one bead with a cap on one side only, where all others of its
 // kind have one on both.
-func bareSide(s *measure.Strand, order []seen) *slip {
+func bareSide(s *measure.Strand, order []design.Seen) *slip {
 	n := len(order)
 	capAt := func(k int, turned bool) bool {
 		if s.Ring {
 			k = (k + n) % n
 		}
-		return k >= 0 && k < n && order[k].isCap() && order[k].turned == turned
+		return k >= 0 && k < n && order[k].IsCap() && order[k].Turned == turned
 	}
-	both, bare := map[seen]int{}, map[seen]int{}
+	both, bare := map[design.Seen]int{}, map[design.Seen]int{}
 	first := -1
 	for i, o := range order {
-		if o.isCap() {
+		if o.IsCap() {
 			continue
 		}
 		switch before, behind := capAt(i-1, false), capAt(i+1, true); {
@@ -275,10 +349,18 @@ func bareSide(s *measure.Strand, order []seen) *slip {
 	if first < 0 || bare[order[first]] != 1 || both[order[first]] == 0 {
 		return nil
 	}
-	if capAt(first-1, false) {
-		return &slip{at: first + 1, kind: missing, want: seen{order[(first-1+n)%n].material, true}, of: InCapping}
+	// A cap that lies there the wrong way round is not missing.
+	wrong := func(k, beyond int, turned bool) bool {
+		beyond = (beyond + n) % n
+		return capAt(k, turned) && (order[beyond].IsCap() || both[order[beyond]] == 0)
 	}
-	return &slip{at: first, kind: missing, want: seen{order[(first+1)%n].material, false}, of: InCapping}
+	if wrong(first+1, first+2, false) || wrong(first-1, first-2, true) {
+		return nil
+	}
+	if capAt(first-1, false) {
+		return &slip{at: first + 1, kind: missing, want: design.Seen{Material: order[(first-1+n)%n].Material, Turned: true}, of: InCapping}
+	}
+	return &slip{at: first, kind: missing, want: design.Seen{Material: order[(first+1)%n].Material}, of: InCapping}
 }
 
 // Order is what would be regular but for one bead.

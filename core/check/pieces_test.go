@@ -104,7 +104,7 @@ func necklace(t testing.TB, line string, change ...func(p *piece.Piece, row *pie
 // stretch is a ring on 0.7 elastic.
 func stretch(t testing.TB, line string, change ...func(p *piece.Piece, row *piece.Row)) *piece.Piece {
 	ring := func(p *piece.Piece, row *piece.Row) {
-		p.Kind, p.Closure = piece.Bracelet, piece.Closure{Type: piece.Knot}
+		p.Kind, p.Closure, p.House.KnotPlace = piece.Bracelet, piece.Closure{Type: piece.Knot}, piece.KnotHidden
 		row.Left, row.Right, row.Cord = nil, nil, elastic(0.7)
 	}
 	return necklace(t, line, append([]func(*piece.Piece, *piece.Row){ring}, change...)...)

@@ -1,6 +1,7 @@
 package check
 
 import (
+	"mala/core/design"
 	"math"
 	"slices"
 
@@ -156,7 +157,7 @@ func centredOn(line *pattern.Line) (text, bead string) {
 // shows.
 func centred(v *View, s *measure.Strand) (bead, sure bool) {
 	order := v.order(s)
-	if len(order) < 3 || !readsBothWays(order) || runsIn(order) == 1 {
+	if len(order) < 3 || !design.ReadsBothWays(order) || design.Runs(order) == 1 {
 		return false, false
 	}
 	for i := range s.Beads {

@@ -11,13 +11,9 @@ import (
 	"mala/core/piece"
 )
 
-// nearer is how near the middles of two rows may come, in parts of half their widths
-// together, before they are said to cross; gapes how wide the gap between them at the
-// front may be until the designer says, in times the wider row.
-const (
-	nearer = 0.9
-	gapes  = 3
-)
+// gapes is how wide the gap between two rows at the front may be until the designer says, in times
+// the wider row.
+const gapes = 3
 
 // rowsCross warns of rows of a necklace that lie on one another somewhere in front.
 var rowsCross = Check{
@@ -26,7 +22,7 @@ var rowsCross = Check{
 		return betweenRows(v, func(_ []*drape.Necklace, k int) *Problem {
 			a, b := v.Main()[k], v.Main()[k+1]
 			near, need := drape.Nearest(v.Measured)[k], float64(a.Width()+b.Width())/2
-			if near >= nearer*need-tiny {
+			if near >= drape.LiesOn*need-tiny {
 				return nil
 			}
 			return &Problem{Severity: Warn, Fact: RowsClose{v.number(k), v.number(k + 1), length.MM(near), length.MM(need)}}

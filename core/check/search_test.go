@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"testing"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -102,13 +103,10 @@ func TestWholeStepsOnEitherSideOfWhatIsWanted(t *testing.T) {
 		count int
 		steps string
 	}{{10, 3, "[2 3]"}, {8, 3, "[2]"}, {-10, 3, "[-2]"}, {-10, 4, "[-3 -2]"}, {-12, 3, "[]"}, {1, 3, "[1]"}, {-1, 3, "[-1]"}, {10, pattern.MaxCount - 2, "[2]"}, {0, 5, "[]"}} {
-		k := knob{&pattern.Node{Unit: pattern.Bead{}, Count: tt.count}, 4}
+		k := knob{&design.Knob{Counts: []*pattern.Node{{Unit: pattern.Bead{}, Count: tt.count}}, Step: 1, Least: 1, Most: pattern.MaxCount}, 4}
 		if got := fmt.Sprint(wholeSteps(tt.want, k)); got != tt.steps {
 			t.Errorf("%v in steps of 4 from %d: %s, want %s", tt.want, tt.count, got, tt.steps)
 		}
-	}
-	if got := share(knob{&pattern.Node{Count: 8}, 4}, -2); got != 0.25 {
-		t.Errorf("two of eight are %v", got)
 	}
 }
 
@@ -122,7 +120,7 @@ func TestCountsAreChangedByTheLeastThatWillDo(t *testing.T) {
 		{"10P 20R", 8, 1, "Change 20R to 21R"},
 		{"10P 20R", -8, 1, "Change 20R to 19R"},
 		{"10P 20R", 3.9, 0.5, "Change 10P to 11P"},
-		{"10P 20R", 12, 0.5, "Change 10P to 11P and 20R to 21R"},
+		{"10P 20R", 12, 0.5, "Change 10P to 13P"},
 		{"20P 3R", 8, 1, "Change 20P to 22P"},
 		{"5(P R) G", 12, 1, "Change 5(P R) to 6(P R)"},
 		{"P 9R", 8, 1, "Change 9R to 10R"},

@@ -7,6 +7,10 @@ import (
 	"mala/core/statics"
 )
 
+// LiesOn is how near the middles of two rows may come, in parts of half their widths together,
+// before one lies on the other.
+const LiesOn = 0.9
+
 // Nearest gives of each row of Main how near it and the next come to each other in front,
 // in mm; nil where Rows is.
 func Nearest(m *measure.Measured) []float64 {

@@ -25,7 +25,7 @@ type House struct {
 	ElasticTail    length.MM // left at each end of an elastic to tie it
 	ChildTail      length.MM // the same in a child's batch
 	Knot           string    // surgeons, square or triple
-	KnotPlace      string    // hidden in a bead, or shown
+	KnotPlace      string    // hidden in a bead where one takes it, hidden, or shown
 	Glue           string    // yes or no, on knots
 	Thread         string    // single or doubled
 	Order          string    // strung from the left, or from the centre outwards
@@ -104,6 +104,7 @@ const (
 	KnotSurgeons      = "surgeons"
 	KnotSquare        = "square"
 	KnotTriple        = "triple"
+	KnotFits          = "fits" // hidden where a hole takes it
 	KnotHidden        = "hidden"
 	KnotShown         = "shown"
 	ThreadSingle      = "single"
@@ -138,7 +139,7 @@ var choices = []Choice{
 	{"targetCounts", func(h *House) *string { return &h.TargetCounts }, []string{CountsClosed, CountsBeads}},
 	{"ornamentCounts", func(h *House) *string { return &h.OrnamentCounts }, []string{CountsLoop, CountsFoot}},
 	{"knot", func(h *House) *string { return &h.Knot }, []string{KnotSurgeons, KnotSquare, KnotTriple}},
-	{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotHidden, KnotShown}},
+	{"knotPlace", func(h *House) *string { return &h.KnotPlace }, []string{KnotFits, KnotHidden, KnotShown}},
 	{"glue", func(h *House) *string { return &h.Glue }, []string{Yes, No}},
 	{"thread", func(h *House) *string { return &h.Thread }, []string{ThreadSingle, ThreadDoubled}},
 	{"order", func(h *House) *string { return &h.Order }, []string{OrderLeft, OrderCentre}},

@@ -3,6 +3,7 @@ package solve
 import (
 	"math"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -11,80 +12,196 @@ import (
 	"mala/core/piece"
 )
 
-// The bounds of what is looked at: how many runs and groups of a line, and by how much a count
-// may change.
+// The bounds of what is looked at: how many knobs of a line, and by how many steps one is set.
 const (
-	mostCounts = 16
-	mostBy     = 400
+	mostKnobs = 16
+	mostBy    = 400
 )
-
-// counts changes how often runs come, and groups.
-func counts(t *task) []knob {
-	var out []knob
-	for _, n := range t.countable() {
-		step, more := t.step(edit.Count{At: t.strand.Row.At(), Node: n.ID, To: n.Count + 1})
-		if more == nil || step < leastStep {
-			continue
-		}
-		out = append(out, t.countsOf(n, step, t.addedBy(more)))
-		if len(out) == mostCounts {
-			break
-		}
-	}
-	return out
-}
-
-// countable lists the runs and groups of the line whose count may change.
-func (t *task) countable() []*pattern.Node {
-	row := t.strand.Row
-	if !row.Corded() || row.Line == nil || row.Line.OpenFill() != nil {
-		return nil // a fill takes up whatever changes
-	}
-	var out []*pattern.Node
-	for _, n := range row.Line.Nodes {
-		if n.InDrop || !n.Counts() || n.Count >= pattern.MaxCount || t.pinned(n) || central(row.Line, n) {
-			continue
-		}
-		out = append(out, n)
-	}
-	return out
-}
 
 // leastStep is by how much one more must move the piece to count as a change, in mm.
 const leastStep = length.MM(0.01)
 
-// countsOf lists the other counts of a run or group, one more of which makes so much and adds
-// these beads.
-func (t *task) countsOf(n *pattern.Node, step length.MM, adds map[string]int) knob {
-	most := min(mostBy, int(math.Ceil(float64(t.reach()/step))))
-	by := t.oneCount(n, step, adds)
-	var k knob
-	for more := max(1-n.Count, -most); more <= min(pattern.MaxCount-n.Count, most); more++ {
-		if more != 0 {
-			k.settings = append(k.settings, by(more))
+// counts changes how often runs come, and repeats, and how long bare cord is: all that is alike alike.
+func counts(t *task) []knob {
+	if !t.strand.Row.Corded() || t.strand.Row.Line == nil {
+		return nil
+	}
+	var out []knob
+	knobs := t.design.Knobs(t.pinned)
+	for i := range knobs[:min(len(knobs), mostKnobs)] {
+		k := t.turnable(&knobs[i])
+		if k == nil {
+			continue
+		}
+		if settings := k.settings(); len(settings) > 0 {
+			out = append(out, knob{settings})
 		}
 	}
-	return k
+	return out
 }
 
-// oneCount makes the setting of so many more of a run or group.
-func (t *task) oneCount(n *pattern.Node, step length.MM, adds map[string]int) func(by int) setting {
-	beads := 0
-	for _, more := range adds {
-		beads += more
-	}
-	nth := nthAlike(t.strand.Row.Line, n)
-	return func(by int) setting {
-		after := *n
-		after.Count += by
-		all := map[string]int{}
-		for key, more := range adds {
-			all[key] = more * by
+// turnable is a knob of the line whose step is known.
+type turnable struct {
+	*design.Knob
+	task    *task
+	step    length.MM      // by how much one step moves the goal
+	adds    map[string]int // the beads of each letter that come with one
+	touches []*pattern.Node
+}
+
+// turnable measures one step of a knob; nil where it moves nothing.
+func (t *task) turnable(k *design.Knob) *turnable {
+	out := &turnable{Knob: k, task: t, touches: k.Touches(t.strand.Row.Line)}
+	least, most := k.Range()
+	one := 1
+	if most < 1 {
+		if one = -1; least > -1 {
+			return nil
 		}
-		id := n.ID
-		return setting{does: Recount{nth, n.String(), after.String()}, by: step * length.MM(by), moved: max(by, -by) * beads, adds: all, node: n, more: by,
-			line: func(line *pattern.Line) { line.Nodes[id].Count += by }}
 	}
+	line := t.turned(k, one)
+	if line == nil {
+		return nil
+	}
+	by, more := t.step(edit.SetLine{At: t.strand.Row.At(), Line: line.String()})
+	if more == nil || by*length.MM(one) < leastStep {
+		return nil
+	}
+	out.step, out.adds = by*length.MM(one), t.addedBy(more)
+	for key := range out.adds {
+		out.adds[key] *= one
+	}
+	return out
+}
+
+// turned is the line with a knob set; nil where that cannot be written.
+func (t *task) turned(k *design.Knob, steps int) *pattern.Line {
+	line := t.strand.Row.Line.Clone()
+	k.Turn(line, steps)
+	return k.Repeat(line, steps)
+}
+
+// settings lists those to the goal and some way past it.
+func (k *turnable) settings() []setting {
+	least, most := k.Range()
+	reach := min(mostBy, int(math.Ceil(float64(k.task.reach()/k.step))))
+	var out []setting
+	for by := max(least, -reach); by <= min(most, reach); by++ {
+		if by != 0 && k.task.keepsTurns(k.adds, by) {
+			out = append(out, k.setting(by))
+		}
+	}
+	return out
+}
+
+// keepsTurns says whether a dish that gives several things in turn still ends with a whole turn, if
+// it does so now.
+func (t *task) keepsTurns(adds map[string]int, by int) bool {
+	for key, n := range adds {
+		of := t.measured.Piece.Palette[key]
+		if of.Component == nil || of.Component.Kind != material.InTurn {
+			continue
+		}
+		turn := len(of.Component.Turn)
+		if t.used(key)%turn == 0 && n*by%turn != 0 {
+			return false
+		}
+	}
+	return true
+}
+
+// used counts the places of a dish in the strand.
+func (t *task) used(key string) int {
+	n := 0
+	for i := range t.strand.Beads {
+		if t.strand.Beads[i].Key == key {
+			n++
+		}
+	}
+	return n
+}
+
+func (k *turnable) setting(by int) setting {
+	s := setting{does: k.does(by), tier: k.Tier, unusual: k.Unusual(by), steps: by, by: k.step * length.MM(by), adds: map[string]int{}, nodes: k.touches}
+	for key, n := range k.adds {
+		s.adds[key] = n * by
+		s.moved += max(n*by, -n*by)
+	}
+	if k.Stretch != nil {
+		s.rewrite = func(line *pattern.Line) *pattern.Line { return k.Repeat(line, by) }
+		return s
+	}
+	s.line = func(line *pattern.Line) { k.Turn(line, by) }
+	places := k.task.places(k.Counts)
+	all := 0
+	for _, n := range places {
+		all += n
+	}
+	for i, n := range k.Counts {
+		s.parts = append(s.parts, part{n, by * k.Step, s.by * length.MM(places[i]) / length.MM(max(1, all))})
+	}
+	return s
+}
+
+// places counts how often each of some runs or groups comes.
+func (t *task) places(nodes []*pattern.Node) []int {
+	out := make([]int, len(nodes))
+	for i, n := range nodes {
+		for k := range t.strand.Beads {
+			if at := t.strand.Row.Line.Nodes[t.strand.Beads[k].Node]; at == n || n.Contains(at) {
+				out[i]++
+			}
+		}
+	}
+	return out
+}
+
+// does says what a setting does.
+func (k *turnable) does(by int) Change {
+	line := k.task.strand.Row.Line
+	switch {
+	case k.Stretch != nil:
+		return AddRepeats{k.Written(line), by, k.Stretch.Also != nil}
+	case len(k.Gaps) > 0:
+		return k.regap(by)
+	case len(k.Counts) == 1:
+		return recount(line, k.Counts[0], by*k.Step)
+	}
+	each := RecountAll{All: alikeIn(line, k.Counts[0]) == len(k.Counts)}
+	for _, n := range k.Counts {
+		each.Runs = append(each.Runs, recount(line, n, by*k.Step))
+	}
+	return each
+}
+
+func recount(line *pattern.Line, n *pattern.Node, by int) Recount {
+	after := *n
+	after.Count += by
+	return Recount{nthAlike(line, n), n.String(), after.String()}
+}
+
+func (k *turnable) regap(by int) Change {
+	line := k.task.strand.Row.Line
+	after := line.Clone()
+	k.Turn(after, by)
+	out := Regap{}
+	for _, n := range k.Gaps {
+		was, is := n.Unit.(pattern.Gap), after.Nodes[n.ID].Unit.(pattern.Gap)
+		out.Gaps = append(out.Gaps, GapChange{was.Typed(), is.Typed()})
+		out.By = is.Length - was.Length
+	}
+	return out
+}
+
+// alikeIn counts the runs that are written like one.
+func alikeIn(line *pattern.Line, n *pattern.Node) int {
+	alike := 0
+	for _, other := range line.Nodes {
+		if other.Unit.Kind() == n.Unit.Kind() && other.String() == n.String() {
+			alike++
+		}
+	}
+	return alike
 }
 
 // nthAlike counts a run among those that are written alike; 0 where it is the only one.
@@ -102,18 +219,6 @@ func nthAlike(line *pattern.Line, n *pattern.Node) int {
 		return 0
 	}
 	return nth
-}
-
-// central says whether a node lies in the centre of a mirror, which stays.
-func central(line *pattern.Line, n *pattern.Node) bool {
-	for _, m := range line.Nodes {
-		for _, c := range m.Centre() {
-			if c == n || c.Contains(n) {
-				return true
-			}
-		}
-	}
-	return false
 }
 
 // addedBy counts the beads of each letter that came, those that hang in drops and loops among them.

@@ -61,11 +61,11 @@ func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand
 	t := newTask(ctx, m, Goal{Row: row}, Rules{Pins: pins})
 	t.before = check.All(m)
 	var out []Longest
-	for _, n := range t.countable() {
+	for _, k := range t.counted() {
 		if ctx.Err() != nil {
 			break
 		}
-		if way := t.longestBy(n, &hand); way != nil {
+		if way := t.longestBy(k, &hand); way != nil {
 			out = append(out, *way)
 		}
 	}
@@ -75,19 +75,31 @@ func LongestOf(ctx context.Context, m *measure.Measured, row piece.ID, hand Hand
 	return out[:min(len(out), mostLongest)]
 }
 
-// longestBy finds the highest count of a run or group that what is in hand allows; nil where
-// even one is too many.
-func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
-	step, more := t.step(edit.Count{At: t.strand.Row.At(), Node: n.ID, To: n.Count + 1})
-	if more == nil || step < leastStep {
+// counted lists the knobs of the line that set counts.
+func (t *task) counted() []*turnable {
+	if !t.strand.Row.Corded() || t.strand.Row.Line == nil {
 		return nil
 	}
-	adds := t.addedBy(more)
-	k := t.oneCount(n, step, adds)
-	fits := func(count int) (*Longest, string) {
-		s := k(count - n.Count)
-		line := t.strand.Row.Line.Clone()
-		s.line(line)
+	var out []*turnable
+	knobs := t.design.Knobs(t.pinned)
+	for i := range knobs[:min(len(knobs), mostKnobs)] {
+		if len(knobs[i].Gaps) > 0 {
+			continue
+		}
+		if k := t.turnable(&knobs[i]); k != nil {
+			out = append(out, k)
+		}
+	}
+	return out
+}
+
+// longestBy turns a knob as far as what is in hand allows; nil where even the least is too much.
+func (t *task) longestBy(k *turnable, hand *Hand) *Longest {
+	fits := func(by int) (*Longest, string) {
+		line := t.turned(k.Knob, by)
+		if line == nil {
+			return nil, ""
+		}
 		ops := []edit.Op{edit.SetLine{At: t.strand.Row.At(), Line: line.String()}}
 		t.tried.Add(1)
 		after, err := edit.Try(t.measured.Piece, nil, ops...)
@@ -98,21 +110,23 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 		if lacks := hand.lacks(after, strand); lacks != "" {
 			return nil, lacks
 		}
-		p := Proposal{Ops: ops, Measured: after, Value: strand.ForTarget(after.Piece), Line: line.String(), Moved: s.moved}
-		if count != n.Count {
-			p.Changes = []Change{s.does}
+		p := Proposal{Ops: ops, Measured: after, Value: strand.ForTarget(after.Piece), Line: line.String()}
+		if by != 0 {
+			s := k.setting(by)
+			p.Changes, p.Moved = []Change{s.does}, s.moved
 		}
 		return &Longest{Proposal: p}, ""
 	}
-	low, high := 0, t.mostOf(n, step, adds, hand)
+	least, most := k.Range()
+	low, high := least-1, min(most, k.mostOf(hand))
 	var best *Longest
 	limit := ""
 	for low < high && t.ctx.Err() == nil {
-		count := (low + high + 1) / 2
-		if way, lacks := fits(count); way != nil {
-			best, low = way, count
+		by := low + (high-low+1)/2
+		if way, lacks := fits(by); way != nil {
+			best, low = way, by
 		} else {
-			limit, high = lacks, count-1
+			limit, high = lacks, by-1
 		}
 	}
 	if best == nil || t.ctx.Err() != nil {
@@ -122,19 +136,19 @@ func (t *task) longestBy(n *pattern.Node, hand *Hand) *Longest {
 	return best
 }
 
-// mostOf is a count that what is in hand surely does not reach past, by the beads and by the
-// cord each one more takes.
-func (t *task) mostOf(n *pattern.Node, step length.MM, adds map[string]int, hand *Hand) int {
+// mostOf is how many steps what is in hand surely does not reach past, by the beads and by the cord
+// each of them takes.
+func (k *turnable) mostOf(hand *Hand) int {
 	most := pattern.MaxCount
-	for key, more := range adds {
-		of := t.measured.Piece.Palette[key]
+	for key, more := range k.adds {
+		of := k.task.measured.Piece.Palette[key]
 		if have, asked := hand.Beads[of.ID]; asked && more > 0 {
-			most = min(most, n.Count+(have-t.had[of.ID])/more+1)
+			most = min(most, (have-k.task.had[of.ID])/more+1)
 		}
 	}
 	if hand.Cord > 0 {
-		left := max(0, hand.Cord-t.strand.CutLength())
-		most = min(most, n.Count+int(math.Ceil(2*float64(left/step)))+1)
+		left := max(0, hand.Cord-k.task.strand.CutLength())
+		most = min(most, int(math.Ceil(2*float64(left/k.step)))+1)
 	}
-	return max(0, min(most, pattern.MaxBeads))
+	return min(most, pattern.MaxBeads)
 }

@@ -39,10 +39,11 @@ func TestTheLongestIsTheLastBeforeSomethingRunsOut(t *testing.T) {
 			}
 		}
 		task := newTask(t.Context(), m, Goal{Row: "r1"}, Rules{})
-		for _, n := range task.countable() {
+		for _, k := range task.counted() {
 			best, limit := "", ""
-			for count := 1; count < 200; count++ {
-				after, err := edit.Try(m.Piece, nil, edit.Count{At: m.Piece.Leading().At(), Node: n.ID, To: count})
+			least, most := k.Range()
+			for by := least; by <= min(most, 200); by++ {
+				after, err := edit.Try(m.Piece, nil, edit.SetLine{At: m.Piece.Leading().At(), Line: task.turned(k.Knob, by).String()})
 				if err != nil {
 					break
 				}

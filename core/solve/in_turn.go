@@ -53,7 +53,7 @@ const apart = 1
 func (w *way) beads() string {
 	sum := map[string]int{}
 	for _, s := range w.at {
-		if s.node == nil {
+		if s.parts == nil {
 			return fmt.Sprintf("%p", w)
 		}
 		for key, n := range s.adds {

@@ -1,6 +1,7 @@
 package solve
 
 import (
+	"mala/core/design"
 	"mala/core/length"
 )
 
@@ -20,7 +21,7 @@ func (t *task) place() *Proposal {
 			continue
 		}
 		best = &Proposal{Changes: []Change{CloseAtLink{at.Link}}, Measured: t.measured, Value: value, Off: off,
-			Longer: longer, Line: t.strand.Row.Line.String(), cost: cost{changes: 1}}
+			Longer: longer, Line: t.strand.Row.Line.String(), cost: cost{tiers: int(design.Fittings), changes: 1}}
 	}
 	return best
 }

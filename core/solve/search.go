@@ -4,11 +4,14 @@ import (
 	"cmp"
 	"math"
 	"slices"
+	"sync"
 
 	"mala/core/check"
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/measure"
+	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -21,11 +24,11 @@ const (
 	mostLooked   = 40 // of the nearest, where none lies within the tolerance
 )
 
-// cost is what orders proposals: by fewest changes, then by the least of them.
-type cost struct{ changes, moved int }
+// cost is what orders proposals: how regular what comes out is, then how few changes bring it.
+type cost struct{ tiers, changes int }
 
 func (c cost) less(d cost) int {
-	return cmp.Or(cmp.Compare(c.changes, d.changes), cmp.Compare(c.moved, d.moved))
+	return cmp.Or(cmp.Compare(c.tiers, d.tiers), cmp.Compare(c.changes, d.changes))
 }
 
 // way is one setting of each of a few knobs, and about how long it makes the piece.
@@ -44,32 +47,71 @@ func (t *task) around(moved float64) float64 {
 	return 0.5 + 0.04*moved
 }
 
-// best gives the ways within the tolerance, the fewest and smallest changes first; of the same
-// cost the nearest. Three things change at once only where one or two do not do it.
+// best gives the ways within the tolerance: the most regular first, of those the ones of the fewest
+// changes, and of those the nearest. Three things change at once only where one or two do not do it.
 func (t *task) best() []Proposal {
+	near := func(w *way) bool {
+		return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.moves()) && t.mayTake(w)
+	}
+	usual := func(w *way) bool { return !w.unusual() && near(w) }
+	found := t.firstOf(append(t.ways(1, usual), t.ways(2, usual)...))
+	if len(found) == 0 && t.pairs() <= mostPairs {
+		found = t.firstOf(t.ways(mostChanges, usual))
+	}
+	if len(found) == 0 {
+		found = t.firstOf(append(t.ways(1, near), t.ways(2, near)...))
+	}
+	return found
+}
+
+// firstOf measures ways, the best first, until there are enough proposals.
+func (t *task) firstOf(ways []way) []Proposal {
+	slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(a.cost.less(b.cost), cmp.Compare(math.Abs(a.off), math.Abs(b.off))) })
 	var found []Proposal
-	for n := 1; n <= mostChanges && (n < mostChanges || t.pairs() <= mostPairs); n++ {
-		ways := t.ways(n, func(w *way) bool {
-			return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.moves()) && t.mayTake(w)
-		})
-		slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(a.cost.less(b.cost), cmp.Compare(math.Abs(a.off), math.Abs(b.off))) })
-		for i, p := range t.inTurn(ways) {
-			if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || int(t.tried.Load()) > mostMeasured || t.ctx.Err() != nil {
-				break
-			}
-			if p != nil && t.within(p.Value) {
-				found = append(found, *p)
-			}
-		}
-		if len(found) >= t.rules.Most || n == mostChanges-1 && len(found) > 0 {
+	for i, p := range t.inTurn(ways) {
+		if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || int(t.tried.Load()) > mostMeasured || t.ctx.Err() != nil {
 			break
+		}
+		if p != nil && t.within(p.Value) && !slices.ContainsFunc(found, func(had Proposal) bool { return p.same(had) || p.beyond(had) }) {
+			found = append(found, *p)
 		}
 	}
 	slices.SortStableFunc(found, func(a, b Proposal) int {
-		return cmp.Or(a.cost.less(b.cost), cmp.Compare(max(a.Off, -a.Off), max(b.Off, -b.Off)))
+		return cmp.Or(a.cost.less(b.cost), cmp.Compare(max(a.Off, -a.Off), max(b.Off, -b.Off)), cmp.Compare(a.Moved, b.Moved))
 	})
 	return found[:min(len(found), t.rules.Most)]
 }
+
+// beyond says whether a proposal does all that another does, and more to no purpose: the other lies
+// within the tolerance as well.
+func (p *Proposal) beyond(had Proposal) bool {
+	for _, s := range had.at {
+		if !slices.Contains(p.at, s) {
+			return false
+		}
+	}
+	return true
+}
+
+// toAndFro says whether one setting takes back what another gives, by more than the one step that
+// trims a length.
+func (w *way) toAndFro() bool {
+	for i, a := range w.at {
+		for _, b := range w.at[:i] {
+			if a.by*b.by < 0 && !a.trims() && !b.trims() {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// unusual says whether it is only for where nothing else does.
+func (w *way) unusual() bool {
+	return slices.ContainsFunc(w.at, func(s *setting) bool { return s.unusual })
+}
+
+func (s *setting) trims() bool { return s.steps >= -1 && s.steps <= 1 }
 
 // moves is by how much its settings move the piece in all, whichever way.
 func (w *way) moves() float64 {
@@ -91,8 +133,11 @@ func (t *task) ways(n int, may func(w *way) bool) []way {
 			settings := t.knobs[i].settings
 			if len(chosen) == n-1 {
 				for k := range t.fitting(settings, chosen) {
+					if k.meets(chosen) {
+						continue
+					}
 					w := t.wayOf(append(chosen, k))
-					if may(&w) {
+					if !w.toAndFro() && may(&w) {
 						w.at = slices.Clone(w.at)
 						out = append(out, w)
 					}
@@ -114,6 +159,21 @@ func (t *task) ways(n int, may func(w *way) bool) []way {
 	}
 	add(0)
 	return out
+}
+
+// meets says whether it changes what one of the others changes as well.
+func (s *setting) meets(others []*setting) bool {
+	for _, other := range others {
+		for _, n := range s.nodes {
+			if slices.Contains(other.nodes, n) {
+				return true
+			}
+		}
+		if s.rewrite != nil && other.rewrite != nil {
+			return true
+		}
+	}
+	return false
 }
 
 // fitting yields the settings of a knob that bring the others about to the goal, with some on
@@ -143,7 +203,7 @@ func crossed(settings []setting, chosen []*setting) float64 {
 	most := 0.0
 	for _, a := range chosen {
 		for i := range settings {
-			if i > 0 && i+1 < len(settings) && settings[i].node != nil {
+			if i > 0 && i+1 < len(settings) && settings[i].parts != nil {
 				continue
 			}
 			most = max(most, math.Abs(cross(a, &settings[i])))
@@ -208,12 +268,17 @@ func cross(a, b *setting) float64 {
 	return sum + nested(a, b) + nested(b, a)
 }
 
-// nested is what a run that changes gives in the repeats that come to a group round it.
-func nested(group, run *setting) float64 {
-	if group.node == nil || run.node == nil || !group.node.Contains(run.node) {
-		return 0
+// nested is what runs that change give in the repeats that come to groups round them.
+func nested(groups, runs *setting) float64 {
+	sum := 0.0
+	for _, group := range groups.parts {
+		for _, run := range runs.parts {
+			if group.node.Contains(run.node) {
+				sum += float64(run.by) * float64(group.more) / float64(group.node.Count)
+			}
+		}
 	}
-	return float64(run.by) * float64(group.more) / float64(group.node.Count)
+	return sum
 }
 
 func (t *task) wayOf(at []*setting) way {
@@ -221,7 +286,7 @@ func (t *task) wayOf(at []*setting) way {
 	w.cost.changes = len(at)
 	for i, s := range at {
 		w.off += float64(s.by)
-		w.cost.moved += s.moved + s.extra
+		w.cost.tiers += int(s.tier)
 		for _, other := range at[:i] {
 			w.off += cross(s, other)
 		}
@@ -229,11 +294,28 @@ func (t *task) wayOf(at []*setting) way {
 	return w
 }
 
-// opsOf are the operations of a way: the counts first, then what comes at the ends, in one line.
+// opsOf are the operations of a way: the counts first, then what comes in whole, in one line.
 func (t *task) opsOf(w *way) []edit.Op {
-	row := t.strand.Row
 	var ops []edit.Op
-	line, changed := row.Line.Clone(), false
+	for _, s := range w.at {
+		ops = append(ops, s.ops...)
+	}
+	line, changed := t.lineOf(w)
+	switch {
+	case line == nil:
+		return nil
+	case changed:
+		ops = append(ops, edit.SetLine{At: t.strand.Row.At(), Line: line.String()})
+	}
+	return ops
+}
+
+// lineOf is the bead line of a way, and whether it is another than now; nil where it cannot be written.
+func (t *task) lineOf(w *way) (line *pattern.Line, changed bool) {
+	if line = t.strand.Row.Line; line == nil {
+		return &pattern.Line{}, false
+	}
+	line = line.Clone()
 	for _, s := range w.at {
 		if s.line != nil {
 			s.line(line)
@@ -241,18 +323,14 @@ func (t *task) opsOf(w *way) []edit.Op {
 		}
 	}
 	for _, s := range w.at {
-		if s.end != nil {
-			if line = s.end.on(line); line == nil {
-				return nil
+		if s.rewrite != nil {
+			if line = s.rewrite(line); line == nil {
+				return nil, false
 			}
 			changed = true
 		}
-		ops = append(ops, s.ops...)
 	}
-	if changed {
-		ops = append(ops, edit.SetLine{At: row.At(), Line: line.String()})
-	}
-	return ops
+	return line, changed
 }
 
 // measure works out a way; nil where it cannot be, breaks what read the same from both ends,
@@ -263,14 +341,14 @@ func (t *task) measure(w *way) *Proposal {
 		return nil
 	}
 	after, s, m := t.tryOnce(ops)
-	if s == nil || check.Symmetric(t.strand) && !check.Symmetric(s) {
+	if s == nil || design.Symmetric(t.strand) && !design.Symmetric(s) {
 		return nil
 	}
 	value, ok := t.value(after, s)
 	if !ok {
 		return nil
 	}
-	p := &Proposal{Ops: ops, Value: value, Off: value - t.goal.Want, Line: s.Row.Line.String(), cost: w.cost}
+	p := &Proposal{Ops: ops, Value: value, Off: value - t.goal.Want, Line: s.Row.Line.String(), cost: w.cost, at: w.at}
 	for _, one := range w.at {
 		p.Changes, p.Moved = append(p.Changes, one.does), p.Moved+one.moved
 	}
@@ -283,7 +361,7 @@ func (t *task) measure(w *way) *Proposal {
 			return nil
 		}
 	}
-	if t.short(m) || t.worsens(m) {
+	if t.short(m) || t.worsens(m, w.cost, w.off) {
 		return nil
 	}
 	p.Measured = m
@@ -349,15 +427,36 @@ func (t *task) nearest() *Proposal {
 // was not there, or takes more than there is.
 func (t *task) whole(ops []edit.Op) *measure.Measured {
 	m, err := edit.Try(t.measured.Piece, t.rules.Shelf, ops...)
-	if err != nil || t.short(m) || t.worsens(m) {
+	if err != nil || t.short(m) || t.worsens(m, cost{tiers: math.MaxInt}, math.Inf(1)) {
 		return nil
 	}
 	return m
 }
 
-// worsens says whether a piece has a stop or a warning that was not there.
-func (t *task) worsens(m *measure.Measured) bool {
-	return check.Worsens(t.before, check.All(m))
+// refused is the best of the ways that lie within the tolerance and bring a stop or a warning.
+type refused struct {
+	sync.Mutex
+	comes *check.Problem
+	cost  cost
+	off   float64
+}
+
+// worsens says whether a piece has a stop or a warning that was not there, and keeps what the best of
+// them would bring.
+func (t *task) worsens(m *measure.Measured, c cost, off float64) bool {
+	comes := check.New(t.before, check.All(m))
+	if t.rules.AnyWearer {
+		comes = slices.DeleteFunc(comes, func(p check.Problem) bool { return p.OfWearer() })
+	}
+	if len(comes) == 0 {
+		return false
+	}
+	t.refused.Lock()
+	defer t.refused.Unlock()
+	if off = math.Abs(off); t.refused.comes == nil || cmp.Or(c.less(t.refused.cost), cmp.Compare(off, t.refused.off)) < 0 {
+		t.refused.comes, t.refused.cost, t.refused.off = &comes[0], c, off
+	}
+	return true
 }
 
 // Budget is what a length is made up of: what ends, clasp and slack take of it, and what is

@@ -21,7 +21,7 @@ func TestWhatAWayAddsUpToIsNearlyWhatItMeasures(t *testing.T) {
 		m := necklace(t, line)
 		task := newTask(t.Context(), m, to(float64(m.Finished)+14, 3), Rules{Shelf: shelf})
 		task.gather()
-		for range 150 {
+		for range 300 {
 			var at []*setting
 			for _, i := range r.Perm(len(task.knobs))[:2+r.IntN(2)] {
 				k := &task.knobs[i]
@@ -147,8 +147,8 @@ func TestCountsReachTheGoal(t *testing.T) {
 		task.gather()
 		least, most := 0, 0
 		for _, s := range task.knobs[0].settings {
-			least, most = min(least, s.more), max(most, s.more)
-			if got := float64(s.by); math.Abs(got-3.92*float64(s.more)) > 0.6+0.03*math.Abs(got) || s.moved != max(s.more, -s.more) || s.adds["P"] != s.more {
+			least, most = min(least, s.steps), max(most, s.steps)
+			if got := float64(s.by); math.Abs(got-3.92*float64(s.steps)) > 0.6+0.03*math.Abs(got) || s.moved != max(s.steps, -s.steps) || s.adds["P"] != s.steps {
 				t.Errorf("%s: %v, %+v", Changed(s.does), got, s.adds)
 			}
 		}

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -13,22 +14,17 @@ import (
 // mostSizes is how many other sizes of a bead are tried.
 const mostSizes = 4
 
-// sizes puts another size of the same bead in a dish: of the same shape and look, with a hole
-// that takes as much.
+// sizes puts another size of the same spacer in its dish: of the same shape and look, with a hole
+// that takes as much. What a piece is made of otherwise stays.
 func sizes(t *task) []knob {
 	row, p := t.strand.Row, t.measured.Piece
 	if !row.Corded() || row.Line.OpenFill() != nil || t.rowPinned() {
 		return nil
 	}
-	used := map[string]int{}
-	for i := range t.strand.Beads {
-		if b := &t.strand.Beads[i]; !b.IsGap() && b.Drop == nil {
-			used[b.Key]++
-		}
-	}
 	var out []knob
-	for _, key := range t.endDishes() {
-		if used[key] == 0 || t.inCentre(key) {
+	for _, key := range t.spacers() {
+		used := t.used(key)
+		if used == 0 || !t.only(key, design.Separator) {
 			continue
 		}
 		var k knob
@@ -39,7 +35,7 @@ func sizes(t *task) []knob {
 			if s == nil || math.Abs(float64(by)) > float64(t.reach()) {
 				continue
 			}
-			k.settings = append(k.settings, setting{does: resized(m, other), by: by, moved: used[key], extra: 2,
+			k.settings = append(k.settings, setting{does: resized(m, other), tier: design.Spacers, by: by, moved: used,
 				ops: []edit.Op{edit.SetDish{Letter: key, Of: other}}, letter: key, each: each})
 		}
 		out = append(out, k)
@@ -47,14 +43,14 @@ func sizes(t *task) []knob {
 	return out
 }
 
-// inCentre says whether a letter stands in the centre of a mirror.
-func (t *task) inCentre(key string) bool {
-	for _, n := range t.strand.Row.Line.Nodes {
-		if n.IsBead() && n.Key() == key && central(t.strand.Row.Line, n) {
-			return true
+// only says whether all beads of a dish have one role.
+func (t *task) only(key string, role design.Role) bool {
+	for i := range t.strand.Beads {
+		if t.strand.Beads[i].Key == key && t.design.Roles[i] != role {
+			return false
 		}
 	}
-	return false
+	return true
 }
 
 // otherSizes lists the shelf's beads like one, the nearest in size first.

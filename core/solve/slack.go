@@ -3,6 +3,7 @@ package solve
 import (
 	"math"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -30,7 +31,7 @@ func slack(t *task) []knob {
 			continue
 		}
 		to := at
-		k.settings = append(k.settings, setting{does: SetSlack{at, s.Slack}, by: by, extra: 8,
+		k.settings = append(k.settings, setting{does: SetSlack{at, s.Slack}, tier: design.Slack, by: by,
 			ops: []edit.Op{edit.SetSlack{At: s.Row.At(), Slack: &to}}})
 	}
 	return []knob{k}

@@ -12,6 +12,7 @@ import (
 	"sync/atomic"
 
 	"mala/core/check"
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -31,10 +32,11 @@ type Goal struct {
 
 // Rules are what the search keeps to.
 type Rules struct {
-	Pins  []piece.Pin
-	Stock map[string]int       // what there is of each material by its id; nil where that is not asked
-	Shelf []*material.Material // what may be fetched: spacers of another size, clasps
-	Hand  *Hand                // all that there is to string it of; nil where that is not asked
+	Pins      []piece.Pin
+	Stock     map[string]int       // what there is of each material by its id; nil where that is not asked
+	Shelf     []*material.Material // what may be fetched: spacers of another size, clasps
+	Hand      *Hand                // all that there is to string it of; nil where that is not asked
+	AnyWearer bool                 // it is not for the body that the piece names
 	// LineOnly leaves ends, clasp, slack and the dishes as they are.
 	LineOnly bool
 	Most     int // how many proposals are given at most; 0 takes the usual number
@@ -52,6 +54,7 @@ type Proposal struct {
 	Line     string
 
 	cost cost
+	at   []*setting
 }
 
 // Answer is what the search came to.
@@ -61,6 +64,51 @@ type Answer struct {
 	Nearest   *Proposal  // the nearest of those looked at, where none lies within it
 	Why       Why        // the reason that there is none, and which change of rule would allow one; else nil
 	Tried     int        // how many changes were measured
+}
+
+// same says whether two proposals come to one piece: the beads in the same order, or the other way
+// round, with the same at the ends. A ring more at the left is that at the right.
+func (p Proposal) same(other Proposal) bool {
+	a, b := p.Measured, other.Measured
+	if len(a.Strands) != len(b.Strands) || math.Abs(float64(p.Value-other.Value)) > tiny || len(a.Tally) != len(b.Tally) {
+		return false
+	}
+	for i := range a.Tally {
+		if a.Tally[i].Material.ID != b.Tally[i].Material.ID || a.Tally[i].Count != b.Tally[i].Count {
+			return false
+		}
+	}
+	for i := range a.Strands {
+		if !alike(a.Strands[i], b.Strands[i]) {
+			return false
+		}
+	}
+	return true
+}
+
+// alike says whether two strands have the same beads in the same order, from either end; rings from
+// anywhere.
+func alike(a, b *measure.Strand) bool {
+	n := len(a.Beads)
+	if n != len(b.Beads) {
+		return false
+	}
+	turns := 1
+	if a.Ring {
+		turns = n
+	}
+	for from := range turns {
+		there, back := true, true
+		for i := 0; i < n && (there || back); i++ {
+			is := a.Beads[i].Key
+			there = there && is == b.Beads[(from+i)%n].Key
+			back = back && is == b.Beads[(from+2*n-1-i)%n].Key
+		}
+		if there || back {
+			return true
+		}
+	}
+	return n == 0
 }
 
 // usualMost is how many proposals are given.
@@ -73,14 +121,22 @@ func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Ans
 	}
 	t := newTask(ctx, m, goal, rules)
 	out := Answer{Now: t.now, Why: t.impossible()}
-	if at := t.place(); at != nil {
-		out.Proposals = append(out.Proposals, *at)
+	at := t.place()
+	switch {
+	case out.Why != nil:
+	case t.fillsUp():
+		t.fill(&out)
+	default:
+		t.gather()
+		out.Proposals = t.best()
 	}
-	if out.Why != nil {
+	if at != nil {
+		i, _ := slices.BinarySearchFunc(out.Proposals, at.cost, func(p Proposal, c cost) int { return p.cost.less(c) })
+		out.Proposals = slices.Insert(out.Proposals, i, *at)
+	}
+	if out.Why != nil || t.fillsUp() {
 		return out
 	}
-	t.gather()
-	out.Proposals = append(out.Proposals, t.best()...)
 	out.Proposals = out.Proposals[:min(len(out.Proposals), rules.Most)]
 	if len(out.Proposals) == 0 {
 		if t.notInHand() {
@@ -103,12 +159,14 @@ type task struct {
 	ctx      context.Context
 	measured *measure.Measured
 	strand   *measure.Strand
+	design   *design.Strand
 	goal     Goal
 	rules    Rules
 	now      length.MM
 	knobs    []knob
 	before   []check.Problem
 	had      map[string]int // of each material
+	refused  refused
 	tried    atomic.Int64
 }
 
@@ -117,6 +175,7 @@ func newTask(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) *
 	if t.strand == nil {
 		t.strand = m.Leading()
 	}
+	t.design = design.Of(m.Piece, t.strand)
 	t.had = map[string]int{}
 	for _, c := range m.Tally {
 		t.had[c.Material.ID] += c.Count
@@ -138,18 +197,28 @@ func (t *task) value(p *piece.Piece, s *measure.Strand) (length.MM, bool) {
 
 // setting is one way in which one thing is changed.
 type setting struct {
-	does   Change
-	by     length.MM                // about how much more the goal's length becomes
-	moved  int                      // beads that come or go, or change for others
-	extra  int                      // what it costs beside them
-	line   func(line *pattern.Line) // changes the bead line; nil
-	node   *pattern.Node            // whose count changes, and by how much; nil
-	more   int
-	end    *atEnds        // beads that come at the ends; nil
-	ops    []edit.Op      // what else it does
-	adds   map[string]int // beads of each letter that come or go
-	letter string         // of beads that change for others
-	each   length.MM      // by how much longer each of those is
+	does    Change
+	by      length.MM                              // about how much more the goal's length becomes
+	moved   int                                    // beads that come or go, or change for others
+	tier    design.Tier                            // how much of the design it touches
+	line    func(line *pattern.Line)               // changes runs and gaps of the bead line where they are; nil
+	unusual bool                                   // only where nothing else does
+	steps   int                                    // by which its knob is turned
+	parts   []part                                 // whose counts change
+	nodes   []*pattern.Node                        // all that it changes
+	rewrite func(line *pattern.Line) *pattern.Line // puts whole repeats or ends into the line, nil where it cannot; nil
+	ops     []edit.Op                              // what else it does
+	adds    map[string]int                         // beads of each letter that come or go
+	letter  string                                 // of beads that change for others
+	each    length.MM                              // by how much longer each of those is
+}
+
+// part is one of the runs or groups whose counts a setting changes, by how many, and how much of its
+// length that gives.
+type part struct {
+	node *pattern.Node
+	more int
+	by   length.MM
 }
 
 // knob is one thing that can be changed, with its settings from the shortest to the longest.

@@ -10,6 +10,7 @@ import (
 	"testing"
 
 	"mala/core/check"
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -94,8 +95,14 @@ func brute(t *testing.T, m *measure.Measured, goal Goal, rules Rules) (best *Pro
 	var found []Proposal
 	for _, c := range choices(task.knobs) {
 		w := way{at: c, cost: cost{changes: len(c)}}
-		for _, s := range c {
-			w.cost.moved += s.moved + s.extra
+		for i, s := range c {
+			w.cost.tiers += int(s.tier)
+			if s.meets(c[:i]) {
+				w.at = nil
+			}
+		}
+		if w.at == nil || w.toAndFro() {
+			continue
 		}
 		tried++
 		ops := task.opsOf(&w)
@@ -107,7 +114,7 @@ func brute(t *testing.T, m *measure.Measured, goal Goal, rules Rules) (best *Pro
 			continue
 		}
 		measured, err := measure.Measure(after)
-		if err != nil || check.Symmetric(m.Leading()) && !check.Symmetric(measured.Leading()) || check.Worsens(task.before, check.All(measured)) {
+		if err != nil || design.Symmetric(m.Leading()) && !design.Symmetric(measured.Leading()) || check.Worsens(task.before, check.All(measured)) {
 			continue
 		}
 		value := measured.ForTarget

@@ -3,6 +3,7 @@ package solve
 import (
 	"math"
 
+	"mala/core/check"
 	"mala/core/length"
 )
 
@@ -20,7 +21,8 @@ type (
 	NotInHand      struct{}
 	NothingWithin  struct {
 		Tolerance length.MM
-		Nearest   *length.MM // by how much the nearest is off; nil where what does brings a stop or a warning
+		Nearest   *length.MM     // by how much the nearest is off; nil for none
+		Comes     *check.Problem // the stop or the warning that the best within it would bring; nil for none
 		Without   Lifted
 	}
 )
@@ -51,10 +53,10 @@ func (t *task) impossible() Why {
 		return NoGoal{}
 	case !t.goal.Inside && !t.goal.Strung && budget.Beads <= 0:
 		return NoRoom{budget.Ends + budget.Slack, t.goal.Want}
-	case t.strand.Row.Line != nil && t.strand.Row.Line.OpenFill() != nil:
-		return FillsItself{}
 	case t.rowPinned():
 		return RowPinned{}
+	case t.strand.Row.Line != nil && t.strand.Row.Line.OpenFill() != nil && !t.fillsUp():
+		return FillsItself{}
 	}
 	return nil
 }
@@ -67,7 +69,7 @@ func (t *task) why(nearest *Proposal) Why {
 	case len(t.knobs) == 0:
 		return NothingChanges{}
 	}
-	why := NothingWithin{Tolerance: t.goal.Tolerance}
+	why := NothingWithin{Tolerance: t.goal.Tolerance, Comes: t.refused.comes}
 	if nearest != nil {
 		off := max(nearest.Off, -nearest.Off)
 		why.Nearest = &off

@@ -49,7 +49,7 @@ func (w *writer) elasticFromSpool() {
 func (w *writer) glueAndHide() {
 	k := w.s.Knot
 	tails := w.s.Row.LeftEnding.Way == piece.WayTails || w.s.Row.RightEnding.Way == piece.WayTails
-	hides := k != nil && k.Bead >= 0 && w.h.KnotPlace == piece.KnotHidden && !tails
+	hides := k != nil && k.Bead >= 0 && w.h.KnotPlace != piece.KnotShown && !tails
 	if w.glued() {
 		w.gate("glue", BeforeGlue{}, KnotsHold{}, LiesRight{})
 		w.final("glue", Glue{OnKnot, false})

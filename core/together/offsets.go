@@ -31,9 +31,10 @@ const (
 	mostStep  = 400.0
 )
 
-// TouchingStep is how much longer than row k the next one must be to touch it at the
-// front, in mm, row k being longer than the first by so much: both as evenly weighed
-// strands between the neck's sides. Of a piece that lies flat it is nothing.
+// TouchingStep is how much longer than row k the next one must be to lie beside it and nowhere on it,
+// in mm, row k being longer than the first by so much: both as evenly weighed strands between the
+// neck's sides. At that step the check of rows that cross is quiet. Of a piece that lies flat it is
+// nothing.
 func TouchingStep(m *measure.Measured, k int, longer length.MM) length.MM {
 	rows := drape.Rows(m)
 	if rows == nil {
@@ -41,33 +42,50 @@ func TouchingStep(m *measure.Measured, k int, longer length.MM) length.MM {
 	}
 	front := float64(m.Leading().Finished()+longer) - math.Pi*rows[0].Width/2
 	rows = drape.Main(m, rows)
-	upper, ok := sag(front, rows[k].Width)
-	if !ok {
+	upper := hung(front, rows[k].Width)
+	if upper == nil {
 		return 0
 	}
-	need := upper + float64(m.Main()[k].Width()+m.Main()[k+1].Width())/2
+	need := float64(m.Main()[k].Width()+m.Main()[k+1].Width()) / 2
+	depth, _ := upper.Lowest()
 	low, high := 0.0, mostStep
 	for high-low > found {
 		mid := (low + high) / 2
-		if depth, ok := sag(front+mid, rows[k+1].Width); ok && depth >= need {
+		lower := hung(front+mid, rows[k+1].Width)
+		if lower != nil && beside(upper, lower, depth, need) {
 			high = mid
 		} else {
 			low = mid
 		}
 	}
-	return length.MM(math.Round(high*100) / 100)
+	return length.MM(math.Ceil(high*100) / 100)
 }
 
-// sag is how deep an even strand hangs between the neck's sides.
-func sag(front, width float64) (float64, bool) {
+// beside says whether a row lies below another at the front, and comes nowhere so near that it lies on it.
+func beside(upper, lower *statics.Hanging, depth, need float64) bool {
+	if deep, _ := lower.Lowest(); deep < depth+need {
+		return false
+	}
+	least := drape.LiesOn * need
+	for _, p := range lower.Joints {
+		for _, q := range upper.Joints {
+			if math.Hypot(p.X-q.X, p.Y-q.Y) < least {
+				return false
+			}
+		}
+	}
+	return true
+}
+
+// hung is an even strand between the neck's sides; nil where it does not reach across.
+func hung(front, width float64) *statics.Hanging {
 	parts := make([]statics.Part, fineParts)
 	for i := range parts {
 		parts[i] = statics.Part{Length: front / fineParts, Weight: 1, At: front / fineParts / 2}
 	}
 	hanging, err := statics.Hang(parts, width)
 	if err != nil {
-		return 0, false
+		return nil
 	}
-	depth, _ := hanging.Lowest()
-	return depth, true
+	return hanging
 }

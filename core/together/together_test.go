@@ -1,11 +1,14 @@
 package together
 
 import (
+	"cmp"
 	"context"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"testing"
 
+	"mala/core/check"
 	"mala/core/drape"
 	"mala/core/edit"
 	"mala/core/length"
@@ -58,28 +61,39 @@ func taken(t testing.TB, m *measure.Measured, p Proposal) *measure.Measured {
 	return measured(t, after)
 }
 
-// brute tries every choice of every row and gives the least cost at which all lie
-// within reach of each other, with the closest of those.
-func brute(rows [][]option, within length.MM) (cost int, off length.MM) {
-	cost, off = math.MaxInt, length.MM(math.Inf(1))
-	var try func(k, sum int, low, high length.MM)
-	try = func(k, sum int, low, high length.MM) {
+// brute tries every choice of every row and gives those at which all lie within reach of each other,
+// the cheapest first, of those the closest.
+func brute(rows [][]option, within length.MM) []choice {
+	var out []choice
+	at := make([]int, len(rows))
+	var try func(k int, sum cost, low, high length.MM)
+	try = func(k int, sum cost, low, high length.MM) {
 		if high-low >= within {
 			return
 		}
 		if k == len(rows) {
-			if sum < cost || sum == cost && high-low < off {
-				cost, off = sum, max(0, high-low)
-			}
+			out = append(out, choice{slices.Clone(at), sum, max(0, high-low)})
 			return
 		}
 		for i := range rows[k] {
 			o := &rows[k][i]
-			try(k+1, sum+o.cost(), min(low, o.length), max(high, o.length))
+			at[k] = i
+			try(k+1, sum.plus(o.cost()), min(low, o.length), max(high, o.length))
 		}
 	}
-	try(0, 0, length.MM(math.Inf(1)), length.MM(math.Inf(-1)))
-	return cost, off
+	try(0, cost{}, length.MM(math.Inf(1)), length.MM(math.Inf(-1)))
+	slices.SortStableFunc(out, func(a, b choice) int { return cmp.Or(a.cost.compare(b.cost), cmp.Compare(a.off, b.off)) })
+	return out
+}
+
+// bruteClean is the first of them that brings no stop and no warning.
+func bruteClean(task *task) (choice, bool) {
+	for _, c := range brute(task.rows, task.within) {
+		if p, comes := task.proposal(&c); p != nil && len(comes) == 0 {
+			return c, true
+		}
+	}
+	return choice{}, false
 }
 
 func TestTheCheapestChoiceIsFoundAsByTryingAll(t *testing.T) {
@@ -89,16 +103,16 @@ func TestTheCheapestChoiceIsFoundAsByTryingAll(t *testing.T) {
 		for range 2 + r.IntN(4) {
 			row := []option{{length: length.MM(100 + 40*r.Float64()), exact: true}}
 			for range r.IntN(7) {
-				row = append(row, option{length: row[0].length + length.MM(30*r.Float64()-15), exact: true, changes: 1 + r.IntN(2), moved: r.IntN(4)})
+				row = append(row, option{length: row[0].length + length.MM(30*r.Float64()-15), exact: true, tiers: 1 + r.IntN(3), changes: 1 + r.IntN(2), moved: r.IntN(4)})
 			}
 			task.rows = append(task.rows, row)
 		}
-		cost, off := brute(task.rows, task.within)
+		all := brute(task.rows, task.within)
 		switch found := task.best(); {
-		case len(found) == 0 && cost != math.MaxInt:
-			t.Fatalf("nothing found where %d costs %v", cost, off)
-		case len(found) > 0 && (found[0].cost != cost || math.Abs(float64(found[0].off-off)) > 1e-9):
-			t.Fatalf("found %d off %v, want %d off %v", found[0].cost, found[0].off, cost, off)
+		case len(found) == 0 && len(all) > 0:
+			t.Fatalf("nothing found where %+v would do", all[0])
+		case len(found) > 0 && (found[0].cost != all[0].cost || math.Abs(float64(found[0].off-all[0].off)) > 1e-9):
+			t.Fatalf("found %+v, want %+v", found[0], all[0])
 		}
 	}
 }
@@ -123,20 +137,20 @@ func TestProposalsAreExactOnSmallPieces(t *testing.T) {
 	solved := 0
 	for range 12 {
 		m := rows(t, piece.Bracelet, fill(units[r.IntN(len(units))]), fill(units[r.IntN(len(units))]))
-		task := &task{measured: m, goal: Equal, shift: offsets(m, Equal, 0), within: SmallestBead(m)}
+		task := &task{measured: m, goal: Equal, shift: offsets(m, Equal, 0), within: SmallestBead(m), before: check.All(m)}
 		for k := range m.Strands {
-			task.rows = append(task.rows, task.optionsOf(context.Background(), k))
+			task.rows = append(task.rows, task.optionsOf(context.Background(), k, task.reach()))
 			for i := range task.rows[k] {
 				if o := &task.rows[k][i]; !o.exact && !task.measure(k, o) {
 					o.length = length.MM(math.Inf(1))
 				}
 			}
 		}
-		cost, off := brute(task.rows, task.within)
-		found := Propose(context.Background(), m, Equal, 0)
+		best, ok := bruteClean(task)
+		found := Propose(context.Background(), m, Equal, 0, nil).Proposals
 		if len(found) == 0 {
-			if cost != math.MaxInt {
-				t.Errorf("nothing proposed where %d would do", cost)
+			if ok {
+				t.Errorf("nothing proposed where %+v would do", best)
 			}
 			continue
 		}
@@ -149,8 +163,8 @@ func TestProposalsAreExactOnSmallPieces(t *testing.T) {
 			}
 		}
 		spread := max(lengths[0], lengths[1]) - min(lengths[0], lengths[1])
-		if spread >= task.within || math.Abs(float64(spread-found[0].Off)) > 1e-9 || found[0].Changes != cost/1000 {
-			t.Errorf("%v: off %v with %d changes, want less than %v, %v with cost %d", found[0].Rows, spread, found[0].Changes, task.within, off, cost)
+		if spread >= task.within || math.Abs(float64(spread-found[0].Off)) > 1e-9 || found[0].Changes != best.cost.changes || math.Abs(float64(spread-best.off)) > 1e-6 {
+			t.Errorf("%v: off %f with %d changes, want less than %v, %+v", found[0].Rows, float64(spread), found[0].Changes, task.within, best)
 		}
 	}
 	if solved < 6 {
@@ -160,7 +174,7 @@ func TestProposalsAreExactOnSmallPieces(t *testing.T) {
 
 func TestRowsAreBroughtToEvenSteps(t *testing.T) {
 	m := rows(t, piece.Necklace, "<24R | O>", "<28R | O>", "<33R | O>")
-	found := Propose(context.Background(), m, Step, 40)
+	found := Propose(context.Background(), m, Step, 40, nil).Proposals
 	if len(found) == 0 {
 		t.Fatal("nothing proposed")
 	}
@@ -179,19 +193,25 @@ func TestRowsAreBroughtToEvenSteps(t *testing.T) {
 	}
 }
 
-// Rows of 8 on a neck of 360 with 50 of ease touch at a step of 23.58.
+// Rows of 8 on a neck of 360 with 50 of ease meet at the front at a step of 23.58, where they still
+// lie on one another at the sides; at 25.7 they lie beside one another all the way.
 func TestRowsAreBroughtToTouch(t *testing.T) {
 	m := rows(t, piece.Necklace, "<26R | R>", "<29R | R>")
-	if step := TouchingStep(m, 0, 0); math.Abs(float64(step-23.6)) > 0.6 {
+	if step := TouchingStep(m, 0, 0); math.Abs(float64(step-25.7)) > 0.2 {
 		t.Errorf("they touch at a step of %v", step)
 	}
-	found := Propose(context.Background(), m, Touching, 0)
+	found := Propose(context.Background(), m, Touching, 0, nil).Proposals
 	if len(found) == 0 {
 		t.Fatal("nothing proposed")
 	}
 	after := taken(t, m, found[0])
-	if gap := drape.Gap(drape.Rows(after), 0); math.Abs(gap) > 1 {
+	if gap := drape.Gap(drape.Rows(after), 0); gap < 0 || gap > 8 {
 		t.Errorf("%v leaves a gap of %v", found[0].Rows, gap)
+	}
+	for _, p := range check.All(after) {
+		if p.Code == "rows-cross" {
+			t.Errorf("%v: they cross", found[0].Rows)
+		}
 	}
 	if follow := after.Strands[1].Row.Follow; follow.Rule != piece.Touching || follow.Step < 20 {
 		t.Errorf("%+v", follow)
@@ -208,7 +228,8 @@ func TestARowOfChainIsSizedByItsLinks(t *testing.T) {
 	row.OfChain()
 	chain := &material.Material{ID: "chain", Name: "chain", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"}}
 	row.Left, row.Right = []piece.Fitting{{ID: "cc", Of: chain, Links: 50}}, nil
-	found := Propose(context.Background(), measured(t, m.Piece), Equal, 0)
+	m.Piece.Pins = []piece.Pin{{Row: "r1"}}
+	found := Propose(context.Background(), measured(t, m.Piece), Equal, 0, nil).Proposals
 	if len(found) == 0 {
 		t.Fatal("nothing proposed")
 	}
@@ -221,17 +242,17 @@ func TestARowOfChainIsSizedByItsLinks(t *testing.T) {
 func TestWithinTheTargetIfItCanBe(t *testing.T) {
 	m := rows(t, piece.Bracelet, "<9R | R>", "<10R | R>")
 	m.Piece.Target = &piece.Target{Finished: m.Strands[1].Finished(), Tolerance: 3}
-	found := Propose(context.Background(), measured(t, m.Piece), Equal, 0)
+	found := Propose(context.Background(), measured(t, m.Piece), Equal, 0, nil).Proposals
 	if len(found) == 0 || math.Abs(float64(found[0].Lengths[0]-m.Strands[1].Finished())) > 3 {
 		t.Errorf("%+v", found)
 	}
 	alone := rows(t, piece.Bracelet, "9R")
-	if found := Propose(context.Background(), alone, Equal, 0); found != nil {
+	if found := Propose(context.Background(), alone, Equal, 0, nil).Proposals; found != nil {
 		t.Errorf("one row has nothing to agree with: %+v", found)
 	}
 	ended, cancel := context.WithCancel(context.Background())
 	cancel()
-	if found := Propose(ended, m, Equal, 0); found != nil {
+	if found := Propose(ended, m, Equal, 0, nil).Proposals; found != nil {
 		t.Error("it ends with its context")
 	}
 }
@@ -239,6 +260,6 @@ func TestWithinTheTargetIfItCanBe(t *testing.T) {
 func BenchmarkFiveRowsOfTwoHundred(b *testing.B) {
 	m := rows(b, piece.Necklace, "<9S 80C 11O | R>", "<12S 79C 10O | R>", "<20(3C 2S) | R>", "<98C S |>", "<50O 48C | S>")
 	for b.Loop() {
-		Propose(context.Background(), m, Step, 12)
+		Propose(context.Background(), m, Step, 12, nil)
 	}
 }

@@ -39,10 +39,8 @@ func SizeOfRows(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk
 		if err := w.loop(ctx, row.ID); err != nil || w.out.Why != "" {
 			return w.out, w.faultOf(err)
 		}
-	}
-	w.write()
-	for _, row := range rows {
-		if err := w.chain(row.ID); err != nil {
+		w.write()
+		if err := w.chain(row.ID); err != nil { // what follows it follows the links it has then
 			return nil, err
 		}
 	}
@@ -177,7 +175,7 @@ func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) 
 	}
 	half := goal.Tolerance / 2
 	even := goal
-	even.Want, even.Tolerance = max(goal.Want-half, min(was+step, goal.Want+half)), half
+	even.Want, even.Tolerance = evenWith(goal.Want, was+step, half), half
 	kept, says := w.piece.Clone(), w.says
 	if err := w.bring(ctx, even, shares); err != nil || w.out.Why == "" {
 		return err
@@ -185,6 +183,10 @@ func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) 
 	w.piece, w.says, w.out.Why = kept, says, ""
 	return w.bring(ctx, goal, shares)
 }
+
+// evenWith is what is wanted, moved to where the step from the row before is even, by no more than so
+// much.
+func evenWith(want, even, most length.MM) length.MM { return max(want-most, min(even, want+most)) }
 
 // before is the row that a row follows by a step, and the step; nil where it follows none.
 func (w *rowSizer) before(id piece.ID) (step length.MM, before *piece.Row) {
@@ -224,7 +226,17 @@ func (w *rowSizer) chain(id piece.ID) error {
 		return nil
 	}
 	at := &format.Place{Fitting: string(chain.ID)}
-	filled, err := desk.Apply(w.doc, []desk.Operation{{Do: "set-fill", At: at, Text: string(piece.Yes)}, {Do: "set-fill", At: at, Text: string(piece.No)}}, w.opt)
+	even := *w.doc
+	if step, before := w.before(id); before != nil && even.Target != nil {
+		was, err := w.value(before.ID, false)
+		if err != nil {
+			return err
+		}
+		target := *even.Target
+		target.FinishedMm += evenWith(t.FinishedMm, was+step, t.ToleranceMm/2) - t.FinishedMm
+		even.Target = &target
+	}
+	filled, err := desk.Apply(&even, []desk.Operation{{Do: "set-fill", At: at, Text: string(piece.Yes)}, {Do: "set-fill", At: at, Text: string(piece.No)}}, w.opt)
 	if err != nil { // it cannot fill up, and stays as it is
 		return nil
 	}
@@ -235,7 +247,9 @@ func (w *rowSizer) chain(id piece.ID) error {
 		}
 	})
 	if now != was {
+		filled.Document.Target = w.doc.Target
 		*w.doc = filled.Document
+		w.piece.Row(id).Chain().Links = now
 		w.says = append(w.says, en.LinksNow(m.Piece.Number(id), now, was))
 	}
 	return nil

@@ -124,7 +124,7 @@ func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Op
 		out.Why = says
 		return out, nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, Most: mostWays, Hand: ask.hand, Stock: opt.StockIf(ask.inStock)}
+	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, AnyWearer: !aim.Wearer, Most: mostWays, Hand: ask.hand, Stock: opt.StockIf(ask.inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
 	if ask.hand == nil || ask.hand.Makes(m, s) {
 		withAsItIs(&found, m, goal)

@@ -155,7 +155,7 @@ func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by le
 	if err != nil {
 		return "", err
 	}
-	found := solve.Solve(ctx, m, part, solve.Rules{Pins: alone.Pins, LineOnly: true, Most: 1, Stock: w.stockFor(m, one)})
+	found := solve.Solve(ctx, m, part, solve.Rules{Pins: alone.Pins, LineOnly: true, AnyWearer: true, Most: 1, Stock: w.stockFor(m, one)})
 	best := found.Nearest
 	if len(found.Proposals) > 0 {
 		best = &found.Proposals[0]

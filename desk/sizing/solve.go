@@ -169,6 +169,9 @@ func (w *Way) setTarget(before *measure.Measured, after *measure.Strand, m *meas
 		return
 	}
 	is := after.ForTarget(m.Piece)
+	if moved := m.Piece.Target; moved != nil && moved.Finished != before.Piece.Target.Finished {
+		return // it fills up to a new one
+	}
 	if max(is-t.Finished, t.Finished-is) <= t.Tolerance {
 		return
 	}

@@ -150,10 +150,14 @@ func TestAnExtenderSuitsByAnotherLink(t *testing.T) {
 	at := a.Positions[4]
 	doc.Body.MeasureMm = at.InsideMm - 15.5 // the middle of 6 to 25
 	ways, err := sizing.Solve(t.Context(), &sizing.Aim{Document: *doc, Wearer: true}, desk.Options{Unit: length.InMillimetres})
-	if err != nil || len(ways.Items) != 1 || !strings.Contains(ways.Why, "fills up") {
+	if err != nil || len(ways.Items) != 2 || !strings.HasPrefix(ways.Items[0].Changes[0], "fill up to a target of ") {
 		t.Fatalf("%v, %+v", err, ways)
 	}
-	way := ways.Items[0]
+	filled, err := desk.Apply(doc, ways.Items[0].Operations, desk.Options{})
+	if is := testdesk.Analysed(t, &filled.Document, desk.Options{}); err != nil || is.FinishedMm != ways.Items[0].FinishedMm || math.Abs(float64(*is.InsideMm-*ways.Items[0].InsideMm)) > 1e-6 {
+		t.Errorf("filled up it measures %v, told %v", is.FinishedMm, ways.Items[0].FinishedMm)
+	}
+	way := ways.Items[1]
 	if way.Changes[0] != "close it at link 5 of the extender" || len(way.Operations) > 0 || len(way.Price) > 0 || math.Abs(float64(way.FinishedMm-at.FinishedMm)) > 1e-6 || math.Abs(float64(*way.InsideMm-at.InsideMm)) > 1e-6 || math.Abs(float64(*way.EaseMm-15.5)) > 1e-4 || way.EaseWord != "close" {
 		t.Errorf("%+v, want %+v", way, at)
 	}

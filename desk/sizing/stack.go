@@ -147,7 +147,7 @@ func stackPiece(ctx context.Context, one Stacked, goal solve.Goal, inStock bool,
 		return out
 	}
 	goal.Row = s.Row.ID
-	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, Most: mostWays, Stock: opt.StockIf(inStock)}
+	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, AnyWearer: true, Most: mostWays, Stock: opt.StockIf(inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
 	if found.Nearest != nil && max(found.Nearest.Off, -found.Nearest.Off) < max(now-goal.Want, goal.Want-now) {
 		found.Proposals = []solve.Proposal{*found.Nearest}

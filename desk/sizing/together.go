@@ -7,6 +7,7 @@ import (
 	"mala/core/together"
 	"mala/desk"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -15,12 +16,17 @@ type Together struct {
 	Document format.Document `json:"document"`
 	Goal     string          `json:"goal" enum:"equal,step,touching" doc:"All of one length, each a step longer than the one before, or touching where they hang."`
 	StepMm   length.MM       `json:"stepMm,omitempty" minimum:"-2000" maximum:"2000" doc:"Of the goal step."`
+	InStock  bool            `json:"inStock,omitempty" doc:"Take no more of a bead than there is."`
 }
+
+// Of is the piece it is about.
+func (w *Together) Of() *format.Document { return &w.Document }
 
 // Proposals are ways to bring rows to a goal, the one with the fewest changes first.
 type Proposals struct {
 	WithinMm length.MM  `json:"withinMm" doc:"The smallest bead: every row comes nearer than this to its place beside the others."`
 	Items    []Proposal `json:"items" doc:"None where no way was found."`
+	Why      string     `json:"why,omitempty" doc:"The reason where there is none."`
 }
 
 // Proposal is one way.
@@ -43,7 +49,15 @@ func SizeTogether(ctx context.Context, in *Together, opt desk.Options) (*Proposa
 		return nil, format.Faults{{Where: "sections[0].rows", Says: "One row has nothing to be sized with. Add a row first."}}
 	}
 	out := &Proposals{WithinMm: desk.Exact(together.SmallestBead(m)), Items: []Proposal{}}
-	for _, p := range together.Propose(ctx, m, together.Goal(in.Goal), in.StepMm) {
+	found := together.Propose(ctx, m, together.Goal(in.Goal), in.StepMm, opt.StockIf(in.InStock))
+	switch {
+	case len(found.Proposals) > 0:
+	case ctx.Err() != nil:
+		out.Why = en.Says(words.NotAllTried)
+	default:
+		out.Why = en.In(opt.Unit).NotTogether(found.Comes)
+	}
+	for _, p := range found.Proposals {
 		item := Proposal{Says: en.In(opt.Unit).Together(&p), OffMm: desk.Exact(p.Off), Changes: p.Changes}
 		for _, op := range p.Ops {
 			item.Operations = append(item.Operations, desk.OperationOf(op))

@@ -56,6 +56,10 @@ func (p Speaker) onBeads(e check.Effect) string {
 		return fmt.Sprintf("Remove bead %d", e.N)
 	case check.RemoveBeads:
 		return "Remove " + Plural(e.Beads, "bead")
+	case check.MoveAcross:
+		return fmt.Sprintf("Move %d × %s to the %s side", e.Beads, lower(e.Bead.Name), e.To)
+	case check.PutOnSide:
+		return fmt.Sprintf("Put %d × %s more on the %s side", e.Beads, lower(e.Bead.Name), e.To)
 	case check.ReverseCap:
 		if e.All {
 			return "Reverse the caps"

@@ -17,6 +17,7 @@ var sentences = map[words.Key]string{
 	words.NoInside:       "There is no inside length to fit: too few beads to close.",
 	words.NoTarget:       "There is no target to come to. Set one first.",
 	words.AllRowPinned:   "All of it is pinned, in every section. Unpin a row.",
+	words.NotAllTried:    "Not all changes could be tried in time. Pin rows that are to stay, and try again.",
 	words.NoTime:         "There was no time left for this size. Ask for fewer sizes at once, or pin more.",
 	words.NoInsideKept:   "This piece has no inside length to keep. Give the length it is to have.",
 	words.RowsTogether:   "Its rows are sized together: convert it here, and then size them in Lay out.",

@@ -112,7 +112,14 @@ func (p Speaker) ofOrder(f check.Fact) (title, says string) {
 		return "A bead seems to be missing", fmt.Sprintf("With 1 more %s %s the %s would be regular.", f.Bead.Name, where, f.In)
 	case check.BeadExtra:
 		return "One bead too many", fmt.Sprintf("Without bead %d, %s, the %s would be regular.", f.N, f.Bead.Name, f.In)
+	case check.FocalAside:
+		return "More on one side than on the other", fmt.Sprintf("%s lie left of %s, and %d right of it.", Plural(f.Left, "bead"), f.Bead.Name, f.Right)
+	case check.BeadAlone:
+		return "One bead is of another kind", fmt.Sprintf("Bead %d is %s; the other %d are %s. Ignore this if it is meant.", f.N, f.Bead.Name, f.Of-1, f.Others.Name)
 	case check.BeadOther:
+		if f.Is == f.Wants {
+			return "One bead lies the other way round", fmt.Sprintf("Bead %d, %s, turned round, would make the %s regular.", f.N, f.Is.Name, f.In)
+		}
 		return "One bead breaks the pattern", fmt.Sprintf("Bead %d is %s; with %s in its place the %s would be regular.", f.N, f.Is.Name, f.Wants.Name, f.In)
 	}
 	return "", ""

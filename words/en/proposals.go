@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"mala/core/check"
 	"mala/core/length"
 	"mala/core/pattern"
 	"mala/core/solve"
@@ -23,13 +24,17 @@ func (p Speaker) Changes(of []solve.Change) []string {
 func (p Speaker) change(c solve.Change) string {
 	switch c := c.(type) {
 	case solve.Recount:
-		which := ""
-		if c.Nth > 0 {
-			which = ordinal(c.Nth) + " "
-		}
-		return which + shorten(c.From, inList) + " to " + shorten(c.To, inList)
+		return recount(c)
+	case solve.RecountAll:
+		return recountAll(c)
+	case solve.AddRepeats:
+		return addRepeats(c)
+	case solve.Regap:
+		return p.regap(c)
 	case solve.AddBeads:
 		return fmt.Sprintf("%d × %s more %s", c.Beads, lower(c.Bead.Name), atEnds[c.At])
+	case solve.AddPart:
+		return fmt.Sprintf("%s more %s", shorten(c.Part, inList), atEnds[c.At])
 	case solve.Resize:
 		along := ""
 		if c.Along {
@@ -37,7 +42,11 @@ func (p Speaker) change(c solve.Change) string {
 		}
 		return fmt.Sprintf("%s of %s%s in place of %s%s", lower(c.Bead.Name), mm(c.To), along, mm(c.Was), along)
 	case solve.SetLinks:
-		return fmt.Sprintf("%s of %s in place of %d", Plural(c.Links, "link"), lower(c.Chain.Name), c.Was)
+		each := ""
+		if c.Both {
+			each = " at each side"
+		}
+		return fmt.Sprintf("%s of %s in place of %d%s", Plural(c.Links, "link"), lower(c.Chain.Name), c.Was, each)
 	case solve.AddRing:
 		if c.Less {
 			return fmt.Sprintf("one %s less at the %s", lower(c.Ring.Name), c.Side)
@@ -47,10 +56,75 @@ func (p Speaker) change(c solve.Change) string {
 		return fmt.Sprintf("%s in place of %s", lower(c.To.Name), lower(c.Was.Name))
 	case solve.SetSlack:
 		return fmt.Sprintf("slack of %s in place of %s", p.in(c.To), p.in(c.Was))
+	case solve.FillTo:
+		return "fill up to a target of " + p.in(c.Target)
 	case solve.CloseAtLink:
 		return fmt.Sprintf("close it at link %d of the extender", c.Link)
 	}
 	panic(fmt.Sprintf("en: no words for %T", c))
+}
+
+func recount(c solve.Recount) string {
+	which := ""
+	if c.Nth > 0 {
+		which = ordinal(c.Nth) + " "
+	}
+	return which + shorten(c.From, inList) + " to " + shorten(c.To, inList)
+}
+
+// recountAll says of runs that change together what each does; of alike ones once.
+func recountAll(c solve.RecountAll) string {
+	alike := true
+	for _, r := range c.Runs {
+		alike = alike && r.From == c.Runs[0].From && r.To == c.Runs[0].To
+	}
+	var each, nth []string
+	for _, r := range c.Runs {
+		each, nth = append(each, recount(r)), append(nth, ordinal(r.Nth))
+	}
+	if !alike {
+		return list(each)
+	}
+	from, to := shorten(c.Runs[0].From, inList), shorten(c.Runs[0].To, inList)
+	switch {
+	case !c.All:
+		return fmt.Sprintf("%s %s to %s", list(nth), from, to)
+	case len(c.Runs) == 2:
+		return fmt.Sprintf("both %s to %s", from, to)
+	}
+	return fmt.Sprintf("all %d %s to %s", len(c.Runs), from, to)
+}
+
+func addRepeats(c solve.AddRepeats) string {
+	side := ""
+	if c.Twice {
+		side = " at each side"
+	}
+	n, more := c.More, "more"
+	if n < 0 {
+		n, more = -n, "fewer"
+	}
+	if n == 1 {
+		return fmt.Sprintf("one %s repeat of %s%s", more, shorten(c.Repeat, inList), side)
+	}
+	return fmt.Sprintf("%d %s repeats of %s%s", n, more, shorten(c.Repeat, inList), side)
+}
+
+// regap says how bare cord changes: what it becomes where all of it is alike, else by how much.
+func (p Speaker) regap(c solve.Regap) string {
+	alike := true
+	for _, g := range c.Gaps {
+		alike = alike && g.From == c.Gaps[0].From
+	}
+	switch {
+	case alike && len(c.Gaps) == 1:
+		return fmt.Sprintf("bare cord of %s in place of %s", c.Gaps[0].To, c.Gaps[0].From)
+	case alike:
+		return fmt.Sprintf("bare cord of %s each in place of %s", c.Gaps[0].To, c.Gaps[0].From)
+	case c.By < 0:
+		return fmt.Sprintf("bare cord shorter by %s each", p.fine(-c.By))
+	}
+	return fmt.Sprintf("bare cord longer by %s each", p.fine(c.By))
 }
 
 var atEnds = map[pattern.Ends]string{pattern.RightEnd: "at the right", pattern.LeftEnd: "at the left", pattern.BothEnds: "at each end"}
@@ -100,9 +174,13 @@ const least = length.MM(0.1)
 
 func (p Speaker) nothingWithin(of solve.NothingWithin) string {
 	says := fmt.Sprintf("Nothing comes within ± %s", p.in(of.Tolerance))
-	if of.Nearest == nil {
-		says += " without a stop or a warning that is not there now."
-	} else {
+	switch {
+	case of.Comes != nil:
+		_, comes := p.Problem(of.Comes)
+		says += " without a problem that is not there now: " + comes
+	case of.Nearest == nil:
+		says += " without a problem that is not there now."
+	default:
 		off := p.in(*of.Nearest)
 		if *of.Nearest < least {
 			off = "less than " + p.in(least)
@@ -128,6 +206,15 @@ func (p Speaker) Together(of *together.Proposal) string {
 		rows = append(rows, fmt.Sprintf("row %d: %s", r.Row, strings.Join(p.Changes(r.Changes), " and ")))
 	}
 	return "R" + strings.Join(rows, "; ")[1:]
+}
+
+// NotTogether says why rows cannot be sized together: what the best way would bring, if it is known.
+func (p Speaker) NotTogether(comes []check.Problem) string {
+	if len(comes) == 0 {
+		return "No change of the rows brings them there. Change a row by hand, or choose another step."
+	}
+	_, says := p.Problem(&comes[0])
+	return "No change of the rows brings them there without a problem that is not there now: " + says
 }
 
 // Lacks says what the catalogue has not to join rows by.

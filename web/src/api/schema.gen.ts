@@ -2171,7 +2171,7 @@ export interface components {
             /** @enum {string} */
             knot?: "surgeons" | "square" | "triple";
             /** @enum {string} */
-            knotPlace?: "hidden" | "shown";
+            knotPlace?: "fits" | "hidden" | "shown";
             lengths?: components["schemas"]["NamedLength"][];
             /** Format: double */
             loopMm?: number;
@@ -3357,6 +3357,8 @@ export interface components {
         Proposals: {
             /** @description None where no way was found. */
             items: components["schemas"]["Proposal"][];
+            /** @description The reason where there is none. */
+            why?: string;
             /**
              * Format: double
              * @description The smallest bead: every row comes nearer than this to its place beside the others.
@@ -4086,6 +4088,8 @@ export interface components {
              * @enum {string}
              */
             goal: "equal" | "step" | "touching";
+            /** @description Take no more of a bead than there is. */
+            inStock?: boolean;
             /**
              * Format: double
              * @description Of the goal step.
@@ -6837,7 +6841,7 @@ export const houseGlueValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const houseGuardThreadsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guardThreads"]> = ["once", "twice"];
 export const houseGuardsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["guards"]> = ["never", "single", "always"];
 export const houseKnotValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knot"]> = ["surgeons", "square", "triple"];
-export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["hidden", "shown"];
+export const houseKnotPlaceValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["knotPlace"]> = ["fits", "hidden", "shown"];
 export const houseOrderValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["order"]> = ["left", "centre"];
 export const houseOrnamentCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["ornamentCounts"]> = ["loop", "foot"];
 export const housePinLoopsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["pinLoops"]> = ["size", "fixed"];

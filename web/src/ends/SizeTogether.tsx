@@ -7,7 +7,7 @@ import { rowOf, rowsOf } from "../api/piece.ts";
 import type { Bench } from "../piece/Bench.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { LengthField } from "../ui/LengthField.tsx";
-import { Length } from "../ui/UnitContext.tsx";
+import { Length, useUnit } from "../ui/UnitContext.tsx";
 
 const GOALS = [
   { goal: "equal", label: "equal" },
@@ -39,10 +39,12 @@ function Proposals({ bench, doc, onTaken }: { bench: Bench; doc: Document; onTak
   const asked = rowOf(doc, rowsOf(doc)[1]?.id);
   const [goal, setGoal] = useState<Goal>(asked.follow === "equal" ? "equal" : asked.follow === "touching" && doc.kind === "necklace" ? "touching" : "step");
   const [stepMm, setStepMm] = useState(asked.followMm ?? FIRST_STEP);
+  const [inStock, setInStock] = useState(false);
+  const { unit } = useUnit();
   const gap = doc.sections[0].gapMm;
   const found = useQuery({
-    queryKey: ["together", identity(doc), goal, goal === "step" ? stepMm : 0],
-    queryFn: ({ signal }) => unwrap(api.POST("/api/together", { body: { document: doc, goal, stepMm: goal === "step" ? stepMm : undefined }, signal })),
+    queryKey: ["together", identity(doc), goal, goal === "step" ? stepMm : 0, inStock, unit],
+    queryFn: ({ signal }) => unwrap(api.POST("/api/together", { params: { query: { unit } }, body: { document: doc, goal, stepMm: goal === "step" ? stepMm : undefined, inStock: inStock || undefined }, signal })),
     retry: false,
   });
   return (
@@ -64,9 +66,12 @@ function Proposals({ bench, doc, onTaken }: { bench: Bench; doc: Document; onTak
           <LengthField label="Widest gap at the front" mm={gap ?? null} placeholder="3 × the row" width={90} onChange={(mm) => void bench.apply({ do: "set-gap", mm })} onClear={() => void bench.apply({ do: "set-gap" })} />
         </p>
       )}
+      <label className="tick">
+        <input type="checkbox" checked={inStock} onChange={(e) => setInStock(e.target.checked)} /> only what is in stock
+      </label>
       {found.isPending && <p className="quiet">Trying …</p>}
       {found.isError && <p role="alert">{found.error.message}</p>}
-      {found.data?.items.length === 0 && <p>No change of one run or of the ends of each row brings them there. Change a row by hand, or choose another step.</p>}
+      {found.data?.why && <p>{found.data.why}</p>}
       <ol>
         {found.data?.items.map((item) => (
           <li key={item.says}>

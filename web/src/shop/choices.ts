@@ -72,7 +72,7 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
     choices: [
       pick("knot", "Knot in elastic", [["surgeons", "Surgeon's knot"], ["square", "Square knot"], ["triple", "Triple knot"]],
         "A surgeon's knot does not slip while it is tied; a square one is smaller; a triple one holds thin elastic."),
-      pick("knotPlace", "Place of the knot", [["hidden", "Hidden in a bead"], ["shown", "Stays visible"]], "A hidden knot is not seen or felt, but needs a wide hole; a visible one can be checked and retied."),
+      pick("knotPlace", "Place of the knot", [["fits", "Hidden where a hole takes it"], ["hidden", "Hidden in a bead"], ["shown", "Stays visible"]], "A hidden knot is not seen or felt, but needs a wide hole; a visible one can be checked and retied."),
       pick("glue", "Glue on the knot", [["yes", "One drop"], ["no", "None"]], "Glue keeps the ends from working loose; without it nothing hard touches the skin."),
     ],
   },

@@ -1,4 +1,4 @@
-package check
+package design
 
 import (
 	"mala/core/measure"
@@ -7,7 +7,7 @@ import (
 )
 
 // Symmetric says whether a strand reads the same from both ends.
-func Symmetric(s *measure.Strand) bool { return !s.Ring && readsBothWays(orderOf(s)) }
+func Symmetric(s *measure.Strand) bool { return !s.Ring && ReadsBothWays(Order(s)) }
 
 // EndsOf is where beads come to a strand: at both ends of one that reads the same from both;
 // else at the right, or at the left of one whose right lies in the piece and not at its closure.
