@@ -178,13 +178,21 @@ func (f *Fit) word(all []piece.Ease) string {
 	return TooLoose
 }
 
-// middle is the ease to aim at: the middle of the range in the middle, or a
-// little over the least where there is no upper end.
+// comfortable is the word of the range that is aimed at where there is one.
+const comfortable = "comfortable"
+
+// middle is the ease to aim at: the middle of what is comfortable, else of the range in the
+// middle, or the least where that has no upper end.
 func middle(wanted []piece.Ease) length.MM {
 	if len(wanted) == 0 {
 		return 0
 	}
 	e := wanted[(len(wanted)-1)/2]
+	for _, one := range wanted {
+		if one.Word == comfortable {
+			e = one
+		}
+	}
 	if Unlimited(e) {
 		return e.From
 	}
@@ -248,15 +256,22 @@ func (f *Fit) Suited(m *measure.Measured) length.MM {
 
 func whole(l length.MM) length.MM { return length.MM(math.Round(float64(l))) }
 
-// Tolerated is how far from the middle of what is wanted the ease may lie, in mm.
-func (f *Fit) Tolerated() float64 {
+// Band is the ease that is right: from the least that is not too tight to the most that is not too
+// loose; where that has no upper end, to a little over what is aimed at.
+func (f *Fit) Band() (least, most length.MM) {
 	const some = 5
 	if len(f.Wanted) == 0 {
-		return some
+		return f.Middle - some, f.Middle + some
 	}
 	first, last := f.Wanted[0], f.Wanted[len(f.Wanted)-1]
 	if Unlimited(last) {
-		return some
+		return max(first.From, f.Middle-some), f.Middle + some
 	}
-	return max(1, float64(last.To-first.From)/2)
+	return first.From, last.To
+}
+
+// Tolerated is how far from what is aimed at the ease may lie, in mm, on the side where that is more.
+func (f *Fit) Tolerated() float64 {
+	least, most := f.Band()
+	return max(1, float64(f.Middle-least), float64(most-f.Middle))
 }

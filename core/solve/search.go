@@ -444,7 +444,15 @@ type refused struct {
 // worsens says whether a piece has a stop or a warning that was not there, and keeps what the best of
 // them would bring.
 func (t *task) worsens(m *measure.Measured, c cost, off float64) bool {
-	comes := check.New(t.before, check.All(m))
+	all := check.All(m)
+	comes := check.New(t.before, all)
+	if t.goal.Inside && !t.rules.AnyWearer { // what cannot be put on is no way to a wearer, though it cannot be now
+		for i := range all {
+			if all[i].OfWearer() && all[i].Severity == check.Stop {
+				comes = append(comes, all[i])
+			}
+		}
+	}
 	if t.rules.AnyWearer {
 		comes = slices.DeleteFunc(comes, func(p check.Problem) bool { return p.OfWearer() })
 	}

@@ -26,8 +26,19 @@ type Goal struct {
 	Row       piece.ID
 	Inside    bool      // the inside length; else the length that the house holds against a target
 	Strung    bool      // the strung length instead, from the outer face of the first bead to that of the last
-	Want      length.MM // in the middle of what is right
-	Tolerance length.MM
+	Want      length.MM // what is aimed at
+	Tolerance length.MM // how far off is still right
+	// Least and Most are what is right where that reaches further on one side than on the other; 0 where
+	// it does not.
+	Least, Most length.MM
+}
+
+// Takes says whether a length is right.
+func (g Goal) Takes(value length.MM) bool {
+	if g.Most > 0 {
+		return value >= g.Least-tiny && value <= g.Most+tiny
+	}
+	return math.Abs(float64(value-g.Want)) <= float64(g.Tolerance)+tiny
 }
 
 // Rules are what the search keeps to.
@@ -295,9 +306,7 @@ func (t *task) reach() length.MM { return max(t.wanted(), -t.wanted()) + t.goal.
 // aroundGoal is how far past the goal one change of several may go, in mm.
 const aroundGoal = length.MM(15)
 
-func (t *task) within(value length.MM) bool {
-	return math.Abs(float64(value-t.goal.Want)) <= float64(t.goal.Tolerance)+tiny
-}
+func (t *task) within(value length.MM) bool { return t.goal.Takes(value) }
 
 // tiny keeps the rounding of sums from deciding, in mm.
 const tiny = 1e-9

@@ -8,6 +8,7 @@ import (
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/piece"
+	"mala/core/size"
 	"mala/core/solve"
 	"mala/desk"
 	"mala/format"
@@ -21,30 +22,42 @@ import (
 func SizeOfRows(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Options) (*SizeFound, error) {
 	w := &rowSizer{doc: apart(doc), ask: ask, opt: opt, out: &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}, settled: map[piece.ID]bool{}}
 	w.doc.Sizes = nil
-	own, err := desk.Measured(w.doc, opt.House)
+	if err := w.size(ctx); err != nil || len(w.out.Items) == 0 || w.tighter == 0 {
+		return w.out, err
+	}
+	// A row is tighter than the leading one: the piece comes to its wearer by that.
+	again := &rowSizer{doc: apart(doc), ask: ask, opt: opt, out: &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}, settled: map[piece.ID]bool{}, room: w.tighter}
+	again.doc.Sizes = nil
+	err := again.size(ctx)
+	return again.out, err
+}
+
+// size brings the rows to the size, one after the other.
+func (w *rowSizer) size(ctx context.Context) error {
+	own, err := desk.Measured(w.doc, w.opt.House)
 	if err != nil {
-		return nil, err
+		return err
 	}
 	w.leading = own.Leading().Row.ID
-	if ask.MeasureMm > 0 { // the target stays until the leading row has its length: fills need one
-		w.doc.Body = bodyFor(doc, ask.MeasureMm)
+	if w.ask.MeasureMm > 0 { // the target stays until the leading row has its length: fills need one
+		w.doc.Body = bodyFor(w.doc, w.ask.MeasureMm)
 	} else {
-		w.doc.Target = &format.Target{FinishedMm: ask.FinishedMm, ToleranceMm: w.tolerance()}
+		w.doc.Target = &format.Target{FinishedMm: w.ask.FinishedMm, ToleranceMm: w.tolerance()}
 	}
-	if w.piece, err = w.doc.Piece(opt.House); err != nil {
-		return nil, err
+	if w.piece, err = w.doc.Piece(w.opt.House); err != nil {
+		return err
 	}
 	rows := own.Piece.Main().Rows
 	for _, row := range rows {
 		if err := w.loop(ctx, row.ID); err != nil || w.out.Why != "" {
-			return w.out, w.faultOf(err)
+			return w.faultOf(err)
 		}
 		w.write()
 		if err := w.chain(row.ID); err != nil { // what follows it follows the links it has then
-			return nil, err
+			return err
 		}
 	}
-	return w.out, w.found(own)
+	return w.found(own)
 }
 
 // rowSizer brings one row after the other to its length. It works on the piece, and writes the
@@ -58,6 +71,8 @@ type rowSizer struct {
 	settled map[piece.ID]bool // rows that have their line
 	out     *SizeFound
 	says    []string
+	room    length.MM // by how much the leading row is to be roomier inside, as another is tighter
+	tighter length.MM // by how much the tightest row of what was found is tighter than right
 }
 
 func (w *rowSizer) tolerance() length.MM {
@@ -116,7 +131,8 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 	if err != nil {
 		return err
 	}
-	wearer := id == w.leading && w.ask.MeasureMm > 0
+	// A row that follows none comes to the wearer by itself.
+	wearer := w.ask.MeasureMm > 0 && (id == w.leading || w.piece.Row(id).Follow.Rule == piece.Free)
 	goal, says := goalOf(&Aim{Document: *w.doc, Wearer: wearer}, &measure.Measured{Piece: w.piece}, s)
 	switch {
 	case says != "" && id == w.leading:
@@ -125,12 +141,15 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 	case says == "" && len(shares) == 0 && w.pinned(id) && !near(valueOf(w.piece, s, goal.Inside), goal):
 		w.out.Why = en.OfRow(w.piece.Number(id), en.Says(words.AllRowPinned))
 		return nil
-	case says == "" && len(shares) > 0: // a row of its own length follows none
+	case wearer && id == w.leading:
+		goal.Want, goal.Least, goal.Most = goal.Want+w.room, goal.Least+w.room, goal.Most+w.room
+	}
+	if says == "" && len(shares) > 0 { // a row of its own length follows none
 		if err := w.evenly(ctx, goal, shares); err != nil || w.out.Why != "" {
 			return err
 		}
 	}
-	if wearer { // the others follow the length that it has now
+	if wearer && id == w.leading { // the others follow the length that it has now
 		now, err := w.value(id, false)
 		if err != nil {
 			return err
@@ -154,7 +173,7 @@ func (w *rowSizer) pinned(id piece.ID) bool {
 
 // near says whether a length lies within what a goal takes.
 func near(is length.MM, goal solve.Goal) bool {
-	return math.Abs(float64(goal.Want-is)) <= float64(goal.Tolerance)+1e-9
+	return goal.Takes(is)
 }
 
 // evenly brings a loop to its goal, a row that has to change first to where its step from the
@@ -175,6 +194,7 @@ func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) 
 	}
 	half := goal.Tolerance / 2
 	even := goal
+	even.Least, even.Most = 0, 0
 	even.Want, even.Tolerance = evenWith(goal.Want, was+step, half), half
 	kept, says := w.piece.Clone(), w.says
 	if err := w.bring(ctx, even, shares); err != nil || w.out.Why == "" {
@@ -255,18 +275,22 @@ func (w *rowSizer) chain(id piece.ID) error {
 	return nil
 }
 
+// wearable says whether a piece suits and goes over what it must pass.
+func wearable(fit *size.Fit) bool { return fit.Suits() && (fit.Passage == nil || fit.Passage.Passes) }
+
 // found is the piece as it has become; where a row with beads is off its length it says so.
 func (w *rowSizer) found(own *measure.Measured) error {
 	after, err := desk.Measured(w.doc, w.opt.House)
 	if err != nil {
 		return err
 	}
+	speak := en.In(w.opt.Unit)
 	for _, s := range after.Strands {
 		t := desk.TargetOf(after.Piece, s)
 		if t == nil || t.Within {
 			continue
 		}
-		off, speak := length.MM(math.Abs(float64(t.OffMm))), en.In(w.opt.Unit)
+		off := length.MM(math.Abs(float64(t.OffMm)))
 		if s.Row.Corded() {
 			w.out.Why = speak.RowOff(after.Piece.Number(s.Row.ID), off)
 			return nil
@@ -274,7 +298,19 @@ func (w *rowSizer) found(own *measure.Measured) error {
 		w.says = append(w.says, speak.RowStays(after.Piece.Number(s.Row.ID), off))
 	}
 	s := after.Strand(w.leading)
-	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Value: s.Finished(), Line: s.Row.Line.String()}, w.opt.Unit)
+	off := s.ForTarget(after.Piece) - w.ask.FinishedMm
+	if fit := size.Of(after); fit != nil && w.ask.MeasureMm > 0 {
+		off = fit.Ease - fit.Middle
+		switch {
+		case wearable(fit):
+		case w.room != 0 || after.Binding() == s:
+			w.out.Why = speak.Unworn(after.Piece.Number(after.Binding().Row.ID), fit)
+			return nil
+		default:
+			w.tighter = size.OfRow(after, s).Inside - fit.Inside
+		}
+	}
+	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Value: s.Finished(), Off: off, Line: s.Row.Line.String()}, w.opt.Unit)
 	if w.says != nil {
 		way.Changes = w.says
 	}

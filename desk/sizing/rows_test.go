@@ -305,3 +305,51 @@ func TestASizeKeepsToItsRows(t *testing.T) {
 		t.Errorf("another letter: %+v, %+v", c.Wrong, c.Document.Sections[0].Rows[2])
 	}
 }
+
+// The wearer feels the tightest row, whichever is named first: a size is right by that, told by it, and
+// the proposals change the row that binds.
+func TestARowThatBindsDecides(t *testing.T) {
+	q := question{name: "two rows on one ring", made: "clasp", dishes: "P=sea-pearl-4 B=granite-10", line: "39P / 14B"}
+	doc := q.piece(t, desk.NewShelf(testdesk.Catalogue(t)), q.line)
+	doc.Body = &format.Body{Part: "wrist", MeasureMm: 165}
+	is := testdesk.Analysed(t, doc, desk.Options{})
+	if is.Fit == nil || is.Fit.EaseMm > 0 {
+		t.Fatalf("the second row binds: %+v", is.Fit)
+	}
+	for _, found := range sizes(t, doc, false, sizing.SizeWanted{Name: "own", MeasureMm: 165}, sizing.SizeWanted{Name: "large", MeasureMm: 180}) {
+		for _, way := range found.Items {
+			sized := *doc
+			sized.Sizes = []format.Size{*way.Keep}
+			m, err := kits.MatrixOf(t.Context(), &sized, testdesk.Supplies(t), desk.Options{})
+			if err != nil {
+				t.Fatal(err)
+			}
+			cell := m.Cells[1].Document
+			cell.Body = &format.Body{Part: "wrist", MeasureMm: found.MeasureMm}
+			worn := testdesk.Analysed(t, &cell, desk.Options{})
+			if worn.Fit == nil || worn.Fit.EaseMm != *way.EaseMm || worn.Fit.EaseMm < -0.05 || worn.Fit.EaseMm > 25.05 {
+				t.Errorf("%s: an ease of %v told as %v", found.Name, worn.Fit, *way.EaseMm)
+			}
+		}
+		if len(found.Items) != 1 {
+			t.Errorf("%s: %s", found.Name, found.Why)
+		}
+	}
+	ways, err := sizing.Solve(t.Context(), &sizing.Aim{Document: *doc, Wearer: true}, desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(ways.Items) == 0 {
+		t.Errorf("nothing is proposed: %s", ways.Why)
+	}
+	for _, way := range ways.Items {
+		after, err := desk.Apply(doc, way.Operations, desk.Options{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		fit := testdesk.Analysed(t, &after.Document, desk.Options{}).Fit
+		if fit.EaseMm != *way.EaseMm {
+			t.Errorf("%v: an ease of %v told as %v", way.Changes, fit.EaseMm, *way.EaseMm)
+		}
+	}
+}

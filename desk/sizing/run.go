@@ -146,7 +146,7 @@ func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Op
 // withAsItIs puts the piece as it is before the proposals where it lies within the tolerance already.
 func withAsItIs(found *solve.Answer, m *measure.Measured, goal solve.Goal) {
 	off := found.Now - goal.Want
-	if max(off, -off) > goal.Tolerance {
+	if fit := size.Of(m); !goal.Takes(found.Now) || goal.Inside && fit != nil && !wearable(fit) {
 		return
 	}
 	asItIs := solve.Proposal{Measured: m, Value: found.Now, Off: off, Line: m.Leading().Row.Line.String()}

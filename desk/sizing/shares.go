@@ -136,6 +136,9 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by length.MM) (why string, err error) {
 	n := length.MM(len(one.rows))
 	part := solve.Goal{Row: one.rows[0], Inside: goal.Inside, Tolerance: goal.Tolerance / n}
+	if goal.Most > 0 {
+		part.Tolerance = min(goal.Want-goal.Least, goal.Most-goal.Want) / n
+	}
 	if math.Abs(float64(by/n)) <= float64(part.Tolerance) {
 		return "", nil
 	}

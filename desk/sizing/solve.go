@@ -80,6 +80,9 @@ func Solve(ctx context.Context, in *Aim, opt desk.Options) (*Ways, error) {
 		return nil, err
 	}
 	s := m.Leading()
+	if in.Wearer {
+		s = m.Binding()
+	}
 	if in.Row != "" {
 		if s = m.Strand(piece.ID(in.Row)); s == nil {
 			return nil, format.Faults{{Where: "row", Says: "This piece has no row " + in.Row + "."}}
@@ -119,7 +122,10 @@ func goalOf(in *Aim, m *measure.Measured, s *measure.Strand) (goal solve.Goal, s
 		case fit == nil:
 			return goal, en.Says(words.NoInside)
 		}
-		goal.Inside, goal.Want, goal.Tolerance = true, fit.Inside-fit.Ease+fit.Middle, length.MM(fit.Tolerated())
+		none := fit.Inside - fit.Ease // the inside length without any ease
+		least, most := fit.Band()
+		goal.Inside, goal.Want, goal.Tolerance = true, none+fit.Middle, length.MM(fit.Tolerated())
+		goal.Least, goal.Most = none+least, none+most
 		return goal, ""
 	}
 	if t := m.Piece.TargetOf(s.Row); t != nil {
@@ -149,11 +155,12 @@ func wayOf(m *measure.Measured, s *measure.Strand, in *Aim, p *solve.Proposal, u
 	if p.Measured.Piece.Hangs() {
 		return out
 	}
-	if inside, ok := after.Inside(); ok {
+	worn := p.Measured.Binding() // the wearer feels the tightest row
+	if inside, ok := worn.Inside(); ok {
 		mm := desk.Exact(inside + p.Longer/length.MM(after.Times()))
 		out.InsideMm = &mm
 	}
-	if fit := size.OfRow(p.Measured, after); fit != nil {
+	if fit := size.OfRow(p.Measured, worn); fit != nil {
 		fit.Loosen(p.Measured.Piece, p.Longer/length.MM(after.Times()))
 		ease := desk.Exact(fit.Ease)
 		out.EaseMm, out.EaseWord = &ease, fit.Word

@@ -5,6 +5,7 @@ import (
 
 	"mala/core/length"
 	"mala/core/piece"
+	"mala/core/size"
 )
 
 // OfRow says of which row a sentence is.
@@ -28,6 +29,14 @@ func (p Speaker) RowStays(row int, off length.MM) string {
 // NothingForBeads says that what is not beads takes all of a length.
 func (p Speaker) NothingForBeads(taken, want length.MM) string {
 	return fmt.Sprintf("What is not beads takes %s, so %s leaves nothing for them. Ask for a longer piece.", p.in(taken), p.in(want))
+}
+
+// Unworn says why a wearer cannot wear a piece: which row is the tightest, and what room it leaves.
+func (p Speaker) Unworn(row int, fit *size.Fit) string {
+	if fit.Passage != nil && !fit.Passage.Passes {
+		return fmt.Sprintf("Row %d, the tightest, does not pass the %s.", row, fit.Passage.Over)
+	}
+	return fmt.Sprintf("Row %d, the tightest, measures %s inside, an ease of %s: %s.", row, p.in(fit.Inside), p.in(fit.Ease), fit.Word)
 }
 
 // TargetTo says where a target moves to.
