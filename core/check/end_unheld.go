@@ -99,12 +99,23 @@ var noClasp = Check{
 		if e := openLoop(v); e != nil {
 			return []Problem{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Fact: NoLoopForButton{e.Side}}}
 		}
+		if e := bareEnd(v); e != nil {
+			clasp, _ := v.Piece.Clasp()
+			return []Problem{{Severity: Advise, At: v.Leading().Row.AtEnd(e.Side), cause: "nothing to close on", Fact: NothingToCloseOn{clasp.Type, e.Side}}}
+		}
 		if clasp, _ := v.Piece.Clasp(); v.Piece.Closure.Type != piece.Clasp || clasp != nil || v.FoldsThroughBead() {
 			return nil
 		}
 		return []Problem{{Severity: Stop, At: piece.Whole(), Fact: NoClasp{}}}
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
+		if _, bare := f.Fact.(NothingToCloseOn); bare {
+			var fixes []Fix
+			for _, ring := range ringsFor(v, shelf.Materials) {
+				fixes = append(fixes, fix(PutRing{ring}, edit.AddFitting{At: v.Leading().Row.AtEnd(f.At.Side), Closure: true, Of: ring}))
+			}
+			return fixes
+		}
 		if f.At.Side != "" {
 			in := func(way piece.Way) edit.Op {
 				return edit.SetEndWay{At: v.Leading().Row.AtEnd(f.At.Side), Way: way}
@@ -122,6 +133,24 @@ var noClasp = Check{
 	},
 }
 
+// bareEnd is the end that a clasp of one part closes on, where there is nothing to take hold of but the
+// loop of the cord, which it would wear through; nil where there is.
+func bareEnd(v *View) *measure.End {
+	clasp, side := v.Piece.Clasp()
+	if clasp == nil || clasp.HasTwoHalves() || clasp.Type == material.ButtonEnd || v.Piece.Closure.Type != piece.Clasp {
+		return nil
+	}
+	e := v.Leading().End(side.Other())
+	for i := range e.Parts {
+		switch e.Parts[i].Role {
+		case measure.RoleCrimp, measure.RoleCover, measure.RoleLoop, measure.RoleLeg, measure.RoleTailBead:
+		default:
+			return nil
+		}
+	}
+	return e
+}
+
 // What may hold nothing at an end.
 type (
 	EndUnheld struct {
@@ -135,6 +164,11 @@ type (
 	}
 	NoLoopForButton struct{ Side piece.Side }
 	NoClasp         struct{}
+	// NothingToCloseOn says that there is no ring for the clasp.
+	NothingToCloseOn struct {
+		Clasp material.FindingType
+		Side  piece.Side
+	}
 )
 
 // What holds an end, or closes a piece.
@@ -145,10 +179,11 @@ type (
 	CloseWith struct{ Clasp *material.Material }
 )
 
-func (EndUnheld) fact()       {}
-func (KnotSlips) fact()       {}
-func (NoLoopForButton) fact() {}
-func (NoClasp) fact()         {}
+func (EndUnheld) fact()        {}
+func (KnotSlips) fact()        {}
+func (NoLoopForButton) fact()  {}
+func (NoClasp) fact()          {}
+func (NothingToCloseOn) fact() {}
 
 func (CrimpWith) effect() {}
 func (EndIn) effect()     {}

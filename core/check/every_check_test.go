@@ -13,6 +13,7 @@ func TestEveryCheckFiresAndItsNearMissDoesNot(t *testing.T) {
 	m := measuredPiece(t, necklace(t, "20P"))
 	path, cut := m.Leading().PathLength(), m.Leading().CutLength()
 	ring := measuredPiece(t, stretch(t, "22R")).Leading()
+	ringed := func(p *piece.Piece, _ *piece.Row) { p.Closure.Right = fittings("cr", jump) }
 	fits := house(func(h *piece.House) { h.KnotPlace = piece.KnotFits })
 	shown := house(func(h *piece.House) { h.KnotPlace = piece.KnotShown })
 	flat := house(func(h *piece.House) { h.Crimp = piece.CrimpFlat })
@@ -101,7 +102,8 @@ func TestEveryCheckFiresAndItsNearMissDoesNot(t *testing.T) {
 		{"end-unheld", Stop, "wire at the left end has no crimp", necklace(t, "20P", leftEnd()), necklace(t, "20P")},
 		{"end-unheld", Stop, "wire at the left end has no crimp", necklace(t, "20P", leftEnd(guard), closed(lobster, jump)), necklace(t, "20P", leftEnd(crimp18, guard))},
 		{"end-unheld", Stop, "no ring, guard or cord end to tie it to", necklace(t, "20P", ends(), cordOf(thread(material.Waxed, 0.5))), necklace(t, "20P", ends(jump), cordOf(thread(material.Waxed, 0.5)))},
-		{"no-clasp", Stop, "neither end has one", necklace(t, "20P", closed(jump)), necklace(t, "20P", closed(lobster, jump))},
+		{"no-clasp", Advise, "take hold of the cord's own loop", necklace(t, "20P"), necklace(t, "20P", ringed)},
+		{"no-clasp", Stop, "neither end has one", necklace(t, "20P", closed(jump)), necklace(t, "20P", closed(lobster, jump), ringed)},
 	} {
 		f := of(all(t, tt.fires), tt.code)
 		if f == nil || f.Severity != tt.severity || !strings.Contains(spoken(f), tt.says) {

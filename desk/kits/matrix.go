@@ -57,7 +57,7 @@ func MatrixOf(ctx context.Context, doc *format.Document, from buying.Supplies, o
 			if c == 0 {
 				own[s] = a
 			}
-			cell := Cell{Size: s, Colourway: c, Beads: a.Beads, FinishedMm: a.FinishedMm, MovedMm: desk.Exact(a.FinishedMm - own[s].FinishedMm), Wrong: append(wrongIn(a, own[0]), sizing.OlderSize(doc, &sizes[s])...), Document: *variant.Tidied()}
+			cell := Cell{Size: s, Colourway: c, Beads: a.Beads, FinishedMm: a.FinishedMm, MovedMm: desk.Exact(a.FinishedMm - own[s].FinishedMm), Wrong: append(wrongIn(a, own[0]), sizing.SizeNotes(doc, &sizes[s])...), Document: *variant.Tidied()}
 			if err := cell.supply(variant, from, opt); err != nil {
 				return nil, err
 			}

@@ -23,6 +23,22 @@ func matrix(t *testing.T, doc *format.Document) *kits.Matrix {
 
 // A bead of the same size moves nothing, a larger one the length by as much as there are of
 // it, and what it makes wrong is said.
+// Two sizes that came out the same say so; the first of them does not.
+func TestSizesThatAreAlikeSaySo(t *testing.T) {
+	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/ferry-bell.json"))
+	doc.Sizes[1].Line = doc.Sizes[0].Line
+	m, err := kits.MatrixOf(t.Context(), doc, testdesk.Supplies(t), desk.Options{})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, c := range m.Cells {
+		says := strings.Contains(strings.Join(c.Wrong, " "), "comes out the same as "+doc.Sizes[0].Name)
+		if says != (m.Sizes[c.Size] == doc.Sizes[1].Name) {
+			t.Errorf("%s: %v", m.Sizes[c.Size], c.Wrong)
+		}
+	}
+}
+
 func TestColourwaysAreMeasured(t *testing.T) {
 	doc := testdesk.Coloured(t, "harbour-lights", testdesk.Swap("dusk", "sea-pearl-4", "dusk-pearl-4", "lobster-10", "lobster-14"), testdesk.Swap("large", "sea-pearl-4", "bottle-6"), testdesk.Swap("as it is"))
 	m := matrix(t, doc)

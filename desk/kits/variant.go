@@ -37,7 +37,7 @@ func (w *kitWork) variant(ctx context.Context, piece int, size, colour string) (
 	var says []string
 	if i := slices.IndexFunc(doc.Sizes, func(s format.Size) bool { return s.Name == size }); i >= 0 && size != "" {
 		key.size, own = size, sizing.InSize(doc, &doc.Sizes[i])
-		says = sizing.OlderSize(doc, &doc.Sizes[i])
+		says = sizing.SizeNotes(doc, &doc.Sizes[i])
 	}
 	i := slices.IndexFunc(doc.Colourways, func(c format.Colourway) bool { return c.Name == colour })
 	if i >= 0 && colour != "" {

@@ -165,8 +165,24 @@ func itemsDiffer(before, after string) int {
 	return max(len(a), len(b), 1)
 }
 
-// OlderSize says that a size was made of an older pattern; nothing of one that was not.
-func OlderSize(doc *format.Document, s *format.Size) []string {
+// SizeNotes says what a shop should know of a size that it keeps: that it was made of an older pattern,
+// and that it came out the same as one before it.
+func SizeNotes(doc *format.Document, s *format.Size) []string {
+	notes := olderSize(doc, s)
+	for i := range doc.Sizes {
+		other := &doc.Sizes[i]
+		if other.Name == s.Name {
+			break
+		}
+		if s.Line != "" && other.Line == s.Line && maps.Equal(other.Rows, s.Rows) && maps.Equal(other.Links, s.Links) {
+			return append(notes, en.SameSize(s.Name, other.Name))
+		}
+	}
+	return notes
+}
+
+// olderSize says that a size was made of an older pattern; nothing of one that was not.
+func olderSize(doc *format.Document, s *format.Size) []string {
 	if s.Line == "" {
 		return nil
 	}

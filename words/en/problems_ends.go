@@ -68,6 +68,8 @@ func (p Speaker) ofClosing(f check.Fact) (title, says string) {
 	switch f := f.(type) {
 	case check.NoClasp:
 		return "No clasp", "The piece closes by a clasp, and neither end has one. Add a clasp, or choose another way to close it."
+	case check.NothingToCloseOn:
+		return "Nothing for the clasp to close on", fmt.Sprintf("At the %s end the clasp would take hold of the cord's own loop, and wear it through. Put a ring there.", f.Side)
 	case check.NoLoopForButton:
 		return "No loop for the button", fmt.Sprintf("The button has nothing to close into. Make a loop of beads at the %s end, or choose another clasp.", f.Side)
 	case check.BothClosed:

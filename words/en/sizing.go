@@ -47,6 +47,11 @@ func OnlyLength(name string) string {
 	return name + " has no inside length, so only its length can be compared."
 }
 
+// SameSize says that a size came out the same as another.
+func SameSize(name, other string) string {
+	return fmt.Sprintf("%s comes out the same as %s: offer them as one size, or choose another way for one of them.", name, other)
+}
+
 // OlderSize says that a size was made of an older pattern.
 func OlderSize(name string, items int) string {
 	return fmt.Sprintf("%s was made of an older pattern: %s of it changed since. Make the sizes again.", name, Plural(items, "item"))

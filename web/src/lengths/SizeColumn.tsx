@@ -16,11 +16,13 @@ interface Props {
   doc: Document;
   size: SizeFound;
   way: Way | undefined;
+  /** The size before it that came out the same piece. */
+  same: string | undefined;
   onSwap: (by: 1 | -1) => void;
 }
 
 /** SizeColumn is the piece in one size: as it looks, its figures, its counts, and what changes; arrow keys swap its proposal. */
-export function SizeColumn({ bench, doc, size, way, onSwap }: Props) {
+export function SizeColumn({ bench, doc, size, way, same, onSwap }: Props) {
   const at = way ? size.items.indexOf(way) : -1;
   const { unit } = useUnit();
   const mm = size.measureMm ?? size.finishedMm;
@@ -52,6 +54,7 @@ export function SizeColumn({ bench, doc, size, way, onSwap }: Props) {
               {line}
             </p>
           ))}
+          {same && <p role="note">The same piece as {same}.</p>}
           <p className="quiet">{way.changes.length > 0 ? way.changes.join(", ") : "the pattern as it is"}</p>
           <Swap name={size.name} at={at} of={size.items.length} onSwap={onSwap}>
             <button type="button" className="link" onClick={() => void bench.apply(...operationsOf(doc, size, way))}>

@@ -96,7 +96,7 @@ export function SizesRoom() {
       <OneScale>
         <div className="columns">
           {sizes.map((size) => (
-            <SizeColumn key={size.name} bench={bench} doc={doc} size={size} way={wayOf(size)} onSwap={(by) => setPicked({ ...picked, [size.name]: ((picked[size.name] ?? keptAt(doc, size)) + by + size.items.length) % Math.max(1, size.items.length) })} />
+            <SizeColumn key={size.name} bench={bench} doc={doc} size={size} way={wayOf(size)} same={sameAs(size.name, toKeep)} onSwap={(by) => setPicked({ ...picked, [size.name]: ((picked[size.name] ?? keptAt(doc, size)) + by + size.items.length) % Math.max(1, size.items.length) })} />
           ))}
         </div>
       </OneScale>
@@ -110,6 +110,13 @@ type Size = NonNullable<Document["sizes"]>[number];
 function areKept(saved: Size[], sizes: Size[]): boolean {
   const line = ({ name, measureMm, finishedMm, line, rows, links }: Size) => JSON.stringify([name, measureMm, finishedMm, line, rows, links]);
   return saved.length === sizes.length && sizes.every((size, i) => line(size) === line(saved[i]) && (saved[i].of === undefined || saved[i].of === size.of));
+}
+
+/** sameAs is the name of a size before it that came out the same piece, if one did. */
+function sameAs(name: string, sizes: Size[]): string | undefined {
+  const piece = ({ line, rows, links }: Size) => JSON.stringify([line, rows, links]);
+  const at = sizes.findIndex((one) => one.name === name);
+  return sizes.slice(0, at).find((one) => one.line !== "" && piece(one) === piece(sizes[at]))?.name;
 }
 
 /** firstSizes are those kept with the piece, or else the adult ones of the house. */
