@@ -23,6 +23,7 @@ func TestFixesAreTheSmallestChange(t *testing.T) {
 		{"at both ends of what reads the same from both", "crimp-swallowed", "+2 beads", necklace(t, "G 8P G"), "T G 8P G T"},
 		{"between seed and large hole", "bead-swallowed", "+1 bead", necklace(t, "3P G 2S P"), "3P G T 2S P"},
 		{"in every repeat", "bead-swallowed", "+6 beads", necklace(t, "P 3(G S) P"), "P 3(G T S T) P"},
+		{"a target that its wearer disagrees with", "length-off", "et the target to", necklace(t, "43P", wrist(165, ""), target(215, 3)), "43P"},
 		{"a longer run", "length-off", "Change 20P to 22P", necklace(t, "20P", target(106, 3)), "22P"},
 		{"a run that is not pinned", "length-off", "Change 9P to 11P", necklace(t, "20P T 9P", target(140, 2), func(p *piece.Piece, _ *piece.Row) { p.Pins = []piece.Pin{{Row: "r1", Run: "20P"}, {Letter: "T"}} }), "20P T 11P"},
 		{"an open fill gets the target that suits", "ease-off", "Set the target to", stretch(t, "{R}", wrist(165, ""), target(150, 3)), "{R}"},

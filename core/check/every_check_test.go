@@ -40,6 +40,7 @@ func TestEveryCheckFiresAndItsNearMissDoesNot(t *testing.T) {
 		{"crimp-misfit", Warn, "wide crimp at the left end is 1.8 mm inside", necklace(t, "20P", leftEnd(wideCrimp)), necklace(t, "20P")},
 		{"cover-misfit", Advise, "cover 5 at the left end is 5 mm wide and 4 mm long; crimp under it is 1.44 mm wide once closed", necklace(t, "20P", leftEnd(crimp18, bigCover)), necklace(t, "20P", leftEnd(crimp18, cover))},
 		{"cover-misfit", Advise, "no crimp to cover", necklace(t, "20P", leftEnd(cover)), necklace(t, "20P", leftEnd(crimp18, cover))},
+		{"length-off", Warn, "and at the target it would not suit", necklace(t, "43P", wrist(165, ""), target(215, 3)), necklace(t, "43P", wrist(165, ""), target(194, 12))},
 		{"slack-short", Warn, "Too stiff to curve", necklace(t, "20P", slack(0.2)), necklace(t, "20P", slack(2.5))},
 		{"slack-long", Advise, "more than bending needs", necklace(t, "20P", slack(9)), necklace(t, "20P", slack(7))},
 		{"ease-off", Stop, "the hand needs 206.2 mm, worked out from the wrist", stretch(t, "20R", wrist(165, "")), stretch(t, "24R", wrist(165, ""))},

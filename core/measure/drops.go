@@ -94,7 +94,7 @@ func (mk *strandMaker) setHanging(n *pattern.Node) ([]HungBead, *stack, error) {
 			if one.Drop, err = mk.drop(b.Node); err != nil {
 				return nil, nil, err
 			}
-		} else if l.material.Bead.Hangs() {
+		} else if _, loop := n.Unit.(*pattern.Loop); l.material.Bead.Hangs() && !loop { // on a loop it slides onto the cord
 			return nil, nil, pattern.NoHanging(b.Node, l.material.Name)
 		}
 		way := 0

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -140,6 +141,32 @@ func TestWhatCannotHangInADrop(t *testing.T) {
 	p.Rows()[0].Line = testparts.Line(t, "B [2X . B] B")
 	if _, err := Measure(p); err == nil || !strings.Contains(err.Error(), "X") {
 		t.Errorf("%v", err)
+	}
+}
+
+// A charm slides onto the cord of a loop, takes of it what its ring is thick, and hangs below.
+func TestACharmHangsInALoop(t *testing.T) {
+	loop := func(line string) *Drop {
+		p := fringed(t, line)
+		p.Palette["H"] = bead(t, "Shell", material.Bead{Shape: material.Charm, Across: 5, Hole: 2, Along: 0.6, Drop: 19}, 1)
+		m, err := Measure(p)
+		if err != nil {
+			t.Fatalf("%s: %v", line, err)
+		}
+		drops, _ := m.Strands[0].Drops()
+		return drops[0]
+	}
+	with, without := loop("B B[6S H 6S] B"), loop("B B[12S] B")
+	charm := with.Beads[6]
+	if off := float64(with.Strung - without.Strung - 0.6); math.Abs(off) > 0.1 {
+		t.Errorf("its beads are %v, and %v without the charm", with.Strung, without.Strung)
+	}
+	if !charm.Material.Bead.Hangs() || math.Abs(float64(with.Deep-charm.At-19)) > 1e-6 || with.Count() != 14 {
+		t.Errorf("it hangs from %v and reaches down to %v", charm.At, with.Deep)
+	}
+	seats := with.Material.Component.Seats
+	if last := slices.IndexFunc(seats, func(s material.Seat) bool { return s.Role == material.SeatCharm }); last < 0 || math.Abs(seats[last].X) > 0.5 || seats[last].Y < float64(charm.At) {
+		t.Errorf("%+v", seats)
 	}
 }
 

@@ -2,6 +2,7 @@ package measure
 
 import (
 	"math"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/material"
@@ -103,10 +104,14 @@ func (d *Drop) seatLoop(mk *strandMaker, parts []stiffPart, joints []statics.Poi
 			one.At = length.MM(y)
 			bead := one.Material.Bead
 			reach := math.Abs(dx)/long*float64(bead.Across)/2 + math.Abs(dy)/long*float64(bead.Length())/2
-			if one.Drop != nil {
+			switch {
+			case one.Drop != nil:
 				reach = max(reach, float64(one.Drop.Deep))
 				hung = append(hung, seatsBelow(one.Drop, x, y, -angle)...)
-			} else {
+			case bead.Hangs():
+				reach = max(reach, float64(bead.Drop))
+				hung = append(hung, charmAt(one.Material, x, y)...)
+			default:
 				hung = append(hung, material.Seat{Role: material.SeatBead, Of: one.Material, X: x, Y: y, Angle: -angle, Long: bead.Length(), Wide: bead.Across, Turned: one.Turned})
 			}
 			low = max(low, y+reach)
@@ -114,6 +119,19 @@ func (d *Drop) seatLoop(mk *strandMaker, parts []stiffPart, joints []statics.Poi
 	}
 	d.Deep = length.MM(low)
 	return append(append(seats, cord...), hung...)
+}
+
+// charmAt are the seats of a charm, or of a component that hangs, on the cord at x and y: it hangs
+// straight down.
+func charmAt(m *material.Material, x, y float64) []material.Seat {
+	if m.Component == nil {
+		return []material.Seat{{Role: material.SeatCharm, Of: m, X: x, Y: y + float64(m.Bead.Drop)/2, Long: m.Bead.Drop, Wide: m.Bead.Across}}
+	}
+	out := slices.Clone(m.Component.Seats)
+	for i := range out {
+		out[i].X, out[i].Y = out[i].X+x, out[i].Y+y
+	}
+	return out
 }
 
 // wayRound is the way round the outside of a bead, worked out once.

@@ -18,7 +18,12 @@ func (p Speaker) ofFit(f check.Fact) (title, says string) {
 		if off < 0 {
 			title, way = "Too short", "under"
 		}
-		return title, fmt.Sprintf("%s measures %s, %s %s the target of %s (± %s).", row(f.Row), p.in(f.Is), p.in(max(off, -off)), way, p.in(f.Target.Finished), p.in(f.Target.Tolerance))
+		says = fmt.Sprintf("%s measures %s, %s %s the target of %s (± %s).", row(f.Row), p.in(f.Is), p.in(max(off, -off)), way, p.in(f.Target.Finished), p.in(f.Target.Tolerance))
+		if f.Suits != nil {
+			title = "Target and wearer disagree"
+			says += fmt.Sprintf(" As it is, it sits %s on %s, and at the target it would not suit.", f.Suits.Word, p.in(f.Suits.Measure))
+		}
+		return title, says
 	case check.WillNotPass:
 		return "Will not pass the " + f.Over, fmt.Sprintf("It opens to %s inside; the %s needs %s%s.", p.in(f.Stretched), f.Over, p.in(f.Need), reckoned(f.Passage))
 	case check.EaseOff:
