@@ -352,6 +352,13 @@ type Fix struct {
 	Operations []Operation `json:"operations"`
 }
 
+// AllFixes are the fixes of every stop and every warning, to be carried out in one step.
+type AllFixes struct {
+	Says       []string    `json:"says" doc:"What each of them changes, in their order."`
+	Operations []Operation `json:"operations"`
+	Left       []string    `json:"left" doc:"The stops and warnings that are left then."`
+}
+
 // CautionShown is one thing that can hurt someone.
 type CautionShown struct {
 	Code string `json:"code"`

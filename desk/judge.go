@@ -58,6 +58,26 @@ func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, erro
 	return out, ctx.Err()
 }
 
+// FixAll searches for the fixes of all stops and warnings of the document, each of what the one before
+// leaves. The search ends with the context, with what was found by then. The error is format.Faults.
+func FixAll(ctx context.Context, doc *format.Document, opt Options) (*AllFixes, error) {
+	m, err := Measured(doc, opt.House)
+	if err != nil {
+		return nil, err
+	}
+	speak, out := en.In(opt.Unit), &AllFixes{Says: []string{}, Operations: []Operation{}, Left: []string{}}
+	all := check.FixAll(ctx, m, check.Shelf{Materials: opt.Shelf.Beside(doc)})
+	for i := range all.Fixes {
+		fix := fixOf(&all.Fixes[i], speak)
+		out.Says, out.Operations = append(out.Says, fix.Says), append(out.Operations, fix.Operations...)
+	}
+	for i := range all.Left {
+		_, says := speak.Problem(&all.Left[i])
+		out.Left = append(out.Left, says)
+	}
+	return out, nil
+}
+
 func fixOf(f *check.Fix, speak en.Speaker) *Fix {
 	out := &Fix{Says: speak.Fix(f)}
 	for _, op := range f.Ops {

@@ -65,10 +65,11 @@ type ReadLength struct {
 }
 
 // The limits of what one call may ask: how many operations it carries out, and how
-// long fixes are searched for.
+// long fixes are searched for, those of all checks together.
 const (
 	mostOperations = 100
 	fixTime        = time.Second
+	fixAllTime     = 5 * time.Second
 )
 
 func (s *server) registerAnalysis(api huma.API) {
@@ -93,6 +94,7 @@ func (s *server) registerAnalysis(api huma.API) {
 	searched(s, api, huma.Operation{OperationID: "sizes", Method: http.MethodPost, Path: "/api/sizes", Summary: "A piece in several sizes"}, sizing.RunSizes)
 	call(api, huma.Operation{OperationID: "audit", Method: http.MethodPost, Path: "/api/audit", Summary: "The written pattern of a piece held against it"}, s.audit)
 	call(api, huma.Operation{OperationID: "fixes", Method: http.MethodPost, Path: "/api/fixes", Summary: "The fix of every check of a piece"}, s.fixes)
+	call(api, huma.Operation{OperationID: "fixAll", Method: http.MethodPost, Path: "/api/fix-all", Summary: "The fixes of all stops and warnings of a piece, one after the other"}, s.fixAll)
 	call(api, huma.Operation{OperationID: "length", Method: http.MethodPost, Path: "/api/length", Summary: "Read a length as people type it"},
 		func(_ context.Context, in *struct{ Body TypedLength }) (*answer[ReadLength], error) {
 			read := length.Parse
@@ -189,6 +191,19 @@ func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], e
 		return nil, err
 	}
 	return &answer[Fixes]{Fixes{fixes, err == nil}}, nil
+}
+
+func (s *server) fixAll(ctx context.Context, in *analyseInput) (*answer[*desk.AllFixes], error) {
+	leave, err := s.turns.forSearch(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer leave()
+	opt := s.options(ctx, in.Unit)
+	ctx, cancel := context.WithTimeout(ctx, fixAllTime)
+	defer cancel()
+	all, err := desk.FixAll(ctx, &in.Body, opt)
+	return &answer[*desk.AllFixes]{all}, err
 }
 
 // searched registers a call that searches with all of the catalogue and its stock at hand, for as

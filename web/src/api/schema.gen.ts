@@ -226,6 +226,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fix-all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fixes of all stops and warnings of a piece, one after the other */
+        post: operations["fixAll"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fixes": {
         parameters: {
             query?: never;
@@ -1079,6 +1096,13 @@ export interface components {
         Alive: {
             /** @enum {string} */
             server: "up";
+        };
+        AllFixes: {
+            /** @description The stops and warnings that are left then. */
+            left: string[];
+            operations: components["schemas"]["Operation"][];
+            /** @description What each of them changes, in their order. */
+            says: string[];
         };
         Analysis: {
             /**
@@ -4781,6 +4805,43 @@ export interface operations {
             };
         };
     };
+    fixAll: {
+        parameters: {
+            query?: {
+                unit?: "mm" | "cm" | "in";
+                /** @description Give the beads of a strand in few words. */
+                brief?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Document"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllFixes"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     fixes: {
         parameters: {
             query?: {
@@ -6780,6 +6841,7 @@ export const pathsApiAfterMadePostParametersQueryUnitValues: ReadonlyArray<Flatt
 export const pathsApiAnalysePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/analyse"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiConvertPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/convert"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiEditPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/edit"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiFixAllPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/fix-all"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiFixesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/fixes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiGraduatePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/graduate"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiHouseTryPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/house/try"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];

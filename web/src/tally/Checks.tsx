@@ -3,6 +3,7 @@ import { useState, type FormEvent } from "react";
 import type { Check, Fix } from "../api/client.ts";
 import type { Bench } from "../piece/Bench.ts";
 import type { BenchState } from "../piece/BenchState.ts";
+import { FixAll } from "./FixAll.tsx";
 import { useFixes } from "./useFixes.ts";
 
 interface Props {
@@ -29,6 +30,7 @@ export function Checks({ bench, state, step, onShown }: Props) {
   return (
     <section aria-label="Checks" className={state.behind ? "behind" : undefined}>
       <h2>Checks</h2>
+      {!step && open.filter((c) => c.severity !== "advise" && fixes.get(c)).length > 1 && <FixAll bench={bench} state={state} />}
       {open.length === 0 && <p className="all-right">✓ No problems found.</p>}
       {open.map((check, i) => (
         <OpenCheck key={`${check.code}${check.end}${i}`} check={check} fix={fixes.get(check)} bench={bench} onShown={onShown} />
