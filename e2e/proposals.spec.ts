@@ -1,4 +1,4 @@
-import { expect, finished, line, openCopy, strand, test } from "./mala.ts";
+import { expect, finished, line, openCopy, strand, test, typeLine } from "./mala.ts";
 
 test("a piece off its target is brought right by keyboard, looked at before it is taken", async ({ page }) => {
   await openCopy(page, "Harbour Lights");
@@ -63,4 +63,20 @@ test("a bracelet is brought to its wearer in Fit", async ({ page }) => {
   await expect(proposals.getByRole("listitem").first()).toContainText("of ease");
   await proposals.getByRole("button", { name: /^Use:/ }).first().click();
   await expect(page.getByTestId("ease")).toContainText("✓");
+});
+
+test("all stops and warnings are fixed in one step, shown before and undone", async ({ page }) => {
+  await openCopy(page, "Harbour Lights");
+  await typeLine(page, "20P");
+  const checks = page.getByRole("region", { name: "Checks" });
+  await expect(checks.locator(".check.stop, .check.warn").nth(1)).toBeVisible();
+  const before = await checks.locator(".check.stop, .check.warn").count();
+  await checks.getByRole("button", { name: "Fix all …" }).press("Enter");
+  const all = page.getByRole("dialog", { name: "Fix all stops and warnings" });
+  await expect(all.getByRole("listitem").first()).toBeVisible();
+  await page.screenshot({ path: "/tmp/fixall.png" });
+  await all.getByRole("button", { name: "Fix all" }).press("Enter");
+  await expect(checks.locator(".check.stop, .check.warn")).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(checks.locator(".check.stop, .check.warn")).toHaveCount(before);
 });

@@ -250,6 +250,8 @@ func (k *knobs) between() {
 		n := class[0]
 		repeated := slices.ContainsFunc(class, func(n *pattern.Node) bool { return slices.Contains(k.inside, n) })
 		switch role := k.role[n.ID]; {
+		case role == Ending && n.Count > 1: // one there stays
+			k.add(Spacers, class, 1, 1, n.Count*mostOfSpacing)
 		case role == Ending || role == Running && !repeated:
 		case role == Separator && n.Count < fewestRunning:
 			if all := alike(k.ofKey(n.Key()), keyAndCount); len(all) == 1 && len(all[0]) == len(class) {

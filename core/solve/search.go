@@ -93,12 +93,16 @@ func (p *Proposal) beyond(had Proposal) bool {
 	return true
 }
 
+// mostTrim is by how much one setting may take back what another gives, in mm.
+const mostTrim = length.MM(20)
+
 // toAndFro says whether one setting takes back what another gives, by more than the one step that
 // trims a length.
 func (w *way) toAndFro() bool {
 	for i, a := range w.at {
 		for _, b := range w.at[:i] {
-			if a.by*b.by < 0 && !a.trims() && !b.trims() {
+			back := min(max(a.by, -a.by), max(b.by, -b.by))
+			if a.by*b.by < 0 && (!a.trims() && !b.trims() || back > mostTrim) {
 				return true
 			}
 		}

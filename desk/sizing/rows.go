@@ -71,6 +71,8 @@ type rowSizer struct {
 	settled map[piece.ID]bool // rows that have their line
 	out     *SizeFound
 	says    []string
+	follows bool      // a proposal takes it along: what does not bring a row all the way is left
+	whole   bool      // take no change that does not bring a row all the way
 	room    length.MM // by how much the leading row is to be roomier inside, as another is tighter
 	tighter length.MM // by how much the tightest row of what was found is tighter than right
 }
@@ -194,10 +196,12 @@ func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) 
 	}
 	half := goal.Tolerance / 2
 	even := goal
-	even.Least, even.Most = 0, 0
 	even.Want, even.Tolerance = evenWith(goal.Want, was+step, half), half
+	even.Least, even.Most = 0, 0
 	kept, says := w.piece.Clone(), w.says
-	if err := w.bring(ctx, even, shares); err != nil || w.out.Why == "" {
+	w.whole = w.follows && len(shares) == 1
+	err = w.bring(ctx, even, shares)
+	if w.whole = false; err != nil || w.out.Why == "" {
 		return err
 	}
 	w.piece, w.says, w.out.Why = kept, says, ""

@@ -136,10 +136,11 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by length.MM) (why string, err error) {
 	n := length.MM(len(one.rows))
 	part := solve.Goal{Row: one.rows[0], Inside: goal.Inside, Tolerance: goal.Tolerance / n}
+	least, most := -part.Tolerance, part.Tolerance // how far from what it aims at is right
 	if goal.Most > 0 {
-		part.Tolerance = min(goal.Want-goal.Least, goal.Most-goal.Want) / n
+		least, most = (goal.Least-goal.Want)/n, (goal.Most-goal.Want)/n
 	}
-	if math.Abs(float64(by/n)) <= float64(part.Tolerance) {
+	if -by/n >= least && -by/n <= most {
 		return "", nil
 	}
 	alone, err := measure.Filled(w.piece)
@@ -151,7 +152,9 @@ func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by le
 	if err != nil {
 		return "", err
 	}
-	if part.Want = valueOf(alone, s, goal.Inside) + by/n; !goal.Inside {
+	part.Want = valueOf(alone, s, goal.Inside) + by/n
+	part.Least, part.Most = part.Want+least, part.Want+most
+	if !goal.Inside {
 		alone.Target = &piece.Target{Finished: part.Want, Tolerance: part.Tolerance}
 	}
 	m, err := measure.Measure(alone)
@@ -165,7 +168,7 @@ func (w *rowSizer) change(ctx context.Context, goal solve.Goal, one share, by le
 	} else {
 		why = fmt.Sprintf("%s: %s", w.name(one), en.In(w.opt.Unit).Why(found.Why))
 	}
-	if best == nil || math.Abs(float64(best.Off)) >= math.Abs(float64(by/n)) {
+	if best == nil || w.whole && why != "" || math.Abs(float64(best.Off)) >= math.Abs(float64(by/n)) {
 		return why, nil
 	}
 	line := best.Measured.Piece.Row(one.rows[0]).Line

@@ -100,7 +100,13 @@ func Solve(ctx context.Context, in *Aim, opt desk.Options) (*Ways, error) {
 		out.Budget = &Budget{desk.Exact(b.Ends), desk.Exact(b.Slack), desk.Exact(b.Beads)}
 	}
 	for i := range found.Proposals {
-		out.Items = append(out.Items, wayOf(m, s, in, &found.Proposals[i], opt.Unit))
+		way := wayOf(m, s, in, &found.Proposals[i], opt.Unit)
+		if s == m.Leading() {
+			if err := way.followed(ctx, in, m, opt); err != nil {
+				return nil, err
+			}
+		}
+		out.Items = append(out.Items, way)
 	}
 	if found.Nearest != nil {
 		near := wayOf(m, s, in, found.Nearest, opt.Unit)
@@ -152,19 +158,7 @@ func wayOf(m *measure.Measured, s *measure.Strand, in *Aim, p *solve.Proposal, u
 	if p.Longer == 0 && (in.Wearer || in.ToMm > 0) {
 		out.setTarget(m, after, p.Measured, in.ToMm, unit)
 	}
-	if p.Measured.Piece.Hangs() {
-		return out
-	}
-	worn := p.Measured.Binding() // the wearer feels the tightest row
-	if inside, ok := worn.Inside(); ok {
-		mm := desk.Exact(inside + p.Longer/length.MM(after.Times()))
-		out.InsideMm = &mm
-	}
-	if fit := size.OfRow(p.Measured, worn); fit != nil {
-		fit.Loosen(p.Measured.Piece, p.Longer/length.MM(after.Times()))
-		ease := desk.Exact(fit.Ease)
-		out.EaseMm, out.EaseWord = &ease, fit.Word
-	}
+	out.worn(p.Measured, p.Longer/length.MM(after.Times()))
 	return out
 }
 
