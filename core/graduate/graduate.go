@@ -138,6 +138,9 @@ func ladderOf(m *measure.Measured, asked *Asked) ([]size, string) {
 			return nil, fmt.Sprintf("There is too little of %s in stock: %d, and each row takes at least one on either side.", s.of.Name, asked.Stock[s.of.ID])
 		}
 	}
+	if c := m.Piece.Palette[asked.Centre]; c != nil && c.Component == nil && !seen[asked.Centre] && asked.Stock[c.ID]-elsewhere[c.ID] < len(asked.Rows) {
+		return nil, fmt.Sprintf("There is too little of %s in stock for the centre: %d.", c.Name, asked.Stock[c.ID])
+	}
 	return out, ""
 }
 

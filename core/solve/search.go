@@ -387,8 +387,8 @@ func (t *task) tryOnce(ops []edit.Op) (*piece.Piece, *measure.Strand, *measure.M
 	return m.Piece, m.Strand(t.strand.Row.ID), m
 }
 
-// short says whether the piece takes more than is in hand, or more of a bead than before and
-// than there is in stock.
+// short says whether the piece takes more than is in hand, or more of a bead than there is in
+// stock: and more than before, unless all is still to be taken.
 func (t *task) short(m *measure.Measured) bool {
 	if t.rules.Hand != nil && t.rules.Hand.lacks(m, m.Strand(t.strand.Row.ID)) != "" {
 		return true
@@ -397,7 +397,7 @@ func (t *task) short(m *measure.Measured) bool {
 		return false
 	}
 	for _, c := range m.Tally {
-		if c.Material.Bead != nil && c.Count > t.had[c.Material.ID] && c.Count > t.rules.Stock[c.Material.ID] {
+		if c.Material.Bead != nil && (t.rules.Fresh || c.Count > t.had[c.Material.ID]) && c.Count > t.rules.Stock[c.Material.ID] {
 			return true
 		}
 	}

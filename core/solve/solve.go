@@ -47,6 +47,7 @@ type Rules struct {
 	Stock     map[string]int       // what there is of each material by its id; nil where that is not asked
 	Shelf     []*material.Material // what may be fetched: spacers of another size, clasps
 	Hand      *Hand                // all that there is to string it of; nil where that is not asked
+	Fresh     bool                 // all of it is still to be taken from stock; else what the piece has of a bead it may keep
 	AnyWearer bool                 // it is not for the body that the piece names
 	// LineOnly leaves ends, clasp, slack and the dishes as they are.
 	LineOnly bool

@@ -17,7 +17,7 @@ import (
 func TestAGraduatedStrandIsWhatItSays(t *testing.T) {
 	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/lamplighter.json"))
 	in := sizing.Graduation{Document: *doc, Ladder: []string{"A", "B", "C", "D", "E"}, Centre: "L", InStock: true}
-	stock := map[string]int{"lamp-pearl-3": 300, "lamp-pearl-4": 240, "lamp-pearl-5": 150, "lamp-pearl-6": 180, "lamp-pearl-7": 84}
+	stock := map[string]int{"lamp-pearl-3": 300, "lamp-pearl-4": 240, "lamp-pearl-5": 150, "lamp-pearl-6": 180, "lamp-pearl-7": 84, doc.Palette["L"]: 1}
 	ways, err := sizing.Graduate(t.Context(), &in, desk.Options{Unit: length.InMillimetres, Stock: stock})
 	if err != nil || len(ways.Items) != 3 || ways.Items[0].Line != doc.Sections[0].Rows[0].Line || ways.WantMm != 450 {
 		t.Fatalf("%v, %+v", err, ways)
@@ -37,6 +37,10 @@ func TestAGraduatedStrandIsWhatItSays(t *testing.T) {
 	}
 	in.Document.Target = &format.Target{FinishedMm: 450, ToleranceMm: 0}
 	if ways, err = sizing.Graduate(t.Context(), &in, desk.Options{Stock: stock}); err != nil || ways.Nearest == nil || len(ways.Items) > 0 || !strings.Contains(ways.Why, "comes near") || math.Abs(float64(ways.Nearest.OffMm)) > 3 {
+		t.Errorf("%v, %+v", err, ways)
+	}
+	stock[doc.Palette["L"]] = 0
+	if ways, err = sizing.Graduate(t.Context(), &in, desk.Options{Stock: stock}); err != nil || len(ways.Items) > 0 || !strings.Contains(ways.Why, "for the centre: 0") {
 		t.Errorf("%v, %+v", err, ways)
 	}
 	in.Row = "r9"

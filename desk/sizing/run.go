@@ -2,6 +2,7 @@ package sizing
 
 import (
 	"context"
+	"slices"
 
 	"mala/core/length"
 	"mala/core/measure"
@@ -124,9 +125,9 @@ func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Op
 		out.Why = says
 		return out, nil
 	}
-	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, AnyWearer: !aim.Wearer, Most: mostWays, Hand: ask.hand, Stock: opt.StockIf(ask.inStock)}
+	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, Fresh: true, AnyWearer: !aim.Wearer, Most: mostWays, Hand: ask.hand, Stock: opt.StockIf(ask.inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
-	if ask.hand == nil || ask.hand.Makes(m, s) {
+	if (ask.hand == nil || ask.hand.Makes(m, s)) && inStock(m, rules.Stock) {
 		withAsItIs(&found, m, goal)
 	}
 	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
@@ -141,6 +142,11 @@ func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Op
 		}
 	}
 	return out, nil
+}
+
+// inStock says whether there is enough for a piece; so it is where the stock is not asked.
+func inStock(m *measure.Measured, stock map[string]int) bool {
+	return stock == nil || !slices.ContainsFunc(m.Tally, func(c measure.Count) bool { return c.Material.Bead != nil && c.Count > stock[c.Material.ID] })
 }
 
 // withAsItIs puts the piece as it is before the proposals where it lies within the tolerance already.

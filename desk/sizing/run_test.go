@@ -124,6 +124,44 @@ func TestWhatHasNoSizeIsSaid(t *testing.T) {
 	}
 }
 
+// A size takes no more of a bead than there is, the ones that the pattern has already among them: also
+// where it fills up, and as it is.
+func TestASizeIsMadeOfWhatIsInStock(t *testing.T) {
+	for _, name := range []string{"ferry-bell", "tide-table"} {
+		doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/"+name+".json"))
+		own := testdesk.Analysed(t, doc, desk.Options{})
+		stock := map[string]int{}
+		for _, c := range own.Tally {
+			stock[c.Material] = c.Count
+		}
+		wanted := []sizing.SizeWanted{{Name: "as it is", FinishedMm: own.FinishedMm}, {Name: "shorter", FinishedMm: own.FinishedMm - 20}}
+		for scarce := range 2 {
+			run, err := sizing.RunSizes(t.Context(), &sizing.SizesWanted{Document: *doc, Sizes: wanted, InStock: true}, desk.Options{Stock: stock})
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, found := range run.Sizes {
+				if scarce == 0 && len(found.Items) == 0 {
+					t.Errorf("%s, %s: %s", name, found.Name, found.Why)
+				}
+				for _, way := range found.Items {
+					for _, c := range way.Counts {
+						if c.Count > stock[c.Material] {
+							t.Errorf("%s, %s: %d of %s, of which there are %d", name, found.Name, c.Count, c.Material, stock[c.Material])
+						}
+					}
+				}
+				if scarce == 1 && len(found.Items) > 0 {
+					t.Errorf("%s, %s is offered with 4 beads in stock: %s", name, found.Name, found.Items[0].Line)
+				}
+			}
+			for id := range stock {
+				stock[id] = min(stock[id], 4)
+			}
+		}
+	}
+}
+
 // Sizes are kept in the file, and a wrong line of one is pointed at.
 func TestSizesAreKept(t *testing.T) {
 	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/ferry-bell.json"))
