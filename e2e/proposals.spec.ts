@@ -74,7 +74,6 @@ test("all stops and warnings are fixed in one step, shown before and undone", as
   await checks.getByRole("button", { name: "Fix all …" }).press("Enter");
   const all = page.getByRole("dialog", { name: "Fix all stops and warnings" });
   await expect(all.getByRole("listitem").first()).toBeVisible();
-  await page.screenshot({ path: "/tmp/fixall.png" });
   await all.getByRole("button", { name: "Fix all" }).press("Enter");
   await expect(checks.locator(".check.stop, .check.warn")).toHaveCount(0);
   await page.getByRole("button", { name: "Undo", exact: true }).click();

@@ -16,7 +16,7 @@ import (
 func solveCommand() *cli.Command {
 	return &cli.Command{
 		Name:      "solve",
-		Usage:     "print the few best ways to bring a piece file to a length or a wearer, the fewest changes first (- reads standard input)",
+		Usage:     "print the few best ways to bring a piece file to a length or a wearer, the most regular first (- reads standard input)",
 		ArgsUsage: "FILE|-",
 		Flags: []cli.Flag{
 			&cli.StringFlag{Name: "to", Usage: "the finished length, such as 190mm or 7.5in; its target if left out"},

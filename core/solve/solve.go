@@ -72,7 +72,7 @@ type Proposal struct {
 // Answer is what the search came to.
 type Answer struct {
 	Now       length.MM
-	Proposals []Proposal // within the tolerance, the fewest and smallest changes first
+	Proposals []Proposal // within the tolerance, the most regular first
 	Nearest   *Proposal  // the nearest of those looked at, where none lies within it
 	Why       Why        // the reason that there is none, and which change of rule would allow one; else nil
 	Tried     int        // how many changes were measured

@@ -37,7 +37,7 @@ type SizeRun struct {
 	Sizes []SizeFound `json:"sizes"`
 }
 
-// SizeFound is one size with its proposals, the fewest and smallest changes first.
+// SizeFound is one size with its proposals, the most regular first.
 type SizeFound struct {
 	SizeWanted
 	Items []SizeWay `json:"items" doc:"The pattern as it is comes first where it suits already."`

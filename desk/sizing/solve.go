@@ -29,7 +29,7 @@ type Aim struct {
 // Of is the piece it is about.
 func (w *Aim) Of() *format.Document { return &w.Document }
 
-// Ways are the proposals for a piece, the fewest and smallest changes first.
+// Ways are the proposals for a piece, the most regular first.
 type Ways struct {
 	NowMm       length.MM `json:"nowMm"`
 	WantMm      length.MM `json:"wantMm" doc:"The length, or the inside length, in the middle of what is right."`

@@ -22,7 +22,7 @@ type Together struct {
 // Of is the piece it is about.
 func (w *Together) Of() *format.Document { return &w.Document }
 
-// Proposals are ways to bring rows to a goal, the one with the fewest changes first.
+// Proposals are ways to bring rows to a goal, the most regular first.
 type Proposals struct {
 	WithinMm length.MM  `json:"withinMm" doc:"The smallest bead: every row comes nearer than this to its place beside the others."`
 	Items    []Proposal `json:"items" doc:"None where no way was found."`

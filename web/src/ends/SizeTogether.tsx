@@ -20,7 +20,7 @@ type Goal = (typeof GOALS)[number]["goal"];
 /** A step until one is chosen. */
 const FIRST_STEP = 30;
 
-/** SizeTogether proposes the fewest changes that bring all rows to one length, to even steps, or to lie side by side. */
+/** SizeTogether proposes the most regular changes that bring all rows to one length, to even steps, or to lie side by side. */
 export function SizeTogether({ bench, state }: { bench: Bench; state: BenchState }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   return (
