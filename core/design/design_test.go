@@ -180,13 +180,27 @@ func TestKnobsAreTurned(t *testing.T) {
 }
 
 func TestWhatOnlySeparates(t *testing.T) {
-	d := strand(t, "20T", false)
-	for across, want := range map[length.MM]bool{3.6: true, 3.7: false, 6: false} {
-		if got := d.IsSeparator(testparts.Bead(t, "x", material.Bead{Shape: material.Round, Across: across, Hole: 1}, 0.1)); got != want {
-			t.Errorf("a round of %v beside rounds of 6: %v", across, got)
+	d := strand(t, "9(3P S T S)", false)
+	for key, want := range map[string]bool{"S": true, "P": false, "T": false, "F": false} {
+		if got := d.Separates(key, d.piece.Palette[key]); got != want {
+			t.Errorf("%s: %v", key, got)
 		}
 	}
-	if !d.IsSeparator(testparts.Bead(t, "wide", material.Bead{Shape: material.Spacer, Across: 9, Along: 5, Hole: 1}, 0.1)) {
+	if !d.Separates("X", testparts.Bead(t, "wide", material.Bead{Shape: material.Spacer, Across: 9, Along: 5, Hole: 1}, 0.1)) {
 		t.Error("a spacer is one whatever its size")
+	}
+}
+
+// Two runs of a ring that meet where it is tied stay alike, but for the one bead that makes the count odd.
+func TestRunsThatMeetInARingStayAlike(t *testing.T) {
+	d := strand(t, "12P F 12P", true)
+	if got := knobsOf(d, free); !slices.Equal(got, []string{"1 12P + 12P by 1", "2 12P by 1"}) {
+		t.Fatalf("%q", got)
+	}
+	if got := knobsOf(strand(t, "6(4P T) 4P", true), free); slices.ContainsFunc(got, func(s string) bool { return s == "1 4P by 1" }) {
+		t.Errorf("the rest of a repeat is no long run: %q", got)
+	}
+	if least, most := d.Knobs(free)[1].Range(); least != -1 || most != 1 {
+		t.Errorf("one of them goes from %d to %d", least, most)
 	}
 }

@@ -42,7 +42,7 @@ const GapStep = length.MM(0.5)
 // Knobs lists what can be set in a strand, the most regular first. What is pinned stays.
 func (d *Strand) Knobs(pinned func(n *pattern.Node) bool) []Knob {
 	line := d.Row.Line
-	if line == nil || line.OpenFill() != nil {
+	if line == nil || len(d.Beads) == 0 || line.OpenFill() != nil {
 		return nil // a fill takes up whatever changes
 	}
 	k := &knobs{Strand: d, pinned: pinned, role: d.roleOfNodes()}
@@ -161,14 +161,27 @@ func (k *knobs) add(tier Tier, nodes []*pattern.Node, step, least, most int) *Kn
 	return &k.out[len(k.out)-1]
 }
 
-// running lets long runs change: those that are alike together.
-func (k *knobs) running() {
+// long lists the long runs that lie in no repeat, also not across where a ring is tied.
+func (k *knobs) long() []*pattern.Node {
+	var seam []*pattern.Node
+	if first, last := k.Beads[0], k.Beads[len(k.Beads)-1]; k.Ring && first.Key == last.Key {
+		a, b := k.Row.Line.Nodes[first.Node], k.Row.Line.Nodes[last.Node]
+		if slices.Contains(k.inside, a) || slices.Contains(k.inside, b) {
+			seam = []*pattern.Node{a, b}
+		}
+	}
 	var long []*pattern.Node
 	for _, n := range k.open {
-		if k.role[n.ID] == Running {
+		if k.role[n.ID] == Running && !slices.Contains(seam, n) {
 			long = append(long, n)
 		}
 	}
+	return long
+}
+
+// running lets long runs change: those that are alike together.
+func (k *knobs) running() {
+	long := k.long()
 	classes := alike(long, keyAndCount)
 	if blocks := alike(long, func(n *pattern.Node) string { return fmt.Sprint(n.Count) }); len(blocks) == 1 && len(classes) > 1 {
 		k.add(LongRuns, long, 1, 1, pattern.MaxCount) // blocks of several colours, equally long
@@ -195,12 +208,7 @@ func (k *knobs) parity(class []*pattern.Node) int {
 
 // outermost lets the long runs nearest to the ends change alone: at both ends where there are two.
 func (k *knobs) outermost() {
-	var long []*pattern.Node
-	for _, n := range k.open {
-		if k.role[n.ID] == Running {
-			long = append(long, n)
-		}
-	}
+	long := k.long()
 	if len(long) < 2 {
 		return
 	}
@@ -212,6 +220,11 @@ func (k *knobs) outermost() {
 		k.add(Repeats, []*pattern.Node{first, last}, 1, 1, pattern.MaxCount)
 	}
 	if k.Mirror {
+		return
+	}
+	if k.Ring && first.Key() == last.Key() && first.Count == last.Count {
+		// They are one run of the ring, and stay as long on either side of where it is tied.
+		k.add(Repeats, []*pattern.Node{last}, 1, last.Count-1, last.Count+1)
 		return
 	}
 	for _, n := range []*pattern.Node{last, first} {
@@ -303,15 +316,16 @@ func (k *knobs) gaps() {
 	}
 }
 
-// IsSeparator says whether a bead may come beside others only to separate them: a spacer, or one
-// that is small beside the rest of the strand.
-func (d *Strand) IsSeparator(m *material.Material) bool {
+// Separates says whether a bead may come beside others only to separate them: a spacer, or one that
+// does so in the strand already.
+func (d *Strand) Separates(key string, m *material.Material) bool {
 	if m.Bead.Shape == material.Spacer {
 		return true
 	}
-	longest := length.MM(0)
-	for _, r := range d.runs {
-		longest = max(longest, d.Beads[r.from].Material.Bead.Length())
+	for i, role := range d.Roles {
+		if role == Separator && d.Beads[i].Key == key {
+			return true
+		}
 	}
-	return m.Bead.Length() <= smallEnough*longest
+	return false
 }

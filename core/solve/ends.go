@@ -63,7 +63,7 @@ func ends(t *task) []knob {
 }
 
 // mostOfRepeat is of how many beads a repeat may be that comes in part.
-const mostOfRepeat = 8
+const mostOfRepeat = 12
 
 // partRepeat lets the repeat that a strand begins with, or ends with, go on by a part of it.
 func (t *task) partRepeat(at pattern.Ends) knob {
@@ -84,9 +84,12 @@ func (t *task) partRepeat(at pattern.Ends) knob {
 	}
 	var k knob
 	for n := 1; n < len(one); n++ {
-		part := one[:n]
+		part, ends := one[:n], one[n-1] == one[len(one)-1]
 		if at == pattern.BothEnds {
-			part = one[len(one)-n:]
+			part, ends = one[len(one)-n:], one[len(one)-n] == one[0]
+		}
+		if !ends {
+			continue // another bead would come beside the end
 		}
 		written, err := pattern.Parse(strings.Join(part, " "))
 		if err != nil {
@@ -99,7 +102,7 @@ func (t *task) partRepeat(at pattern.Ends) knob {
 		}
 		by, s := t.step(edit.SetLine{At: t.strand.Row.At(), Line: longer.String()})
 		if s == nil {
-			break
+			continue
 		}
 		adds := t.addedBy(s)
 		moved := 0
@@ -140,7 +143,7 @@ func (t *task) spacers() []string {
 	var keys []string
 	for key, m := range p.Palette {
 		plain := m.Class == material.ClassBead && !m.Bead.Hangs() && !m.Bead.Turns() && m.Bead.Shape != material.Letter && (row.Lacing == nil || m.Bead.Laces())
-		if plain && t.design.IsSeparator(m) && m.Bead.Hole >= material.HoleFor(row.Passes, row.Cord.Cord.Diameter) && !t.letterPinned(key) {
+		if plain && t.design.Separates(key, m) && m.Bead.Hole >= material.HoleFor(row.Passes, row.Cord.Cord.Diameter) && !t.letterPinned(key) {
 			keys = append(keys, key)
 		}
 	}

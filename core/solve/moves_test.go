@@ -76,8 +76,8 @@ func TestRunsChangeByWholeBeads(t *testing.T) {
 // what the cord does not pass, what hangs, or what is pinned, nor what is no smaller than the rest.
 func TestSpacersComeAtTheEnds(t *testing.T) {
 	more := func(p *piece.Piece) {
-		p.Palette["N"] = testparts.Bead(t, "just passes", material.Bead{Shape: material.Round, Across: 2, Hole: material.HoleFor(1, 0.38)}, 0.1)
-		p.Palette["M"] = testparts.Bead(t, "does not pass", material.Bead{Shape: material.Round, Across: 2, Hole: material.HoleFor(1, 0.38) - 0.01}, 0.1)
+		p.Palette["N"] = testparts.Bead(t, "just passes", material.Bead{Shape: material.Spacer, Across: 2, Along: 2, Hole: material.HoleFor(1, 0.38)}, 0.1)
+		p.Palette["M"] = testparts.Bead(t, "does not pass", material.Bead{Shape: material.Spacer, Across: 2, Along: 2, Hole: material.HoleFor(1, 0.38) - 0.01}, 0.1)
 	}
 	hasMoves(t, ends, 1, Rules{Pins: []piece.Pin{{Letter: "P"}}}, more, "1 × spacer more at the right: 1, 5", "1 × just passes more at the right: 1, 5")
 	hasMoves(t, ends, 1, rowPin, wholeRow)
