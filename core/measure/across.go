@@ -51,7 +51,7 @@ func (mk *strandMaker) alone(row *piece.Row) (*Strand, error) {
 // beyondOf lays out every row that lies beyond the ends of this one in its loop.
 func (mk *strandMaker) beyondOf() error {
 	for _, side := range piece.Sides() {
-		for r := mk.piece.Beyond(mk.row, side); r != nil; r = mk.piece.Beyond(r, side) {
+		for r := mk.piece.Beyond(mk.row, side); r != nil; r = mk.piece.InLoopOf(mk.row, r, side) {
 			if _, err := mk.alone(r); err != nil {
 				return err
 			}
@@ -64,7 +64,7 @@ func (mk *strandMaker) beyondOf() error {
 // of the other sections in its loop.
 func (b *endBuilder) across(mk *strandMaker, side piece.Side) {
 	row, beside := b.row, b.beside
-	for next := mk.piece.Beyond(row, side); next != nil; next = mk.piece.Beyond(row, side) {
+	for next := mk.piece.Beyond(row, side); next != nil; next = mk.piece.InLoopOf(b.row, row, side) {
 		join := mk.piece.JoinAt(row, side)
 		s := mk.others[next]
 		if join.Through() {

@@ -166,8 +166,38 @@ func TestASeriesIsTheSumOfItsSections(t *testing.T) {
 	}
 }
 
+// Beyond a section of one row each row goes on in the row of its own number: the second loop is longer by
+// what both its rows are.
+func TestLoopsGoOnInTheirOwnRowBeyondASingleOne(t *testing.T) {
+	p := threeRows(t, "30R", "34R")
+	section := func(lines ...string) piece.Section {
+		out := piece.Section{}
+		for _, line := range lines {
+			row := *p.Leading()
+			row.ID, row.Line = piece.ID("n"+line), testparts.Line(t, line)
+			row.Left, row.Right = []piece.Fitting{{ID: piece.ID("a" + line), Of: p.Leading().Left[0].Of}}, []piece.Fitting{{ID: piece.ID("b" + line), Of: p.Leading().Left[0].Of}}
+			out.Rows = append(out.Rows, &row)
+		}
+		return out
+	}
+	p.Sections = append(p.Sections, section("10R"), section("20R", "25R"))
+	ring := &material.Material{ID: "ring", Name: "ring", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 9, Wire: 1.2}}
+	p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{{ID: "k", Of: ring}}}, {ID: "i", Fittings: []piece.Fitting{{ID: "m", Of: ring}}}}
+	m := measured(t, p)
+	for k, want := range []string{"n20R", "n25R"} {
+		others := m.Strands[k].Others()
+		if len(others) != 2 || string(others[0].Strand.Row.ID) != "n10R" || string(others[1].Strand.Row.ID) != want {
+			t.Errorf("row %d lies in a loop with %v", k+1, others)
+		}
+	}
+	round := p.Palette["R"].Bead.Length()
+	if by := m.Strands[1].Finished() - m.Strands[0].Finished() - 9*round; math.Abs(float64(by)) > 0.5 {
+		t.Errorf("the second loop is longer by %v than its beads", by)
+	}
+}
+
 // Rows beside rows across a connector: each loop goes through the rows of its own
-// number, and of fewer through the first.
+// number, and of fewer through the last.
 func TestLoopsGoThroughTheRowsOfTheirNumber(t *testing.T) {
 	p := threeRows(t, "30R", "32R", "34R")
 	bar := &material.Material{ID: "bar", Name: "bar", Class: material.ClassFinding, Finding: &material.Finding{Type: material.Connector, Length: 6, Holes: 3, Spacing: 5}}
@@ -181,7 +211,7 @@ func TestLoopsGoThroughTheRowsOfTheirNumber(t *testing.T) {
 	p.Sections = append(p.Sections, section)
 	p.Joins = []*piece.Join{{ID: "j", Fittings: []piece.Fitting{{ID: "k", Of: bar}}}}
 	m := measured(t, p)
-	for k, beyond := range []string{"n1", "n2", "n1"} {
+	for k, beyond := range []string{"n1", "n2", "n2"} {
 		if others := m.Strands[k].Others(); len(others) != 1 || string(others[0].Strand.Row.ID) != beyond {
 			t.Errorf("row %d lies in a loop with %v", k+1, others)
 		}

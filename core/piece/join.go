@@ -84,17 +84,19 @@ func (p *Piece) Main() *Section {
 }
 
 // In is the row of a section that lies in the same loop as a row: of the same number,
-// or the first.
+// or the last, where there are fewer.
 func (p *Piece) In(r *Row, s *Section) *Row {
-	if _, j := p.place(r); j >= 0 && j < len(s.Rows) {
-		return s.Rows[j]
-	}
-	return s.Rows[0]
+	_, j := p.place(r)
+	return s.Rows[max(0, min(j, len(s.Rows)-1))]
 }
 
 // Beyond is the row in the same loop in the next section at a side; nil where the
 // closure is.
-func (p *Piece) Beyond(r *Row, side Side) *Row {
+func (p *Piece) Beyond(r *Row, side Side) *Row { return p.InLoopOf(r, r, side) }
+
+// InLoopOf is the row beyond another in the loop of a row: beyond a section of fewer rows it goes on in
+// the row of its own number; nil where the closure is.
+func (p *Piece) InLoopOf(of, r *Row, side Side) *Row {
 	i, _ := p.place(r)
 	next := i + 1
 	if side == Left {
@@ -103,7 +105,7 @@ func (p *Piece) Beyond(r *Row, side Side) *Row {
 	if i < 0 || next < 0 || next >= len(p.Sections) {
 		return nil
 	}
-	return p.In(r, &p.Sections[next])
+	return p.In(of, &p.Sections[next])
 }
 
 // RunsOn is the row that a row's cord runs on in, through a bead at its right; nil where

@@ -7,7 +7,7 @@ import (
 	"mala/core/pattern"
 )
 
-// The loop of a row is the row in every section that has its number, or the first of one with
+// The loop of a row is the row in every section that has its number, or the last of one with
 // fewer rows, and what its cord is folded with.
 func TestTheLoopOfARowAlone(t *testing.T) {
 	p := withRows(3, 4)
