@@ -101,7 +101,7 @@ var noClasp = Check{
 		}
 		if e := bareEnd(v); e != nil {
 			clasp, _ := v.Piece.Clasp()
-			return []Problem{{Severity: Advise, At: v.Leading().Row.AtEnd(e.Side), cause: "nothing to close on", Fact: NothingToCloseOn{clasp.Type, e.Side}}}
+			return []Problem{{Severity: Advise, At: v.Leading().Row.AtEnd(e.Side), cause: "bare", Fact: NothingToCloseOn{clasp.Type, e.Side}}}
 		}
 		if clasp, _ := v.Piece.Clasp(); v.Piece.Closure.Type != piece.Clasp || clasp != nil || v.FoldsThroughBead() {
 			return nil
