@@ -7,14 +7,73 @@ import (
 	"mala/core/piece"
 )
 
-// claspClosedEye fires when a clasp's closed eye meets another closed fitting:
-// neither opens to take the other in.
+// claspClosedEye fires when a clasp's closed eye, or another closed thing on the way that a weight
+// hangs, meets a closed one: neither opens to take the other in.
 var claspClosedEye = Check{
 	Code: "clasp-closed-eye", Step: StepEnds,
+	Strand: func(v *View, s *measure.Strand) []Problem { return ofComponents(v, s, closedInside) },
 	End: func(_ *View, s *measure.Strand, e *measure.End) []Problem {
-		return closedPairs(s, e, false)
+		return append(closedPairs(s, e, false), closedOnHung(s, e)...)
 	},
-	Fix: openBetween,
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
+		if _, atEnd := f.Fact.(BothClosed); !atEnd {
+			return nil // it is mended where it is made
+		}
+		return openBetween(v, f, shelf)
+	},
+}
+
+// closedTop says whether what hangs has nothing at its top that opens: a charm by its hole, a component
+// by its first ring.
+func closedTop(m *material.Material) bool {
+	if m.Component == nil {
+		return m.Bead != nil && m.Bead.Hangs()
+	}
+	return len(m.Component.Rings) > 0 && !m.Component.Rings[0].Finding.IsOpen()
+}
+
+// closedInside stops a component in which two things are closed that hang in one another.
+func closedInside(m *material.Material, _ piece.House) (f Problem, fires bool) {
+	within(m, func(c *material.Material) {
+		rings := c.Component.Rings
+		stop := func(one, other *material.Material) {
+			if !fires {
+				f, fires = Problem{Severity: Stop, Fact: ClosedInside{c, one, other}}, true
+			}
+		}
+		for i := 1; i < len(rings); i++ {
+			if !rings[i-1].Finding.IsOpen() && !rings[i].Finding.IsOpen() {
+				stop(rings[i-1], rings[i])
+			}
+		}
+		if len(rings) == 0 || c.Component.Pin != nil || rings[len(rings)-1].Finding.IsOpen() {
+			return // a loop of a pin is closed last
+		}
+		for _, below := range c.Component.Below {
+			if closedTop(below) {
+				stop(rings[len(rings)-1], below)
+			}
+		}
+	})
+	return f, fires
+}
+
+// closedOnHung finds what hangs closed in a closed fitting of an end.
+func closedOnHung(s *measure.Strand, e *measure.End) []Problem {
+	var found []Problem
+	for _, p := range e.Parts {
+		if p.Material == nil || p.Material.Finding == nil || p.Material.Finding.IsOpen() {
+			continue
+		}
+		for _, hung := range p.Hung {
+			if closedTop(hung) {
+				at := s.Row.AtEnd(e.Side)
+				at.Fitting = p.Fitting
+				found = append(found, Problem{Severity: Stop, At: at, cause: "hung " + hung.ID, Fact: ClosedInside{nil, p.Material, hung}})
+			}
+		}
+	}
+	return found
 }
 
 // chainSoldered fires when a chain of soldered links meets another closed
@@ -100,9 +159,14 @@ type BothClosed struct {
 	Chain      bool
 }
 
+// ClosedInside says that two closed things would have to hang in one another: in a component, or in a
+// fitting, where Of is nil.
+type ClosedInside struct{ Of, One, Other *material.Material }
+
 // PutRing puts a ring between the two.
 type PutRing struct{ Ring *material.Material }
 
-func (BothClosed) fact() {}
+func (BothClosed) fact()   {}
+func (ClosedInside) fact() {}
 
 func (PutRing) effect() {}

@@ -23,7 +23,7 @@ type judgeComponent func(m *material.Material, h piece.House) (Problem, bool)
 
 // componentChecks are the judgements on components by their codes.
 var componentChecks = map[string]judgeComponent{
-	legShort.Code: pinShort, holeTooSmall.Code: pinTooThick, pinSlipping.Code: pinSlips, ringTooSmall.Code: linkOvercrowded,
+	legShort.Code: pinShort, holeTooSmall.Code: pinTooThick, pinSlipping.Code: pinSlips, ringTooSmall.Code: linkOvercrowded, claspClosedEye.Code: closedInside,
 	weakLink.Code: linkWeak, liesSideways.Code: charmSideways, metalsDiffer.Code: partsOfOtherMetal,
 }
 

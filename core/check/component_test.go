@@ -264,3 +264,49 @@ func TestAComponentOnAFittingIsJudgedThere(t *testing.T) {
 		FixOf(context.Background(), measured, found, f, Shelf{Materials: shelf(t)})
 	}
 }
+
+// Two closed things cannot hang in one another: in a component, and where a charm hangs in a chain.
+func TestClosedThingsDoNotHangInOneAnother(t *testing.T) {
+	charm := bead(t, "star", material.Bead{Shape: material.Charm, Across: 8, Hole: 2, Along: 1, Drop: 12})
+	made := func(rings ...*material.Material) *material.Material {
+		m, err := component.Make("made", "Made", component.Plan{Kind: material.CharmOnRings, Rings: rings, Below: []*material.Material{charm}})
+		if err != nil {
+			t.Fatal(err)
+		}
+		return m
+	}
+	for name, tt := range map[string]struct {
+		of    *material.Material
+		fires bool
+	}{
+		"a ring that opens":            {made(jump), false},
+		"a soldered one":               {made(soldered), true},
+		"one that opens below it":      {made(soldered, jump), false},
+		"soldered below one that is":   {made(jump, soldered), true},
+		"two soldered, one that opens": {made(soldered, soldered, jump), true},
+	} {
+		found := Component(tt.of, piece.DefaultHouse())
+		if fires := of(found, "clasp-closed-eye") != nil; fires != tt.fires {
+			t.Errorf("%s: %v", name, found)
+		}
+	}
+	hung := func(link *material.Material, on *material.Material) *piece.Piece {
+		return necklace(t, "20P", closed(lobster, jump), func(p *piece.Piece, _ *piece.Row) {
+			p.Closure.Right = fittings("cr", jump, link)
+			p.Closure.Right[1].Hung = []*material.Material{on}
+		})
+	}
+	for name, tt := range map[string]struct {
+		p     *piece.Piece
+		fires bool
+	}{
+		"a charm in soldered links": {hung(chainShut, charm), true},
+		"in open ones":              {hung(chainOpen, charm), false},
+		"on a ring that opens":      {hung(chainShut, made(jump)), false},
+	} {
+		f := of(all(t, tt.p), "clasp-closed-eye")
+		if (f != nil) != tt.fires || f != nil && !strings.Contains(spoken(f), "star are both closed") {
+			t.Errorf("%s: %v", name, f)
+		}
+	}
+}

@@ -72,6 +72,12 @@ func (p Speaker) ofClosing(f check.Fact) (title, says string) {
 		return "Nothing for the clasp to close on", fmt.Sprintf("At the %s end the clasp would take hold of the cord's own loop, and wear it through. Put a ring there.", f.Side)
 	case check.NoLoopForButton:
 		return "No loop for the button", fmt.Sprintf("The button has nothing to close into. Make a loop of beads at the %s end, or choose another clasp.", f.Side)
+	case check.ClosedInside:
+		where := ""
+		if f.Of != nil {
+			where = " in " + f.Of.Name
+		}
+		return "Neither opens", fmt.Sprintf("%s and %s%s are both closed, so one cannot hang in the other. Take a ring that opens for one of them.", f.One.Name, lower(f.Other.Name), where)
 	case check.BothClosed:
 		title = "Neither eye opens"
 		if f.Chain {
