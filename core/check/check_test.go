@@ -43,6 +43,7 @@ func TestFixesAreTheSmallestChange(t *testing.T) {
 		{"a crimp that grips", "crimp-misfit", "Use crimp instead", necklace(t, "20P", leftEnd(tinyCrimp)), ""},
 		{"a cover that closes", "cover-misfit", "Use cover 3 instead", necklace(t, "20P", leftEnd(crimp18, bigCover)), ""},
 		{"the house's slack", "slack-short", "Use the house's", necklace(t, "20P", slack(0)), ""},
+		{"no more than is needed", "slack-short", "Plan 2.3 mm of slack", necklace(t, "20P", slack(0), func(p *piece.Piece, _ *piece.Row) { p.House.Slack = piece.SlackEasy }), ""},
 		{"and where there is too much", "slack-long", "Use the house's", necklace(t, "20P", slack(12)), ""},
 		{"rings at the bar", "toggle-blocked", "at the bar", necklace(t, "20P R", closed(toggle10)), ""},
 		{"a wider ring", "ring-too-small", "Use jump ring instead", necklace(t, "20P", closed(lobster, fine)), ""},

@@ -1,6 +1,8 @@
 package check
 
 import (
+	"math"
+
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
@@ -44,9 +46,14 @@ func bends(v *View, s *measure.Strand) bool {
 	return !v.Piece.Hangs() && s.Row.Cord.Cord.Type != material.Elastic && len(s.Beads) > 0
 }
 
-// followHouseSlack lets the slack follow the house again.
+// followHouseSlack lets the slack follow the house again; where it is short and the house plans more than
+// bending needs, it plans that alone.
 func followHouseSlack(v *View, f *Problem, _ Shelf) []Fix {
 	s := v.Strand(f.At.Row)
+	if _, short := f.Fact.(SlackShort); short && v.Piece.House.PlannedSlack(s.SlackNeeded) > s.SlackNeeded+rulerShows {
+		needed := length.MM(math.Ceil(float64(s.SlackNeeded)*10)) / 10
+		return []Fix{fix(PlanSlack{needed}, edit.SetSlack{At: s.Row.At(), Slack: &needed})}
+	}
 	return []Fix{fix(HouseSlack{v.Piece.House.PlannedSlack(s.SlackNeeded)}, edit.SetSlack{At: s.Row.At()})}
 }
 
@@ -59,7 +66,11 @@ type (
 // HouseSlack plans what the house method gives.
 type HouseSlack struct{ Slack length.MM }
 
+// PlanSlack plans so much.
+type PlanSlack struct{ Slack length.MM }
+
 func (SlackLong) fact()  {}
 func (SlackShort) fact() {}
 
 func (HouseSlack) effect() {}
+func (PlanSlack) effect()  {}

@@ -147,6 +147,8 @@ func (p Speaker) onCord(e check.Effect) string {
 		return "String it on " + e.Cord.Name + ", " + mm(e.Cord.Cord.Diameter)
 	case check.NewCut:
 		return "Cut a new one of " + p.in(e.Length)
+	case check.PlanSlack:
+		return "Plan " + p.in(e.Slack) + " of slack"
 	case check.HouseSlack:
 		return "Use the house's " + p.in(e.Slack)
 	case check.TailThrough:
