@@ -67,7 +67,11 @@ test("a bracelet is brought to its wearer in Fit", async ({ page }) => {
 
 test("all stops and warnings are fixed in one step, shown before and undone", async ({ page }) => {
   await openCopy(page, "Harbour Lights");
+  await typeLine(page, "300P");
+  await expect(page.getByRole("region", { name: "Tally" })).toContainText("240 in stock, 60 short");
+  await expect(page.locator(".dish").filter({ hasText: "300 used" })).toContainText("60 short");
   await typeLine(page, "20P");
+  await expect(page.locator(".dish").filter({ hasText: "20 used" })).not.toContainText("short");
   const checks = page.getByRole("region", { name: "Checks" });
   await expect(checks.locator(".check.stop, .check.warn").nth(1)).toBeVisible();
   const before = await checks.locator(".check.stop, .check.warn").count();

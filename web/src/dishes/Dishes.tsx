@@ -39,6 +39,8 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
         const material = doc.materials.find((m) => m.id === id);
         if (!material) return null;
         const onShelf = shop.get(id)?.onHand;
+        const uses = used.get(id) ?? 0;
+        const short = onShelf !== undefined && material.component === undefined ? Math.max(0, uses - onShelf) : 0;
         const outline = analysis?.drawing?.outlines[id] ?? shop.get(id)?.outline;
         return (
           <div key={key} className={`dish ${held === key ? "held" : ""}`}>
@@ -61,7 +63,8 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
                 <span className="facts" style={{ display: "block" }}>
                   {[sizeOf(material, outline), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
-                  {material.component?.kind === "turn" ? takenInTurn(key) : (used.get(id) ?? 0)} used{onShelf !== undefined && !(material.component && onShelf === 0) && `, ${onShelf} in stock`}
+                  {material.component?.kind === "turn" ? takenInTurn(key) : uses} used{onShelf !== undefined && !(material.component && onShelf === 0) && `, ${onShelf} in stock`}
+                  {short > 0 && <span className="in-stock short">{short} short</span>}
                   {onOne(key) && ", on one cord"}
                 </span>
               </span>

@@ -99,7 +99,9 @@ function Proposals({ bench, doc, onTaken }: { bench: Bench; doc: Document; onTak
       </ol>
       {found.data && found.data.items.length > 0 && (
         <p className="quiet">
-          Every row then comes nearer than the smallest bead, <Length mm={found.data.withinMm} />, to its place beside the others.
+          <span>
+            Every row then comes nearer than the smallest bead, <Length mm={found.data.withinMm} />, to its place beside the others.
+          </span>
         </p>
       )}
     </div>

@@ -15,7 +15,7 @@ export function Tally({ state }: { state: BenchState }) {
   const { analysis, doc, behind } = state;
   const { unit } = useUnit();
   const [bought, setBought] = useState(false);
-  const shop = useHeld(analysis?.tally.filter((c) => c.cutMm !== undefined).map((c) => c.material) ?? []);
+  const shop = useHeld(analysis?.tally.map((c) => c.material) ?? []);
   if (!analysis) return null;
   const hasComponents = analysis.tally.some((c) => c.parts);
   const shown: Count[] = bought && hasComponents ? analysis.bought : analysis.tally;
@@ -64,6 +64,7 @@ export function Tally({ state }: { state: BenchState }) {
                   {keyOf(c.material) && <span className="key">{keyOf(c.material)}</span>}
                   {m.name} <span className="size">{m.type === "chain" ? linksOf(c) : sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
                   <CordInStock needs={m.class === "cord" ? c.cutMm : undefined} has={shop.get(c.material)?.onHand} />
+                  {c.cutMm === undefined && <Short needs={c.count} has={shop.get(c.material)?.onHand} />}
                 </th>
                 {byRow && c.cutMm === undefined &&
                   c.byStrand.map((n, i) => (
@@ -105,6 +106,16 @@ export function Tally({ state }: { state: BenchState }) {
         </p>
       )}
     </section>
+  );
+}
+
+/** Short says how many more of a thing the piece takes than there are; nothing where there are enough, or nobody counted them. */
+function Short({ needs, has }: { needs: number; has?: number }) {
+  if (!has || needs <= has) return null;
+  return (
+    <span className="in-stock short">
+      {has} in stock, {needs - has} short
+    </span>
   );
 }
 
