@@ -22,8 +22,8 @@ func (w *Way) followed(ctx context.Context, in *Aim, m *measure.Measured, opt de
 	if err != nil {
 		return err
 	}
-	rows := &rowSizer{doc: apart(&edited.Document), opt: opt, leading: m.Leading().Row.ID, out: &SizeFound{}, settled: map[piece.ID]bool{}, follows: true, ask: SizeAsk{inStock: in.InStock}}
-	rows.doc.Sizes = nil
+	rows := newRowSizer(&edited.Document, SizeAsk{inStock: in.InStock}, opt)
+	rows.leading, rows.follows = m.Leading().Row.ID, true
 	if rows.piece, err = rows.doc.Piece(opt.House); err != nil {
 		return err
 	}

@@ -20,16 +20,21 @@ import (
 // loop comes to the size, and every other to the length that follows from it, one after the
 // other. In a loop of several sections each takes its share; chain follows where no beads do.
 func SizeOfRows(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Options) (*SizeFound, error) {
-	w := &rowSizer{doc: apart(doc), ask: ask, opt: opt, out: &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}, settled: map[piece.ID]bool{}}
-	w.doc.Sizes = nil
+	w := newRowSizer(doc, ask, opt)
 	if err := w.size(ctx); err != nil || len(w.out.Items) == 0 || w.tighter == 0 {
 		return w.out, err
 	}
 	// A row is tighter than the leading one: the piece comes to its wearer by that.
-	again := &rowSizer{doc: apart(doc), ask: ask, opt: opt, out: &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}, settled: map[piece.ID]bool{}, room: w.tighter}
-	again.doc.Sizes = nil
+	again := newRowSizer(doc, ask, opt)
+	again.room = w.tighter
 	err := again.size(ctx)
 	return again.out, err
+}
+
+func newRowSizer(doc *format.Document, ask SizeAsk, opt desk.Options) *rowSizer {
+	w := &rowSizer{doc: apart(doc), ask: ask, opt: opt, out: &SizeFound{SizeWanted: ask.SizeWanted, Items: []SizeWay{}}, settled: map[piece.ID]bool{}}
+	w.doc.Sizes = nil
+	return w
 }
 
 // size brings the rows to the size, one after the other.
@@ -140,7 +145,7 @@ func (w *rowSizer) loop(ctx context.Context, id piece.ID) error {
 	case says != "" && id == w.leading:
 		w.out.Why = says
 		return nil
-	case says == "" && len(shares) == 0 && w.pinned(id) && !near(valueOf(w.piece, s, goal.Inside), goal):
+	case says == "" && len(shares) == 0 && w.pinned(id) && !goal.Takes(valueOf(w.piece, s, goal.Inside)):
 		w.out.Why = en.OfRow(w.piece.Number(id), en.Says(words.AllRowPinned))
 		return nil
 	case wearer && id == w.leading:
@@ -173,11 +178,6 @@ func (w *rowSizer) pinned(id piece.ID) bool {
 	return false
 }
 
-// near says whether a length lies within what a goal takes.
-func near(is length.MM, goal solve.Goal) bool {
-	return goal.Takes(is)
-}
-
 // evenly brings a loop to its goal, a row that has to change first to where its step from the
 // row before is even, as that has come out; where nothing does that, anywhere within what is
 // right.
@@ -187,7 +187,7 @@ func (w *rowSizer) evenly(ctx context.Context, goal solve.Goal, shares []share) 
 		return err
 	}
 	step, before := w.before(goal.Row)
-	if before == nil || near(now, goal) {
+	if before == nil || goal.Takes(now) {
 		return w.bring(ctx, goal, shares)
 	}
 	was, err := w.value(before.ID, false)

@@ -102,7 +102,7 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 				return err
 			}
 			by := goal.Want - now
-			if near(now, goal) {
+			if goal.Takes(now) {
 				return nil
 			}
 			if round == 0 && strung > 0 {
@@ -121,7 +121,7 @@ func (w *rowSizer) bring(ctx context.Context, goal solve.Goal, shares []share) e
 	switch {
 	case err != nil:
 		return err
-	case near(now, goal):
+	case goal.Takes(now):
 	case ctx.Err() != nil:
 		w.out.Why = en.Says(words.NoTime)
 	default:
