@@ -10,12 +10,18 @@ import (
 	"mala/core/piece"
 )
 
-// gapUnheld advises where beads stand apart and nothing holds them there.
+// gapUnheld advises where beads stand apart and nothing holds them there, and stops where knots should,
+// in wire.
 var gapUnheld = Check{
 	Code: "gap-unheld", Step: StepLayOut,
 	Strand: func(_ *View, s *measure.Strand) []Problem {
 		held := s.Holders()
-		if len(held) == 0 || s.Row.Holder.Way != piece.HeldNotYet {
+		switch {
+		case len(held) == 0:
+			return nil
+		case s.Row.Holder.Way == piece.HeldByKnots && s.Row.Cord.Cord.Type == material.Wire:
+			return []Problem{{Severity: Stop, At: s.Row.AtBead(held[0].Bead), cause: "wire", Fact: KnotsInWire{s.Row.Cord}}}
+		case s.Row.Holder.Way != piece.HeldNotYet:
 			return nil
 		}
 		return []Problem{{Severity: Advise, At: s.Row.AtBead(held[0].Bead), Fact: GapUnheld{len(held)}}}
@@ -26,6 +32,9 @@ var gapUnheld = Check{
 			if crimp := e.Find(measure.RoleCrimp); crimp != nil {
 				return []Fix{fix(HoldBy{crimp.Material}, edit.SetHolder{At: s.Row.At(), Way: piece.HeldByCrimps, Crimp: crimp.Material})}
 			}
+		}
+		if s.Row.Cord.Cord.Type == material.Wire {
+			return nil
 		}
 		return []Fix{fix(HoldBy{}, edit.SetHolder{At: s.Row.At(), Way: piece.HeldByKnots})}
 	},
@@ -77,8 +86,9 @@ var gapSlips = Check{
 
 // What may be wrong with what holds beads apart.
 type (
-	GapUnheld struct{ Places int }
-	GapShort  struct {
+	GapUnheld   struct{ Places int }
+	KnotsInWire struct{ Wire *material.Material }
+	GapShort    struct {
 		Way        piece.HolderWay
 		N          int // how many of them are in the gap
 		Takes, Gap length.MM
@@ -94,6 +104,7 @@ type (
 type HoldBy struct{ Crimp *material.Material }
 
 func (GapUnheld) fact()   {}
+func (KnotsInWire) fact() {}
 func (GapShort) fact()    {}
 func (HolderSlips) fact() {}
 

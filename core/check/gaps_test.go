@@ -22,6 +22,7 @@ func TestBeadsThatStandApart(t *testing.T) {
 		"one crimp at an end":      {"gap-short", "A crimp to hold what lies beside it takes 2 mm; this gap is 1.9 mm", necklace(t, "_1.9mm 9P", crimps), necklace(t, "_2mm 9P", crimps)},
 		"a pitch with little left": {"gap-short", "2 crimps", necklace(t, "9P @7.8mm 9P", crimps), necklace(t, "9P @8mm 9P", crimps)},
 		"a crimp slips in":         {"gap-slips", "A crimp is about 1.44 mm thick; lantern has a hole of 2.5 mm", necklace(t, "9P _10mm G _10mm 9P", crimps), necklace(t, "9P _10mm 2P G 2P _10mm 9P", crimps)},
+		"knots in wire":            {"gap-unheld", "cannot be knotted", necklace(t, "9P _10mm 9P", heldBy(piece.HeldByKnots, nil)), necklace(t, "9P _10mm 9P", heldBy(piece.HeldByFriction, nil))},
 		"a knot slips in":          {"gap-slips", "A knot is about", necklace(t, "9P _10mm G _10mm 9P", heldBy(piece.HeldByKnots, nil)), necklace(t, "9P _10mm G _10mm 9P", heldBy(piece.HeldByFriction, nil))},
 	})
 }

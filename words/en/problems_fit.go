@@ -105,6 +105,8 @@ func (p Speaker) ofHanging(f check.Fact) (title, says string) {
 // ofApart says what is wrong with beads that stand apart or slide.
 func (p Speaker) ofApart(f check.Fact) (title, says string) {
 	switch f := f.(type) {
+	case check.KnotsInWire:
+		return "Wire cannot be knotted", fmt.Sprintf("Knots are to hold the beads apart, and %s cannot be knotted. Hold them by crimps, or string them on thread or cord.", lower(f.Wire.Name))
 	case check.GapUnheld:
 		at := "one place"
 		if f.Places != 1 {
