@@ -85,7 +85,7 @@ func (d *Strand) markSpecial() {
 // markCapped gives one to caps and to what lies in them.
 func (d *Strand) markCapped() {
 	isCap := func(i int) bool {
-		return i >= 0 && i < len(d.Beads) && d.Beads[i].Material.Bead.Facing == material.FacingForeAft
+		return i >= 0 && i < len(d.Beads) && d.Roles[i] != Hanging && d.Beads[i].Material.Bead.Shape == material.Cap
 	}
 	for i := range d.Beads {
 		if !isCap(i) {

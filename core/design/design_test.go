@@ -76,6 +76,7 @@ func TestWhatEachBeadIs(t *testing.T) {
 		"<10P 8Q | 7R>":       "10run 8rung 7rung 8rung 10run",
 		"7(3P S T S)":         strings.TrimSuffix(strings.Repeat("3run 1sep 1accent 1sep ", 7), " "),
 		"10P _10mm 10P":       "10run 1bare 10run",
+		"10P F[6S] 10P":       "10run 1hang 10run",
 		"2P S 20P S 2P":       "2space 1sep 20run 1sep 2space",
 	} {
 		if got := rolesOf(strand(t, line, false)); got != want {
