@@ -246,6 +246,10 @@ func TestWithinTheTargetIfItCanBe(t *testing.T) {
 	if len(found) == 0 || math.Abs(float64(found[0].Lengths[0]-m.Strands[1].Finished())) > 3 {
 		t.Errorf("%+v", found)
 	}
+	alike := rows(t, piece.Bracelet, "20R", "20R", "20R")
+	if found := Propose(context.Background(), alike, Equal, 0, nil).Proposals; len(found) != 1 || len(found[0].Rows) > 0 {
+		t.Errorf("what lies right as it is is left so: %+v", found)
+	}
 	alone := rows(t, piece.Bracelet, "9R")
 	if found := Propose(context.Background(), alone, Equal, 0, nil).Proposals; found != nil {
 		t.Errorf("one row has nothing to agree with: %+v", found)
