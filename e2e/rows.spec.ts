@@ -106,6 +106,7 @@ test("rows are sized together by a proposal, and what crosses is fixed", async (
   await sizing.getByLabel("All rows").selectOption("step");
   await sizing.getByLabel("The step").fill("36");
   await sizing.getByLabel("The step").press("Enter");
+  await expect(sizing.getByRole("listitem").first()).toContainText("470.5 mm"); // no longer what the step before gave
   await sizing.getByRole("button", { name: "Use" }).first().click();
   await expect(found).not.toContainText("crosses");
   await gauge(page).getByRole("button", { name: "Row 2" }).click();

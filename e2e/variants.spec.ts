@@ -28,19 +28,20 @@ test("two variants lie side by side with the difference; one is set aside, and g
 });
 
 test("a proposal is compared with the piece as it is, and carried out from there", async ({ page }) => {
-  await openCopy(page, "Ferry Bell");
+  await openCopy(page, "Harbour Lights");
+  const own = await line(page).inputValue();
   const target = page.getByLabel("Target length");
-  await target.fill("205");
+  await target.fill("430");
   await target.press("Enter");
   const proposals = page.getByRole("region", { name: "Proposals" });
   await proposals.getByRole("button", { name: "Proposals" }).press("Enter");
-  await proposals.getByRole("link", { name: /^Compare: 11\(2T S F\) to 12/ }).press("Enter");
-  await expect(page.getByRole("combobox", { name: "The other variant" })).toContainText("Proposal: 11(2T S F) to 12(2T S F)");
-  await expect(page.getByRole("row", { name: /^Beads/ })).toHaveText("Beads4448+4");
+  await proposals.getByRole("link", { name: /^Compare: 19P to 16P/ }).press("Enter");
+  await expect(page.getByRole("combobox", { name: "The other variant" })).toContainText("Proposal: 19P to 16P");
+  await expect(page.getByRole("row", { name: /^Beads/ })).toHaveText(/^Beads109103.6$/);
   await page.getByRole("button", { name: "Go on with this one" }).press("Enter");
-  await expect(page.getByRole("row", { name: /^Beads/ })).toHaveText("Beads4848");
+  await expect(page.getByRole("row", { name: /^Beads/ })).toHaveText("Beads103103");
   await page.getByRole("link", { name: /Lay out/ }).click();
-  await expect(line(page)).toHaveValue("12(2T S F)");
+  await expect(line(page)).toHaveValue(/16P B L B/);
   await page.getByRole("button", { name: "Undo", exact: true }).click();
-  await expect(line(page)).toHaveValue("11(2T S F)");
+  await expect(line(page)).toHaveValue(own);
 });
