@@ -22,8 +22,8 @@ test("pictures of every main view", async ({ page }) => {
   for (let i = 0; i < 21; i++) await strand(page).press("ArrowRight");
   for (let i = 0; i < 3; i++) await strand(page).press("Shift+ArrowRight");
   await keep("lay-out");
-  await openPiece(page, "Cinder Walk");
-  await page.getByLabel("Target length").fill("182 mm");
+  await openPiece(page, "Last Ferry");
+  await page.getByLabel("Target length").fill("430 mm");
   await page.getByLabel("Target length").press("Enter");
   await strand(page).press("=");
   await page.keyboard.press("Enter");
