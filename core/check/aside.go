@@ -164,7 +164,7 @@ type MoveAcross struct {
 	To    piece.Side
 }
 
-// PutOnSide puts so many more on a side.
+// PutOnSide adds beads on a side.
 type PutOnSide struct {
 	Bead  *material.Material
 	Beads int

@@ -66,7 +66,7 @@ type (
 // HouseSlack plans what the house method gives.
 type HouseSlack struct{ Slack length.MM }
 
-// PlanSlack plans so much.
+// PlanSlack plans a length of slack.
 type PlanSlack struct{ Slack length.MM }
 
 func (SlackLong) fact()  {}

@@ -28,9 +28,8 @@ const (
 // Strand is what a strand is to whoever designed it.
 type Strand struct {
 	*measure.Strand
-	Roles     []Role // of each of its beads
-	Mirror    bool   // it reads the same from both ends
-	Graduated bool   // its sizes rise to the centre
+	Roles  []Role // of each of its beads
+	Mirror bool   // it reads the same from both ends
 
 	piece *piece.Piece
 	runs  []run
@@ -210,7 +209,6 @@ func (d *Strand) markRungs() {
 			return
 		}
 	}
-	d.Graduated = true
 	smallest := d.runs[rising[0]].key
 	for i, r := range d.runs {
 		if d.Roles[r.from] == Running && r.key != smallest {

@@ -83,11 +83,11 @@ func TestWhatEachBeadIs(t *testing.T) {
 			t.Errorf("%s is\n%s, want\n%s", line, got, want)
 		}
 	}
-	if d := strand(t, "<10P 8Q | 7R>", false); !d.Graduated || !d.Mirror {
-		t.Error("sizes that rise to the centre are a graduated strand")
+	if d := strand(t, "<10P 8Q | 7R>", false); !d.Mirror {
+		t.Error("it reads the same from both ends")
 	}
-	if d := strand(t, "<10P 8Q | 4P>", false); d.Graduated {
-		t.Error("sizes that fall again are not")
+	if got := rolesOf(strand(t, "<10P 8Q | 8P>", false)); strings.Contains(got, "rung") {
+		t.Errorf("sizes that fall again do not rise to the centre: %s", got)
 	}
 	if d := strand(t, "4P F 12P", true); rolesOf(d) != "4run 1feature 12run" {
 		t.Errorf("what goes round a ring is one run: %s", rolesOf(d))

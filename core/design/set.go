@@ -30,7 +30,7 @@ func (k *Knob) Range() (least, most int) {
 	return -((low - min(k.Least, low)) / k.Step), (max(min(k.Most, pattern.MaxCount), high) - high) / k.Step
 }
 
-// Unusual says whether so many steps take it beyond what is usual.
+// Unusual says whether a number of steps takes it beyond what is usual.
 func (k *Knob) Unusual(steps int) bool {
 	for _, n := range k.Counts {
 		if steps > 0 && n.Count+steps*k.Step > k.Usual {
@@ -40,7 +40,7 @@ func (k *Knob) Unusual(steps int) bool {
 	return false
 }
 
-// Turn changes a copy of the strand's line by so many steps, each run where it is. Repeats that are
+// Turn changes a copy of the strand's line by a number of steps, each run where it is. Repeats that are
 // written out it leaves to Repeat.
 func (k *Knob) Turn(line *pattern.Line, steps int) {
 	for _, n := range k.Counts {
@@ -51,7 +51,7 @@ func (k *Knob) Turn(line *pattern.Line, steps int) {
 	}
 }
 
-// Repeat is the line with so many repeats more of those that are written out; the line itself of
+// Repeat is the line with more repeats of those that are written out; the line itself of
 // another knob, and nil where it cannot be written.
 func (k *Knob) Repeat(line *pattern.Line, steps int) *pattern.Line {
 	if k.Stretch == nil {
@@ -88,7 +88,7 @@ func gapStep(gap pattern.Gap) length.MM {
 	return GapStep
 }
 
-// longer is bare cord so many steps longer, written in its own unit.
+// longer is bare cord longer by a number of steps, written in its own unit.
 func longer(gap pattern.Gap, steps int) pattern.Gap {
 	mm, unit, name := gap.Length+gapStep(gap)*length.MM(steps), length.Millimetre, "mm"
 	if inInches(gap) {

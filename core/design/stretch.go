@@ -7,7 +7,7 @@ import (
 	"mala/core/pattern"
 )
 
-// Stretch is repeats that are written out: so many items of a line, the same again and again.
+// Stretch is repeats that are written out: the same items of a line again and again.
 type Stretch struct {
 	From, Items, Times int      // in the items of the line, or of the half of its mirror
 	Also               *Stretch // the same on the other side of the piece
@@ -84,7 +84,7 @@ func (s *Stretch) of(line *pattern.Line) string {
 	return strings.Join(words, " ")
 }
 
-// with is the line with so many repeats more, or fewer; nil where it cannot be written.
+// with is the line with more repeats, or fewer; nil where it cannot be written.
 func (s *Stretch) with(line *pattern.Line, more int) *pattern.Line {
 	items := slices.Clone(itemsOf(line))
 	for _, one := range []*Stretch{s.Also, s} { // from the right, so that the left one keeps its place

@@ -126,7 +126,7 @@ type refused struct {
 func (t *task) worsens(m *measure.Measured, c cost, off float64) bool {
 	all := check.All(m)
 	comes := check.New(t.before, all)
-	if t.goal.Inside && !t.rules.AnyWearer { // what cannot be put on is no way to a wearer, though it cannot be now
+	if t.goal.Inside && !t.rules.AnyWearer { // what cannot be put on does not suit a wearer, even where the piece cannot be put on now
 		for i := range all {
 			if all[i].OfWearer() && all[i].Severity == check.Stop {
 				comes = append(comes, all[i])

@@ -42,7 +42,7 @@ const (
 	mostLines  = 3000
 )
 
-// Lines lists other lines of a row, up to so much longer or shorter, the most regular first: those of
+// Lines lists other lines of a row, within a reach of longer or shorter, the most regular first: those of
 // one knob and those of two. What is pinned stays.
 func Lines(ctx context.Context, m *measure.Measured, row piece.ID, rules Rules, reach length.MM) []Line {
 	rules.LineOnly = true

@@ -76,7 +76,7 @@ func (w *Way) take(rows *rowSizer, before *format.Document, m *measure.Measured,
 	return nil
 }
 
-// worn says what the wearer feels: the tightest row, so much longer at another place to close it at.
+// worn says what the wearer feels: the tightest row, with what another place to close it at adds.
 func (w *Way) worn(m *measure.Measured, longer length.MM) {
 	if m.Piece.Hangs() {
 		return

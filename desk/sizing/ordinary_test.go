@@ -192,7 +192,7 @@ func matches(does, line string) bool {
 }
 
 // laughs says why somebody who strings beads would laugh at a line in the place of another; empty
-// where nobody would. It knows the lines as they are strung, and nothing of how they came about.
+// where they would not. It knows the lines as they are strung, and nothing of how they came about.
 func (q *question) laughs(a answer) string {
 	before, after := strings.Split(q.line, " / "), strings.Split(a.line, " / ")
 	for i := range before {
@@ -324,7 +324,7 @@ func capped(s []string, letter string) bool {
 }
 
 // Of sixty ordinary questions at least fifty-seven get a first proposal that a maker would take, and
-// nobody laughs at any of the first five.
+// none of the first five is laughed at.
 func TestOrdinaryQuestionsAreAnsweredAsAMakerWould(t *testing.T) {
 	shelf := desk.NewShelf(testdesk.Catalogue(t))
 	asked, taken := 0, 0

@@ -109,7 +109,7 @@ export function Tally({ state }: { state: BenchState }) {
   );
 }
 
-/** Short says how many more of a thing the piece takes than there are; nothing where there are enough, or nobody counted them. */
+/** Short says how many more of a thing the piece takes than are in stock; nothing where there are enough, or they are not counted. */
 function Short({ needs, has }: { needs: number; has?: number }) {
   if (!has || needs <= has) return null;
   return (
