@@ -9,6 +9,7 @@ import (
 	"math"
 
 	"mala/core/chain"
+	"mala/core/check"
 	"mala/core/drape"
 	"mala/core/length"
 	"mala/core/material"
@@ -22,24 +23,24 @@ import (
 
 // Options are how a piece is looked at.
 type Options struct {
-	Unit    length.Unit    // that sentences speak in
-	Shelf   *Shelf         // what may be fetched beside the piece's own materials
-	Fixes   bool           // with the fix of every check; without, they are searched for later
-	Drawing bool           // with outlines and the lines as trees
-	Picture bool           // and with where everything lies in the pictures
-	Brief   bool           // in few words: what is looked at while a piece is laid out
-	Given   steps.Given    // what a maker is given: as a kit holds it
-	House   format.House   // the shop's house method
-	Stock   map[string]int // what there is of each material, where that is asked
+	Unit    length.Unit  // that sentences speak in
+	Shelf   *Shelf       // what may be fetched beside the piece's own materials
+	Fixes   bool         // with the fix of every check; without, they are searched for later
+	Drawing bool         // with outlines and the lines as trees
+	Picture bool         // and with where everything lies in the pictures
+	Brief   bool         // in few words: what is looked at while a piece is laid out
+	Given   steps.Given  // what a maker is given: as a kit holds it
+	House   format.House // the shop's house method
+	Stock   check.Stock  // what there is of each material; nil where nobody knows
 }
 
 // StockIf is what there is of each material, nothing where nobody knows; nil where it is not asked.
-func (o *Options) StockIf(asked bool) map[string]int {
+func (o *Options) StockIf(asked bool) check.Stock {
 	switch {
 	case !asked:
 		return nil
 	case o.Stock == nil:
-		return map[string]int{}
+		return check.Stock{}
 	}
 	return o.Stock
 }
@@ -79,7 +80,7 @@ func analyse(ctx context.Context, m *measure.Measured, doc *format.Document, opt
 		a.Strands = append(a.Strands, strand)
 	}
 	a.Beads = m.AllBeads()
-	a.counts(m)
+	a.counts(m, opt.Stock)
 	if !opt.Brief {
 		a.making(m, opt)
 	}
@@ -341,13 +342,16 @@ func partsOf(s *measure.Strand, e *measure.End) []EndPart {
 	return out
 }
 
-func (a *Analysis) counts(m *measure.Measured) {
+func (a *Analysis) counts(m *measure.Measured, stock check.Stock) {
 	a.Tally, a.Sensitivity = []Count{}, []Sensitivity{}
 	for _, c := range m.Tally {
 		a.Tally = append(a.Tally, countOf(c))
 	}
 	for _, c := range m.Bought() {
 		a.Bought = append(a.Bought, countOf(c))
+	}
+	for _, l := range stock.Short(m) {
+		a.Short = append(a.Short, ShortOf{l.Of.ID, l.Has, l.Short()})
 	}
 	for _, s := range m.Sensitivity {
 		a.Sensitivity = append(a.Sensitivity, Sensitivity{s.Material.ID, string(s.SizedFrom), Exact(s.PerTenth)})

@@ -29,6 +29,7 @@ type Analysis struct {
 	Rows        *Rows          `json:"rows,omitempty" doc:"Of a piece of several rows: how they lie beside one another."`
 	Tally       []Count        `json:"tally"`
 	Bought      []Count        `json:"bought" doc:"The same with every component broken down to its parts."`
+	Short       []ShortOf      `json:"short,omitempty" doc:"What there is too little of in stock to make one."`
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
 	Cautions    []CautionShown `json:"cautions" doc:"What to mind. None in few words."`
@@ -322,6 +323,14 @@ type Count struct {
 	CutMm    *length.MM `json:"cutMm,omitempty" doc:"Of a cord what is cut, of a chain how long its links are in all."`
 	Lost     int        `json:"lost,omitempty" doc:"Links of a chain that are lost in cutting it."`
 	Parts    []PartOf   `json:"parts,omitempty" doc:"What these components are made of."`
+}
+
+// ShortOf is how much of a material the piece takes beyond what is in stock: a number, or mm of what
+// has a length.
+type ShortOf struct {
+	Material string `json:"material"`
+	Has      int    `json:"has"`
+	Short    int    `json:"short"`
 }
 
 // Sensitivity is how far the finished length moves per 0.1 mm of a material.

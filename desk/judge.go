@@ -17,7 +17,7 @@ import (
 // judge adds checks.
 func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.Document, opt Options) {
 	a.Checks = []Check{}
-	found, speak := check.All(m), en.In(opt.Unit)
+	found, speak := check.AllOf(m, opt.Stock), en.In(opt.Unit)
 	shelf := check.Shelf{}
 	if opt.Fixes {
 		shelf.Materials = opt.Shelf.Beside(doc)
@@ -47,7 +47,7 @@ func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, erro
 	if err != nil {
 		return nil, err
 	}
-	found, speak := check.All(m), en.In(opt.Unit)
+	found, speak := check.AllOf(m, opt.Stock), en.In(opt.Unit)
 	shelf := check.Shelf{Materials: opt.Shelf.Beside(doc)}
 	out := make([]*Fix, len(found))
 	for i := range found {
@@ -66,7 +66,7 @@ func FixAll(ctx context.Context, doc *format.Document, opt Options) (*AllFixes, 
 		return nil, err
 	}
 	speak, out := en.In(opt.Unit), &AllFixes{Says: []string{}, Operations: []Operation{}, Left: []string{}}
-	all := check.FixAll(ctx, m, check.Shelf{Materials: opt.Shelf.Beside(doc)})
+	all := check.FixAll(ctx, m, check.Shelf{Materials: opt.Shelf.Beside(doc)}, opt.Stock)
 	for i := range all.Fixes {
 		fix := fixOf(&all.Fixes[i], speak)
 		out.Says, out.Operations = append(out.Says, fix.Says), append(out.Operations, fix.Operations...)

@@ -132,7 +132,7 @@ func (s *server) edit(ctx context.Context, in *editInput) (*answer[EditedPiece],
 	}
 	out := EditedPiece{Edited: edited}
 	var faults format.Faults
-	opt.Drawing, opt.Brief = true, in.Brief
+	opt.Drawing, opt.Brief, opt.Stock = true, in.Brief, s.onHand.at(ctx, &edited.Document)
 	switch out.Analysis, err = edited.Analyse(ctx, opt); {
 	case errors.As(err, &faults):
 		out.Faults = problemFaults(faults)
@@ -184,6 +184,7 @@ func (s *server) fixes(ctx context.Context, in *analyseInput) (*answer[Fixes], e
 	}
 	defer leave()
 	opt := s.options(ctx, in.Unit)
+	opt.Stock = s.onHand.at(ctx, &in.Body)
 	ctx, cancel := context.WithTimeout(ctx, fixTime)
 	defer cancel()
 	fixes, err := desk.Fixes(ctx, &in.Body, opt)
@@ -200,6 +201,7 @@ func (s *server) fixAll(ctx context.Context, in *analyseInput) (*answer[*desk.Al
 	}
 	defer leave()
 	opt := s.options(ctx, in.Unit)
+	opt.Stock = s.onHand.at(ctx, &in.Body)
 	ctx, cancel := context.WithTimeout(ctx, fixAllTime)
 	defer cancel()
 	all, err := desk.FixAll(ctx, &in.Body, opt)
@@ -260,7 +262,9 @@ func (s *server) analyse(ctx context.Context, doc *format.Document, unit string,
 		return nil, err
 	}
 	defer leave()
-	return drawn(ctx, doc, s.options(ctx, unit), brief)
+	opt := s.options(ctx, unit)
+	opt.Stock = s.onHand.at(ctx, doc)
+	return drawn(ctx, doc, opt, brief)
 }
 
 func drawn(ctx context.Context, doc *format.Document, opt desk.Options, brief bool) (*desk.Analysis, error) {

@@ -38,17 +38,19 @@ type Config struct {
 
 // server is the state behind the handlers.
 type server struct {
-	store *store.Store
-	shelf *shelf
-	turns *turns
-	log   *slog.Logger
+	store  *store.Store
+	shelf  *shelf
+	onHand *onHand
+	turns  *turns
+	log    *slog.Logger
 }
 
 // New makes the handler for everything Mala serves.
 func New(cfg Config) http.Handler {
 	r := chi.NewRouter()
 	r.Use(middleware.RequestID, middleware.Recoverer, secureHeaders(cfg.Hosts), unkept, sameOrigin(), knowing(cfg.Trouble), timely, fewUploads, smaller)
-	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store}, turns: newTurns(), log: cfg.Log}
+	counts := &onHand{store: cfg.Store}
+	s := &server{store: cfg.Store, shelf: &shelf{store: cfg.Store, counts: counts}, onHand: counts, turns: newTurns(), log: cfg.Log}
 	if cfg.Until != nil {
 		go cfg.Store.Moved(cfg.Until, s.shelf.moved)
 	}

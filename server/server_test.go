@@ -13,6 +13,7 @@ import (
 	"testing"
 	"testing/fstest"
 
+	"mala/core/check"
 	"mala/demo"
 	"mala/demo/shop"
 	"mala/desk"
@@ -127,6 +128,14 @@ type draft struct {
 
 func TestThePageAndTheFileGetTheSameAnalysis(t *testing.T) {
 	b := start(t)
+	stock := check.Stock{}
+	catalogue, err := demo.Catalogue()
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, m := range catalogue {
+		stock[m.ID] = m.OnHand
+	}
 	for _, name := range demo.Pieces() {
 		doc, err := demo.Piece(name)
 		if err != nil {
@@ -134,7 +143,7 @@ func TestThePageAndTheFileGetTheSameAnalysis(t *testing.T) {
 		}
 		var served desk.Analysis
 		b.call("POST", "/api/analyse", doc, &served)
-		local, err := desk.Analyse(t.Context(), doc, desk.Options{})
+		local, err := desk.Analyse(t.Context(), doc, desk.Options{Stock: stock})
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -6,6 +6,7 @@ import (
 	"sync"
 	"time"
 
+	"mala/core/check"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/desk"
@@ -17,21 +18,22 @@ import (
 // read at most every few seconds, and whenever either has changed; it stays as it was when the database
 // is away.
 type shelf struct {
-	store *store.Store
-	mu    sync.Mutex
-	read  time.Time
-	items *desk.Shelf // findings, cords, and small beads that can go between others
-	house store.Shop
-	all   *stocked // the whole catalogue, where it is small enough and was asked for
-	large bool
-	busy  bool // being read
-	moves int  // how often it has changed
+	store  *store.Store
+	counts *onHand // what there is of each material, which changes with it
+	mu     sync.Mutex
+	read   time.Time
+	items  *desk.Shelf // findings, cords, and small beads that can go between others
+	house  store.Shop
+	all    *stocked // the whole catalogue, where it is small enough and was asked for
+	large  bool
+	busy   bool // being read
+	moves  int  // how often it has changed
 }
 
 // stocked is a shelf with how many there are of each material.
 type stocked struct {
 	shelf *desk.Shelf
-	stock map[string]int
+	stock check.Stock
 }
 
 // The shelf's limits: how long it is taken to be right, how long a database that hangs is waited for, up
@@ -113,6 +115,7 @@ func (s *shelf) moved() {
 	s.mu.Lock()
 	defer s.mu.Unlock()
 	s.read, s.moves = time.Time{}, s.moves+1
+	s.counts.moved()
 }
 
 // whole is all that the catalogue offers a piece of these materials, for what may fetch any of it,
@@ -147,7 +150,7 @@ func (s *shelf) whole(ctx context.Context, like []format.Material, ids []string)
 }
 
 func stockedOf(docs []format.Material, rows []store.Material) *stocked {
-	out := &stocked{desk.NewShelf(docs), make(map[string]int, len(rows))}
+	out := &stocked{desk.NewShelf(docs), make(check.Stock, len(rows))}
 	for i := range rows {
 		out.stock[rows[i].ID] = rows[i].OnHand
 	}

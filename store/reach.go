@@ -74,3 +74,14 @@ func (s *Store) Reach(ctx context.Context, like []format.Material, ids []string)
 	}
 	return out, err
 }
+
+// OnHand gives what there is of the materials of these ids that the catalogue has.
+func (s *Store) OnHand(ctx context.Context, ids []string) (map[string]int, error) {
+	var rows []Material
+	err := s.db.WithContext(ctx).Select("id", "on_hand").Where("id IN ?", ids).Find(&rows).Error
+	out := make(map[string]int, len(rows))
+	for i := range rows {
+		out[rows[i].ID] = rows[i].OnHand
+	}
+	return out, err
+}

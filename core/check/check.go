@@ -60,7 +60,10 @@ type Problem struct {
 func (f *Problem) places() int { return 1 + len(f.More) }
 
 // View is a measured piece as the checks look at it.
-type View struct{ *measure.Measured }
+type View struct {
+	*measure.Measured
+	stock Stock
+}
 
 // Check is one judgement. It declares what it looks at: the piece as a whole, a
 // strand, or an end of a strand; and, asked about one of its findings, which
@@ -84,6 +87,7 @@ var checks = []*Check{
 	&gapUnheld, &gapShort, &gapSlips, &dropStiff, &loopShort, &ridersBlocked, &riderSlips, &topsMisfit, &holesCovered, &leans, &footLight, &loopTooSmall, // beads that stand apart, and drops
 	&endUnheld, &noClasp, &loopMisfit, &toggleBlocked, &ringTooSmall, &claspClosedEye, &chainSoldered, &weakLink, &metalsDiffer, // the ends
 	&elasticMisfit, &knotShows, &legShort, // the cord
+	&shelfShort, // what there is of it
 }
 
 // Codes lists the codes of all checks.
@@ -101,8 +105,11 @@ func HasFix(code string) bool {
 }
 
 // All judges the piece, gravest first, those that were waived last.
-func All(m *measure.Measured) []Problem {
-	v := &View{m}
+func All(m *measure.Measured) []Problem { return AllOf(m, nil) }
+
+// AllOf judges the piece and whether there is enough in stock to make it.
+func AllOf(m *measure.Measured, stock Stock) []Problem {
+	v := &View{m, stock}
 	byCheck := make([][]Problem, len(checks))
 	for _, lies := range []bool{false, true} { // how it lies may still be worked out beside the others
 		for i, c := range checks {

@@ -151,7 +151,7 @@ func TestEveryCheckHasItsCase(t *testing.T) {
 		ease-off loop-break centre-parity pattern-break cap-misfit lies-sideways charm-hidden end-unheld no-clasp toggle-blocked ring-too-small
 		clasp-closed-eye chain-soldered weak-link metals-differ elastic-misfit knot-shows leg-short pin-slips loop-misfit
 		row-order rows-cross rows-gape steps-uneven centres-differ hole-empty
-		tops-misfit holes-covered leans foot-light loop-too-small gap-unheld gap-short gap-slips drop-stands-off loop-short riders-blocked rider-slips`) {
+		tops-misfit holes-covered leans foot-light loop-too-small gap-unheld gap-short gap-slips drop-stands-off loop-short riders-blocked rider-slips shelf-short`) {
 		source[code] = true
 	}
 	for _, code := range Codes() {

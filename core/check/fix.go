@@ -52,7 +52,7 @@ func FixOf(ctx context.Context, m *measure.Measured, found []Problem, f *Problem
 	tried := trial{measured: m, before: known(found), symmetric: symmetricRows(m)}
 	var best *Fix
 	least, tiers := math.MaxInt, math.MaxInt
-	candidates := checks[i].Fix(&View{m}, f, shelf)
+	candidates := checks[i].Fix(&View{Measured: m}, f, shelf)
 	for k := range candidates[:min(len(candidates), mostTried)] {
 		if ctx.Err() != nil {
 			return nil
@@ -83,7 +83,7 @@ func (t *trial) withLength(f *Problem, c Fix, shelf Shelf) (*Fix, int, bool) {
 	if err != nil {
 		return nil, 0, false
 	}
-	v := &View{after}
+	v := &View{Measured: after}
 	off := lengthOff.judge(v)
 	if len(off) == 0 || t.before[key(&off[0])] != nil {
 		return nil, 0, false

@@ -19,11 +19,11 @@ type AllFixes struct {
 }
 
 // FixAll finds them, the stops first. What is waived stays. The search ends when the context does, with
-// what was found by then.
-func FixAll(ctx context.Context, m *measure.Measured, shelf Shelf) AllFixes {
+// what was found by then. What is short of stock is left.
+func FixAll(ctx context.Context, m *measure.Measured, shelf Shelf, stock Stock) AllFixes {
 	out := AllFixes{After: m}
 	for range mostFixes {
-		found := All(out.After)
+		found := AllOf(out.After, stock)
 		out.Left = nil
 		var next *Fix
 		for i := range found {

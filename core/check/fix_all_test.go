@@ -17,7 +17,7 @@ func TestAllFixesTogetherLeaveWhatTheySay(t *testing.T) {
 		"right as it is":      necklace(t, "20P", closed(lobster, jump)),
 	} {
 		m := measuredPiece(t, p)
-		all := FixAll(t.Context(), m, Shelf{Materials: shelf(t)})
+		all := FixAll(t.Context(), m, Shelf{Materials: shelf(t)}, nil)
 		var ops []edit.Op
 		for i := range all.Fixes {
 			ops = append(ops, all.Fixes[i].Ops...)

@@ -26,7 +26,7 @@ func TestTheFittingMostLikeTheOldOneIsOfferedFirst(t *testing.T) {
 		t.Fatalf("%+v", part)
 	}
 	var got []string
-	for _, f := range instead(&View{m}, &part, shelf, func(*material.Finding) bool { return true }) {
+	for _, f := range instead(&View{Measured: m}, &part, shelf, func(*material.Finding) bool { return true }) {
 		got = append(got, edit.FieldsOf(f.Ops[0]).Material.ID)
 	}
 	// Inside counts twice, since it is the length too; another type 3, another metal 8.
@@ -126,7 +126,7 @@ func TestCountsAreChangedByTheLeastThatWillDo(t *testing.T) {
 		{"P 9R", 8, 1, "Change 9R to 10R"},
 	} {
 		m := measuredPiece(t, necklace(t, tt.line))
-		v := &View{m}
+		v := &View{Measured: m}
 		fixes := changedCounts(v, m.Leading(), tt.want, tt.tolerance)
 		if len(fixes) == 0 || spoken(fixes[0]) != tt.says {
 			says := []string{}

@@ -108,7 +108,7 @@ func TestOneSlipAnywhereInARegularOrder(t *testing.T) {
 			}
 			m := measuredPiece(t, p)
 			s := m.Leading()
-			l := slipIn(&View{m}, s)
+			l := slipIn(&View{Measured: m}, s)
 			if l == nil {
 				return
 			}
@@ -143,7 +143,7 @@ func TestARingAPartOfARepeatOverIsPutRightFromAnyPlace(t *testing.T) {
 				line := strings.Join(append(append([]string{}, ring[turn:]...), ring[:turn]...), " ")
 				p := stretch(t, line)
 				s, says := measuredPiece(t, p).Leading(), "loop-break"
-				if b := breakIn(s); b == nil && slipIn(&View{measuredPiece(t, p)}, s) != nil && (part == 1 || part == len(keys)-1) {
+				if b := breakIn(s); b == nil && slipIn(&View{Measured: measuredPiece(t, p)}, s) != nil && (part == 1 || part == len(keys)-1) {
 					says = "pattern-break" // one bead, and not where the line begins and ends
 				} else if b == nil || b.part == 0 || b.period != len(keys) || b.part != part || b.repeats != 6 {
 					t.Errorf("%s: %+v, want a part of %d of %d", line, b, part, len(keys))
@@ -188,7 +188,7 @@ func TestOneBeadInARingOfRepeatsIsNamedWhereItIs(t *testing.T) {
 			spoilt, kind = withBead(keys, k, keys[r.IntN(len(keys))]), extra
 		}
 		s := measuredPiece(t, stretch(t, strings.Join(spoilt, " "))).Leading()
-		l := slipIn(&View{measuredPiece(t, stretch(t, strings.Join(spoilt, " ")))}, s)
+		l := slipIn(&View{Measured: measuredPiece(t, stretch(t, strings.Join(spoilt, " ")))}, s)
 		if l == nil && breakIn(s) != nil {
 			continue // at the join
 		}

@@ -63,8 +63,7 @@ func (t *task) tryOnce(ops []edit.Op) (*piece.Piece, *measure.Strand, *measure.M
 	return m.Piece, m.Strand(t.strand.Row.ID), m
 }
 
-// short says whether the piece takes more than is in hand, or more of a bead than there is in
-// stock: and more than before, unless all is still to be taken.
+// short says whether the piece takes more than is in hand or in stock.
 func (t *task) short(m *measure.Measured) bool {
 	if t.rules.Hand != nil && t.rules.Hand.lacks(m, m.Strand(t.strand.Row.ID)) != "" {
 		return true
@@ -72,12 +71,11 @@ func (t *task) short(m *measure.Measured) bool {
 	if t.rules.Stock == nil {
 		return false
 	}
-	for _, c := range m.Tally {
-		if c.Material.Bead != nil && (t.rules.Fresh || c.Count > t.had[c.Material.ID]) && c.Count > t.rules.Stock[c.Material.ID] {
-			return true
-		}
+	before := t.measured
+	if t.rules.Fresh {
+		before = nil
 	}
-	return false
+	return !t.rules.Stock.Enough(m, before)
 }
 
 // nearest gives the way of one or two changes that comes nearest to the goal; nil for none.

@@ -155,7 +155,7 @@ func (t *task) mayTake(w *way) bool {
 	if t.rules.Stock == nil && t.rules.Hand == nil {
 		return true
 	}
-	more := map[string]int{}
+	more, made := map[string]int{}, map[string]bool{} // components can be made of parts
 	for i, s := range w.at {
 		for _, other := range w.at[:i] {
 			if s.letter != "" || other.letter != "" || nested(s, other)+nested(other, s) != 0 {
@@ -163,12 +163,14 @@ func (t *task) mayTake(w *way) bool {
 			}
 		}
 		for key, n := range s.adds {
-			more[t.measured.Piece.Palette[key].ID] += n
+			of := t.measured.Piece.Palette[key]
+			more[of.ID] += n
+			made[of.ID] = of.Component != nil
 		}
 	}
 	if t.rules.Stock != nil {
 		for id, n := range more {
-			if n > 0 && t.had[id]+n > t.rules.Stock[id] {
+			if n > 0 && !made[id] && t.had[id]+n > t.rules.Stock[id] {
 				return false
 			}
 		}

@@ -44,7 +44,7 @@ func (g Goal) Takes(value length.MM) bool {
 // Rules are what the search keeps to.
 type Rules struct {
 	Pins      []piece.Pin
-	Stock     map[string]int       // what there is of each material by its id; nil where that is not asked
+	Stock     check.Stock          // what there is of each material; nil where that is not asked
 	Shelf     []*material.Material // what may be fetched: spacers of another size, clasps
 	Hand      *Hand                // all that there is to string it of; nil where that is not asked
 	Fresh     bool                 // all of it is still to be taken from stock; else what the piece has of a bead it may keep

@@ -61,7 +61,7 @@ const most = 3
 // if it can be within the target's tolerance. None brings a stop or a warning that is not there. The
 // step is that of the goal Step; stock is what there is of each material, nil where that is not asked.
 // The search ends with the context.
-func Propose(ctx context.Context, m *measure.Measured, goal Goal, step length.MM, stock map[string]int) Answer {
+func Propose(ctx context.Context, m *measure.Measured, goal Goal, step length.MM, stock check.Stock) Answer {
 	if !m.Piece.Several() {
 		return Answer{}
 	}
@@ -123,7 +123,7 @@ type task struct {
 	goal     Goal
 	shift    []length.MM
 	within   length.MM
-	stock    map[string]int
+	stock    check.Stock
 	before   []check.Problem
 	rows     [][]option
 }
@@ -324,6 +324,9 @@ func (t *task) proposal(c *choice) (*Proposal, []check.Problem) {
 	p.Ops = append(p.Ops, t.rules()...)
 	m, err := edit.Try(t.measured.Piece, nil, p.Ops...)
 	if err != nil {
+		return nil, nil
+	}
+	if t.stock != nil && !t.stock.Enough(m, t.measured) {
 		return nil, nil
 	}
 	p.Measured = m

@@ -140,7 +140,7 @@ func (c *Converted) solve(ctx context.Context, in *Conversion, before, after *me
 
 // wayTo is one way with the conversion before the counts, and its target behind them.
 func wayTo(in *Conversion, before *measure.Measured, p *solve.Proposal, ops []desk.Operation, says []string, opt desk.Options) Way {
-	out := wayOf(before, before.Leading(), &Aim{}, p, opt.Unit)
+	out := wayOf(before, before.Leading(), &Aim{}, p, opt)
 	out.Operations = append(append([]desk.Operation{}, ops...), out.Operations...)
 	out.Changes = append(append([]string{}, says...), out.Changes...)
 	to := desk.Exact(p.Measured.ForTarget)

@@ -71,7 +71,7 @@ func (w *Way) take(rows *rowSizer, before *format.Document, m *measure.Measured,
 	if err != nil {
 		return err
 	}
-	w.Price = priceOf(m, after)
+	w.Price, w.Short = priceOf(m, after), shortOf(after, opt)
 	w.worn(after, 0)
 	return nil
 }

@@ -70,7 +70,7 @@ func Graduate(ctx context.Context, in *Graduation, opt desk.Options) (*Ways, err
 		if p.Forced {
 			says = append(says, en.Says(words.FewerOfSize))
 		}
-		one := wayOf(m, s, &Aim{}, &way, opt.Unit)
+		one := wayOf(m, s, &Aim{}, &way, opt)
 		one.Changes = append(says, one.Changes...)
 		if p.Within {
 			out.Items = append(out.Items, one)

@@ -74,7 +74,7 @@ func MakeOf(ctx context.Context, in *InHand, opt desk.Options) (*MadeInHand, err
 		return nil, err
 	}
 	for _, way := range solve.LongestOf(ctx, counted, counted.Leading().Row.ID, hand, m.Piece.Pins) {
-		out.Longest = append(out.Longest, longestWay(counted, &way, &hand, opt.Unit))
+		out.Longest = append(out.Longest, longestWay(counted, &way, &hand, opt))
 	}
 	for _, ask := range usualSizes(m.Piece) {
 		ask.hand = &hand
@@ -127,11 +127,11 @@ func usualSizes(p *piece.Piece) []SizeAsk {
 	return out
 }
 
-func longestWay(before *measure.Measured, way *solve.Longest, hand *solve.Hand, unit length.Unit) LongestWay {
+func longestWay(before *measure.Measured, way *solve.Longest, hand *solve.Hand, opt desk.Options) LongestWay {
 	s := way.Measured.Leading()
-	out := LongestWay{SizeWay: sizeWay(before, before.Leading(), &Aim{}, &way.Proposal, unit), Limit: way.Limit, Covers: []string{}, Spare: []SizeCount{}}
+	out := LongestWay{SizeWay: sizeWay(before, before.Leading(), &Aim{}, &way.Proposal, opt), Limit: way.Limit, Covers: []string{}, Spare: []SizeCount{}}
 	for _, f := range way.Comes {
-		_, says := en.In(unit).Problem(&f)
+		_, says := en.In(opt.Unit).Problem(&f)
 		out.Comes = append(out.Comes, says)
 	}
 	if inside, ok := s.Inside(); ok {

@@ -314,7 +314,7 @@ func (w *rowSizer) found(own *measure.Measured) error {
 			w.tighter = size.OfRow(after, s).Inside - fit.Inside
 		}
 	}
-	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Value: s.Finished(), Off: off, Line: s.Row.Line.String()}, w.opt.Unit)
+	way := sizeWay(own, own.Leading(), &Aim{Document: *w.doc}, &solve.Proposal{Measured: after, Value: s.Finished(), Off: off, Line: s.Row.Line.String()}, w.opt)
 	if w.says != nil {
 		way.Changes = w.says
 	}

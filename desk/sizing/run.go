@@ -2,7 +2,6 @@ package sizing
 
 import (
 	"context"
-	"slices"
 
 	"mala/core/length"
 	"mala/core/measure"
@@ -127,11 +126,11 @@ func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Op
 	}
 	rules := solve.Rules{Pins: m.Piece.Pins, LineOnly: true, Fresh: true, AnyWearer: !aim.Wearer, Most: mostWays, Hand: ask.hand, Stock: opt.StockIf(ask.inStock)}
 	found := solve.Solve(ctx, m, goal, rules)
-	if (ask.hand == nil || ask.hand.Makes(m, s)) && inStock(m, rules.Stock) {
+	if (ask.hand == nil || ask.hand.Makes(m, s)) && (rules.Stock == nil || rules.Stock.Enough(m, nil)) {
 		withAsItIs(&found, m, goal)
 	}
 	for i := range found.Proposals[:min(len(found.Proposals), mostWays)] {
-		way := sizeWay(m, s, &aim, &found.Proposals[i], opt.Unit)
+		way := sizeWay(m, s, &aim, &found.Proposals[i], opt)
 		way.Keep = keptSize(own, &ask.SizeWanted, &way, &aim.Document)
 		out.Items = append(out.Items, way)
 	}
@@ -142,11 +141,6 @@ func OneSize(ctx context.Context, doc *format.Document, ask SizeAsk, opt desk.Op
 		}
 	}
 	return out, nil
-}
-
-// inStock says whether there is enough for a piece; so it is where the stock is not asked.
-func inStock(m *measure.Measured, stock map[string]int) bool {
-	return stock == nil || !slices.ContainsFunc(m.Tally, func(c measure.Count) bool { return c.Material.Bead != nil && c.Count > stock[c.Material.ID] })
 }
 
 // withAsItIs puts the piece as it is before the proposals where it lies within the tolerance already.
@@ -169,10 +163,10 @@ func bodyFor(doc *format.Document, mm length.MM) *format.Body {
 	return &body
 }
 
-func sizeWay(m *measure.Measured, s *measure.Strand, aim *Aim, p *solve.Proposal, unit length.Unit) SizeWay {
+func sizeWay(m *measure.Measured, s *measure.Strand, aim *Aim, p *solve.Proposal, opt desk.Options) SizeWay {
 	noTarget := *aim
 	noTarget.ToMm, noTarget.Wearer = 0, false // a size has its own
-	out := SizeWay{Way: wayOf(m, s, &noTarget, p, unit), StrungMm: desk.Exact(p.Measured.Leading().Strung), CutMm: desk.Exact(p.Measured.Leading().CutLength()), Beads: p.Measured.Leading().AllBeads(), Counts: []SizeCount{}}
+	out := SizeWay{Way: wayOf(m, s, &noTarget, p, opt), StrungMm: desk.Exact(p.Measured.Leading().Strung), CutMm: desk.Exact(p.Measured.Leading().CutLength()), Beads: p.Measured.Leading().AllBeads(), Counts: []SizeCount{}}
 	if out.Changes == nil {
 		out.Changes, out.Operations = []string{}, []desk.Operation{}
 	}

@@ -3,9 +3,11 @@ package sizing
 import (
 	"context"
 	"fmt"
+	"maps"
 	"math"
 	"strings"
 
+	"mala/core/check"
 	"mala/core/length"
 	"mala/core/measure"
 	"mala/core/pattern"
@@ -192,27 +194,27 @@ func (w *rowSizer) name(one share) string {
 
 // stockFor is what a share may take: what the rows outside its loop leave, and of rows that
 // change alike the first its part of what is left over.
-func (w *rowSizer) stockFor(alone *measure.Measured, one share) map[string]int {
+func (w *rowSizer) stockFor(alone *measure.Measured, one share) check.Stock {
 	stock := w.opt.StockIf(w.ask.inStock)
 	if stock == nil {
 		return nil
 	}
 	whole, err := measure.Measure(w.piece)
 	if err != nil {
-		return map[string]int{}
+		return check.Stock{}
 	}
-	out, here := map[string]int{}, map[string]int{}
-	for id, have := range stock {
-		out[id] = have
+	out, here := maps.Clone(stock), map[string]int{}
+	for _, u := range stock.Uses(alone) {
+		here[u.Of.ID] = u.Takes()
 	}
-	for _, c := range alone.Tally {
-		here[c.Material.ID] = c.Count
-	}
-	for _, c := range whole.Tally {
-		id := c.Material.ID
-		out[id] -= c.Count - here[id]
+	for _, u := range stock.Uses(whole) {
+		id := u.Of.ID
+		out[id] -= u.Takes() - here[id]
 		if more := out[id] - here[id]; more > 0 {
 			out[id] = here[id] + more/len(one.rows)
+		}
+		if out[id] == 0 && stock[id] > 0 {
+			out[id] = -1 // all of it is taken; 0 would be a length that is not noted
 		}
 	}
 	return out

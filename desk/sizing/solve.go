@@ -58,6 +58,7 @@ type Way struct {
 	EaseWord   string           `json:"easeWord,omitempty"`
 	OffMm      length.MM        `json:"offMm" doc:"Of what is wanted."`
 	Price      []BeadPrice      `json:"price" doc:"What comes or goes."`
+	Short      []string         `json:"short,omitempty" doc:"What there is too little of in stock, with how much."`
 }
 
 // BeadPrice is how much of a material comes or goes.
@@ -100,7 +101,7 @@ func Solve(ctx context.Context, in *Aim, opt desk.Options) (*Ways, error) {
 		out.Budget = &Budget{desk.Exact(b.Ends), desk.Exact(b.Slack), desk.Exact(b.Beads)}
 	}
 	for i := range found.Proposals {
-		way := wayOf(m, s, in, &found.Proposals[i], opt.Unit)
+		way := wayOf(m, s, in, &found.Proposals[i], opt)
 		if s == m.Leading() {
 			if err := way.followed(ctx, in, m, opt); err != nil {
 				return nil, err
@@ -109,7 +110,7 @@ func Solve(ctx context.Context, in *Aim, opt desk.Options) (*Ways, error) {
 		out.Items = append(out.Items, way)
 	}
 	if found.Nearest != nil {
-		near := wayOf(m, s, in, found.Nearest, opt.Unit)
+		near := wayOf(m, s, in, found.Nearest, opt)
 		out.Nearest = &near
 	}
 	return out, ctx.Err()
@@ -149,17 +150,22 @@ func goalOf(in *Aim, m *measure.Measured, s *measure.Strand) (goal solve.Goal, s
 	return goal, ""
 }
 
-func wayOf(m *measure.Measured, s *measure.Strand, in *Aim, p *solve.Proposal, unit length.Unit) Way {
+func wayOf(m *measure.Measured, s *measure.Strand, in *Aim, p *solve.Proposal, opt desk.Options) Way {
 	after := p.Measured.Strand(s.Row.ID)
-	out := Way{Changes: en.In(unit).Changes(p.Changes), Operations: []desk.Operation{}, Line: p.Line, FinishedMm: desk.Exact(after.ForTarget(p.Measured.Piece) + p.Longer), OffMm: desk.Exact(p.Off), Price: priceOf(m, p.Measured)}
+	out := Way{Changes: en.In(opt.Unit).Changes(p.Changes), Operations: []desk.Operation{}, Line: p.Line, FinishedMm: desk.Exact(after.ForTarget(p.Measured.Piece) + p.Longer), OffMm: desk.Exact(p.Off), Price: priceOf(m, p.Measured), Short: shortOf(p.Measured, opt)}
 	for _, op := range p.Ops {
 		out.Operations = append(out.Operations, desk.OperationOf(op))
 	}
 	if p.Longer == 0 && (in.Wearer || in.ToMm > 0) {
-		out.setTarget(m, after, p.Measured, in.ToMm, unit)
+		out.setTarget(m, after, p.Measured, in.ToMm, opt.Unit)
 	}
 	out.worn(p.Measured, p.Longer/length.MM(after.Times()))
 	return out
+}
+
+// shortOf says what there is too little of in stock to make a piece.
+func shortOf(m *measure.Measured, opt desk.Options) []string {
+	return en.In(opt.Unit).Short(opt.Stock.Short(m))
 }
 
 // setTarget lets a target that is asked of the leading row move along, where the way takes it

@@ -154,7 +154,7 @@ func stackPiece(ctx context.Context, one Stacked, goal solve.Goal, inStock bool,
 	}
 	out.Why = en.In(opt.Unit).Why(found.Why)
 	for i := range found.Proposals {
-		way := sizeWay(m, s, &aim, &found.Proposals[i], opt.Unit)
+		way := sizeWay(m, s, &aim, &found.Proposals[i], opt)
 		way.setTarget(m, found.Proposals[i].Measured.Leading(), found.Proposals[i].Measured, 0, opt.Unit)
 		out.Items = append(out.Items, way)
 	}

@@ -36,6 +36,7 @@ type Proposal struct {
 	LengthsMm  []length.MM      `json:"lengthsMm" doc:"Of each row, as it would be."`
 	OffMm      length.MM        `json:"offMm" doc:"By how much the row furthest off misses its place beside the others."`
 	Changes    int              `json:"changes"`
+	Short      []string         `json:"short,omitempty" doc:"What there is too little of in stock, with how much."`
 }
 
 // SizeTogether proposes how to bring the rows of a piece to a goal. The error is
@@ -58,7 +59,7 @@ func SizeTogether(ctx context.Context, in *Together, opt desk.Options) (*Proposa
 		out.Why = en.In(opt.Unit).NotTogether(found.Comes)
 	}
 	for _, p := range found.Proposals {
-		item := Proposal{Says: en.In(opt.Unit).Together(&p), OffMm: desk.Exact(p.Off), Changes: p.Changes}
+		item := Proposal{Says: en.In(opt.Unit).Together(&p), OffMm: desk.Exact(p.Off), Changes: p.Changes, Short: shortOf(p.Measured, opt)}
 		for _, op := range p.Ops {
 			item.Operations = append(item.Operations, desk.OperationOf(op))
 		}

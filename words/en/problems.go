@@ -8,7 +8,7 @@ import (
 
 // Problem gives what is wrong in a few words, and one sentence with the figures.
 func (p Speaker) Problem(f *check.Problem) (title, says string) {
-	for _, speak := range []func(check.Fact) (string, string){p.ofHoles, p.ofCaps, p.ofOrder, p.ofFit, p.ofHanging, p.ofApart, p.ofSideBySide, p.ofOpenEnds, p.ofCrimps, p.ofClosing, p.ofCord, p.ofComponents, p.ofLoads} {
+	for _, speak := range []func(check.Fact) (string, string){p.ofHoles, p.ofCaps, p.ofOrder, p.ofFit, p.ofHanging, p.ofApart, p.ofSideBySide, p.ofOpenEnds, p.ofCrimps, p.ofClosing, p.ofCord, p.ofComponents, p.ofLoads, p.ofStock} {
 		if title, says := speak(f.Fact); title != "" {
 			return title, says
 		}

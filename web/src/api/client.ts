@@ -16,6 +16,7 @@ export type SeatDrawn = Schemas["SeatDrawn"];
 export type ComponentFacts = Schemas["ComponentFacts"];
 export type Component = Schemas["Component"];
 export type PartOf = Schemas["PartOf"];
+export type ShortOf = Schemas["ShortOf"];
 export type Count = Schemas["Count"];
 export type LineNode = Schemas["Node"];
 export type Check = Schemas["Check"];

@@ -1147,6 +1147,8 @@ export interface components {
             /** @description Of a piece of several rows: how they lie beside one another. */
             rows?: components["schemas"]["Rows"];
             sensitivity: components["schemas"]["Sensitivity"][];
+            /** @description What there is too little of in stock to make one. */
+            short?: components["schemas"]["ShortOf"][];
             /** @description The instructions, in order. Left out in few words. */
             steps?: components["schemas"]["MakingStep"][];
             strands: components["schemas"]["Strand"][];
@@ -2737,6 +2739,8 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
+            /** @description What there is too little of in stock, with how much. */
+            short?: string[];
             /** @description Beads that are left of those in hand. */
             spare: components["schemas"]["SizeCount"][];
             /** Format: double */
@@ -3377,6 +3381,8 @@ export interface components {
             offMm: number;
             operations: components["schemas"]["Operation"][];
             says: string;
+            /** @description What there is too little of in stock, with how much. */
+            short?: string[];
         };
         Proposals: {
             /** @description None where no way was found. */
@@ -3740,6 +3746,13 @@ export interface components {
             mmPerTenth: number;
             sizedBy: string;
         };
+        ShortOf: {
+            /** Format: int64 */
+            has: number;
+            material: string;
+            /** Format: int64 */
+            short: number;
+        };
         Size: {
             /**
              * Format: double
@@ -3823,6 +3836,8 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
+            /** @description What there is too little of in stock, with how much. */
+            short?: string[];
             /** Format: double */
             strungMm: number;
         };
@@ -4240,6 +4255,8 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
+            /** @description What there is too little of in stock, with how much. */
+            short?: string[];
         };
         Ways: {
             /** @description Of a length. */

@@ -40,7 +40,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
         if (!material) return null;
         const onShelf = shop.get(id)?.onHand;
         const uses = used.get(id) ?? 0;
-        const short = onShelf !== undefined && material.component === undefined ? Math.max(0, uses - onShelf) : 0;
+        const short = analysis?.short?.find((l) => l.material === id)?.short ?? 0;
         const outline = analysis?.drawing?.outlines[id] ?? shop.get(id)?.outline;
         return (
           <div key={key} className={`dish ${held === key ? "held" : ""}`}>

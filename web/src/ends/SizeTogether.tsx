@@ -8,6 +8,7 @@ import type { Bench } from "../piece/Bench.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { LengthField } from "../ui/LengthField.tsx";
 import { Length, useUnit } from "../ui/UnitContext.tsx";
+import { ShortOfStock } from "../proposals/WayItem.tsx";
 
 const GOALS = [
   { goal: "equal", label: "equal" },
@@ -84,6 +85,7 @@ function Proposals({ bench, doc, onTaken }: { bench: Bench; doc: Document; onTak
               ))}
               · off by <Length mm={item.offMm} />
             </span>
+            <ShortOfStock lacks={item.short} />
             <Button
               size="small"
               variant="outlined"

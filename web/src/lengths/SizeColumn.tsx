@@ -8,6 +8,7 @@ import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../ui/UnitContext.tsx";
 import { Swap, swapKeys } from "./Swap.tsx";
 import { useMade } from "./useMade.ts";
+import { ShortOfStock } from "../proposals/WayItem.tsx";
 
 type Way = SizeFound["items"][number];
 
@@ -56,6 +57,7 @@ export function SizeColumn({ bench, doc, size, way, same, onSwap }: Props) {
           ))}
           {same && <p role="note">The same piece as {same}.</p>}
           <p className="quiet">{way.changes.length > 0 ? way.changes.join(", ") : "the pattern as it is"}</p>
+          <ShortOfStock lacks={way.short} />
           <Swap name={size.name} at={at} of={size.items.length} onSwap={onSwap}>
             <button type="button" className="link" onClick={() => void bench.apply(...operationsOf(doc, size, way))}>
               Make the piece this size

@@ -35,6 +35,7 @@ export function WayItem({ way, number, onLook, onUse }: Props) {
         )}
       </span>
       <span className="price">{way.operations.length === 0 ? "nothing to string anew" : priceOf(way)}</span>
+      <ShortOfStock lacks={way.short} />
       {way.operations.length > 0 && (
         <>
           <Link to={`/pieces/${id}/variants`} state={{ says: way.changes.join(", "), operations: way.operations } satisfies Compared} className="link" aria-label={`Compare: ${way.changes.join(", ")}`}>
@@ -47,6 +48,11 @@ export function WayItem({ way, number, onLook, onUse }: Props) {
       )}
     </li>
   );
+}
+
+/** ShortOfStock says what there is too little of in stock. */
+export function ShortOfStock({ lacks }: { lacks?: string[] }) {
+  return lacks ? <span className="short-of-stock">{lacks.join(", ")}</span> : null;
 }
 
 /** priceOf tells which beads and findings come and go; those of one name by their letters. */

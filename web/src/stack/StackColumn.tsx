@@ -13,6 +13,7 @@ import { Fact } from "../lengths/SizeColumn.tsx";
 import { Swap, swapKeys } from "../lengths/Swap.tsx";
 import { useMade } from "../lengths/useMade.ts";
 import { Length } from "../ui/UnitContext.tsx";
+import { ShortOfStock } from "../proposals/WayItem.tsx";
 
 interface Props {
   bench: Bench;
@@ -60,6 +61,7 @@ export function StackColumn({ bench, one, inHand, onChanged }: Props) {
         <>
           <p className="bead-line">{way.line}</p>
           <p className="quiet">{way.changes.join(", ")}</p>
+          <ShortOfStock lacks={way.short} />
           <Swap name={name} at={one.items.indexOf(way)} of={one.items.length} onSwap={swap}>
             <button type="button" className="link" aria-label={`Use for ${name}`} onClick={() => use(way.operations)}>
               Use

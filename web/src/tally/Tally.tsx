@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
-import type { Count, Document, PartOf } from "../api/client.ts";
+import type { Count, Document, PartOf, ShortOf } from "../api/client.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { sizedBy, sizeOf } from "../shop/size.ts";
 import { useHeld } from "../shop/catalogue.ts";
@@ -25,6 +25,7 @@ export function Tally({ state }: { state: BenchState }) {
   // More columns than this leave the names no room.
   const byRow = analysis.strands.length > 1 && analysis.strands.length <= MOST_COLUMNS;
   const byRowClass = (row: string) => `n by-row ${row === state.row ? "in-hand-row" : ""}`;
+  const lacks = new Map(analysis.short?.map((l) => [l.material, l]));
   const moves = new Map(analysis.sensitivity.map((s) => [s.material, s.mmPerTenth]));
   // The one whose size matters most; every other tells its own on its row.
   const most = analysis.sensitivity.reduce<(typeof analysis.sensitivity)[number] | null>((a, b) => (a && a.mmPerTenth >= b.mmPerTenth ? a : b), null);
@@ -63,8 +64,7 @@ export function Tally({ state }: { state: BenchState }) {
                 <th scope="row">
                   {keyOf(c.material) && <span className="key">{keyOf(c.material)}</span>}
                   {m.name} <span className="size">{m.type === "chain" ? linksOf(c) : sizeOf(m, analysis.drawing?.outlines[m.id])}</span>
-                  <CordInStock needs={m.class === "cord" ? c.cutMm : undefined} has={shop.get(c.material)?.onHand} />
-                  {c.cutMm === undefined && <Short needs={c.count} has={shop.get(c.material)?.onHand} />}
+                  <InStock long={c.cutMm !== undefined} has={m.class === "cord" ? shop.get(c.material)?.onHand : undefined} lacks={lacks.get(c.material)} />
                 </th>
                 {byRow && c.cutMm === undefined &&
                   c.byStrand.map((n, i) => (
@@ -109,29 +109,17 @@ export function Tally({ state }: { state: BenchState }) {
   );
 }
 
-/** Short says how many more of a thing the piece takes than are in stock; nothing where there are enough, or they are not counted. */
-function Short({ needs, has }: { needs: number; has?: number }) {
-  if (!has || needs <= has) return null;
-  return (
-    <span className="in-stock short">
-      {has} in stock, {needs - has} short
-    </span>
-  );
-}
-
-/** CordInStock holds the cord that all rows take against what is there; nothing where nobody counted it. */
-function CordInStock({ needs, has }: { needs?: number; has?: number }) {
-  if (needs === undefined || !has) return null;
-  return (
-    <span className={`in-stock ${needs > has ? "short" : ""}`}>
-      in stock <Length mm={has} />
-      {needs > has && (
-        <>
-          , <Length mm={needs - has} /> short
-        </>
-      )}
-    </span>
-  );
+/** InStock says what there is of a cord, and of anything what the piece takes beyond what is in stock. */
+function InStock({ long, has, lacks }: { long: boolean; has?: number; lacks?: ShortOf }) {
+  const amount = (n: number) => (long ? <Length mm={n} /> : n);
+  if (lacks) {
+    return (
+      <span className="in-stock short">
+        {amount(lacks.has)} in stock, {amount(lacks.short)} short
+      </span>
+    );
+  }
+  return has ? <span className="in-stock">in stock {amount(has)}</span> : null;
 }
 
 /** partRows are the parts of a component, each below what it is part of. */

@@ -1,0 +1,85 @@
+package server
+
+import (
+	"context"
+	"sync"
+	"time"
+
+	"mala/core/check"
+	"mala/format"
+	"mala/store"
+)
+
+// onHand keeps what there is of materials as it was last read: a piece is looked at with every
+// keystroke. It stays as it was when the database is away.
+type onHand struct {
+	store *store.Store
+	mu    sync.Mutex
+	of    map[string]int // -1 of what the catalogue does not have
+	read  map[string]time.Time
+}
+
+// How long a figure is taken to be right, how long a database that hangs is waited for, and of how
+// many materials they are kept.
+const (
+	stockFresh    = 5 * time.Second
+	stockPatience = 200 * time.Millisecond
+	mostOnHandOf  = 10_000
+)
+
+// at gives what there is of the materials of a piece; nothing of what could not be read.
+func (h *onHand) at(ctx context.Context, doc *format.Document) check.Stock {
+	h.look(ctx, doc)
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	out := check.Stock{}
+	for i := range doc.Materials {
+		id := doc.Materials[i].ID
+		if n, known := h.of[id]; known && n >= 0 {
+			out[id] = n
+		}
+	}
+	return out
+}
+
+// look reads what may have changed. It is not tried again at once where it fails.
+func (h *onHand) look(ctx context.Context, doc *format.Document) {
+	if h.store == nil {
+		return
+	}
+	var ids []string
+	h.mu.Lock()
+	if h.of == nil || len(h.of) > mostOnHandOf {
+		h.of, h.read = map[string]int{}, map[string]time.Time{}
+	}
+	for i := range doc.Materials {
+		if id := doc.Materials[i].ID; time.Since(h.read[id]) > stockFresh {
+			ids, h.read[id] = append(ids, id), time.Now()
+		}
+	}
+	h.mu.Unlock()
+	if len(ids) == 0 {
+		return
+	}
+	ctx, cancel := context.WithTimeout(ctx, stockPatience)
+	defer cancel()
+	found, err := h.store.OnHand(ctx, ids)
+	if err != nil {
+		return
+	}
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	for _, id := range ids {
+		h.of[id] = -1
+		if n, known := found[id]; known {
+			h.of[id] = n
+		}
+	}
+}
+
+// moved says that the catalogue has changed.
+func (h *onHand) moved() {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	h.read = map[string]time.Time{}
+}
