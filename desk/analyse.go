@@ -56,7 +56,7 @@ func Analyse(ctx context.Context, doc *format.Document, opt Options) (*Analysis,
 }
 
 func analyse(ctx context.Context, m *measure.Measured, doc *format.Document, opt Options) (*Analysis, error) {
-	measure.Ahead(func() { drape.Nearest(m) })
+	measure.Ahead(func() { drape.Beside(m) })
 	if !m.Piece.Hangs() {
 		measure.Ahead(func() { _, _ = m.Wrap() })
 	}

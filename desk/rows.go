@@ -22,10 +22,6 @@ func (a *Analysis) rows(m *measure.Measured) {
 		return
 	}
 	a.Rows = &Rows{Binding: string(m.Binding().Row.ID), Between: []BetweenRows{}, Fitting: []RowsOn{}}
-	hangs := drape.Rows(m)
-	if hangs != nil {
-		hangs = drape.Main(m, hangs)
-	}
 	main := m.Main()
 	for _, s := range main {
 		a.Rows.Main = append(a.Rows.Main, string(s.Row.ID))
@@ -34,12 +30,10 @@ func (a *Analysis) rows(m *measure.Measured) {
 		next := main[k+1]
 		between := BetweenRows{Upper: string(s.Row.ID), Lower: string(next.Row.ID), StepMm: Exact(next.Finished() - s.Finished()),
 			NeedMm: Exact((s.Width() + next.Width()) / 2)}
-		if hangs != nil {
-			// Rows that lie round the back of the neck come near each other nowhere in front.
-			if near := drape.Nearest(m)[k]; !math.IsInf(near, 1) {
-				gap, least := Exact(length.MM(drape.Gap(hangs, k))), Exact(length.MM(near))
-				between.GapMm, between.LeastMm = &gap, &least
-			}
+		// Rows that lie round the back of the neck come near each other nowhere in front.
+		if lie := drape.BesideRow(m, s); lie != nil && !math.IsInf(lie.Near, 1) {
+			gap, least := Exact(length.MM(lie.Gap)), Exact(length.MM(lie.Near))
+			between.GapMm, between.LeastMm = &gap, &least
 		}
 		a.Rows.Between = append(a.Rows.Between, between)
 	}

@@ -59,11 +59,21 @@ var holeEmpty = Check{
 				}
 				at := piece.Place{Side: side, Fitting: on.ID, Element: piece.NoElement}
 				found = append(found, Problem{Severity: Advise, At: at, cause: string(on.ID) + string(side),
-					Fact: HolesEmpty{on.Of, side, empty}})
+					Fact: HolesEmpty{on.Of, side, empty, askew(on.Of.Finding.Holes, empty)}})
 			}
 		}
 		return found
 	},
+}
+
+// askew says whether what is left in the holes pulls beside the middle: the bar tilts until its pull
+// passes under what carries it.
+func askew(holes int, empty []int) bool {
+	left := 0
+	for _, hole := range empty {
+		left += 2*hole - (holes + 1)
+	}
+	return left != 0
 }
 
 // leastStep is the step in mm from which rows are meant to be a step apart.
@@ -178,6 +188,7 @@ type (
 		On    *material.Material
 		Side  piece.Side
 		Holes []int
+		Askew bool // it tilts
 	}
 	StepsUneven   struct{ Wide, Narrow RowStep }
 	CentresDiffer struct{ With, Without int } // a row with a bead at its centre, and one without

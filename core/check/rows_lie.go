@@ -7,6 +7,7 @@ import (
 	"mala/core/drape"
 	"mala/core/edit"
 	"mala/core/length"
+	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
 )
@@ -15,58 +16,91 @@ import (
 // the wider row.
 const gapes = 3
 
-// rowsCross warns of rows of a necklace that lie on one another somewhere in front.
+// rowsCross warns of rows of a necklace that lie on one another somewhere in front, and of a bead
+// that lies on the next row; it advises of what hangs onto it.
 var rowsCross = Check{
 	Code: "rows-cross", Step: StepLayOut, Lies: true,
 	Piece: func(v *View) []Problem {
-		return betweenRows(v, func(_ []*drape.Necklace, k int) *Problem {
-			a, b := v.Main()[k], v.Main()[k+1]
-			near, need := drape.Nearest(v.Measured)[k], float64(a.Width()+b.Width())/2
-			if near >= drape.LiesOn*need-tiny {
-				return nil
+		return betweenRows(v, func(p *drape.Pair) []Problem {
+			var found []Problem
+			row, next := v.numberOf(p.Upper), v.numberOf(p.Lower)
+			switch {
+			case p.LiesOn():
+				more := []piece.Place{p.Upper.Row.At()}
+				if p.Wide != nil {
+					more = append(more, p.Wide.Strand.Row.AtBead(p.Wide.Bead))
+				}
+				found = append(found, Problem{Severity: Warn, At: p.Lower.Row.At(), More: more, Fact: RowsClose{row, next, length.MM(p.Near), length.MM(p.Need)}})
+			case p.Wide != nil:
+				bead := p.Wide.Strand.Beads[p.Wide.Bead].Material
+				found = append(found, Problem{Severity: Warn, At: p.Wide.Strand.Row.AtBead(p.Wide.Bead),
+					Fact: BeadOnRow{bead, v.numberOf(p.Wide.Strand), row + next - v.numberOf(p.Wide.Strand), length.MM(p.Wide.Near), length.MM(p.Wide.Need)}})
 			}
-			return &Problem{Severity: Warn, Fact: RowsClose{v.number(k), v.number(k + 1), length.MM(near), length.MM(need)}}
+			g := gather{strand: p.Upper}
+			for _, h := range p.Hung {
+				of := p.Upper.Beads[h.Bead].Material
+				g.add("hangs "+of.ID, h.Bead, func() Problem {
+					return Problem{Severity: Advise, Fact: HangsOntoRow{of, row, next, length.MM(h.Need), length.MM(h.Near)}}
+				})
+			}
+			return append(found, g.found...)
 		})
 	},
-	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.Strand(f.At.Row), 1) },
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.lower(f), 1) },
 }
 
-// rowsGape advises where the gap between two rows at the front is wide.
+// rowsGape advises where the gap between two rows is wide.
 var rowsGape = Check{
 	Code: "rows-gape", Step: StepLayOut, Lies: true,
 	Piece: func(v *View) []Problem {
-		return betweenRows(v, func(rows []*drape.Necklace, k int) *Problem {
-			gap, most := drape.Gap(rows, k), gapes*float64(max(v.Main()[k].Width(), v.Main()[k+1].Width()))
-			asked := v.Piece.Main().Gap
+		return betweenRows(v, func(p *drape.Pair) []Problem {
+			section := v.Piece.SectionOf(p.Upper.Row)
+			most, asked := gapes*float64(max(p.Upper.Width(), p.Lower.Width())), section.Gap
 			if asked != nil {
 				most = float64(*asked)
 			}
-			if gap <= most+tiny {
+			if p.Gap <= most+tiny {
 				return nil
 			}
-			return &Problem{Severity: Advise, Fact: RowsApart{v.number(k), v.number(k + 1), length.MM(gap), asked}}
+			return []Problem{{Severity: Advise, At: p.Lower.Row.At(), More: []piece.Place{p.Upper.Row.At()},
+				Fact: RowsApart{v.numberOf(p.Upper), v.numberOf(p.Lower), length.MM(p.Gap), asked}}}
 		})
 	},
-	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.Strand(f.At.Row), -1) },
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return otherSteps(v, v.lower(f), -1) },
 }
 
-// betweenRows judges each row and the next as they hang; nothing where they do not, or
-// where they are twisted together.
-func betweenRows(v *View, judge func(rows []*drape.Necklace, k int) *Problem) []Problem {
-	if !v.Piece.Several() || v.Piece.Twisted() {
+// lower is the lower of the two rows that a finding is about.
+func (v *View) lower(f *Problem) *measure.Strand {
+	next := 0
+	switch fact := f.Fact.(type) {
+	case RowsClose:
+		next = fact.Next
+	case RowsApart:
+		next = fact.Next
+	case BeadOnRow:
+		next = max(fact.Row, fact.Other)
+	case HangsOntoRow:
+		next = fact.Next
+	}
+	return v.Strand(v.Piece.Rows()[next-1].ID)
+}
+
+// betweenRows judges each two rows that lie next to each other in a section, as they hang; nothing
+// where they do not, or where they are twisted together.
+func betweenRows(v *View, judge func(p *drape.Pair) []Problem) []Problem {
+	if !v.Piece.Several() {
 		return nil
 	}
-	rows := drape.Rows(v.Measured)
-	if rows == nil {
-		return nil
-	}
-	rows = drape.Main(v.Measured, rows)
+	pairs := drape.Beside(v.Measured)
 	var found []Problem
-	for k := range v.Main()[1:] {
-		if f := judge(rows, k); f != nil {
-			f.At, f.More = v.Main()[k+1].Row.At(), []piece.Place{v.Main()[k].Row.At()}
-			f.cause = fmt.Sprint(v.Main()[k].Row.ID, " and ", v.Main()[k+1].Row.ID)
-			found = append(found, *f)
+	for i := range pairs {
+		p := &pairs[i]
+		if v.Piece.SectionOf(p.Upper.Row).Twisted || math.IsInf(p.Near, 1) {
+			continue
+		}
+		for _, f := range judge(p) {
+			f.cause += fmt.Sprint(p.Upper.Row.ID, " and ", p.Lower.Row.ID)
+			found = append(found, f)
 		}
 	}
 	return found
@@ -112,6 +146,19 @@ type (
 		Gap       length.MM
 		Wanted    *length.MM // where the designer says; else three times the wider row
 	}
+	// BeadOnRow says that a bead of a row, wider than most of it, lies on another.
+	BeadOnRow struct {
+		Bead       *material.Material
+		Row, Other int
+		Near, Need length.MM // as with RowsClose
+	}
+	// HangsOntoRow says that what hangs from a row lies on the next.
+	HangsOntoRow struct {
+		Of        *material.Material
+		Row, Next int
+		Drop      length.MM // how far it hangs down
+		Away      length.MM // how far the next row is from the cord there
+	}
 )
 
 // ResizeRow makes a row so much longer than the one before it, or that long by itself.
@@ -121,7 +168,9 @@ type ResizeRow struct {
 	Own bool
 }
 
-func (RowsClose) fact() {}
-func (RowsApart) fact() {}
+func (RowsClose) fact()    {}
+func (RowsApart) fact()    {}
+func (BeadOnRow) fact()    {}
+func (HangsOntoRow) fact() {}
 
 func (ResizeRow) effect() {}

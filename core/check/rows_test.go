@@ -70,9 +70,15 @@ func TestEveryCheckOfRowsFiresAndItsNearMissDoesNot(t *testing.T) {
 		{"rows-cross", Warn, "of rows 1 and 2 come within", wide("54R", "57R"), wide("54R", "59R")},
 		{"rows-gape", Advise, "rows 1 and 2 hang", wide("54R", "66R"), wide("54R", "60R")},
 		{"rows-gape", Advise, "more than the 8 mm that are wanted", rowsOf(t, []string{"54R", "60R"}, asking(8)), rowsOf(t, []string{"54R", "66R"}, asking(60))},
+		{"rows-cross", Warn, "row 3 crosses row 2", wide("47R", "53R", "53R"), wide("47R", "53R", "58R")},
+		{"rows-cross", Warn, "row 3 crosses row 2", wide("47R", "53R", "46R"), wide("47R", "53R", "58R")},
+		{"rows-cross", Warn, "the middle of boulder in row 1 comes within", rowsOf(t, []string{"14R B 22R B 14R", "61R"}, boulder(t, 14)), rowsOf(t, []string{"14R B 22R B 14R", "61R"}, boulder(t, 9))},
+		{"rows-cross", Warn, "the middle of boulder in row 2 comes within", rowsOf(t, []string{"55R", "15R B 24R B 15R"}, boulder(t, 20)), rowsOf(t, []string{"55R", "16R B 24R B 16R"}, boulder(t, 20))},
+		{"rows-cross", Advise, "bell of row 1 hangs down 45 mm; row 2 lies", rowsOf(t, []string{"<27R | L>", "<31R | R>"}, bell(t, 45)), rowsOf(t, []string{"<27R | L>", "<31R | R>"}, bell(t, 8))},
+		{"rows-gape", Advise, "rows 1 and 2 hang", rowsOf(t, []string{"<27R | L>", "<33R | R>"}, bell(t, 6)), rowsOf(t, []string{"<27R | L>", "<33R | R>"}, bell(t, 35))},
 		{"row-order", Warn, "Rows 1 and 2 are in holes 1 and 2 at the left and 2 and 1 at the right", rowsOf(t, []string{"20R", "20R"}, inHoles(2, 2, 1)), rowsOf(t, []string{"20R", "20R"}, inHoles(2))},
-		{"hole-empty", Advise, "slide at the left has 4 holes; no row is in holes 3 and 4", rowsOf(t, []string{"20R", "20R"}, inHoles(4)), rowsOf(t, []string{"20R", "20R"}, inHoles(2))},
-		{"hole-empty", Advise, "slide at the left has 3 holes; no row is in hole 2", rowsOf(t, []string{"20R", "20R"}, inHoles(3, 1, 3), func(p *piece.Piece, _ *piece.Row) { p.Rows()[1].LeftPort.Hole = 3 }), rowsOf(t, []string{"20R", "20R", "20R"}, inHoles(3))},
+		{"hole-empty", Advise, "slide at the left has 4 holes; no row is in holes 3 and 4, so it hangs askew.", rowsOf(t, []string{"20R", "20R"}, inHoles(4)), rowsOf(t, []string{"20R", "20R"}, inHoles(2))},
+		{"hole-empty", Advise, "slide at the left has 3 holes; no row is in hole 2.", rowsOf(t, []string{"20R", "20R"}, inHoles(3, 1, 3), func(p *piece.Piece, _ *piece.Row) { p.Rows()[1].LeftPort.Hole = 3 }), rowsOf(t, []string{"20R", "20R", "20R"}, inHoles(3))},
 		{"steps-uneven", Warn, "Row 3 is 49.2 mm longer than row 2, but row 2 only 31.2 mm longer than row 1", wide("100P", "108P", "120P 2T"), wide("100P", "108P", "119P")},
 		{"centres-differ", Warn, "Row 1 has a bead at its centre, row 2 two beads that meet there", wide("<9P T | G>", "<9P T R |>"), wide("<9P T | G>", "<9P T | R>")},
 		{"centres-differ", Warn, "Row 2 has a bead at its centre, row 1 two beads", wide("<9P T |>", "<9P T | R>"), rowsOf(t, []string{"<9P T |>", "<9P T | R>"}, twisted)},
@@ -105,6 +111,20 @@ func thickCord(d length.MM) change {
 			r.Cord = thread(material.Waxed, d)
 			r.Left, r.Right = nil, nil
 		}
+	}
+}
+
+// boulder is a bead B so wide across.
+func boulder(t *testing.T, across length.MM) change {
+	return func(p *piece.Piece, _ *piece.Row) {
+		p.Palette["B"] = bead(t, "boulder", material.Bead{Shape: material.Round, Across: across, Hole: 1})
+	}
+}
+
+// bell is a charm L that hangs so far down.
+func bell(t *testing.T, drop length.MM) change {
+	return func(p *piece.Piece, _ *piece.Row) {
+		p.Palette["L"] = bead(t, "bell", material.Bead{Shape: material.Charm, Across: 5, Along: 0.8, Hole: 3, Drop: drop})
 	}
 }
 
@@ -155,7 +175,7 @@ func TestCrossingRowsAreMadeLonger(t *testing.T) {
 			t.Errorf("%s: nothing mends it", tt.name)
 			continue
 		}
-		if near := drape.Nearest(measuredPiece(t, after))[0]; near < 7.2 {
+		if near := drape.Beside(measuredPiece(t, after))[0].Near; near < 7.2 {
 			t.Errorf("%s: %s leaves %v between them", tt.name, spoken(fix), near)
 		}
 		if after.Leading().Line.String() != tt.p.Leading().Line.String() {
@@ -209,6 +229,31 @@ func TestASharedBeadTakesAllCords(t *testing.T) {
 		}
 		if got != want {
 			t.Errorf("a hole of %.3f: %q, want %q", hole, got, want)
+		}
+	}
+}
+
+// The rows of every section are judged, not of the one with the most alone.
+func TestRowsOfAnotherSectionThatCrossAreTold(t *testing.T) {
+	for lower, crosses := range map[string]bool{"33R": false, "24R": true} {
+		p := rowsOf(t, []string{"28R", "33R"}, throughBead(t, 2))
+		if len(p.Sections) != 2 {
+			t.Fatalf("%d sections", len(p.Sections))
+		}
+		second := p.Sections[1].Rows
+		for len(second) < 2 {
+			row := *p.Sections[0].Rows[1]
+			row.ID, row.Left, row.Right = "r4", fittings("l4", crimp18), fittings("q4", crimp18)
+			second = append(second, &row)
+		}
+		second[0].Line, second[1].Line = testparts.Line(t, "28R"), testparts.Line(t, lower)
+		p.Sections[1].Rows = second
+		told := false
+		for _, f := range all(t, p) {
+			told = told || f.Code == "rows-cross" && strings.Contains(spoken(f), "row 4 crosses row 3")
+		}
+		if told != crosses {
+			t.Errorf("beside 28 rounds %s: told %v", lower, told)
 		}
 	}
 }

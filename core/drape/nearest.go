@@ -3,29 +3,12 @@ package drape
 import (
 	"math"
 
-	"mala/core/measure"
 	"mala/core/statics"
 )
 
 // LiesOn is how near the middles of two rows may come, in parts of half their widths together,
 // before one lies on the other.
 const LiesOn = 0.9
-
-// Nearest gives of each row of Main how near it and the next come to each other in front,
-// in mm; nil where Rows is.
-func Nearest(m *measure.Measured) []float64 {
-	type near struct{}
-	return m.Kept(near{}, func() any {
-		var out []float64
-		if rows := Rows(m); rows != nil {
-			rows = Main(m, rows)
-			for k := range rows[1:] {
-				out = append(out, nearest(rows[k], rows[k+1]))
-			}
-		}
-		return out
-	}).([]float64)
-}
 
 // nearest is how far the middles of two rows' cords are apart where their fronts come
 // nearest, what they share apart; 0 where they cross. Rows that hang from one place lie on
@@ -200,4 +183,52 @@ func sideOf(p, q, r statics.Point) float64 {
 // meets says whether the box round two points meets this one.
 func (b *box) meets(p, q statics.Point) bool {
 	return max(p.X, q.X) >= b.left && min(p.X, q.X) <= b.right && max(p.Y, q.Y) >= b.top && min(p.Y, q.Y) <= b.bottom
+}
+
+// away is how far a place is from the front; Inf where the front has no parts.
+func (l *blocks) away(p statics.Point) float64 {
+	least := math.Inf(1)
+	for i := range l.boxes {
+		if l.boxes[i].beyond(p, least) {
+			continue
+		}
+		first, last := l.parts(i)
+		for k := first; k < last; k++ {
+			q := nearestOn(p, l.joints[k-1], l.joints[k])
+			least = min(least, math.Hypot(p.X-q.X, p.Y-q.Y))
+		}
+	}
+	return least
+}
+
+// meetsBody says whether what hangs from a seat, so far down and so wide to either side of its middle,
+// comes nearer to the front than need.
+func (l *blocks) meetsBody(at Seat, drop, half, need float64) bool {
+	top, bottom := at.Y+min(drop/2, half), at.Y+max(drop/2, drop-half)
+	body := [2]statics.Point{{X: at.X, Y: top}, {X: at.X, Y: bottom}}
+	for i := range l.boxes {
+		if b := &l.boxes[i]; at.X < b.left-need || at.X > b.right+need || bottom < b.top-need || top > b.bottom+need {
+			continue
+		}
+		first, last := l.parts(i)
+		for k := first; k < last; k++ {
+			if between(body[0], body[1], l.joints[k-1], l.joints[k]) < need-tiny {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// between is how far two parts are apart, 0 where they cross.
+func between(p, q, r, s statics.Point) float64 {
+	if sideOf(p, q, r)*sideOf(p, q, s) < 0 && sideOf(r, s, p)*sideOf(r, s, q) < 0 {
+		return 0
+	}
+	least := math.Inf(1)
+	for _, end := range [][3]statics.Point{{p, r, s}, {q, r, s}, {r, p, q}, {s, p, q}} {
+		on := nearestOn(end[0], end[1], end[2])
+		least = min(least, math.Hypot(on.X-end[0].X, on.Y-end[0].Y))
+	}
+	return least
 }

@@ -37,6 +37,8 @@ type Seat struct {
 	Behind      bool // it lies round the back of the neck
 }
 
+func (s Seat) point() statics.Point { return statics.Point{X: s.X, Y: s.Y} }
+
 // Necklace is how a necklace lies: a length π W/2, centred on its closure, round the
 // back of the neck, W being the width between the neck's sides; the rest hangs in
 // front.

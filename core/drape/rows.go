@@ -26,7 +26,8 @@ func Main(m *measure.Measured, rows []*Necklace) []*Necklace {
 
 // Rows works out how every row of a necklace lies, in the order of its strands, each in
 // the whole loop it lies in; nil if it is none, if no row hangs in front, or if one does
-// not reach. Rows lie beside one another at the neck's sides. Where rows meet what they
+// not reach. A row hangs by itself where it is longer than the way round the neck in its own
+// thickness and hangsFrom more, whatever the others do. Rows lie beside one another at the neck's sides. Where rows meet what they
 // share in front, a chain, a bar or a bead, all hang together.
 func Rows(m *measure.Measured) []*Necklace {
 	type lie struct{}
@@ -44,7 +45,7 @@ func rowsOf(m *measure.Measured) []*Necklace {
 			return nil
 		}
 		rows[k] = lie(m, s, outside(m, s), assumed)
-		hang = hang || rows[k].whole >= math.Pi*rows[k].Width+float64(hangsFrom)
+		hang = hang || rows[k].whole >= math.Pi*(float64(rows[k].Girth)/math.Pi+float64(s.Thickness()))+float64(hangsFrom)
 	}
 	if !hang {
 		return nil
@@ -91,9 +92,3 @@ func apart(m *measure.Measured, a, b *measure.Strand) float64 {
 	return float64(a.Width()+b.Width()) / 2
 }
 
-// Gap is how far row k and the next one are apart at the front: the difference of
-// their lowest places less half of each row's width.
-func Gap(rows []*Necklace, k int) float64 {
-	a, b := rows[k], rows[k+1]
-	return b.Depth - a.Depth - float64(a.strand.Width()+b.strand.Width())/2
-}

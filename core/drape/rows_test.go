@@ -197,9 +197,9 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 	}
 	near(t, "the second lies outside", rows[1].Width-rows[0].Width, 16, 1e-9)
 	near(t, "as long round the neck", rows[1].around(), rows[0].around(), 1e-9)
-	near(t, "the rows' gap", Gap(rows, 0), rows[1].Depth-rows[0].Depth-8, 1e-9)
-	if Gap(rows, 0) < 5 {
-		t.Errorf("with six beads more it hangs %.2f deeper", Gap(rows, 0))
+	near(t, "the rows' gap", Beside(m)[0].Gap, rows[1].Depth-rows[0].Depth-8, 1e-9)
+	if Beside(m)[0].Gap < 5 {
+		t.Errorf("with six beads more it hangs %.2f deeper", Beside(m)[0].Gap)
 	}
 	if d := nearest(rows[0], rows[1]); d < 7 || d > 8.1 {
 		t.Errorf("they come as near as %.2f", d)
@@ -212,20 +212,20 @@ func TestRowsOfAPieceLieSideBySide(t *testing.T) {
 
 func TestHowNearRowsComeIsGivenOfEachAndTheNext(t *testing.T) {
 	m := several(t, 360, as, "<25G | G>", "<28G | G>", "<26G | G>", "<33G | G>")
-	rows, near := Rows(m), Nearest(m)
-	if len(near) != 3 || near[0] < 7 || near[1] != 0 || near[2] < 7 {
+	rows, near := Rows(m), Beside(m)
+	if len(near) != 3 || near[0].Near < 7 || near[1].Near != 0 || near[2].Near < 7 {
 		t.Fatalf("the third crosses the second: %v", near)
 	}
-	for k, mm := range near {
-		if want := nearest(rows[k], rows[k+1]); mm != want {
-			t.Errorf("row %d and the next: %v, on their own %v", k, mm, want)
+	for k, p := range near {
+		if want := nearest(rows[k], rows[k+1]); p.Near != want {
+			t.Errorf("row %d and the next: %v, on their own %v", k, p.Near, want)
 		}
 	}
-	if one := Nearest(several(t, 360, as, "<25G | G>")); len(one) != 0 {
+	if one := Beside(several(t, 360, as, "<25G | G>")); len(one) != 0 {
 		t.Errorf("one row comes near none: %v", one)
 	}
 	bracelet := several(t, 0, func(p *piece.Piece) { p.Kind, p.Body = piece.Bracelet, nil }, "<25G | G>", "<28G | G>")
-	if near := Nearest(bracelet); near != nil {
+	if near := Beside(bracelet); near != nil {
 		t.Errorf("rows that do not hang: %v", near)
 	}
 }

@@ -205,7 +205,7 @@ func TestRowsAreBroughtToTouch(t *testing.T) {
 		t.Fatal("nothing proposed")
 	}
 	after := taken(t, m, found[0])
-	if gap := drape.Gap(drape.Rows(after), 0); gap < 0 || gap > 8 {
+	if gap := drape.Beside(after)[0].Gap; gap < 0 || gap > 8 {
 		t.Errorf("%v leaves a gap of %v", found[0].Rows, gap)
 	}
 	for _, p := range check.All(after) {

@@ -156,7 +156,11 @@ func (p Speaker) ofSideBySide(f check.Fact) (title, says string) {
 		for _, n := range f.Holes {
 			numbers = append(numbers, fmt.Sprint(n))
 		}
-		return "A hole without a row", fmt.Sprintf("%s at the %s has %d holes; no row is in %s.", f.On.Name, f.Side, f.On.Finding.Holes, in+list(numbers))
+		tilts := ""
+		if f.Askew {
+			tilts = ", so it hangs askew"
+		}
+		return "A hole without a row", fmt.Sprintf("%s at the %s has %d holes; no row is in %s%s.", f.On.Name, f.Side, f.On.Finding.Holes, in+list(numbers), tilts)
 	case check.StepsUneven:
 		return "Rows step unevenly", fmt.Sprintf("Row %d is %s longer than row %d, but row %d only %s longer than row %d.", f.Wide.Next, p.in(f.Wide.By), f.Wide.Row, f.Narrow.Next, p.in(f.Narrow.By), f.Narrow.Row)
 	case check.CentresDiffer:
@@ -167,6 +171,11 @@ func (p Speaker) ofSideBySide(f check.Fact) (title, says string) {
 		}
 		needed, within := against(f.Need, f.Near)
 		return "Rows lie on each other", fmt.Sprintf("As they hang, the middles of rows %d and %d come within %s; side by side they need %s.", f.Row, f.Next, within, needed)
+	case check.BeadOnRow:
+		needed, within := against(f.Need, f.Near)
+		return "A wide bead lies on the next row", fmt.Sprintf("As it hangs, the middle of %s in row %d comes within %s of row %d; beside it, it needs %s.", f.Bead.Name, f.Row, within, f.Other, needed)
+	case check.HangsOntoRow:
+		return "Hangs onto the next row", fmt.Sprintf("%s of row %d hangs down %s; row %d lies %s from its cord there.", f.Of.Name, f.Row, p.fine(f.Drop), f.Next, p.fine(f.Away))
 	case check.RowsApart:
 		than := "three times the wider row"
 		if f.Wanted != nil {

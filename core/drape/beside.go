@@ -1,0 +1,192 @@
+package drape
+
+import (
+	"math"
+
+	"mala/core/measure"
+)
+
+// Pair is two rows that lie next to each other in a section, as they hang.
+type Pair struct {
+	Upper, Lower *measure.Strand
+	Near         float64 // how near their middles come in front, in mm: 0 where they cross, Inf where nothing of them is there
+	Need         float64 // half of their widths together
+	Gap          float64 // how wide they lie apart where they are furthest from each other, less half of each width and what hangs between
+	Wide         *Reach  // the bead that lies most on the other row, of those wider than its own; nil for none
+	Hung         []Reach // what hangs from the upper row onto the lower
+}
+
+// Reach is a bead of one row that reaches to the other.
+type Reach struct {
+	Strand *measure.Strand
+	Bead   int
+	Near   float64 // how near the other row its middle comes, in mm; of what hangs, how near its ring does
+	Need   float64 // half of both widths; of what hangs, how far it hangs down
+}
+
+// LiesOn says whether the rows lie on each other.
+func (p *Pair) LiesOn() bool { return p.Near < LiesOn*p.Need-tiny }
+
+// aside is the same as LiesOn of one wide bead, which moves the other row a little aside.
+const aside = 0.8
+
+// tiny is what sums of lengths leave behind.
+const tiny = 1e-9
+
+// Beside lists the rows next to each other in every section; nil where Rows is.
+func Beside(m *measure.Measured) []Pair {
+	type beside struct{}
+	return m.Kept(beside{}, func() any {
+		var out []Pair
+		rows := Rows(m)
+		if rows == nil {
+			return out
+		}
+		for i := range m.Piece.Sections {
+			section := &m.Piece.Sections[i]
+			for k := 1; k < len(section.Rows); k++ {
+				a, b := For(m, rows, m.Strand(section.Rows[k-1].ID)), For(m, rows, m.Strand(section.Rows[k].ID))
+				out = append(out, pairOf(a, b, section == m.Piece.Main()))
+			}
+		}
+		return out
+	}).([]Pair)
+}
+
+// BesideRow is the pair whose upper row it is; nil for none.
+func BesideRow(m *measure.Measured, s *measure.Strand) *Pair {
+	pairs := Beside(m)
+	for i := range pairs {
+		if pairs[i].Upper.Row == s.Row {
+			return &pairs[i]
+		}
+	}
+	return nil
+}
+
+func pairOf(a, b *Necklace, main bool) Pair {
+	p := Pair{Upper: a.strand, Lower: b.strand, Near: nearest(a, b), Need: half(a) + half(b)}
+	if math.IsInf(p.Near, 1) {
+		return p
+	}
+	p.Gap = gap(a, b, main)
+	p.Wide = wide(a, b)
+	p.Hung = hungOn(a, b)
+	return p
+}
+
+// half is half of a row's width, in mm.
+func half(n *Necklace) float64 { return float64(n.strand.Width()) / 2 }
+
+// gap is how wide two rows gape. Of the main section, whose rows hang lowest, it is the difference of
+// their lowest places; of another the furthest that a place of the outer row lies from the inner one.
+// What hangs from the upper row fills it.
+func gap(a, b *Necklace, main bool) float64 {
+	if main {
+		low := a.Depth + half(a)
+		for i := range a.strand.Beads {
+			bead := a.strand.Beads[i].Material.Bead
+			reach := float64(bead.Across) / 2
+			if bead.Hangs() {
+				reach = float64(bead.Drop)
+			}
+			low = max(low, a.AtBead(a.strand, i).Y+reach)
+		}
+		return b.Depth - low - max(half(b), b.halfLowest())
+	}
+	upper := inBlocks(a.own())
+	most := 0.0
+	for _, p := range b.own() {
+		most = max(most, upper.away(p))
+	}
+	return most - half(a) - half(b)
+}
+
+// halfLowest is half the width of the bead that hangs lowest.
+func (n *Necklace) halfLowest() float64 {
+	low, across := math.Inf(-1), 0.0
+	for i := range n.strand.Beads {
+		bead := &n.strand.Beads[i]
+		if y := n.AtBead(n.strand, i).Y; y > low && !bead.Material.Bead.Hangs() && !bead.IsGap() {
+			low, across = y, float64(bead.Material.Bead.Across)/2
+		}
+	}
+	return across
+}
+
+// wide finds the bead of either row, wider than most of its own, that lies most on the other row: for what
+// it needs it comes nearest. Nil where none lies on it.
+func wide(a, b *Necklace) *Reach {
+	var worst *Reach
+	look := func(of, other *Necklace) {
+		front, widest := other.clear(inBlocks(other.own())), widestHalf(other)
+		for i := range of.strand.Beads {
+			bead := &of.strand.Beads[i]
+			across := float64(bead.Material.Bead.Across) / 2
+			if bead.Material.Bead.Hangs() || bead.IsGap() || across <= half(of)+tiny {
+				continue
+			}
+			at := of.AtBead(of.strand, i)
+			if at.Behind {
+				continue
+			}
+			near := front.away(at.point())
+			if near >= aside*(across+widest) {
+				continue
+			}
+			need := across + max(half(other), other.halfAt(at))
+			if near < aside*need-tiny && (worst == nil || near*worst.Need < worst.Near*need) {
+				worst = &Reach{of.strand, i, near, need}
+			}
+		}
+	}
+	look(a, b)
+	look(b, a)
+	return worst
+}
+
+// widestHalf is half the width of the widest bead of a row, of what does not hang.
+func widestHalf(n *Necklace) float64 {
+	most := half(n)
+	for i := range n.strand.Beads {
+		if bead := n.strand.Beads[i].Material.Bead; !bead.Hangs() {
+			most = max(most, float64(bead.Across)/2)
+		}
+	}
+	return most
+}
+
+// halfAt is half the width of the bead of the row that lies nearest to a place, 0 where none is near.
+func (n *Necklace) halfAt(at Seat) float64 {
+	least, across := math.Inf(1), 0.0
+	for i := range n.strand.Beads {
+		bead := &n.strand.Beads[i]
+		if bead.Material.Bead.Hangs() || bead.IsGap() {
+			continue
+		}
+		p := n.AtBead(n.strand, i)
+		if away := math.Hypot(p.X-at.X, p.Y-at.Y); away < least {
+			least, across = away, float64(bead.Material.Bead.Across)/2
+		}
+	}
+	return across
+}
+
+// hungOn lists what hangs from the upper row onto the lower: its body, straight down from the cord,
+// comes nearer to that row than half of both widths.
+func hungOn(a, b *Necklace) []Reach {
+	var out []Reach
+	front := b.clear(inBlocks(b.own()))
+	for i := range a.strand.Beads {
+		bead := a.strand.Beads[i].Material.Bead
+		if !bead.Hangs() {
+			continue
+		}
+		at, drop, across := a.AtBead(a.strand, i), float64(bead.Drop), float64(bead.Across)/2
+		if at.Behind || !front.meetsBody(at, drop, across, aside*(across+half(b))) {
+			continue
+		}
+		out = append(out, Reach{a.strand, i, front.away(at.point()), drop})
+	}
+	return out
+}
