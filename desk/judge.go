@@ -20,18 +20,23 @@ func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.D
 	found, speak := check.AllOf(m, opt.Stock), en.In(opt.Unit)
 	shelf := check.Shelf{}
 	if opt.Fixes {
-		shelf.Materials = opt.Shelf.Beside(doc)
+		shelf = opt.Shelf.of(doc)
 	}
-	for i := range found {
-		f := &found[i]
+	for _, alike := range check.ByRow(found) {
+		f := alike[0]
 		c := Check{Code: f.Code, Severity: string(f.Severity), Place: format.PlaceOf(f.At), Column: f.Column,
 			Waived: f.Waived, Step: string(f.Step), Fixable: check.HasFix(f.Code)}
-		c.Title, c.Says = speak.Problem(f)
-		for _, p := range f.More {
-			c.More = append(c.More, format.PlaceOf(p))
+		c.Title, c.Says = speak.ProblemOf(alike)
+		for k, one := range alike {
+			if k > 0 {
+				c.More = append(c.More, format.PlaceOf(one.At))
+			}
+			for _, p := range one.More {
+				c.More = append(c.More, format.PlaceOf(p))
+			}
 		}
 		if opt.Fixes {
-			if fix := check.FixOf(ctx, m, found, f, shelf); fix != nil {
+			if fix := check.FixOfAlike(ctx, m, found, alike, shelf); fix != nil {
 				c.Fix = fixOf(fix, speak)
 			}
 		}
@@ -48,12 +53,14 @@ func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, erro
 		return nil, err
 	}
 	found, speak := check.AllOf(m, opt.Stock), en.In(opt.Unit)
-	shelf := check.Shelf{Materials: opt.Shelf.Beside(doc)}
-	out := make([]*Fix, len(found))
-	for i := range found {
-		if fix := check.FixOf(ctx, m, found, &found[i], shelf); fix != nil {
-			out[i] = fixOf(fix, speak)
+	shelf := opt.Shelf.of(doc)
+	var out []*Fix
+	for _, alike := range check.ByRow(found) {
+		var one *Fix
+		if fix := check.FixOfAlike(ctx, m, found, alike, shelf); fix != nil {
+			one = fixOf(fix, speak)
 		}
+		out = append(out, one)
 	}
 	return out, ctx.Err()
 }
@@ -66,13 +73,13 @@ func FixAll(ctx context.Context, doc *format.Document, opt Options) (*AllFixes, 
 		return nil, err
 	}
 	speak, out := en.In(opt.Unit), &AllFixes{Says: []string{}, Operations: []Operation{}, Left: []string{}}
-	all := check.FixAll(ctx, m, check.Shelf{Materials: opt.Shelf.Beside(doc)}, opt.Stock)
+	all := check.FixAll(ctx, m, opt.Shelf.of(doc), opt.Stock)
 	for i := range all.Fixes {
 		fix := fixOf(&all.Fixes[i], speak)
 		out.Says, out.Operations = append(out.Says, fix.Says), append(out.Operations, fix.Operations...)
 	}
-	for i := range all.Left {
-		_, says := speak.Problem(&all.Left[i])
+	for _, alike := range check.ByRow(all.Left) {
+		_, says := speak.ProblemOf(alike)
 		out.Left = append(out.Left, says)
 	}
 	return out, nil

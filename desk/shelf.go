@@ -3,6 +3,7 @@ package desk
 import (
 	"slices"
 
+	"mala/core/check"
 	"mala/core/material"
 	"mala/format"
 )
@@ -10,6 +11,7 @@ import (
 // Shelf is what a piece may fetch beside its own materials.
 type Shelf struct {
 	Materials []format.Material
+	Stock     check.Stock // what there is of them; nil where nobody knows
 	made      []*material.Material
 }
 
@@ -48,6 +50,21 @@ func (s *Shelf) Beside(doc *format.Document) []*material.Material {
 	for _, m := range s.made {
 		if !listed[m.ID] {
 			out = append(out, m)
+		}
+	}
+	return out
+}
+
+// of is the shelf as fixes fetch from it for the document. Where nothing on it is counted, nothing has
+// to be bought.
+func (s *Shelf) of(doc *format.Document) check.Shelf {
+	out := check.Shelf{Materials: s.Beside(doc)}
+	if s == nil {
+		return out
+	}
+	for _, n := range s.Stock {
+		if n > 0 {
+			out.Stock = s.Stock
 		}
 	}
 	return out

@@ -83,9 +83,11 @@ func (s *shelf) look(ctx context.Context) (shop store.Shop, items *desk.Shelf, l
 	if err != nil {
 		return
 	}
-	items = desk.NewShelf(documents(slices.DeleteFunc(rows, func(m store.Material) bool {
+	rows = slices.DeleteFunc(rows, func(m store.Material) bool {
 		return m.Class == string(material.ClassBead) && (m.Document.HoleMm > fineHole || m.Document.Facing != "")
-	})))
+	})
+	fetched := stockedOf(documents(rows), rows)
+	items, fetched.shelf.Stock = fetched.shelf, fetched.stock
 	n, err := s.store.Count(ctx, wholeShelf+1)
 	return shop, items, n > wholeShelf, err
 }

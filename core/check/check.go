@@ -51,6 +51,7 @@ type Problem struct {
 	Column   int           // of the bead line, from 1; 0 for none
 	Fact     Fact          // what is wrong, with its figures
 	Waived   string        // the reason it was accepted for; empty if it was not
+	Row      int           // the number of the row that it is about; 0 of one row alone, of no row in particular, or where the fact says it
 
 	// cause tells findings of one code apart, wherever a change moves them.
 	cause string
@@ -139,11 +140,11 @@ func (c *Check) judge(v *View) []Problem {
 	}
 	for _, s := range v.Strands {
 		if c.Strand != nil {
-			found = append(found, c.Strand(v, s)...)
+			found = append(found, v.ofRow(s, c.Strand(v, s))...)
 		}
 		for _, e := range s.Ends() {
 			if c.End != nil {
-				found = append(found, c.End(v, s, e)...)
+				found = append(found, v.ofRow(s, c.End(v, s, e))...)
 			}
 		}
 	}
@@ -153,6 +154,17 @@ func (c *Check) judge(v *View) []Problem {
 		f.Code, f.Step = c.Code, c.Step
 		if s := v.Measured.Strand(f.At.Row); s != nil && f.At.Element >= 0 {
 			f.Column = s.Row.Line.Nodes[s.Beads[f.At.Element].Node].Col
+		}
+	}
+	return found
+}
+
+// ofRow marks findings as those of a row, but for those at a fitting that several share.
+func (v *View) ofRow(s *measure.Strand, found []Problem) []Problem {
+	for i := range found {
+		f := &found[i]
+		if _, says := f.Fact.(namesRow); !says && (f.At.Fitting == "" || !v.Piece.IsShared(f.At.Fitting)) {
+			f.Row = v.numberOf(s)
 		}
 	}
 	return found
@@ -180,13 +192,19 @@ func (v *View) once(found []Problem) []Problem {
 	})
 }
 
-// waive marks the finding as accepted if a waiver covers all of it.
+// waive marks the finding as accepted if waivers cover all of it.
 func (f *Problem) waive(waivers []piece.Waiver) {
-	for _, w := range waivers {
-		if w.Code == f.Code && w.At.Covers(f.At) && !slices.ContainsFunc(f.More, func(p piece.Place) bool { return !w.At.Covers(p) }) {
-			f.Waived = w.Note
+	note := ""
+	for _, at := range append([]piece.Place{f.At}, f.More...) {
+		i := slices.IndexFunc(waivers, func(w piece.Waiver) bool { return w.Code == f.Code && w.At.Covers(at) })
+		if i < 0 {
+			return
+		}
+		if note == "" {
+			note = waivers[i].Note
 		}
 	}
+	f.Waived = note
 }
 
 // gather makes alike findings of beads one, with all their places, in the order

@@ -310,3 +310,31 @@ func TestClosedThingsDoNotHangInOneAnother(t *testing.T) {
 		}
 	}
 }
+
+// The first ring of a charm takes the cord beside the charm's own wire of 0.8, here of one pass of 0.38.
+func TestTheFirstRingTakesCordAndCharm(t *testing.T) {
+	ring := func(inside length.MM) *material.Material {
+		return finding("tight ring", "brass", material.Finding{Type: material.JumpRing, Inside: inside, Wire: 0.6, Joint: "open"})
+	}
+	for inside, fires := range map[length.MM]bool{1.17: true, 1.18: false} {
+		charm := charmOf(t, 1, 2, ring(inside))
+		f := of(all(t, necklace(t, "9P K 9P", with(charm))), "ring-too-small")
+		if (f != nil) != fires || f != nil && (f.Severity != Stop || !strings.Contains(spoken(f), "are 1.18 mm thick together")) {
+			t.Errorf("on the cord, a ring of %v: %v", inside, f)
+		}
+	}
+	need := jump.Finding.Wire + 0.8
+	for inside, fires := range map[length.MM]bool{need - 0.01: true, need: false} {
+		charm := charmOf(t, 1, 2, ring(inside))
+		p := necklace(t, "20P", closed(lobster, jump), func(p *piece.Piece, _ *piece.Row) {
+			p.Closure.Left[1].Hung = []*material.Material{charm}
+		})
+		if f := of(all(t, p), "ring-too-small"); (f != nil) != fires {
+			t.Errorf("on a ring, a ring of %v: %v", inside, f)
+		}
+	}
+	fix, after := fixed(t, necklace(t, "9P K 9P", with(charmOf(t, 1, 2, ring(1)))), "ring-too-small", jump)
+	if fix == nil || of(all(t, after), "ring-too-small") != nil {
+		t.Errorf("a larger ring mends it: %+v", fix)
+	}
+}

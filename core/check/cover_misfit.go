@@ -50,7 +50,7 @@ var coverMisfit = Check{
 		var fixes []Fix
 		if crimp != nil {
 			closed := v.Piece.House.ClosedCrimp(crimp.Material.Finding)
-			fixes = instead(v, cover, shelf.Materials, func(c *material.Finding) bool {
+			fixes = instead(v, cover, shelf, func(c *material.Finding) bool {
 				return c.Type == material.CrimpCover && Covers(c, crimp.Material.Finding, closed)
 			})
 		}

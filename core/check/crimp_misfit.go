@@ -39,7 +39,7 @@ var crimpMisfit = Check{
 			if inside >= need-tiny && !loose {
 				continue
 			}
-			f := atPart(s, e, &p, CrimpWrong{Passing{passes, s.Row.Cord.Cord.Diameter, need}, p.Material, e.Side, loose})
+			f := atPart(s, e, &p, CrimpWrong{Passing{passes, s.Row.Cord.Cord.Diameter, need}, p.Material, e.Side, loose, looseCrimp * need})
 			if loose {
 				f.Severity = Warn
 			}
@@ -52,7 +52,7 @@ var crimpMisfit = Check{
 		parts := s.End(f.At.Side).Parts
 		for i := range parts {
 			if p := &parts[i]; p.Fitting == f.At.Fitting {
-				return instead(v, p, shelf.Materials, takesCords(v, s, s.End(f.At.Side), p.Role))
+				return instead(v, p, shelf, takesCords(v, s, s.End(f.At.Side), p.Role))
 			}
 		}
 		return nil
@@ -139,7 +139,8 @@ type (
 		Passing
 		Crimp *material.Material
 		Side  piece.Side
-		Loose bool // it does not close on them; else they do not go in
+		Loose bool      // it does not close on them; else they do not go in
+		Most  length.MM // how wide inside a crimp that grips them may be
 	}
 	FoldNarrow struct {
 		Of    *material.Material

@@ -99,6 +99,9 @@ var noClasp = Check{
 		if e := openLoop(v); e != nil {
 			return []Problem{{Severity: Stop, At: v.Leading().Row.AtEnd(e.Side), Fact: NoLoopForButton{e.Side}}}
 		}
+		if shut := shutIn(v); shut != nil {
+			return []Problem{*shut}
+		}
 		if e := bareEnd(v); e != nil {
 			clasp, _ := v.Piece.Clasp()
 			return []Problem{{Severity: Advise, At: v.Leading().Row.AtEnd(e.Side), cause: "bare", Fact: NothingToCloseOn{clasp.Type, e.Side}}}
@@ -115,6 +118,9 @@ var noClasp = Check{
 				fixes = append(fixes, fix(PutRing{ring}, edit.AddFitting{At: v.Leading().Row.AtEnd(f.At.Side), Closure: true, Of: ring}))
 			}
 			return fixes
+		}
+		if shut, is := f.Fact.(ShutIn); is {
+			return []Fix{fix(MoveInwards{shut.Outside}, edit.MoveFitting{At: f.At, N: -len(shut.Outside)})}
 		}
 		if f.At.Side != "" {
 			in := func(way piece.Way) edit.Op {
@@ -151,6 +157,26 @@ func bareEnd(v *View) *measure.End {
 	return e
 }
 
+// shutIn finds what lies outside of the clasp at its end: with that in the way it takes hold of nothing.
+func shutIn(v *View) *Problem {
+	for _, side := range piece.Sides() {
+		var outside []*material.Material
+		for _, f := range *v.Piece.End(nil, side, true) {
+			if !f.Of.Finding.IsClasp() {
+				outside = append(outside, f.Of)
+				continue
+			}
+			if len(outside) == 0 {
+				break
+			}
+			at := v.Leading().Row.AtEnd(side)
+			at.Fitting = f.ID
+			return &Problem{Severity: Stop, At: at, cause: "outside", Fact: ShutIn{f.Of, outside, side}}
+		}
+	}
+	return nil
+}
+
 // What may hold nothing at an end.
 type (
 	EndUnheld struct {
@@ -164,6 +190,12 @@ type (
 	}
 	NoLoopForButton struct{ Side piece.Side }
 	NoClasp         struct{}
+	// ShutIn says that fittings lie outside of the clasp, from the outermost on.
+	ShutIn struct {
+		Clasp   *material.Material
+		Outside []*material.Material
+		Side    piece.Side
+	}
 	// NothingToCloseOn says that there is no ring for the clasp.
 	NothingToCloseOn struct {
 		Clasp material.FindingType
@@ -177,6 +209,8 @@ type (
 	EndIn     struct{ Of *material.Material }
 	MakeLoop  struct{ OfBeads bool } // else of the cord
 	CloseWith struct{ Clasp *material.Material }
+	// MoveInwards moves fittings to the strand's side of the clasp.
+	MoveInwards struct{ Of []*material.Material }
 )
 
 func (EndUnheld) fact()        {}
@@ -184,8 +218,10 @@ func (KnotSlips) fact()        {}
 func (NoLoopForButton) fact()  {}
 func (NoClasp) fact()          {}
 func (NothingToCloseOn) fact() {}
+func (ShutIn) fact()           {}
 
-func (CrimpWith) effect() {}
-func (EndIn) effect()     {}
-func (MakeLoop) effect()  {}
-func (CloseWith) effect() {}
+func (CrimpWith) effect()   {}
+func (EndIn) effect()       {}
+func (MakeLoop) effect()    {}
+func (CloseWith) effect()   {}
+func (MoveInwards) effect() {}

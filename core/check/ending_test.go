@@ -430,3 +430,19 @@ func TestEaseOfRowsWornApartAndOfTurns(t *testing.T) {
 		t.Errorf("worn alone too loose: %v, beside the other: %v", loose(apart(piece.Own)), loose(apart(piece.Longer)))
 	}
 }
+
+// What lies outside of the clasp is moved to the strand's side of it, in its order.
+func TestWhatLiesOutsideOfTheClaspIsMovedInwards(t *testing.T) {
+	p := necklace(t, "20P", closed(jump, soldered, lobster, jump))
+	fix, after := fixed(t, p, "no-clasp")
+	if fix == nil || spoken(fix) != "Move jump ring and soldered ring inwards" {
+		t.Fatalf("%+v", fix)
+	}
+	var order []string
+	for _, f := range after.Closure.Left {
+		order = append(order, f.Of.Name)
+	}
+	if got := strings.Join(order, ", "); got != "lobster, jump ring, soldered ring, jump ring" {
+		t.Error(got)
+	}
+}

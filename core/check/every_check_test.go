@@ -104,6 +104,8 @@ func TestEveryCheckFiresAndItsNearMissDoesNot(t *testing.T) {
 		{"end-unheld", Stop, "wire at the left end has no crimp", necklace(t, "20P", leftEnd(guard), closed(lobster, jump)), necklace(t, "20P", leftEnd(crimp18, guard))},
 		{"end-unheld", Stop, "no ring, guard or cord end to tie it to", necklace(t, "20P", ends(), cordOf(thread(material.Waxed, 0.5))), necklace(t, "20P", ends(jump), cordOf(thread(material.Waxed, 0.5)))},
 		{"no-clasp", Advise, "take hold of the cord's own loop", necklace(t, "20P"), necklace(t, "20P", ringed)},
+		{"no-clasp", Stop, "lobster at the left has jump ring outside of it", necklace(t, "20P", closed(jump, lobster), ringed), necklace(t, "20P", closed(lobster, jump), ringed)},
+		{"no-clasp", Stop, "has jump ring and soldered ring outside of it", necklace(t, "20P R P", closed(jump, soldered, toggle10)), necklace(t, "20P R P", closed(toggle10, jump))},
 		{"no-clasp", Stop, "neither end has one", necklace(t, "20P", closed(jump)), necklace(t, "20P", closed(lobster, jump), ringed)},
 	} {
 		f := of(all(t, tt.fires), tt.code)

@@ -18,8 +18,11 @@ type (
 		Bead *material.Material
 		At   Where
 	}
-	UseInstead struct{ Of *material.Material }
-	StringOn   struct{ Cord *material.Material }
+	UseInstead struct {
+		Of  *material.Material
+		Buy bool // there is none in stock
+	}
+	StringOn struct{ Cord *material.Material }
 )
 
 // What suggestions for the ends do, beside what fixes do.

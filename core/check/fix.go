@@ -13,9 +13,16 @@ import (
 	"mala/core/measure"
 )
 
-// Shelf is what a fix may fetch beside the piece's own materials.
+// Shelf is what a fix may fetch beside the piece's own materials, and what there is of it.
 type Shelf struct {
 	Materials []*material.Material
+	Stock     Stock
+}
+
+// toBuy says whether a material would have to be bought: there is none of it, in a shop that counts others.
+func (s Shelf) toBuy(m *material.Material) bool {
+	n, known := s.Stock[m.ID]
+	return known && n <= 0
 }
 
 // Fix is a list of operations that put a finding right.
@@ -25,6 +32,7 @@ type Fix struct {
 	More   int       // how many beads it adds; less than 0 where it removes some
 	Longer length.MM // where it does, how much longer the row gets that changes most
 
+	Rows  int // of a fix of alike rows, how many it changes; else 0
 	tiers int // how much of the design it touches, where it changes counts
 }
 
@@ -200,25 +208,36 @@ func beadsOf(m *measure.Measured) int {
 	return n
 }
 
-// instead offers, for one fitting of an end, the shelf's others that pass, the
+// instead offers, for one fitting of an end, the shelf's others that pass, those in stock first, the
 // one nearest in size and metal first.
-func instead(v *View, part *measure.Part, shelf []*material.Material, ok func(f *material.Finding) bool) []Fix {
+func instead(v *View, part *measure.Part, shelf Shelf, ok func(f *material.Finding) bool) []Fix {
 	var fit []*material.Material
-	for _, c := range shelf {
+	for _, c := range shelf.Materials {
 		if c.Finding != nil && c.ID != part.Material.ID && ok(c.Finding) && !slices.ContainsFunc(fit, func(o *material.Material) bool { return o.ID == c.ID }) {
 			fit = append(fit, c)
 		}
 	}
 	slices.SortStableFunc(fit, func(a, b *material.Material) int {
-		return cmp.Compare(unlike(part.Material, a), unlike(part.Material, b))
+		return cmp.Or(compareBool(shelf.toBuy(a), shelf.toBuy(b)), cmp.Compare(unlike(part.Material, a), unlike(part.Material, b)))
 	})
 	var fixes []Fix
 	for _, c := range fit {
 		at := v.Leading().Row.At()
 		at.Fitting = part.Fitting
-		fixes = append(fixes, fix(UseInstead{c}, edit.SetFitting{At: at, Of: c}))
+		fixes = append(fixes, fix(UseInstead{c, shelf.toBuy(c)}, edit.SetFitting{At: at, Of: c}))
 	}
 	return fixes
+}
+
+// compareBool puts what is not so before what is.
+func compareBool(a, b bool) int {
+	switch {
+	case a == b:
+		return 0
+	case b:
+		return -1
+	}
+	return 1
 }
 
 // unlike says how far one fitting is from another: another metal weighs as much

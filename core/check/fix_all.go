@@ -26,11 +26,14 @@ func FixAll(ctx context.Context, m *measure.Measured, shelf Shelf, stock Stock) 
 		found := AllOf(out.After, stock)
 		out.Left = nil
 		var next *Fix
-		for i := range found {
-			if f := &found[i]; f.Severity != Advise && f.Waived == "" {
-				if next == nil {
-					next = FixOf(ctx, out.After, found, f, shelf)
-				}
+		for _, alike := range ByRow(found) {
+			if f := alike[0]; f.Severity == Advise || f.Waived != "" {
+				continue
+			}
+			if next == nil {
+				next = FixOfAlike(ctx, out.After, found, alike, shelf)
+			}
+			for _, f := range alike {
 				out.Left = append(out.Left, *f)
 			}
 		}

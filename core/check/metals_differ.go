@@ -27,10 +27,10 @@ var metalsDiffer = Check{
 		if len(odd) == 0 {
 			return nil
 		}
-		var likes []*material.Material
+		likes := Shelf{Stock: shelf.Stock}
 		for _, c := range shelf.Materials {
 			if strings.EqualFold(c.Metal, most) {
-				likes = append(likes, c)
+				likes.Materials = append(likes.Materials, c)
 			}
 		}
 		kind := odd[0].Finding

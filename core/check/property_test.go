@@ -88,7 +88,7 @@ func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {
 		}
 		for i := range before {
 			f := &before[i]
-			fix := FixOf(context.Background(), m, before, f, Shelf{shelf(t)})
+			fix := FixOf(context.Background(), m, before, f, Shelf{Materials: shelf(t)})
 			if fix == nil {
 				continue
 			}
@@ -127,7 +127,7 @@ func TestJudgingLeavesThePieceAsItIs(t *testing.T) {
 	m := measuredPiece(t, p)
 	found := All(m)
 	for i := range found {
-		FixOf(context.Background(), m, found, &found[i], Shelf{shelf(t)})
+		FixOf(context.Background(), m, found, &found[i], Shelf{Materials: shelf(t)})
 	}
 	if after := p.Leading().Line.String(); after != line || len(p.Palette) != dishes || !reflect.DeepEqual(p.House, piece.DefaultHouse()) {
 		t.Errorf("%q became %q", line, after)

@@ -26,7 +26,9 @@ var ringTooSmall = Check{
 		}
 		return found
 	},
-	Strand: func(v *View, s *measure.Strand) []Problem { return ofComponents(v, s, linkOvercrowded) },
+	Strand: func(v *View, s *measure.Strand) []Problem {
+		return append(ofComponents(v, s, linkOvercrowded), firstRings(s)...)
+	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
 		if c := componentAt(s, f); c != nil {
@@ -35,7 +37,7 @@ var ringTooSmall = Check{
 		e := s.End(f.At.Side)
 		for i := range e.Parts {
 			if p := &e.Parts[i]; p.Fitting == f.At.Fitting {
-				return instead(v, p, shelf.Materials, func(c *material.Finding) bool {
+				return instead(v, p, shelf, func(c *material.Finding) bool {
 					return c.IsRing() && takes(v, s, e, i, c.Inside) && c.Joint == p.Material.Finding.Joint
 				})
 			}

@@ -26,7 +26,7 @@ func TestTheFittingMostLikeTheOldOneIsOfferedFirst(t *testing.T) {
 		t.Fatalf("%+v", part)
 	}
 	var got []string
-	for _, f := range instead(&View{Measured: m}, &part, shelf, func(*material.Finding) bool { return true }) {
+	for _, f := range instead(&View{Measured: m}, &part, Shelf{Materials: shelf}, func(*material.Finding) bool { return true }) {
 		got = append(got, edit.FieldsOf(f.Ops[0]).Material.ID)
 	}
 	// Inside counts twice, since it is the length too; another type 3, another metal 8.

@@ -90,3 +90,30 @@ func TestAChainIsHeldAgainstItsLength(t *testing.T) {
 		}
 	}
 }
+
+// A fix takes what is in stock; where none of that fits, the nearest to be bought, and says so.
+func TestAFixTakesWhatIsInStock(t *testing.T) {
+	crimp := func(id string, inside float64) *material.Material {
+		return finding(id, "brass", material.Finding{Type: material.CrimpTube, Inside: mmOf(inside), Outside: 2, Length: 2})
+	}
+	near, far := crimp("near crimp", 0.9), crimp("far crimp", 1.4)
+	for name, tt := range map[string]struct {
+		stock Stock
+		says  string
+	}{
+		"nobody counts":       {nil, "Use near crimp instead"},
+		"the near one is out": {Stock{"near crimp": 0, "far crimp": 20}, "Use far crimp instead"},
+		"both are out":        {Stock{"near crimp": 0, "far crimp": 0, "pearl": 9}, "Use near crimp instead, to be bought"},
+	} {
+		m := measuredPiece(t, necklace(t, "20P", leftEnd(tinyCrimp)))
+		found := All(m)
+		fix := FixOf(t.Context(), m, found, of(found, "crimp-misfit"), Shelf{Materials: []*material.Material{far, near}, Stock: tt.stock})
+		if fix == nil || spoken(fix) != tt.says {
+			t.Errorf("%s: %+v", name, fix)
+		}
+	}
+	alone := measuredPiece(t, necklace(t, "20P", leftEnd(tinyCrimp)))
+	if says := spoken(of(All(alone), "crimp-misfit")); !strings.HasSuffix(says, "One of 0.76 mm to 1.52 mm grips.") {
+		t.Error(says)
+	}
+}

@@ -12,6 +12,8 @@ func init() {
 		switch of := of.(type) {
 		case *check.Problem:
 			return speak.Problem(of)
+		case check.Alike:
+			return speak.ProblemOf(of)
 		case *check.Fix:
 			return "", speak.Fix(of)
 		}

@@ -69,7 +69,7 @@ var weakLink = Check{
 		for i := range e.Parts {
 			if p := &e.Parts[i]; p.Fitting == f.At.Fitting && p.Role == measure.RoleRing {
 				load = tug(v.carried(s, p))
-				return instead(v, p, shelf.Materials, func(c *material.Finding) bool {
+				return instead(v, p, shelf, func(c *material.Finding) bool {
 					holds, known := c.Holds()
 					return c.IsRing() && c.IsOpen() && !openRound(c) && (!known || holds >= load)
 				})

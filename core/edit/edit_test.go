@@ -3,6 +3,7 @@ package edit
 import (
 	"errors"
 	"math/rand/v2"
+	"slices"
 	"strings"
 	"testing"
 
@@ -319,6 +320,19 @@ func TestEndsAreBuiltByOperations(t *testing.T) {
 	p = applied(t, p, shelf, DropFitting{At: ring}, AddFitting{At: left, Closure: true, Of: shelf[1]})
 	if p.Closure.Left[0].Of != shelf[1] || p.Closure.Left[1].Of.Finding.Type != material.Lobster || len(p.Closure.Left) != 3 {
 		t.Fatalf("outermost: %+v", p.Closure.Left)
+	}
+	outer := piece.Place{Fitting: p.Closure.Left[0].ID, Element: piece.NoElement}
+	moved := applied(t, p, shelf, MoveFitting{At: outer, N: 2})
+	if moved.Closure.Left[2].ID != outer.Fitting || moved.Closure.Left[0].Of.Finding.Type != material.Lobster || p.Closure.Left[0].ID != outer.Fitting {
+		t.Fatalf("moved inwards: %+v", moved.Closure.Left)
+	}
+	if back := applied(t, moved, shelf, MoveFitting{At: outer, N: -2}); !slices.EqualFunc(back.Closure.Left, p.Closure.Left, func(a, b piece.Fitting) bool { return a.ID == b.ID }) {
+		t.Errorf("and back: %+v", back.Closure.Left)
+	}
+	for _, n := range []int{-1, 3, 1 << 40} {
+		if _, _, err := Apply(p, shelf, MoveFitting{At: outer, N: n}); err == nil {
+			t.Errorf("moved by %d beyond its list", n)
+		}
 	}
 	p = applied(t, p, shelf, SetClosure{Closure: "knot"})
 	if len(p.Leading().Left)+len(p.Closure.Left) != 0 || p.Leading().Cord.Cord.Type != material.Elastic {

@@ -36,7 +36,7 @@ var blank = func() map[named]Op {
 		SetDish{}, RemoveDish{}, SetRings{}, SetPin{}, SetCord{}, SetHolder{}, SetPasses{}, SetOneCord{}, SetRiders{}, SetSlack{}, SetCut{},
 		SetLacingWay{}, SetLacingPitch{}, SetLacingOverlap{}, SetLacingLie{}, SetLacingTop{},
 		SetEndWay{}, SetEndLoop{}, SetEndLeg{}, SetEndBead{}, SetEndTail{}, SetEndTailBeads{}, SetEndGirth{}, SetEndStop{},
-		AddFitting{}, SetFitting{}, DropFitting{}, SetLinks{}, SetBetween{}, SetFill{}, Hang{}, Unhang{},
+		AddFitting{}, SetFitting{}, DropFitting{}, MoveFitting{}, SetLinks{}, SetBetween{}, SetFill{}, Hang{}, Unhang{},
 		AddRow{}, RemoveRow{}, MoveRow{}, MirrorRow{}, SwapBeads{}, SetFollow{}, SetPort{}, SetGap{}, SetFold{}, SetTwist{}, AddSection{}, RemoveSection{},
 		SetKind{}, SetClosure{}, SetTarget{}, SetBody{}, SetHanging{}, SetSizes{}, SetPinned{}, SetHouse{}, Waive{}, Unwaive{},
 	}

@@ -20,11 +20,16 @@ type (
 		Of *material.Material `op:"Material"`
 	}
 	DropFitting struct{ At piece.Place }
+	MoveFitting struct { // so many places on in its list, less than 0 back
+		At piece.Place
+		N  int
+	}
 )
 
 func (AddFitting) Do() Do  { return "add-fitting" }
 func (SetFitting) Do() Do  { return "set-fitting" }
 func (DropFitting) Do() Do { return "drop-fitting" }
+func (MoveFitting) Do() Do { return "move-fitting" }
 
 // apply adds a fitting. What is listed from the outside in is added in front, so that it lies
 // outermost; beside another it goes on the strand's side of that one.
@@ -105,6 +110,25 @@ func (o DropFitting) apply(p *piece.Piece, _ []*material.Material) error {
 	}
 	*list = slices.Delete(*list, at, at+1)
 	freePorts(p, o.At.Fitting)
+	return nil
+}
+
+// apply moves a fitting in the list that it is in: a row's from its strand outwards, the closure's from
+// the outside in.
+func (o MoveFitting) apply(p *piece.Piece, _ []*material.Material) error {
+	if o.At.Fitting == "" {
+		return refuse("Name the fitting to move.")
+	}
+	_, list, at, err := listOf(p, o.At.Fitting)
+	if err != nil {
+		return err
+	}
+	to := at + o.N
+	if to < 0 || to >= len(*list) {
+		return refuse("There is no place there. This fitting is number %d of %d.", at+1, len(*list))
+	}
+	fitting := (*list)[at]
+	*list = slices.Insert(slices.Delete(slices.Clone(*list), at, at+1), to, fitting)
 	return nil
 }
 

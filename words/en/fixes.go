@@ -18,6 +18,9 @@ func (p Speaker) Fix(f *check.Fix) string {
 		does = append(does, says)
 	}
 	says := strings.Join(does, " and ")
+	if f.Rows > 1 {
+		says += fmt.Sprintf(", in %d rows", f.Rows)
+	}
 	if f.More != 0 {
 		says += fmt.Sprintf(" (%s%s, %s%s)", sign(f.More < 0), Plural(max(f.More, -f.More), "bead"), sign(f.Longer < 0), p.in(max(f.Longer, -f.Longer)))
 	}
@@ -177,9 +180,14 @@ func (p Speaker) onEnds(e check.Effect) string {
 	case check.BuildByHouse:
 		return "Build both ends by the house method"
 	case check.UseInstead:
+		if e.Buy {
+			return "Use " + e.Of.Name + " instead, to be bought"
+		}
 		return "Use " + e.Of.Name + " instead"
 	case check.RemoveFitting:
 		return "Remove " + e.Of.Name
+	case check.MoveInwards:
+		return "Move " + names(e.Of) + " inwards"
 	case check.PutRing:
 		return "Put " + e.Ring.Name + " between"
 	case check.RingsAtBar:

@@ -40,7 +40,7 @@ func (p Speaker) ofCrimps(f check.Fact) (title, says string) {
 			title = "Crimp too loose to grip"
 		}
 		needed, held := against(f.Needs, f.Crimp.Finding.Inside)
-		return title, fmt.Sprintf("%s need %s; %s at the %s end is %s inside.", through(f.Passing), needed, f.Crimp.Name, f.Side, held)
+		return title, fmt.Sprintf("%s need %s; %s at the %s end is %s inside. One of %s to %s grips.", through(f.Passing), needed, f.Crimp.Name, f.Side, held, mm(f.Needs), mm(f.Most))
 	case check.FoldNarrow:
 		cords, takes := against(f.Cords, f.Of.Finding.Inside)
 		return "Fold-over end too narrow", fmt.Sprintf("%s at the %s end takes cord of %s side by side; here it is %s.", f.Of.Name, f.Side, takes, cords)
@@ -70,6 +70,8 @@ func (p Speaker) ofClosing(f check.Fact) (title, says string) {
 		return "No clasp", "The piece closes by a clasp, and neither end has one. Add a clasp, or choose another way to close it."
 	case check.NothingToCloseOn:
 		return "Nothing for the clasp to close on", fmt.Sprintf("At the %s end the clasp would take hold of the cord's own loop, and wear it through. Put a ring there.", f.Side)
+	case check.ShutIn:
+		return "The clasp cannot close", fmt.Sprintf("%s at the %s has %s outside of it, so it takes hold of nothing.", f.Clasp.Name, f.Side, names(f.Outside))
 	case check.NoLoopForButton:
 		return "No loop for the button", fmt.Sprintf("The button has nothing to close into. Make a loop of beads at the %s end, or choose another clasp.", f.Side)
 	case check.ClosedInside:
@@ -157,6 +159,12 @@ func (p Speaker) ofComponents(f check.Fact) (title, says string) {
 			holds = fmt.Sprintf("the %d things on it", f.Below)
 		}
 		return "Ring too small for what it holds", fmt.Sprintf("%s in %s is %s inside; %s and what carries it do not fit. Use a larger ring.", f.Ring.Name, f.Of.Name, mm(f.Ring.Finding.Inside), holds)
+	case check.FirstRingSmall:
+		sum := f.Carrier
+		for _, thick := range f.Below {
+			sum += thick
+		}
+		return "Ring too small for what it holds", fmt.Sprintf("%s in %s is %s inside; what it hangs on and what hangs on it are %s thick together. Use a larger ring.", f.Ring.Name, f.Of.Name, mm(f.Ring.Finding.Inside), mm(sum))
 	case check.CharmSideways:
 		return "Charm faces sideways", fmt.Sprintf("Each ring or loop turns what hangs on it by a quarter; on %s the charm in %s shows its edge. Use one ring more or one less.", Plural(f.Rings, "ring"), f.Of.Name)
 	case check.PartOfOtherMetal:

@@ -40,7 +40,7 @@ export function Checks({ bench, state, step, onShown }: Props) {
           <div className="what">{check.title}: waived</div>
           <div>“{check.waived}”</div>
           <div className="acts">
-            <button type="button" className="link" onClick={() => void bench.apply({ do: "unwaive", field: check.code, at: placeOf(check) })}>
+            <button type="button" className="link" onClick={() => void bench.apply(...placesOf(check).map((at) => ({ do: "unwaive" as const, field: check.code, at })))}>
               Remove waiver
             </button>
           </div>
@@ -50,13 +50,17 @@ export function Checks({ bench, state, step, onShown }: Props) {
   );
 }
 
-/** placeOf is the strand and end a waiver of the check holds for: it stays while the strand is edited. */
-const placeOf = ({ strand, end }: Check) => ({ strand, end });
+/** placesOf are the strands and ends a waiver of the check holds for, those of alike rows too: it stays while the strands are edited. */
+function placesOf({ strand, end, more }: Check) {
+  const others = new Set((more ?? []).map((place) => place.strand).filter((other) => other && other !== strand));
+  return [{ strand, end }, ...[...others].map((other) => ({ strand: other, end }))];
+}
 
 function OpenCheck({ check, fix, bench, onShown }: { check: Check; fix?: Fix | null; bench: Bench; onShown?: () => void }) {
   const [waiving, setWaiving] = useState(false);
   function show() {
     if (check.element === undefined) return;
+    if (check.strand) bench.toRow(check.strand);
     bench.select(check.element, check.element + 1);
     onShown?.();
   }
@@ -83,7 +87,7 @@ function OpenCheck({ check, fix, bench, onShown }: { check: Check; fix?: Fix | n
           Waive
         </button>
       </div>
-      {waiving && <WaiverForm onCancel={() => setWaiving(false)} onNote={(note) => void bench.apply({ do: "waive", field: check.code, at: placeOf(check), text: note })} />}
+      {waiving && <WaiverForm onCancel={() => setWaiving(false)} onNote={(note) => void bench.apply(...placesOf(check).map((at) => ({ do: "waive" as const, field: check.code, at, text: note })))} />}
     </div>
   );
 }
