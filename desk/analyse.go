@@ -351,7 +351,7 @@ func (a *Analysis) counts(m *measure.Measured, stock check.Stock) {
 		a.Bought = append(a.Bought, countOf(c))
 	}
 	for _, l := range stock.Short(m) {
-		a.Short = append(a.Short, ShortOf{l.Of.ID, l.Has, l.Short()})
+		a.Short = append(a.Short, ShortOf{l.Of.ID, l.Has, Thousandth(l.Short())})
 	}
 	for _, s := range m.Sensitivity {
 		a.Sensitivity = append(a.Sensitivity, Sensitivity{s.Material.ID, string(s.SizedFrom), Exact(s.PerTenth)})

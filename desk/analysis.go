@@ -328,9 +328,9 @@ type Count struct {
 // ShortOf is how much of a material the piece takes beyond what is in stock: a number, or mm of what
 // has a length.
 type ShortOf struct {
-	Material string `json:"material"`
-	Has      int    `json:"has"`
-	Short    int    `json:"short"`
+	Material string  `json:"material"`
+	Has      int     `json:"has"`
+	Short    float64 `json:"short"`
 }
 
 // Sensitivity is how far the finished length moves per 0.1 mm of a material.

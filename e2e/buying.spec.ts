@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { readFileSync } from "node:fs";
-import { expect, openPiece, test } from "./mala.ts";
+import { expect, openCopy, openPiece, test, typeLine } from "./mala.ts";
 
 test("what to buy for so many of a piece follows from its sequence, the packs and the stock", async ({ page }) => {
   await openPiece(page, "Harbour Lights");
@@ -68,4 +68,15 @@ test("packs are entered with the material, refused where they hold nothing, and 
   await expect(lantern).toContainText("3.20");
   await page.getByLabel("For how many").fill("12");
   await expect(lantern).toContainText("3.00");
+});
+
+test("what is short of stock is told at the dish, in the tally, among the problems and with proposals", async ({ page }) => {
+  await openCopy(page, "Harbour Lights");
+  await typeLine(page, "400L");
+  const problem = page.getByRole("group", { name: "Too few in stock" });
+  const [, needed, has, short] = (await problem.innerText()).match(/(\d+) needed, (\d+) in stock, (\d+) short/)!.map(Number);
+  expect(needed).toBe(400);
+  expect(short).toBe(needed - has);
+  await expect(page.getByRole("region", { name: "Tally" }).getByText(`${has} in stock, ${short} short`)).toBeVisible();
+  await expect(page.getByRole("region", { name: "Dishes" }).getByText(`${short} short`)).toBeVisible();
 });

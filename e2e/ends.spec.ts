@@ -138,3 +138,24 @@ test("chain at both sides fills up to the target, alike, and follows it", async 
   await right.getByLabel("Links of the chain").fill("30");
   await expect(left.getByLabel("fills up")).not.toBeChecked();
 });
+
+test("fittings are moved within their end by key, by hand, in the catalogue, and by the fix", async ({ page }) => {
+  await ends(page, "Harbour Lights");
+  const left = page.getByRole("group", { name: "Clasp at the left" });
+  const order = () => left.getByRole("button", { name: /ring|lobster/i }).filter({ hasNotText: "hang" });
+  await expect(order()).toHaveText([/ring/i, /lobster/i]);
+  await order().nth(1).focus();
+  await page.keyboard.press("Alt+ArrowLeft");
+  await expect(order()).toHaveText([/lobster/i, /ring/i]);
+  const problem = page.getByRole("group", { name: "The clasp cannot close" });
+  await expect(problem).toContainText(/outside of it, so it takes hold of nothing/);
+  await problem.getByRole("button", { name: /Move .*ring inwards/ }).click();
+  await expect(problem).toBeHidden();
+  await expect(order()).toHaveText([/ring/i, /lobster/i]);
+  await order().nth(0).click();
+  await expect(page.getByRole("button", { name: "Move towards the strand" })).toBeHidden();
+  await page.getByRole("button", { name: "Move outwards" }).click();
+  await expect(order()).toHaveText([/lobster/i, /ring/i]);
+  await order().nth(0).dragTo(order().nth(1));
+  await expect(order()).toHaveText([/ring/i, /lobster/i]);
+});

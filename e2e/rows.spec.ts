@@ -1,4 +1,4 @@
-import { expect, finished, openPiece, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, openCopy, openPiece, strand, test, typeLine } from "./mala.ts";
 import type { Page } from "@playwright/test";
 
 const gauge = (page: Page) => page.getByRole("region", { name: "Length" });
@@ -200,9 +200,9 @@ test("how far rows may hang apart is the designer's to say", async ({ page }) =>
 
 test("the cord of all rows is held against what is in stock", async ({ page }) => {
   await openPiece(page, "Tidewrack");
-  await expect(page.getByRole("row", { name: /Beading wire/ })).toContainText(/in stock 1500 mm, 973 mm short/);
+  await expect(page.getByRole("row", { name: /Beading wire/ })).toContainText(/1500 mm in stock, 973 mm short/);
   await openPiece(page, "Two Currents");
-  await expect(page.getByRole("row", { name: /Beading wire/ })).toContainText(/in stock 1500 mm/);
+  await expect(page.getByRole("row", { name: /Beading wire/ })).toContainText(/1500 mm in stock/);
   await expect(page.getByRole("row", { name: /Beading wire/ })).not.toContainText("short");
 });
 
@@ -216,4 +216,29 @@ test("a charm hangs on a ring that rows share, and counts once", async ({ page }
   await expect(page.locator(".list tr", { hasText: "Star" }).first().locator("td").last()).toHaveText("1");
   await page.getByRole("button", { name: /^Take .* off$/ }).click();
   await expect(page.getByText(/hangs on it/)).toHaveCount(0);
+});
+
+test("a problem between two rows is waived with its reason, and taken back", async ({ page }) => {
+  await openCopy(page, "Crossed Lines");
+  const problem = page.getByRole("group", { name: "Rows cross", exact: true });
+  await problem.getByRole("button", { name: "Waive" }).click();
+  await problem.getByLabel("Reason").fill("meant to lie on each other");
+  await problem.getByRole("button", { name: "Save" }).click();
+  const waived = page.getByRole("group", { name: "Rows cross, waived" });
+  await expect(waived).toContainText("meant to lie on each other");
+  await waived.getByRole("button", { name: "Remove waiver" }).click();
+  await expect(problem).toBeVisible();
+});
+
+test("the same problem in several rows is told once, and shown in its row", async ({ page }) => {
+  await openCopy(page, "Crossed Lines");
+  await typeLine(page, "30P S 9P");
+  await strand(page).focus();
+  await page.keyboard.press("Control+ArrowDown");
+  await expect(page.getByTestId("at-caret")).toContainText("Row 2 of 2");
+  await typeLine(page, "30P S 9P");
+  const alike = page.getByRole("group").filter({ hasText: "Rows 1 and 2: " });
+  await expect(alike.last()).toContainText("the other 39 are");
+  await alike.last().getByRole("button", { name: "Show where" }).click();
+  await expect(page.getByTestId("at-caret")).toContainText("Row 1 of 2");
 });

@@ -94,13 +94,18 @@ func (l *Lack) Takes() int {
 	return l.Count
 }
 
-// Short is how much more is taken than there is.
-func (l *Lack) Short() int { return l.Takes() - l.Has }
+// Short is how much more is taken than there is, in pieces or in mm.
+func (l *Lack) Short() float64 {
+	if l.Long > 0 {
+		return float64(l.Long) - float64(l.Has)
+	}
+	return float64(l.Count - l.Has)
+}
 
 // lacks says whether there is too little; of what has a length, where one is noted.
 func (l *Lack) lacks() bool {
 	if l.Long > 0 {
-		return l.noted && l.Short() > 0
+		return l.noted && l.Short() > tiny
 	}
 	return l.Short() > 0
 }

@@ -33,7 +33,7 @@ func (p Speaker) Short(lacks []check.Lack) []string {
 
 func (p Speaker) stocked(l *check.Lack) (needs, has, short string) {
 	if l.Long > 0 {
-		return p.in(l.Long), p.in(length.MM(l.Has)), p.in(l.Long - length.MM(l.Has))
+		return p.in(l.Long), p.in(length.MM(l.Has)), p.in(length.MM(l.Short()))
 	}
 	return fmt.Sprint(l.Count), fmt.Sprint(l.Has), fmt.Sprint(l.Short())
 }

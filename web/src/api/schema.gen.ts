@@ -3750,7 +3750,7 @@ export interface components {
             /** Format: int64 */
             has: number;
             material: string;
-            /** Format: int64 */
+            /** Format: double */
             short: number;
         };
         Size: {

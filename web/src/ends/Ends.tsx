@@ -10,6 +10,7 @@ import { LengthField } from "../ui/LengthField.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 import { BEAD_LINKS } from "../piece/joins.ts";
 import { ChainLength } from "./ChainLength.tsx";
+import { FittingPick, movedBy } from "./FittingPick.tsx";
 import { EndWay, endOf, waysOf } from "./EndWay.tsx";
 import "./ends.css";
 import { carrierOf, everyFitting, filterFor, fittingsAt, hangOn, HANGS, isClosure, isHung, putFitting, sideOf, type FittingList } from "../piece/places.ts";
@@ -86,11 +87,11 @@ export function Ends({ bench, state, brief }: Props) {
       <div className="end-row" role="group" aria-label={label}>
         <span className="what">{short}</span>
         <span className="picks">
-          {fittings.map(({ id, of, hung, links }) => (
+          {fittings.map(({ id, of, hung, links }, at) => (
             <Fragment key={id}>
-              <button type="button" className="pick" onClick={() => setChosen({ list, fitting: id })}>
+              <FittingPick list={list} fitting={id} at={at} of={fittings.length} onChoose={() => setChosen({ list, fitting: id })} onMove={(operation) => void bench.apply(operation)}>
                 {name(of)}
-              </button>
+              </FittingPick>
               {links !== undefined && <ChainLength bench={bench} state={state} fitting={id} />}
               {hung?.map((m, n) => (
                 <button type="button" key={n} className="pick hung" onClick={() => setChosen({ list, fitting: id, hung: n })} aria-label={`${name(m)}, hangs on ${name(of)}`}>
@@ -203,6 +204,13 @@ export function Ends({ bench, state, brief }: Props) {
             void bench.apply(...picked(bench.snapshot().doc, row.id, chosen, m.id));
             setChosen(null);
           }}
+          moves={movesOf(doc, row.id, chosen).map(({ label, operation }) => ({
+            label,
+            onMove: () => {
+              void bench.apply(operation);
+              setChosen(null);
+            },
+          }))}
           onRemove={
             removed(doc, row.id, chosen).length > 0
               ? () => {
@@ -224,6 +232,19 @@ function filterOf(doc: Document, { list, fitting, hung }: Chosen): Filter {
   if (list === "leg") return { class: "bead" };
   if (list === "holder") return { spot: "holder" };
   return filterFor(list as FittingList | "cord");
+}
+
+/** movesOf are the ways to move a fitting within its end. */
+function movesOf(doc: Document, row: string, { list, fitting, hung }: Chosen) {
+  if (!fitting || hung !== undefined || list === "cord" || list === "leg" || list === "loop" || list === "holder") return [];
+  const there = fittingsAt(doc, row, list);
+  const at = there.findIndex((one) => one.id === fitting);
+  return [
+    { label: "Move towards the strand", by: -1 },
+    { label: "Move outwards", by: 1 },
+  ]
+    .filter(({ by }) => at >= 0 && at + by >= 0 && at + by < there.length)
+    .map(({ label, by }) => ({ label, operation: movedBy(list, fitting, by) }));
 }
 
 /** picked are the operations that put a material where it was chosen for. */

@@ -15,10 +15,12 @@ interface Props {
   onClose: () => void;
   /** Offers to remove what is there. */
   onRemove?: () => void;
+  /** Offers to move what is there. */
+  moves?: { label: string; onMove: () => void }[];
 }
 
 /** CataloguePicker finds a material by typing a few letters of its name, size or colour of metal. */
-export function CataloguePicker({ title, filter, without = [], onPick, onClose, onRemove }: Props) {
+export function CataloguePicker({ title, filter, without = [], onPick, onClose, onRemove, moves = [] }: Props) {
   const [typed, setTyped] = useState("");
   const search = useDeferredValue(typed);
   const found = useMaterials({ ...filter, search, limit: 60 });
@@ -61,6 +63,11 @@ export function CataloguePicker({ title, filter, without = [], onPick, onClose, 
         />
       </DialogContent>
       <DialogActions>
+        {moves.map(({ label, onMove }) => (
+          <Button key={label} onClick={onMove}>
+            {label}
+          </Button>
+        ))}
         {onRemove && <Button onClick={onRemove}>Remove</Button>}
         <Button onClick={onClose}>Cancel</Button>
       </DialogActions>

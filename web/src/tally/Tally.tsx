@@ -119,7 +119,7 @@ function InStock({ long, has, lacks }: { long: boolean; has?: number; lacks?: Sh
       </span>
     );
   }
-  return has ? <span className="in-stock">in stock {amount(has)}</span> : null;
+  return has ? <span className="in-stock">{amount(has)} in stock</span> : null;
 }
 
 /** partRows are the parts of a component, each below what it is part of. */
