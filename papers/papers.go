@@ -221,6 +221,9 @@ func cellOf(kit *format.Kit, c kits.CellOf) string {
 // head is the top of a paper.
 func (p *paper) head() {
 	about := p.cell
+	if len(p.bill.SameAs) > 0 {
+		about = strings.Trim(about+", "+en.SameAs(p.bill.SameAs), ", ")
+	}
 	if lengths := p.lengths(); lengths != "" {
 		about = strings.Trim(about+" · "+lengths, " ·")
 	}

@@ -376,3 +376,24 @@ func TestRowsInSizesArePrintedAndVerified(t *testing.T) {
 		}
 	}
 }
+
+// A size that comes out the same as another says so at the head of its papers.
+func TestAPaperSaysWhichSizesComeOutTheSame(t *testing.T) {
+	doc, err := demo.Piece("last-ferry.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	line := doc.Sections[0].Rows[0].Line
+	doc.Colourways, doc.Sizes = nil, []format.Size{{Name: "Small", FinishedMm: 480, Line: line}, {Name: "Tall", FinishedMm: 500, Line: line}, {Name: "Long", FinishedMm: 520, Line: line + " S"}}
+	k := &format.Kit{Format: format.KitFormat, Name: "Kit", Sizes: []string{"Small", "Tall", "Long"}, Pieces: []format.KitPiece{{Quantity: 1, Document: *doc}}}
+	for size, want := range map[int]string{0: "the same as Tall", 1: "the same as Small", 2: ""} {
+		for _, paper := range []string{"packing", "instructions"} {
+			o := order(paper)
+			o.Cell = kits.CellOf{Size: size}
+			text := strings.Join(textsOf(t, printed(t, k, o)), " ")
+			if want != "" && !strings.Contains(text, want) || want == "" && strings.Contains(text, "the same as") {
+				t.Errorf("%s of %s: %.300s", paper, k.Sizes[size], text)
+			}
+		}
+	}
+}

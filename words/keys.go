@@ -60,6 +60,7 @@ const (
 	StepByStep     Key = "step-by-step"
 	Cautions       Key = "cautions"
 	TrueSize       Key = "true-size"
+	OwnSize        Key = "own-size"
 	What           Key = "what"
 	Count          Key = "count"
 	Spare          Key = "spare"

@@ -19,6 +19,7 @@ import (
 // KitBill is all that goes into one thing of a kit, and what so many of it need.
 type KitBill struct {
 	CellOf
+	SameAs    []string       `json:"sameAs,omitempty" doc:"The other sizes of the kit that come out the same."`
 	Copies    int            `json:"copies"`
 	Code      string         `json:"code" doc:"Of all that the kit says: it changes whenever that does."`
 	Lines     []BillLine     `json:"lines"`
@@ -132,6 +133,9 @@ func KitBillOf(ctx context.Context, doc *format.Kit, cell CellOf, copies int, fr
 		out.Bags = append(out.Bags, bag)
 	}
 	out.tools(p, doc, opt)
+	if out.SameAs, err = w.sameAs(ctx, p); err != nil {
+		return nil, err
+	}
 	if err := ctx.Err(); err != nil {
 		return nil, err
 	}

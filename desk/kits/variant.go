@@ -1,6 +1,7 @@
 package kits
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"slices"
@@ -11,6 +12,7 @@ import (
 	"mala/desk"
 	"mala/desk/sizing"
 	"mala/format"
+	"mala/words"
 	"mala/words/en"
 )
 
@@ -162,4 +164,36 @@ func (v *variant) moved(off length.MM, unit length.Unit) {
 	if max(off, -off) > piece.StandardTolerance {
 		v.says = append(v.says, en.In(unit).ColourwayOff(off))
 	}
+}
+
+// sameAs names the other sizes of the kit in which every piece comes out as in this one.
+func (w *kitWork) sameAs(ctx context.Context, p *packed) ([]string, error) {
+	var out []string
+	holds := w.holds(p.of)
+	for k, size := range w.sizes {
+		if k == p.of.Size {
+			continue
+		}
+		same := true
+		for i, v := range p.variants {
+			other, err := w.variant(ctx, holds[i], size, w.colours[p.of.Colourway])
+			if err != nil {
+				return nil, err
+			}
+			same = same && madeAlike(other.m, v.m)
+		}
+		if same {
+			out = append(out, cmp.Or(size, en.Says(words.OwnSize)))
+		}
+	}
+	return out, nil
+}
+
+// madeAlike says whether two pieces have the same beads in the same order, the same fittings and the
+// same lengths.
+func madeAlike(a, b *measure.Measured) bool {
+	return slices.EqualFunc(a.Strands, b.Strands, func(s, o *measure.Strand) bool {
+		return desk.Exact(s.Finished()) == desk.Exact(o.Finished()) && desk.Exact(s.CutLength()) == desk.Exact(o.CutLength()) &&
+			slices.EqualFunc(s.Beads, o.Beads, func(x, y measure.Bead) bool { return x.Material.ID == y.Material.ID && x.Turned == y.Turned })
+	}) && slices.EqualFunc(a.Tally, b.Tally, func(x, y measure.Count) bool { return x.Material.ID == y.Material.ID && x.Count == y.Count })
 }

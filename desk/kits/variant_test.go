@@ -91,3 +91,22 @@ func TestAColourwayKeepsItsLength(t *testing.T) {
 		}
 	}
 }
+
+// Two sizes of a kit that come out the same name each other; one with a bead more does not.
+func TestSizesThatComeOutTheSameSaySo(t *testing.T) {
+	k := kitOf(t, "last-ferry")
+	d := &k.Pieces[0].Document
+	line := d.Sections[0].Rows[0].Line
+	d.Sizes = []format.Size{{Name: "One", FinishedMm: 480, Line: line}, {Name: "Two", FinishedMm: 500, Line: line}, {Name: "Three", FinishedMm: 490, Line: line + " S"}}
+	d.Colourways, k.Sizes, k.Colourways = nil, nil, nil
+	if _, err := desk.Measured(d, format.House{}); err != nil {
+		t.Fatal(err)
+	}
+	for size, want := range map[string]string{"One": "Two", "Two": "One", "Three": ""} {
+		at := slices.Index(k.SizesSold(), size)
+		got := slices.DeleteFunc(billOf(t, k, kits.CellOf{Size: at}, 1, packing(t)).SameAs, func(s string) bool { return strings.HasPrefix(s, "the pattern") })
+		if strings.Join(got, ", ") != want {
+			t.Errorf("%s is the same as %v, want %q", size, got, want)
+		}
+	}
+}

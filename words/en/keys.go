@@ -51,6 +51,7 @@ var sentences = map[words.Key]string{
 	words.StepByStep:     "Step by step",
 	words.Cautions:       "Mind this",
 	words.TrueSize:       "True size",
+	words.OwnSize:        "the pattern's own size",
 	words.What:           "What",
 	words.Count:          "Count",
 	words.Spare:          "Spare",

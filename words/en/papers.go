@@ -65,6 +65,9 @@ func YouNeed(beads int, things []string) string {
 	return fmt.Sprintf("%s. You need: %s.", Plural(beads, "bead"), need)
 }
 
+// SameAs says on a paper which other sizes come out the same.
+func SameAs(sizes []string) string { return "the same as " + list(sizes) }
+
 // WithTax says how much of a price is tax.
 func WithTax(amount string) string { return "with " + amount + " of tax" }
 

@@ -2388,6 +2388,8 @@ export interface components {
                 [key: string]: components["schemas"]["Outline"];
             };
             price: components["schemas"]["KitPrice"];
+            /** @description The other sizes of the kit that come out the same. */
+            sameAs?: string[];
             /** Format: int64 */
             size: number;
             tools: components["schemas"]["KitTool"][];
