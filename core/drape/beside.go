@@ -75,6 +75,11 @@ func pairOf(a, b *Necklace, main bool) Pair {
 	return p
 }
 
+// AtFront is half of both rows' widths where they hang lowest: wider than elsewhere where a wide bead hangs there.
+func AtFront(a, b *Necklace) float64 {
+	return max(half(a), a.halfLowest()) + max(half(b), b.halfLowest())
+}
+
 // half is half of a row's width, in mm.
 func half(n *Necklace) float64 { return float64(n.strand.Width()) / 2 }
 

@@ -46,13 +46,13 @@ func TouchingStep(m *measure.Measured, k int, longer length.MM) length.MM {
 	if upper == nil {
 		return 0
 	}
-	need := float64(m.Main()[k].Width()+m.Main()[k+1].Width()) / 2
+	need, atFront := float64(m.Main()[k].Width()+m.Main()[k+1].Width())/2, drape.AtFront(rows[k], rows[k+1])
 	depth, _ := upper.Lowest()
 	low, high := 0.0, mostStep
 	for high-low > found {
 		mid := (low + high) / 2
 		lower := hung(front+mid, rows[k+1].Width)
-		if lower != nil && beside(upper, lower, depth, need) {
+		if lower != nil && beside(upper, lower, depth+atFront, need) {
 			high = mid
 		} else {
 			low = mid
@@ -61,9 +61,9 @@ func TouchingStep(m *measure.Measured, k int, longer length.MM) length.MM {
 	return length.MM(math.Ceil(high*100) / 100)
 }
 
-// beside says whether a row lies below another at the front, and comes nowhere so near that it lies on it.
+// beside says whether a row hangs so deep at the front, and comes nowhere so near to another that it lies on it.
 func beside(upper, lower *statics.Hanging, depth, need float64) bool {
-	if deep, _ := lower.Lowest(); deep < depth+need {
+	if deep, _ := lower.Lowest(); deep < depth {
 		return false
 	}
 	least := drape.LiesOn * need

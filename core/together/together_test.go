@@ -29,7 +29,7 @@ func rows(t testing.TB, kind piece.Kind, lines ...string) *measure.Measured {
 	}
 	ring, crimp := finding(material.Finding{Type: material.JumpRing, Inside: 6, Wire: 1}), finding(material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 1.8, Length: 2})
 	p := &piece.Piece{Kind: kind, House: piece.DefaultHouse(), Palette: map[string]*material.Material{
-		"R": bead(material.Bead{Shape: material.Round, Across: 8, Hole: 1}), "O": bead(material.Bead{Shape: material.Oval, Across: 5, Along: 6, Hole: 1}),
+		"B": bead(material.Bead{Shape: material.Round, Across: 16, Hole: 1}), "R": bead(material.Bead{Shape: material.Round, Across: 8, Hole: 1}), "O": bead(material.Bead{Shape: material.Oval, Across: 5, Along: 6, Hole: 1}),
 		"C": bead(material.Bead{Shape: material.Cube, Across: 4, Along: 4, Hole: 1}), "S": bead(material.Bead{Shape: material.Spacer, Across: 3, Along: 1.2, Hole: 1})},
 		Closure:  piece.Closure{Type: piece.Clasp, Left: []piece.Fitting{{ID: "c", Of: finding(material.Finding{Type: material.Lobster, Closed: 9})}, {ID: "l", Of: ring}}, Right: []piece.Fitting{{ID: "q", Of: ring}}},
 		Sections: []piece.Section{{}}}
@@ -215,6 +215,9 @@ func TestRowsAreBroughtToTouch(t *testing.T) {
 	}
 	if follow := after.Strands[1].Row.Follow; follow.Rule != piece.Touching || follow.Step < 20 {
 		t.Errorf("%+v", follow)
+	}
+	if wide := TouchingStep(rows(t, piece.Necklace, "<26R | B>", "<29R | R>"), 0, 0); wide < 26 {
+		t.Errorf("below a wide bead they touch at a step of %v", wide)
 	}
 	flat := rows(t, piece.Bracelet, "<9R | R>", "<9R | R>")
 	if step := TouchingStep(flat, 0, 0); step != 0 {
