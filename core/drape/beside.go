@@ -95,7 +95,7 @@ func gap(a, b *Necklace, main bool) float64 {
 			if bead.Hangs() {
 				reach = float64(bead.Drop)
 			}
-			low = max(low, a.AtBead(a.strand, i).Y+reach)
+			low = max(low, a.seats()[i].Y+reach)
 		}
 		return b.Depth - low - max(half(b), b.halfLowest())
 	}
@@ -112,7 +112,7 @@ func (n *Necklace) halfLowest() float64 {
 	low, across := math.Inf(-1), 0.0
 	for i := range n.strand.Beads {
 		bead := &n.strand.Beads[i]
-		if y := n.AtBead(n.strand, i).Y; y > low && !bead.Material.Bead.Hangs() && !bead.IsGap() {
+		if y := n.seats()[i].Y; y > low && !bead.Material.Bead.Hangs() && !bead.IsGap() {
 			low, across = y, float64(bead.Material.Bead.Across)/2
 		}
 	}
@@ -131,7 +131,7 @@ func wide(a, b *Necklace) *Reach {
 			if bead.Material.Bead.Hangs() || bead.IsGap() || across <= half(of)+tiny {
 				continue
 			}
-			at := of.AtBead(of.strand, i)
+			at := of.seats()[i]
 			if at.Behind {
 				continue
 			}
@@ -164,17 +164,28 @@ func widestHalf(n *Necklace) float64 {
 // halfAt is half the width of the bead of the row that lies nearest to a place, 0 where none is near.
 func (n *Necklace) halfAt(at Seat) float64 {
 	least, across := math.Inf(1), 0.0
-	for i := range n.strand.Beads {
-		bead := &n.strand.Beads[i]
-		if bead.Material.Bead.Hangs() || bead.IsGap() {
-			continue
-		}
-		p := n.AtBead(n.strand, i)
-		if away := math.Hypot(p.X-at.X, p.Y-at.Y); away < least {
-			least, across = away, float64(bead.Material.Bead.Across)/2
+	for i, p := range n.seats() {
+		dx, dy := p.X-at.X, p.Y-at.Y
+		if square := dx*dx + dy*dy; square < least {
+			if bead := &n.strand.Beads[i]; !bead.Material.Bead.Hangs() && !bead.IsGap() {
+				least, across = square, float64(bead.Material.Bead.Across)/2
+			}
 		}
 	}
 	return across
+}
+
+// seats are where the row's own beads lie.
+func (n *Necklace) seats() []Seat {
+	if n.beads == nil {
+		n.beads = make([]Seat, len(n.strand.Beads))
+		start, slack := n.starts(n.strand)
+		stretch := stretched(n.strand, slack)
+		for i := range n.strand.Beads {
+			n.beads[i] = n.At(start + float64(n.strand.Beads[i].At)*stretch)
+		}
+	}
+	return n.beads
 }
 
 // hungOn lists what hangs from the upper row onto the lower: its body, straight down from the cord,
@@ -187,7 +198,7 @@ func hungOn(a, b *Necklace) []Reach {
 		if !bead.Hangs() {
 			continue
 		}
-		at, drop, across := a.AtBead(a.strand, i), float64(bead.Drop), float64(bead.Across)/2
+		at, drop, across := a.seats()[i], float64(bead.Drop), float64(bead.Across)/2
 		if at.Behind || !front.meetsBody(at, drop, across, aside*(across+half(b))) {
 			continue
 		}

@@ -59,6 +59,7 @@ type Necklace struct {
 	hanging       *statics.Hanging
 	reached       []float64       // how far along the front each joint is
 	places        []statics.Point // own, once it was asked for
+	beads         []Seat          // of the row's own beads, once they were asked for
 }
 
 // Of works out how the first row of a necklace lies; nil if it is none, or follows the
