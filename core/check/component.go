@@ -16,6 +16,16 @@ import (
 var pinSlipping = Check{
 	Code: "pin-slips", Step: StepLayOut,
 	Strand: func(v *View, s *measure.Strand) []Problem { return ofComponents(v, s, pinSlips) },
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
+		c := componentAt(v.Strand(f.At.Row), f)
+		if c == nil || c.Component.Pin == nil {
+			return nil
+		}
+		was := c.Component.Pin.Of.Finding
+		return otherPins(c, shelf, func(pin *material.Finding) bool {
+			return pin.Outside > was.Outside || pin.Inside+2*pin.Wire > was.Inside+2*was.Wire
+		})
+	},
 }
 
 // judgeComponent is one judgement on a component by itself.

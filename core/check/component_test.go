@@ -311,6 +311,19 @@ func TestClosedThingsDoNotHangInOneAnother(t *testing.T) {
 	}
 }
 
+// A pin whose head passes its bead gives way to one whose head does not; stiff wire in a drop to softer.
+func TestThePinThatHoldsAndTheWireThatHangs(t *testing.T) {
+	fix, after := fixed(t, necklace(t, "9P K 9P", with(dropOf(t, "P R", on(smallPin)))), "pin-slips", smallPin, headPin)
+	if fix == nil || of(all(t, after), "pin-slips") != nil {
+		t.Errorf("%+v", fix)
+	}
+	soft := wire(0.36)
+	soft.Cord.Filaments = 19
+	if fix, _ := fixed(t, necklace(t, "9P [5P . P] 9P", ofFilaments(7)), "drop-stands-off", soft); fix == nil {
+		t.Error("no softer wire")
+	}
+}
+
 // The first ring of a charm takes the cord beside the charm's own wire of 0.8, here of one pass of 0.38.
 func TestTheFirstRingTakesCordAndCharm(t *testing.T) {
 	ring := func(inside length.MM) *material.Material {

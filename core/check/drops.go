@@ -99,6 +99,13 @@ var dropStiff = Check{
 		}
 		return nil
 	},
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
+		s := v.Strand(f.At.Row)
+		was := s.Row.Cord.Cord
+		return strungOn(s, shelf.Materials, func(c *material.Cord) bool {
+			return c.Type == material.Wire && c.Filaments > fewFilaments && c.Diameter <= was.Diameter
+		})
+	},
 }
 
 // What may be wrong with a drop, or a loop through a bead.

@@ -2,11 +2,13 @@ package check
 
 import (
 	"fmt"
+	"math"
 
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/pattern"
 	"mala/core/piece"
 )
 
@@ -60,7 +62,24 @@ var gapShort = Check{
 		}
 		return g.found
 	},
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix {
+		s, short := v.Strand(f.At.Row), f.Fact.(GapShort)
+		node := s.Beads[f.At.Element].Node
+		gap, is := s.Row.Line.Nodes[node].Unit.(pattern.Gap)
+		if !is {
+			return nil
+		}
+		read, to := "", short.Takes
+		if gap.Middles {
+			read, to = edit.Pitch, gap.Length+short.Takes-short.Gap
+		}
+		to = length.MM(math.Ceil(float64(to)/gapStep-tiny)) * gapStep
+		return []Fix{fix(WidenGaps{to, gap.Middles}, edit.SetSpacing{At: s.Row.At(), Node: node, Length: &to, Read: read})}
+	},
 }
+
+// gapStep is in which steps gaps are measured off, in mm.
+const gapStep = 0.5
 
 // gapSlips stops where what holds a bead beside a gap passes into its hole.
 var gapSlips = Check{
@@ -81,6 +100,17 @@ var gapSlips = Check{
 			})
 		}
 		return g.found
+	},
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
+		s, hole := v.Strand(f.At.Row), f.Fact.(HolderSlips).Bead.Bead.Hole
+		need := material.HoleFor(s.Row.Passes, s.Row.Cord.Cord.Diameter)
+		var fixes []Fix
+		for _, c := range shelf.Materials {
+			if c.Finding != nil && Grips(c.Finding, need) && v.Piece.House.ClosedCrimp(c.Finding) > hole {
+				fixes = append(fixes, fix(HoldBy{c}, edit.SetHolder{At: s.Row.At(), Way: piece.HeldByCrimps, Crimp: c}))
+			}
+		}
+		return fixes
 	},
 }
 
@@ -103,9 +133,16 @@ type (
 // HoldBy holds beads apart by a crimp; by knots where there is none.
 type HoldBy struct{ Crimp *material.Material }
 
+// WidenGaps makes the gaps so long.
+type WidenGaps struct {
+	To    length.MM
+	Pitch bool // from middle to middle of the beads beside them
+}
+
 func (GapUnheld) fact()   {}
 func (KnotsInWire) fact() {}
 func (GapShort) fact()    {}
 func (HolderSlips) fact() {}
 
-func (HoldBy) effect() {}
+func (HoldBy) effect()    {}
+func (WidenGaps) effect() {}

@@ -60,3 +60,19 @@ func TestTheFixOfBeadsThatNothingHolds(t *testing.T) {
 		}
 	}
 }
+
+// A gap that is too short for its crimps is made so long that they go in, read as it was; a crimp that
+// slips into a bead gives way to a wider one.
+func TestTheFixesOfGapsAndWhatHoldsThem(t *testing.T) {
+	crimps := heldBy(piece.HeldByCrimps, crimp18)
+	for line, want := range map[string]string{"9P _3.9mm 9P": "9P _4mm 9P", "9P @7.8mm 9P": "9P @8mm 9P", "_1.2mm 9P": "_2mm 9P"} {
+		if fix, after := fixed(t, necklace(t, line, crimps), "gap-short"); fix == nil || after.Leading().Line.String() != want {
+			t.Errorf("%s: %+v", line, fix)
+		}
+	}
+	wide := finding("crimp for large holes", "", material.Finding{Type: material.CrimpTube, Inside: 0.6, Outside: 3.4, Length: 2})
+	fix, after := fixed(t, necklace(t, "9P _10mm G _10mm 9P", crimps), "gap-slips", crimp18, wide)
+	if fix == nil || after.Leading().Holder.Of != wide {
+		t.Errorf("%+v", fix)
+	}
+}

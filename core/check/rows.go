@@ -1,6 +1,7 @@
 package check
 
 import (
+	"fmt"
 	"mala/core/design"
 	"math"
 	"slices"
@@ -58,12 +59,36 @@ var holeEmpty = Check{
 					continue
 				}
 				at := piece.Place{Side: side, Fitting: on.ID, Element: piece.NoElement}
-				found = append(found, Problem{Severity: Advise, At: at, cause: string(on.ID) + string(side),
+				found = append(found, Problem{Severity: Advise, At: at, cause: fmt.Sprint(on.ID, side, askew(on.Of.Finding.Holes, empty)),
 					Fact: HolesEmpty{on.Of, side, empty, askew(on.Of.Finding.Holes, empty)}})
 			}
 		}
 		return found
 	},
+	Fix: func(v *View, f *Problem, _ Shelf) []Fix { return hungInMiddle(v, f) },
+}
+
+// hungInMiddle moves the rows of a bar that hangs askew to its middle holes, at both ends of the rows where
+// both hang on bars of as many; nothing where no holes lie in the middle.
+func hungInMiddle(v *View, f *Problem) []Fix {
+	fact := f.Fact.(HolesEmpty)
+	rows := v.Piece.AllOf(f.At.Fitting, f.At.Side)
+	before := len(fact.Holes) / 2
+	if !fact.Askew || len(fact.Holes)%2 != 0 || len(rows) == 0 {
+		return nil
+	}
+	out, holes := Fix{}, []int{}
+	for k := range rows {
+		k = len(rows) - 1 - k // the last first: a row that meets another changes places with it
+		holes = append([]int{before + k + 1}, holes...)
+		for _, side := range piece.Sides() {
+			if on := v.Piece.Joined(rows[k], side); on != nil && on.Of.Finding != nil && on.Of.Finding.Holes == fact.On.Finding.Holes {
+				out.Ops = append(out.Ops, edit.SetPort{At: rows[k].AtEnd(side), On: rows[k].Port(side).On, Hole: before + k + 1})
+			}
+		}
+	}
+	out.Does = []Effect{HangInMiddle{holes}}
+	return []Fix{out}
 }
 
 // askew says whether what is left in the holes pulls beside the middle: the bar tilts until its pull
@@ -200,6 +225,9 @@ type RowStep struct {
 	By        length.MM
 }
 
+// HangInMiddle hangs the rows of a bar in its middle holes.
+type HangInMiddle struct{ Holes []int }
+
 // OrderSides orders the rows at the right as they are at the left.
 type OrderSides struct{}
 
@@ -214,5 +242,6 @@ func (HolesEmpty) fact()    {}
 func (StepsUneven) fact()   {}
 func (CentresDiffer) fact() {}
 
-func (OrderSides) effect() {}
-func (CentreRow) effect()  {}
+func (OrderSides) effect()   {}
+func (HangInMiddle) effect() {}
+func (CentreRow) effect()    {}

@@ -257,3 +257,22 @@ func TestRowsOfAnotherSectionThatCrossAreTold(t *testing.T) {
 		}
 	}
 }
+
+// Two rows in the first holes of four hang in the middle ones; three of four have no middle.
+func TestRowsOfABarThatHangsAskewMoveToItsMiddle(t *testing.T) {
+	fix, after := fixed(t, rowsOf(t, []string{"20R", "20R"}, inHoles(4)), "hole-empty")
+	if fix == nil || spoken(fix) != "Hang the rows in holes 2 and 3" {
+		t.Fatalf("%+v", fix)
+	}
+	for k, r := range after.Rows() {
+		if after.Hole(r, piece.Left) != k+2 || after.Hole(r, piece.Right) != k+2 {
+			t.Errorf("row %d: %d, %d", k+1, after.Hole(r, piece.Left), after.Hole(r, piece.Right))
+		}
+	}
+	if f := of(all(t, after), "hole-empty"); f == nil || strings.Contains(spoken(f), "askew") {
+		t.Errorf("in the middle: %v", f)
+	}
+	if fix, _ := fixed(t, rowsOf(t, []string{"20R", "20R", "20R"}, inHoles(4)), "hole-empty"); fix != nil {
+		t.Errorf("three of four: %s", spoken(fix))
+	}
+}

@@ -91,4 +91,3 @@ func apart(m *measure.Measured, a, b *measure.Strand) float64 {
 	}
 	return float64(a.Width()+b.Width()) / 2
 }
-

@@ -97,6 +97,11 @@ func (p Speaker) onBeads(e check.Effect) string {
 		return fmt.Sprintf("Make %s on %s", e.Of.Name, e.Pin.Name)
 	case check.UseRingIn:
 		return fmt.Sprintf("Use %s in %s", e.Ring.Name, e.Of.Name)
+	case check.WidenGaps:
+		if e.Pitch {
+			return "Make the gaps " + p.in(e.To) + " from middle to middle"
+		}
+		return "Make the gaps " + p.in(e.To)
 	case check.HoldBy:
 		if e.Crimp == nil {
 			return "Hold them by knots"
@@ -186,6 +191,8 @@ func (p Speaker) onEnds(e check.Effect) string {
 		return "Use " + e.Of.Name + " instead"
 	case check.RemoveFitting:
 		return "Remove " + e.Of.Name
+	case check.HangInMiddle:
+		return "Hang the rows in " + numbered("hole", e.Holes)
 	case check.MoveInwards:
 		return "Move " + names(e.Of) + " inwards"
 	case check.PutRing:
