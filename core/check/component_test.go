@@ -318,7 +318,7 @@ func TestThePinThatHoldsAndTheWireThatHangs(t *testing.T) {
 		t.Errorf("%+v", fix)
 	}
 	soft := wire(0.36)
-	soft.Cord.Filaments = 19
+	soft.ID, soft.Cord.Filaments = "soft wire", 19
 	if fix, _ := fixed(t, necklace(t, "9P [5P . P] 9P", ofFilaments(7)), "drop-stands-off", soft); fix == nil {
 		t.Error("no softer wire")
 	}
