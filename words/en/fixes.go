@@ -43,6 +43,24 @@ func (p Speaker) effect(e check.Effect) string {
 	panic(fmt.Sprintf("en: no words for %T", e))
 }
 
+// changes says from what to what counts change, of alike ones how often.
+func changes(of check.ChangeCounts) string {
+	var out []string
+	times := map[string]int{}
+	for _, c := range of.Counts {
+		says := shorten(c.From, onButton) + " to " + shorten(c.To, onButton)
+		if times[says]++; times[says] == 1 {
+			out = append(out, says)
+		}
+	}
+	for i, says := range out {
+		if n := times[says]; n > 1 {
+			out[i] = fmt.Sprintf("%s %d times", says, n)
+		}
+	}
+	return strings.Join(out, " and ")
+}
+
 // where a bead is put.
 var where = map[check.Where]string{
 	check.Between: "between", check.OnEitherSide: "on either side", check.BesideBar: "beside the bar", check.AtJoin: "at the join", check.OnLeg: "on the leg", check.There: "there",
@@ -73,11 +91,7 @@ func (p Speaker) onBeads(e check.Effect) string {
 	case check.FinishRepeat:
 		return "Finish the repeat"
 	case check.ChangeCounts:
-		var changes []string
-		for _, c := range e.Counts {
-			changes = append(changes, shorten(c.From, onButton)+" to "+shorten(c.To, onButton))
-		}
-		return "Change " + strings.Join(changes, " and ")
+		return "Change " + changes(e)
 	case check.HangMore:
 		return fmt.Sprintf("Hang %d more %s in it", e.More, e.Bead.Name)
 	case check.LeaveRiders:

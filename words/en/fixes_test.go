@@ -1,6 +1,7 @@
 package en
 
 import (
+	"strings"
 	"testing"
 
 	"mala/core/check"
@@ -32,6 +33,20 @@ func TestSeveralEffectsAreOneSentence(t *testing.T) {
 	}}
 	if got := In("mm").Fix(f); got != "Put Cinder on the leg and change <2S 19P B L B 17P to <2S 19P B L B 17P … and 3P to 4P and set the target to 180 mm" {
 		t.Errorf("%q", got)
+	}
+}
+
+// What changes alike in several places is said once; rows at one place do not come within 0 mm.
+func TestWhatIsAlikeIsSaidOnce(t *testing.T) {
+	spacer := check.CountChange{From: "S", To: "2S"}
+	f := &check.Fix{Does: []check.Effect{check.ChangeCounts{Counts: []check.CountChange{{From: "8(B P)", To: "9(B P)"}, spacer, spacer}}}}
+	if got := In("mm").Fix(f); got != "Change 8(B P) to 9(B P) and S to 2S 2 times" {
+		t.Errorf("%q", got)
+	}
+	for near, want := range map[length.MM]string{0: "crosses row 1", 0.09: "come to the same place", 0.11: "come within 0.11 mm"} {
+		if _, says := In("mm").Problem(&check.Problem{Fact: check.RowsClose{Row: 1, Next: 2, Near: near, Need: 8}}); !strings.Contains(says, want) {
+			t.Errorf("%v: %s", near, says)
+		}
 	}
 }
 

@@ -9,6 +9,9 @@ import (
 	"mala/core/size"
 )
 
+// closest is from how far apart rows are told apart, in mm.
+const closest = 0.1
+
 // ofFit says what is wrong with the length, and with how it fits a body.
 func (p Speaker) ofFit(f check.Fact) (title, says string) {
 	switch f := f.(type) {
@@ -166,6 +169,9 @@ func (p Speaker) ofSideBySide(f check.Fact) (title, says string) {
 	case check.CentresDiffer:
 		return "Centres do not line up", fmt.Sprintf("Row %d has a bead at its centre, row %d two beads that meet there.", f.With, f.Without)
 	case check.RowsClose:
+		if f.Near > 0 && f.Near < closest {
+			return "Rows lie on each other", fmt.Sprintf("As they hang, rows %d and %d come to the same place. Make one longer, or twist them together on purpose.", f.Row, f.Next)
+		}
 		if f.Near == 0 {
 			return "Rows cross", fmt.Sprintf("As they hang, row %d crosses row %d. Make the outer one longer, or twist them together on purpose.", f.Next, f.Row)
 		}
