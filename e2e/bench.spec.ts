@@ -27,7 +27,7 @@ test("a line that has an error is shown at its place and is still there after a 
   await page.reload();
   await expect(line(page)).toHaveValue("<9D | 3 >");
   await expect(page.getByRole("alert")).toContainText("Column 9");
-  for (const [typed, says] of [["🙂", "has no meaning"], ["<script>", "Dishes have capital letters"], ["9999(9999D)", "more than 10000 beads"], ["Q", "No dish has the letter Q"], ["{D} {D}", "one open fill"]]) {
+  for (const [typed, says] of [["🙂", "has no meaning"], ["<script>", "A mirror needs a |"], ["9999(9999D)", "more than 10000 beads"], ["Q", "No dish has the letter Q"], ["{D} {D}", "one open fill"]]) {
     await line(page).fill(typed);
     await expect(page.getByRole("alert")).toContainText(says);
     await expect(line(page)).toHaveValue(typed);

@@ -55,7 +55,8 @@ test("the catalogue is narrowed down by shape, colour and size, without a fault 
   await page.goto("/materials");
   await page.getByLabel("Shape").selectOption("cap");
   await expect(page.getByRole("row")).toHaveCount(4);
-  await page.getByLabel("Diameter to, mm").fill("6");
+  await page.getByLabel("Diameter to").fill("6");
+  await page.getByLabel("Diameter to").press("Enter");
   await expect(page.getByRole("row")).toHaveCount(2);
   await page.getByRole("button", { name: "Clear filters" }).click();
   await page.getByLabel("Colour").selectOption("red");
@@ -76,7 +77,7 @@ test("ten thousand rows are previewed, imported with progress, and cancelled wit
   await page.getByRole("button", { name: "Import CSV" }).click();
   await page.getByTestId("csv").setInputFiles(file);
   await expect(page.getByText("9999 new, 0 changed, 0 unchanged, 1 rejected.")).toBeVisible();
-  await expect(page.getByRole("row", { name: /row 5001/ })).toContainText("acrossMm is -3 mm");
+  await expect(page.getByRole("row", { name: /row 5001/ })).toContainText("The diameter is -3 mm");
   await page.getByRole("button", { name: "Import 9999 rows" }).click({ timeout: 60_000 });
   // At once: on a fast machine the import is soon done.
   await Promise.all([expect(page.getByRole("status").filter({ hasText: /of \d+ rows/ })).toBeVisible(), page.getByRole("button", { name: "Cancel import" }).click()]);
@@ -87,4 +88,34 @@ test("ten thousand rows are previewed, imported with progress, and cancelled wit
   await page.getByRole("button", { name: "Import 9999 rows" }).click({ timeout: 60_000 });
   await expect(page.getByText("9999 rows imported")).toBeVisible({ timeout: 60_000 });
   expect(await count()).toBe(9999);
+});
+
+test("a size is read as it is typed, in any unit, and what is red is never saved", async ({ page }) => {
+  await page.goto("/materials");
+  await page.getByRole("button", { name: "New material" }).click();
+  const diameter = page.getByLabel("Diameter, mm");
+  await page.getByLabel("Name").fill("Fraction round");
+  await diameter.fill("5/16in");
+  await diameter.press("Tab");
+  await page.getByLabel("Hole, mm").fill("0.1 cm");
+  await page.getByLabel("In stock").fill("12");
+  await diameter.fill("5/16 of a hand");
+  await expect(page.getByText(/is not a unit Mala knows/)).toBeVisible();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Not saved: correct what is marked in red first.")).toBeVisible();
+  await expect(diameter).toHaveValue("5/16 of a hand");
+  await diameter.fill("5/16in");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("dialog")).toBeHidden();
+  const kept = (await (await page.request.get("/api/materials?search=Fraction")).json()).items[0].material;
+  expect([kept.acrossMm, kept.holeMm]).toEqual([7.9375, 1]);
+});
+
+test("what is wrong with a material is said by the names on its form", async ({ page }) => {
+  await page.goto("/materials");
+  await page.getByRole("button", { name: "New material" }).click();
+  await page.getByLabel("Name").fill("Half a bead");
+  await page.getByLabel("Diameter, mm").fill("");
+  await expect(page.getByText(/The diameter is missing/).first()).toBeVisible();
+  await expect(page.getByText(/acrossMm|undefined/)).toHaveCount(0);
 });

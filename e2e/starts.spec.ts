@@ -1,4 +1,4 @@
-import { expect, openCopy, saved, strand, test } from "./mala.ts";
+import { expect, line, openCopy, saved, startPiece, strand, test, typeLine } from "./mala.ts";
 import type { Page } from "@playwright/test";
 
 const decide = (page: Page) => page.getByRole("link", { name: /^Decide/ }).click();
@@ -110,4 +110,32 @@ test("a stretch ring is converted to a clasp and back with its pattern, by keybo
   await expect(page.getByLabel("Target length")).toHaveValue("190 mm");
   await page.getByRole("button", { name: "Round to 7 1/2 in" }).press("Enter");
   await expect(page.getByLabel("Target length")).toHaveValue("190.5 mm");
+});
+
+test("a new piece is offered round lengths in either unit, and nonsense is refused in a sentence", async ({ page }) => {
+  await page.goto("/pieces");
+  await page.getByRole("button", { name: "New piece" }).click();
+  const length = page.getByLabel("How long should it be, closed?");
+  await expect(length).toHaveValue("450 mm");
+  const rows = page.getByLabel("How many rows?");
+  for (const wrong of ["0", "99", "1.5", ""]) {
+    await rows.fill(wrong);
+    await expect(page.getByText("A piece has 1 to 20 rows.")).toBeVisible();
+    await expect(page.getByRole("button", { name: "Create" })).toBeDisabled();
+  }
+  await rows.fill("1");
+  await length.fill("5 mm");
+  await page.getByRole("button", { name: "Create" }).click();
+  await expect(page.getByText("That is too short for a piece. Give at least 50 mm.")).toBeVisible();
+  await expect(length).toHaveValue("5 mm");
+  await page.getByRole("button", { name: "Cancel" }).click();
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  await page.getByRole("button", { name: "New piece" }).click();
+  await expect(page.getByLabel("How long should it be, closed?")).toHaveValue("18 in");
+});
+
+test("the bead line takes lower case and inches with a blank before their fraction", async ({ page }) => {
+  await startPiece(page, "In a hurry");
+  await typeLine(page, "3d _1 1/2in 3d");
+  await expect(line(page)).toHaveValue("3D _1-1/2in 3D");
 });

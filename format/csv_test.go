@@ -135,14 +135,14 @@ func TestInvalidRowsAreReportedAndTheOthersKept(t *testing.T) {
 	head := "id,class,name,shape,acrossMm,holeMm,run.count,run.measuredMm,look.colour,onHand\n"
 	good := "pearl-4,bead,Pearl,round,4,0.8,,,#efe6da,12\n"
 	for _, tt := range []struct{ name, row, says string }{
-		{"a negative size", "a,bead,A,round,-4,0.8,,,,\n", "acrossMm is -4 mm"},
+		{"a negative size", "a,bead,A,round,-4,0.8,,,,\n", "The diameter is -4 mm"},
 		{"a number in words", "a,bead,A,round,four,0.8,,,,\n", `acrossMm: "four" is not a number`},
 		{"not a number", "a,bead,A,round,NaN,0.8,,,,\n", "is not a number"},
 		{"half a bead on hand", "a,bead,A,round,4,0.8,,,,1.5\n", "onHand"},
 		{"a shape there is not", "a,bead,A,blob,4,0.8,,,,\n", "not a known shape"},
 		{"the same id again", good, "already in row 2"},
 		{"too many cells", "a,bead,A,round,4,0.8,,,,1,2,3\n", "12 cells for 10 columns"},
-		{"half a run", "a,bead,A,round,4,0.8,10,,,\n", "run.measuredMm"},
+		{"half a run", "a,bead,A,round,4,0.8,10,,,\n", "The length of the measured run is missing"},
 		{"no name", "a,bead,,round,4,0.8,,,,\n", "name"},
 		{"another encoding", "a,bead,Perle gr\xfcn,round,4,0.8,,,,\n", "name: the text is not in UTF-8"},
 	} {

@@ -202,17 +202,17 @@ func (b *Bead) checkSizes() error {
 	}
 	for _, s := range sizes {
 		if !(s.value >= LeastSize && s.value <= MostSize) {
-			return fmt.Errorf("%s is %v mm; a bead measures between %v and %v mm.", s.name, float64(s.value), float64(LeastSize), float64(MostSize))
+			return fmt.Errorf("%s; a bead measures between %v and %v mm.", measured(s.name, s.value), float64(LeastSize), float64(MostSize))
 		}
 	}
 	if !(b.Hole >= LeastSize) {
-		return fmt.Errorf("holeMm is %v mm; a hole measures at least %v mm.", float64(b.Hole), float64(LeastSize))
+		return fmt.Errorf("%s; a hole measures at least %v mm.", measured("holeMm", b.Hole), float64(LeastSize))
 	}
 	if b.Hole >= b.Across || b.Hole >= b.Thick {
-		return fmt.Errorf("holeMm is %v mm, but the bead is only %v mm thick; a hole is narrower than its bead.", float64(b.Hole), float64(min(b.Across, b.Thick)))
+		return fmt.Errorf("The hole is %v mm, but the bead is only %v mm thick; a hole is narrower than its bead.", float64(b.Hole), float64(min(b.Across, b.Thick)))
 	}
 	if b.Shape == Round && b.Thick != b.Across {
-		return fmt.Errorf("thickMm is %v mm on a round bead %v mm across; a flattened one is an oval or a coin.", float64(b.Thick), float64(b.Across))
+		return fmt.Errorf("The thickness is %v mm on a round bead %v mm across; a flattened one is an oval or a coin.", float64(b.Thick), float64(b.Across))
 	}
 	return nil
 }
@@ -220,12 +220,12 @@ func (b *Bead) checkSizes() error {
 // scaleToRun stretches the faces along the hole so that the run measures what
 // it was measured to.
 func (b *Bead) scaleToRun() error {
-	n, measured := b.Run.Count, b.Run.Measured
+	n, long := b.Run.Count, b.Run.Measured
 	if n > mostRun || n < 1 {
-		return fmt.Errorf("run.count is %d; measure between 1 and %d beads.", n, mostRun)
+		return fmt.Errorf("The measured run has %d beads; measure between 1 and %d beads.", n, mostRun)
 	}
-	if !(measured >= LeastSize && measured <= MostSize*mostRun) {
-		return fmt.Errorf("run.measuredMm is %v mm; type what the %d beads measure together.", float64(measured), n)
+	if !(long >= LeastSize && long <= MostSize*mostRun) {
+		return fmt.Errorf("%s; type what the %d beads measure together.", measured("runMm", long), n)
 	}
 	left, right := b.Face(false), b.Face(true)
 	plain := left.Reach() + right.Reach()
@@ -234,11 +234,11 @@ func (b *Bead) scaleToRun() error {
 		plain += joint.Distance * length.MM(n-1)
 	}
 	if plain <= 0 {
-		return fmt.Errorf("run.measuredMm does not apply: by their other sizes %d of these beads have no length.", n)
+		return fmt.Errorf("A measured run does not apply: by their other sizes %d of these beads have no length.", n)
 	}
-	scale := float64(measured / plain)
+	scale := float64(long / plain)
 	if scale < 0.2 || scale > 5 {
-		return fmt.Errorf("run.measuredMm is %v mm, but by their other sizes %d beads measure about %.1f mm; measure again.", float64(measured), n, float64(plain))
+		return fmt.Errorf("The measured run is %v mm long, but by their other sizes %d beads measure about %.1f mm; measure again.", float64(long), n, float64(plain))
 	}
 	b.scaleTo(scale)
 	return nil

@@ -37,7 +37,7 @@ const thickest = length.MM(20)
 // NewCord checks the measurements. The error is a sentence.
 func NewCord(c Cord) (*Cord, error) {
 	if !(c.Diameter >= 0.01 && c.Diameter <= thickest) {
-		return nil, fmt.Errorf("diameterMm is %v mm; a cord measures between 0.01 and %v mm.", float64(c.Diameter), float64(thickest))
+		return nil, fmt.Errorf("%s; a cord measures between 0.01 and %v mm.", measured("diameterMm", c.Diameter), float64(thickest))
 	}
 	return &c, nil
 }

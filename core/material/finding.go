@@ -218,29 +218,29 @@ func NewFinding(f Finding) (*Finding, error) {
 	for _, name := range []string{"insideMm", "outsideMm", "lengthMm", "wireMm", "closedMm", "ringInsideMm", "ringEyeMm", "barEyeMm"} {
 		value, needed := needs[name]
 		if needed && !(value >= LeastSize && value <= MostSize) {
-			return nil, fmt.Errorf("%s is %v mm; a %s needs one between %v and %v mm.", name, float64(value), f.Type, float64(LeastSize), float64(MostSize))
+			return nil, fmt.Errorf("%s; that of %s is between %v and %v mm.", measured(name, value), a(f.Type), float64(LeastSize), float64(MostSize))
 		}
 	}
 	if f.IsCrimp() && f.Inside >= f.Outside {
-		return nil, fmt.Errorf("insideMm is %v mm, but the crimp is only %v mm outside; a tube has a wall.", float64(f.Inside), float64(f.Outside))
+		return nil, fmt.Errorf("The inside is %v mm, but the crimp is only %v mm outside; a tube has a wall.", float64(f.Inside), float64(f.Outside))
 	}
 	if f.Type == ConeEnd && f.Inside >= f.Outside {
-		return nil, fmt.Errorf("insideMm, the tip, is %v mm, but the mouth is only %v mm wide; a cone narrows to its tip.", float64(f.Inside), float64(f.Outside))
+		return nil, fmt.Errorf("The inside of the tip is %v mm, but the mouth is only %v mm wide; a cone narrows to its tip.", float64(f.Inside), float64(f.Outside))
 	}
 	if f.Type == Connector && f.Holes < 2 || f.Holes != 0 && (f.Holes < 1 || f.Holes > MostHoles) {
-		return nil, fmt.Errorf("holes is %d; a %s has between %d and %d.", f.Holes, f.Type, leastHoles(f.Type), MostHoles)
+		return nil, fmt.Errorf("It has %d holes; %s has between %d and %d.", f.Holes, a(f.Type), leastHoles(f.Type), MostHoles)
 	}
 	if f.Holes > 1 && !(f.Spacing >= LeastSize && f.Spacing <= MostSize) {
-		return nil, fmt.Errorf("spacingMm is %v mm; with %d holes say how far apart they are, between %v and %v mm.", float64(f.Spacing), f.Holes, float64(LeastSize), float64(MostSize))
+		return nil, fmt.Errorf("%s; with %d holes say how far apart they are, between %v and %v mm.", measured("spacingMm", f.Spacing), f.Holes, float64(LeastSize), float64(MostSize))
 	}
 	if f.Type == Extender && (f.Links < 1 || f.Links > MostLinks) {
-		return nil, fmt.Errorf("links is %d; an extender has between 1 and %d links.", f.Links, MostLinks)
+		return nil, fmt.Errorf("It has %d links; an extender has between 1 and %d links.", f.Links, MostLinks)
 	}
 	if f.Rise != 0 && (f.Type != FocalBar || !(f.Rise > 0 && f.Rise <= f.Length/2)) {
-		return nil, fmt.Errorf("riseMm is %v mm; a bar's middle rises by up to half of its length.", float64(f.Rise))
+		return nil, fmt.Errorf("The rise of its middle is %v mm; a bar's middle rises by up to half of its length.", float64(f.Rise))
 	}
 	if f.InSeries() <= 0 {
-		return nil, fmt.Errorf("lengthMm is %v mm, which twice its wire of %v mm uses up; give closedMm.", float64(f.Length), float64(f.Wire))
+		return nil, fmt.Errorf("The length is %v mm, which twice its wire of %v mm uses up; give the length closed, from eye to eye.", float64(f.Length), float64(f.Wire))
 	}
 	return &f, nil
 }

@@ -19,7 +19,7 @@ func (b *Bead) Laces() bool { return b.Holes > 0 }
 func (b *Bead) checkHoles() error {
 	if b.Holes == 0 {
 		if b.Apart != 0 {
-			return fmt.Errorf("spacingMm is %v mm, but a bead with one hole has none to be apart from it; give two or four holes, or leave it out.", float64(b.Apart))
+			return fmt.Errorf("The distance from hole to hole is %v mm, but the bead has one hole; give two or four holes, or leave it out.", float64(b.Apart))
 		}
 		return nil
 	}
@@ -29,13 +29,13 @@ func (b *Bead) checkHoles() error {
 	}
 	switch {
 	case b.Shape != Button && b.Shape != Coin && b.Shape != Disc:
-		return fmt.Errorf("holes is %d; only buttons, coins and discs have several holes through their face.", b.Holes)
+		return fmt.Errorf("It has %d holes; only buttons, coins and discs have several holes through their face.", b.Holes)
 	case b.Holes != 2 && b.Holes != 4:
-		return fmt.Errorf("holes is %d; a flat is laced through two or four holes.", b.Holes)
+		return fmt.Errorf("It has %d holes; a flat is laced through two or four holes.", b.Holes)
 	case b.Thick < b.Across || b.HoleOff != 0:
-		return fmt.Errorf("thickMm is %v mm; the holes of a flat go through its face, so leave thickMm and holeOffMm out.", float64(b.Thick))
+		return fmt.Errorf("The thickness is %v mm; the holes of a flat go through its face, so leave its thickness and how far a hole is off the middle out.", float64(b.Thick))
 	case !(b.Apart > b.Hole && b.Apart < most):
-		return fmt.Errorf("spacingMm is %v mm; from the middle of one hole to the next it is more than %v mm and less than %.4g mm here.", float64(b.Apart), float64(b.Hole), float64(most))
+		return fmt.Errorf("The distance from hole to hole is %v mm; from the middle of one hole to the next it is more than %v mm and less than %.4g mm here.", float64(b.Apart), float64(b.Hole), float64(most))
 	}
 	return nil
 }

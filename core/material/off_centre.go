@@ -33,14 +33,14 @@ func (b *Bead) checkHole() error {
 	case TowardBack, TowardFront:
 		room = b.Thick
 	default:
-		return fmt.Errorf("holeTo is %q; a hole lies towards top, back or front.", string(b.HoleTo))
+		return fmt.Errorf("The hole lies towards %q; a hole lies towards top, back or front.", string(b.HoleTo))
 	}
 	most := (room - b.Hole) / 2
 	switch {
 	case b.Shape == Cap || b.Shape == Charm:
-		return fmt.Errorf("holeOffMm is %v mm; a %s has its hole in the middle.", float64(b.HoleOff), b.Shape)
+		return fmt.Errorf("The hole is %v mm off the middle; %s has its hole in the middle.", float64(b.HoleOff), a(b.Shape))
 	case !(b.HoleOff > 0 && b.HoleOff < most):
-		return fmt.Errorf("holeOffMm is %v mm; here the hole lies less than %v mm off the middle.", float64(b.HoleOff), float64(most))
+		return fmt.Errorf("The hole is %v mm off the middle; here it lies less than %v mm off the middle.", float64(b.HoleOff), float64(most))
 	}
 	return nil
 }

@@ -77,9 +77,9 @@ func TestABarFollowsACircle(t *testing.T) {
 		t.Error(err)
 	}
 	for says, change := range map[string]func(f *Finding){
-		"rises by up to half": func(f *Finding) { f.Rise = 15.1 }, "riseMm is -1": func(f *Finding) { f.Rise = -1 },
-		"lengthMm is 0": func(f *Finding) { f.Length = 0 }, "insideMm is 0": func(f *Finding) { f.Inside = 0 },
-		"riseMm is 3": func(f *Finding) { f.Type, f.Holes, f.Spacing, f.Rise = Connector, 2, 4, 3 },
+		"rises by up to half": func(f *Finding) { f.Rise = 15.1 }, "The rise of its middle is -1": func(f *Finding) { f.Rise = -1 },
+		"The length is missing": func(f *Finding) { f.Length = 0 }, "The inside is missing": func(f *Finding) { f.Inside = 0 },
+		"The rise of its middle is 3": func(f *Finding) { f.Type, f.Holes, f.Spacing, f.Rise = Connector, 2, 4, 3 },
 	} {
 		wrong := bar
 		change(&wrong)

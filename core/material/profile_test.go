@@ -132,16 +132,16 @@ func TestWhatCannotBeIsRefusedByName(t *testing.T) {
 		in   Bead
 		says string
 	}{
-		{"zero", Bead{Shape: Round, Hole: 1}, "acrossMm"},
-		{"negative", Bead{Shape: Round, Across: -4, Hole: 1}, "acrossMm"},
-		{"absurd", Bead{Shape: Round, Across: 4000, Hole: 1}, "acrossMm"},
-		{"not a number", Bead{Shape: Round, Across: nan, Hole: 1}, "acrossMm"},
-		{"no hole", Bead{Shape: Round, Across: 4}, "holeMm"},
-		{"hole not a number", Bead{Shape: Round, Across: 4, Hole: nan}, "holeMm"},
-		{"hole wider than the bead", Bead{Shape: Round, Across: 4, Hole: 4.5}, "holeMm"},
-		{"no length", Bead{Shape: Tube, Across: 4, Hole: 1}, "alongMm"},
-		{"cap without a depth", Bead{Shape: Cap, Across: 4, Hole: 1, Wall: 0.3}, "depthMm"},
-		{"run of nothing", Bead{Shape: Round, Across: 4, Hole: 1, Run: Run{Count: 10}}, "run.measuredMm"},
+		{"zero", Bead{Shape: Round, Hole: 1}, "The diameter"},
+		{"negative", Bead{Shape: Round, Across: -4, Hole: 1}, "The diameter"},
+		{"absurd", Bead{Shape: Round, Across: 4000, Hole: 1}, "The diameter"},
+		{"not a number", Bead{Shape: Round, Across: nan, Hole: 1}, "The diameter"},
+		{"no hole", Bead{Shape: Round, Across: 4}, "The hole"},
+		{"hole not a number", Bead{Shape: Round, Across: 4, Hole: nan}, "The hole"},
+		{"hole wider than the bead", Bead{Shape: Round, Across: 4, Hole: 4.5}, "The hole"},
+		{"no length", Bead{Shape: Tube, Across: 4, Hole: 1}, "The length along the hole"},
+		{"cap without a depth", Bead{Shape: Cap, Across: 4, Hole: 1, Wall: 0.3}, "The inner depth"},
+		{"run of nothing", Bead{Shape: Round, Across: 4, Hole: 1, Run: Run{Count: 10}}, "The length of the measured run is missing"},
 		{"run far off", Bead{Shape: Round, Across: 4, Hole: 1, Run: Run{Count: 10, Measured: 400}}, "measure again"},
 	} {
 		if _, err := NewBead(tt.in); err == nil || !strings.Contains(err.Error(), tt.says) {

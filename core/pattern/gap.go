@@ -2,6 +2,7 @@ package pattern
 
 import (
 	"fmt"
+	"regexp"
 	"strings"
 	"unicode"
 
@@ -30,17 +31,37 @@ func WriteGap(text string, middles bool) string {
 	if middles {
 		sign = string(pitch)
 	}
-	return sign + strings.ReplaceAll(text, " ", "")
+	return sign + joined(text)
+}
+
+// mixed is a whole number of inches with a fraction behind it: what stands between them is no blank
+// between two things of the line.
+var mixed = regexp.MustCompile(`^[_@]?\d+ +\d+/\d+`)
+
+// joined writes a length without blanks, whole inches and a fraction with a hyphen between.
+func joined(text string) string {
+	text = strings.TrimSpace(text)
+	if m := mixed.FindString(text); m != "" {
+		whole, fraction, _ := strings.Cut(m, " ")
+		text = whole + "-" + strings.TrimSpace(fraction) + text[len(m):]
+	}
+	return strings.ReplaceAll(text, " ", "")
 }
 
 // gap reads a sign and its length, up to the next blank or bracket.
 func (l *lexer) gap() (token, error) {
 	t := token{kind: tokenGap, col: l.col}
-	end := strings.IndexFunc(l.rest, func(r rune) bool { return unicode.IsSpace(r) || strings.ContainsRune("(){}[]<>|~", r) })
+	end := strings.IndexFunc(l.rest, endsGap)
 	if end < 0 {
 		end = len(l.rest)
 	}
-	t.text = l.take(end)
+	if m := mixed.FindString(l.rest); len(m) > end {
+		rest := strings.IndexFunc(l.rest[len(m):], endsGap)
+		if end = len(m) + rest; rest < 0 {
+			end = len(l.rest)
+		}
+	}
+	t.text = joined(l.take(end))
 	const expected = "a gap such as _10mm, or a pitch such as @25mm"
 	if strings.ContainsAny(t.text[1:], "_@") {
 		return t, fault(BadLength, t.col, "Leave a blank between two gaps.", expected)
@@ -57,6 +78,8 @@ func (l *lexer) gap() (token, error) {
 	t.mm = mm
 	return t, nil
 }
+
+func endsGap(r rune) bool { return unicode.IsSpace(r) || strings.ContainsRune("(){}[]<>|~", r) }
 
 // NotLaced is the fault for a bead that cannot be laced, for a reason.
 func NotLaced(n *Node, says string) *Fault {

@@ -1,8 +1,11 @@
 package pattern
 
 import (
+	"math"
 	"strings"
 	"testing"
+
+	"mala/core/length"
 )
 
 func TestGapsStandInTheSequenceLikeBeads(t *testing.T) {
@@ -30,6 +33,42 @@ func TestGapsStandInTheSequenceLikeBeads(t *testing.T) {
 	}
 	if half := placed[len(placed)-1].Node.Unit.(Gap).Length; half < 12.69 || half > 12.71 {
 		t.Errorf("half an inch is %v", half)
+	}
+}
+
+// Whole inches with a fraction behind them are one length, however they are typed; a number behind a gap is
+// a count.
+func TestMixedInchesAreOneGap(t *testing.T) {
+	for text, want := range map[string]struct {
+		line string
+		mm   length.MM
+	}{
+		"P _1 1/2in P":     {"P _1-1/2in P", 38.1},
+		"P _1½in P":        {"P _1½in P", 38.1},
+		"P @2  3/8\" 3P":   {"P @2-3/8\" 3P", 60.325},
+		"P _1 1/2 (P)":     {"P _1-1/2 (P)", 38.1},
+		"P _10 2P":         {"P _10 2P", 10},
+		"2p _5mm <3b | l>": {"2P _5mm <3B | L>", 5},
+	} {
+		line, err := Parse(text)
+		if err != nil {
+			t.Errorf("%s: %v", text, err)
+			continue
+		}
+		for _, n := range line.Nodes {
+			if gap, is := n.Unit.(Gap); is && math.Abs(float64(gap.Length-want.mm)) > 1e-9 {
+				t.Errorf("%s: %v", text, gap.Length)
+			}
+		}
+		if got := line.String(); got != want.line {
+			t.Errorf("%s is written %s", text, got)
+		}
+		if again, err := Parse(line.String()); err != nil || again.String() != line.String() {
+			t.Errorf("%s: read back %v", line, err)
+		}
+	}
+	if got := WriteGap("1 1/2 in", false); got != "_1-1/2in" {
+		t.Error(got)
 	}
 }
 

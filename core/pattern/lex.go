@@ -102,7 +102,8 @@ func (l *lexer) scan() (token, error) {
 	case r == utf8.RuneError && size == 1:
 		return t, fault(BadCharacter, t.col, "There is an unreadable character here. Remove it.", "a dish's letter")
 	case r >= 'a' && r <= 'z':
-		return t, fault(BadCharacter, t.col, fmt.Sprintf("Dishes have capital letters. Type %c for %c.", unicode.ToUpper(r), r), "a dish's letter")
+		t.kind, t.text = tokenKey, strings.ToUpper(l.take(size)) // as it is typed in a hurry; it is written as a capital
+		return t, nil
 	}
 	return t, fault(BadCharacter, t.col, fmt.Sprintf("%q has no meaning in a bead line. Remove it.", string(r)), "a dish's letter, a number, or one of ~ ? ( ) < | > { } [ ] . _ @")
 }

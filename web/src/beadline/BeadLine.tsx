@@ -26,6 +26,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
   function onKey(event: KeyboardEvent<HTMLTextAreaElement>) {
     if (event.key === "Enter" || event.key === "Escape") {
       event.preventDefault();
+      bench.settleLine();
       onLeave();
     }
   }
@@ -44,6 +45,7 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
         aria-describedby={fault ? "line-fault" : undefined}
         onChange={(e) => bench.typeLine(e.target.value.replaceAll("\n", " "))}
         onKeyDown={onKey}
+        onBlur={() => bench.settleLine()}
       />
       {fault && (
         <div className="fault" id="line-fault" role="alert">

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, unwrap, type Document } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
-import { CLOSURES, KINDS, USUAL } from "../ui/Answers.tsx";
+import { CLOSURES, KINDS, usualLength } from "../ui/Answers.tsx";
 import { WayList } from "../proposals/WayList.tsx";
 import { takenByNumber } from "../proposals/WaysSection.tsx";
 import { LengthField } from "../ui/LengthField.tsx";
@@ -31,7 +31,7 @@ function To({ bench, state }: StartProps) {
   const [to, setTo] = useState<number | null>(null);
   const [inStock, setInStock] = useState(false);
   const same = kind === doc.kind && closure === doc.closure.type && to === null;
-  const toMm = to ?? (kind === doc.kind ? undefined : USUAL[kind]);
+  const toMm = to ?? (kind === doc.kind ? undefined : usualLength(kind, unit));
   const found = useQuery({
     queryKey: ["convert", identity(doc), kind, closure, toMm, inStock, unit],
     queryFn: ({ signal }) => unwrap(api.POST("/api/convert", { params: { query: { unit } }, body: { document: doc, kind, closure, toMm, inStock: inStock || undefined }, signal })),

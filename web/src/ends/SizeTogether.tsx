@@ -8,7 +8,7 @@ import type { Bench } from "../piece/Bench.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { LengthField } from "../ui/LengthField.tsx";
 import { Length, useUnit } from "../ui/UnitContext.tsx";
-import { ShortOfStock } from "../proposals/WayItem.tsx";
+import { ShortOfStock } from "../ui/ShortOfStock.tsx";
 
 const GOALS = [
   { goal: "equal", label: "equal" },

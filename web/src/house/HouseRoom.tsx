@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 import { api, unwrap, type House, type HouseState } from "../api/client.ts";
 import { Choice } from "../ui/Answers.tsx";
 import { LengthField } from "../ui/LengthField.tsx";
-import { allRead } from "../ui/reads.ts";
+import { allRead, RED } from "../ui/reads.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { CHOICE_GROUPS } from "../shop/choices.ts";
 import { Effects } from "./Effects.tsx";
@@ -62,7 +62,7 @@ function HouseForm({ saved }: { saved: HouseState }) {
   }
 
   async function save() {
-    if (!(await allRead())) return; // the field says what is wrong
+    if (!(await allRead())) return setSays(RED);
     try {
       const house = newest.current;
       await unwrap(api.PUT("/api/house", { body: { base: saved.revision, house } }));

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Selling } from "../api/client.ts";
 import { NumberField } from "../ui/NumberField.tsx";
+import { allRead, RED } from "../ui/reads.ts";
 import { Choice } from "../ui/Answers.tsx";
 import { useSelling } from "./useSelling.ts";
 import "./kits.css";
@@ -41,6 +42,7 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
     setDraft((now) => ({ ...now, ...next }));
   };
   async function save() {
+    if (!(await allRead())) return setSays(RED);
     try {
       await unwrap(api.PUT("/api/selling", { body: { base: revision, selling: draft } }));
       await Promise.all(["selling", "kit-matrix", "kit-bill"].map((key) => queries.invalidateQueries({ queryKey: [key] })));

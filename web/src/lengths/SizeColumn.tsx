@@ -8,7 +8,7 @@ import { formatLength } from "../units/length.ts";
 import { Length, useUnit } from "../ui/UnitContext.tsx";
 import { Swap, swapKeys } from "./Swap.tsx";
 import { useMade } from "./useMade.ts";
-import { ShortOfStock } from "../proposals/WayItem.tsx";
+import { ShortOfStock } from "../ui/ShortOfStock.tsx";
 
 type Way = SizeFound["items"][number];
 

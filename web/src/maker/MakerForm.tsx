@@ -5,7 +5,7 @@ import { CataloguePicker } from "../shop/CataloguePicker.tsx";
 import { sizeOf } from "../shop/size.ts";
 import { BeadPicture } from "../pictures/BeadPicture.tsx";
 import type { Filter } from "../shop/catalogue.ts";
-import { NumberField } from "../ui/NumberField.tsx";
+import { NumberField, SizeField } from "../ui/NumberField.tsx";
 import { freeLetter, KINDS, sectionsOf, type Section } from "./kinds.ts";
 import type { Maker } from "./useMaker.ts";
 
@@ -152,7 +152,7 @@ function Loop({ maker }: Props) {
           <option value="simple">simple</option>
           <option value="wrapped">wrapped</option>
         </TextField>
-        <NumberField label="Inside, mm" value={c.loopMm} onChange={(loopMm) => maker.changeComponent({ loopMm })} />
+        <SizeField label="Inside" value={c.loopMm} onChange={(loopMm) => maker.changeComponent({ loopMm })} />
         {c.loop === "wrapped" && <NumberField label="Wraps" value={c.turns} onChange={(turns) => maker.changeComponent({ turns: turns && Math.round(turns) })} />}
       </div>
       {(c.kind === "link" || c.kind === "pendant") && (
@@ -246,7 +246,7 @@ function Coil({ maker }: Props) {
   return (
     <section>
       <h2>Coil</h2>
-      <NumberField label="Rod it is wound on, mm" value={maker.component.rodMm} onChange={(rodMm) => maker.changeComponent({ rodMm })} />
+      <SizeField label="Rod it is wound on" value={maker.component.rodMm} onChange={(rodMm) => maker.changeComponent({ rodMm })} />
       <p className="quiet">What the beads leave of the pin is wound from its tip, turn beside turn, down to the bead; the tip is pressed inwards.</p>
       <Trouble maker={maker} of="rodMm" />
     </section>
@@ -262,7 +262,7 @@ function Tassel({ maker, ask }: Props) {
       {c.cord ? <PartRow maker={maker} id={c.cord} onChange={() => ask(asked)} /> : <Add onClick={() => ask(asked)}>Choose the cord</Add>}
       <div className="pair">
         <NumberField label="Strands, folded" value={c.strands} onChange={(strands) => maker.changeComponent({ strands: strands && Math.round(strands) })} />
-        <NumberField label="Length, mm" value={c.legMm} onChange={(legMm) => maker.changeComponent({ legMm })} />
+        <SizeField label="Length" value={c.legMm} onChange={(legMm) => maker.changeComponent({ legMm })} />
       </div>
       {["cord", "strands", "legMm"].map((field) => (
         <Trouble key={field} maker={maker} of={field} />
@@ -279,9 +279,9 @@ function Beaded({ maker, ask }: Props) {
     <section>
       <h2>Measured as one bead</h2>
       <div className="pair">
-        <NumberField label="Diameter, mm" value={m.acrossMm} onChange={(acrossMm) => maker.change({ acrossMm })} />
-        <NumberField label="Along, mm" value={m.alongMm} onChange={(alongMm) => maker.change({ alongMm })} />
-        <NumberField label="Hole, mm" value={m.holeMm} onChange={(holeMm) => maker.change({ holeMm })} />
+        <SizeField label="Diameter" value={m.acrossMm} onChange={(acrossMm) => maker.change({ acrossMm })} />
+        <SizeField label="Along" value={m.alongMm} onChange={(alongMm) => maker.change({ alongMm })} />
+        <SizeField label="Hole" value={m.holeMm} onChange={(holeMm) => maker.change({ holeMm })} />
       </div>
       {maker.faults.size > 0 && <BeadTrouble maker={maker} />}
       <h2>Made of</h2>

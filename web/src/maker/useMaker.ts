@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { api, ApiError, unwrap, type CatalogueItem, type Component, type ComponentFacts, type Material } from "../api/client.ts";
 import { fetchCatalogue, useHeld } from "../shop/catalogue.ts";
+import { allRead, RED } from "../ui/reads.ts";
 import { idFor } from "../shop/fields.ts";
 import { asKind, cleaned, type Usual } from "./kinds.ts";
 
@@ -44,6 +45,10 @@ export function useMaker(opened: { item: CatalogueItem; usual: Usual }): Maker {
   const [draft, setDraft] = useState({ item: opened.item, material: opened.item.material, onHand: opened.item.onHand });
   const queries = useQueryClient();
   const { item, material, onHand } = draft;
+  const newest = useRef(draft);
+  useEffect(() => {
+    newest.current = draft;
+  });
   const { facts, faults } = useFacts(material);
   const parts = useHeld(idsIn(material.component));
   const set = (next: Partial<typeof draft>) => setDraft({ ...draft, ...next });
@@ -55,6 +60,8 @@ export function useMaker(opened: { item: CatalogueItem; usual: Usual }): Maker {
     setKind: (kind) => set({ material: { ...material, component: asKind(material.component!, kind, opened.usual) } }),
     setOnHand: (n) => set({ onHand: n }),
     save: async (archived = item.archived) => {
+      if (!(await allRead())) return RED;
+      const { item, material, onHand } = newest.current;
       const body = cleaned({ ...material, id: material.id || idFor(material.name) });
       try {
         const saved = await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: body.id } }, body: { base: item.revision, onHand, archived, material: body } }));

@@ -1,6 +1,6 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { api, unwrap, ApiError, type CatalogueItem, type Material } from "../api/client.ts";
 import { BeadPicture } from "../pictures/BeadPicture.tsx";
 import { keptTruePx } from "../pictures/trueSize.ts";
@@ -9,7 +9,8 @@ import { deleteMaterial } from "../shop/catalogue.ts";
 import { Facts } from "./Facts.tsx";
 import { fieldsOf, FINISHES, idFor, type Field } from "../shop/fields.ts";
 import { Moved } from "../shop/Moved.tsx";
-import { NumberField } from "../ui/NumberField.tsx";
+import { NumberField, SizeField } from "../ui/NumberField.tsx";
+import { allRead, RED } from "../ui/reads.ts";
 import { Packs } from "./Packs.tsx";
 
 interface Props {
@@ -27,6 +28,10 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
   const [onHand, setOnHand] = useState<number | undefined>(item.onHand);
   const [says, setSays] = useState<string | null>(null);
   const full: Material = { ...m, id: m.id || idFor(m.name) };
+  const newest = useRef({ material: full, onHand });
+  useEffect(() => {
+    newest.current = { material: full, onHand };
+  });
   const tried = useDeferredValue(JSON.stringify(full));
   const facts = useQuery({
     queryKey: ["try", tried],
@@ -38,7 +43,8 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
     queryFn: () => unwrap(api.POST("/api/materials/effect", { body: JSON.parse(tried) as Material })),
     retry: false, enabled: !fresh, placeholderData: (old) => old,
   });
-  const change = (next: Partial<Material>) => setMaterial({ ...m, ...next });
+  const change = (next: Partial<Material>) => setMaterial((now) => ({ ...now, ...next }));
+  const takeStock = (n: number | undefined) => setOnHand(n === undefined ? n : Math.round(n));
 
   async function remove() {
     try {
@@ -52,8 +58,10 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
   }
 
   async function save(archived: boolean) {
+    if (!(await allRead())) return setSays(RED);
     try {
       setSays(null);
+      const { material: full, onHand } = newest.current;
       await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, archived, material: full } }));
       await queries.invalidateQueries({ queryKey: ["materials"] });
       onClose();
@@ -78,7 +86,7 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
           {m.class === "bead" && <BeadExtras m={m} onChange={change} />}
           <TextField label="Place in the shop" value={m.place ?? ""} onChange={(e) => change({ place: e.target.value || undefined })} slotProps={{ htmlInput: { maxLength: 40 } }} />
           <Packs m={m} onChange={change} />
-          <NumberField label={m.class === "cord" ? "In stock, mm" : "In stock"} value={onHand} onChange={(n) => setOnHand(n === undefined ? n : Math.round(n))} />
+          {m.class === "cord" || m.type === "chain" ? <SizeField label="In stock" value={onHand} onChange={takeStock} /> : <NumberField label="In stock" value={onHand} onChange={takeStock} />}
         </div>
         <div className="seen">
           {m.class === "bead" && facts.data?.outline && (
@@ -151,6 +159,7 @@ function Input({ field, material, onChange }: { field: Field; material: Material
   const set = (next: string | number | undefined) => onChange({ [field.name]: next === "" ? undefined : next });
   if (field.kind === "choice") return <Choice label={field.label} value={String(value ?? "")} choices={field.choices!} onChange={set} optional={field.name !== "shape" && field.name !== "type"} />;
   if (field.kind === "text") return <TextField label={field.label} value={value ?? ""} onChange={(e) => set(e.target.value)} slotProps={{ htmlInput: { maxLength: 60 } }} />;
+  if (field.unit === "mm") return <SizeField label={field.label} value={value as number | undefined} onChange={set} />;
   return <NumberField label={field.unit ? `${field.label}, ${field.unit}` : field.label} value={value as number | undefined} onChange={set} />;
 }
 
@@ -174,7 +183,7 @@ function BeadExtras({ m, onChange }: { m: Material; onChange: (next: Partial<Mat
       <fieldset className="run">
         <legend>Measured run: lay some beads tight and enter their length</legend>
         <NumberField label="Beads in the run" value={m.run?.count} onChange={(count) => run(count, m.run?.measuredMm)} />
-        <NumberField label="Length of the run, mm" value={m.run?.measuredMm} onChange={(measured) => run(m.run?.count, measured)} />
+        <SizeField label="Length of the run" value={m.run?.measuredMm} onChange={(measured) => run(m.run?.count, measured)} />
       </fieldset>
       <Choice label="Finish" value={look.finish ?? "matte"} choices={FINISHES} onChange={(finish) => onChange({ look: { ...look, finish: finish as (typeof FINISHES)[number] } })} />
       <TextField label="Colour" type="color" value={look.colour ?? "#b0a08c"} onChange={(e) => onChange({ look: { ...look, colour: e.target.value } })} />

@@ -1,5 +1,6 @@
 import type { Filter } from "../shop/catalogue.ts";
 import { materialClassValues } from "../api/schema.gen.ts";
+import { LengthField } from "../ui/LengthField.tsx";
 import { COLOURS, SHAPES } from "../shop/fields.ts";
 
 interface Props {
@@ -25,7 +26,7 @@ export function Filters({ filter, onFilter, metals }: Props) {
   const size = (label: string, name: "least" | "most") => (
     <label>
       {label}
-      <input type="number" min={0} max={200} step={0.5} value={filter[name] ?? ""} onChange={(e) => onFilter({ ...filter, [name]: e.target.value ? Number(e.target.value) : undefined })} />
+      <LengthField label={label} mm={filter[name] ?? null} placeholder="any" width={90} onChange={(mm) => onFilter({ ...filter, [name]: mm })} onClear={() => onFilter({ ...filter, [name]: undefined })} />
     </label>
   );
   return (
@@ -34,8 +35,8 @@ export function Filters({ filter, onFilter, metals }: Props) {
       {choice("Shape", "shape", SHAPES)}
       {choice("Colour", "colour", COLOURS)}
       {choice("Metal", "metal", metals)}
-      {size("Diameter from, mm", "least")}
-      {size("Diameter to, mm", "most")}
+      {size("Diameter from", "least")}
+      {size("Diameter to", "most")}
       <label className="tick">
         <input type="checkbox" checked={filter.archived ?? false} onChange={(e) => onFilter({ ...filter, archived: e.target.checked || undefined })} />
         show archived

@@ -1,7 +1,7 @@
 import { Button, TextField } from "@mui/material";
 import type { Material, Pack } from "../api/client.ts";
 import { packSoldValues } from "../api/schema.gen.ts";
-import { NumberField } from "../ui/NumberField.tsx";
+import { NumberField, SizeField } from "../ui/NumberField.tsx";
 import { SetOf } from "./SetOf.tsx";
 import "./packs.css";
 
@@ -43,6 +43,7 @@ function PackFields({ number, m, pack, onPack, onRemove }: { number: number; m: 
   const ways = waysOf(m);
   const way = ways.find(([w]) => pack.holds[w] !== undefined)?.[0] ?? ways[0][0];
   const change = (next: Partial<Pack>) => onPack({ ...pack, ...next });
+  const Amount = way === "lengthMm" ? SizeField : NumberField;
   return (
     <div className="pack" role="group" aria-label={`Pack ${number}`}>
       <TextField select label="Sold as" value={pack.sold} onChange={(e) => change({ sold: e.target.value as Pack["sold"] })} slotProps={{ select: { native: true } }}>
@@ -50,7 +51,7 @@ function PackFields({ number, m, pack, onPack, onRemove }: { number: number; m: 
           <option key={sold}>{sold}</option>
         ))}
       </TextField>
-      <NumberField label="Holds" value={pack.holds[way]} onChange={(n) => change({ holds: n === undefined ? {} : { [way]: way === "count" ? Math.round(n) : n } })} />
+      <Amount key={way} label="Holds" value={pack.holds[way]} onChange={(n) => change({ holds: n === undefined ? {} : { [way]: way === "count" ? Math.round(n) : n } })} />
       <TextField select label="Counted in" value={way} onChange={(e) => change({ holds: { [e.target.value]: pack.holds[way] } })} slotProps={{ select: { native: true } }}>
         {ways.map(([w, says]) => (
           <option key={w} value={w}>

@@ -28,6 +28,8 @@ export class Bench {
   #past = new Past();
   #lastTyped = 0;
   #asked = 0;
+  /** The line was left before it was read. */
+  #settles = false;
   #previewed = 0;
   #queue: Promise<unknown> = Promise.resolve();
   #unit: Unit;
@@ -120,6 +122,17 @@ export class Bench {
     this.#type(withTyped(this.#state.doc, this.#state.row, text));
   }
 
+  /** settleLine writes a line that was left as it is read: small letters as capitals. Blanks stay as they were typed. */
+  settleLine() {
+    const { doc, row, lineText, analysis, analysed, faults } = this.#state;
+    this.#settles = analysed !== doc && faults.length === 0;
+    const read = analysed === doc && faults.length === 0 ? strandOf(analysis, row)?.line : undefined;
+    if (read === undefined || bare(read) === bare(lineText)) return;
+    const next = withTyped(doc, row, read);
+    this.#set({ doc: next, lineText: read, analysed: next });
+    this.#draft.keep(next);
+  }
+
   /** typeWritten takes over what is typed into the written pattern, undone in stretches as well. */
   typeWritten(text: string) {
     const { doc } = this.#state;
@@ -127,6 +140,7 @@ export class Bench {
   }
 
   #type(doc: Document) {
+    this.#settles = false;
     const now = Date.now();
     if (now - this.#lastTyped >= TYPING || !this.#past.canUndo) this.#remember();
     this.#show(doc, {});
@@ -140,6 +154,7 @@ export class Bench {
       const analysis = this.#steady(opened(await unwrap(api.POST("/api/analyse", { params: { query: { unit: this.#unit, brief: true } }, body: doc }))), doc);
       if (asked !== this.#asked) return;
       this.#set({ analysis, analysed: doc, behind: false, faults: [], trouble: null, selection: clamped(this.#state.selection, strandOf(analysis, this.#state.row).placed.length) });
+      if (this.#settles) this.settleLine();
     } catch (err) {
       if (asked === this.#asked) this.#set({ behind: true, ...troubleOf(err) });
     }
@@ -434,6 +449,9 @@ export class Bench {
 }
 
 /** asksForNoPlace says whether an operation means the same whatever the line is. */
+/** bare is a line without its blanks. */
+const bare = (line: string) => line.replace(/\s/g, "");
+
 const asksForNoPlace = (o: Operation) => o.from === undefined && o.node === undefined && o.do !== "set-line";
 
 function clamped({ anchor, focus }: Selection, most: number): Selection {

@@ -5,7 +5,7 @@ import { api, unwrap, type NewPiece } from "../api/client.ts";
 import { useHouse } from "../shop/useHouse.ts";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
-import { Choice, CLOSURES, HANGS, JOINS, KINDS, lengthQuestion, USUAL } from "../ui/Answers.tsx";
+import { Choice, CLOSURES, HANGS, JOINS, KINDS, lengthQuestion, usualLength } from "../ui/Answers.tsx";
 
 const MOST_ROWS = 20;
 
@@ -23,11 +23,14 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
   const [says, setSays] = useState<string | null>(null);
   const hangs = kind === "ornament";
   const clasped = closure === "clasp" && !hangs;
-  const count = Math.max(1, Math.min(MOST_ROWS, Math.round(Number(rows)) || 1));
-  const shown = length ?? formatLength(USUAL[kind], unit);
+  const asked = Number(rows);
+  const count = clasped && Number.isInteger(asked) && asked >= 1 && asked <= MOST_ROWS ? asked : 1;
+  const rowsSay = clasped && asked !== count ? `A piece has 1 to ${MOST_ROWS} rows.` : null;
+  const shown = length ?? formatLength(usualLength(kind, unit), unit);
 
   async function start(event: FormEvent) {
     event.preventDefault();
+    if (rowsSay) return;
     try {
       const mm = shown.trim() === "" ? undefined : (await unwrap(api.POST("/api/length", { body: { text: shown, unit } }))).mm;
       const many = clasped && count > 1 ? { rows: count, join } : {};
@@ -50,7 +53,7 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
             <Choice legend="What is it?" value={kind} options={KINDS} onChange={setKind} />
             {hangs ? <p className="quiet">{HANGS}</p> : <Choice legend="How does it close?" value={closure} options={CLOSURES} onChange={setClosure} says={CLOSURES.find((c) => c.value === closure)?.says} />}
             {clasped && (
-              <TextField label="How many rows?" type="number" value={rows} onChange={(e) => setRows(e.target.value)} slotProps={{ htmlInput: { min: 1, max: MOST_ROWS } }} sx={{ maxWidth: 180 }} />
+              <TextField label="How many rows?" type="number" value={rows} onChange={(e) => setRows(e.target.value)} error={rowsSay !== null} helperText={rowsSay} slotProps={{ htmlInput: { min: 1, max: MOST_ROWS }, formHelperText: { role: rowsSay ? "alert" : undefined } }} sx={{ maxWidth: 220 }} />
             )}
             {clasped && count > 1 && <Choice legend="What do the rows go on?" value={join} options={JOINS} onChange={setJoin} says={JOINS.find((j) => j.value === join)?.says} />}
             <TextField
@@ -69,7 +72,7 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
         </DialogContent>
         <DialogActions sx={{ px: 3, pb: 2 }}>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained">
+          <Button type="submit" variant="contained" disabled={rowsSay !== null}>
             Create
           </Button>
         </DialogActions>

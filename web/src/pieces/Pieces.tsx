@@ -103,7 +103,7 @@ export function Pieces() {
           </a>
         </p>
       </div>
-      <NewPieceDialog open={starting} onClose={() => setStarting(false)} />
+      {starting && <NewPieceDialog open onClose={() => setStarting(false)} />}
       <Snackbar
         open={deleted !== null}
         autoHideDuration={12_000}

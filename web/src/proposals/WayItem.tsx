@@ -1,5 +1,6 @@
 import { Link, useParams } from "react-router";
 import type { Way } from "../api/client.ts";
+import { ShortOfStock } from "../ui/ShortOfStock.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 import type { Compared } from "../piece/context.ts";
 
@@ -48,11 +49,6 @@ export function WayItem({ way, number, onLook, onUse }: Props) {
       )}
     </li>
   );
-}
-
-/** ShortOfStock says what there is too little of in stock. */
-export function ShortOfStock({ lacks }: { lacks?: string[] }) {
-  return lacks ? <span className="short-of-stock">{lacks.join(", ")}</span> : null;
 }
 
 /** priceOf tells which beads and findings come and go; those of one name by their letters. */

@@ -13,7 +13,7 @@ import { Fact } from "../lengths/SizeColumn.tsx";
 import { Swap, swapKeys } from "../lengths/Swap.tsx";
 import { useMade } from "../lengths/useMade.ts";
 import { Length } from "../ui/UnitContext.tsx";
-import { ShortOfStock } from "../proposals/WayItem.tsx";
+import { ShortOfStock } from "../ui/ShortOfStock.tsx";
 
 interface Props {
   bench: Bench;

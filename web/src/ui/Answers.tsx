@@ -1,6 +1,7 @@
 import { ToggleButton, ToggleButtonGroup } from "@mui/material";
 import type { ReactNode } from "react";
 import type { NewPiece } from "../api/client.ts";
+import type { Unit } from "../units/length.ts";
 
 export const KINDS: { value: NewPiece["kind"]; label: string }[] = [
   { value: "necklace", label: "Necklace" },
@@ -9,8 +10,13 @@ export const KINDS: { value: NewPiece["kind"]; label: string }[] = [
   { value: "ornament", label: "Ornament" },
 ];
 
-/** USUAL is the length each kind is usually made to, in mm. */
-export const USUAL: Record<NewPiece["kind"], number> = { necklace: 450, bracelet: 190, anklet: 240, ornament: 250 };
+/** USUAL is the length each kind is usually made to, as it is said in either unit, in mm. */
+const USUAL: Record<Unit, Record<NewPiece["kind"], number>> = {
+  mm: { necklace: 450, bracelet: 190, anklet: 240, ornament: 250 },
+  in: { necklace: 18 * 25.4, bracelet: 7.5 * 25.4, anklet: 9.5 * 25.4, ornament: 10 * 25.4 },
+};
+
+export const usualLength = (kind: NewPiece["kind"], unit: Unit) => USUAL[unit][kind];
 
 export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string }[] = [
   { value: "clasp", label: "A clasp", says: "two ends that open" },

@@ -2,7 +2,7 @@ import { FormHelperText, InputBase } from "@mui/material";
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { api, Offline, unwrap } from "../api/client.ts";
 import { formatLength } from "../units/length.ts";
-import { reading } from "./reads.ts";
+import { reading, useRed } from "./reads.ts";
 import { useUnit } from "./UnitContext.tsx";
 
 interface Props {
@@ -24,6 +24,7 @@ export function LengthField({ label, mm, placeholder, onChange, onClear, width =
   const [typed, setTyped] = useState<string | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const helpId = useId();
+  useRed(says !== null);
   // What is read meanwhile of another field has come by the time this one is read.
   const latest = useRef({ mm, onChange });
   useEffect(() => {
