@@ -55,7 +55,7 @@ export function CataloguePicker({ title, filter, without = [], onPick, onClose, 
                 <span>{item.material.name}</span>
                 <span className="quiet">
                   {sizeOf(item.material, item.outline)}
-                  {item.onHand > 0 && <> · {item.material.class === "cord" ? <>in stock <Length mm={item.onHand} /></> : `${item.onHand} in stock`}</>}
+                  {item.onHand > 0 && <> · {item.material.class === "cord" || item.material.type === "chain" ? <>in stock <Length mm={item.onHand} /></> : `${item.onHand} in stock`}</>}
                 </span>
               </span>
             </li>
