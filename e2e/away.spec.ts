@@ -64,3 +64,37 @@ test("a save that fails, or whose answer is lost, is tried again, and what came 
   await page.reload();
   await expect(line(page)).toHaveValue("33D");
 });
+
+test("a piece that is left while saving is blocked, and opened again, is saved once and makes no copy", async ({ page }) => {
+  await startPiece(page, "Left and opened");
+  await saved(page);
+  const at = page.url();
+  let blocked = true;
+  await page.route("**/api/pieces/*", (route) => (blocked && route.request().method() === "PUT" ? route.abort("connectionreset") : route.continue()));
+  await typeLine(page, "17D");
+  await expect(page.locator(".save-state")).toContainText("server unavailable");
+  await page.getByRole("link", { name: "Pieces" }).click();
+  await page.getByRole("link", { name: /Left and opened/ }).first().click();
+  await expect(line(page)).toHaveValue("17D");
+  await typeLine(page, "18D");
+  blocked = false;
+  await saved(page);
+  await page.waitForTimeout(6000); // as long as a draft that was left would have waited to try again
+  const id = at.split("/").at(-1);
+  const piece = await (await page.request.get(`/api/pieces/${id}`)).json();
+  expect(piece.document.sections[0].rows[0].line).toBe("18D");
+  expect(await (await page.request.get(`/api/pieces/${id}/versions`)).text()).not.toContain("set aside");
+  await expect(page.getByText(/changed elsewhere/)).toHaveCount(0);
+});
+
+test("a part of the page that is gone after an update says so inside the rail, and a reload goes on", async ({ page }) => {
+  await page.goto("/pieces");
+  await page.getByRole("listitem").first().getByRole("link").first().waitFor();
+  await page.route("**/assets/KitsRoom*.js", (route) => route.fulfill({ status: 404, body: "Not found." }));
+  await page.getByRole("link", { name: "Kits" }).click();
+  await expect(page.getByRole("heading", { name: "Mala was renewed" })).toBeVisible();
+  await expect(page.getByRole("navigation", { name: "Rooms" })).toBeVisible();
+  await page.unroute("**/assets/KitsRoom*.js");
+  await page.getByRole("button", { name: "Reload" }).click();
+  await expect(page.getByRole("heading", { name: "Kits" })).toBeVisible();
+});

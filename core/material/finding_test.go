@@ -66,11 +66,11 @@ func TestWhatOpensToTakeAnotherIn(t *testing.T) {
 
 func TestAnInvalidFindingIsReported(t *testing.T) {
 	for says, f := range map[string]Finding{
-		"It has 0 links":    {Type: Extender, Inside: 3, Wire: 0.6},
-		"It has 900 links":  {Type: Extender, Inside: 3, Wire: 0.6, Links: 900},
-		"a tube has":    {Type: CrimpTube, Inside: 2, Outside: 2, Length: 2},
+		"It has 0 links":         {Type: Extender, Inside: 3, Wire: 0.6},
+		"It has 900 links":       {Type: Extender, Inside: 3, Wire: 0.6, Links: 900},
+		"a tube has":             {Type: CrimpTube, Inside: 2, Outside: 2, Length: 2},
 		"give the length closed": {Type: Hook, Length: 2, Wire: 1},
-		"The wire is missing":   {Type: JumpRing, Inside: 3},
+		"The wire is missing":    {Type: JumpRing, Inside: 3},
 	} {
 		if _, err := NewFinding(f); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%+v: %v, want a sentence with %q", f, err, says)

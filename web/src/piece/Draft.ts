@@ -45,10 +45,29 @@ export class Draft {
   #stopped = false;
   #tell: (state: SaveState, conflict: Problem | null) => void;
 
+  /** The one draft of each piece: the last that was opened. */
+  static #of = new Map<string, Draft>();
+
   constructor(id: string, revision: number, tell: (state: SaveState, conflict: Problem | null) => void) {
     this.#id = id;
     this.#revision = revision;
     this.#tell = tell;
+    const before = Draft.#of.get(id);
+    Draft.#of.set(id, this);
+    if (before) this.#follow(before);
+  }
+
+  /** #follow takes over from the draft of the same piece before: that sends nothing any more, and what it is sending is waited for. */
+  #follow(before: Draft) {
+    before.#stopped = true;
+    clearTimeout(before.#timer);
+    const goOn = () => {
+      this.#revision = Math.max(this.#revision, before.#revision);
+      this.#sending = null;
+      if (this.#wanted) this.#later(0);
+    };
+    if (before.#sending) this.#sending = before.#sending.then(goOn);
+    else goOn();
   }
 
   /** keep asks for the document to be saved. */
@@ -68,7 +87,9 @@ export class Draft {
     }
   }
 
-  #letGo = () => localStorage.removeItem(keptAs(this.#id));
+  #letGo() {
+    if (Draft.#of.get(this.#id) === this) localStorage.removeItem(keptAs(this.#id));
+  }
 
   /** goOn lets saving go on from a revision after a conflict. */
   goOn(revision: number) {
