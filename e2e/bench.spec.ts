@@ -274,3 +274,27 @@ for (const width of [1024, 640]) {
     }
   });
 }
+
+test("the keys of the page do not act under an open menu or window", async ({ page }) => {
+  await startPiece(page, "Under a menu");
+  await typeLine(page, "11D");
+  await typeLine(page, "12D");
+  await page.getByRole("button", { name: /: change or remove$/ }).first().click();
+  await expect(page.getByRole("menu")).toBeVisible();
+  for (const key of ["+", "/", "?", "Control+z", "Control+.", "="]) await page.keyboard.press(key);
+  await expect(page.getByRole("menu")).toBeVisible();
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  await expect(page).toHaveURL(/\/pieces\/[^/]+$/);
+  await page.keyboard.press("Escape");
+  await expect(line(page)).toHaveValue("12D");
+  await strand(page).focus();
+  await page.keyboard.press("+");
+  await expect(page.getByRole("dialog", { name: "Add a dish" })).toBeVisible();
+  await page.keyboard.press("Control+Period");
+  await expect(page.getByRole("dialog", { name: "Add a dish" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  await strand(page).focus();
+  await page.keyboard.press("ControlOrMeta+z");
+  await expect(line(page)).not.toHaveValue("12D");
+});

@@ -128,7 +128,7 @@ test("a piece file is imported, and a bad one is answered with its place", async
   const { writeFileSync } = await import("node:fs");
   writeFileSync(file, good.replace("Ferry Bell", "Ferry Bell of another shop <i>").replace('"holeMm": 1', '"holeMm": 9'));
   await page.getByTestId("file").setInputFiles(file);
-  await expect(page.getByText(/was not imported\. materials\[0\].*: holeMm is 9 mm/)).toBeVisible();
+  await expect(page.getByText(/was not imported\. materials\[0\].*: The hole is 9 mm/)).toBeVisible();
   writeFileSync(file, good.replace("Ferry Bell", "Ferry Bell of another shop <i>"));
   await page.getByTestId("file").setInputFiles(file);
   await expect(page.getByRole("textbox", { name: "Name of the piece" })).toHaveValue("Ferry Bell of another shop <i>");

@@ -42,8 +42,8 @@ func TestAnalyse(t *testing.T) {
 		{"no file", []string{"analyse", "nowhere.json"}, "", 2, []string{"nowhere.json cannot be read"}},
 		{"no argument", []string{"analyse"}, "", 2, []string{"Give one piece file"}},
 		{"two faults, a line each", []string{"analyse", "-"}, strings.Replace(strings.Replace(string(good), `"acrossMm": 3`, `"acrossMm": -3`, 1), `"Harbour Lights"`, `""`, 1), 2,
-			[]string{"name: A name is needed.\n", "acrossMm is -3 mm"}},
-		{"a line with an error", []string{"analyse", "-"}, strings.Replace(string(good), "19P", "19p", 1), 2, []string{"sections[0].rows[0].line: column 7:"}},
+			[]string{"name: A name is needed.\n", "The diameter is -3 mm"}},
+		{"a line with an error", []string{"analyse", "-"}, strings.Replace(string(good), "19P", "19é", 1), 2, []string{"sections[0].rows[0].line: column 7:"}},
 	} {
 		cmd := exec.Command(bin, tt.args...)
 		var stdout, stderr bytes.Buffer

@@ -3,7 +3,7 @@ import { Link, NavLink, Outlet } from "react-router";
 import { useHouse } from "../shop/useHouse.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { DishIcon, HouseIcon, KitIcon, StrandIcon } from "../ui/icons.tsx";
-import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
+import { usePageKeys } from "../piece/usePageKeys.ts";
 import { KeyList } from "./KeyList.tsx";
 
 /** Shell is what every view stands in: the rail, the unit switch, and the list of keys. */
@@ -16,17 +16,10 @@ export function Shell() {
     if (houseUnit === "mm" || houseUnit === "in") follow(houseUnit);
   }, [houseUnit, follow]);
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, select, [contenteditable]");
-      if (actionOf(PAGE_KEYS, event) === "help" && !typing) {
-        event.preventDefault();
-        setKeysShown(true);
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  usePageKeys((action) => {
+    if (action === "help") setKeysShown(true);
+    return action === "help";
+  });
 
   return (
     <div className="shell">

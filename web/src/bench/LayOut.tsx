@@ -12,7 +12,7 @@ import { Checks } from "../tally/Checks.tsx";
 import { Tally } from "../tally/Tally.tsx";
 import { Felt } from "./Felt.tsx";
 import { previewed } from "../piece/BenchState.ts";
-import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
+import { usePageKeys } from "../piece/usePageKeys.ts";
 import { useBenchContext } from "../piece/context.ts";
 
 /** Choosing is what the catalogue is open for: a new dish, or another bead for one. */
@@ -33,20 +33,14 @@ export function LayOut() {
     if (lies) focusStrand();
   }, [lies]);
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]")) return;
-      const action = actionOf(PAGE_KEYS, event);
-      if (action === "line") line.current?.focus();
-      else if (action === "strand") focusStrand();
-      else if (action === "addDish") setChoosing({});
-      else if (action === "proposals") document.getElementById("proposals")?.focus();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  usePageKeys((action) => {
+    if (action === "line") line.current?.focus();
+    else if (action === "strand") focusStrand();
+    else if (action === "addDish") setChoosing({});
+    else if (action === "proposals") document.getElementById("proposals")?.focus();
+    else return false;
+    return true;
+  });
 
   function choose(material: Material) {
     const { doc } = bench.snapshot();

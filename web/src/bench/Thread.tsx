@@ -1,7 +1,6 @@
-import { useEffect } from "react";
 import { NavLink, useLocation, useNavigate } from "react-router";
 import type { BenchState } from "../piece/BenchState.ts";
-import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
+import { usePageKeys } from "../piece/usePageKeys.ts";
 import type { BenchContext } from "../piece/context.ts";
 
 type Bead = "untouched" | "settled" | "wrong";
@@ -30,23 +29,16 @@ function stepsOf(id: string, { analysis, faults, trouble }: BenchState): Step[] 
 export function Thread({ id, bench, state }: BenchContext) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const action = actionOf(PAGE_KEYS, event);
-      const steps = stepsOf(id, bench.snapshot());
-      const here = steps.findIndex((step) => step.to === pathname);
-      const next = action === "plan" ? steps.at(-1) : action === "nextStep" ? steps[here + 1] : action === "previousStep" ? steps[here - 1] : undefined;
-      // A field has its own undo; the bead line's is the piece's.
-      const inField = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]") && !event.target.closest(".line");
-      if (next) void navigate(next.to);
-      else if (action === "undo" && !inField) bench.undo();
-      else if (action === "redo" && !inField) bench.redo();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [id, bench, pathname, navigate]);
+  usePageKeys((action) => {
+    const steps = stepsOf(id, bench.snapshot());
+    const here = steps.findIndex((step) => step.to === pathname);
+    const next = action === "plan" ? steps.at(-1) : action === "nextStep" ? steps[here + 1] : action === "previousStep" ? steps[here - 1] : undefined;
+    if (next) void navigate(next.to);
+    else if (action === "undo") bench.undo();
+    else if (action === "redo") bench.redo();
+    else return false;
+    return true;
+  });
   return (
     <nav aria-label="Steps of the work">
       <ol className="thread">

@@ -2,7 +2,7 @@ import { IconButton, InputBase } from "@mui/material";
 import { useEffect, useState } from "react";
 import { Link, Outlet, useOutletContext, useParams } from "react-router";
 import { RedoIcon, UndoIcon } from "../ui/icons.tsx";
-import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
+import { usePageKeys } from "../piece/usePageKeys.ts";
 import { useKit, type KitBench } from "./useKit.ts";
 import "./kits.css";
 
@@ -25,17 +25,11 @@ function OneKit({ id }: { id: string }) {
   useEffect(() => {
     document.title = `${bench?.kit.name ?? "Kit"} · Mala`;
   }, [bench?.kit.name]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const action = actionOf(PAGE_KEYS, event);
-      const inField = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
-      if (inField || (action !== "undo" && action !== "redo")) return;
-      event.preventDefault();
-      bench?.[action]();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [bench]);
+  usePageKeys((action) => {
+    if (action !== "undo" && action !== "redo") return false;
+    bench?.[action]();
+    return true;
+  });
   if (!bench) {
     return (
       <main className="view">

@@ -4,7 +4,7 @@ import { useCallback, useDeferredValue, useEffect, useRef, useState } from "reac
 import { Link, useNavigate } from "react-router";
 import { FileButton } from "../ui/FileButton.tsx";
 import { api, unwrap, ApiError, type Document } from "../api/client.ts";
-import { actionOf, PAGE_KEYS } from "../piece/keys.ts";
+import { usePageKeys } from "../piece/usePageKeys.ts";
 import { CardGrid } from "./CardGrid.tsx";
 import { NewPieceDialog } from "./NewPieceDialog.tsx";
 import { usePieceList } from "./usePieceList.ts";
@@ -45,16 +45,11 @@ export function Pieces() {
 
   useEffect(() => {
     document.title = "Pieces · Mala";
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea, [role=dialog]");
-      if (actionOf(PAGE_KEYS, event) === "newPiece" && !typing) {
-        event.preventDefault();
-        setStarting(true);
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
   }, []);
+  usePageKeys((action) => {
+    if (action === "newPiece") setStarting(true);
+    return action === "newPiece";
+  });
 
   async function importFile(chosen: File | undefined) {
     if (!chosen) return;
