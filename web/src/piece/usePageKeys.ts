@@ -9,19 +9,26 @@ const acts: Act[] = [];
 /** GO_ANYWHERE go on from a field too: no field has a meaning of its own for them. */
 const GO_ANYWHERE: readonly PageAction[] = ["previousStep", "nextStep", "plan"];
 
+const FIELDS = "input, textarea, select, [contenteditable]";
+const isUndo = (action: PageAction) => action === "undo" || action === "redo";
+const inside = (target: EventTarget | null, selector: string) => target instanceof HTMLElement && target.closest(selector) !== null;
+
 /** mayAct says whether the page's keys are the page's: not under a menu or a window that is open, and not those that a field takes. */
 function mayAct(action: PageAction, target: EventTarget | null): boolean {
   if (document.querySelector(".MuiModal-root")) return false;
-  if (!(target instanceof HTMLElement) || GO_ANYWHERE.includes(action)) return true;
-  if (target.closest("[role=dialog]")) return false;
+  if (GO_ANYWHERE.includes(action)) return true;
   // A field has its own undo; the bead line's is the piece's.
-  const undoes = action === "undo" || action === "redo";
-  return !target.closest("input, textarea, select, [contenteditable]") || (undoes && target.closest(".line") !== null);
+  return !inside(target, "[role=dialog]") && (!inside(target, FIELDS) || (isUndo(action) && inside(target, ".line")));
 }
 
 function onKey(event: KeyboardEvent) {
   const action = actionOf(PAGE_KEYS, event);
-  if (!action || !mayAct(action, event.target)) return;
+  if (!action) return;
+  if (!mayAct(action, event.target)) {
+    // Of itself the browser would undo in the field that was typed in last, and go there.
+    if (isUndo(action) && !inside(event.target, FIELDS)) event.preventDefault();
+    return;
+  }
   // What was shown last is nearest to the hand.
   if ([...acts].reverse().some((act) => act(action))) event.preventDefault();
 }
