@@ -13,10 +13,11 @@ import (
 // onHand keeps what there is of materials as it was last read: a piece is looked at with every
 // keystroke. It stays as it was when the database is away.
 type onHand struct {
-	store *store.Store
-	mu    sync.Mutex
-	of    map[string]int // -1 of what the catalogue does not have
-	read  map[string]time.Time
+	store   *store.Store
+	reading sync.Mutex // held while the database is asked
+	mu      sync.Mutex
+	of      map[string]int // -1 of what the catalogue does not have
+	read    map[string]time.Time
 }
 
 // How long a figure is taken to be right, how long a database that hangs is waited for, and of how
@@ -42,39 +43,48 @@ func (h *onHand) at(ctx context.Context, doc *format.Document) check.Stock {
 	return out
 }
 
-// look reads what may have changed. It is not tried again at once where it fails.
+// look reads what may have changed, one call at a time. It is not tried again at once where it fails.
 func (h *onHand) look(ctx context.Context, doc *format.Document) {
 	if h.store == nil {
 		return
 	}
-	var ids []string
-	h.mu.Lock()
-	if h.of == nil || len(h.of) > mostOnHandOf {
-		h.of, h.read = map[string]int{}, map[string]time.Time{}
-	}
-	for i := range doc.Materials {
-		if id := doc.Materials[i].ID; time.Since(h.read[id]) > stockFresh {
-			ids, h.read[id] = append(ids, id), time.Now()
-		}
-	}
-	h.mu.Unlock()
+	h.reading.Lock()
+	defer h.reading.Unlock()
+	ids := h.stale(doc)
 	if len(ids) == 0 {
 		return
 	}
 	ctx, cancel := context.WithTimeout(ctx, stockPatience)
 	defer cancel()
 	found, err := h.store.OnHand(ctx, ids)
-	if err != nil {
-		return
-	}
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	for _, id := range ids {
+		h.read[id] = time.Now()
+		if err != nil {
+			continue
+		}
 		h.of[id] = -1
 		if n, known := found[id]; known {
 			h.of[id] = n
 		}
 	}
+}
+
+// stale lists the materials of a piece of which no figure is fresh.
+func (h *onHand) stale(doc *format.Document) []string {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	if h.of == nil || len(h.of) > mostOnHandOf {
+		h.of, h.read = map[string]int{}, map[string]time.Time{}
+	}
+	var ids []string
+	for i := range doc.Materials {
+		if id := doc.Materials[i].ID; time.Since(h.read[id]) > stockFresh {
+			ids = append(ids, id)
+		}
+	}
+	return ids
 }
 
 // moved says that the catalogue has changed.
