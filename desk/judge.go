@@ -54,7 +54,7 @@ func Fixes(ctx context.Context, doc *format.Document, opt Options) ([]*Fix, erro
 	}
 	found, speak := check.AllOf(m, opt.Stock), en.In(opt.Unit)
 	shelf := opt.Shelf.of(doc)
-	var out []*Fix
+	out := []*Fix{} // a list also where nothing is wrong
 	for _, alike := range check.ByRow(found) {
 		var one *Fix
 		if fix := check.FixOfAlike(ctx, m, found, alike, shelf); fix != nil {
