@@ -50,7 +50,7 @@ test("a bead's hole is set off its middle in the catalogue, and a wrong place is
   await expect(off).toHaveValue(/4.5/);
   await off.fill("9");
   await off.press("Tab");
-  await expect(page.getByText(/here the hole lies less than 7 mm off the middle/).first()).toBeVisible();
+  await expect(page.getByText(/here it lies less than 7 mm off the middle/).first()).toBeVisible();
   await expect(off).toHaveValue(/9/);
 });
 
