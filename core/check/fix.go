@@ -217,9 +217,14 @@ func instead(v *View, part *measure.Part, shelf Shelf, ok func(f *material.Findi
 			fit = append(fit, c)
 		}
 	}
-	slices.SortStableFunc(fit, func(a, b *material.Material) int {
-		return cmp.Or(compareBool(shelf.toBuy(a), shelf.toBuy(b)), cmp.Compare(unlike(part.Material, a), unlike(part.Material, b)))
-	})
+	const behindAll = 1e6 // what has to be bought
+	far := func(c *material.Material) float64 {
+		if shelf.toBuy(c) {
+			return behindAll + unlike(part.Material, c)
+		}
+		return unlike(part.Material, c)
+	}
+	slices.SortStableFunc(fit, func(a, b *material.Material) int { return cmp.Compare(far(a), far(b)) })
 	var fixes []Fix
 	for _, c := range fit {
 		at := v.Leading().Row.At()
@@ -227,17 +232,6 @@ func instead(v *View, part *measure.Part, shelf Shelf, ok func(f *material.Findi
 		fixes = append(fixes, fix(UseInstead{c, shelf.toBuy(c)}, edit.SetFitting{At: at, Of: c}))
 	}
 	return fixes
-}
-
-// compareBool puts what is not so before what is.
-func compareBool(a, b bool) int {
-	switch {
-	case a == b:
-		return 0
-	case b:
-		return -1
-	}
-	return 1
 }
 
 // unlike says how far one fitting is from another: another metal weighs as much
