@@ -31,7 +31,7 @@ type Options struct {
 	Brief   bool         // in few words: what is looked at while a piece is laid out
 	Given   steps.Given  // what a maker is given: as a kit holds it
 	House   format.House // the shop's house method
-	Stock   check.Stock  // what there is of each material; nil where nobody knows
+	Stock   check.Stock  // what there is of each material; nil where it is not known
 }
 
 // StockIf is what there is of each material, nothing where nobody knows; nil where it is not asked.

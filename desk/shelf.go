@@ -11,7 +11,7 @@ import (
 // Shelf is what a piece may fetch beside its own materials.
 type Shelf struct {
 	Materials []format.Material
-	Stock     check.Stock // what there is of them; nil where nobody knows
+	Stock     check.Stock // what there is of them; nil where it is not known
 	made      []*material.Material
 }
 

@@ -70,7 +70,7 @@ test("packs are entered with the material, refused where they hold nothing, and 
   await expect(lantern).toContainText("3.00");
 });
 
-test("what is short of stock is told at the dish, in the tally, among the problems and with proposals", async ({ page }) => {
+test("what is short of stock is shown at the dish, in the tally, among the problems and with proposals", async ({ page }) => {
   await openCopy(page, "Harbour Lights");
   await typeLine(page, "400L");
   const problem = page.getByRole("group", { name: "Too few in stock" });

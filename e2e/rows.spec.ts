@@ -230,7 +230,7 @@ test("a problem between two rows is waived with its reason, and taken back", asy
   await expect(problem).toBeVisible();
 });
 
-test("the same problem in several rows is told once, and shown in its row", async ({ page }) => {
+test("the same problem in several rows is listed once, and shown in its row", async ({ page }) => {
   await openCopy(page, "Crossed Lines");
   await typeLine(page, "30P S 9P");
   await strand(page).focus();

@@ -11,7 +11,7 @@ import (
 	"mala/server"
 )
 
-// shortOf is what a piece is told to be short of.
+// shortOf lists what an analysis finds short of stock.
 func shortOf(a *desk.Analysis) []string {
 	var out []string
 	for _, c := range a.Checks {
@@ -22,7 +22,7 @@ func shortOf(a *desk.Analysis) []string {
 	return out
 }
 
-// What is in stock is told with every analysis, those that come at once among them, and follows the
+// What is in stock comes with every analysis, also with several at once, and follows the
 // catalogue at once.
 func TestStockIsToldWithTheAnalysisAndFollowsTheCatalogue(t *testing.T) {
 	b := start(t)

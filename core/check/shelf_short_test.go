@@ -19,7 +19,7 @@ func inStock(m *measure.Measured, stock Stock) []string {
 	return out
 }
 
-// One bead fewer in stock than the strand takes is told with the number, exactly enough is not; what a
+// One bead fewer in stock than the strand takes is found, with the number, exactly enough is not; what a
 // stock does not name, and a shop that counts nothing, is left alone.
 func TestWhatIsShortOfStockIsTold(t *testing.T) {
 	m := measuredPiece(t, necklace(t, "20P 3G"))
@@ -44,7 +44,7 @@ func TestWhatIsShortOfStockIsTold(t *testing.T) {
 		}
 	}
 	if f := AllOf(m, Stock{"pearl": 19}); of(f, "shelf-short").Column != 1 {
-		t.Error("it is not told where the pearls are")
+		t.Error("the finding does not say where the pearls are")
 	}
 }
 
@@ -101,7 +101,7 @@ func TestAFixTakesWhatIsInStock(t *testing.T) {
 		stock Stock
 		says  string
 	}{
-		"nobody counts":       {nil, "Use near crimp instead"},
+		"nothing is counted":  {nil, "Use near crimp instead"},
 		"the near one is out": {Stock{"near crimp": 0, "far crimp": 20}, "Use far crimp instead"},
 		"both are out":        {Stock{"near crimp": 0, "far crimp": 0, "pearl": 9}, "Use near crimp instead, to be bought"},
 	} {

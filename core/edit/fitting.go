@@ -20,7 +20,7 @@ type (
 		Of *material.Material `op:"Material"`
 	}
 	DropFitting struct{ At piece.Place }
-	MoveFitting struct { // so many places on in its list, less than 0 back
+	MoveFitting struct { // N places further in its list, less than 0 back
 		At piece.Place
 		N  int
 	}

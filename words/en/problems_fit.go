@@ -9,7 +9,7 @@ import (
 	"mala/core/size"
 )
 
-// closest is from how far apart rows are told apart, in mm.
+// closest is the least distance in mm at which two rows count as apart.
 const closest = 0.1
 
 // ofFit says what is wrong with the length, and with how it fits a body.

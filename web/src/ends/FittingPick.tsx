@@ -5,7 +5,7 @@ import { isClosure, type FittingList } from "../piece/places.ts";
 /** FITTING is what a dragged fitting carries: its list and its place there, from the strand outwards. */
 const FITTING = "application/x-mala-fitting";
 
-/** movedBy is the operation that moves a fitting so many places outwards; less than 0 inwards. */
+/** movedBy is the operation that moves a fitting outwards by a number of places; less than 0 inwards. */
 export function movedBy(list: FittingList, fitting: string, outwards: number): Operation {
   return { do: "move-fitting", at: { fitting }, n: isClosure(list) ? -outwards : outwards };
 }
