@@ -345,6 +345,7 @@ type Check struct {
 	Code     string `json:"code"`
 	Severity string `json:"severity" enum:"stop,warn,advise"`
 	format.Place
+	Of      string         `json:"of,omitempty" doc:"The material it is about, where its place does not tell: give it to waive this one alone."`
 	More    []format.Place `json:"more,omitempty" doc:"The other places of the same cause."`
 	Column  int            `json:"column,omitempty"`
 	Title   string         `json:"title"`

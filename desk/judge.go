@@ -24,7 +24,7 @@ func (a *Analysis) judge(ctx context.Context, m *measure.Measured, doc *format.D
 	}
 	for _, alike := range check.ByRow(found) {
 		f := alike[0]
-		c := Check{Code: f.Code, Severity: string(f.Severity), Place: format.PlaceOf(f.At), Column: f.Column,
+		c := Check{Code: f.Code, Severity: string(f.Severity), Place: format.PlaceOf(f.At), Of: f.About(), Column: f.Column,
 			Waived: f.Waived, Step: string(f.Step), Fixable: check.HasFix(f.Code)}
 		c.Title, c.Says = speak.ProblemOf(alike)
 		for k, one := range alike {

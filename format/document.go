@@ -170,6 +170,7 @@ type Place struct {
 type Waiver struct {
 	Code string `json:"code" maxLength:"40"`
 	Place
+	Of   string `json:"of,omitempty" maxLength:"80" doc:"The id of the material it is about."`
 	Note string `json:"note" maxLength:"500" doc:"The reason."`
 }
 

@@ -60,7 +60,7 @@ func (d *Document) Piece(shop House) (*piece.Piece, error) {
 		p.Pins = append(p.Pins, piece.Pin{Row: piece.ID(pin.Strand), Run: pin.Run, Nth: pin.Nth, Letter: pin.Letter})
 	}
 	for _, w := range d.Waived {
-		p.Waived = append(p.Waived, piece.Waiver{Code: w.Code, At: w.Place.place(), Note: w.Note})
+		p.Waived = append(p.Waived, piece.Waiver{Code: w.Code, At: w.Place.place(), Of: w.Of, Note: w.Note})
 	}
 	p.Closure = piece.Closure{Type: piece.ClosureType(d.Closure.Type),
 		Left: b.fittings("closure.left", d.Closure.Left), Right: b.fittings("closure.right", d.Closure.Right)}

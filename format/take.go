@@ -58,7 +58,7 @@ func (d *Document) Take(before, after *piece.Piece, fetch func(id string) (Mater
 	if !reflect.DeepEqual(before.Waived, after.Waived) {
 		d.Waived = nil
 		for _, w := range after.Waived {
-			d.Waived = append(d.Waived, Waiver{w.Code, PlaceOf(w.At), w.Note})
+			d.Waived = append(d.Waived, Waiver{w.Code, PlaceOf(w.At), w.Of, w.Note})
 		}
 	}
 	d.takeMaterials(after, fetch)

@@ -192,11 +192,22 @@ func (v *View) once(found []Problem) []Problem {
 	})
 }
 
+// About is the id of the one material that the finding is about, where others of its kind may stand
+// at the same place; empty where its place tells it.
+func (f *Problem) About() string {
+	if l, is := f.Fact.(Lack); is {
+		return l.Of.ID
+	}
+	return ""
+}
+
 // waive marks the finding as accepted if waivers cover all of it.
 func (f *Problem) waive(waivers []piece.Waiver) {
 	note := ""
 	for _, at := range append([]piece.Place{f.At}, f.More...) {
-		i := slices.IndexFunc(waivers, func(w piece.Waiver) bool { return w.Code == f.Code && w.At.Covers(at) })
+		i := slices.IndexFunc(waivers, func(w piece.Waiver) bool {
+			return w.Code == f.Code && w.At.Covers(at) && (w.Of == "" || w.Of == f.About())
+		})
 		if i < 0 {
 			return
 		}

@@ -1,7 +1,9 @@
 package check
 
 import (
+	"cmp"
 	"math"
+	"slices"
 
 	"mala/core/edit"
 	"mala/core/length"
@@ -89,6 +91,49 @@ var footLight = Check{
 		}
 		return []Problem{{Severity: Advise, At: s.Row.AtEnd(piece.Left), Fact: FootLight{h.Foot, need, from, len(v.Unweighed) > 0}}}
 	},
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
+		fact := f.Fact.(FootLight)
+		if fact.Unweighed {
+			return nil
+		}
+		return heavierFoot(v, fact.Needs-fact.Foot, shelf)
+	},
+}
+
+// feet are the shapes of beads that a maker lets hang at the foot.
+var feet = []material.Shape{material.Round, material.Oval, material.Rondelle, material.Bicone, material.Cube, material.Coin, material.Drop,
+	material.Nugget, material.LargeHole, material.Focal}
+
+// heavierFoot offers the beads of the shelf that are heavier by so many grams than the foot, in its
+// place: those in stock first, the one nearest in weight first. An end without a foot bead gets one.
+func heavierFoot(v *View, more float64, shelf Shelf) []Fix {
+	s := v.Leading()
+	end, at, has := s.Row.Ending(piece.Left), s.Row.AtEnd(piece.Left), 0.0
+	switch {
+	case end.Bead != nil:
+		has = end.Bead.MassG
+	case end.Way != "" || len(end.Hung) > 0:
+		return nil
+	}
+	var heavy []*material.Material
+	for _, c := range shelf.Materials {
+		if c.Bead != nil && c.Component == nil && !c.Bead.Hangs() && slices.Contains(feet, c.Bead.Shape) && c.MassG >= has+more-tiny {
+			heavy = append(heavy, c)
+		}
+	}
+	slices.SortStableFunc(heavy, func(a, b *material.Material) int {
+		buys := func(m *material.Material) int { return map[bool]int{true: 1}[shelf.toBuy(m)] }
+		return cmp.Or(cmp.Compare(buys(a), buys(b)), cmp.Compare(a.MassG, b.MassG), cmp.Compare(a.ID, b.ID))
+	})
+	var fixes []Fix
+	for _, c := range heavy {
+		ops := []edit.Op{edit.SetEndBead{At: at, Bead: c}}
+		if end.Bead == nil {
+			ops = append([]edit.Op{edit.SetEndWay{At: at, Way: piece.WayFootBead}}, ops...)
+		}
+		fixes = append(fixes, fix(UseFoot{c, shelf.toBuy(c)}, ops...))
+	}
+	return fixes
 }
 
 // leans advises of beads that lean to their heavier side as they hang.
@@ -111,6 +156,20 @@ var leans = Check{
 			})
 		}
 		return g.found
+	},
+	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
+		h, more := v.Hanger(), 0.0
+		if len(v.Unweighed) > 0 {
+			return nil
+		}
+		beads := v.Leading().Beads
+		for _, at := range append([]piece.Place{f.At}, f.More...) {
+			b := beads[at.Element].Material
+			grams, long := b.MassG, float64(b.Bead.Length())
+			upright := grams * (float64(b.Bead.HoleOff)/math.Tan(mostLean)/long - 0.5) // below it, by the formula of Tips
+			more = max(more, upright-h.Below[at.Element])
+		}
+		return heavierFoot(v, more, shelf)
 	},
 }
 
@@ -137,6 +196,12 @@ type (
 	}
 )
 
+// UseFoot hangs a heavier bead at the foot.
+type UseFoot struct {
+	Bead *material.Material
+	Buy  bool // there is none in stock
+}
+
 // WidenLoop makes the loop so wide round inside.
 type WidenLoop struct{ To length.MM }
 
@@ -146,3 +211,4 @@ func (FootLight) fact()    {}
 func (Leans) fact()        {}
 
 func (WidenLoop) effect() {}
+func (UseFoot) effect()   {}

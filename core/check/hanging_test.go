@@ -88,6 +88,44 @@ func TestALightFootIsTold(t *testing.T) {
 	}
 }
 
+// What pulls a light foot straight is the lightest bead that does, of those in stock.
+func TestAHeavierFootMendsALightOneAndWhatLeans(t *testing.T) {
+	weight := func(id string, shape material.Shape, grams float64) *material.Material {
+		b := bead(t, id, material.Bead{Shape: shape, Across: 14, Along: 14, Hole: 1.2})
+		b.MassG = grams
+		return b
+	}
+	shelf := Shelf{Materials: []*material.Material{weight("lead", material.Round, 30), weight("iron", material.Round, 10.5), weight("brass", material.Round, 10),
+		weight("chip", material.Chip, 10), weight("short", material.Round, 9.9)}, Stock: Stock{"iron": 3, "lead": 3, "brass": 0, "chip": 9, "short": 9}}
+	offered := func(p *piece.Piece, code string) string {
+		m := measuredPiece(t, p)
+		found := All(m)
+		f := of(found, code)
+		if f == nil {
+			t.Fatalf("%s is not found", code)
+		}
+		fix := FixOf(t.Context(), m, found, f, shelf)
+		if fix == nil {
+			return ""
+		}
+		return spoken(fix)
+	}
+	if got := offered(ornament(t, 9, 120), "foot-light"); got != "Hang iron at the foot" {
+		t.Errorf("a foot of 9 g: %q", got)
+	}
+	shelf.Stock["brass"] = 1
+	if got := offered(ornament(t, 9, 120), "foot-light"); got != "Hang brass at the foot" {
+		t.Errorf("with brass in stock: %q", got)
+	}
+	leaning := ornament(t, 12, 120, func(p *piece.Piece, _ *piece.Row) {
+		p.Palette["R"] = bead(t, "paddle", material.Bead{Shape: material.Oval, Across: 20, Along: 8, Hole: 1, HoleOff: 6})
+		p.Palette["R"].MassG = 3
+	})
+	if got := offered(leaning, "leans"); got != "Hang lead at the foot" {
+		t.Errorf("what leans: %q", got)
+	}
+}
+
 func TestWhatLeansAndWhatSlipsIsTold(t *testing.T) {
 	off := func(by float64) change {
 		return func(p *piece.Piece, _ *piece.Row) {

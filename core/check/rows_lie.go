@@ -38,10 +38,13 @@ var rowsCross = Check{
 			}
 			g := gather{strand: p.Upper}
 			for _, h := range p.Hung {
-				of := p.Upper.Beads[h.Bead].Material
-				g.add("hangs "+of.ID, h.Bead, func() Problem {
-					return Problem{Severity: Advise, Fact: HangsOntoRow{of, row, next, length.MM(h.Need), length.MM(h.Near)}}
-				})
+				onto := Problem{Severity: Advise, Fact: HangsOntoRow{h.Of, row, next, length.MM(h.Need), length.MM(h.Near)}}
+				if h.Bead >= 0 {
+					g.add("hangs "+h.Of.ID, h.Bead, func() Problem { return onto })
+					continue
+				}
+				onto.At, onto.cause = p.Upper.Row.AtEnd(h.Side), "hung "+h.Of.ID
+				found = append(found, onto)
 			}
 			return append(found, g.found...)
 		})

@@ -128,6 +128,34 @@ func bell(t *testing.T, drop length.MM) change {
 	}
 }
 
+// What hangs on a ring between a row's own chain and its beads is held against the next row as well.
+func TestWhatHangsAtARowsEndReachesTheNextRow(t *testing.T) {
+	chain := finding("chain", "brass", material.Finding{Type: material.Chain, Inside: 3, Wire: 0.6, Joint: "open"})
+	hung := func(drop length.MM, links int) *Problem {
+		own := func(p *piece.Piece, r *piece.Row) {
+			bell(t, drop)(p, r)
+			r.Left = fittings("l", crimp18, jump, chain)
+			r.Left[1].Hung, r.Left[2].Links = []*material.Material{p.Palette["L"]}, links
+		}
+		for _, f := range all(t, rowsOf(t, []string{"38R", "61R"}, own)) {
+			if _, is := f.Fact.(HangsOntoRow); is {
+				return &f
+			}
+		}
+		return nil
+	}
+	f := hung(45, 45)
+	if f == nil || f.Severity != Advise || f.At.Side != piece.Left || !strings.Contains(spoken(f), "bell of row 1 hangs down 45 mm; row 2 lies") {
+		t.Errorf("%+v", f)
+	}
+	if f := hung(4, 45); f != nil {
+		t.Errorf("a short one: %+v", f)
+	}
+	if f := hung(45, 5); f != nil {
+		t.Errorf("behind the neck: %+v", f)
+	}
+}
+
 // heavyPearls makes three rows of twenty heavier than what an open ring carries well.
 func heavyPearls(p *piece.Piece, _ *piece.Row) { p.Palette["P"].MassG = 1.1 }
 

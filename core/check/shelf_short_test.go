@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/edit"
 	"mala/core/material"
 	"mala/core/measure"
 	"mala/core/piece"
@@ -115,5 +116,43 @@ func TestAFixTakesWhatIsInStock(t *testing.T) {
 	alone := measuredPiece(t, necklace(t, "20P", leftEnd(tinyCrimp)))
 	if says := spoken(of(All(alone), "crimp-misfit")); !strings.HasSuffix(says, "One of 0.76 mm to 1.52 mm grips.") {
 		t.Error(says)
+	}
+}
+
+// Of two materials short in one row one is accepted alone, and counted again alone.
+func TestOneShortageIsAcceptedAlone(t *testing.T) {
+	p := necklace(t, "20P 3G")
+	stock := Stock{"pearl": 19, p.Palette["G"].ID: 1}
+	open := func() string {
+		var out []string
+		for _, f := range AllOf(measuredPiece(t, p), stock) {
+			if f.Code == "shelf-short" && f.Waived == "" {
+				out = append(out, f.About())
+			}
+		}
+		return strings.Join(out, " ")
+	}
+	both := open()
+	if both != "pearl "+p.Palette["G"].ID {
+		t.Fatalf("short: %q", both)
+	}
+	row := p.Leading().At()
+	for _, step := range []struct {
+		op   edit.Op
+		want string
+	}{
+		{edit.Waive{Code: "shelf-short", At: row, Of: p.Palette["P"], Reason: "on its way"}, p.Palette["G"].ID},
+		{edit.Waive{Code: "shelf-short", At: row, Of: p.Palette["G"], Reason: "lent out"}, ""},
+		{edit.Unwaive{Code: "shelf-short", At: row, Of: p.Palette["P"]}, "pearl"},
+		{edit.Unwaive{Code: "shelf-short", At: row}, both},
+		{edit.Waive{Code: "shelf-short", At: row, Reason: "all of it is on its way"}, ""},
+	} {
+		after, _, err := edit.Apply(p, nil, step.op)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if p = after; open() != step.want {
+			t.Errorf("after %+v: %q, want %q", step.op, open(), step.want)
+		}
 	}
 }

@@ -3,7 +3,9 @@ package drape
 import (
 	"math"
 
+	"mala/core/material"
 	"mala/core/measure"
+	"mala/core/piece"
 )
 
 // Pair is two rows that lie next to each other in a section, as they hang.
@@ -16,12 +18,14 @@ type Pair struct {
 	Hung         []Reach // what hangs from the upper row onto the lower
 }
 
-// Reach is a bead of one row that reaches to the other.
+// Reach is a bead of one row, or what hangs at one of its ends, that reaches to the other.
 type Reach struct {
 	Strand *measure.Strand
-	Bead   int
-	Near   float64 // how near the other row its middle comes, in mm; of what hangs, how near its ring does
-	Need   float64 // half of both widths; of what hangs, how far it hangs down
+	Of     *material.Material
+	Bead   int        // -1 of what hangs at an end
+	Side   piece.Side // of that end
+	Near   float64    // how near the other row its middle comes, in mm; of what hangs, how near its ring does
+	Need   float64    // half of both widths; of what hangs, how far it hangs down
 }
 
 // LiesOn says whether the rows lie on each other.
@@ -141,7 +145,7 @@ func wide(a, b *Necklace) *Reach {
 			}
 			need := across + max(half(other), other.halfAt(at))
 			if near < aside*need-tiny && (worst == nil || near*worst.Need < worst.Near*need) {
-				worst = &Reach{of.strand, i, near, need}
+				worst = &Reach{of.strand, bead.Material, i, "", near, need}
 			}
 		}
 	}
@@ -193,16 +197,45 @@ func (n *Necklace) seats() []Seat {
 func hungOn(a, b *Necklace) []Reach {
 	var out []Reach
 	front := b.clear(inBlocks(b.own()))
-	for i := range a.strand.Beads {
-		bead := a.strand.Beads[i].Material.Bead
-		if !bead.Hangs() {
-			continue
+	look := func(r Reach, at Seat) {
+		bead := r.Of.Bead
+		if bead == nil || !bead.Hangs() {
+			return
 		}
-		at, drop, across := a.seats()[i], float64(bead.Drop), float64(bead.Across)/2
+		drop, across := float64(bead.Drop), float64(bead.Across)/2
 		if at.Behind || !front.meetsBody(at, drop, across, aside*(across+half(b))) {
-			continue
+			return
 		}
-		out = append(out, Reach{a.strand, i, front.away(at.point()), drop})
+		r.Strand, r.Near, r.Need = a.strand, front.away(at.point()), drop
+		out = append(out, r)
 	}
+	for i := range a.strand.Beads {
+		look(Reach{Of: a.strand.Beads[i].Material, Bead: i}, a.seats()[i])
+	}
+	a.eachAtEnds(func(p *measure.Part, side piece.Side, at Seat) {
+		for _, hung := range p.Hung {
+			look(Reach{Of: hung, Bead: -1, Side: side}, at)
+		}
+	})
 	return out
+}
+
+// eachAtEnds goes through the parts of the row's own ends, with where the middle of each lies. What it
+// shares with other rows is left out: they begin there.
+func (n *Necklace) eachAtEnds(do func(p *measure.Part, side piece.Side, at Seat)) {
+	start, slack := n.starts(n.strand)
+	for _, e := range n.strand.Ends() {
+		at, out := start, -1.0
+		if e.Side == piece.Right {
+			at, out = start+float64(n.strand.Strung+slack), 1
+		}
+		for i := range e.Parts {
+			p := &e.Parts[i]
+			if p.Shared || p.Role == measure.RoleRow {
+				break
+			}
+			do(p, e.Side, n.At(at+out*float64(p.Length)/2))
+			at += out * float64(p.Length)
+		}
+	}
 }

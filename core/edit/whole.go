@@ -30,11 +30,13 @@ type (
 	Waive struct { // accept a problem, for a reason
 		Code   string `op:"Field"`
 		At     piece.Place
-		Reason string `op:"Text"`
+		Of     *material.Material `op:"Material"` // that it is about; none for any
+		Reason string             `op:"Text"`
 	}
 	Unwaive struct { // count it again
 		Code string `op:"Field"`
 		At   piece.Place
+		Of   *material.Material `op:"Material"`
 	}
 )
 
@@ -137,14 +139,24 @@ func (o SetHouse) apply(p *piece.Piece, _ []*material.Material) error {
 }
 
 func (o Waive) apply(p *piece.Piece, shelf []*material.Material) error {
-	if err := (Unwaive{o.Code, o.At}).apply(p, shelf); err != nil {
+	if err := (Unwaive{o.Code, o.At, o.Of}).apply(p, shelf); err != nil {
 		return err
 	}
-	p.Waived = append(p.Waived, piece.Waiver{Code: o.Code, At: o.At, Note: o.Reason})
+	p.Waived = append(p.Waived, piece.Waiver{Code: o.Code, At: o.At, Of: idOf(o.Of), Note: o.Reason})
 	return nil
 }
 
 func (o Unwaive) apply(p *piece.Piece, _ []*material.Material) error {
-	p.Waived = slices.DeleteFunc(p.Waived, func(w piece.Waiver) bool { return w.Code == o.Code && w.At.Covers(o.At) })
+	p.Waived = slices.DeleteFunc(p.Waived, func(w piece.Waiver) bool {
+		return w.Code == o.Code && w.At.Covers(o.At) && (o.Of == nil || w.Of == "" || w.Of == o.Of.ID)
+	})
 	return nil
+}
+
+// idOf is the id of a material; empty for none.
+func idOf(m *material.Material) string {
+	if m == nil {
+		return ""
+	}
+	return m.ID
 }

@@ -88,7 +88,8 @@ func (p *Piece) Times() int {
 // Waiver accepts a finding as it is, with a reason.
 type Waiver struct {
 	Code string
-	At   Place // where; a zero side, fitting or row stands for any
+	At   Place  // where; a zero side, fitting or row stands for any
+	Of   string // the id of the material it is about; empty stands for any
 	Note string
 }
 

@@ -233,6 +233,11 @@ func (p Speaker) onEnds(e check.Effect) string {
 		return "Make a loop of the cord"
 	case check.LoopOf:
 		return "Make the loop of " + Plural(e.Beads, "bead")
+	case check.UseFoot:
+		if e.Buy {
+			return "Hang " + e.Bead.Name + " at the foot, to be bought"
+		}
+		return "Hang " + e.Bead.Name + " at the foot"
 	case check.WidenLoop:
 		return "Make the loop " + p.fine(e.To) + " round"
 	}

@@ -1545,6 +1545,8 @@ export interface components {
             fixable?: boolean;
             /** @description The other places of the same cause. */
             more?: components["schemas"]["Place"][];
+            /** @description The material it is about, where its place does not tell: give it to waive this one alone. */
+            of?: string;
             says: string;
             /** @enum {string} */
             severity: "stop" | "warn" | "advise";
@@ -4234,6 +4236,8 @@ export interface components {
             fitting?: string;
             /** @description The reason. */
             note: string;
+            /** @description The id of the material it is about. */
+            of?: string;
             /** @description The id of a row. */
             strand?: string;
         };

@@ -40,7 +40,7 @@ export function Checks({ bench, state, step, onShown }: Props) {
           <div className="what">{check.title}: waived</div>
           <div>“{check.waived}”</div>
           <div className="acts">
-            <button type="button" className="link" onClick={() => void bench.apply(...placesOf(check).map((at) => ({ do: "unwaive" as const, field: check.code, at })))}>
+            <button type="button" className="link" onClick={() => void bench.apply(...placesOf(check).map((at) => ({ do: "unwaive" as const, field: check.code, at, material: check.of })))}>
               Remove waiver
             </button>
           </div>
@@ -87,7 +87,7 @@ function OpenCheck({ check, fix, bench, onShown }: { check: Check; fix?: Fix | n
           Waive
         </button>
       </div>
-      {waiving && <WaiverForm onCancel={() => setWaiving(false)} onNote={(note) => void bench.apply(...placesOf(check).map((at) => ({ do: "waive" as const, field: check.code, at, text: note })))} />}
+      {waiving && <WaiverForm onCancel={() => setWaiving(false)} onNote={(note) => void bench.apply(...placesOf(check).map((at) => ({ do: "waive" as const, field: check.code, at, material: check.of, text: note })))} />}
     </div>
   );
 }
