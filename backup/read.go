@@ -77,8 +77,9 @@ func fill(ctx context.Context, in *zip.Reader, into store.Snapshot) (Counts, err
 			return counts, err
 		}
 		piece, versions := p.kept()
-		card := desk.CardOf(ctx, &p.Document, shop.House)
+		card := desk.CardOf(&p.Document, shop.House)
 		piece.FinishedMM, piece.Beads, piece.Worst, piece.Figured = card.FinishedMm, card.Beads, card.Worst, shop.Revision
+		piece.Problems, piece.Takes = card.Problems, card.Takes
 		counts.Pieces++
 		counts.Versions += len(versions)
 		if err := into.Piece(piece, versions); err != nil {

@@ -1,8 +1,9 @@
 package desk
 
 import (
-	"context"
+	"cmp"
 
+	"mala/core/check"
 	"mala/core/pattern"
 	"mala/format"
 )
@@ -11,21 +12,36 @@ import (
 type Card struct {
 	FinishedMm *float64 // nil if its bead line has errors
 	Beads      int
-	Worst      string // severity of its worst check that was not waived, "line" if its line has errors
+	Worst      string // severity of its worst problem that is not ignored, "line" if its line has errors
+	Problems   int    // how many it has that are not ignored, apart from what is short of stock
+	Takes      []check.Taken
 }
 
-// CardOf works it out, to its end: what it returns is saved.
-func CardOf(ctx context.Context, doc *format.Document, house format.House) Card {
-	a, err := Analyse(context.WithoutCancel(ctx), doc, Options{House: house})
+// CardOf works it out.
+func CardOf(doc *format.Document, house format.House) Card {
+	m, err := Measured(doc, house)
 	if err != nil {
-		return Card{Worst: "line"}
+		return Card{Worst: "line", Problems: 1}
 	}
-	finished := float64(a.FinishedMm)
-	c := Card{FinishedMm: &finished, Beads: a.Beads}
-	if len(a.Checks) > 0 && a.Checks[0].Waived == "" {
-		c.Worst = a.Checks[0].Severity
+	found := check.ByRow(check.All(m))
+	finished := float64(Exact(m.Finished))
+	c := Card{FinishedMm: &finished, Beads: m.AllBeads(), Takes: check.Takes(m)}
+	for _, alike := range found {
+		if alike[0].Waived == "" {
+			c.Worst, c.Problems = cmp.Or(c.Worst, string(alike[0].Severity)), c.Problems+1
+		}
 	}
 	return c
+}
+
+// InStock is the worst of its problems and how many there are, with what is short of stock.
+func (c *Card) InStock(stock check.Stock) (worst string, problems int) {
+	short := stock.TooLittle(c.Takes)
+	worst, problems = c.Worst, c.Problems+short
+	if short > 0 && (worst == "" || worst == string(check.Advise)) {
+		worst = string(check.Warn)
+	}
+	return worst, problems
 }
 
 // BeadsIn counts the beads that the document's lines spell out, open fills apart, without laying

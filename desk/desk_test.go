@@ -8,6 +8,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/core/check"
 	"mala/core/length"
 	"mala/desk"
 	"mala/desk/kits"
@@ -212,15 +213,30 @@ func TestThreadAndStepsFollowThePiece(t *testing.T) {
 func TestTheCardShowsWhatIsOpenAndNotWhatIsWaived(t *testing.T) {
 	doc := testdesk.Read(t, strings.Replace(example, "<36P L 14P | L>", "30P", 1))
 	doc.House.Tail = "trimmed"
-	if c := desk.CardOf(t.Context(), doc, format.House{}); c.Worst != "warn" || c.Beads != 30 || c.FinishedMm == nil {
+	c := func(doc *format.Document) *desk.Card {
+		card := desk.CardOf(doc, format.House{})
+		return &card
+	}
+	if c := desk.CardOf(doc, format.House{}); c.Worst != "warn" || c.Beads != 30 || c.FinishedMm == nil {
 		t.Errorf("a strand far too short: %+v", c)
 	}
 	doc.Waived = []format.Waiver{{Code: "length-off", Note: "a sample"}, {Code: "ease-off", Note: "a sample"}}
-	if c := desk.CardOf(t.Context(), doc, format.House{}); c.Worst != "" {
+	if c := desk.CardOf(doc, format.House{}); c.Worst != "" {
 		t.Errorf("waived: %+v", c)
 	}
+	if worst, n := c(doc).InStock(check.Stock{"none": 3}); n != c(doc).Problems || worst != "" {
+		t.Errorf("a stock that counts nothing of it: %d, %s", n, worst)
+	}
+	used := c(doc).Takes[0]
+	if worst, n := c(doc).InStock(check.Stock{used.ID: used.Count - 1}); n != c(doc).Problems+1 || worst != "warn" {
+		t.Errorf("one bead short: %d, %s", n, worst)
+	}
+	doc.Waived = append(doc.Waived, format.Waiver{Code: "shelf-short", Of: used.ID, Note: "on its way"})
+	if worst, n := c(doc).InStock(check.Stock{used.ID: used.Count - 1}); n != c(doc).Problems || worst != "" {
+		t.Errorf("one bead short, and on its way: %d, %s", n, worst)
+	}
 	doc.Row("r1").Line = "9("
-	if c := desk.CardOf(t.Context(), doc, format.House{}); c.Worst != "line" || c.FinishedMm != nil {
+	if c := desk.CardOf(doc, format.House{}); c.Worst != "line" || c.FinishedMm != nil {
 		t.Errorf("with a line that has errors: %+v", c)
 	}
 }

@@ -51,7 +51,7 @@ func TestAHugeLineIsRefusedAtEveryDoorBeforeItIsLaidOut(t *testing.T) {
 		{"repeats in repeats", "9999(9999(9999(9999(9999(P)))))", analyse},
 		{"a mirror of them", "<9999(9999P) | L>", analyse},
 		{"a card", "999(9999P)", func(doc *format.Document) error {
-			if card := desk.CardOf(t.Context(), doc, format.House{}); card.Worst != "line" {
+			if card := desk.CardOf(doc, format.House{}); card.Worst != "line" {
 				return nil
 			}
 			return fmt.Errorf("refused")

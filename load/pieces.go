@@ -61,7 +61,7 @@ func (s *shop) fillPieces(ctx context.Context) error {
 			return err
 		}
 		doc.Name = fmt.Sprintf("%s, number %d", doc.Name, i)
-		if _, err := s.store.CreatePiece(ctx, *doc, server.Figures(ctx, doc, house)); err != nil {
+		if _, err := s.store.CreatePiece(ctx, *doc, server.Figures(doc, house)); err != nil {
 			return err
 		}
 	}

@@ -47,7 +47,7 @@ func figureBehind(ctx context.Context, s *store.Store) (int, error) {
 		return 0, err
 	}
 	for _, p := range behind {
-		if err := s.Refigure(ctx, p, Figures(ctx, &p.Document, shop)); err != nil {
+		if err := s.Refigure(ctx, p, Figures(&p.Document, shop)); err != nil {
 			return 0, err
 		}
 	}

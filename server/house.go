@@ -136,7 +136,7 @@ func (s *server) tryHouse(ctx context.Context, in *struct {
 const tellEvery = 200 * time.Millisecond
 
 // Figures works out what lists show of a piece in a shop.
-func Figures(ctx context.Context, doc *format.Document, shop store.Shop) store.Figures {
-	f := desk.CardOf(ctx, doc, shop.House)
-	return store.Figures{FinishedMM: f.FinishedMm, Beads: f.Beads, Worst: f.Worst, By: shop.Revision}
+func Figures(doc *format.Document, shop store.Shop) store.Figures {
+	f := desk.CardOf(doc, shop.House)
+	return store.Figures{FinishedMM: f.FinishedMm, Beads: f.Beads, Worst: f.Worst, Problems: f.Problems, Takes: f.Takes, By: shop.Revision}
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"net/http"
+	"slices"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -24,7 +25,8 @@ type PieceCard struct {
 	Tags       []string  `json:"tags"`
 	FinishedMm *float64  `json:"finishedMm,omitempty"`
 	Beads      int       `json:"beads"`
-	Worst      string    `json:"worst" enum:",advise,warn,stop,line" doc:"Severity of its worst check; line if its bead line has errors."`
+	Worst      string    `json:"worst" enum:",advise,warn,stop,line" doc:"Severity of its worst problem; line if its bead line has errors."`
+	Problems   int       `json:"problems" doc:"How many it has that are not ignored."`
 	UpdatedAt  time.Time `json:"updatedAt"`
 }
 
@@ -136,10 +138,25 @@ func (s *server) listPieces(ctx context.Context, in *struct {
 }) (*answer[PieceList], error) {
 	rows, total, err := s.store.Pieces(ctx, in.Search, in.Limit, in.Offset)
 	out := PieceList{make([]PieceCard, len(rows)), total}
+	stock := s.onHand.of(ctx, takenBy(rows))
 	for i, p := range rows {
-		out.Pieces[i] = PieceCard{p.ID, p.Revision, p.Name, p.Kind, p.Tags, p.FinishedMM, p.Beads, p.Worst, p.UpdatedAt}
+		card := desk.Card{Worst: p.Worst, Problems: p.Problems, Takes: p.Takes}
+		worst, problems := card.InStock(stock)
+		out.Pieces[i] = PieceCard{p.ID, p.Revision, p.Name, p.Kind, p.Tags, p.FinishedMM, p.Beads, worst, problems, p.UpdatedAt}
 	}
 	return &answer[PieceList]{out}, err
+}
+
+// takenBy lists the materials that pieces take.
+func takenBy(rows []store.Piece) []string {
+	var out []string
+	for i := range rows {
+		for k := range rows[i].Takes {
+			out = append(out, rows[i].Takes[k].IDs()...)
+		}
+	}
+	slices.Sort(out)
+	return slices.Compact(out)
 }
 
 func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*pieceAnswer, error) {
@@ -202,7 +219,7 @@ func (s *server) figures(ctx context.Context, doc *format.Document) (store.Figur
 	}
 	defer leave()
 	_, shop := s.shelf.at(ctx)
-	return Figures(ctx, doc, shop), nil
+	return Figures(doc, shop), nil
 }
 
 // copyName names a copy, keeping within the length of a name.

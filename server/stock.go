@@ -16,7 +16,7 @@ type onHand struct {
 	store   *store.Store
 	reading sync.Mutex // held while the database is asked
 	mu      sync.Mutex
-	of      map[string]int // -1 of what the catalogue does not have
+	known   map[string]int // -1 of what the catalogue does not have
 	read    map[string]time.Time
 }
 
@@ -30,13 +30,21 @@ const (
 
 // at gives what there is of the materials of a piece; nothing of what could not be read.
 func (h *onHand) at(ctx context.Context, doc *format.Document) check.Stock {
-	h.look(ctx, doc)
+	ids := make([]string, len(doc.Materials))
+	for i := range doc.Materials {
+		ids[i] = doc.Materials[i].ID
+	}
+	return h.of(ctx, ids)
+}
+
+// of gives what there is of materials; nothing of what could not be read.
+func (h *onHand) of(ctx context.Context, ids []string) check.Stock {
+	h.look(ctx, ids)
 	h.mu.Lock()
 	defer h.mu.Unlock()
 	out := check.Stock{}
-	for i := range doc.Materials {
-		id := doc.Materials[i].ID
-		if n, known := h.of[id]; known && n >= 0 {
+	for _, id := range ids {
+		if n, known := h.known[id]; known && n >= 0 {
 			out[id] = n
 		}
 	}
@@ -44,13 +52,13 @@ func (h *onHand) at(ctx context.Context, doc *format.Document) check.Stock {
 }
 
 // look reads what may have changed, one call at a time. It is not tried again at once where it fails.
-func (h *onHand) look(ctx context.Context, doc *format.Document) {
+func (h *onHand) look(ctx context.Context, of []string) {
 	if h.store == nil {
 		return
 	}
 	h.reading.Lock()
 	defer h.reading.Unlock()
-	ids := h.stale(doc)
+	ids := h.stale(of)
 	if len(ids) == 0 {
 		return
 	}
@@ -64,23 +72,23 @@ func (h *onHand) look(ctx context.Context, doc *format.Document) {
 		if err != nil {
 			continue
 		}
-		h.of[id] = -1
+		h.known[id] = -1
 		if n, known := found[id]; known {
-			h.of[id] = n
+			h.known[id] = n
 		}
 	}
 }
 
-// stale lists the materials of a piece of which no figure is fresh.
-func (h *onHand) stale(doc *format.Document) []string {
+// stale lists the materials of which no figure is fresh.
+func (h *onHand) stale(of []string) []string {
 	h.mu.Lock()
 	defer h.mu.Unlock()
-	if h.of == nil || len(h.of) > mostOnHandOf {
-		h.of, h.read = map[string]int{}, map[string]time.Time{}
+	if h.known == nil || len(h.known) > mostOnHandOf {
+		h.known, h.read = map[string]int{}, map[string]time.Time{}
 	}
 	var ids []string
-	for i := range doc.Materials {
-		if id := doc.Materials[i].ID; time.Since(h.read[id]) > stockFresh {
+	for _, id := range of {
+		if time.Since(h.read[id]) > stockFresh {
 			ids = append(ids, id)
 		}
 	}

@@ -54,8 +54,9 @@ func (s *Store) SaveHouse(ctx context.Context, base int64, house format.House) (
 // Refigure saves what lists show of a piece, as worked out anew, if the piece is
 // still at the revision it was worked out from.
 func (s *Store) Refigure(ctx context.Context, p Piece, f Figures) error {
+	p.FinishedMM, p.Beads, p.Worst, p.Problems, p.Takes, p.Figured = f.FinishedMM, f.Beads, f.Worst, f.Problems, append([]Taken{}, f.Takes...), f.By
 	return s.db.WithContext(ctx).Model(&Piece{}).Where("id = ? AND revision = ?", p.ID, p.Revision).
-		UpdateColumns(map[string]any{"finished_mm": f.FinishedMM, "beads": f.Beads, "worst": f.Worst, "figured": f.By}).Error
+		Select("finished_mm", "beads", "worst", "problems", "takes", "figured").UpdateColumns(&p).Error
 }
 
 // Behind counts the pieces whose figures in lists were worked out by an older house method.

@@ -10,6 +10,7 @@ import (
 	"gorm.io/gorm"
 	"gorm.io/gorm/clause"
 
+	"mala/core/check"
 	"mala/format"
 )
 
@@ -23,7 +24,9 @@ type Piece struct {
 	Revision   int64
 	FinishedMM *float64 `gorm:"column:finished_mm"`
 	Beads      int
-	Worst      string    // severity of its worst check
+	Worst      string    // severity of its worst problem, apart from what is short of stock
+	Problems   int       // how many it has, apart from that
+	Takes      []Taken   `gorm:"serializer:json"` // what is held against the stock
 	Figured    int64     // the revision of the house method that these were worked out by
 	CreatedAt  time.Time `gorm:"autoCreateTime:false"`
 	UpdatedAt  time.Time `gorm:"autoUpdateTime:false"`
@@ -89,9 +92,14 @@ const mostStacks = 1000
 type Figures struct {
 	FinishedMM *float64 // nil if its bead line has errors
 	Beads      int
-	Worst      string // severity of its worst check
-	By         int64  // the revision of the house method they were worked out by
+	Worst      string // severity of its worst problem, apart from what is short of stock
+	Problems   int    // how many it has, apart from that
+	Takes      []Taken
+	By         int64 // the revision of the house method they were worked out by
 }
+
+// Taken is what a piece takes of a material, as check.Taken has it.
+type Taken = check.Taken
 
 // AfterFind brings documents of older versions to the one written now.
 func (p *Piece) AfterFind(*gorm.DB) error {
@@ -112,7 +120,8 @@ func (s *Store) CreatePiece(ctx context.Context, doc format.Document, figures Fi
 func (p *Piece) take(doc format.Document, f Figures) {
 	p.Name, p.Kind, p.Document = doc.Name, doc.Kind, doc
 	p.Tags = append([]string{}, doc.Tags...)
-	p.FinishedMM, p.Beads, p.Worst, p.Figured = f.FinishedMM, f.Beads, f.Worst, f.By
+	p.FinishedMM, p.Beads, p.Worst, p.Problems, p.Figured = f.FinishedMM, f.Beads, f.Worst, f.Problems, f.By
+	p.Takes = append([]Taken{}, f.Takes...)
 }
 
 // SaveDraft saves the document as the piece's draft. Base is the revision it was

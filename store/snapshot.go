@@ -106,7 +106,7 @@ func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
 				return tx.Create(&m).Error
 			},
 			Piece: func(p Piece, versions []Version) error {
-				p.take(p.Document, Figures{p.FinishedMM, p.Beads, p.Worst, p.Figured})
+				p.take(p.Document, Figures{p.FinishedMM, p.Beads, p.Worst, p.Problems, p.Takes, p.Figured})
 				if err := tx.Create(&p).Error; err != nil || len(versions) == 0 {
 					return err
 				}

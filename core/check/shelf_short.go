@@ -21,19 +21,16 @@ type Lack struct {
 	Count int
 	Long  length.MM
 	Has   int
-	noted bool // there is a figure in stock, if only that nothing is left
-}
 
-// Counted says whether the stock is kept of anything the piece takes: a shop that counted none of it
-// has not run out of all of it.
-func (s Stock) Counted(m *measure.Measured) bool {
-	return slices.ContainsFunc(m.Bought(), func(c measure.Count) bool { return s[c.Material.ID] > 0 })
+	id       string
+	noted    bool // there is a figure in stock, if only that nothing is left
+	accepted bool // that there is too little
 }
 
 // Short lists what the piece takes beyond what is in stock, in the order of its tally; nothing where
 // nothing is counted. A cord or a chain of which no length is noted is not counted.
 func (s Stock) Short(m *measure.Measured) []Lack {
-	if !s.Counted(m) {
+	if !s.counts(Takes(m)) {
 		return nil
 	}
 	return slices.DeleteFunc(s.Uses(m), func(u Lack) bool {
@@ -65,23 +62,14 @@ func (s Stock) Enough(m, before *measure.Measured) bool {
 // Uses lists what the piece takes of each material, and what there is of it. Of components those that
 // are made up are used first; of the others their parts.
 func (s Stock) Uses(m *measure.Measured) []Lack {
-	var out []Lack
-	use := func(of *material.Material, n int, mm length.MM) {
-		i := slices.IndexFunc(out, func(u Lack) bool { return u.Of.ID == of.ID })
-		if i < 0 {
-			i, out = len(out), append(out, Lack{Of: of, Has: max(0, s[of.ID]), noted: s[of.ID] != 0})
-		}
-		out[i].Count += n
-		out[i].Long += mm
-	}
+	of := map[string]*material.Material{}
 	for _, c := range m.Tally {
-		if c.Material.Component == nil {
-			use(c.Material, c.Count, c.Length)
-			continue
-		}
-		if make := c.Count - max(0, s[c.Material.ID]); make > 0 {
-			c.Material.Each(func(of *material.Material, n int, mm length.MM) { use(of, n*make, mm*length.MM(make)) })
-		}
+		of[c.Material.ID] = c.Material
+		c.Material.Each(func(part *material.Material, _ int, _ length.MM) { of[part.ID] = part })
+	}
+	out := s.uses(Takes(m))
+	for i := range out {
+		out[i].Of = of[out[i].id]
 	}
 	return out
 }
@@ -110,9 +98,11 @@ func (l *Lack) lacks() bool {
 	return l.Short() > 0
 }
 
+const codeShelfShort = "shelf-short"
+
 // shelfShort warns of what there is not enough of to make one piece.
 var shelfShort = Check{
-	Code: "shelf-short", Step: StepLayOut,
+	Code: codeShelfShort, Step: StepLayOut,
 	Piece: func(v *View) []Problem {
 		var found []Problem
 		for _, l := range v.stock.Short(v.Measured) {

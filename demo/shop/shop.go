@@ -60,7 +60,7 @@ func loadPieces(ctx context.Context, into store.Snapshot, house store.Shop, inKi
 		if err != nil {
 			return nil, err
 		}
-		f := server.Figures(ctx, doc, house)
+		f := server.Figures(doc, house)
 		at := now.Add(time.Duration(i) * time.Microsecond)
 		p := store.Piece{ID: uuid.NewString(), Revision: 1, CreatedAt: at, UpdatedAt: at, Document: *doc, FinishedMM: f.FinishedMM, Beads: f.Beads, Worst: f.Worst, Figured: f.By}
 		ids[name] = p.ID

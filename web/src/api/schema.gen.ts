@@ -3194,13 +3194,18 @@ export interface components {
             id: string;
             kind: string;
             name: string;
+            /**
+             * Format: int64
+             * @description How many it has that are not ignored.
+             */
+            problems: number;
             /** Format: int64 */
             revision: number;
             tags: string[];
             /** Format: date-time */
             updatedAt: string;
             /**
-             * @description Severity of its worst check; line if its bead line has errors.
+             * @description Severity of its worst problem; line if its bead line has errors.
              * @enum {string}
              */
             worst: "" | "advise" | "warn" | "stop" | "line";
