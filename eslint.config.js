@@ -8,7 +8,7 @@ import tseslint from "typescript-eslint";
  */
 const LAYERS = {
   api: 0, units: 0, ui: 1, draw: 1, pictures: 2, shop: 3, sheets: 3, piece: 4,
-  beadline: 5, dishes: 5, ends: 5, gauge: 5, tally: 5, proposals: 5, lengths: 5, compare: 5, app: 9,
+  beadline: 5, dishes: 5, ends: 5, gauge: 5, tally: 5, problems: 5, proposals: 5, lengths: 5, compare: 5, app: 9,
 };
 const ROOM = 6;
 const folders = readdirSync("web/src");

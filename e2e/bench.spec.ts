@@ -1,9 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, finished, line, openCopy, openPiece, saved, startPiece, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, line, more, openCopy, openPiece, problem, problems, saved, startPiece, strand, test, typeLine } from "./mala.ts";
 
 test("a swallowed crimp is shown where it is and mended by its fix", async ({ page }) => {
   await openPiece(page, "Quay Lanterns");
-  const check = page.getByRole("group", { name: "Crimp slips into the bead" });
+  await problems(page);
+  const check = problem(page, "Crimp slips into the bead");
   await expect(check).toHaveCount(2);
   await check.last().getByRole("button", { name: "Show where" }).click();
   await expect(page.getByTestId("at-caret")).toContainText("1 bead selected, Lantern glass");
@@ -239,12 +240,12 @@ test("? lists the keys, and every view is free of what axe finds", async ({ page
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await page.getByRole("region", { name: "Suggested findings" }).waitFor();
   await axe("ends");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await axe("plan");
   await page.getByRole("button", { name: "Print", exact: true }).waitFor();
   await page.getByLabel("Name of this version").fill("for axe");
   await page.getByRole("button", { name: "Save version" }).click();
-  await page.getByRole("link", { name: "History" }).click();
+  await more(page, "History");
   await expect(page.getByRole("columnheader", { name: "Figure" })).toBeVisible();
   await axe("history");
   await page.getByRole("link", { name: "House method" }).click();
@@ -265,7 +266,12 @@ for (const width of [1024, 640]) {
     await page.getByRole("button", { name: "Amber chip" }).waitFor();
     await fits("materials");
     await openPiece(page, "Harbour Lights");
-    for (const step of [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Kit sheet/, /History/, /House method/]) {
+    await problems(page);
+    await fits("problems");
+    await more(page, "History");
+    await page.locator(".history .times").waitFor();
+    await fits("history");
+    for (const step of [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Instructions/, /House method/]) {
       await page.getByRole("link", { name: step }).click();
       await page.waitForTimeout(200);
       await fits(String(step));

@@ -1,10 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
 import { readFileSync } from "node:fs";
-import { expect, openCopy, openPiece, test, typeLine } from "./mala.ts";
+import { expect, more, openCopy, openPiece, problem, problems, test, typeLine } from "./mala.ts";
 
 test("what to buy for so many of a piece follows from its sequence, the packs and the stock", async ({ page }) => {
   await openPiece(page, "Harbour Lights");
-  await page.getByRole("link", { name: "What to buy" }).click();
+  await more(page, "What to buy");
   await expect(page.getByText("There is enough of everything in stock.")).toBeVisible();
   await page.getByLabel("For how many").fill("12");
   const pearls = page.getByRole("row", { name: /^Sea-pearl round.*1080/ });
@@ -62,7 +62,7 @@ test("packs are entered with the material, refused where they hold nothing, and 
   await expect(dialog).toHaveCount(0);
   const name = (await (await page.request.get("/api/materials?search=lantern%20glass")).json()).items.find((one: { material: { packs?: { price: string }[] } }) => one.material.packs?.[0].price === "3,50").material.id;
   await openPiece(page, name === "lantern-10" ? "Quay Lanterns" : "Harbour Lights");
-  await page.getByRole("link", { name: "What to buy" }).click();
+  await more(page, "What to buy");
   await page.getByLabel("use what is in stock first").uncheck();
   const lantern = page.getByRole("row", { name: /Lantern glass, bag/ });
   await expect(lantern).toContainText("3.20");
@@ -73,8 +73,8 @@ test("packs are entered with the material, refused where they hold nothing, and 
 test("what is short of stock is shown at the dish, in the tally, among the problems and with proposals", async ({ page }) => {
   await openCopy(page, "Harbour Lights");
   await typeLine(page, "400L");
-  const problem = page.getByRole("group", { name: "Too few in stock" });
-  const [, needed, has, short] = (await problem.innerText()).match(/(\d+) needed, (\d+) in stock, (\d+) short/)!.map(Number);
+  await problems(page);
+  const [, needed, has, short] = (await problem(page, "Too few in stock").innerText()).match(/(\d+) needed, (\d+) in stock, (\d+) short/)!.map(Number);
   expect(needed).toBe(400);
   expect(short).toBe(needed - has);
   await expect(page.getByRole("region", { name: "Tally" }).getByText(`${has} in stock, ${short} short`)).toBeVisible();

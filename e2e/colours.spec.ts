@@ -1,9 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, openCopy, saved, test } from "./mala.ts";
+import { more, expect, openCopy, saved, test } from "./mala.ts";
 
 test("a piece is seen in its sizes and colourways, and what a larger bead makes wrong is said", async ({ page }) => {
   await openCopy(page, "Tide Table");
-  await page.getByRole("link", { name: "Colourways" }).first().click();
+  await more(page, "Colourways");
   await expect(page.getByRole("columnheader", { name: "Medium" })).toBeVisible();
   const row = (name: string) => page.locator(".cloth tbody tr", { has: page.getByRole("rowheader", { name, exact: true }) });
   await expect(row("Its own colours").getByRole("cell")).toHaveCount(3);
@@ -32,13 +32,13 @@ test("a piece is seen in its sizes and colourways, and what a larger bead makes 
   await page.reload();
   await expect(row("Frost").getByRole("cell")).toHaveCount(3);
   await page.getByRole("link", { name: /Lay out/ }).click();
-  await page.getByRole("link", { name: "What to buy" }).click();
+  await more(page, "What to buy");
   await expect(page.getByRole("row", { name: /Lamp-pearl/ })).toHaveCount(0);
 });
 
 test("two colourways of one name are refused, and what was there stays", async ({ page }) => {
   await openCopy(page, "Tide Table");
-  await page.getByRole("link", { name: "Colourways" }).first().click();
+  await more(page, "Colourways");
   const name = page.getByRole("region", { name: "Colourway Dusk" }).getByLabel("Name");
   await name.fill("Large pearls");
   await name.press("Enter");

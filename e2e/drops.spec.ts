@@ -1,4 +1,4 @@
-import { expect, finished, openPiece, refusedInTheLine, startPiece, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, openPiece, problem, problems, refusedInTheLine, startPiece, strand, test, typeLine } from "./mala.ts";
 
 test("beads are hung on the strand's own cord by keyboard, cut for and told in the plan", async ({ page }) => {
   await startPiece(page, "Fringe", "A clasp", "430 mm");
@@ -21,7 +21,7 @@ test("beads are hung on the strand's own cord by keyboard, cut for and told in t
   await page.getByRole("button", { name: "Redo", exact: true }).click();
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByRole("row", { name: /^drops/ }).or(page.getByText("drops", { exact: true })).first()).toBeVisible();
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("drop [4D . D]");
   await expect(page.locator(".sheet")).toContainText("At the place of this drop go down through 4 ×");
 });
@@ -63,10 +63,11 @@ test("beads are hung in a loop through a bead by keyboard, and its chips count i
   await expect(page.getByText("29 beads", { exact: true })).toBeVisible();
   await line.fill("5D D[D] 6D");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { name: /The loop does not reach round its bead/ }).or(page.getByText("The loop does not reach round its bead"))).toBeVisible();
-  await page.getByRole("button", { name: /Hang 1 more/ }).click();
+  await problems(page);
+  await expect(problem(page, "The loop does not reach round its bead")).toBeVisible();
+  await problem(page, "The loop does not reach round its bead").getByRole("button", { name: /Hang 1 more/ }).click();
   await expect(line).toHaveValue("5D D[2D] 6D");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("loop D[2D]");
   await expect(page.locator(".sheet")).toContainText("again from the same side");
 });

@@ -1,4 +1,4 @@
-import { expect, openCopy, strand, test } from "./mala.ts";
+import { expect, openCopy, problem, problems, strand, test } from "./mala.ts";
 
 const ends = async (page: Parameters<typeof openCopy>[0], name: string) => {
   await openCopy(page, name);
@@ -9,6 +9,7 @@ const ends = async (page: Parameters<typeof openCopy>[0], name: string) => {
 test("a button gets its loop from the check, and the loop follows its bead line", async ({ page }) => {
   await ends(page, "Boathook");
   await page.getByLabel("Right end is made").selectOption("");
+  await problems(page);
   await expect(page.getByText("No loop for the button")).toBeVisible();
   await page.getByRole("button", { name: /Make a loop of beads/ }).first().click();
   await expect(page.getByLabel("Right end is made")).toHaveValue("loop");
@@ -24,7 +25,7 @@ test("a button gets its loop from the check, and the loop follows its bead line"
   await expect(loop).toHaveValue("12Q");
   await loop.fill("18R");
   await loop.press("Enter");
-  await expect(page.getByText("No problems found")).toBeVisible();
+  await expect((await problems(page)).getByText("No problems found")).toBeVisible();
 });
 
 test("a leg takes a bead and a length, by keyboard alone", async ({ page }) => {
@@ -147,10 +148,12 @@ test("fittings are moved within their end by key, by hand, in the catalogue, and
   await order().nth(1).focus();
   await page.keyboard.press("Alt+ArrowLeft");
   await expect(order()).toHaveText([/lobster/i, /ring/i]);
-  const problem = page.getByRole("group", { name: "The clasp cannot close" });
-  await expect(problem).toContainText(/outside of it, so it takes hold of nothing/);
-  await problem.getByRole("button", { name: /Move .*ring inwards/ }).click();
-  await expect(problem).toBeHidden();
+  await problems(page);
+  const found = problem(page, "The clasp cannot close");
+  await expect(found).toContainText(/outside of it, so it takes hold of nothing/);
+  await found.getByRole("button", { name: /Move .*ring inwards/ }).click();
+  await expect(found).toBeHidden();
+  await page.keyboard.press("Escape");
   await expect(order()).toHaveText([/ring/i, /lobster/i]);
   await order().nth(0).click();
   await expect(page.getByRole("button", { name: "Move towards the strand" })).toBeHidden();

@@ -13,7 +13,7 @@ test("runs in any order are marked, sized from least to most, and counted into t
   await page.goto(`/pieces/${line.id}`);
   await expect(page.getByTestId("any-order")).toHaveText("in any order 185.3 mm to 186.4 mm");
   await expect(page.getByRole("button", { name: "any order, 1 times" })).toContainText("?(");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".runs li", { hasText: "Driftwood round" })).toContainText("any order");
   await expect(page.locator(".steps")).toContainText("may be mixed as you like");
   await expect(page.locator(".steps")).toContainText("closed it measures 185.3 mm to 186.4 mm");

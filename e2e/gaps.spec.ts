@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, finished, openCopy, refusedInTheLine, startPiece, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, openCopy, problem, problems, refusedInTheLine, startPiece, strand, test, typeLine } from "./mala.ts";
 
 const chips = (page: Page) => page.getByRole("group", { name: "The bead line as chips" });
 const gapFacts = (page: Page) => page.getByRole("dialog", { name: "Gap" });
@@ -18,12 +18,14 @@ test("beads are set apart by keyboard, held by knots, and told in the plan", asy
   await expect(page.getByText("10 beads", { exact: true })).toBeVisible();
   await page.keyboard.press("Backspace");
   await expect(finished(page)).toContainText(`${before} mm`);
-  await expect(page.getByText("Nothing holds the beads apart")).toBeVisible();
+  await problems(page);
+  await expect(problem(page, "Nothing holds the beads apart")).toBeVisible();
+  await page.getByRole("button", { name: "Change the cord and the ends" }).click();
   await page.getByLabel("Beads are held apart by").selectOption("knots");
   await expect(page.getByText("Nothing holds the beads apart")).toHaveCount(0);
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByText("knots between beads")).toBeVisible();
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("gap of 14 mm");
   await expect(page.locator(".sheet")).toContainText(/tie an overhand knot tight against every bead .* 18 in all/);
   await expect(page.locator(".sheet")).toContainText(/knot 2 lies .* from the start, 14 mm from the one before/);

@@ -1,4 +1,4 @@
-import { addDish, caret, expect, finished, line, openPiece, saved, searchCatalogue, startPiece, strand, test, typeLine } from "./mala.ts";
+import { addDish, caret, expect, finished, line, openPiece, saved, searchCatalogue, shown, startPiece, strand, test, typeLine } from "./mala.ts";
 
 test.describe("by keyboard on the strand", () => {
   test.beforeEach(async ({ page }, info) => {
@@ -123,6 +123,7 @@ test("a cap dropped after a wider bead opens towards it", async ({ page }) => {
 test("ends, cord and slack are changed from the catalogue, and the length follows", async ({ page }) => {
   await openPiece(page, "Harbour Lights");
   const before = await finished(page).innerText();
+  await page.getByRole("button", { name: "Change the cord and the ends" }).click();
   const ends = page.getByRole("region", { name: "Cord and ends" });
   await ends.getByRole("button", { name: /^Lobster clasp/ }).click();
   await searchCatalogue(page).fill("hook");
@@ -228,14 +229,16 @@ test("the felt is enlarged, looked along, lettered, and shown at true size", asy
   await strand(page).hover();
   await page.mouse.wheel(0, 400);
   await expect.poll(edge).toBeGreaterThan(from + 10);
-  await page.getByRole("button", { name: "Letters" }).click();
-  await expect(page.getByRole("button", { name: "Letters" })).toHaveAttribute("aria-pressed", "true");
-  await page.getByRole("button", { name: "True size" }).click();
+  await shown(page, "Letters on the beads");
+  await page.getByRole("toolbar").getByRole("button", { name: "View" }).click();
+  await expect(page.getByRole("menuitemcheckbox", { name: "Letters on the beads" })).toBeChecked();
+  await page.keyboard.press("Escape");
+  await shown(page, "True size");
   await page.getByRole("slider", { name: "Length of the bar" }).press("ArrowRight");
   const bar = (await page.getByTestId("bar").boundingBox())!.width;
   await page.getByRole("button", { name: "It measures 100 mm" }).click();
   await expect.poll(scale).toBeCloseTo(bar / 100, 2);
   await page.reload();
-  await page.getByRole("button", { name: "True size" }).click();
+  await shown(page, "True size");
   await expect.poll(scale).toBeCloseTo(bar / 100, 2);
 });

@@ -1,16 +1,14 @@
-import { expect, openPiece, test } from "./mala.ts";
+import { expect, openPiece, shown, test } from "./mala.ts";
 
 test("a necklace hangs on its neck, and can be laid flat", async ({ page }) => {
   await openPiece(page, "Harbour Lights");
   const whole = page.locator(".felt-whole");
   await expect(whole).toHaveAttribute("aria-label", /109 beads, as it hangs/);
-  const flat = page.getByRole("button", { name: "Laid flat" });
-  await flat.press("Enter");
-  await expect(flat).toHaveAttribute("aria-pressed", "true");
+  await shown(page, "Laid flat");
   await expect(whole).toHaveAttribute("aria-label", /on the circle of its finished length/);
   await page.reload();
   await expect(whole).toHaveAttribute("aria-label", /on the circle of its finished length/);
-  await flat.click();
+  await shown(page, "Laid flat");
   await expect(whole).toHaveAttribute("aria-label", /as it hangs/);
 });
 
@@ -32,5 +30,7 @@ test("on a neck that it follows, a necklace is not said to hang", async ({ page 
   await neck.press("Enter");
   await page.getByRole("link", { name: /Lay out/ }).click();
   await expect(page.locator(".felt-whole")).toHaveAttribute("aria-label", /on the circle/);
-  await expect(page.getByRole("button", { name: "Laid flat" })).toBeHidden();
+  await page.getByRole("toolbar").getByRole("button", { name: "View" }).click();
+  await expect(page.getByRole("menuitemcheckbox", { name: "Letters on the beads" })).toBeVisible();
+  await expect(page.getByRole("menuitemcheckbox", { name: "Laid flat" })).toHaveCount(0);
 });

@@ -1,10 +1,10 @@
-import { expect, line, saved, startPiece, strand, test, typeLine } from "./mala.ts";
+import { more, expect, line, saved, startPiece, strand, test, typeLine } from "./mala.ts";
 
 test("versions are named, compared, made the draft again and started from", async ({ page }) => {
   await startPiece(page, "With a past");
   await typeLine(page, "50D");
   await saved(page);
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await page.getByLabel("Name of this version").fill("fifty");
   await page.getByRole("button", { name: "Save version" }).click();
   await expect(page.locator(".stamp")).toContainText("version 1, fifty,");
@@ -12,7 +12,7 @@ test("versions are named, compared, made the draft again and started from", asyn
   await typeLine(page, "60D");
   await saved(page);
 
-  await page.getByRole("link", { name: "History" }).click();
+  await more(page, "History");
   const row = (what: string) => page.getByRole("row", { name: new RegExp(`^${what}`) });
   await expect(row("Beads")).toHaveText(/50\s*60\s*\+10/);
   await expect(row("Dusk-pearl round")).toHaveClass(/differs/);
@@ -30,7 +30,7 @@ test("versions are named, compared, made the draft again and started from", asyn
   await expect(line(page)).toHaveValue("60D");
   await saved(page);
 
-  await page.getByRole("link", { name: "History" }).click();
+  await more(page, "History");
   await page.getByRole("button", { name: /fifty pearls/ }).click();
   await page.getByRole("button", { name: "Copy to a new piece" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the piece" })).toHaveValue("With a past, from version 1");

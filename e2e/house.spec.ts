@@ -1,4 +1,4 @@
-import { expect, openCopy, saved, test } from "./mala.ts";
+import { expect, openCopy, problem, problems, saved, test } from "./mala.ts";
 import type { Page } from "@playwright/test";
 
 const keep = async (page: Page) => {
@@ -30,7 +30,8 @@ test("the shop's own sizes and words of ease are edited, and offered where a pie
   await page.getByRole("button", { name: "the shop's dummy 172 mm" }).click();
   await expect(page.getByRole("textbox", { name: "Measure of the wrist" })).toHaveValue("172 mm");
   await page.getByRole("button", { name: "hugging", exact: true }).click();
-  await expect(page.getByRole("group", { name: "Too loose on the wrist" })).toContainText("-12 mm to -6 mm is right");
+  await problems(page);
+  await expect(problem(page, "Too loose on the wrist")).toContainText("-12 mm to -6 mm is right");
   await page.keyboard.press("Control+z");
   await page.keyboard.press("Control+z");
   await saved(page);
@@ -102,7 +103,7 @@ test("a child's band is cut shorter and carries its cautions", async ({ page }) 
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   const tie = page.getByRole("region", { name: "Cut", exact: true }).getByRole("row", { name: /knot tail/ });
   await expect(tie.first()).toContainText("30 mm");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet .cautions")).toContainText("a cord that does not break away can strangle");
   await expect(page.locator(".sheet")).toContainText("age 3-4");
   await page.getByRole("link", { name: /Fit/ }).click();
@@ -133,7 +134,7 @@ test("strung from the spool, the start is drawn on its spool and the plan says s
   await field.selectOption("The spool itself");
   await expect(page.getByRole("region", { name: "The start" }).getByRole("img")).toHaveAttribute("aria-label", "The left end, held with the spool itself.");
   await expect(page.getByRole("region", { name: "House method of this piece" }).getByRole("status")).toContainText("the instructions");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet .steps")).toContainText("on its spool");
   for (let i = 0; i < 3; i++) await page.keyboard.press("Control+z");
   await expect(page.locator(".sheet .steps")).toContainText("a bead stopper");
@@ -148,7 +149,7 @@ test("a necklace tied on guards chooses its knot and how its guards are threaded
   await expect(page.getByRole("combobox", { name: "Glue on the knot" })).toBeVisible();
   await page.getByRole("combobox", { name: "Cord through a guard" }).selectOption("Twice");
   await expect(cut).toContainText("left guard x 4");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet .steps")).toContainText("thread the guard twice");
   await saved(page);
 });

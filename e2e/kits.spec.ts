@@ -137,7 +137,7 @@ test("packing and prices are set for the shop; what cannot be is refused and sta
 
 test("a piece ends at its kit sheet: its papers are printed there, and it goes into a kit of its own", async ({ page }) => {
   await openCopy(page, "Tide Table");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Instructions (PDF)" }).click();
   expect((await download).suggestedFilename()).toMatch(/^For one test.*, instructions\.pdf$/);

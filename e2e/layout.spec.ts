@@ -5,7 +5,7 @@ import { faultsOfLayout } from "./layoutFaults.ts";
 import { recordPaintedText } from "./paintedText.ts";
 
 const NAMES = readdirSync("demo/pieces").map((file) => (JSON.parse(readFileSync(`demo/pieces/${file}`, "utf8")) as { name: string }).name);
-const STEPS = [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Kit sheet/, /^History/];
+const STEPS = [/Lay out/, /Decide/, /Fit/, /Ends and cutting/, /Instructions/, /^History/];
 const WIDTHS = [1024, 1280, 1440];
 
 /** widthsIn are the widths that a unit is looked at: inches, whose figures are the longest, where there is the least room. */

@@ -40,7 +40,7 @@ test("a drop is made from nothing, becomes a dish, and its parts are counted", a
   await tally.getByRole("checkbox", { name: "only what is bought" }).check();
   await expect(tally.getByRole("row", { name: /Gull drop/ })).toHaveCount(0);
   await expect(tally.getByRole("row", { name: /Head pin/ })).toContainText("1");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet .steps")).toContainText("Make gull drop: put bottle-green round, 2 sea-pearl round on");
 });
 
@@ -130,6 +130,7 @@ test("the catalogue's CSV carries components, and a component in itself is refus
 
 test("something hangs on the extender's last link, is counted, and is taken off again", async ({ page }) => {
   await openCopy(page, "Tide Table");
+  await page.getByRole("button", { name: "Change the cord and the ends" }).click();
   const ends = page.getByRole("region", { name: "Cord and ends" });
   const tally = page.getByRole("region", { name: "Tally" });
   await expect(tally.getByRole("row", { name: /Buoy charm/ })).toContainText("1");

@@ -142,6 +142,31 @@ export async function startPiece(page: Page, name: string, closure: "A clasp" | 
   await expect(strand(page)).toBeFocused();
 }
 
+/** problems opens the list of problems of the piece, if it is not open yet. */
+export async function problems(page: Page): Promise<Locator> {
+  const list = page.getByRole("region", { name: "Problems" });
+  if (!(await list.isVisible())) await page.locator(".problems-line .counts").press("Enter");
+  return list;
+}
+
+/** problem is one of them, by its title. */
+export const problem = (page: Page, title: string): Locator => page.getByRole("region", { name: "Problems" }).getByRole("group", { name: title, exact: true });
+
+/** more opens what is seldom needed of a piece. */
+export async function more(page: Page, what: string): Promise<void> {
+  await page.locator(".head").getByRole("button", { name: "More" }).press("Enter");
+  await page.getByRole("menuitem", { name: what }).press("Enter");
+}
+
+/** shown changes how the felt is shown. */
+export async function shown(page: Page, what: string): Promise<void> {
+  await page.getByRole("toolbar").getByRole("button", { name: "View" }).press("Enter");
+  const choice = page.locator(".menu-of-choices").getByText(what, { exact: true });
+  await choice.click();
+  if (await choice.isVisible()) await page.keyboard.press("Escape");
+  await choice.waitFor({ state: "hidden" });
+}
+
 export const strand = (page: Page): Locator => page.getByRole("application");
 export const line = (page: Page): Locator => page.getByRole("textbox", { name: "The bead line as text" });
 export const finished = (page: Page): Locator => page.getByTestId("finished");

@@ -45,7 +45,7 @@ test("a dish is added, changed and removed, and nothing unused is carried along"
 });
 
 test("only a typed line is written by the page itself", () => {
-  expect(lineOf(withTyped(doc, "r1", "3P ("), "r1")).toBe("3P (");
+  expect(lineOf(withTyped(doc, ["r1"], "3P ("), "r1")).toBe("3P (");
   expect(lineOf(doc, "r1")).not.toBe("3P (");
 });
 
@@ -125,7 +125,7 @@ test("two states are compared line by line, and one with an error in its line sa
   const fewer = { name: "b", doc, analysis: { ...analysis, tally: analysis.tally.map((c) => ({ ...c, count: c.count - 1 })) } };
   const steel = compare(one, fewer).find((d) => d.what.startsWith("Steel round"))!;
   expect([steel.one, steel.other]).toEqual([30, 29]);
-  const broken = compare(one, { name: "c", doc: withTyped(doc, "r1", "<9P"), analysis: null });
+  const broken = compare(one, { name: "c", doc: withTyped(doc, ["r1"], "<9P"), analysis: null });
   expect(broken[0]).toMatchObject({ what: "Bead line", other: "<9P" });
   expect(broken.find((d) => d.what === "Finished length")!.other).toBeNull();
 });

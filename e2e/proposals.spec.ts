@@ -1,15 +1,13 @@
-import { expect, finished, line, openCopy, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, line, openCopy, problems, strand, test, typeLine } from "./mala.ts";
 
 test("a piece off its target is brought right by keyboard, looked at before it is taken", async ({ page }) => {
   await openCopy(page, "Harbour Lights");
   const target = page.getByLabel("Target length");
   await target.fill("430 mm");
   await target.press("Enter");
-  const proposals = page.getByRole("region", { name: "Proposals" });
-  await expect(proposals).toContainText("Ways to bring it right");
+  await expect(page.getByRole("button", { name: "Bring it right …" })).toBeVisible();
   await strand(page).focus();
   await page.keyboard.press("=");
-  await page.keyboard.press("Enter");
   await expect(page.getByTestId("budget")).toHaveText(/^430 mm − ends and clasp 23.8 mm − slack .* = beads 403.6 mm$/);
   const first = page.getByRole("button", { name: "Use: 19P to 16P" });
   await first.focus();
@@ -35,9 +33,8 @@ test("what is pinned stays, in inches too, and the reason for no proposal is sho
   await page.keyboard.press("!");
   await expect(page.locator(".chip.pinned")).toHaveText("19 P");
   await page.getByRole("button", { name: "Dish S: change or remove" }).click();
-  await page.getByRole("menuitem", { name: "Pin its beads: proposals leave them" }).click();
+  await page.getByRole("menuitem", { name: "Keep its beads as they are" }).click();
   await page.keyboard.press("=");
-  await page.keyboard.press("Enter");
   const proposals = page.getByRole("region", { name: "Proposals" });
   await expect(proposals.getByRole("listitem").first()).toContainText("17P to 14P");
   await expect(proposals.locator("b", { hasText: /^19P to/ })).toHaveCount(0);
@@ -69,14 +66,14 @@ test("all stops and warnings are fixed in one step, shown before and undone", as
   await openCopy(page, "Harbour Lights");
   await typeLine(page, "300P");
   await expect(page.getByRole("region", { name: "Tally" })).toContainText("240 in stock, 60 short");
-  await expect(page.locator(".dish").filter({ hasText: "300 used" })).toContainText("60 short");
+  await expect(page.locator(".dish").filter({ hasText: "300 of 240" })).toContainText("60 short");
   await typeLine(page, "20P");
-  await expect(page.locator(".dish").filter({ hasText: "20 used" })).not.toContainText("short");
-  const checks = page.getByRole("region", { name: "Checks" });
+  await expect(page.locator(".dish").filter({ hasText: "20 of 240" })).not.toContainText("short");
+  const checks = await problems(page);
   await expect(checks.locator(".check.stop, .check.warn").nth(1)).toBeVisible();
   const before = await checks.locator(".check.stop, .check.warn").count();
   await checks.getByRole("button", { name: "Fix all …" }).press("Enter");
-  const all = page.getByRole("dialog", { name: "Fix all stops and warnings" });
+  const all = page.getByRole("dialog", { name: "Fix what must or should be fixed" });
   await expect(all.getByRole("listitem").first()).toBeVisible();
   await all.getByRole("button", { name: "Fix all" }).press("Enter");
   await expect(checks.locator(".check.stop, .check.warn")).toHaveCount(0);

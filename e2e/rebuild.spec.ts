@@ -8,7 +8,7 @@ for (const file of readdirSync("demo/pieces")) {
     await openCopy(page, doc.name);
     const rows = doc.sections.flatMap((section: { rows: { line: string }[] }) => section.rows);
     const toRow = async (i: number) => {
-      if (rows.length > 1) await page.getByRole("group", { name: "Structure" }).getByRole("button", { name: `Row ${i + 1}`, exact: true }).click();
+      if (rows.length > 1) await page.getByRole("region", { name: "Length" }).getByRole("button", { name: `Row ${i + 1}`, exact: true }).click();
     };
     const before: string[] = [];
     for (let i = 0; i < rows.length; i++) {
@@ -16,7 +16,7 @@ for (const file of readdirSync("demo/pieces")) {
       before.push(await finished(page).innerText());
     }
     const beads = await page.locator(".list tr.sum").getByRole("rowheader").innerText();
-    await page.getByRole("link", { name: /Kit sheet/ }).click();
+    await page.getByRole("link", { name: /Instructions/ }).click();
     await page.locator(".sheet").waitFor();
     const pages = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type\s*\/Page[^s]/g);
     // Several rows take a second page.

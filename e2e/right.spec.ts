@@ -1,9 +1,9 @@
 import { readFileSync } from "node:fs";
-import { expect, finished, line, openCopy, openPiece, saved, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, line, openCopy, openPiece, problem, problems, saved, strand, test, typeLine } from "./mala.ts";
 import type { Page } from "@playwright/test";
 
 const goTo = async (page: Page, step: RegExp) => page.getByRole("link", { name: step }).press("Enter");
-const check = (page: Page, title: string) => page.getByRole("group", { name: title, exact: true });
+const check = problem;
 const cut = (page: Page) => page.getByTestId("cut");
 
 test("by keyboard: a bracelet too tight for its wrist is found, fixed, and its target follows", async ({ page, mala }, info) => {
@@ -13,7 +13,8 @@ test("by keyboard: a bracelet too tight for its wrist is found, fixed, and its t
   const inside = await page.getByTestId("inside").innerText();
   await page.getByRole("button", { name: /adult large/ }).press("Enter");
   await expect(page.getByTestId("ease")).toContainText("too tight");
-  await expect(page.getByRole("link", { name: /Fit\s*: has a problem/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Fit\s*: 1 problem/ })).toBeVisible();
+  await problems(page);
   await expect(check(page, "Too tight on the wrist")).toContainText("an ease of -8.5 mm on 180 mm");
   await check(page, "Too tight on the wrist").getByRole("button", { name: /^Change 6P/ }).press("Enter");
   await expect(check(page, "Too tight on the wrist")).toHaveCount(0);
@@ -26,7 +27,7 @@ test("by keyboard: a bracelet too tight for its wrist is found, fixed, and its t
   await page.keyboard.press("Control+z");
   await saved(page);
   // The command line gives the same figures and the same checks.
-  await goTo(page, /Kit sheet/);
+  await goTo(page, /Instructions/);
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Export piece file" }).press("Enter");
   const file = info.outputPath("piece.json");
@@ -43,6 +44,7 @@ test("a ring that must pass the hand is shown over it, in either unit", async ({
   await expect(over).toContainText("it passes: it opens to 277.6 mm, the hand needs 215 mm, estimated as a quarter more than the wrist.");
   await page.getByRole("textbox", { name: "Measure of the hand" }).fill("11 1/2 in");
   await page.getByRole("textbox", { name: "Measure of the hand" }).press("Enter");
+  await problems(page);
   await expect(check(page, "Will not pass the hand")).toContainText("the hand needs 292.1 mm");
   await page.getByRole("button", { name: "in", exact: true }).click();
   await expect(check(page, "Will not pass the hand")).toContainText("the hand needs 11 1/2 in");
@@ -79,6 +81,7 @@ test("ends are built from suggestions, and each choice of the piece's own shows 
   const have = page.getByRole("textbox", { name: "Length already cut" });
   await have.fill("400 mm");
   await have.press("Enter");
+  await problems(page);
   await expect(check(page, "Cut too short")).toContainText("The cord is cut to 400 mm; it needs at least");
   await check(page, "Cut too short").getByRole("button", { name: `Cut a new one of ${before}` }).press("Enter");
   await expect(check(page, "Cut too short")).toHaveCount(0);
@@ -88,17 +91,18 @@ test("ends are built from suggestions, and each choice of the piece's own shows 
   await expect(finished(page)).toHaveText(length);
 });
 
-test("a check is waived with a reason, which goes on the papers", async ({ page }) => {
+test("a problem is ignored for a reason, which goes on the papers", async ({ page }) => {
   await openCopy(page, "Quay Lanterns");
-  await check(page, "Crimp slips into the bead").first().getByRole("button", { name: "Waive" }).press("Enter");
+  await problems(page);
+  await check(page, "Crimp slips into the bead").first().getByRole("button", { name: "Ignore …" }).press("Enter");
   await page.getByRole("textbox", { name: "Reason" }).fill("A knot goes in behind it.");
   await page.keyboard.press("Enter");
   await expect(check(page, "Crimp slips into the bead")).toHaveCount(1);
-  await expect(page.getByRole("group", { name: "Crimp slips into the bead, waived" })).toContainText("A knot goes in behind it.");
-  await goTo(page, /Kit sheet/);
-  await expect(page.locator(".sheet")).toContainText("Waived: A knot goes in behind it.");
+  await expect(page.getByRole("group", { name: "Crimp slips into the bead, ignored" })).toContainText("A knot goes in behind it.");
+  await goTo(page, /Instructions/);
+  await expect(page.locator(".sheet")).toContainText("Ignored: A knot goes in behind it.");
   await goTo(page, /Lay out/);
-  await page.getByRole("button", { name: "Remove waiver" }).press("Enter");
+  await page.getByRole("button", { name: "Do not ignore it" }).press("Enter");
   await expect(check(page, "Crimp slips into the bead")).toHaveCount(2);
 });
 
@@ -108,7 +112,7 @@ test("each place of an extender has its length, and the plan its gates", async (
   const places = page.getByRole("region", { name: "Places to close it" });
   await expect(places.getByRole("row")).toHaveCount(13);
   await expect(places.getByRole("row").nth(2)).toContainText("392.5 mm");
-  await goTo(page, /Kit sheet/);
+  await goTo(page, /Instructions/);
   const gates = page.locator(".sheet .gate");
   await expect(gates).toHaveCount(5);
   await expect(gates.nth(0)).toContainText("Before you cut");
@@ -146,6 +150,7 @@ test("a slip in a pattern, a pattern that does not meet itself, and a cap turned
   await openCopy(page, "Ferry Bell");
   const was = await line(page).inputValue();
   await typeLine(page, `${was} 2T`);
+  await problems(page);
   await check(page, "The pattern does not meet itself").getByRole("button", { name: "Finish the repeat" }).press("Enter");
   await expect(check(page, "The pattern does not meet itself")).toHaveCount(0);
   await page.keyboard.press("Control+z");
@@ -153,6 +158,7 @@ test("a slip in a pattern, a pattern that does not meet itself, and a cap turned
   await openCopy(page, "Slack Tide");
   const caps = await line(page).inputValue();
   await typeLine(page, caps.replace("C D ~C", "~C D C"));
+  await problems(page);
   await expect(check(page, "Cap faces away from its bead")).not.toHaveCount(0);
   await check(page, "Cap faces away from its bead").first().getByRole("button", { name: "Show where" }).press("Enter");
   await expect(strand(page)).toBeFocused();

@@ -1,5 +1,7 @@
-import { expect, finished, openCopy, openPiece, strand, test, typeLine } from "./mala.ts";
+import { expect, finished, openCopy, openPiece, problem, problems, strand, test, typeLine } from "./mala.ts";
 import type { Page } from "@playwright/test";
+
+test.beforeEach(({ page }) => page.addInitScript(() => localStorage.setItem("mala.structure", "yes")));
 
 const gauge = (page: Page) => page.getByRole("region", { name: "Length" });
 const structure = (page: Page) => page.getByRole("group", { name: "Structure" });
@@ -87,7 +89,7 @@ test("holes are chosen in the structure map, and rows that change places are fou
   await expect(facts.getByLabel("Hole of row 2 at the right")).toHaveValue("1");
   await page.keyboard.press("Escape");
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
-  const found = page.getByRole("region", { name: "Checks" });
+  const found = await problems(page);
   await expect(found).toContainText("Rows 1 and 2 are in holes 1 and 2 at the left and 2 and 1 at the right");
   await found.getByRole("button", { name: "Order the right side as the left" }).click();
   await expect(found).not.toContainText("they cross on the way");
@@ -95,7 +97,7 @@ test("holes are chosen in the structure map, and rows that change places are fou
 
 test("rows are sized together by a proposal, and what crosses is fixed", async ({ page }) => {
   await openPiece(page, "Crossed Lines");
-  const found = page.getByRole("region", { name: "Checks" });
+  const found = await problems(page);
   await expect(found).toContainText("row 2 crosses row 1");
   await page.getByLabel("twisted").click();
   await expect(found).not.toContainText("crosses");
@@ -126,7 +128,7 @@ test("fit, ends and the plan are given for the row in hand", async ({ page }) =>
   const cut = await page.getByTestId("cut").innerText();
   await page.getByRole("button", { name: "Row 1" }).click();
   await expect(page.getByTestId("cut")).not.toHaveText(cut);
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".rows-table")).toContainText(cut);
   await expect(page.locator(".sheet")).toContainText("Before any end is made");
 });
@@ -144,7 +146,7 @@ test("a strand runs on through a shared bead and taken apart again, and has a ro
   await expect(structure(page).getByRole("button", { name: "bead shared" })).toBeVisible();
   await expect(structure(page).getByRole("button", { name: "Row 4", exact: true })).toBeVisible();
   await expect(page.locator(".save-state")).toHaveText("saved");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("with the same cord go through buoy large-hole, and on.");
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByRole("group", { name: "Right end", exact: true })).toContainText("the cord runs on through buoy large-hole");
@@ -172,6 +174,7 @@ test("a row of bead links is added with chain between them, and fills up to its 
   const row = structure(page).getByRole("button", { name: "Row 3", exact: true });
   await expect(row).toContainText("links");
   await row.click();
+  await page.getByRole("button", { name: "Change the cord and the ends" }).click();
   const ends = page.getByRole("region", { name: "Cord and ends" });
   const links = ends.getByLabel("Links of the chain");
   const before = Number(await links.inputValue());
@@ -184,12 +187,13 @@ test("a row of bead links is added with chain between them, and fills up to its 
   await expect.poll(async () => Number(await links.inputValue())).toBeLessThan(before - 4);
   const count = Number(await links.inputValue());
   await expect(page.getByRole("row", { name: /Brass chain/ })).toContainText(`${3 * (count - 1)} links`);
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText(`hook ${count} × stone link into a row with 3 links of chain between each two`);
 });
 
 test("how far rows may hang apart is the designer's to say", async ({ page }) => {
   await openPiece(page, "Tidewrack");
+  await problems(page);
   await expect(page.getByText("A wide gap between rows")).toHaveCount(0);
   await structure(page).getByRole("button", { name: /Size together/ }).click();
   await page.getByLabel("Widest gap at the front").fill("2");
@@ -218,16 +222,17 @@ test("a charm hangs on a ring that rows share, and counts once", async ({ page }
   await expect(page.getByText(/hangs on it/)).toHaveCount(0);
 });
 
-test("a problem between two rows is waived with its reason, and taken back", async ({ page }) => {
+test("a problem between two rows is ignored with its reason, and taken back", async ({ page }) => {
   await openCopy(page, "Crossed Lines");
-  const problem = page.getByRole("group", { name: "Rows cross", exact: true });
-  await problem.getByRole("button", { name: "Waive" }).click();
-  await problem.getByLabel("Reason").fill("meant to lie on each other");
-  await problem.getByRole("button", { name: "Save" }).click();
-  const waived = page.getByRole("group", { name: "Rows cross, waived" });
+  await problems(page);
+  const cross = problem(page, "Rows cross");
+  await cross.getByRole("button", { name: "Ignore …" }).click();
+  await cross.getByLabel("Reason").fill("meant to lie on each other");
+  await cross.getByRole("button", { name: "Ignore", exact: true }).click();
+  const waived = problem(page, "Rows cross, ignored");
   await expect(waived).toContainText("meant to lie on each other");
-  await waived.getByRole("button", { name: "Remove waiver" }).click();
-  await expect(problem).toBeVisible();
+  await waived.getByRole("button", { name: "Do not ignore it" }).click();
+  await expect(cross).toBeVisible();
 });
 
 test("the same problem in several rows is listed once, and shown in its row", async ({ page }) => {
@@ -237,6 +242,7 @@ test("the same problem in several rows is listed once, and shown in its row", as
   await page.keyboard.press("Control+ArrowDown");
   await expect(page.getByTestId("at-caret")).toContainText("Row 2 of 2");
   await typeLine(page, "30P S 9P");
+  await problems(page);
   const alike = page.getByRole("group").filter({ hasText: "Rows 1 and 2: " });
   await expect(alike.last()).toContainText("the other 39 are");
   await alike.last().getByRole("button", { name: "Show where" }).click();

@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { expect, openPiece, strand, test } from "./mala.ts";
+import { more, expect, openPiece, strand, test } from "./mala.ts";
 import { SIGNS } from "./signs.ts";
 
 const FOLDER = "docs/screenshots";
@@ -26,7 +26,6 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByLabel("Target length").fill("430 mm");
   await page.getByLabel("Target length").press("Enter");
   await strand(page).press("=");
-  await page.keyboard.press("Enter");
   await page.getByRole("button", { name: /^Use:/ }).first().focus();
   await keep("proposals");
   await page.goto("/materials");
@@ -73,7 +72,7 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByRole("region", { name: "Whom it can suit" }).waitFor();
   await keep("decide");
   await openPiece(page, "Crossed Lines");
-  await page.getByRole("link", { name: "Written pattern" }).click();
+  await more(page, "Written pattern");
   await page.getByRole("heading", { name: "3 statements disagree" }).waitFor();
   await keep("written");
   await openPiece(page, "Moored Twice");
@@ -90,14 +89,14 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByText(/pieces would change/).waitFor();
   await keep("house-method");
   await openPiece(page, "Lamplighter's Round");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await page.getByLabel("Name of this version").fill("for the window");
   await page.getByRole("button", { name: "Save version" }).click();
   await expect(page.locator(".stamp")).toContainText("version 1");
   await page.getByRole("link", { name: /Lay out/ }).click();
   await page.getByRole("textbox", { name: "The bead line as text" }).fill("<{P} 4Q 6R {12mm: S} | T>");
   await page.waitForTimeout(700);
-  await page.getByRole("link", { name: "History" }).click();
+  await more(page, "History");
   await page.waitForTimeout(700);
   await keep("history");
 });
@@ -107,7 +106,7 @@ test("a picture of every sign of the bead line", async ({ page }) => {
     await openPiece(page, piece);
     await page.getByRole("textbox", { name: "The bead line as text" }).fill(line);
     if (riders) {
-      await page.getByLabel("Riders as a bead line").fill(riders);
+      await page.getByLabel("Sliding beads as a bead line").fill(riders);
       await page.keyboard.press("Enter");
     }
     await page.waitForTimeout(900);

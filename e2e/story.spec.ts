@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { expect, finished, line, saved, searchCatalogue, strand, test, typeLine, addDish, openPiece } from "./mala.ts";
+import { addDish, expect, finished, line, openPiece, problems, saved, searchCatalogue, strand, test, typeLine } from "./mala.ts";
 
 /** tallyOf reads the tally as name and count. */
 async function tallyOf(page: import("@playwright/test").Page): Promise<Record<string, string>> {
@@ -60,7 +60,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 
   // Brought to length: the target is changed, then a run's count by arrow keys.
   await expect(page.locator(".verdict")).not.toContainText("✓");
-  const fix = page.getByRole("region", { name: "Checks" }).getByRole("button", { name: /^Change/ });
+  const fix = (await problems(page)).getByRole("button", { name: /^Change/ });
   await fix.focus();
   await page.keyboard.press("Enter");
   await expect(page.locator(".verdict")).toContainText("✓");
@@ -105,7 +105,7 @@ test("a necklace told in words is typed, brought to length, recoloured, printed,
 
 test("the printed plan can be kept as a page that stands by itself", async ({ page }, info) => {
   await openPiece(page, "Quay Lanterns");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: /Save as a page/ }).click();
   const file = info.outputPath("plan.html");

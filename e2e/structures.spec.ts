@@ -1,4 +1,4 @@
-import { addDish, expect, finished, line, openCopy, openPiece, saved, startPiece, strand, test, typeLine } from "./mala.ts";
+import { addDish, expect, finished, line, more, openCopy, openPiece, problem, problems, saved, startPiece, strand, test, typeLine } from "./mala.ts";
 
 test("a long strand is wound round the wrist, and each turn is judged", async ({ page }) => {
   await openPiece(page, "Mooring Coil");
@@ -38,7 +38,7 @@ test("a bracelet is tied on a bar from three answers, with a gate before either 
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByRole("group", { name: "The bar" })).toContainText("Curved dawn bar");
   await expect(page.getByRole("img", { name: /Right end, from the last bead outwards: Curved dawn bar/ })).toBeVisible();
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("Before either tail is clipped");
 });
 
@@ -56,24 +56,27 @@ test("a bead's hole is set off its middle in the catalogue, and a wrong place is
 
 test("riders are put on a row, told off when they do not slide, and told in the plan", async ({ page }) => {
   await openPiece(page, "Sliding Buoys");
-  const riders = page.getByLabel("Riders as a bead line");
-  const group = page.getByRole("group", { name: "Riders" });
+  const riders = page.getByLabel("Sliding beads as a bead line");
+  const group = page.getByRole("group", { name: "Sliding beads" });
   await expect(group).toContainText("9 slide over 138.6 mm, take 81 mm and leave 57.6 mm of it to be seen");
   await riders.fill("16L");
   await riders.press("Enter");
-  await expect(page.getByText("Too many riders")).toBeVisible();
-  await page.getByRole("button", { name: /Leave 15 riders/ }).click();
+  await problems(page);
+  await problem(page, "Too many sliding beads").getByRole("button", { name: /Leave 15 sliding beads/ }).click();
   await expect(riders).toHaveValue("15L");
   await riders.fill("3L [2S . S]");
   await riders.press("Enter");
-  await expect(group.getByRole("alert")).toContainText("Column 4: Nothing hangs in a cord among riders");
+  await expect(group.getByRole("alert")).toContainText("Column 4: Nothing hangs in a cord among sliding beads");
   await expect(riders).toHaveValue("3L [2S . S]");
   await riders.fill("");
   await riders.press("Enter");
-  await expect(page.getByRole("button", { name: "Add riders" })).toBeVisible();
+  await expect(riders).toHaveCount(0);
+  await page.getByRole("button", { name: "More for the selected beads" }).click();
+  await page.getByRole("menuitem", { name: "Add sliding beads" }).click();
+  await expect(riders).toBeFocused();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect(riders).toHaveValue("15L");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("15L slide over it");
   await expect(page.locator(".sheet")).toContainText("Slide the sliding beads over the others");
   // Versions are told apart by what rides as well.
@@ -85,22 +88,23 @@ test("riders are put on a row, told off when they do not slide, and told in the 
   await riders.press("Enter");
   await expect(group).toContainText("12 slide over");
   await saved(page);
-  await page.getByRole("link", { name: "History" }).click();
-  await expect(page.getByRole("row", { name: /^Riders/ })).toHaveText(/15L\s*12L/);
+  await more(page, "History");
+  await expect(page.getByRole("row", { name: /^Sliding beads/ })).toHaveText(/15L\s*12L/);
 });
 
 test("a cord is doubled, its fold made a loop for the button, and beads ride on one of it", async ({ page }) => {
   await openPiece(page, "Deckhand Loop");
   await page.getByRole("button", { name: "Dish L: change or remove" }).click();
   await page.getByRole("menuitem", { name: "Let it ride on one cord" }).click();
-  await expect(page.getByText(/in stock, on one cord/)).toHaveCount(2);
+  await expect(page.locator(".dish").filter({ hasText: ", on one cord" })).toHaveCount(2);
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
   await expect(page.getByTestId("legs")).toContainText("2 halves of the fold, 535.1 mm each");
   const girth = page.getByLabel("Inside girth of the left loop");
   await girth.fill("33 mm");
   await girth.press("Enter");
+  await problems(page);
   await expect(page.getByText("The loop does not go over its button")).toBeVisible();
-  await page.getByRole("button", { name: /Make the loop 39 mm round/ }).click();
+  await (await problems(page)).getByRole("button", { name: /Make the loop 39 mm round/ }).click();
   await expect(girth).toHaveValue("39 mm");
   await page.getByLabel("The cord runs through every bead").selectOption("3");
   await expect(page.getByTestId("legs")).toContainText("3 cords side by side");
@@ -128,7 +132,7 @@ test("two rows are strung on one wire folded at the left, and parted again", asy
   await page.getByRole("link", { name: /Lay out/ }).click();
   await page.getByRole("button", { name: "Row 2 …" }).click();
   await page.getByRole("menuitem", { name: "String it on the other half of row 1’s cord" }).click();
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("fold the cord in the middle round oval ring at the left");
   await expect(page.locator(".sheet")).toContainText("bring the leg of row 2 into the same crimp");
 });
@@ -146,7 +150,7 @@ test("the fold of a wire lies through a bead that a loop goes over", async ({ pa
   await neck.fill("5 mm");
   await neck.press("Enter");
   await expect(page.getByTestId("cut")).not.toHaveText(before ?? "");
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("Leave 5 mm of both cords below it");
   await expect(page.locator(".sheet")).toContainText("tide stone goes through it with a little push");
 });
@@ -177,7 +181,7 @@ test("a row of buttons is laced, overlapped, and strung again", async ({ page })
   await way.selectOption({ label: "laced straight" });
   await typeLine(page, "8B O");
   await expect(page.getByText("9 beads", { exact: true })).toBeVisible();
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("come up through the left hole of a flat");
   await page.getByRole("link", { name: /Lay out/ }).click();
   await way.selectOption({ label: "strung, through one hole" });
@@ -203,8 +207,9 @@ test("an ornament is made from nothing, hung up, and its foot weighed", async ({
   await girth.fill("150 mm");
   await girth.press("Enter");
   await page.getByRole("link", { name: /Ends and cutting/ }).click();
+  await problems(page);
   await expect(page.getByText("The loop is too small")).toBeVisible();
-  await page.getByRole("button", { name: /Make the loop 153 mm round/ }).click();
+  await (await problems(page)).getByRole("button", { name: /Make the loop 153 mm round/ }).click();
   await expect(page.getByLabel("Inside girth of the right loop")).toHaveValue("153 mm");
   await page.getByLabel("Left end is made").selectOption({ label: "behind its crimp or a knot alone" });
   await page.getByRole("link", { name: /Fit/ }).first().click();
@@ -213,7 +218,7 @@ test("an ornament is made from nothing, hung up, and its foot weighed", async ({
   await page.getByRole("button", { name: "Necklace" }).click();
   await expect(page.getByText("necklace, closed by a clasp")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
-  await page.getByRole("link", { name: /Kit sheet/ }).click();
+  await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("Foot end: thread");
   await expect(page.locator(".sheet")).toContainText("must not block or draw away the driver's view");
 });

@@ -34,7 +34,7 @@ test("a proposal is compared with the piece as it is, and carried out from there
   await target.fill("430");
   await target.press("Enter");
   const proposals = page.getByRole("region", { name: "Proposals" });
-  await proposals.getByRole("button", { name: "Proposals" }).press("Enter");
+  await page.getByRole("button", { name: "Bring it right …" }).press("Enter");
   await proposals.getByRole("link", { name: /^Compare: 19P to 16P/ }).press("Enter");
   await expect(page.getByRole("combobox", { name: "The other variant" })).toContainText("Proposal: 19P to 16P");
   await expect(page.getByRole("row", { name: /^Beads/ })).toHaveText(/^Beads109103.6$/);

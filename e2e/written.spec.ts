@@ -1,12 +1,12 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { expect, line, openCopy, saved, test } from "./mala.ts";
+import { more, expect, line, openCopy, saved, test } from "./mala.ts";
 
 const paper = (page: Page) => page.getByRole("textbox", { name: "The written pattern" });
 
 async function toWritten(page: Page, piece: string) {
   await openCopy(page, piece);
-  await page.getByRole("link", { name: "Written pattern" }).click();
+  await more(page, "Written pattern");
   await expect(page.getByRole("heading", { name: "Written pattern" })).toBeVisible();
 }
 

@@ -23,8 +23,8 @@ func rode(t *testing.T, riders string, hole float64) change {
 func TestRidersThatDoNotSlideOrStay(t *testing.T) {
 	fireAndStayQuiet(t, map[string]fires{
 		"a hole too fine": {"riders-blocked", "A hole of 4 mm passes over nothing here: pearl", necklace(t, "Z 60P Z", rode(t, "5G", 4)), necklace(t, "Z 60P Z", rode(t, "5G", 4.01))},
-		"too many":        {"riders-blocked", "riders take", necklace(t, "Z 18P Z", rode(t, "15G", 4.2)), necklace(t, "Z 18P Z", rode(t, "14G", 4.2))},
-		"nothing stops":   {"rider-slips", "At the left and the right nothing is wider than the riders' hole of 8.9 mm", necklace(t, "60P", rode(t, "5G", 8.9), unclasped), necklace(t, "Z 60P Z", rode(t, "5G", 6), unclasped)},
+		"too many":        {"riders-blocked", "sliding beads take", necklace(t, "Z 18P Z", rode(t, "15G", 4.2)), necklace(t, "Z 18P Z", rode(t, "14G", 4.2))},
+		"nothing stops":   {"rider-slips", "At the left and the right nothing is wider than the sliding beads' hole of 8.9 mm", necklace(t, "60P", rode(t, "5G", 8.9), unclasped), necklace(t, "Z 60P Z", rode(t, "5G", 6), unclasped)},
 	})
 }
 
@@ -40,7 +40,7 @@ func unclasped(p *piece.Piece, _ *piece.Row) { p.Closure.Left = nil }
 
 func TestTooManyRidersAreMended(t *testing.T) {
 	fix, after := fixed(t, necklace(t, "Z 20P Z", rode(t, "18G", 4.2)), "riders-blocked")
-	if fix == nil || !strings.HasPrefix(spoken(fix), "Leave 15 riders") || after.Leading().Riders.String() != "15G" {
+	if fix == nil || !strings.HasPrefix(spoken(fix), "Leave 15 sliding beads") || after.Leading().Riders.String() != "15G" {
 		t.Errorf("%+v leaves %v", fix, after)
 	}
 }

@@ -51,7 +51,7 @@ func (o RemoveDish) apply(p *piece.Piece, _ []*material.Material) error {
 		case onTop(row.Lacing, o.Letter):
 			return refuse("The dish %s is still laced on another, or has one laced on it. Change the lacing first.", o.Letter)
 		case in(row.Riders):
-			return refuse("The dish %s still rides on a row. Change its riders first.", o.Letter)
+			return refuse("The dish %s still slides on a row. Change its sliding beads first.", o.Letter)
 		case in(row.Line):
 			return refuse("The dish %s is still in the line. Remove its beads first.", o.Letter)
 		}

@@ -61,7 +61,7 @@ func TestRidersAreSetAndKeepTheirDish(t *testing.T) {
 	if after.Leading().Riders.String() != "3L" || p.Leading().Riders != nil {
 		t.Fatalf("%v", after)
 	}
-	refuses(t, after, "still rides on a row", RemoveDish{Letter: "L"})
+	refuses(t, after, "still slides on a row", RemoveDish{Letter: "L"})
 	if moved, _, err := Apply(after, nil, Letter{Letters: "L Q"}); err != nil || moved.Leading().Riders.String() != "3Q" || after.Leading().Riders.String() != "3L" {
 		t.Errorf("%v, %v", moved, err)
 	}

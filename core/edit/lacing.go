@@ -134,7 +134,7 @@ func setLacingWay(p *piece.Piece, row *piece.Row, way piece.LacingWay) error {
 		return refuse("%q is no way to lace. Use straight, diagonal or crossed.", string(way))
 	}
 	if row.Riders != nil {
-		return refuse("Beads slide over this row, and nothing slides over a laced one. Remove its riders first.")
+		return refuse("Beads slide over this row, and nothing slides over a laced one. Remove its sliding beads first.")
 	}
 	if p.FoldedWith(row) != nil {
 		return refuse("This row is on half of a folded cord. Give it a cord of its own first.")

@@ -218,7 +218,8 @@ func (o Turn) edit(e *lineEditor) (Result, error) {
 	return stays, nil
 }
 
-// edit puts the beads in the place of the selection.
+// edit puts the beads in the place of the selection. At a caret in a fill they go beside it: inside,
+// they would come as often as it repeats.
 func (o Insert) edit(e *lineEditor) (Result, error) {
 	put, err := pattern.Parse(o.Beads)
 	if err != nil {
@@ -229,6 +230,10 @@ func (o Insert) edit(e *lineEditor) (Result, error) {
 	}
 	e.faceCap(o.From, put.Items)
 	at := o.From
+	if beside, in := e.besideFill(at); in && o.To == o.From {
+		end, err := e.line.InsertBetween(beside, put.Items, e.fills, e.turns)
+		return e.done(end, end, err)
+	}
 	if o.To > o.From {
 		gone, err := e.line.Delete(o.From, o.To, e.fills)
 		if err != nil {
@@ -238,6 +243,31 @@ func (o Insert) edit(e *lineEditor) (Result, error) {
 	}
 	end, err := e.line.Insert(at, put.Items, e.fills, e.turns)
 	return e.done(end, end, err)
+}
+
+// besideFill is the nearer end of the fill that a gap lies in, or at.
+func (e *lineEditor) besideFill(gap int) (at int, in bool) {
+	for _, n := range e.line.Nodes {
+		if _, fills := n.Unit.(*pattern.Fill); !fills {
+			continue
+		}
+		inFill := func(i int) bool { return i >= 0 && i < len(e.beads) && n.Contains(e.line.Nodes[e.beads[i].Node]) }
+		from, to := gap, gap
+		for inFill(from - 1) {
+			from--
+		}
+		for inFill(to) {
+			to++
+		}
+		switch {
+		case from == to:
+		case gap-from < to-gap:
+			return from, true
+		default:
+			return to, true
+		}
+	}
+	return gap, false
 }
 
 // holds refuses what would make the line too long before it is laid out.

@@ -55,7 +55,12 @@ func (o Move) edit(e *lineEditor) (Result, error) {
 		return Result{}, err
 	}
 	at := o.Gap
-	if o.Gap > 0 {
+	switch {
+	case e.line.Size(e.fills) == n-(o.To-o.From): // nothing went with them, so every place is known
+		if at > o.To {
+			at -= o.To - o.From
+		}
+	case o.Gap > 0:
 		if found, ok := e.line.Refind(beside, e.fills); ok {
 			at = found + 1
 		} else if at > o.To {

@@ -93,7 +93,7 @@ func (p *Piece) checkLacing(r *Row, add adder, where string) {
 	case r.FoldOf != "" || p.FoldedWith(r) != nil:
 		add(where, "A row on half of a folded cord is strung. To lace with both halves, run the cord twice through one row.")
 	case r.Riders != nil:
-		add(where, "Nothing slides over a laced row. Remove its riders.")
+		add(where, "Nothing slides over a laced row. Remove its sliding beads.")
 	case r.Passes%l.Cords() != 0:
 		add(where+".way", "Two cords cross on every front, and this row has %d. Use two or four.", r.Passes)
 	case l.Pitch > 0 && l.Overlap > 0:

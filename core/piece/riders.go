@@ -13,7 +13,7 @@ func (p *Piece) checkRiders(r *Row, add adder, where string) {
 		return
 	}
 	if !r.Corded() {
-		add(where, "A row of chain has no beads to slide over. Remove its riders.")
+		add(where, "A row of chain has no beads to slide over. Remove its sliding beads.")
 		return
 	}
 	for _, n := range r.Riders.Nodes {
@@ -22,9 +22,9 @@ func (p *Piece) checkRiders(r *Row, add adder, where string) {
 		case n.IsFill():
 			add(where, "Column %d: Riders have no length to fill. Give them a count, such as 24L.", n.Col)
 		case n.IsGap():
-			add(where, "Column %d: There are no gaps among riders, which slide by themselves.", n.Col)
+			add(where, "Column %d: There are no gaps among sliding beads, which slide by themselves.", n.Col)
 		case n.Hangs():
-			add(where, "Column %d: Nothing hangs in a cord among riders. Use beads alone.", n.Col)
+			add(where, "Column %d: Nothing hangs in a cord among sliding beads. Use beads alone.", n.Col)
 		case n.IsBead() && m != nil && m.Bead != nil && m.Bead.Hangs():
 			add(where, "Column %d: %s hangs by itself and slides over nothing. Use beads with large holes.", n.Col, m.Name)
 		}

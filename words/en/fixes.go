@@ -95,7 +95,7 @@ func (p Speaker) onBeads(e check.Effect) string {
 	case check.HangMore:
 		return fmt.Sprintf("Hang %d more %s in it", e.More, e.Bead.Name)
 	case check.LeaveRiders:
-		return "Leave " + Plural(e.Riders, "rider")
+		return "Leave " + Plural(e.Riders, "sliding bead")
 	case check.EndRun:
 		return "End the run with " + e.Bead.Name
 	case check.LaceAlone:

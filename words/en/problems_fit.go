@@ -125,15 +125,15 @@ func (p Speaker) ofApart(f check.Fact) (title, says string) {
 	case check.HolderSlips:
 		return "What holds it slips into its bead", fmt.Sprintf("A %s is about %s thick; %s has a hole of %s. Use something thicker, or a bead with a finer hole.", holder(f.Way), mm(f.Thick), f.Bead.Name, mm(f.Bead.Bead.Hole))
 	case check.RidersStuck:
-		return "The riders do not slide", fmt.Sprintf("A hole of %s passes over nothing here: %s, the finest bead of the row, is %s wide.", mm(f.Hole), f.Finest.Name, mm(f.Finest.Bead.Across))
+		return "The sliding beads do not slide", fmt.Sprintf("A hole of %s passes over nothing here: %s, the finest bead of the row, is %s wide.", mm(f.Hole), f.Finest.Name, mm(f.Finest.Bead.Across))
 	case check.RidersMany:
-		return "Too many riders", fmt.Sprintf("%s take %s; the run that they slide over has %s.", Plural(f.Riders, "rider"), p.in(f.Long), p.in(f.Run))
+		return "Too many sliding beads", fmt.Sprintf("%s take %s; the run that they slide over has %s.", Plural(f.Riders, "sliding bead"), p.in(f.Long), p.in(f.Run))
 	case check.RidersSlip:
 		at := string(f.Sides[0])
 		if len(f.Sides) > 1 {
 			at += " and the " + string(f.Sides[1])
 		}
-		return "The riders slip off", fmt.Sprintf("At the %s nothing is wider than the riders' hole of %s. End the run with a bead that is, or with a fitting.", at, mm(f.Hole))
+		return "The sliding beads slip off", fmt.Sprintf("At the %s nothing is wider than the sliding beads' hole of %s. End the run with a bead that is, or with a fitting.", at, mm(f.Hole))
 	}
 	return "", ""
 }

@@ -1,8 +1,7 @@
-import { useState, type KeyboardEvent, type ReactNode, type RefObject } from "react";
+import { type KeyboardEvent, type ReactNode, type RefObject } from "react";
 import { rowOf, rowsOf, several, type Row } from "../api/piece.ts";
 import type { Bench } from "../piece/Bench.ts";
 import type { BenchState } from "../piece/BenchState.ts";
-import { Hands } from "./Hands.tsx";
 import { Chips } from "./Chips.tsx";
 import { Lacing } from "./Lacing.tsx";
 import { Riders } from "./Riders.tsx";
@@ -12,16 +11,17 @@ interface Props {
   state: BenchState;
   inputRef: RefObject<HTMLTextAreaElement | null>;
   onLeave: () => void;
+  /** Sliding beads were asked for, though none is there yet. */
+  sliding: boolean;
+  onSliding: (asked: boolean) => void;
 }
 
 /** BeadLine is the sequence as text and as chips, in step with the felt. */
-export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
+export function BeadLine({ bench, state, inputRef, onLeave, sliding, onSliding }: Props) {
   const { lineText, analysis, doc, row } = state;
   const faults = state.faults.filter((one) => one.row === undefined || one.row === row);
   const [fault] = faults;
-  const selected = state.selection.anchor !== state.selection.focus;
   const rows = rowsOf(doc);
-  const [asked, setAsked] = useState(false);
 
   function onKey(event: KeyboardEvent<HTMLTextAreaElement>) {
     if (event.key === "Enter" || event.key === "Escape") {
@@ -58,57 +58,34 @@ export function BeadLine({ bench, state, inputRef, onLeave }: Props) {
           ))}
         </div>
       )}
-      {analysis?.drawing && <Chips bench={bench} state={state} />}
+      {analysis?.drawing && lineText.trim() !== "" && <Chips bench={bench} state={state} />}
+      {lineText.trim() === "" && <Hint />}
     </>
   );
 
   return (
     <section className="line" aria-label="Bead line">
-      <div className="top">
-        <h2 className={selected || state.copied ? "hidden" : undefined}>{several(doc) ? "Bead lines" : "Bead line"}</h2>
-        {alikeRows(state) > 1 && (
-          <label className="tick">
-            <input type="checkbox" checked={state.alike} onChange={(e) => bench.setAlike(e.target.checked)} /> edit the {alikeRows(state)} alike rows together
-          </label>
-        )}
-        {selected || state.copied ? (
-          <Hands bench={bench} state={state} />
-        ) : (
-          <span className="hint">
-            <span>
-              <kbd>9P</kbd> nine
-            </span>{" "}
-            · <span>
-              <kbd>3(A B)</kbd> repeat
-            </span>{" "}
-            · <span>
-              <kbd>{"<A | C>"}</kbd> mirror
-            </span>{" "}
-            · <span>
-              <kbd>{"{A}"}</kbd> fills
-            </span>{" "}
-            · <span>
-              <kbd>~</kbd> reversed
-            </span>
-          </span>
-        )}
-        {!selected && (
-          <button type="button" className="link add-row" title="Bare cord at the caret: _ on the strand does the same" onClick={() => bench.addGap()}>
-            Add gap
-          </button>
-        )}
-        {!selected && !several(doc) && doc.closure.type === "clasp" && (
-          <button type="button" className="link add-row" title="A copy of this row beside it" onClick={() => void bench.addRow()}>
-            Add row
-          </button>
-        )}
-      </div>
+      <h2 className="hidden">{several(doc) ? "Bead lines" : "Bead line"}</h2>
       <div className={rows.length > 1 ? "lines" : undefined}>
         {rows.map((one, i) => (one.id === row ? <InHand key={one.id} number={rows.length > 1 ? i + 1 : 0}>{written}</InHand> : <OtherLine key={one.id} bench={bench} state={state} row={one} number={i + 1} />))}
       </div>
+      {(alikeRows(state) > 1 || (state.alike && rows.length > 1)) && (
+        <label className="tick alike">
+          <input type="checkbox" checked={state.alike} onChange={(e) => bench.setAlike(e.target.checked)} /> {alikeRows(state) > 1 ? `edit the ${alikeRows(state)} alike rows together` : "edit alike rows together"}
+        </label>
+      )}
       <Lacing bench={bench} state={state} />
-      <Riders key={`${row} ${rowOf(doc, row).riders ?? ""}`} bench={bench} state={state} asked={asked} onAsk={setAsked} />
+      <Riders key={`${row} ${rowOf(doc, row).riders ?? ""}`} bench={bench} state={state} asked={sliding} onAsk={onSliding} />
     </section>
+  );
+}
+
+/** Hint is how a line is written, until there is one. */
+function Hint() {
+  return (
+    <p className="hint">
+      <kbd>9P</kbd> nine · <kbd>3(A B)</kbd> repeat · <kbd>{"<A | C>"}</kbd> mirror · <kbd>{"{A}"}</kbd> fills · <kbd>~</kbd> reversed · <kbd>_10mm</kbd> gap
+    </p>
   );
 }
 

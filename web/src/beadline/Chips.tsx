@@ -10,6 +10,8 @@ import { BeadPicture } from "../pictures/BeadPicture.tsx";
 interface Tray {
   bench: Bench;
   selected: Set<number>;
+  /** The one run that is selected, whose count is at hand. */
+  inHand?: number;
   /** The first showing of each run, and of each bracket with all its repeats. */
   spans: Map<number, [number, number]>;
   groups: Map<number, [number, number]>;
@@ -37,6 +39,7 @@ export function Chips({ bench, state }: { bench: Bench; state: BenchState }) {
     else if (span[1] === i) span[1] = i + 1;
   });
   const tray: Tray = {
+    inHand: from < to && chosen.length > 0 && chosen.every((b) => b.node === chosen[0].node) ? chosen[0].node : undefined,
     bench, spans, groups: groupSpans(nodes, placed), selected: new Set(chosen.map((b) => b.node)),
     material: (key) => doc.materials.find((m) => m.id === doc.palette[key]),
     outline: (id) => drawing.outlines[id],
@@ -131,21 +134,62 @@ function Run({ node, tray }: { node: LineNode; tray: Tray }) {
   const material = tray.material(node.key ?? "");
   const span = tray.spans.get(node.id);
   const { typed, ...count } = useCount(tray, node);
+  const inHand = tray.inHand === node.id;
   return (
-    <button
-      type="button"
-      className={`chip${node.pinned ? " pinned" : ""}`}
-      aria-pressed={tray.selected.has(node.id)}
-      title={`${material?.name ?? ""}${node.pinned ? ", pinned" : ""}; type a count, or ↑ and ↓; Delete removes it`}
-      onClick={(e) => span && tray.bench.reach(span, e.shiftKey)}
-      {...count}
-      {...draggable(tray, span)}
-    >
-      {material && <BeadPicture material={material} outline={tray.outline(material.id)} size={22} px={2.4} turned={node.reversed && material.facing !== undefined} />}
-      {typed ? <span className="typed">{typed} </span> : node.count > 1 && `${node.count} `}
-      {node.reversed && "~"}
-      {node.key}
-    </button>
+    <span className={inHand ? "in-steps" : "run"}>
+      {inHand && (
+        <>
+          <button type="button" aria-label={`One ${node.key} fewer`} onClick={() => tray.bench.stepNode(node.id, -1)}>
+            −
+          </button>
+          <CountField key={node.count} count={node.count} label={`How many ${node.key}`} onCount={(n) => void tray.bench.pull(node.id, n)} />
+        </>
+      )}
+      <button
+        type="button"
+        className={`chip${node.pinned ? " pinned" : ""}`}
+        aria-pressed={tray.selected.has(node.id)}
+        title={`${material?.name ?? ""}${node.pinned ? ", pinned" : ""}; type a count, or ↑ and ↓; Delete removes it`}
+        onClick={(e) => span && tray.bench.reach(span, e.shiftKey)}
+        {...count}
+        {...draggable(tray, span)}
+      >
+        {material && <BeadPicture material={material} outline={tray.outline(material.id)} size={22} px={2.4} turned={node.reversed && material.facing !== undefined} />}
+        {typed ? <span className="typed">{typed} </span> : node.count > 1 && <span className={inHand ? "hidden" : undefined}>{node.count} </span>}
+        {node.reversed && "~"}
+        {node.key}
+      </button>
+      {inHand && (
+        <button type="button" aria-label={`One ${node.key} more`} onClick={() => tray.bench.stepNode(node.id, 1)}>
+          +
+        </button>
+      )}
+    </span>
+  );
+}
+
+/** CountField is a count to type; what is no count from 1 up is left as it was. */
+function CountField({ count, label, onCount }: { count: number; label: string; onCount: (n: number) => void }) {
+  const [typed, setTyped] = useState(`${count}`);
+  const settle = () => {
+    const n = Number(typed);
+    if (n > 0 && n !== count) onCount(n);
+    else setTyped(`${count}`);
+  };
+  return (
+    <input
+      value={typed}
+      inputMode="numeric"
+      maxLength={4}
+      aria-label={label}
+      onChange={(e) => setTyped(e.target.value.replace(/\D/g, ""))}
+      onFocus={(e) => e.target.select()}
+      onBlur={settle}
+      onKeyDown={(e) => {
+        if (e.key === "Enter") settle();
+        if (e.key === "Escape") setTyped(`${count}`);
+      }}
+    />
   );
 }
 

@@ -19,13 +19,7 @@ export function Riders({ bench, state, asked, onAsk }: Props) {
   const [text, setText] = useState(written);
   const [wrong, setWrong] = useState("");
   if (rowOf(doc, row).cord === undefined || rowOf(doc, row).lacing) return null;
-  if (!written && !asked) {
-    return (
-      <button type="button" className="link add-riders" title="Beads with large holes that slide over the others" onClick={() => onAsk(true)}>
-        Add riders
-      </button>
-    );
-  }
+  if (!written && !asked) return null;
   const riders = analysis && strandOf(analysis, row).riders;
   const settle = async () => {
     if (text.trim() === written) {
@@ -38,15 +32,15 @@ export function Riders({ bench, state, asked, onAsk }: Props) {
     if (done) onAsk(false);
   };
   return (
-    <div className="riders" role="group" aria-label="Riders">
+    <div className="riders" role="group" aria-label="Sliding beads">
       <label>
-        <span>Riders{several(doc) ? ` of row ${numberOf(doc, row)}` : ""}</span>
+        <span>Sliding beads{several(doc) ? ` of row ${numberOf(doc, row)}` : ""}</span>
         <input
           value={text}
           autoFocus={asked && !written}
           spellCheck={false}
           autoComplete="off"
-          aria-label="Riders as a bead line"
+          aria-label="Sliding beads as a bead line"
           aria-invalid={wrong !== ""}
           aria-describedby={wrong ? "riders-fault" : undefined}
           placeholder="24L"

@@ -1,15 +1,16 @@
-import { IconButton, InputBase } from "@mui/material";
+import { InputBase } from "@mui/material";
 import { useState } from "react";
-import { Link } from "react-router";
-import { HistoryIcon, NotebookIcon, RedoIcon, UndoIcon } from "../ui/icons.tsx";
+import { RedoIcon, UndoIcon } from "../ui/icons.tsx";
 import { several } from "../api/piece.ts";
 import type { Document } from "../api/client.ts";
+import { MenuButton } from "../ui/MenuButton.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 import type { SaveState } from "../piece/Draft.ts";
 import type { BenchContext } from "../piece/context.ts";
+import { Problems } from "../problems/Problems.tsx";
 import { Thread } from "./Thread.tsx";
 
-const SAVED: Record<SaveState, string> = {
+const SAVED = {
   saved: "saved",
   unsaved: "saving …",
   saving: "saving …",
@@ -17,14 +18,14 @@ const SAVED: Record<SaveState, string> = {
   failing: "not saved: the server has a fault, trying again",
   refused: "not saved: fix what is marked",
   conflict: "not saved: changed elsewhere",
-};
+} satisfies Record<SaveState, string>;
 
-const KINDS: Record<string, string> = { necklace: "necklace", bracelet: "bracelet", anklet: "anklet", ornament: "ornament" };
 const CLOSES: Record<string, string> = { clasp: "closed by a clasp", knot: "tied in a ring", none: "slips on", tied: "tied with its ends", bar: "tied on a bar", hung: "hangs by its loop" };
 
-/** Head names the piece and carries the thread of steps. */
+/** Head names the piece, carries the thread of steps and says what is wrong with it. */
 export function Head({ id, bench, state }: BenchContext) {
-  const { doc, analysis } = state;
+  const { doc, analysis, save } = state;
+  const unsaved = SAVED[save].startsWith("not saved");
   return (
     <header className="head">
       <div className="title">
@@ -34,37 +35,51 @@ export function Head({ id, bench, state }: BenchContext) {
           void bench.apply({ do: "set-details", details: { name, notes, tags } });
         }} />
         <div className="sub">
-          {KINDS[doc.kind]}
+          {doc.kind}
           {several(doc) ? ` of ${rowsIn(doc)}` : `, ${CLOSES[doc.closure.type]}`}
+          {" · "}
+          <span className={`save-state ${save}`}>{SAVED[save]}</span>
+          <span className="hidden" role="status">
+            {unsaved && SAVED[save]}
+          </span>
           {analysis && (
             <>
               {" · "}
               <Span lengths={analysis.strands.map((strand) => strand.finishedMm)} />
             </>
           )}
-          {" · "}
-          <span className={`save-state ${state.save}`} role="status">
-            {SAVED[state.save]}
-          </span>
         </div>
       </div>
       <Thread id={id} bench={bench} state={state} />
       <div className="tools">
-        <IconButton component={Link} to={`/pieces/${id}/written`} aria-label="Written pattern" title="Compare with a written pattern">
-          <NotebookIcon />
-        </IconButton>
-        <IconButton component={Link} to={`/pieces/${id}/history`} aria-label="History" title="Versions of this piece">
-          <HistoryIcon />
-        </IconButton>
-        <IconButton aria-label="Undo" title="Undo (Ctrl Z)" disabled={!state.canUndo} onClick={() => bench.undo()}>
+        <Problems id={id} bench={bench} state={state} />
+        <MenuButton label="More" choices={more(id)} />
+        <button type="button" className="undo" aria-label="Undo" title="Undo (Ctrl Z)" disabled={!state.canUndo} onClick={() => bench.undo()}>
           <UndoIcon />
-        </IconButton>
-        <IconButton aria-label="Redo" title="Redo (Ctrl Y)" disabled={!state.canRedo} onClick={() => bench.redo()}>
+          <span aria-hidden>Undo</span>
+        </button>
+        <button type="button" className="undo" aria-label="Redo" title="Redo (Ctrl Y)" disabled={!state.canRedo} onClick={() => bench.redo()}>
           <RedoIcon />
-        </IconButton>
+          <span aria-hidden>Redo</span>
+        </button>
       </div>
     </header>
   );
+}
+
+/** more is what is seldom needed of a piece. */
+function more(id: string) {
+  const at = `/pieces/${id}`;
+  return [
+    { says: "Proposals", hint: "=", to: `${at}?show=proposals` },
+    { says: "Graduated sizes", to: `${at}?show=graduated` },
+    { says: "Several sizes", to: `${at}/sizes` },
+    { says: "Colourways", to: `${at}/colours` },
+    { says: "Worn together", to: `${at}/stack` },
+    { says: "What to buy", to: `${at}/buy` },
+    { says: "Written pattern", to: `${at}/written` },
+    { says: "History", to: `${at}/history` },
+  ];
 }
 
 /** rowsIn says how many rows lie side by side, and in how many sections. */

@@ -1,31 +1,38 @@
 import { NavLink, useLocation, useNavigate } from "react-router";
+import type { Check } from "../api/client.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { usePageKeys } from "../piece/usePageKeys.ts";
 import type { BenchContext } from "../piece/context.ts";
-
-type Bead = "untouched" | "settled" | "wrong";
+import { openProblems, problems } from "../problems/severity.ts";
 
 interface Step {
   to: string;
   name: string;
-  bead: Bead;
+  /** How the bead is painted. */
+  bead: "untouched" | "settled" | "wrong" | "better";
+  /** How many of the piece's problems are put right here. */
+  problems: number;
 }
 
-const SAYS: Record<Bead, string> = { untouched: "open", settled: "done", wrong: "has a problem" };
-const MARKS: Record<Bead, string> = { untouched: "", settled: "✓", wrong: "!" };
-
-function stepsOf(id: string, { analysis, faults, trouble }: BenchState): Step[] {
-  const state = (step: string): Bead => analysis?.thread?.find((t) => t.step === step)?.state ?? "untouched";
+function stepsOf(id: string, { analysis, faults }: BenchState): Step[] {
+  const open = faults.length > 0 ? [] : openProblems(analysis);
+  const step = (name: string, of: Check["step"], path = ""): Step => {
+    const here = open.filter((c) => c.step === of);
+    const unread = faults.length > 0 && of === "lay-out";
+    const grave = unread || here.some((c) => c.severity !== "advise");
+    const settled = analysis?.thread?.find((t) => t.step === of)?.state === "untouched" ? "untouched" : "settled";
+    return { to: `/pieces/${id}${path}`, name, bead: grave ? "wrong" : here.length > 0 ? "better" : settled, problems: unread ? 1 : here.length };
+  };
   return [
-    { to: `/pieces/${id}/decide`, name: "Decide", bead: state("decide") },
-    { to: `/pieces/${id}`, name: "Lay out", bead: faults.length > 0 || trouble ? "wrong" : state("lay-out") },
-    { to: `/pieces/${id}/fit`, name: "Fit", bead: state("fit") },
-    { to: `/pieces/${id}/ends`, name: "Ends and cutting", bead: state("ends") },
-    { to: `/pieces/${id}/plan`, name: "Kit sheet", bead: "untouched" },
+    step("Decide", "decide", "/decide"),
+    step("Lay out", "lay-out"),
+    step("Fit", "fit", "/fit"),
+    step("Ends and cutting", "ends", "/ends"),
+    { to: `/pieces/${id}/plan`, name: "Instructions", bead: "untouched", problems: 0 },
   ];
 }
 
-/** Thread carries the steps of the work in the order they are done, each as a bead on it, and the keys that work at every step. */
+/** Thread carries the steps of the work in the order they are done, each as a bead on it with the number of its problems, and the keys that work at every step. */
 export function Thread({ id, bench, state }: BenchContext) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
@@ -46,10 +53,10 @@ export function Thread({ id, bench, state }: BenchContext) {
           <li key={step.to}>
             <NavLink to={step.to} end>
               <span className={`bead ${step.bead}`} aria-hidden>
-                {MARKS[step.bead]}
+                {step.problems > 0 ? step.problems : step.bead === "settled" ? "✓" : ""}
               </span>
               {step.name}
-              {step.name !== "Kit sheet" && <span className="hidden">: {SAYS[step.bead]}</span>}
+              {step.name !== "Instructions" && <span className="hidden">: {step.problems > 0 ? problems(step.problems) : step.bead === "settled" ? "done" : "open"}</span>}
             </NavLink>
           </li>
         ))}

@@ -37,7 +37,7 @@ export function compare(one: Side, other: Side): Difference[] {
   const out: Difference[] = [
     ...ids.map((row): Difference => ({ what: of(row, "Bead line"), kind: "text", one: lineOf(one, row), other: lineOf(other, row) })),
     ...ids.flatMap((row) => [
-      ...told(of(row, "Riders"), (doc) => rowIn(doc, row)?.riders),
+      ...told(of(row, "Sliding beads"), (doc) => rowIn(doc, row)?.riders),
       ...told(of(row, "Cord"), (doc) => cordOf(doc, row)),
       figure(of(row, "Finished length"), "length", (a) => (has(a, row) ? strandOf(a, row).finishedMm : 0)),
       figure(of(row, "Strung"), "length", (a) => (has(a, row) ? strandOf(a, row).strungMm : 0)),

@@ -12,12 +12,15 @@ import { sizedBy, sizedWord, sizeOf } from "../shop/size.ts";
 interface Props {
   bench: Bench;
   state: BenchState;
+  /** The dish whose beads light up on the strand. */
+  lit: string | null;
+  onLight: (key: string | null) => void;
   onAdd: () => void;
   onChange: (key: string) => void;
 }
 
 /** Dishes hold the beads of this piece, each under its letter. */
-export function Dishes({ bench, state, onAdd, onChange }: Props) {
+export function Dishes({ bench, state, lit, onLight, onAdd, onChange }: Props) {
   const { doc, analysis, selection } = state;
   const [menu, setMenu] = useState<{ key: string; at: HTMLElement } | null>(null);
   const [lettering, setLettering] = useState<string | null>(null);
@@ -34,7 +37,10 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
 
   return (
     <section aria-label="Dishes">
-      <h2>Dishes</h2>
+      <h2>Beads</h2>
+      <button type="button" className="link change" aria-label="Add a dish" title="Add a bead from the catalogue (+)" onClick={onAdd}>
+        + Add
+      </button>
       {Object.entries(doc.palette).map(([key, id]) => {
         const material = doc.materials.find((m) => m.id === id);
         if (!material) return null;
@@ -43,19 +49,25 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
         const short = analysis?.short?.find((l) => l.material === id)?.short ?? 0;
         const outline = analysis?.drawing?.outlines[id] ?? shop.get(id)?.outline;
         return (
-          <div key={key} className={`dish ${held === key ? "held" : ""}`}>
+          <div key={key} className={`dish ${held === key ? "held" : ""} ${lit === key ? "lit" : ""}`}>
             <button
               type="button"
               className="plain drop"
+              aria-pressed={lit === key}
               draggable
               onDragStart={(e) => {
                 e.dataTransfer.setData(DISH, key);
                 e.dataTransfer.effectAllowed = "copy";
               }}
-              onClick={() => void bench.drop(key)} title={`Add one at the caret (${key}), or drag it; size ${sizedBy(material)}`}
+              onClick={(e) => e.detail < 2 && onLight(lit === key ? null : key)}
+              onDoubleClick={() => {
+                onLight(null);
+                void bench.drop(key);
+              }}
+              title={`Shows its beads; twice adds one at the caret, as the letter ${key} does; drag it where it goes. Size ${sizedBy(material)}`}
             >
               <span className="bowl">
-                <BeadPicture material={material} outline={outline} size={38} px={3.4} />
+                <BeadPicture material={material} outline={outline} size={34} px={3.1} />
                 <span className="letter">{key}</span>
               </span>
               <span>
@@ -63,11 +75,17 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
                 <span className="facts" style={{ display: "block" }}>
                   {[sizeOf(material, outline), sizedWord(material)].filter(Boolean).join(", ")}
                   <br />
-                  {material.component?.kind === "turn" ? takenInTurn(key) : uses} used{onShelf !== undefined && !(material.component && onShelf === 0) && `, ${onShelf} in stock`}
-                  {short > 0 && <span className="in-stock short">{short} short</span>}
+                  <span className={short > 0 ? "in-stock short" : undefined}>
+                    {material.component?.kind === "turn" ? takenInTurn(key) : uses}
+                    {onShelf !== undefined && !(material.component && onShelf === 0) ? ` of ${onShelf}` : " used"}
+                    {short > 0 && `: ${short} short`}
+                  </span>
                   {onOne(key) && ", on one cord"}
                 </span>
               </span>
+            </button>
+            <button type="button" className="one-more" aria-label={`Add ${material.name} at the caret`} title={`Add one at the caret (${key})`} onMouseDown={(e) => e.preventDefault()} onClick={() => void bench.drop(key)}>
+              +
             </button>
             <button type="button" className="more" aria-label={`Dish ${key}: change or remove`} aria-haspopup="menu" onClick={(e) => setMenu({ key, at: e.currentTarget })}>
               ⋯
@@ -75,10 +93,6 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
           </div>
         );
       })}
-      <button type="button" className="add-dish" onClick={onAdd}>
-        <span className="plus">+</span>
-        Add a dish
-      </button>
       <Menu open={menu !== null} anchorEl={menu?.at} onClose={() => setMenu(null)}>
         <MenuItem
           onClick={() => {
@@ -113,7 +127,7 @@ export function Dishes({ bench, state, onAdd, onChange }: Props) {
             setMenu(null);
           }}
         >
-          {menu && doc.pinned?.some((pin) => pin.letter === menu.key) ? "Unpin its beads" : "Pin its beads: proposals leave them"}
+          {menu && doc.pinned?.some((pin) => pin.letter === menu.key) ? "Let its beads change" : "Keep its beads as they are"}
         </MenuItem>
         <MenuItem
           disabled={menu !== null && inLine(menu.key)}

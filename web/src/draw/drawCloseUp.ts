@@ -33,6 +33,8 @@ export interface CloseUpView {
   fromCentre: boolean;
   letters: boolean;
   selection: { from: number; to: number };
+  /** The dish whose beads light up. */
+  lit?: string | null;
   /** The selection's right end can be pulled. */
   handle: boolean;
   /** Where something dragged would go. */
@@ -102,6 +104,7 @@ export function drawCloseUp(ctx: CanvasRenderingContext2D, view: CloseUpView) {
     if (lanes.length > 1) clipTo(ctx, lane, width, tone);
     ctx.translate(0, lane.top + lane.height / 2 - lane.raised);
     drawEndsAndCord(ctx, view, lane, x);
+    if (view.lit) lightUp(ctx, view.lit, lane, px, x);
     if (lane.inHand) tintSelection(ctx, view, lane, x);
     drawBeads(ctx, view, lane, x);
     drawTarget(ctx, view, lane, x);
@@ -306,6 +309,15 @@ function drawFlats(ctx: CanvasRenderingContext2D, { doc, px, tone, width }: Clos
     ctx.translate(x(b.atMm), 0);
     drawLaced(ctx, m, b.key, laced, cloths[tone].cord, px);
     ctx.restore();
+  }
+}
+
+/** lightUp lays a light behind the beads of a dish. */
+function lightUp(ctx: CanvasRenderingContext2D, key: string, { strand }: Lane, px: number, x: (mm: number) => number) {
+  ctx.fillStyle = "rgba(31,111,101,.32)";
+  for (const b of [...strand.placed, ...(strand.riders?.placed ?? [])]) {
+    const half = (b.acrossMm / 2) * px + 6;
+    if (b.key === key) ctx.fillRect(x(b.fromMm), -half, x(b.toMm) - x(b.fromMm), 2 * half);
   }
 }
 

@@ -322,6 +322,22 @@ export function drawWholeSelection(ctx: CanvasRenderingContext2D, view: WholeVie
   });
 }
 
+/** drawWholeLit marks the beads of a dish in every row. */
+export function drawWholeLit(ctx: CanvasRenderingContext2D, view: WholeView, key: string) {
+  framed(ctx, view, (px) => {
+    ctx.strokeStyle = "#1f6f65";
+    ctx.lineCap = "butt";
+    ctx.lineWidth = 2.5;
+    for (const { strand, gaps } of view.drawn.picture.whole?.rows ?? []) {
+      strandOf(view.drawn.analysis, strand).placed.forEach((b, i) => {
+        if (b.key !== key || i + 1 >= gaps.length) return;
+        const lift = 2.5 + b.acrossMm / 2;
+        trace(ctx, [lifted(gaps[i], lift), lifted(gaps[i + 1], lift)], px);
+      });
+    }
+  });
+}
+
 /** gapNear finds the row, and the gap of it, that lie nearest to a place of the picture. */
 export function gapNear(view: WholeView, x: number, y: number): { row: string; gap: number } {
   const lens = view.lens ?? PLAIN_LENS;

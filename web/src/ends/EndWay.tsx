@@ -48,6 +48,14 @@ const IN_RING: Partial<Record<Way | "", string>> = { "": "trimmed at the knot", 
 /** waysOf are the ways in which an end can be made, beyond what its fittings say. */
 export const waysOf = (strand: Strand | undefined, side: Side) => (side === "left" ? strand?.leftWays : strand?.rightWays) ?? [];
 
+/** waySays says how an end of a row is made beyond its fittings; empty where those say it. */
+export function waySays(doc: Document, row: string, side: Side): string {
+  const end = endOf(doc, row, side);
+  const says = WAYS.find(({ way }) => way === end?.way)?.label ?? "";
+  const bead = doc.materials.find((m) => m.id === end?.bead)?.name;
+  return bead ? `${says}, ${bead}` : says;
+}
+
 /** EndWay chooses how an end is made beyond its fittings, with what that way needs, and how far its tail goes. */
 export function EndWay({ bench, doc, row, strand, side, onBead, onHang }: Props) {
   const end = endOf(doc, row, side);

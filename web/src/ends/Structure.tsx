@@ -12,12 +12,20 @@ import "./rows.css";
 
 type Side = "left" | "right";
 
+/** KEPT says whether the map is open, from one piece to the next. */
+const KEPT = "mala.structure";
+
 /** Structure is the map of a piece of several rows: closure, what rows go on, the rows, and back. */
 export function Structure({ bench, state }: { bench: Bench; state: BenchState }) {
   const { doc, analysis, row } = state;
   const [facts, setFacts] = useState<{ fitting: Fitting; side: Side; at: HTMLElement } | null>(null);
+  const [open, setOpen] = useState(() => localStorage.getItem(KEPT) === "yes");
+  const show = () => {
+    localStorage.setItem(KEPT, open ? "no" : "yes");
+    setOpen(!open);
+  };
   const rows = rowsOf(doc);
-  if (rows.length < 2) return null;
+  if (rows.length < 2) return doc.closure.type === "clasp" ? <div className="structure"><AddRow bench={bench} /></div> : null;
   const on = (id: string) => analysis?.rows?.fitting.filter((one) => one.fitting === id).reduce((sum, one) => Math.max(sum, one.rows.length), 0);
   const parts = (list: Fitting[], side: Side) =>
     list.map((fitting) => {
@@ -49,18 +57,18 @@ export function Structure({ bench, state }: { bench: Bench; state: BenchState })
   const twisted = doc.sections.some((section) => section.twisted);
   return (
     <div className="structure" role="group" aria-label="Structure">
-      <h2>Structure</h2>
-      <div className={`map ${long ? "long" : ""}`}>
+      <button type="button" className="strip" aria-expanded={open} onClick={show}>
+        <b>Structure</b> <span>{inWords(doc)}</span> <i aria-hidden>{open ? "▾" : "▸"}</i>
+      </button>
+      {open && <div className={`map ${long ? "long" : ""}`}>
         <Chain>{parts(doc.closure.left ?? [], "left")}</Chain>
         {doc.sections.flatMap((section, i) => [stack(section, i), ...(joins[i] ? [<Chain key={joins[i].id}>{parts(joins[i].fittings, "right")}</Chain>] : [])])}
         {/* Both lists run from the outside in; the map reads from left to right. */}
         <Chain>{parts([...(doc.closure.right ?? [])].reverse(), "right")}</Chain>
         {(doc.closure.right ?? []).length === 0 && <span className="part ghost">other half</span>}
-      </div>
+      </div>}
       <div className="does">
-        <button type="button" className="link" onClick={() => void bench.addRow()}>
-          Add row
-        </button>
+        <AddRow bench={bench} />
         <RowMenu bench={bench} state={state} />
         <SizeTogether bench={bench} state={state} />
         <label className="tick">
@@ -72,6 +80,25 @@ export function Structure({ bench, state }: { bench: Bench; state: BenchState })
       </Popover>
     </div>
   );
+}
+
+function AddRow({ bench }: { bench: Bench }) {
+  return (
+    <button type="button" className="link" title="A copy of this row beside it" onClick={() => void bench.addRow()}>
+      Add row
+    </button>
+  );
+}
+
+/** inWords is the way round the piece in one line: clasp, rings, rows, and back. */
+function inWords(doc: Document): string {
+  const word = ({ of }: Fitting) => wordFor(doc.materials.find((m) => m.id === of));
+  const rows = (section: Document["sections"][number]) => `${section.rows?.length ?? 0} ${section.rows?.length === 1 ? "row" : "rows"}`;
+  return [
+    ...(doc.closure.left ?? []).map(word),
+    ...doc.sections.flatMap((section, i) => [rows(section), ...(doc.joins?.[i]?.fittings ?? []).map(word)]),
+    ...(doc.closure.right ?? []).map(word).reverse(),
+  ].join(" · ");
 }
 
 function Chain({ children }: { children: ReactNode[] }) {

@@ -1,6 +1,5 @@
 import { rowOf, strandOf } from "../api/piece.ts";
 import { useBenchContext } from "../piece/context.ts";
-import { Checks } from "../tally/Checks.tsx";
 import { RowPicker } from "../ends/RowPicker.tsx";
 import { CutSum } from "./CutSum.tsx";
 import { Ends } from "../ends/Ends.tsx";
@@ -38,11 +37,10 @@ export function EndsRoom() {
         </div>
         <div>
           {corded && <CutSum bench={bench} analysis={analysis} doc={doc} row={row} />}
-          {clasped ? <Suggestions bench={bench} doc={doc} row={row} /> : <PieceHouse bench={bench} state={state} row={row} />}
+          {clasped && <Suggestions bench={bench} doc={doc} row={row} />}
         </div>
         <div>
-          <Checks bench={bench} state={state} step="ends" />
-          {clasped && <PieceHouse bench={bench} state={state} row={row} />}
+          <PieceHouse bench={bench} state={state} row={row} />
         </div>
       </div>
     </div>

@@ -3,7 +3,6 @@ import type { Bench } from "../piece/Bench.ts";
 import { Link } from "react-router";
 import { previewed } from "../piece/BenchState.ts";
 import { useBenchContext } from "../piece/context.ts";
-import { Checks } from "../tally/Checks.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 import { CrossSection, OverTheHand } from "./CrossSection.tsx";
 import { RowPicker } from "../ends/RowPicker.tsx";
@@ -50,7 +49,6 @@ export function Fit() {
         {analysis?.fit?.passage && <Passing analysis={analysis} doc={doc} row={row} />}
         {analysis?.positions && <Positions positions={analysis.positions} />}
         <Proposals bench={bench} state={state} />
-        <Checks bench={bench} state={state} step="fit" />
       </aside>
     </div>
   );

@@ -3,7 +3,6 @@ import type { Bench } from "../piece/Bench.ts";
 import { WholePicture } from "../pictures/WholePicture.tsx";
 import type { BenchContext } from "../piece/context.ts";
 import { Choice } from "../ui/Answers.tsx";
-import { Checks } from "../tally/Checks.tsx";
 import { LengthField } from "../ui/LengthField.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 
@@ -42,7 +41,6 @@ export function Hang({ bench, state }: Pick<BenchContext, "bench" | "state">) {
       </div>
       <aside className="side right" aria-label="How it hangs">
         {analysis?.hanger && <Pull analysis={analysis} doc={doc} />}
-        <Checks bench={bench} state={state} step="fit" />
       </aside>
     </div>
   );

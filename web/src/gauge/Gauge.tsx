@@ -6,12 +6,19 @@ import { formatLength } from "../units/length.ts";
 import { LengthField } from "../ui/LengthField.tsx";
 import { Length, useUnit } from "../ui/UnitContext.tsx";
 
-/** Gauge compares the finished length with its target. */
-export function Gauge({ bench, state }: { bench: Bench; state: BenchState }) {
-  return several(state.doc) ? <RowsGauge bench={bench} state={state} /> : <OneGauge bench={bench} state={state} />;
+interface Props {
+  bench: Bench;
+  state: BenchState;
+  /** Opens the ways to bring it right. */
+  onProposals: () => void;
 }
 
-function OneGauge({ bench, state }: { bench: Bench; state: BenchState }) {
+/** Gauge compares the finished length with its target. */
+export function Gauge(props: Props) {
+  return several(props.state.doc) ? <RowsGauge {...props} /> : <OneGauge {...props} />;
+}
+
+function OneGauge({ bench, state, onProposals }: Props) {
   const { unit } = useUnit();
   const { analysis, behind } = state;
   const target = analysis?.target;
@@ -19,10 +26,11 @@ function OneGauge({ bench, state }: { bench: Bench; state: BenchState }) {
 
   return (
     <section className="gauge" aria-label="Length">
-      <div className={`figure ${behind ? "behind" : ""}`} aria-live="polite" data-testid="finished">
+      <div className={`figure ${behind ? "behind" : ""}`} data-testid="finished">
         {analysis ? <Length mm={shown} /> : "…"}
       </div>
       {target && !behind && <Verdict off={target.offMm} within={target.within} />}
+      <BringRight state={state} onProposals={onProposals} />
       {analysis && target && <Bar mm={target.mm} target={target.finishedMm} tolerance={target.toleranceMm} />}
       <div className="asked">
         <Target bench={bench} state={state} />
@@ -34,7 +42,7 @@ function OneGauge({ bench, state }: { bench: Bench; state: BenchState }) {
 }
 
 /** RowsGauge is the length of each row against what is asked of it, that in hand larger. */
-function RowsGauge({ bench, state }: { bench: Bench; state: BenchState }) {
+function RowsGauge({ bench, state, onProposals }: Props) {
   const { unit } = useUnit();
   const { analysis, doc, row, behind } = state;
   const firstOfMain = analysis?.rows ? analysis.rows.main[0] === row || !analysis.rows.main.includes(row) : numberOf(doc, row) === 1;
@@ -50,20 +58,33 @@ function RowsGauge({ bench, state }: { bench: Bench; state: BenchState }) {
           return (
             <button type="button" key={id} aria-pressed={inHand} aria-label={`Row ${i + 1}`} onClick={() => bench.toRow(id)}>
               <span className="number">{i + 1}</span>
-              <span className="figure" data-testid={inHand ? "finished" : undefined} aria-live={inHand ? "polite" : undefined}>
-                {strand ? <Length mm={target?.counts === "beads" ? target.mm : strand.finishedMm} /> : "…"}
+              <span className="figure" data-testid={inHand ? "finished" : undefined}>
+                {strand ? <Length mm={target?.counts === "beads" ? target.mm : strand.finishedMm} bare={!inHand} /> : "…"}
               </span>
-              {target && !behind && <Verdict off={target.offMm} within={target.within} short={!inHand} />}
+              {target && !behind && <Verdict off={target.offMm} within={target.within} short />}
             </button>
           );
         })}
       </div>
+      <BringRight state={state} onProposals={onProposals} />
       <div className="asked">
         {firstOfMain ? <Target bench={bench} state={state} /> : <Follow bench={bench} state={state} />}
         {analysis && <Inside analysis={analysis} text={(mm) => formatLength(mm, unit)} />}
         <AnyOrder state={state} text={(mm) => formatLength(mm, unit)} />
       </div>
     </section>
+  );
+}
+
+/** BringRight leads to the proposals where the row in hand is off its target, or the piece does not suit its wearer. */
+function BringRight({ state, onProposals }: Pick<Props, "state" | "onProposals">) {
+  const target = state.analysis?.strands.find((s) => s.id === state.row)?.target;
+  const fit = state.analysis?.fit;
+  if (state.behind || ((!target || target.within) && (!fit || fit.suits))) return null;
+  return (
+    <button type="button" className="link" title="Ways to bring it right (=)" onClick={onProposals}>
+      Bring it right …
+    </button>
   );
 }
 

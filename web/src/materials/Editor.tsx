@@ -16,12 +16,14 @@ import { Packs } from "./Packs.tsx";
 interface Props {
   item: CatalogueItem;
   onClose: () => void;
+  /** Called with what was saved. */
+  onSaved: (material: Material) => void;
   onDeleted: (item: CatalogueItem) => void;
   onDuplicate: (item: CatalogueItem) => void;
 }
 
 /** Editor changes a material. It shows its true size, what follows from its measures, and what saving would change in pieces. */
-export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
+export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props) {
   const queries = useQueryClient();
   const fresh = item.revision === 0;
   const [m, setMaterial] = useState<Material>(item.material);
@@ -64,7 +66,7 @@ export function Editor({ item, onClose, onDeleted, onDuplicate }: Props) {
       const { material: full, onHand } = newest.current;
       await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, archived, material: full } }));
       await queries.invalidateQueries({ queryKey: ["materials"] });
-      onClose();
+      onSaved(full);
     } catch (err) {
       const fault = err instanceof ApiError ? err.problem.faults?.[0] : undefined;
       setSays(fault ? `${fault.where ? `${fault.where.replace(/^material\.?/, "").replace(/^packs\[(\d+)\].*/, (_, n: string) => `Pack ${Number(n) + 1}:`)} ` : ""}${fault.says}` : (err as Error).message);

@@ -22,15 +22,23 @@ const FRESH: CatalogueItem = {
   onHand: 0, archived: false, revision: 0,
 };
 
+/** Asked is what another view opens the catalogue for: a new material of a name, to come back with, or what was deleted. */
+interface Asked {
+  fresh?: string;
+  back?: string;
+  deleted?: CatalogueItem;
+}
+
 /** Materials is the shop's catalogue, with the source of every size. */
 export function Materials() {
   const [typed, setTyped] = useState("");
   const search = useDeferredValue(typed);
   const [filter, setFilter] = useState<Filter>({});
   const [many, setMany] = useState(PAGE);
-  const [open, setOpen] = useState<CatalogueItem | null>(null);
+  const asked = useLocation().state as Asked | null;
+  const [open, setOpen] = useState<CatalogueItem | null>(asked?.fresh === undefined ? null : { ...FRESH, material: { ...FRESH.material, name: asked.fresh } });
   const [importing, setImporting] = useState(false);
-  const [deleted, setDeleted] = useState<CatalogueItem | null>((useLocation().state as { deleted?: CatalogueItem } | null)?.deleted ?? null);
+  const [deleted, setDeleted] = useState<CatalogueItem | null>(asked?.deleted ?? null);
   const navigate = useNavigate();
   const queries = useQueryClient();
   const found = useMaterials({ ...filter, search, limit: Math.min(many, 500) });
@@ -116,7 +124,8 @@ export function Materials() {
         <Editor
           key={`${open.material.id} ${open.revision}`}
           item={open}
-          onClose={() => setOpen(null)}
+          onClose={() => (asked?.back ? void navigate(asked.back) : setOpen(null))}
+          onSaved={(material) => (asked?.back ? void navigate(asked.back, { state: { made: material.id } }) : setOpen(null))}
           onDeleted={(item) => {
             setOpen(null);
             setDeleted(item);

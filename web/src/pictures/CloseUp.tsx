@@ -22,6 +22,8 @@ export interface CloseUpProps {
   /** px to the mm of true size, when the strand is to be shown so. */
   truePx: number | null;
   selection: { from: number; to: number; focus: number };
+  /** The dish whose beads light up. */
+  lit: string | null;
   /** The run whose count the selection's end can be pulled by. */
   handle: Handle | null;
   pending: string;
@@ -63,7 +65,7 @@ function leftEdge(strand: Strand, caretMm: number, span: number, pan: number): n
 
 /** CloseUp is the felt's lower band: the strand straight and enlarged round the caret. It takes the keys and the hands. */
 export function CloseUp(props: CloseUpProps) {
-  const { analysis, doc, row, align, tone, unit, fromCentre, letters, zoom, truePx, selection, handle, pending, describe } = props;
+  const { analysis, doc, row, align, tone, unit, fromCentre, letters, zoom, truePx, selection, lit, handle, pending, describe } = props;
   const [focused, setFocused] = useState(false);
   // Looking elsewhere lasts until the caret moves.
   const [pan, setPan] = useState({ at: selection.focus, mm: 0 });
@@ -82,9 +84,9 @@ export function CloseUp(props: CloseUpProps) {
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
       const shown = handle && dragged.by !== 0 ? String(handle.count + dragged.by) : pending;
-      drawCloseUp(ctx, { analysis, doc, row, align, width, height, tone, unit, fromCentre, letters, selection, handle: handle !== null, dropGap: dragged.gap, pending: shown, focused, ...view(width, height) });
+      drawCloseUp(ctx, { analysis, doc, row, align, width, height, tone, unit, fromCentre, letters, selection, lit, handle: handle !== null, dropGap: dragged.gap, pending: shown, focused, ...view(width, height) });
     },
-    [analysis, doc, row, align, tone, unit, fromCentre, letters, selection, handle, dragged, pending, focused, view],
+    [analysis, doc, row, align, tone, unit, fromCentre, letters, selection, lit, handle, dragged, pending, focused, view],
   );
   const { ref, size } = useCanvas(draw);
   const shown = useMemo(() => view(Math.max(1, size.width), Math.max(1, size.height)), [view, size]);

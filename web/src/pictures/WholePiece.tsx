@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from "react";
 import type { Tone } from "../draw/cloth.ts";
-import { drawWholeSelection, gapNear, PLAIN_LENS, type Lens } from "../draw/drawWhole.ts";
+import { drawWholeLit, drawWholeSelection, gapNear, PLAIN_LENS, type Lens } from "../draw/drawWhole.ts";
 import { useCanvas } from "./useCanvas.ts";
 import type { Drawn } from "../api/drawn.ts";
 import { WholePainting } from "./WholePainting.ts";
@@ -12,6 +12,8 @@ interface Props {
   /** The row in hand, and what is selected in it. */
   row: string;
   selection: { from: number; to: number };
+  /** The dish whose beads light up. */
+  lit: string | null;
   lens: Lens;
   onLens: (lens: Lens) => void;
   onPlace: (row: string, gap: number, extend: boolean) => void;
@@ -32,15 +34,16 @@ export function zoomed(lens: Lens, factor: number, x = 0, y = 0): Lens {
 }
 
 /** WholePiece is the felt's upper band: the piece as it lies. */
-export function WholePiece({ drawn, tone, letters, row, selection, lens, onLens, onPlace }: Props) {
+export function WholePiece({ drawn, tone, letters, row, selection, lit, lens, onLens, onPlace }: Props) {
   const [pressed, setPressed] = useState<{ x: number; y: number; lens: Lens } | null>(null);
   const [painting] = useState(() => new WholePainting());
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D, { width, height }: { width: number; height: number }) => {
       painting.lay(ctx, { drawn, width, height, tone, letters, lens });
+      if (lit) drawWholeLit(ctx, { drawn, width, height, tone, lens }, lit);
       drawWholeSelection(ctx, { drawn, width, height, tone, lens }, row, selection);
     },
-    [painting, drawn, tone, letters, row, selection, lens],
+    [painting, drawn, tone, letters, row, selection, lit, lens],
   );
   const { ref, size } = useCanvas(draw, true);
 

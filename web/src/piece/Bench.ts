@@ -27,6 +27,8 @@ export class Bench {
   #listeners = new Set<() => void>();
   #past = new Past();
   #lastTyped = 0;
+  /** The rows that the line is typed in. */
+  #typedIn: string[] = [];
   #asked = 0;
   /** The line was left before it was read. */
   #settles = false;
@@ -119,7 +121,10 @@ export class Bench {
 
   /** typeLine takes over what is typed into the bead line. A stretch of typing is undone as one. */
   typeLine(text: string) {
-    this.#type(withTyped(this.#state.doc, this.#state.row, text));
+    const { doc, row, lineText, alike } = this.#state;
+    // What is alike for a moment while it is typed is not taken along.
+    if (Date.now() - this.#lastTyped >= TYPING || !this.#typedIn.includes(row)) this.#typedIn = alike ? rowsOf(doc).filter((one) => one.line === lineText).map((one) => one.id) : [row];
+    this.#type(withTyped(doc, this.#typedIn, text));
   }
 
   /** settleLine writes a line that was left as it is read: small letters as capitals. Blanks stay as they were typed. */
@@ -128,7 +133,7 @@ export class Bench {
     this.#settles = analysed !== doc && faults.length === 0;
     const read = analysed === doc && faults.length === 0 ? strandOf(analysis, row)?.line : undefined;
     if (read === undefined || bare(read) === bare(lineText)) return;
-    const next = withTyped(doc, row, read);
+    const next = withTyped(doc, this.#typedIn.includes(row) ? this.#typedIn : [row], read);
     this.#set({ doc: next, lineText: read, analysed: next });
     this.#draft.keep(next);
   }
@@ -344,7 +349,7 @@ export class Bench {
       const [was, is] = [strandOf(analysis, this.#state.row)?.placed.length ?? 0, strandOf(analysis, row)?.placed.length ?? 0];
       const at = clamped({ anchor: 0, focus: gap ?? (was > 0 ? Math.round((selection.focus / was) * is) : 0) }, is).focus;
       this.#lastTyped = 0;
-      this.#set({ row, lineText: lineOf(doc, row), selection: { anchor: at, focus: at }, pending: "", notice: null, alike: false });
+      this.#set({ row, lineText: lineOf(doc, row), selection: { anchor: at, focus: at }, pending: "", notice: null });
       return;
     }
     if (gap !== undefined) this.move(gap, extend);
@@ -368,6 +373,7 @@ export class Bench {
 
   /** setAlike makes changes of the line in every row with the same line, or in the row in hand alone. */
   setAlike(alike: boolean) {
+    this.#typedIn = [];
     this.#set({ alike });
   }
 

@@ -3,10 +3,9 @@ import { rowOf, type Row } from "../api/piece.ts";
 
 export const lineOf = (doc: Document, row: string) => rowOf(doc, row).line;
 
-/** withTyped holds a row's bead line as it is typed, whether or not it can be read yet. All else is changed by operations. */
-export function withTyped(doc: Document, row: string, line: string): Document {
-  const inHand = rowOf(doc, row);
-  const typed = (one: Row) => (one === inHand ? { ...one, line } : one);
+/** withTyped holds the bead line of rows as it is typed, whether or not it can be read yet. All else is changed by operations. */
+export function withTyped(doc: Document, rows: string[], line: string): Document {
+  const typed = (one: Row) => (rows.includes(one.id) ? { ...one, line } : one);
   return { ...doc, sections: doc.sections.map((section) => ({ ...section, rows: section.rows?.map(typed) })) };
 }
 

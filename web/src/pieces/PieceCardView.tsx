@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, unwrap, type PieceCard, type Thumbnail } from "../api/client.ts";
+import { api, unwrap, type Check, type PieceCard, type Thumbnail } from "../api/client.ts";
+import { problems, SEVERITY } from "../problems/severity.ts";
 import { opened } from "../api/opened.ts";
 import type { Drawn } from "../api/drawn.ts";
 import { DrawnPicture } from "../pictures/WholePicture.tsx";
@@ -12,8 +13,6 @@ interface Props {
   onDuplicate: () => void;
   onDelete: () => void;
 }
-
-const FLAGS: Record<string, string> = { stop: "✕ has a stop", warn: "▲ has an open check", line: "✕ bead line has an error" };
 
 /** PieceCardView shows a piece by its picture, drawn from its data. */
 export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
@@ -37,7 +36,12 @@ export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
         {piece.tags.length > 0 && <div className="facts">{piece.tags.map((tag) => `#${tag}`).join("  ")}</div>}
         <div className="facts">
           changed {whenChanged(new Date(piece.updatedAt))}
-          {FLAGS[piece.worst] && <span className="flag"> · {FLAGS[piece.worst]}</span>}
+          {piece.problems > 0 && (
+            <span className={piece.worst === "advise" ? "flag better" : "flag"}>
+              {" · "}
+              {SEVERITY[piece.worst as Check["severity"]]?.sign ?? "✕"} {piece.worst === "line" ? "the bead line has an error" : problems(piece.problems)}
+            </span>
+          )}
         </div>
         <div className="acts">
           <button type="button" onClick={onDuplicate} aria-label={`Duplicate ${piece.name}`}>

@@ -8,6 +8,7 @@ import { linksOf } from "../tally/Tally.tsx";
 import { SHAPES } from "../pictures/WholePiece.tsx";
 import { formatLength } from "../units/length.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
+import { problems, SEVERITY } from "../problems/severity.ts";
 import { RowsTable } from "./RowsTable.tsx";
 
 interface Props {
@@ -156,7 +157,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
           ))}
         </ol>
       </section>
-      <OpenChecks checks={analysis.checks} />
+      <Problems checks={analysis.checks} />
       <section className="cautions">
         <h2>Cautions</h2>
         <ul>
@@ -188,20 +189,17 @@ function endsApart(rows: RowOnPaper[], doc: Document): RowOnPaper[] {
   return groups.map((group) => ({ ...group[0], ofSeveral: group.length > 1 ? ` of rows ${numbers(group)[0]} to ${numbers(group).at(-1)}` : group[0].ofSeveral }));
 }
 
-/** OpenChecks are the open checks, and the waived ones with their reasons. */
-function OpenChecks({ checks }: { checks: Analysis["checks"] }) {
+/** Problems are those of the piece, and those that are ignored with their reasons. */
+function Problems({ checks }: { checks: Analysis["checks"] }) {
   if (checks.length === 0) return null;
+  const open = checks.filter((c) => !c.waived).length;
   return (
     <section className="open-checks">
-      <h2>{checks.some((c) => !c.waived) ? "Open checks" : "Waived checks"}</h2>
+      <h2>{open > 0 ? problems(open) : "Ignored problems"}</h2>
       <ul>
         {checks.map((c, i) => (
           <li key={i}>
-            <b>
-              {c.severity === "stop" && !c.waived ? "Stop: " : ""}
-              {c.title}.
-            </b>{" "}
-            {c.says} {c.waived && <em>Waived: {c.waived}</em>}
+            <b>{c.title}.</b> {c.says} {c.waived ? <em>Ignored: {c.waived}</em> : `(${SEVERITY[c.severity].says})`}
           </li>
         ))}
       </ul>

@@ -12,18 +12,26 @@ import { WaysSection } from "./WaysSection.tsx";
 interface Props {
   bench: Bench;
   state: BenchState;
+  onClose: () => void;
 }
 
 /** Graduation strings the sizes that are chosen so that they rise to the centre, as smoothly as the target allows. */
-export function Graduation({ bench, state }: Props) {
+export function Graduation({ bench, state, onClose }: Props) {
   const [ways, setWays] = useState<Way[]>([]);
   const sizes = sizesOf(state.doc);
-  if (!strandOf(state.analysis, state.row)?.target || sizes.length < 2 || state.doc.kind === "ornament") return null;
+  const lacks = lackOf(state, sizes.length);
   return (
-    <WaysSection bench={bench} id="graduation" title="Graduation" hint="Sizes that rise to the centre" ways={ways}>
-      <Found bench={bench} state={state} sizes={sizes} onWays={setWays} />
+    <WaysSection bench={bench} id="graduation" title="Graduated sizes" hint="Sizes that rise to the centre" ways={ways} onClose={onClose}>
+      {lacks ? <p className="quiet">{lacks}</p> : <Found bench={bench} state={state} sizes={sizes} onWays={setWays} />}
     </WaysSection>
   );
+}
+
+/** lackOf says what a graduated strand still needs; empty where nothing. */
+function lackOf({ analysis, row, doc }: BenchState, sizes: number): string {
+  if (doc.kind === "ornament") return "An ornament is not graduated.";
+  if (sizes < 2) return "Add beads of at least two sizes: they rise to the centre.";
+  return strandOf(analysis, row)?.target ? "" : "Give it a target length above first.";
 }
 
 interface Size {
@@ -41,7 +49,7 @@ function sizesOf(doc: Document): Size[] {
 
 const NONE: Way[] = [];
 
-function Found({ bench, state, sizes, onWays }: Props & { sizes: Size[]; onWays: (ways: Way[]) => void }) {
+function Found({ bench, state, sizes, onWays }: Omit<Props, "onClose"> & { sizes: Size[]; onWays: (ways: Way[]) => void }) {
   const { unit } = useUnit();
   const { analysed, row } = state;
   const [left, setLeft] = useState<string[]>([]);

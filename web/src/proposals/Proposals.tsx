@@ -13,18 +13,26 @@ import { WaysSection } from "./WaysSection.tsx";
 interface Props {
   bench: Bench;
   state: BenchState;
+  onClose?: () => void;
 }
 
 /** Proposals are the few best ways to bring the row in hand to its target or the piece to its wearer. Off either, they are offered; else they are asked for. */
-export function Proposals({ bench, state }: Props) {
+export function Proposals({ bench, state, onClose }: Props) {
   const [ways, setWays] = useState<Way[]>([]);
   const { analysis, doc } = state;
   const target = strandOf(analysis, state.row)?.target;
   const off = (target && !target.within) || (analysis?.fit && !analysis.fit.suits);
   const wearer = analysis?.fit !== undefined;
-  if (!analysis || (!target && !wearer)) return null;
+  if (!analysis) return null;
+  if (!target && !wearer) {
+    return onClose ? (
+      <WaysSection bench={bench} id="proposals" title="Proposals" hint="" ways={NONE} onClose={onClose}>
+        <p className="quiet">Give it a target length above, or a wearer in Fit: then there is something to bring it to.</p>
+      </WaysSection>
+    ) : null;
+  }
   return (
-    <WaysSection bench={bench} id="proposals" title="Proposals" off={off} hint={off ? "Ways to bring it right (=)" : "Other counts and sizes (=)"} ways={ways}>
+    <WaysSection bench={bench} id="proposals" title="Proposals" off={off} hint={off ? "Ways to bring it right (=)" : "Other counts and sizes (=)"} ways={ways} onClose={onClose}>
       <Found key={doc.kind} bench={bench} state={state} wearer={wearer} hasTarget={target !== undefined} onWays={setWays} />
     </WaysSection>
   );
@@ -33,7 +41,7 @@ export function Proposals({ bench, state }: Props) {
 /** NONE are the proposals while there are none. */
 const NONE: Way[] = [];
 
-function Found({ bench, state, wearer, hasTarget, onWays }: Props & { wearer: boolean; hasTarget: boolean; onWays: (ways: Way[]) => void }) {
+function Found({ bench, state, wearer, hasTarget, onWays }: Omit<Props, "onClose"> & { wearer: boolean; hasTarget: boolean; onWays: (ways: Way[]) => void }) {
   const { unit } = useUnit();
   const { analysis, analysed, row } = state;
   const [toWearer, setToWearer] = useState(!hasTarget || (wearer && strandOf(analysis, row)?.target?.within === true && !analysis!.fit!.suits));

@@ -1,4 +1,4 @@
-import { useState, type KeyboardEvent, type ReactNode } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import type { Way } from "../api/client.ts";
 import type { Bench } from "../piece/Bench.ts";
 import "./proposals.css";
@@ -13,15 +13,24 @@ interface Props {
   off?: boolean;
   /** Those that number keys take. */
   ways: Way[];
+  /** Where it was opened from elsewhere: what closes it. */
+  onClose?: () => void;
   children: ReactNode;
 }
 
 /** WaysSection opens ways to change the piece: a number takes one, Escape closes it. */
-export function WaysSection({ bench, id, title, hint, off = false, ways, children }: Props) {
-  const [open, setOpen] = useState(false);
+export function WaysSection({ bench, id, title, hint, off = false, ways, onClose, children }: Props) {
+  const [open, setOpen] = useState(onClose !== undefined);
+  const heading = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (onClose) heading.current?.focus();
+    // Only as it opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   const close = () => {
-    setOpen(false);
     void bench.preview(null);
+    if (onClose) onClose();
+    else setOpen(false);
   };
 
   const takes = takenByNumber(bench, ways);
@@ -36,8 +45,8 @@ export function WaysSection({ bench, id, title, hint, off = false, ways, childre
   return (
     <section className="proposals" aria-label={title} onKeyDown={onKey}>
       <h2>
-        <button type="button" id={id} className="plain" aria-expanded={open} onClick={() => (open ? close() : setOpen(true))}>
-          {title} <i aria-hidden>{open ? "▾" : "▸"}</i>
+        <button ref={heading} type="button" id={id} className="plain" aria-expanded={open} onClick={() => (open ? close() : setOpen(true))}>
+          {title} <i aria-hidden>{onClose ? "✕" : open ? "▾" : "▸"}</i>
         </button>
       </h2>
       {open ? children : <p className={off ? "off" : "quiet"}>{hint}</p>}

@@ -11,7 +11,11 @@ interface Props {
   filter: Filter;
   /** The ids of what is not offered. */
   without?: string[];
+  /** The letter of the dish that has a material already, which is said beside it. */
+  letterOf?: (material: string) => string | undefined;
   onPick: (material: Material) => void;
+  /** Offers to make a new material, called as it was searched for. */
+  onNew?: (name: string) => void;
   onClose: () => void;
   /** Offers to remove what is there. */
   onRemove?: () => void;
@@ -20,7 +24,7 @@ interface Props {
 }
 
 /** CataloguePicker finds a material by typing a few letters of its name, size or colour of metal. */
-export function CataloguePicker({ title, filter, without = [], onPick, onClose, onRemove, moves = [] }: Props) {
+export function CataloguePicker({ title, filter, without = [], letterOf, onPick, onNew, onClose, onRemove, moves = [] }: Props) {
   const [typed, setTyped] = useState("");
   const search = useDeferredValue(typed);
   const found = useMaterials({ ...filter, search, limit: 60 });
@@ -42,7 +46,7 @@ export function CataloguePicker({ title, filter, without = [], onPick, onClose, 
           inputValue={typed}
           onInputChange={(_, text) => setTyped(text)}
           // What is listed while an answer is on its way has to fit too, since Enter takes the first.
-          filterOptions={(all, { inputValue }) => all.filter((item) => matches(item, inputValue))}
+          filterOptions={(all, { inputValue }) => exactFirst(all.filter((item) => matches(item, inputValue)), inputValue)}
           onChange={(_, item) => item && onPick(item.material)}
           onClose={(_, why) => why === "escape" && onClose()}
           noOptionsText={found.isPending ? "Searching …" : "No material matches."}
@@ -54,6 +58,7 @@ export function CataloguePicker({ title, filter, without = [], onPick, onClose, 
                 {item.outline ? <BeadPicture material={item.material} outline={item.outline} size={36} /> : <span />}
                 <span>{item.material.name}</span>
                 <span className="quiet">
+                  {letterOf?.(item.material.id) && `dish ${letterOf(item.material.id)} · `}
                   {sizeOf(item.material, item.outline)}
                   {item.onHand > 0 && <> · {item.material.class === "cord" || item.material.type === "chain" ? <>in stock <Length mm={item.onHand} /></> : `${item.onHand} in stock`}</>}
                 </span>
@@ -68,11 +73,26 @@ export function CataloguePicker({ title, filter, without = [], onPick, onClose, 
             {label}
           </Button>
         ))}
+        {onNew && (
+          <Button sx={{ mr: "auto" }} onClick={() => onNew(typed.trim())}>
+            New material …
+          </Button>
+        )}
         {onRemove && <Button onClick={onRemove}>Remove</Button>}
         <Button onClick={onClose}>Cancel</Button>
       </DialogActions>
     </Dialog>
   );
+}
+
+/** exactFirst puts what is called exactly as was typed before all others, then what begins so. */
+function exactFirst(items: CatalogueItem[], typed: string): CatalogueItem[] {
+  const wanted = typed.trim().toLowerCase();
+  const rank = ({ material }: CatalogueItem) => {
+    const name = material.name.toLowerCase();
+    return name === wanted || material.id === wanted ? 0 : name.startsWith(wanted) ? 1 : 2;
+  };
+  return wanted ? [...items].sort((a, b) => rank(a) - rank(b)) : items;
 }
 
 /** matches says whether every word typed is in what the material is called or made of. */

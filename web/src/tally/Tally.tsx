@@ -1,5 +1,4 @@
 import { useState, type ReactNode } from "react";
-import { Link, useParams } from "react-router";
 import type { Count, Document, PartOf, ShortOf } from "../api/client.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { sizedBy, sizeOf } from "../shop/size.ts";
@@ -11,7 +10,6 @@ const MOST_COLUMNS = 5;
 
 /** Tally is the parts list, derived from the sequence: beads, findings, cord. */
 export function Tally({ state }: { state: BenchState }) {
-  const { id } = useParams();
   const { analysis, doc, behind } = state;
   const { unit } = useUnit();
   const [bought, setBought] = useState(false);
@@ -85,15 +83,6 @@ export function Tally({ state }: { state: BenchState }) {
           </tr>
         </tbody>
       </table>
-      <p className="moves">
-        <Link to={`/pieces/${id}/buy`} className="link">
-          What to buy
-        </Link>{" "}
-        ·{" "}
-        <Link to={`/pieces/${id}/colours`} className="link">
-          Colourways
-        </Link>
-      </p>
       {analysis.unweighed.length > 0 && (
         <p className="quiet moves">
           Weight without {analysis.unweighed.length} {analysis.unweighed.length === 1 ? "material" : "materials"} of unknown weight.

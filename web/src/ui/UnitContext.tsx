@@ -38,11 +38,13 @@ export function ReadLength({ read }: { read: { mm: string; in: string } }) {
 }
 
 /** Length shows a length in the house unit, and the other one on hover. */
-export function Length({ mm }: { mm: number }) {
+export function Length({ mm, bare = false }: { mm: number; bare?: boolean }) {
   const { unit } = useUnit();
+  const [figure, word] = formatLength(mm, unit).split(/ (?=mm$|in$)/);
   return (
     <span className="length" title={formatLength(mm, otherUnit(unit))}>
-      {formatLength(mm, unit)}
+      {figure}
+      {word && <span className={bare ? "hidden" : undefined}> {word}</span>}
     </span>
   );
 }

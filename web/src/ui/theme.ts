@@ -42,6 +42,10 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: { styleOverrides: { body: { fontSize: 14 } } },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
+    // What is chosen is there at once, and what is closed takes no more keys.
+    MuiMenu: { defaultProps: { transitionDuration: 0 } },
+    MuiPopover: { defaultProps: { transitionDuration: 0 } },
+    MuiDialog: { defaultProps: { transitionDuration: 0 } },
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiToggleButton: {
       styleOverrides: {

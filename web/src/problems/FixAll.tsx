@@ -7,7 +7,7 @@ import type { Bench } from "../piece/Bench.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 
-/** FixAll shows what the fixes of all stops and warnings would change, and does them in one step. */
+/** FixAll shows what the fixes of all that must or should be fixed would change, and does them in one step. */
 export function FixAll({ bench, state }: { bench: Bench; state: BenchState }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
   return (
@@ -31,8 +31,8 @@ function Preview({ bench, doc, onDone }: { bench: Bench; doc: Document; onDone: 
   });
   const all = found.data;
   return (
-    <div className="fix-all" role="dialog" aria-label="Fix all stops and warnings">
-      <h3>Fix all stops and warnings</h3>
+    <div className="fix-all" role="dialog" aria-label="Fix what must or should be fixed">
+      <h3>Fix what must or should be fixed</h3>
       {found.isPending && <p className="quiet">Trying …</p>}
       {found.isError && <p role="alert">{found.error.message}</p>}
       {all?.says.length === 0 && <p>Nothing mends these without bringing something worse.</p>}
