@@ -39,7 +39,7 @@ test("packs are entered with the material, refused where they hold nothing, and 
   await pack.getByLabel("Holds").fill("1");
   await pack.getByText("Price breaks, sale, mixed set").click();
   await pack.getByRole("button", { name: "Add price break" }).click();
-  await pack.getByLabel("From so many packs").fill("20");
+  await pack.getByLabel("From how many packs").fill("20");
   await pack.getByLabel("Each then costs").fill("3");
   await pack.getByRole("button", { name: "Add sale" }).click();
   await pack.getByLabel("Sale price").fill("3.20");

@@ -6,8 +6,8 @@ test("a piece is seen in its sizes and colourways, and what a larger bead makes 
   await more(page, "Colourways");
   await expect(page.getByRole("columnheader", { name: "Medium" })).toBeVisible();
   const row = (name: string) => page.locator(".cloth tbody tr", { has: page.getByRole("rowheader", { name, exact: true }) });
-  await expect(row("Its own colours").getByRole("cell")).toHaveCount(3);
-  await expect(row("Its own colours")).toContainText("389.3 mm");
+  await expect(row("Original colours").getByRole("cell")).toHaveCount(3);
+  await expect(row("Original colours")).toContainText("389.3 mm");
   await expect(row("Dusk")).not.toContainText("Too");
   // The open fill of the piece itself takes fewer large pearls; a size has counts of its own.
   await expect(row("Large pearls").getByRole("cell").first().getByRole("listitem")).toHaveCount(0);

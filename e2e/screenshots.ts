@@ -69,7 +69,7 @@ test("pictures of every main view", async ({ page }) => {
   await page.getByLabel("Foam rondelle in hand").fill("9");
   await page.getByLabel("Cord in hand").fill("52 cm");
   await page.getByLabel("Cord in hand").press("Enter");
-  await page.getByRole("region", { name: "Whom it can suit" }).waitFor();
+  await page.getByRole("region", { name: "Sizes it would fit" }).waitFor();
   await keep("decide");
   await openPiece(page, "Crossed Lines");
   await more(page, "Written pattern");

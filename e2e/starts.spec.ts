@@ -17,7 +17,7 @@ test("from the beads in hand: how long it can be, and whom it suits; the pattern
   await expect(longest).toContainText("9(2T S F)");
   await expect(longest).toContainText("Foam rondelle runs out");
   await expect(follows(page)).toContainText("44 beads");
-  const sizes = page.getByRole("region", { name: "Whom it can suit" });
+  const sizes = page.getByRole("region", { name: "Sizes it would fit" });
   await expect(sizes.getByRole("row")).toHaveCount(8);
   await expect(sizes.getByRole("row", { name: /adult large/ })).toContainText("not enough in hand");
   await sizes.getByRole("row", { name: /age 5-7/ }).getByRole("button", { name: /^Use/ }).press("Enter");
@@ -71,7 +71,7 @@ test("from a wearer who tried something on, in inches; and from nothing at all",
   await expect(page.getByLabel("Target length")).toHaveValue("");
   await expect(follows(page)).toContainText("20 beads");
   await from(page, "A wearer");
-  await page.getByText("Nobody has a tape").press("Enter");
+  await page.getByText("No tape measure?").press("Enter");
   const inside = page.getByLabel("Inside length of what was tried on");
   await inside.fill("7");
   await inside.press("Enter");

@@ -5,7 +5,7 @@ test("a long strand is wound round the wrist, and each turn is judged", async ({
   await page.getByRole("link", { name: /^Fit/ }).click();
   const inside = page.getByTestId("inside");
   await expect(inside).toContainText("170.9 mm");
-  await page.getByRole("button", { name: "Once less" }).focus();
+  await page.getByRole("button", { name: "One turn fewer" }).focus();
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("Times round the wrist")).toHaveText("2 times");
   // Half of the strand at each turn, less π times the thickness, and much too loose.

@@ -23,7 +23,7 @@ test("two variants lie side by side with the difference; one is set aside, and g
   await page.keyboard.press("ArrowRight");
   await expect(beads).toHaveText("Beads4044+4");
   await page.getByRole("button", { name: "Go on with this one" }).press("Enter");
-  await expect(page.getByText("What it was is kept as a version.")).toBeVisible();
+  await expect(page.getByText("Its previous state was saved as a version.")).toBeVisible();
   await expect(beads).toContainText("Beads44");
 });
 

@@ -146,7 +146,7 @@ func (s *Selling) Check() error {
 		}
 	}
 	if s.Way != string(price.Margin) && s.Way != string(price.MarkUp) {
-		add("way", "A price follows by margin or by mark-up.")
+		add("way", "Choose margin or mark-up.")
 	}
 	percent("overhead", s.Overhead)
 	percent("keeps", s.Keeps)

@@ -90,7 +90,7 @@ func (o *Order) Check() error {
 	var faults format.Faults
 	add := func(where, says string) { faults = append(faults, format.Fault{Where: where, Says: says}) }
 	if o.Format != Format {
-		add("format", fmt.Sprintf("%q is no order of a paper of this Mala. One is %q.", o.Format, Format))
+		add("format", fmt.Sprintf("This PDF's order is in format %q; this version of Mala reads %q.", o.Format, Format))
 	}
 	if !slices.Contains(Kinds(), o.Paper) {
 		add("paper", "There is no such paper. Ask for one of "+strings.Join(Kinds(), ", ")+".")

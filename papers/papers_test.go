@@ -224,7 +224,7 @@ func TestFilesThatAreNoPapers(t *testing.T) {
 		"This is not a PDF":           []byte("hello"),
 		"damaged":                     good[:len(good)/2],
 		"carries no kit":              pdf.Bytes(),
-		"no order of a paper":         swapped(t, good, kitNamed(t, "Last Ferry"), newer),
+		"this version of Mala reads":  swapped(t, good, kitNamed(t, "Last Ferry"), newer),
 		"not a kit file":              swapped(t, good, &format.Kit{Format: "mala-piece/2"}, order("cards")),
 		"more than 32 MB":             make([]byte, papers.MostBytes+1),
 		"not sold in that size":       swapped(t, good, kitNamed(t, "Last Ferry"), func() *papers.Order { o := order("cards"); o.Cell.Size = 9; return o }()),

@@ -12,7 +12,7 @@ import (
 // Rules is by which rules and wording papers are printed today. It is raised whenever what
 // follows from a kit changes, or how it is said: papers printed before then differ from what is
 // worked out now, and are not wrong for that.
-const Rules = 5
+const Rules = 6
 
 // sealed is a PDF that keeps in mind which words are set on it.
 type sealed struct {

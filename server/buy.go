@@ -21,7 +21,7 @@ type buyInput struct {
 }
 
 func (s *server) registerBuy(api huma.API) {
-	call(api, huma.Operation{OperationID: "buy", Method: http.MethodPost, Path: "/api/buy", Summary: "What to buy for so many of a piece, and what it costs"}, s.buy)
+	call(api, huma.Operation{OperationID: "buy", Method: http.MethodPost, Path: "/api/buy", Summary: "What to buy for a number of a piece, and what it costs"}, s.buy)
 	call(api, huma.Operation{OperationID: "matrix", Method: http.MethodPost, Path: "/api/matrix", Summary: "A piece in all its sizes and colourways"}, s.matrix)
 }
 

@@ -52,7 +52,7 @@ func (s *server) registerKept(api huma.API) {
 		})
 	call(api, huma.Operation{OperationID: "listDeleted", Method: http.MethodGet, Path: "/api/deleted", Summary: "The deleted pieces, kits and materials"},
 		func(ctx context.Context, _ *struct{}) (*answer[Deleted], error) { return s.deleted(ctx) })
-	call(api, huma.Operation{OperationID: "setKeeping", Method: http.MethodPut, Path: "/api/deleted", Summary: "Set how long what nobody needs any more is kept"},
+	call(api, huma.Operation{OperationID: "setKeeping", Method: http.MethodPut, Path: "/api/deleted", Summary: "Set how long deleted things and refused copies are kept"},
 		func(ctx context.Context, in *struct{ Body Keeping }) (*answer[Deleted], error) {
 			for where, days := range map[string]int{"keepDays": in.Body.KeepDays, "asideDays": in.Body.AsideDays} {
 				if days < 1 || days > store.MostKeepDays {

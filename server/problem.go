@@ -158,11 +158,11 @@ func unkeepable(err error) error {
 	}
 	switch pg.Code {
 	case badText, badEscape:
-		return &Problem{Title: "Invalid input", Status: http.StatusUnprocessableEntity, Detail: "A text holds a character that cannot be kept. Remove it and try again."}
+		return &Problem{Title: "Invalid input", Status: http.StatusUnprocessableEntity, Detail: "The text contains a character that cannot be saved. Remove it and try again."}
 	case outOfRange, noSuchValue:
 		return &Problem{Title: "Not found", Status: http.StatusNotFound, Detail: "Not found. It may have been deleted."}
 	case takenAtOnce:
-		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: "Somebody else has just made one of that name. Look again before you make yours."}
+		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: "Someone else just created one with that name. Reload, then choose another name."}
 	}
 	return nil
 }

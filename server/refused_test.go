@@ -35,13 +35,13 @@ func TestWhatCannotBeKeptIsRefusedInWords(t *testing.T) {
 		want         int
 		says         string
 	}{
-		"search of pieces":       {"GET", "/api/pieces?search=%00", nil, 422, "character that cannot be kept"},
-		"search of materials":    {"GET", "/api/materials?search=%00", nil, 422, "character that cannot be kept"},
+		"search of pieces":       {"GET", "/api/pieces?search=%00", nil, 422, "character that cannot be saved"},
+		"search of materials":    {"GET", "/api/materials?search=%00", nil, 422, "character that cannot be saved"},
 		"a version beyond count": {"GET", "/api/pieces/" + p.ID + "/versions/2147483648", nil, 404, "Not found"},
 		"an id of odd form":      {"GET", "/api/pieces/%00", nil, 404, "Not found"},
-		"notes saved":            {"PUT", "/api/pieces/" + p.ID, draft{p.Revision, notes}, 422, "character that cannot be kept"},
-		"notes imported":         {"POST", "/api/pieces", notes, 422, "character that cannot be kept"},
-		"a line saved":           {"PUT", "/api/pieces/" + p.ID, draft{p.Revision, line}, 422, "character that cannot be kept"},
+		"notes saved":            {"PUT", "/api/pieces/" + p.ID, draft{p.Revision, notes}, 422, "character that cannot be saved"},
+		"notes imported":         {"POST", "/api/pieces", notes, 422, "character that cannot be saved"},
+		"a line saved":           {"PUT", "/api/pieces/" + p.ID, draft{p.Revision, line}, 422, "character that cannot be saved"},
 		"a newer file saved":     {"PUT", "/api/pieces/" + p.ID, draft{p.Revision, newer}, 422, "Open it with a newer Mala"},
 	} {
 		var problem server.Problem

@@ -69,7 +69,7 @@ func (s *server) registerSelling(api huma.API) {
 			out, err := kits.KitMatrixOf(ctx, &in.Body.Kit, in.Body.Copies, from, s.options(ctx, in.Unit))
 			return &answer[*kits.KitMatrix]{out}, err
 		})
-	call(api, huma.Operation{OperationID: "kitBill", Method: http.MethodPost, Path: "/api/kit-bill", Summary: "All that goes into one thing of a kit, what to buy for so many, and the price"},
+	call(api, huma.Operation{OperationID: "kitBill", Method: http.MethodPost, Path: "/api/kit-bill", Summary: "All that goes into one thing of a kit, what to buy for a number of it, and the price"},
 		func(ctx context.Context, in *kitBillInput) (*answer[*kits.KitBill], error) {
 			from, leave, err := s.packing(ctx, &in.Body.Kit)
 			if err != nil {

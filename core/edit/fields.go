@@ -67,9 +67,9 @@ func (f Fields) Op(do Do) (Op, error) {
 	if op == nil {
 		switch do {
 		case setEnd:
-			return nil, refuse("An end has no %q to set.", f.Field)
+			return nil, refuse("Ends have no setting called %q.", f.Field)
 		case setLacing:
-			return nil, refuse("A lacing has no %q to set.", f.Field)
+			return nil, refuse("Lacings have no setting called %q.", f.Field)
 		}
 		return nil, refuse("There is no operation called %q.", string(do))
 	}

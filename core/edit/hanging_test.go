@@ -50,7 +50,7 @@ func TestAPieceIsMadeAnOrnamentAndBack(t *testing.T) {
 func TestOrnamentsThatCannotBe(t *testing.T) {
 	for says, change := range map[string]func(p *piece.Piece, r *piece.Row){
 		"kind ornament goes with closure hung": func(p *piece.Piece, _ *piece.Row) { p.Kind = piece.Necklace },
-		"worn by nobody":                       func(p *piece.Piece, _ *piece.Row) { p.Body = &piece.Body{Part: "wrist"} },
+		"not worn":                             func(p *piece.Piece, _ *piece.Row) { p.Body = &piece.Body{Part: "wrist"} },
 		"no place to hang it":                  func(p *piece.Piece, _ *piece.Row) { p.Hanging = &piece.Hanging{At: "mast"} },
 		"nothing that a loop goes over":        func(p *piece.Piece, _ *piece.Row) { p.Hanging = &piece.Hanging{Over: "moon"} },
 		"hanging.girthMm":                      func(p *piece.Piece, _ *piece.Row) { p.Hanging = &piece.Hanging{Girth: 1001} },

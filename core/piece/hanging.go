@@ -35,7 +35,7 @@ func (p *Piece) checkHanging(add adder) {
 		add("closure.type", "An ornament hangs, and only ornaments do: kind ornament goes with closure hung.")
 	}
 	if p.Hangs() && p.Body != nil {
-		add("body", "An ornament is worn by nobody. Leave the body out.")
+		add("body", "Ornaments are not worn. Leave the body out.")
 	}
 	h := p.Hanging
 	switch {

@@ -65,7 +65,7 @@ func (p *Piece) checkSizeRows(add adder, where string, s *Size) {
 	for _, id := range slices.Sorted(maps.Keys(s.Rows)) {
 		at := fmt.Sprintf("%s.rows.%s", where, id)
 		if p.Row(id) == nil {
-			add(at, "The piece has no row %q. Save the sizes anew.", id)
+			add(at, "The piece has no row %q. Save the sizes again.", id)
 			continue
 		}
 		p.checkSizeLine(add, at, s.Rows[id])
@@ -74,7 +74,7 @@ func (p *Piece) checkSizeRows(add adder, where string, s *Size) {
 		at, n := fmt.Sprintf("%s.links.%s", where, id), s.Links[id]
 		switch f := p.Fitting(id); {
 		case f == nil || !f.Of.HasLinks():
-			add(at, "The piece has no chain %q. Save the sizes anew.", id)
+			add(at, "The piece has no chain %q. Save the sizes again.", id)
 		case n < 1 || n > MostChain:
 			add(at, "A chain has 1 to %d links; this one has %d.", MostChain, n)
 		}

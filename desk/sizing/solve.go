@@ -74,7 +74,7 @@ type BeadPrice struct {
 // format.Faults, or the context's if it ends first.
 func Solve(ctx context.Context, in *Aim, opt desk.Options) (*Ways, error) {
 	if !(in.ToMm >= 0 && in.ToMm <= length.Longest) {
-		return nil, format.Faults{{Where: "toMm", Says: "Bring it to a length of 0 to 100 m."}}
+		return nil, format.Faults{{Where: "toMm", Says: "Enter a target length of up to 100 m."}}
 	}
 	m, err := desk.Measured(&in.Document, opt.House)
 	if err != nil {

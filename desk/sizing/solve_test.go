@@ -88,7 +88,7 @@ func TestWhatCannotBeSolvedIsSaid(t *testing.T) {
 		}
 	}
 	for _, mm := range []length.MM{-1, length.Longest + 1, length.MM(math.Inf(1))} {
-		if _, err := sizing.Solve(t.Context(), &sizing.Aim{Document: *doc, ToMm: mm}, desk.Options{}); err == nil || !strings.Contains(err.Error(), "0 to 100 m") {
+		if _, err := sizing.Solve(t.Context(), &sizing.Aim{Document: *doc, ToMm: mm}, desk.Options{}); err == nil || !strings.Contains(err.Error(), "up to 100 m") {
 			t.Errorf("%v mm: %v", mm, err)
 		}
 	}

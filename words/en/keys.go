@@ -44,7 +44,7 @@ var sentences = map[words.Key]string{
 	words.Labels:         "Labels",
 	words.PriceCard:      "Price card and shelf label",
 	words.InThisKit:      "In this kit",
-	words.BesideBags:     "Beside the bags",
+	words.BesideBags:     "Loose in the kit",
 	words.BuyersOwn:      "The buyer's own",
 	words.Tools:          "Tools",
 	words.HowItIsDone:    "How it is done",

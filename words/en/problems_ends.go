@@ -176,7 +176,9 @@ func (p Speaker) ofComponents(f check.Fact) (title, says string) {
 // ofLoads says what gives when the piece is tugged.
 func (p Speaker) ofLoads(f check.Fact) (title, says string) {
 	const weak = "Too weak for its weight"
-	tug := func(by check.Pull) string { return fmt.Sprintf("A tug on %.0f g pulls with %.1f N", by.Grams, by.Load) }
+	tug := func(by check.Pull) string {
+		return fmt.Sprintf("A sharp tug on a piece of %.0f g pulls with %.1f N", by.Grams, by.Load)
+	}
 	switch f := f.(type) {
 	case check.CordWeak:
 		return "Cord too weak for its weight", fmt.Sprintf("%s; %s holds %.1f N.", tug(f.Pull), f.Cord.Name, f.Holds)
@@ -185,7 +187,7 @@ func (p Speaker) ofLoads(f check.Fact) (title, says string) {
 	case check.HeavyOnRing:
 		return "Heavy on an open ring", fmt.Sprintf("It weighs %.0f g and hangs on %s at the %s end. An oval, split or soldered ring, or a heavier one, is safer.", f.Grams, f.Ring.Name, f.Side)
 	case check.LinkWeak:
-		pulls := fmt.Sprintf("A tug on %s, %.1f g, pulls with %.1f N", f.Of.Name, f.Of.MassG, f.Load)
+		pulls := fmt.Sprintf("A sharp tug on %s, %.1f g, pulls with %.1f N", f.Of.Name, f.Of.MassG, f.Load)
 		if f.Ring == nil {
 			return weak, fmt.Sprintf("%s; its open loop holds %.1f N. Wrap the loop, or use a heavier pin.", pulls, f.Holds)
 		}

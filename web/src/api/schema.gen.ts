@@ -81,7 +81,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What to buy for so many of a piece, and what it costs */
+        /** What to buy for a number of a piece, and what it costs */
         post: operations["buy"];
         delete?: never;
         options?: never;
@@ -183,7 +183,7 @@ export interface paths {
         };
         /** The deleted pieces, kits and materials */
         get: operations["listDeleted"];
-        /** Set how long what nobody needs any more is kept */
+        /** Set how long deleted things and refused copies are kept */
         put: operations["setKeeping"];
         post?: never;
         delete?: never;
@@ -389,7 +389,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** All that goes into one thing of a kit, what to buy for so many, and the price */
+        /** All that goes into one thing of a kit, what to buy for a number of it, and the price */
         post: operations["kitBill"];
         delete?: never;
         options?: never;

@@ -149,7 +149,7 @@ function Run({ node, tray }: { node: LineNode; tray: Tray }) {
         type="button"
         className={`chip${node.pinned ? " pinned" : ""}`}
         aria-pressed={tray.selected.has(node.id)}
-        title={`${material?.name ?? ""}${node.pinned ? ", pinned" : ""}; type a count, or ↑ and ↓; Delete removes it`}
+        title={`${material?.name ?? ""}${node.pinned ? ", pinned" : ""}; type a count, or use ↑ and ↓; Delete removes it`}
         onClick={(e) => span && tray.bench.reach(span, e.shiftKey)}
         {...count}
         {...draggable(tray, span)}
@@ -222,7 +222,7 @@ function Bracket({ node, tray }: { node: LineNode; tray: Tray }) {
       <button
         type="button"
         className={`sign${node.pinned ? " pinned" : ""}`}
-        title="Type how often, or ↑ and ↓; Delete removes it"
+        title="Type a count, or use ↑ and ↓; Delete removes it"
         aria-label={`${node.free ? "any order" : node.kind}, ${node.count} times`}
         onClick={() => span && tray.bench.select(span[0], span[1])}
         {...count}

@@ -46,7 +46,7 @@ export function BuyRoom() {
           Packs are set under Materials
         </Link>
       </header>
-      {state.behind && <p role="alert">The bead line has an error; this is the list of the last one that had none.</p>}
+      {state.behind && <p role="alert">The bead line has an error; this list is from the last valid bead line.</p>}
       {found.error && <p role="alert">{found.error.message}</p>}
       {buying && (
         <div className={found.isPlaceholderData ? "behind" : undefined}>

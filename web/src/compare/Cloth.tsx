@@ -32,7 +32,7 @@ export function Cloth({ caption, sizes, colourways, behind, cell }: Props) {
         <tbody>
           {colourways.map((name, c) => (
             <tr key={c}>
-              <th scope="row">{name || <span className={colourways.length > 1 ? undefined : "hidden"}>Its own colours</span>}</th>
+              <th scope="row">{name || <span className={colourways.length > 1 ? undefined : "hidden"}>Original colours</span>}</th>
               {sizes.map((_, s) => (
                 <td key={s}>{cell(s, c)}</td>
               ))}

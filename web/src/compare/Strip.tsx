@@ -26,7 +26,7 @@ export function Strips({ colourways, documents }: { colourways: string[]; docume
       <ul>
         {colourways.map((name, c) => (
           <li key={c}>
-            <span>{name || "Its own colours"}</span>
+            <span>{name || "Original colours"}</span>
             <Strip doc={documents[c]} />
           </li>
         ))}

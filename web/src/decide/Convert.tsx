@@ -73,7 +73,7 @@ function To({ bench, state }: StartProps) {
       {!same && <WayList bench={bench} found={found} />}
       {!!data?.checks.length && (
         <>
-          <p>This comes with it, to be fixed then:</p>
+          <p>Converting causes these problems, to be fixed afterwards:</p>
           <ul>
             {data.checks.map((says) => (
               <li key={says}>{says}</li>

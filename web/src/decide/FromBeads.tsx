@@ -101,8 +101,8 @@ function Becomes({ found, doc, take, look }: BecomesProps) {
         </section>
       )}
       {found.sizes.length > 0 && (
-        <section aria-label="Whom it can suit">
-          <h3>Whom it can suit</h3>
+        <section aria-label="Sizes it would fit">
+          <h3>Sizes it would fit</h3>
           <table className="list">
             <tbody>
               {found.sizes.map(({ name, measureMm, finishedMm, items, why }) => {

@@ -26,7 +26,7 @@ function TriedOn({ bench, state }: StartProps) {
   const found = useAfterMade(state, inside ? { insideMm: inside, sat: sat || undefined } : null);
   return (
     <details>
-      <summary>Nobody has a tape: something was tried on</summary>
+      <summary>No tape measure? Start from a piece that was tried on</summary>
       <p>
         Its inside length <LengthField label="Inside length of what was tried on" mm={inside} placeholder="such as 170 mm" width={120} onChange={setInside} onClear={() => setInside(null)} />
       </p>

@@ -26,7 +26,7 @@ export function SatOn({ bench, doc, found, sat, onSat, what }: Props) {
         <label className="sat">
           How did it sit?{" "}
           <select value={sat} onChange={(e) => onSat(e.target.value)}>
-            <option value="">nobody has said</option>
+            <option value="">not known</option>
             {data.satWords.map((word) => (
               <option key={word}>{word}</option>
             ))}

@@ -53,7 +53,7 @@ export function CutSum({ bench, analysis, doc, row }: Props) {
         </p>
       )}
       {cord?.type === "wire" && <Allowances doc={doc} row={row} heldBy={strand.start.by} />}
-      {rowOf(doc, row).foldOf && <p className="quiet">It is on the other half of row {numberOf(doc, rowOf(doc, row).foldOf!)}&rsquo;s cord, and is cut with that.</p>}
+      {rowOf(doc, row).foldOf && <p className="quiet">This row uses the other half of row {numberOf(doc, rowOf(doc, row).foldOf!)}&rsquo;s cord; both are cut as one.</p>}
       <p className="have" hidden={rowOf(doc, row).foldOf !== undefined}>
         Already cut?{" "}
         <LengthField

@@ -21,7 +21,7 @@ export function Bags({ bill, copies }: { bill: KitBill; copies: number }) {
       ))}
       {bill.extras.length > 0 && (
         <p className="extras">
-          Beside the bags: {bill.extras.map((e) => (e.count > 1 ? `${e.count} × ${e.name}` : e.name)).join(", ")}.
+          Loose in the kit: {bill.extras.map((e) => (e.count > 1 ? `${e.count} × ${e.name}` : e.name)).join(", ")}.
         </p>
       )}
       {own.length > 0 && (

@@ -30,7 +30,7 @@ export function KitTable() {
       <Contents bench={bench} />
       <div className="cloth-room" role="region" aria-label="What is sold" tabIndex={0}>
         <div className="batch">
-          <TextField size="small" label="Packed at a time" value={typed} onChange={(e) => setTyped(e.target.value)} error={wrong} helperText={wrong ? `A number from 1 to ${MOST}.` : undefined} slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 5 } }} />
+          <TextField size="small" label="Batch size" value={typed} onChange={(e) => setTyped(e.target.value)} error={wrong} helperText={wrong ? `A number from 1 to ${MOST}.` : undefined} slotProps={{ htmlInput: { inputMode: "numeric", maxLength: 5 } }} />
           {found.data && !wrong && <AllPapers id={id} name={bench.state.kit.name} cells={found.data.cells} copies={copies} />}
           <p className="quiet">Costs are for a batch of that size: packs cost less by the dozen.</p>
         </div>

@@ -37,7 +37,7 @@ export function PriceSum({ price, copies }: { price: KitPrice; copies: number })
             </tr>
           )}
           <tr className="sum gross">
-            <th scope="row">{price.set ? "Sold for, as set" : "Sold for"}</th>
+            <th scope="row">{price.set ? "Price, set by hand" : "Sold for"}</th>
             <td className="n" data-testid="gross">{money(price.gross)}</td>
           </tr>
         </tbody>
@@ -52,8 +52,8 @@ export function PriceSum({ price, copies }: { price: KitPrice; copies: number })
         )}
         {price.moreCm && <>A centimetre more costs {money(price.moreCm)}. </>}
         {price.evenAt
-          ? `The batch costs ${money(price.spent)} with what packs are left over: that has come in when ${price.evenAt} of ${copies} are sold.`
-          : `The batch costs ${money(price.spent)} with what packs are left over: all ${copies} do not bring that in.`}
+          ? `The whole batch costs ${money(price.spent)}, leftover packs included. You break even at ${price.evenAt} of ${copies} sold.`
+          : `The whole batch costs ${money(price.spent)}, leftover packs included. Selling all ${copies} would not cover it.`}
       </p>
       <details>
         <summary>Work and materials one by one</summary>

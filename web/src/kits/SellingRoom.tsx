@@ -77,7 +77,7 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
               { value: "margin", label: "margin" },
               { value: "mark-up", label: "mark-up" },
             ]}
-            says={draft.way === "margin" ? "So much of every hundred that comes in stays with the shop." : "So much is added to every hundred that a kit costs."}
+            says={draft.way === "margin" ? "The percentage of the price that the shop keeps." : "The percentage added to the cost."}
             onChange={(way) => change({ way: way as Selling["way"] })}
           />
           <div className="fields">

@@ -27,13 +27,13 @@ const MOST_TIMES = 12;
 function TimesRound({ times, part, onChange }: { times: number; part: string; onChange: (times: number) => void }) {
   return (
     <fieldset>
-      <legend>How often round the {part}?</legend>
+      <legend>How many times round the {part}?</legend>
       <span className="times-round">
-        <button type="button" aria-label="Once less" disabled={times <= 1} onClick={() => onChange(times - 1)}>
+        <button type="button" aria-label="One turn fewer" disabled={times <= 1} onClick={() => onChange(times - 1)}>
           −
         </button>
         <output aria-label={`Times round the ${part}`}>{times === 1 ? "once" : `${times} times`}</output>
-        <button type="button" aria-label="Once more" disabled={times >= MOST_TIMES} onClick={() => onChange(times + 1)}>
+        <button type="button" aria-label="One turn more" disabled={times >= MOST_TIMES} onClick={() => onChange(times + 1)}>
           +
         </button>
       </span>

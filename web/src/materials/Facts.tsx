@@ -17,7 +17,7 @@ export function Facts({ facts }: { facts: MaterialFacts }) {
           </td>
         </tr>
         <tr>
-          <th scope="row">Ten strung tight</th>
+          <th scope="row">Length of ten, strung tight</th>
           <td className="n" data-testid="ten">
             <Length mm={facts.tenMm ?? 0} />
           </td>

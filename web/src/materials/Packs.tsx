@@ -85,7 +85,7 @@ function More({ m, pack, change }: { m: Material; pack: Pack; change: (next: Par
       <summary>{said ? `With ${said}` : "Price breaks, sale, mixed set"}</summary>
       {breaks.map((b, i) => (
         <div key={i} className="row">
-          <NumberField label="From so many packs" value={b.from} onChange={(n) => setBreaks(breaks.map((x, k) => (k === i ? { ...x, from: Math.round(n ?? 0) } : x)))} />
+          <NumberField label="From how many packs" value={b.from} onChange={(n) => setBreaks(breaks.map((x, k) => (k === i ? { ...x, from: Math.round(n ?? 0) } : x)))} />
           <Words label="Each then costs" value={b.price} most={12} onChange={(price) => setBreaks(breaks.map((x, k) => (k === i ? { ...x, price } : x)))} />
           <Button size="small" onClick={() => setBreaks(breaks.filter((_, k) => k !== i))} aria-label={`Remove price break ${i + 1}`}>
             Remove

@@ -35,7 +35,7 @@ export function WayItem({ way, number, onLook, onUse }: Props) {
           </>
         )}
       </span>
-      <span className="price">{way.operations.length === 0 ? "nothing to string anew" : priceOf(way)}</span>
+      <span className="price">{way.operations.length === 0 ? "no beads to restring" : priceOf(way)}</span>
       <ShortOfStock lacks={way.short} />
       {way.operations.length > 0 && (
         <>

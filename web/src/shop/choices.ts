@@ -50,7 +50,7 @@ export const CHOICE_GROUPS: ChoiceGroup[] = [
     choices: [
       pick("crimp", "Crimp shape", [["folded", "Folded"], ["flat", "Pressed flat"], ["three-sided", "Pressed from three sides"]],
         "Folded looks neat and keeps two wires apart; flat is quick and shows; three-sided holds round and takes a cover well."),
-      pick("covers", "Crimp covers", [["no", "No"], ["yes", "Yes"]], "A bare crimp is lighter and one part fewer; a cover looks like a bead and does not scratch."),
+      pick("covers", "Crimp covers", [["no", "No"], ["yes", "Yes"]], "A bare crimp is lighter, with one part fewer to fit; a cover looks like a bead and does not scratch."),
       pick("guards", "Wire guards", [["never", "No"], ["single", "On single strands"], ["always", "Always"]],
         "A guard keeps the ring from wearing through the wire; without it the end is shorter and rows hang more freely."),
       pick("guardThreads", "Cord through a guard", [["once", "Once"], ["twice", "Twice"]], "Once passes a finer bore and shows less cord; twice still holds when one turn wears through."),

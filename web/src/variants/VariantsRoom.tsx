@@ -111,7 +111,7 @@ function GoOn({ id, bench, number, compared }: BenchContext & { number: number; 
       if (!(await bench.flush())) throw new Error("The draft is not saved yet. Try again when it is.");
       bench.restored(await unwrap(api.POST("/api/pieces/{id}/versions/{number}/restore", { params: { path: { id, number } } })));
       await queries.invalidateQueries({ queryKey: ["versions", id] });
-      setSays("This is the piece now. What it was is kept as a version.");
+      setSays("The piece now uses this variant. Its previous state was saved as a version.");
     } catch (err) {
       setSays((err as Error).message);
     }
