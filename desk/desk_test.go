@@ -2,9 +2,11 @@ package desk_test
 
 import (
 	"encoding/json"
+	"maps"
 	"math"
 	"os"
 	"reflect"
+	"slices"
 	"strings"
 	"testing"
 
@@ -117,7 +119,7 @@ func TestStartersComeToTheirLength(t *testing.T) {
 		kind, closure string
 		target        length.MM
 	}{{"necklace", "clasp", 450}, {"bracelet", "knot", 190}, {"anklet", "clasp", 240}, {"bracelet", "none", 200}} {
-		doc, err := desk.Starter("x", tt.kind, tt.closure, tt.target, 1, "", shelf, format.House{})
+		doc, err := desk.Starter(t.Context(), desk.Answers{Name: "x", Kind: tt.kind, Closure: tt.closure, Target: tt.target, Rows: 1}, shelf, format.House{})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -126,10 +128,49 @@ func TestStartersComeToTheirLength(t *testing.T) {
 			t.Errorf("%s by %s: %+v %v, %v", tt.kind, tt.closure, a.Target, a.Checks, err)
 		}
 	}
-	if _, err := desk.Starter("x", "necklace", "clasp", 450, 1, "", nil, format.House{}); err == nil {
+	if _, err := desk.Starter(t.Context(), desk.Answers{Name: "x", Kind: "necklace", Closure: "clasp", Target: 450, Rows: 1}, nil, format.House{}); err == nil {
 		t.Error("a starter was made from an empty catalogue")
 	}
 }
+
+// A new piece for a wearer suits that wearer, whichever bead it opens with, and its target is what it comes to.
+func TestStartersComeToTheirWearer(t *testing.T) {
+	shelf := desk.NewShelf(testdesk.Catalogue(t))
+	for _, tt := range []struct {
+		kind, closure, part, bead string
+		measure                   length.MM
+	}{
+		{"bracelet", "clasp", "wrist", "", 165}, {"bracelet", "knot", "wrist", "", 150}, {"bracelet", "clasp", "wrist", "lantern-8", 165}, {"bracelet", "clasp", "wrist", "lantern-10", 172},
+		{"anklet", "clasp", "ankle", "", 230}, {"necklace", "clasp", "neck", "", 360}, {"bracelet", "knot", "wrist", "granite-10", 180},
+	} {
+		doc, err := desk.Starter(t.Context(), desk.Answers{Name: "x", Kind: tt.kind, Closure: tt.closure, Body: &format.Body{Part: tt.part, MeasureMm: tt.measure}, Bead: tt.bead}, shelf, format.House{})
+		if err != nil {
+			t.Fatal(tt, err)
+		}
+		a, err := desk.Analyse(t.Context(), &doc, desk.Options{})
+		if err != nil || a.Fit == nil || !a.Fit.Suits || !a.Target.Within {
+			t.Errorf("%+v: %+v, %+v, %v", tt, a.Fit, a.Target, err)
+		}
+		for _, c := range a.Checks {
+			if c.Severity == "stop" {
+				t.Errorf("%+v: %s %s", tt, c.Title, c.Says)
+			}
+		}
+		if tt.bead != "" && !slices.Contains(slices.Collect(maps.Values(doc.Palette)), tt.bead) {
+			t.Errorf("%+v opens with %v", tt, doc.Palette)
+		}
+	}
+	for says, start := range map[string]desk.Answers{
+		"not worn":         {Kind: "ornament", Closure: "hung", Body: &format.Body{Part: "wrist", MeasureMm: 165}},
+		"too small":        {Kind: "bracelet", Closure: "clasp", Body: &format.Body{Part: "wrist", MeasureMm: 5}},
+		"has no bead with": {Kind: "bracelet", Closure: "clasp", Target: 190, Bead: "no-such-bead"},
+	} {
+		if _, err := desk.Starter(t.Context(), start, shelf, format.House{}); err == nil || !strings.Contains(err.Error(), says) {
+			t.Errorf("%s: %v", says, err)
+		}
+	}
+}
+
 func TestAPieceFollowsItsShopAndTheShopTheDefaults(t *testing.T) {
 	doc := testdesk.Read(t, example)
 	plain := testdesk.Analysed(t, doc, desk.Options{})

@@ -132,7 +132,7 @@ export async function openCopy(page: Page, name: string): Promise<void> {
 }
 
 /** startPiece starts a piece of its own, so that tests do not meet. */
-export async function startPiece(page: Page, name: string, closure: "A clasp" | "A knot" | "On a bar" = "A clasp", length = "450 mm"): Promise<void> {
+export async function startPiece(page: Page, name: string, closure: "A clasp" | "Stretch" | "On a bar" = "A clasp", length = "450 mm"): Promise<void> {
   await page.goto("/pieces");
   await page.getByRole("button", { name: "New piece" }).click();
   await page.getByRole("button", { name: closure }).click();

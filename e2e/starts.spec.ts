@@ -139,3 +139,30 @@ test("the bead line takes lower case and inches with a blank before their fracti
   await typeLine(page, "3d _1 1/2in 3d");
   await expect(line(page)).toHaveValue("3D _1-1/2in 3D");
 });
+
+test("a bracelet of a chosen bead for a wrist is there in few clicks, suits it and has nothing that must be fixed", async ({ page }) => {
+  let clicks = 0;
+  const click = async (name: string | RegExp) => {
+    clicks++;
+    await page.getByRole("button", { name, exact: typeof name === "string" }).first().click();
+  };
+  await page.goto("/pieces");
+  await click("New piece");
+  await click("Bracelet");
+  await click("For a wearer");
+  await page.getByRole("button", { name: "Create" }).click();
+  await expect(page.getByRole("alert")).toContainText("Choose a size, or give the measure of the wrist.");
+  await click(/^adult medium/);
+  await click(/Choose …/);
+  await page.getByRole("combobox", { name: "Search the catalogue" }).fill("lantern glass 8");
+  await page.getByRole("option", { name: /Lantern glass/ }).first().waitFor();
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".first-bead")).toContainText("Lantern glass");
+  await click("Create");
+  expect(clicks).toBeLessThanOrEqual(9);
+  await expect(strand(page)).toBeFocused();
+  await expect(page.locator(".dish .name")).toContainText(["Lantern glass"]);
+  await expect(page.locator(".gauge .fits")).toContainText("✓");
+  await expect(page.locator(".verdict")).toContainText("✓");
+  await expect(page.locator(".problems-line")).not.toHaveClass(/stop/);
+});

@@ -54,8 +54,8 @@ func (*NoBar) Error() string {
 
 // New gives a piece from three answers: a strand of one bead that fills the
 // length, to type over, on the cord and with the ends the shelf has for it. Without a
-// target the strand has a few beads. The error is a *NoCord.
-func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance length.MM, house piece.House, shelf []*material.Material) (*piece.Piece, error) {
+// target the strand has a few beads. They are of the bead that is given, or of the one that goes best. The error is a *NoCord.
+func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance length.MM, bead *material.Material, house piece.House, shelf []*material.Material) (*piece.Piece, error) {
 	row := &piece.Row{ID: "r1", Passes: 1}
 	p := &piece.Piece{Kind: kind, House: house, Palette: map[string]*material.Material{}, Sections: []piece.Section{{Rows: []*piece.Row{row}}}}
 	if target > 0 {
@@ -65,12 +65,15 @@ func New(kind piece.Kind, closure piece.ClosureType, target length.MM, tolerance
 		return nil, err
 	}
 	line := ""
-	if p.SlipsOn() && closure != piece.OnBar {
+	if bead == nil && p.SlipsOn() && closure != piece.OnBar {
 		if knot := knotBead(p, shelf); knot != nil {
 			line = dish(p, knot) + " "
 		}
 	}
-	if bead := fillBead(p, shelf); bead != nil {
+	if bead == nil {
+		bead = fillBead(p, shelf)
+	}
+	if bead != nil {
 		if key := dish(p, bead); target > 0 {
 			line += "{" + key + "}"
 		} else {

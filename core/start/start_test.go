@@ -53,7 +53,7 @@ func shop() []*material.Material {
 
 func started(t *testing.T, kind piece.Kind, closure piece.ClosureType, shelf []*material.Material) *piece.Piece {
 	t.Helper()
-	p, err := New(kind, closure, 400, 3, piece.DefaultHouse(), shelf)
+	p, err := New(kind, closure, 400, 3, nil, piece.DefaultHouse(), shelf)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -125,7 +125,7 @@ func TestWhatTheShelfHasNotIsLeftOutOrSaid(t *testing.T) {
 	only := func(class material.Class) []*material.Material {
 		return slices.DeleteFunc(shop(), func(m *material.Material) bool { return m.Class != class })
 	}
-	_, err := New(piece.Necklace, piece.Knot, 400, 3, piece.DefaultHouse(), only(material.ClassBead))
+	_, err := New(piece.Necklace, piece.Knot, 400, 3, nil, piece.DefaultHouse(), only(material.ClassBead))
 	var none *NoCord
 	if !errors.As(err, &none) || none.Wanted != material.Elastic || !strings.Contains(err.Error(), "no elastic") {
 		t.Errorf("without cord: %v", err)

@@ -2995,6 +2995,10 @@ export interface components {
             widthMm: number;
         };
         NewPiece: {
+            /** @description The bead that it opens with; the one that goes best if absent. */
+            bead?: string;
+            /** @description Whom it is for: with a measure and no target it is brought to what suits. */
+            body?: components["schemas"]["Body"];
             /** @enum {string} */
             closure: "clasp" | "knot" | "none" | "tied" | "bar" | "hung";
             /**
@@ -3012,7 +3016,7 @@ export interface components {
             rows?: number;
             /**
              * Format: double
-             * @description Left open if absent.
+             * @description Left open if absent, unless a wearer is given.
              */
             targetMm?: number;
         };

@@ -20,7 +20,7 @@ export const usualLength = (kind: NewPiece["kind"], unit: Unit) => USUAL[unit][k
 
 export const CLOSURES: { value: NewPiece["closure"]; label: string; says: string }[] = [
   { value: "clasp", label: "A clasp", says: "two ends that open" },
-  { value: "knot", label: "A knot", says: "a ring tied with a knot, like stretch pieces" },
+  { value: "knot", label: "Stretch", says: "a ring on elastic, tied with a knot" },
   { value: "none", label: "Slips on", says: "a ring that does not open" },
   { value: "bar", label: "On a bar", says: "a bar or curved focal, tied at both ends" },
   { value: "tied", label: "Tied", says: "two ends of cord that the wearer ties, or draws through a loop" },
