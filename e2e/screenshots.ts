@@ -111,7 +111,7 @@ test("a picture of every sign of the bead line", async ({ page }) => {
     }
     await page.waitForTimeout(900);
     await strand(page).blur();
-    await page.locator(".felt-tools, .felt-note").evaluateAll((all) => all.forEach((one) => ((one as HTMLElement).style.visibility = "hidden")));
+    await page.locator(".felt-note").evaluateAll((all) => all.forEach((one) => ((one as HTMLElement).style.visibility = "hidden")));
     const box = (await strand(page).boundingBox())!;
     await page.screenshot({ path: `docs/bead-line/${name}.png`, clip: { x: box.x, y: box.y + 30, width: box.width, height: box.height - 30 } });
   }

@@ -63,6 +63,7 @@ test("riders are put on a row, told off when they do not slide, and told in the 
   await riders.press("Enter");
   await problems(page);
   await problem(page, "Too many sliding beads").getByRole("button", { name: /Leave 15 sliding beads/ }).click();
+  await page.getByRole("region", { name: "Problems" }).getByRole("button", { name: "Close" }).click();
   await expect(riders).toHaveValue("15L");
   await riders.fill("3L [2S . S]");
   await riders.press("Enter");

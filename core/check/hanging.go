@@ -104,7 +104,7 @@ var footLight = Check{
 var feet = []material.Shape{material.Round, material.Oval, material.Rondelle, material.Bicone, material.Cube, material.Coin, material.Drop,
 	material.Nugget, material.LargeHole, material.Focal}
 
-// heavierFoot offers the beads of the shelf that are heavier by so many grams than the foot, in its
+// heavierFoot offers the beads of the shelf that are heavier than the foot by a number of grams, in its
 // place: those in stock first, the one nearest in weight first. An end without a foot bead gets one.
 func heavierFoot(v *View, more float64, shelf Shelf) []Fix {
 	s := v.Leading()

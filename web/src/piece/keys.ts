@@ -44,7 +44,7 @@ export const STRAND_KEYS: Key<StrandAction>[] = [
   { action: "gap", keys: "_", does: "put a gap of bare cord at the caret", pressed: plain("_") },
   { action: "loop", keys: "&", does: "hang the selection in a loop of the strand's own cord through its first bead", pressed: plain("&") },
   { action: "hang", keys: "|", does: "hang the selection as a drop on the strand's own cord, the last bead at its foot", pressed: plain("|") },
-  { action: "pin", keys: "!", does: "pin the run at the caret, so that proposals leave it, or unpin it", pressed: plain("!") },
+  { action: "pin", keys: "!", does: "keep the run at the caret as it is, so that proposals leave it, or let it change again", pressed: plain("!") },
   { action: "shuffle", keys: "*", does: "shuffle the selection so that no two alike touch", pressed: plain("*") },
   { action: "cut", keys: "Ctrl X", does: "cut", pressed: withControl("x") },
   { action: "copy", keys: "Ctrl C", does: "copy", pressed: withControl("c") },

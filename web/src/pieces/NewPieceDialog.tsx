@@ -80,6 +80,13 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
               <TextField label="How many rows?" type="number" size="small" value={rows} onChange={(e) => setRows(e.target.value)} error={rowsSay !== null} helperText={rowsSay} slotProps={{ htmlInput: { min: 1, max: MOST_ROWS }, formHelperText: { role: rowsSay ? "alert" : undefined } }} sx={{ maxWidth: 220 }} />
             )}
             {clasped && count > 1 && <Choice legend="What do the rows go on?" value={join} options={JOINS} onChange={setJoin} says={JOINS.find((j) => j.value === join)?.says} />}
+            <fieldset>
+              <legend>First bead</legend>
+              <button type="button" className="first-bead" onClick={() => setChoosing(true)}>
+                {bead && outline && <BeadPicture material={bead} outline={outline} size={34} />}
+                {bead ? bead.name : "The one that goes best"} <span className="link">Choose …</span>
+              </button>
+            </fieldset>
             {part && <Choice legend="How long?" value={by} options={LENGTH_OR_WEARER} onChange={setBy} />}
             {worn ? (
               <fieldset>
@@ -113,13 +120,6 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
                 slotProps={{ formHelperText: { role: says ? "alert" : undefined } }}
               />
             )}
-            <fieldset>
-              <legend>First bead</legend>
-              <button type="button" className="first-bead" onClick={() => setChoosing(true)}>
-                {bead && outline && <BeadPicture material={bead} outline={outline} size={34} />}
-                {bead ? bead.name : "The one that goes best"} <span className="link">Choose …</span>
-              </button>
-            </fieldset>
             <TextField label="Name (optional)" value={name} onChange={(e) => setName(e.target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />
           </div>
         </DialogContent>

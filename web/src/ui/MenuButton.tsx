@@ -80,8 +80,10 @@ function Item({ choice, onDone, ...menu }: { choice: Choice; onDone: () => void 
       aria-checked={on}
       disabled={disabled}
       onClick={() => {
-        if (!(stays ?? on !== undefined)) onDone();
-        does?.();
+        if (stays ?? on !== undefined) return does?.();
+        onDone();
+        // As it closes, the menu gives the focus back; what is done may take it then.
+        setTimeout(() => does?.());
       }}
     >
       {text}
