@@ -192,8 +192,8 @@ func (v *View) once(found []Problem) []Problem {
 	})
 }
 
-// About is the id of the one material that the finding is about, where others of its kind may stand
-// at the same place; empty where its place tells it.
+// About is the id of the one material that the problem is about, where another like it may be at the
+// same place; empty where its place says enough.
 func (f *Problem) About() string {
 	if l, is := f.Fact.(Lack); is {
 		return l.Of.ID

@@ -36,26 +36,8 @@ function Preview({ bench, doc, onDone }: { bench: Bench; doc: Document; onDone: 
       {found.isPending && <p className="quiet">Trying …</p>}
       {found.isError && <p role="alert">{found.error.message}</p>}
       {all?.says.length === 0 && <p>Nothing mends these without bringing something worse.</p>}
-      {!!all?.says.length && (
-        <>
-          <p>This changes, in one step that can be undone:</p>
-          <ol>
-            {all.says.map((says, i) => (
-              <li key={i}>{says}</li>
-            ))}
-          </ol>
-        </>
-      )}
-      {!!all?.left.length && (
-        <>
-          <p>This is left:</p>
-          <ul>
-            {all.left.map((says, i) => (
-              <li key={i}>{says}</li>
-            ))}
-          </ul>
-        </>
-      )}
+      <Listed what="This changes, in one step that can be undone:" all={all?.says} />
+      <Listed what="This is left:" all={all?.left} />
       {!!all?.says.length && (
         <Button
           autoFocus
@@ -70,5 +52,19 @@ function Preview({ bench, doc, onDone }: { bench: Bench; doc: Document; onDone: 
         </Button>
       )}
     </div>
+  );
+}
+
+function Listed({ what, all }: { what: string; all: string[] | undefined }) {
+  if (!all?.length) return null;
+  return (
+    <>
+      <p>{what}</p>
+      <ul>
+        {all.map((says, i) => (
+          <li key={i}>{says}</li>
+        ))}
+      </ul>
+    </>
   );
 }
