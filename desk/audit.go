@@ -131,6 +131,8 @@ func takeOf(t *written.Take) []Operation {
 		return []Operation{OperationOf(edit.SetCut{At: row, Cut: t.Cut})}
 	case t.Count > 0:
 		return []Operation{OperationOf(edit.Count{At: row, Node: t.Node, To: t.Count})}
+	case t.Line != "":
+		return []Operation{OperationOf(edit.SetLine{At: row, Line: t.Line})}
 	}
 	return nil
 }

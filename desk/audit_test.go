@@ -421,8 +421,38 @@ func TestTextsAreCorrectedInTheirOwnManner(t *testing.T) {
 	}
 }
 
-// Steps may be told from the right: what is taken over is the run that they speak of.
-func TestARunToldFromTheRightIsTheOneThatChanges(t *testing.T) {
+// A count that the piece takes over keeps its design: both halves change, and a count that would spoil
+// a mirror is not offered.
+func TestACountTakenOverKeepsTheDesign(t *testing.T) {
+	for _, tt := range []struct{ line, text, want string }{
+		{"40P L 40P", "82 %s", "41P L 41P"},
+		{"40P L 40P", "83 %s", ""},
+		{"<40P | L>", "78 %s", "<39P | L>"},
+		{"9P L 9P L 9P", "30 %s", "10P L 10P L 10P"},
+		{"9P L 9P L 9P", "28 %s", ""},
+		{"20P L", "21 %s", "21P L"},
+	} {
+		doc := testdesk.Read(t, example)
+		doc.Row("r1").Line = tt.line
+		name := doc.Materials[slices.IndexFunc(doc.Materials, func(m format.Material) bool { return m.ID == doc.Palette["P"] })].Name
+		audit, err := desk.AuditText(doc, fmt.Sprintf(tt.text, name), nil, format.House{})
+		if err != nil {
+			t.Fatal(err)
+		}
+		got := ""
+		for _, s := range audit.Statements {
+			if len(s.Take) > 0 {
+				got = testdesk.Apply(t, doc, s.Take...).Row("r1").Line
+			}
+		}
+		if got != tt.want {
+			t.Errorf("%s holds %q: %q, want %q", tt.line, tt.text, got, tt.want)
+		}
+	}
+}
+
+// Steps may be read from the right: what is taken over is the run that they speak of.
+func TestARunReadFromTheRightIsTheOneThatChanges(t *testing.T) {
 	doc := testdesk.Read(t, example)
 	name := map[string]string{}
 	for key, id := range doc.Palette {

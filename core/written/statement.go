@@ -92,10 +92,11 @@ type Take struct {
 	Row    string     // the id of a row
 	Node   int        // with Count, the item of the line that is given another count
 	Count  int
+	Line   string // as the bead line of Row, where several of its runs change alike
 }
 
 // None says that there is no such way.
-func (t *Take) None() bool { return t.Target == nil && t.Cut == nil && t.Count == 0 }
+func (t *Take) None() bool { return t.Target == nil && t.Cut == nil && t.Count == 0 && t.Line == "" }
 
 // count is how many the statement says in all that it speaks of at once.
 func (s *Statement) count() int {

@@ -5,11 +5,12 @@ import (
 	"slices"
 	"strings"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/material"
 	"mala/core/measure"
-	"mala/core/piece"
+	"mala/core/pattern"
 )
 
 // wanted is a count that a text would have a piece take over.
@@ -18,56 +19,112 @@ type wanted struct {
 	row, count int
 }
 
-// takeCount finds the one run whose count makes the material come as often as the text
-// says, and nothing else come more or less often: the longest such run.
+// takeCount finds what makes the material come as often as the text says, and nothing else come more
+// or less often: what the design lets change, all that is alike alike. Of a material that no part of the
+// design is free to change it is the longest run, where the strand still reads the same from both ends
+// if it did so.
 func (a *auditor) takeCount(s *Statement, want int) Take {
 	key := wanted{s.Of.ID, s.row, want}
 	take, known := a.takes[key]
 	if !known {
-		take = a.findRun(s, want)
+		free := false
+		if take, free = a.findKnob(s, want); !free {
+			take = a.findRun(s, want)
+		}
 		a.takes[key] = take
 	}
 	return take
 }
 
-func (a *auditor) findRun(s *Statement, want int) Take {
-	best := Take{}
+// findKnob is the most regular change of the design, and whether the design is free to change this
+// material at all.
+func (a *auditor) findKnob(s *Statement, want int) (best Take, free bool) {
+	off := want - a.counts(s.Of, s.row, true)[0]
+	tier := design.Slack
 	for i, strand := range a.m.Strands {
 		if s.row != whole && s.row != i+1 || strand.Row.Line == nil {
 			continue
 		}
-		placed := map[int]int{}
-		for _, b := range strand.Beads {
-			if b.Material.ID == s.Of.ID {
-				placed[b.Node]++
+		each := eachOf(s.Of, strand)
+		for _, k := range design.Of(a.m.Piece, strand).Knobs(func(*pattern.Node) bool { return false }) {
+			add := 0
+			for _, n := range k.Counts {
+				add += each[n.ID] * k.Step
+			}
+			least, most := k.Range()
+			free = free || add != 0 && beadsAlone(&k)
+			if k.Tier >= tier || !beadsAlone(&k) || add == 0 || off%add != 0 || off/add < least || off/add > most {
+				continue
+			}
+			if take, op := turned(&k, strand, off/add); a.gives(op, s, want) {
+				best, tier = take, k.Tier
 			}
 		}
-		off := want - a.counts(s.Of, s.row, true)[0]
-		for node, n := range placed {
-			now := strand.Row.Line.Nodes[node].Count
-			each := n / max(1, now)
+	}
+	return best, free
+}
+
+// beadsAlone says whether a knob changes runs of beads and nothing besides.
+func beadsAlone(k *design.Knob) bool {
+	return len(k.Counts) > 0 && !slices.ContainsFunc(k.Counts, func(n *pattern.Node) bool { return !n.IsBead() })
+}
+
+// turned is a knob set by a number of steps.
+func turned(k *design.Knob, strand *measure.Strand, steps int) (Take, edit.Op) {
+	if len(k.Counts) == 1 {
+		n := k.Counts[0]
+		return takeNode(strand, n.ID, n.Count+steps*k.Step)
+	}
+	line := strand.Row.Line.Clone()
+	k.Turn(line, steps)
+	return Take{Row: string(strand.Row.ID), Line: line.String()}, edit.SetLine{At: strand.Row.At(), Line: line.String()}
+}
+
+func takeNode(strand *measure.Strand, node, to int) (Take, edit.Op) {
+	return Take{Row: string(strand.Row.ID), Node: node, Count: to}, edit.Count{At: strand.Row.At(), Node: node, To: to}
+}
+
+// eachOf says how often a material comes with one more of each item of the line.
+func eachOf(of *material.Material, strand *measure.Strand) map[int]int {
+	each := map[int]int{}
+	for _, b := range strand.Beads {
+		if b.Material.ID == of.ID {
+			each[b.Node]++
+		}
+	}
+	for node := range each {
+		each[node] /= max(1, strand.Row.Line.Nodes[node].Count)
+	}
+	return each
+}
+
+// findRun is the longest run that does.
+func (a *auditor) findRun(s *Statement, want int) Take {
+	best, longest := Take{}, 0
+	off := want - a.counts(s.Of, s.row, true)[0]
+	for i, strand := range a.m.Strands {
+		if s.row != whole && s.row != i+1 || strand.Row.Line == nil {
+			continue
+		}
+		for node, each := range eachOf(s.Of, strand) {
 			if each == 0 || off%each != 0 {
 				continue
 			}
-			to := now + off/each
-			longer := best.None() || now > strandNode(a.m, best).Count || now == strandNode(a.m, best).Count && node < best.Node
-			if to < 1 || !longer || !a.gives(strand, node, to, s, want) {
-				continue
+			now := strand.Row.Line.Nodes[node].Count
+			take, op := takeNode(strand, node, now+off/each)
+			longer := now > longest || now == longest && node < best.Node
+			if take.Count > 0 && longer && a.gives(op, s, want) {
+				best, longest = take, now
 			}
-			best = Take{Row: string(strand.Row.ID), Node: node, Count: to}
 		}
 	}
 	return best
 }
 
-func strandNode(m *measure.Measured, t Take) struct{ Count int } {
-	return struct{ Count int }{m.Strand(piece.ID(t.Row)).Row.Line.Nodes[t.Node].Count}
-}
-
-// gives says whether another count of an item of the line brings the material to what is
-// wanted: an open fill may give back what it takes.
-func (a *auditor) gives(strand *measure.Strand, node, to int, s *Statement, want int) bool {
-	changed, _, err := edit.Apply(a.m.Piece, nil, edit.Count{At: strand.Row.At(), Node: node, To: to})
+// gives says whether a change of the line brings the material to what is wanted, and leaves a strand
+// that reads the same from both ends so: an open fill may give back what it takes.
+func (a *auditor) gives(op edit.Op, s *Statement, want int) bool {
+	changed, _, err := edit.Apply(a.m.Piece, nil, op)
 	if err != nil {
 		return false
 	}
@@ -75,8 +132,12 @@ func (a *auditor) gives(strand *measure.Strand, node, to int, s *Statement, want
 	if err != nil {
 		return false
 	}
-	after := factsOf(m)
-	return slices.Contains(after.counts(s.Of, s.row, true), want)
+	for i, strand := range a.m.Strands {
+		if design.Symmetric(strand) && !design.Symmetric(m.Strands[i]) {
+			return false
+		}
+	}
+	return slices.Contains(factsOf(m).counts(s.Of, s.row, true), want)
 }
 
 // leastList is how many materials, and half of the parts list, a text counts before it is

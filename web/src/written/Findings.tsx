@@ -69,7 +69,7 @@ export function Findings({ audited, onHere, onShow, onCorrect, onTake }: Props) 
 }
 
 /** What taking a figure into the piece is called, by the operation. */
-const TAKES: Record<string, string> = { "set-target": "Make it the target", "set-cut": "Already cut so", count: "Change the piece" };
+const TAKES: Record<string, string> = { "set-target": "Make it the target", "set-cut": "Already cut so" };
 
 interface RowsProps extends Pick<Props, "onHere" | "onShow"> {
   statements: Statement[];
