@@ -28,7 +28,7 @@ func (t *task) measure(w *way) *Proposal {
 	if !ok {
 		return nil
 	}
-	p := &Proposal{Ops: ops, Value: value, Off: value - t.goal.Want, Line: s.Row.Line.String(), cost: w.cost, at: w.at}
+	p := &Proposal{Ops: ops, Value: value, Off: value - t.goal.Want, Line: s.Row.Line.String(), cost: w.cost, at: w.at, uneven: w.uneven}
 	for _, one := range w.at {
 		p.Changes, p.Moved = append(p.Changes, one.does), p.Moved+one.moved
 	}

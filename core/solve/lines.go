@@ -53,7 +53,7 @@ func Lines(ctx context.Context, m *measure.Measured, row piece.ID, rules Rules, 
 	add := func(at ...*setting) {
 		w := t.wayOf(at)
 		by := length.MM(w.off) + t.wanted()
-		if w.cost.tiers > mostTiers || w.unusual() || w.toAndFro() || math.Abs(float64(by)) > float64(reach)+float64(aroundGoal) || !t.mayTake(&w) {
+		if w.cost.tiers > mostTiers || w.unusual() || w.toAndFro() || t.uneven(at) > mostUneven || math.Abs(float64(by)) > float64(reach)+float64(aroundGoal) || !t.mayTake(&w) {
 			return
 		}
 		l := Line{By: by, Tiers: w.cost.tiers, of: t, at: at}

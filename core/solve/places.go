@@ -17,7 +17,7 @@ func (t *task) place() *Proposal {
 		longer := at.Finished - t.measured.Finished
 		value := t.now + longer/length.MM(t.strand.Times())
 		off := value - t.goal.Want
-		if !t.within(value) || best != nil && max(off, -off) >= max(best.Off, -best.Off) {
+		if !t.does(value) || best != nil && max(off, -off) >= max(best.Off, -best.Off) {
 			continue
 		}
 		best = &Proposal{Changes: []Change{CloseAtLink{at.Link}}, Measured: t.measured, Value: value, Off: off,

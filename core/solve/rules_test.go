@@ -27,7 +27,7 @@ func saysOf(a Answer) string {
 func TestProposalsAreMeasuredAndKeepWhatReadsBothWays(t *testing.T) {
 	m := necklace(t, "<9P 2S 7P S | G>")
 	a := solved(t, m, to(float64(m.Finished)-21, 2), Rules{})
-	if len(a.Proposals) != usualMost || a.Why != nil || a.Nearest != nil || a.Now != m.Finished {
+	if len(a.Proposals) < 4 || a.Why != nil || a.Nearest != nil || a.Now != m.Finished {
 		t.Fatalf("%+v", a)
 	}
 	for i, p := range a.Proposals {
@@ -261,6 +261,51 @@ func TestTheNearestWithinIsAProposal(t *testing.T) {
 		a := solved(t, m, Goal{Row: "r1", Inside: true, Want: want, Tolerance: 6}, Rules{LineOnly: true})
 		if len(a.Proposals) == 0 && a.Nearest != nil && math.Abs(float64(a.Nearest.Off)) <= 6 || len(a.Proposals) > 0 && (a.Why != nil || math.Abs(float64(a.Proposals[0].Off)) > 6) {
 			t.Errorf("%v: %q, nearest %+v, %s", want, Reasoned(a.Why), a.Nearest, saysOf(a))
+		}
+	}
+}
+
+// Runs that change together keep their proportions; one does not swallow another; no bead only moves
+// from one run to another.
+func TestRunsKeepTheirProportions(t *testing.T) {
+	m := necklace(t, "<G 12P G 19P G 13P | T>")
+	few := solved(t, m, to(160, 4), Rules{LineOnly: true})
+	if len(few.Proposals) == 0 || few.Proposals[0].Line != "<G 3P G 4P G 3P | T>" {
+		t.Errorf("to a third: %+v", few.Proposals)
+	}
+	for _, want := range []float64{float64(m.Finished) - 100, float64(m.Finished) + 150} {
+		for _, p := range solved(t, m, to(want, 5), Rules{LineOnly: true}).Proposals {
+			if p.uneven > mostUneven {
+				t.Errorf("to %.0f: %s", want, p.Line)
+			}
+		}
+	}
+	for _, p := range solved(t, m, to(float64(m.Finished)-2, 4), Rules{}).Proposals {
+		t.Errorf("already there: %v", changed(p.Changes))
+	}
+}
+
+// What is right already comes nearer or stays.
+func TestWhatIsRightAlreadyOnlyComesNearer(t *testing.T) {
+	m := necklace(t, "40P")
+	for _, off := range []float64{0.3, 2.9} {
+		a := solved(t, m, to(float64(m.Finished)+off, 4), Rules{LineOnly: true})
+		if off < 1 && (len(a.Proposals) > 0 || a.Why != Why(Already{m.Finished, m.Finished + length.MM(off)})) {
+			t.Errorf("%.1f off: %+v, %v", off, a.Proposals, a.Why)
+		}
+		if off > 1 && (len(a.Proposals) == 0 || a.Proposals[0].Line != "41P") {
+			t.Errorf("%.1f off: %+v, %v", off, a.Proposals, a.Why)
+		}
+	}
+}
+
+// A run does not take what repeats beside it could.
+func TestARunDoesNotGrowBesideRepeats(t *testing.T) {
+	m := necklace(t, "<9(12S P) 9S | P>")
+	longer := necklace(t, "<12(12S P) 9S | P>")
+	for _, p := range solved(t, m, to(float64(longer.Finished), 3), Rules{LineOnly: true}).Proposals {
+		if !strings.Contains(p.Line, "12(") && !strings.Contains(p.Line, "11(") && !strings.Contains(p.Line, "(1") {
+			t.Errorf("%s", p.Line)
 		}
 	}
 }

@@ -18,6 +18,10 @@ const (
 	mostLooked   = 40 // of the nearest, where none lies within the tolerance
 )
 
+// mostUneven is how far the proportions of long runs usually change at most: one grows twice as much as
+// another.
+const mostUneven = math.Ln2
+
 // cost is what orders proposals: how regular what comes out is, then how few changes bring it.
 type cost struct{ tiers, changes int }
 
@@ -35,12 +39,14 @@ func (t *task) around(moved float64) float64 {
 }
 
 // best gives the ways within the tolerance: the most regular first, of those the ones of the fewest
-// changes, and of those the nearest. Three things change at once only where one or two do not do it.
+// changes, of those the nearest, and of as near ones those that keep the proportions of the runs. Three things change at once only where one or two do not do it.
 func (t *task) best() []Proposal {
-	near := func(w *way) bool {
-		return math.Abs(w.off) <= float64(t.goal.Tolerance)+t.around(w.moves()) && t.mayTake(w)
+	reach := float64(t.goal.Tolerance)
+	if t.within(t.now) { // what is right already is to come nearer
+		reach = min(reach, math.Abs(float64(t.now-t.goal.Want)))
 	}
-	usual := func(w *way) bool { return !w.unusual() && near(w) }
+	near := func(w *way) bool { return math.Abs(w.off) <= reach+t.around(w.moves()) && t.mayTake(w) }
+	usual := func(w *way) bool { return !w.unusual() && t.uneven(w.at) <= mostUneven && near(w) }
 	found := t.firstOf(append(t.ways(1, usual), t.ways(2, usual)...))
 	if len(found) == 0 && t.pairs() <= mostPairs {
 		found = t.firstOf(t.ways(mostChanges, usual))
@@ -53,20 +59,34 @@ func (t *task) best() []Proposal {
 
 // firstOf measures ways, the best first, until there are enough proposals.
 func (t *task) firstOf(ways []way) []Proposal {
-	slices.SortStableFunc(ways, func(a, b way) int { return cmp.Or(a.cost.less(b.cost), cmp.Compare(math.Abs(a.off), math.Abs(b.off))) })
+	for i := range ways {
+		ways[i].uneven = t.uneven(ways[i].at)
+	}
+	slices.SortStableFunc(ways, func(a, b way) int {
+		return cmp.Or(a.cost.less(b.cost), nearer(a.off, b.off), cmp.Compare(a.uneven, b.uneven), cmp.Compare(math.Abs(a.off), math.Abs(b.off)))
+	})
 	var found []Proposal
 	for i, p := range t.inTurn(ways) {
 		if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || int(t.tried.Load()) > mostMeasured || t.ctx.Err() != nil {
 			break
 		}
-		if p != nil && t.within(p.Value) && !slices.ContainsFunc(found, func(had Proposal) bool { return p.same(had) || p.beyond(had) }) {
+		if p != nil && t.does(p.Value) && !slices.ContainsFunc(found, func(had Proposal) bool { return p.same(had) || p.beyond(had) }) {
 			found = append(found, *p)
 		}
 	}
 	slices.SortStableFunc(found, func(a, b Proposal) int {
-		return cmp.Or(a.cost.less(b.cost), cmp.Compare(max(a.Off, -a.Off), max(b.Off, -b.Off)), cmp.Compare(a.Moved, b.Moved))
+		return cmp.Or(a.cost.less(b.cost), nearer(float64(a.Off), float64(b.Off)), cmp.Compare(a.uneven, b.uneven), cmp.Compare(a.Moved, b.Moved))
 	})
 	return found[:min(len(found), t.rules.Most)]
+}
+
+// asNear is by how much two ways may differ in what they come to and be as near, in mm: of those the
+// more even one is first.
+const asNear = 0.05
+
+// nearer orders two ways by how far off they are.
+func nearer(a, b float64) int {
+	return cmp.Compare(math.Round(math.Abs(a)/asNear), math.Round(math.Abs(b)/asNear))
 }
 
 // beyond says whether a proposal does all that another does, and more to no purpose: the other lies

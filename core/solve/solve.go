@@ -65,8 +65,9 @@ type Proposal struct {
 	Longer   length.MM         // by how much another place to close it at makes it longer than it is measured
 	Line     string
 
-	cost cost
-	at   []*setting
+	cost   cost
+	at     []*setting
+	uneven float64
 }
 
 // Answer is what the search came to.
@@ -156,7 +157,7 @@ func Solve(ctx context.Context, m *measure.Measured, goal Goal, rules Rules) Ans
 			out.Tried = int(t.tried.Load())
 			return out
 		}
-		if out.Nearest = t.nearest(); out.Nearest != nil && t.within(out.Nearest.Value) {
+		if out.Nearest = t.nearest(); out.Nearest != nil && t.does(out.Nearest.Value) {
 			out.Proposals, out.Nearest = []Proposal{*out.Nearest}, nil // past what may be measured one by one
 		} else {
 			out.Why = t.why(out.Nearest)
@@ -176,6 +177,7 @@ type task struct {
 	rules    Rules
 	now      length.MM
 	knobs    []knob
+	long     map[*pattern.Node]bool // the runs of running beads that may change, and what is repeated many times
 	before   []check.Problem
 	had      map[string]int // of each material
 	refused  refused
@@ -233,6 +235,9 @@ type part struct {
 	by   length.MM
 }
 
+// manyTimes is from how many times on what is repeated counts as long.
+const manyTimes = 3
+
 // knob is one thing that can be changed, with its settings from the shortest to the longest.
 type knob struct {
 	settings []setting
@@ -246,7 +251,7 @@ var lineMoves = []func(t *task) []knob{counts, ends}
 
 // gather lists what can be changed.
 func (t *task) gather() {
-	t.before = check.All(t.measured)
+	t.before, t.long = check.All(t.measured), map[*pattern.Node]bool{}
 	kinds := moves
 	if t.rules.LineOnly {
 		kinds = lineMoves
@@ -259,8 +264,14 @@ func (t *task) gather() {
 	all.Wait()
 	for _, k := range slices.Concat(found...) {
 		slices.SortStableFunc(k.settings, func(a, b setting) int { return cmp.Compare(a.by, b.by) })
-		if len(k.settings) > 0 {
-			t.knobs = append(t.knobs, k)
+		if len(k.settings) == 0 {
+			continue
+		}
+		t.knobs = append(t.knobs, k)
+		for _, p := range k.settings[0].parts {
+			if k.settings[0].tier == design.LongRuns || p.node.IsGroup() && p.node.Count >= manyTimes {
+				t.long[p.node] = true
+			}
 		}
 	}
 }
@@ -308,6 +319,13 @@ func (t *task) reach() length.MM { return max(t.wanted(), -t.wanted()) + t.goal.
 const aroundGoal = length.MM(15)
 
 func (t *task) within(value length.MM) bool { return t.goal.Takes(value) }
+
+// does says whether a length is what is asked for: right, and nearer than what is there where that is
+// right already.
+func (t *task) does(value length.MM) bool {
+	off := func(mm length.MM) float64 { return math.Abs(float64(mm - t.goal.Want)) }
+	return t.within(value) && (!t.within(t.now) || off(value) < off(t.now)-asNear)
+}
 
 // tiny keeps the rounding of sums from deciding, in mm.
 const tiny = 1e-9

@@ -101,7 +101,7 @@ func brute(t *testing.T, m *measure.Measured, goal Goal, rules Rules) (best *Pro
 				w.at = nil
 			}
 		}
-		if w.at == nil || w.toAndFro() {
+		if w.at == nil || w.toAndFro() || task.uneven(w.at) > mostUneven || w.unusual() && len(c) == mostChanges {
 			continue
 		}
 		tried++
@@ -121,7 +121,8 @@ func brute(t *testing.T, m *measure.Measured, goal Goal, rules Rules) (best *Pro
 		if goal.Inside {
 			value, _ = measured.Inside()
 		}
-		if off := value - goal.Want; math.Abs(float64(off)) <= float64(goal.Tolerance) {
+		now := math.Abs(float64(task.now - goal.Want)) // what is right already is to come nearer
+		if off := value - goal.Want; math.Abs(float64(off)) <= float64(goal.Tolerance) && (now > float64(goal.Tolerance) || math.Abs(float64(off)) < now-asNear) {
 			found = append(found, Proposal{Value: value, Off: off, cost: w.cost})
 		}
 	}

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"mala/core/design"
 	"mala/core/edit"
 	"mala/core/length"
 	"mala/core/pattern"
@@ -14,23 +15,62 @@ type way struct {
 	at   []*setting
 	cost cost
 	off  float64 // about how far off the goal, in mm
+
+	uneven float64 // how far the proportions of its long runs change
 }
 
 // mostTrim is by how much one setting may take back what another gives, in mm.
 const mostTrim = length.MM(20)
 
-// toAndFro says whether one setting takes back what another gives, by more than the one step that
-// trims a length.
+// toAndFro says whether one setting takes back what another gives: beads of the same letter, slack for
+// beads, or by more than the one step that trims a length.
 func (w *way) toAndFro() bool {
 	for i, a := range w.at {
 		for _, b := range w.at[:i] {
 			back := min(max(a.by, -a.by), max(b.by, -b.by))
-			if a.by*b.by < 0 && (!a.trims() && !b.trims() || back > mostTrim) {
+			if a.by*b.by < 0 && (a.trades(b) || a.tier == design.Slack || b.tier == design.Slack || !a.trims() && !b.trims() || back > mostTrim) {
 				return true
 			}
 		}
 	}
 	return false
+}
+
+// trades says whether beads of one letter come in some runs and go in others.
+func (s *setting) trades(other *setting) bool {
+	runs := func(s *setting) bool {
+		return s.parts != nil && !slices.ContainsFunc(s.nodes, func(n *pattern.Node) bool { return !n.IsBead() })
+	}
+	if !runs(s) || !runs(other) {
+		return false
+	}
+	for key, n := range s.adds {
+		if n*other.adds[key] < 0 {
+			return true
+		}
+	}
+	return false
+}
+
+// uneven is how far the proportions of the long runs change: the logarithm of how much more one grows
+// than another.
+func (t *task) uneven(at []*setting) float64 {
+	least, most, changed := math.Inf(1), math.Inf(-1), 0
+	for _, s := range at {
+		for _, p := range s.parts {
+			if t.long[p.node] {
+				grows := math.Log(float64(p.node.Count+p.more) / float64(p.node.Count))
+				least, most, changed = min(least, grows), max(most, grows), changed+1
+			}
+		}
+	}
+	switch {
+	case changed == 0:
+		return 0
+	case changed < len(t.long):
+		least, most = min(least, 0), max(most, 0)
+	}
+	return most - least
 }
 
 // unusual says whether it is only for where nothing else does.

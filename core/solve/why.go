@@ -19,6 +19,7 @@ type (
 	AllPinned      struct{} // everything that could change
 	NothingChanges struct{}
 	NotInHand      struct{}
+	Already        struct{ Now, Want length.MM } // nothing brings it nearer
 	NothingWithin  struct {
 		Tolerance length.MM
 		Nearest   *length.MM     // by how much the nearest is off; nil for none
@@ -34,6 +35,7 @@ func (RowPinned) reason()      {}
 func (AllPinned) reason()      {}
 func (NothingChanges) reason() {}
 func (NotInHand) reason()      {}
+func (Already) reason()        {}
 func (NothingWithin) reason()  {}
 
 // Lifted is a rule without which something would do.
@@ -68,6 +70,8 @@ func (t *task) why(nearest *Proposal) Why {
 		return AllPinned{}
 	case len(t.knobs) == 0:
 		return NothingChanges{}
+	case t.within(t.now):
+		return Already{t.now, t.goal.Want}
 	}
 	why := NothingWithin{Tolerance: t.goal.Tolerance, Comes: t.refused.comes}
 	if nearest != nil {

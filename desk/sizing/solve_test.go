@@ -20,10 +20,10 @@ func TestAProposalIsWhatThePieceBecomes(t *testing.T) {
 	shelf := desk.NewShelf(testdesk.Catalogue(t))
 	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/harbour-lights.json"))
 	before := testdesk.Analysed(t, doc, desk.Options{})
-	for _, in := range []sizing.Aim{{ToMm: 430}, {ToMm: 470, InStock: true}, {Wearer: true}} {
+	for _, in := range []sizing.Aim{{ToMm: 420}, {ToMm: 470, InStock: true}, {Wearer: true}} {
 		in.Document = *doc
 		if in.Wearer {
-			in.Document.Body = &format.Body{Part: "neck", MeasureMm: 420, Fit: "choker"}
+			in.Document.Body = &format.Body{Part: "neck", MeasureMm: 400, Fit: "choker"}
 		}
 		ways, err := sizing.Solve(t.Context(), &in, desk.Options{Shelf: shelf, Unit: length.InMillimetres, Stock: map[string]int{"sea-pearl-4": 96, "brass-spacer-3": 8}})
 		if err != nil || len(ways.Items) == 0 {

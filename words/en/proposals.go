@@ -163,6 +163,8 @@ func (p Speaker) Why(of solve.Why) string {
 		return "Nothing of this row can change."
 	case solve.NotInHand:
 		return "There is not enough in hand."
+	case solve.Already:
+		return fmt.Sprintf("It comes to %s already, and nothing that suits it comes nearer to %s.", p.in(of.Now), p.in(of.Want))
 	case solve.NothingWithin:
 		return p.nothingWithin(of)
 	}
