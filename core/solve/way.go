@@ -36,7 +36,8 @@ func (w *way) toAndFro() bool {
 	return false
 }
 
-// trades says whether beads of one letter come in some runs and go in others.
+// trades says whether beads of one letter come in some runs and go in others, as many a step: of runs
+// in repeats more come at a time, and others make up for what is too much.
 func (s *setting) trades(other *setting) bool {
 	runs := func(s *setting) bool {
 		return s.parts != nil && !slices.ContainsFunc(s.nodes, func(n *pattern.Node) bool { return !n.IsBead() })
@@ -45,7 +46,7 @@ func (s *setting) trades(other *setting) bool {
 		return false
 	}
 	for key, n := range s.adds {
-		if n*other.adds[key] < 0 {
+		if n*other.adds[key] < 0 && n*other.steps == other.adds[key]*s.steps {
 			return true
 		}
 	}
