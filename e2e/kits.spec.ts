@@ -166,6 +166,36 @@ test("a kit is packed bag by bag on the packer's page, by keyboard alone", async
   await expect(page.getByText("5 of 5 packed")).toBeVisible();
   await expect(page.getByText(/^Packed\. Add bag and card, instructions, needle of thin folded wire\.$/)).toBeVisible();
   expect((await new AxeBuilder({ page }).include(".pack-room").analyze()).violations).toEqual([]);
+  await page.getByRole("button", { name: "Start over" }).click();
+  await expect(page.getByText("0 of 5 packed")).toBeVisible();
+});
+
+test("ticks of a bag survive a reload, another device and a server that does not answer", async ({ page, context }) => {
+  await openKit(page, "Beachcomber");
+  await page.getByRole("link", { name: "Open the bag of the kit" }).click();
+  await page.getByRole("link", { name: "Pack it" }).click();
+  const box = (on: typeof page, n: number) => on.getByRole("checkbox").nth(n);
+  await box(page, 0).check();
+  await expect(page.getByText("1 of 5 packed")).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(box(other, 0)).toBeChecked();
+  await box(other, 1).check();
+  await expect(page.getByText("2 of 5 packed")).toBeVisible({ timeout: 15_000 });
+  await other.close();
+  await page.route("**/packed/**", (route) => route.abort());
+  await box(page, 2).check();
+  await expect(page.getByRole("alert")).toContainText("The ticks stay here");
+  await page.reload();
+  await expect(box(page, 2)).toBeChecked();
+  await page.unroute("**/packed/**");
+  await expect(page.getByText("3 of 5 packed")).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole("alert")).toHaveCount(0, { timeout: 15_000 });
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByText("3 of 5 packed")).toBeVisible();
+  await page.getByRole("button", { name: "Start over" }).click();
+  await expect(page.getByText("0 of 5 packed")).toBeVisible();
 });
 
 test("colourways are seen as strips, and the bill by piece and row", async ({ page }) => {

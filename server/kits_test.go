@@ -1,6 +1,7 @@
 package server_test
 
 import (
+	"fmt"
 	"net/http"
 	"slices"
 	"strings"
@@ -9,6 +10,7 @@ import (
 	"mala/desk/kits"
 	"mala/format"
 	"mala/server"
+	"mala/store"
 )
 
 // kitNamed is a kit of the demo shop.
@@ -135,4 +137,58 @@ func with(change func(s *format.Selling)) format.Selling {
 	s := format.DefaultSelling()
 	change(&s)
 	return s
+}
+
+// Ticks of a bag lie with the kit: another device sees them, and each device adds its own.
+func TestTicksOfABagAreKept(t *testing.T) {
+	b := start(t)
+	k := b.kitNamed("Last Ferry")
+	at := "/api/kits/" + k.ID + "/packed/0-1-0"
+	var list server.PackedList
+	tick := func(thing string, packed bool) int {
+		return b.call("PUT", at, map[string]any{"thing": thing, "packed": packed}, &list).StatusCode
+	}
+	for _, thing := range []string{"Beads, pearls 80", "Findings, crimps 2", "Beads, pearls 80"} {
+		if got := tick(thing, true); got != http.StatusOK {
+			t.Fatal(got)
+		}
+	}
+	if b.call("GET", at, nil, &list); !slices.Equal(list.Things, []string{"Beads, pearls 80", "Findings, crimps 2"}) {
+		t.Errorf("%q", list.Things)
+	}
+	if tick("Beads, pearls 80", false); !slices.Equal(list.Things, []string{"Findings, crimps 2"}) {
+		t.Errorf("%q", list.Things)
+	}
+	if b.call("GET", "/api/kits/"+k.ID+"/packed/0-0-0", nil, &list); len(list.Things) != 0 {
+		t.Errorf("another size: %q", list.Things)
+	}
+	if res := b.call("DELETE", at, nil, nil); res.StatusCode >= 300 {
+		t.Error(res.Status)
+	}
+	if b.call("GET", at, nil, &list); len(list.Things) != 0 {
+		t.Errorf("for the next: %q", list.Things)
+	}
+	for _, tt := range []struct {
+		method, path, thing string
+		want                int
+	}{
+		{"PUT", "/api/kits/" + k.ID + "/packed/first", "a", 422}, {"PUT", at, "", 422}, {"PUT", at, strings.Repeat("a", 401), 422},
+		{"PUT", "/api/kits/11111111-2222-4333-8444-000000000000/packed/0-0-0", "a", 404}, {"GET", "/api/kits/none/packed/0-0-0", "", 404},
+	} {
+		var body any
+		if tt.method == "PUT" {
+			body = map[string]any{"thing": tt.thing, "packed": true}
+		}
+		if res := b.call(tt.method, tt.path, body, nil); res.StatusCode != tt.want {
+			t.Errorf("%s %s %.5q: %s, want %d", tt.method, tt.path, tt.thing, res.Status, tt.want)
+		}
+	}
+	for i := range store.MostPacked {
+		if got := tick(fmt.Sprint(i), true); got != http.StatusOK {
+			t.Fatal(i, got)
+		}
+	}
+	if got := tick("one more", true); got != http.StatusUnprocessableEntity {
+		t.Error("beyond the most:", got)
+	}
 }

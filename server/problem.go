@@ -127,6 +127,8 @@ func asProblem(err error) error {
 		return &Problem{Title: "Still needed", Status: http.StatusConflict, Detail: needed.Error()}
 	case errors.As(err, &staleHouse):
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleHouse.Error()}
+	case errors.Is(err, store.TooManyPacked{}):
+		return &Problem{Title: "Invalid input", Status: http.StatusUnprocessableEntity, Detail: err.Error()}
 	case errors.Is(err, store.ErrNotFound):
 		return &Problem{Title: "Not found", Status: http.StatusNotFound, Detail: "Not found. It may have been deleted."}
 	case unkeepable(err) != nil:

@@ -57,6 +57,13 @@ func TestEveryOlderDatabaseIsBroughtToToday(t *testing.T) {
 		if err != nil || versionErr != nil || p.Document.Row("r1").Line != "11(2T S F)" || v.Label != "for the fair" || v.House.Crimp != "flat" || text(t, v.Document) != text(t, p.Document) {
 			t.Errorf("%s: %v, %v, %+v", dump, err, versionErr, v)
 		}
+		if dump > "testdata/schema-8.sql" {
+			if kits, _, _ := s.Kits(t.Context(), "", 0, 0); len(kits) > 0 {
+				if packed, err := s.Packed(t.Context(), kits[0].ID, "0-0-0"); err != nil || len(packed) != 1 {
+					t.Errorf("%s: %v, %v", dump, err, packed)
+				}
+			}
+		}
 		materials, _, err := s.Materials(t.Context(), store.Filter{Archived: true})
 		if err != nil || len(materials) != 1 || materials[0].OnHand != 7 || !materials[0].Archived {
 			t.Errorf("%s: %v, %+v", dump, err, materials)

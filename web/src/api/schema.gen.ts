@@ -485,6 +485,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kits/{id}/packed/{cell}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of a bag is packed already */
+        get: operations["packed"];
+        /** Tick one thing of a bag, or take its tick back; gives all that is packed */
+        put: operations["pack"];
+        post?: never;
+        /** Take all ticks of a bag back, for the next one */
+        delete: operations["unpack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kits/{id}/papers/{paper}": {
         parameters: {
             query?: never;
@@ -3146,6 +3165,11 @@ export interface components {
              */
             massG?: number;
         };
+        PackRequest: {
+            packed: boolean;
+            /** @description What it is and how much of it. */
+            thing: string;
+        };
         PackSale: {
             /** @description 2026-11-20 */
             from: string;
@@ -3156,6 +3180,9 @@ export interface components {
             /** Format: int64 */
             count: number;
             of: string;
+        };
+        PackedList: {
+            things: string[];
         };
         PartOf: {
             /** Format: int64 */
@@ -5454,6 +5481,107 @@ export interface operations {
                 content: {
                     "application/json": string;
                 };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    packed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                /** @description Which of its pieces, its sizes and its colourways, by their numbers. */
+                cell: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackedList"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                /** @description Which of its pieces, its sizes and its colourways, by their numbers. */
+                cell: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackedList"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unpack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                /** @description Which of its pieces, its sizes and its colourways, by their numbers. */
+                cell: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Error */
             default: {

@@ -6,10 +6,11 @@ import { api, unwrap, type BagItem, type KitBill } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { Length } from "../ui/UnitContext.tsx";
-import { cellAt, cellName } from "../sheets/cell.ts";
+import { cellAddress, cellAt, cellName } from "../sheets/cell.ts";
 import { Heap } from "./Heap.tsx";
 import { inBag, longestCut, spareSays } from "./item.ts";
 import { useKitContext } from "./KitRoom.tsx";
+import { usePacked } from "./usePacked.ts";
 
 /** PackRoom is the packer's page: one bag after the other, large enough to be read from a metre, each thing ticked off. */
 export function PackRoom() {
@@ -24,11 +25,11 @@ export function PackRoom() {
     retry: false,
   });
   const [at, setAt] = useState(0);
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const { things, waiting, tick, startOver } = usePacked(id, cellAddress(cellAt(address)));
   const bill = found.data;
   const bag = bill?.bags[Math.min(at, bill.bags.length - 1)];
-  const tick = (key: string) => setTicked((now) => new Set(now.has(key) ? [...now].filter((one) => one !== key) : [...now, key]));
-  const all = bill?.bags.reduce((n, b) => n + b.items.length, 0) ?? 0;
+  const all = bill?.bags.flatMap((b) => b.items.map((item) => thingOf(bill, b.name, item))) ?? [];
+  const packed = all.filter((thing) => things.has(thing)).length;
   return (
     <div className="pack-room">
       <header>
@@ -37,22 +38,28 @@ export function PackRoom() {
         </Link>
         <h2>{bill ? cellName(kit, bill) : " "}</h2>
         <span role="status">
-          {ticked.size} of {all} packed
+          {packed} of {all.length} packed
         </span>
+        {packed > 0 && (
+          <Button size="small" onClick={startOver}>
+            Start over
+          </Button>
+        )}
       </header>
+      {waiting && <p role="alert">{waiting} The ticks stay here, and are saved as soon as they can be.</p>}
       {found.error && <p role="alert">{found.error.message}</p>}
       {bill && bag && (
         <>
           <nav aria-label="Bags">
             {bill.bags.map((b, i) => (
               <button type="button" key={b.name} aria-pressed={b === bag} onClick={() => setAt(i)}>
-                {b.name} {b.items.every((item) => ticked.has(keyOf(b.name, item))) && "✓"}
+                {b.name} {b.items.every((item) => things.has(thingOf(bill, b.name, item))) && "✓"}
               </button>
             ))}
           </nav>
           <ul>
             {bag.items.map((item) => (
-              <Thing key={item.line} bill={bill} item={item} ticked={ticked.has(keyOf(bag.name, item))} onTick={() => tick(keyOf(bag.name, item))} />
+              <Thing key={item.line} bill={bill} item={item} ticked={things.has(thingOf(bill, bag.name, item))} onTick={() => tick(thingOf(bill, bag.name, item))} />
             ))}
           </ul>
           {at + 1 < bill.bags.length && (
@@ -60,14 +67,20 @@ export function PackRoom() {
               Next: {bill.bags[at + 1].name}
             </Button>
           )}
-          {ticked.size === all && <p className="packed">Packed. Add {[...bill.extras.map((e) => e.name), ...bill.tools.filter((t) => t.inKit).map((t) => t.name)].join(", ").toLowerCase() || "nothing more"}.</p>}
+          {packed === all.length && <p className="packed">Packed. Add {[...bill.extras.map((e) => e.name), ...bill.tools.filter((t) => t.inKit).map((t) => t.name)].join(", ").toLowerCase() || "nothing more"}.</p>}
         </>
       )}
     </div>
   );
 }
 
-const keyOf = (bag: string, item: BagItem) => `${bag} ${item.line}`;
+/** thingOf names what is packed and how much of it: where that changes, it is to be packed again. */
+function thingOf(bill: KitBill, bag: string, item: BagItem): string {
+  const cuts = (item.cuts ?? []).map((cut) => `${cut.n} of ${Math.round(cut.mm)} mm`);
+  return [bag, bill.lines[item.line].material, item.count, ...cuts, item.spare ? `and ${item.spare}` : ""].join(" ").trim().slice(0, MOST_SIGNS);
+}
+
+const MOST_SIGNS = 400;
 
 function Thing({ bill, item, ticked, onTick }: { bill: KitBill; item: BagItem; ticked: boolean; onTick: () => void }) {
   const line = bill.lines[item.line];
