@@ -30,6 +30,7 @@ type Answers struct {
 	Rows                int
 	Join                string // of several rows
 	Bead                string // the id of the bead it opens with; empty for the one that goes best
+	Pattern             string // how beads follow one another; one throughout where it is empty
 }
 
 // Starter is a new piece. It opens with a strand of one bead that fills the length, to type over,
@@ -110,6 +111,19 @@ func (s Answers) ofLength(ctx context.Context, shelf *Shelf, house format.House)
 	if err != nil {
 		return doc, format.Faults{{Where: "closure", Says: err.Error()}}
 	}
+	if s.Pattern != "" {
+		if !slices.Contains(suggest.Patterns(), suggest.Pattern(s.Pattern)) {
+			return doc, format.Faults{{Where: "pattern", Says: "A new piece has no such pattern. Choose one of those listed."}}
+		}
+		laid, err := suggest.Lay(p, suggest.Pattern(s.Pattern), inStock(all, shelf))
+		if err != nil {
+			laid, err = suggest.Lay(p, suggest.Pattern(s.Pattern), all)
+		}
+		if err != nil {
+			return doc, format.Faults{{Where: "pattern", Says: en.LacksBead(suggest.Pattern(s.Pattern))}}
+		}
+		p = laid
+	}
 	if s.Rows > 1 {
 		if p, err = suggest.Rows(p, s.Rows, suggest.Join(s.Join), all); err != nil {
 			says := err.Error()
@@ -122,10 +136,27 @@ func (s Answers) ofLength(ctx context.Context, shelf *Shelf, house format.House)
 	}
 	empty := &piece.Piece{House: p.House}
 	doc.Take(empty, p, shelf.find)
-	if bead != nil {
-		return mended(ctx, doc, Options{House: house, Shelf: shelf}), nil
+	opt := Options{House: house, Shelf: shelf}
+	if bead != nil || s.Pattern != "" {
+		doc = mended(ctx, doc, opt)
 	}
-	return doc, nil
+	return asNear(ctx, doc, opt), nil
+}
+
+// mostTolerance is how far off its length a new piece may be where whole beads or whole repeats come no
+// nearer, in mm.
+const mostTolerance = length.MM(10)
+
+// asNear lets the target have the tolerance that whole beads need.
+func asNear(ctx context.Context, doc format.Document, opt Options) format.Document {
+	a, err := Analyse(ctx, &doc, opt)
+	if err != nil || a.Target == nil || a.Target.Within {
+		return doc
+	}
+	if off := length.MM(math.Ceil(math.Abs(float64(a.Target.OffMm)))); off <= mostTolerance {
+		doc.Target.ToleranceMm = off
+	}
+	return doc
 }
 
 // mended is the piece with what the bead that was chosen asks for: another crimp, or a bead beside it.

@@ -56,6 +56,7 @@ type NewPiece struct {
 	TargetMm length.MM    `json:"targetMm,omitempty" doc:"Left open if absent, unless a wearer is given."`
 	Body     *format.Body `json:"body,omitempty" doc:"Whom it is for: with a measure and no target it is brought to what suits."`
 	Bead     string       `json:"bead,omitempty" maxLength:"80" doc:"The bead that it opens with; the one that goes best if absent."`
+	Pattern  string       `json:"pattern,omitempty" enum:"plain,spaced,turn,accents,focal,pendant" doc:"How beads follow one another: one throughout if absent."`
 	Rows     int          `json:"rows,omitempty" minimum:"0" maximum:"20" doc:"One if absent."`
 	Join     string       `json:"join,omitempty" enum:"ring,rings,holes" doc:"What several rows go on: one ring, each a ring of its own, each a hole of the clasp."`
 }
@@ -167,7 +168,7 @@ func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*
 		return nil, err
 	}
 	b := in.Body
-	doc, err := desk.Starter(ctx, desk.Answers{Name: b.Name, Kind: b.Kind, Closure: b.Closure, Target: b.TargetMm, Body: b.Body, Rows: b.Rows, Join: b.Join, Bead: b.Bead}, whole.shelf, s.options(ctx, "").House)
+	doc, err := desk.Starter(ctx, desk.Answers{Name: b.Name, Kind: b.Kind, Closure: b.Closure, Target: b.TargetMm, Body: b.Body, Rows: b.Rows, Join: b.Join, Bead: b.Bead, Pattern: b.Pattern}, whole.shelf, s.options(ctx, "").House)
 	if err != nil {
 		return nil, err
 	}

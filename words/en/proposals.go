@@ -231,6 +231,20 @@ func Lacks(of *suggest.Lacks) string {
 	return fmt.Sprintf("The catalogue has no %s. Add one to the materials first.", what)
 }
 
+// LacksBead says what a pattern asks for that the catalogue has not.
+func LacksBead(of suggest.Pattern) string {
+	what := "larger bead"
+	switch of {
+	case suggest.Spaced:
+		what = "spacer"
+	case suggest.InTurn:
+		what = "second bead"
+	case suggest.Pendant:
+		what = "charm"
+	}
+	return fmt.Sprintf("The catalogue has no %s that goes with this bead. Add one to the materials, or choose another pattern.", what)
+}
+
 // Reason says in a sentence what speaks for a suggestion.
 func (p Speaker) Reason(s *suggest.Suggestion) string {
 	says := p.reason(s.Reason)

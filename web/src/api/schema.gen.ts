@@ -3029,6 +3029,11 @@ export interface components {
             kind: "necklace" | "bracelet" | "anklet" | "ornament";
             name: string;
             /**
+             * @description How beads follow one another: one throughout if absent.
+             * @enum {string}
+             */
+            pattern?: "plain" | "spaced" | "turn" | "accents" | "focal" | "pendant";
+            /**
              * Format: int64
              * @description One if absent.
              */
@@ -7091,6 +7096,7 @@ export const namedLengthKindValues: ReadonlyArray<FlattenedDeepRequired<componen
 export const newPieceClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["closure"]> = ["clasp", "knot", "none", "tied", "bar", "hung"];
 export const newPieceJoinValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["join"]> = ["ring", "rings", "holes"];
 export const newPieceKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
+export const newPiecePatternValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["NewPiece"]["pattern"]> = ["plain", "spaced", "turn", "accents", "focal", "pendant"];
 export const nodeKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Node"]["kind"]> = ["bead", "gap", "drop", "loop", "group", "mirror", "fill"];
 export const operationDoValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Operation"]["do"]> = ["insert", "between", "delete", "group", "mirror", "reverse", "any-order", "fill", "ungroup", "copy", "count", "step", "turn", "move", "shuffle", "letter", "set-line", "hang-drop", "hang-loop", "set-spacing", "set-holder", "set-riders", "set-lacing", "set-passes", "set-one-cord", "set-dish", "remove-dish", "set-rings", "set-pin", "add-row", "remove-row", "move-row", "mirror-row", "swap-beads", "set-follow", "set-port", "set-gap", "set-fold", "set-twist", "add-section", "remove-section", "set-cord", "set-slack", "set-cut", "set-end", "add-fitting", "set-fitting", "drop-fitting", "move-fitting", "set-links", "set-fill", "set-between", "hang", "unhang", "set-kind", "set-closure", "set-hanging", "set-pinned", "set-sizes", "set-target", "set-body", "set-house", "waive", "unwaive", "set-details", "set-stack", "set-written", "set-colourways"];
 export const packSoldValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Pack"]["sold"]> = ["strand", "bag", "spool", "card", "set", "piece"];
