@@ -179,8 +179,8 @@ test("what was deleted is found again and restored by keyboard, and the shop set
 test("what is decided can be decided again, and the ends follow", async ({ page }) => {
   await startPiece(page, "Decided again");
   await page.getByRole("link", { name: /Decide/ }).click();
-  await page.getByRole("button", { name: "Stretch" }).click();
-  await page.getByRole("button", { name: "Bracelet" }).click();
+  await page.getByRole("button", { name: "Stretch", exact: true }).click();
+  await page.getByRole("button", { name: "Bracelet", exact: true }).click();
   await page.getByRole("combobox", { name: "Tags" }).fill("stack");
   await page.keyboard.press("Enter");
   await page.getByLabel("Notes").fill("for the stack");

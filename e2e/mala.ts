@@ -135,7 +135,7 @@ export async function openCopy(page: Page, name: string): Promise<void> {
 export async function startPiece(page: Page, name: string, closure: "A clasp" | "Stretch" | "On a bar" = "A clasp", length = "450 mm"): Promise<void> {
   await page.goto("/pieces");
   await page.getByRole("button", { name: "New piece" }).click();
-  await page.getByRole("button", { name: closure }).click();
+  await page.getByRole("button", { name: closure, exact: true }).click();
   await page.getByLabel("How long should it be, closed?").fill(length);
   await page.getByLabel("Name (optional)").fill(name);
   await page.getByRole("button", { name: "Create" }).click();

@@ -1,4 +1,5 @@
 import { expect, line, openCopy, saved, startPiece, strand, test, typeLine } from "./mala.ts";
+import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 
 const decide = (page: Page) => page.getByRole("link", { name: /^Decide/ }).click();
@@ -62,7 +63,7 @@ test("from a wearer who tried something on, in inches; and from nothing at all",
   await page.goto("/pieces");
   await page.getByRole("button", { name: "in", exact: true }).click();
   await page.getByRole("button", { name: "New piece" }).click();
-  await page.getByRole("button", { name: "Bracelet" }).click();
+  await page.getByRole("button", { name: "Bracelet", exact: true }).click();
   await page.getByLabel("How long should it be, closed?").fill("");
   await page.getByLabel("Name (optional)").fill("Started from nothing");
   await page.getByRole("button", { name: "Create" }).click();
@@ -132,6 +133,44 @@ test("a new piece is offered round lengths in either unit, and nonsense is refus
   await page.getByRole("button", { name: "in", exact: true }).click();
   await page.getByRole("button", { name: "New piece" }).click();
   await expect(page.getByLabel("How long should it be, closed?")).toHaveValue("18 in");
+});
+
+test("a new piece starts from a template, which sets the answers and has nothing to mend", async ({ page }) => {
+  await page.goto("/pieces");
+  for (const [template, written, closed] of [
+    ["Spaced stretch", /^\{\d[A-Z] [A-Z]\}$/, "bracelet, tied in a ring"],
+    ["Bracelet with accents", /^<\{\d[A-Z] [A-Z]\} \| \d[A-Z]>$/, "bracelet, closed by a clasp"],
+    ["Necklace with a pendant", /^<\{[A-Z]\} .*\| [A-Z]>$/, "necklace, closed by a clasp"],
+  ] as const) {
+    await page.getByRole("button", { name: "New piece" }).click();
+    await page.getByRole("button", { name: template }).click();
+    await expect(page.getByRole("button", { name: template })).toHaveAttribute("aria-pressed", "true");
+    expect((await new AxeBuilder({ page }).include(".new-piece").analyze()).violations).toEqual([]);
+    await page.getByRole("button", { name: "Create" }).click();
+    await expect(strand(page)).toBeFocused();
+    await expect(line(page)).toHaveValue(written);
+    await expect(page.getByText(closed)).toBeVisible();
+    await expect(page.getByText("No problems")).toBeVisible();
+    await page.goto("/pieces");
+  }
+});
+
+test("a piece with the tag template is one: a copy of it opens, without the tag", async ({ page }) => {
+  await startPiece(page, "House strand");
+  await typeLine(page, "3D");
+  await page.getByRole("link", { name: /Decide/ }).click();
+  await page.getByRole("combobox", { name: /Tags/ }).fill("template");
+  await page.keyboard.press("Enter");
+  await saved(page);
+  await page.goto("/pieces");
+  await page.getByRole("button", { name: "New piece" }).click();
+  await page.getByRole("group", { name: "Templates of the shop" }).getByRole("button", { name: "House strand" }).click();
+  await expect(page.getByRole("heading", { name: "New House strand" })).toBeVisible();
+  await expect(line(page)).toHaveValue("3D");
+  await page.getByRole("link", { name: /Decide/ }).click();
+  await expect(page.getByRole("button", { name: "template" })).toHaveCount(0);
+  await page.goto("/pieces");
+  await page.getByRole("button", { name: "Delete House strand" }).click();
 });
 
 test("the bead line takes lower case and inches with a blank before their fraction", async ({ page }) => {

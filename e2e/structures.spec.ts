@@ -216,7 +216,7 @@ test("an ornament is made from nothing, hung up, and its foot weighed", async ({
   await page.getByRole("link", { name: /Fit/ }).first().click();
   await expect(page.getByTestId("foot")).toContainText("the foot is light");
   await page.getByRole("link", { name: /Decide/ }).click();
-  await page.getByRole("button", { name: "Necklace" }).click();
+  await page.getByRole("button", { name: "Necklace", exact: true }).click();
   await expect(page.getByText("necklace, closed by a clasp")).toBeVisible();
   await page.getByRole("button", { name: "Undo", exact: true }).click();
   await page.getByRole("link", { name: /Instructions/ }).click();

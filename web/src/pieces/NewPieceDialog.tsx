@@ -11,6 +11,8 @@ import { Length } from "../ui/UnitContext.tsx";
 import { BeadPicture } from "../pictures/BeadPicture.tsx";
 import { CataloguePicker } from "../shop/CataloguePicker.tsx";
 import { useHeld } from "../shop/catalogue.ts";
+import { PATTERNS, TEMPLATES, type Pattern, type Template } from "./templates.ts";
+import { Templates } from "./Templates.tsx";
 
 const MOST_ROWS = 20;
 
@@ -33,6 +35,7 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
   const [kind, setKind] = useState<NewPiece["kind"]>("necklace");
   const [closure, setClosure] = useState<NewPiece["closure"]>("clasp");
   const [rows, setRows] = useState("1");
+  const [pattern, setPattern] = useState<Pattern>("plain");
   const [join, setJoin] = useState<NonNullable<NewPiece["join"]>>("ring");
   const [length, setLength] = useState<string | null>(null);
   const [by, setBy] = useState<"length" | "wearer">("length");
@@ -51,6 +54,19 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
   const rowsSay = clasped && asked !== count ? `A piece has 1 to ${MOST_ROWS} rows.` : null;
   const shown = length ?? formatLength(usualLength(kind, unit), unit);
 
+  const chosen = TEMPLATES.find((t) => t.kind === kind && t.closure === closure && t.pattern === pattern && t.rows === count);
+  function choose(template: Template) {
+    setKind(template.kind);
+    setClosure(template.closure);
+    setPattern(template.pattern);
+    setRows(String(template.rows));
+    setSays(null);
+  }
+  function opened(id: string) {
+    onClose();
+    void navigate(`/pieces/${id}`);
+  }
+
   async function start(event: FormEvent) {
     event.preventDefault();
     if (rowsSay) return;
@@ -58,69 +74,76 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
       if (worn && !wearer.measureMm) return setSays(`Choose a size, or give the measure of the ${part}.`);
       const mm = worn || shown.trim() === "" ? undefined : (await unwrap(api.POST("/api/length", { body: { text: shown, unit } }))).mm;
       const many = clasped && count > 1 ? { rows: count, join } : {};
-      const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure: hangs ? "hung" : closure, targetMm: mm, ...many, ...(worn ? { body: { part, ...wearer } } : {}), ...(bead ? { bead: bead.id } : {}) } }));
-      onClose();
-      void navigate(`/pieces/${made.id}`);
+      const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure: hangs ? "hung" : closure, targetMm: mm, ...(hangs || pattern === "plain" ? {} : { pattern }), ...many, ...(worn ? { body: { part, ...wearer } } : {}), ...(bead ? { bead: bead.id } : {}) } }));
+      opened(made.id);
     } catch (err) {
       setSays((err as Error).message);
     }
   }
 
   return (
-    <Dialog open={open} onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="new-title">
+    <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth aria-labelledby="new-title">
       <form onSubmit={(e) => void start(e)} noValidate className="new-piece">
         <DialogTitle id="new-title" component="h1" variant="h1">
           New piece
         </DialogTitle>
         <DialogContent>
           <div className="answers">
-            <Choice legend="What is it?" value={kind} options={KINDS} onChange={setKind} />
-            {hangs ? <p className="quiet">{HANGS}</p> : <Choice legend="How does it close?" value={closure} options={CLOSURES} onChange={setClosure} says={CLOSURES.find((c) => c.value === closure)?.says} />}
-            {clasped && (
-              <TextField label="How many rows?" type="number" size="small" value={rows} onChange={(e) => setRows(e.target.value)} error={rowsSay !== null} helperText={rowsSay} slotProps={{ htmlInput: { min: 1, max: MOST_ROWS }, formHelperText: { role: rowsSay ? "alert" : undefined } }} sx={{ maxWidth: 220 }} />
-            )}
-            {clasped && count > 1 && <Choice legend="What do the rows go on?" value={join} options={JOINS} onChange={setJoin} says={JOINS.find((j) => j.value === join)?.says} />}
-            <fieldset>
-              <legend>First bead</legend>
-              <button type="button" className="first-bead" onClick={() => setChoosing(true)}>
-                {bead && outline && <BeadPicture material={bead} outline={outline} size={34} />}
-                {bead ? bead.name : "The one that goes best"} <span className="link">Choose …</span>
-              </button>
-            </fieldset>
-            {part && <Choice legend="How long?" value={by} options={LENGTH_OR_WEARER} onChange={setBy} />}
-            {worn ? (
-              <fieldset>
-                <legend>Measure of the {part}</legend>
-                <div className="size-chips" role="group" aria-label="Standard sizes and ages">
-                  {house?.sizes
-                    ?.filter((size) => size.part === part)
-                    .map((size) => (
-                      <button type="button" key={size.name} className="size-chip" aria-pressed={wearer.for === size.name} onClick={() => setWearer({ measureMm: size.measureMm, for: size.name, child: size.child || undefined })}>
-                        {size.name} <Length mm={size.measureMm} />
-                      </button>
-                    ))}
-                </div>
-                <LengthField label={`Measure of the ${part}`} mm={wearer.measureMm ?? null} placeholder="or a measure" width={120} onChange={(measureMm) => setWearer({ measureMm })} />
-                {says && (
-                  <p role="alert" className="wrong-answer">
-                    {says}
-                  </p>
+            <Templates chosen={chosen} onChoose={choose} onOpen={opened} onFail={setSays} />
+            <div className="answer-columns">
+              <div className="answers">
+                <Choice legend="What is it?" value={kind} options={KINDS} onChange={setKind} />
+                {hangs ? <p className="quiet">{HANGS}</p> : <Choice legend="How does it close?" value={closure} options={CLOSURES} onChange={setClosure} says={CLOSURES.find((c) => c.value === closure)?.says} />}
+                {clasped && (
+                  <TextField label="How many rows?" type="number" size="small" value={rows} onChange={(e) => setRows(e.target.value)} error={rowsSay !== null} helperText={rowsSay} slotProps={{ htmlInput: { min: 1, max: MOST_ROWS }, formHelperText: { role: rowsSay ? "alert" : undefined } }} sx={{ maxWidth: 220 }} />
                 )}
-              </fieldset>
-            ) : (
-              <TextField
-                label={count > 1 && clasped ? "How long is the first row, closed?" : lengthQuestion(clasped ? counts : "closed", hangs)}
-                value={shown}
-                onChange={(e) => {
-                  setLength(e.target.value);
-                  setSays(null);
-                }}
-                error={says !== null}
-                helperText={says ?? 'As you say it: 7 1/2", 19 cm, 450; or empty, to start from a wearer, from beads or from another piece'}
-                slotProps={{ formHelperText: { role: says ? "alert" : undefined } }}
-              />
-            )}
-            <TextField label="Name (optional)" value={name} onChange={(e) => setName(e.target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />
+                {clasped && count > 1 && <Choice legend="What do the rows go on?" value={join} options={JOINS} onChange={setJoin} says={JOINS.find((j) => j.value === join)?.says} />}
+                <fieldset>
+                  <legend>First bead</legend>
+                  <button type="button" className="first-bead" onClick={() => setChoosing(true)}>
+                    {bead && outline && <BeadPicture material={bead} outline={outline} size={34} />}
+                    {bead ? bead.name : "The one that goes best"} <span className="link">Choose …</span>
+                  </button>
+                </fieldset>
+                {!hangs && <Choice legend="How do the beads follow?" value={pattern} options={PATTERNS} onChange={setPattern} says={PATTERNS.find((p) => p.value === pattern)?.says} />}
+              </div>
+              <div className="answers">
+                {part && <Choice legend="How long?" value={by} options={LENGTH_OR_WEARER} onChange={setBy} />}
+                {worn ? (
+                  <fieldset>
+                    <legend>Measure of the {part}</legend>
+                    <div className="size-chips" role="group" aria-label="Standard sizes and ages">
+                      {house?.sizes
+                        ?.filter((size) => size.part === part)
+                        .map((size) => (
+                          <button type="button" key={size.name} className="size-chip" aria-pressed={wearer.for === size.name} onClick={() => setWearer({ measureMm: size.measureMm, for: size.name, child: size.child || undefined })}>
+                            {size.name} <Length mm={size.measureMm} />
+                          </button>
+                        ))}
+                    </div>
+                    <LengthField label={`Measure of the ${part}`} mm={wearer.measureMm ?? null} placeholder="or a measure" width={120} onChange={(measureMm) => setWearer({ measureMm })} />
+                    {says && (
+                      <p role="alert" className="wrong-answer">
+                        {says}
+                      </p>
+                    )}
+                  </fieldset>
+                ) : (
+                  <TextField
+                    label={count > 1 && clasped ? "How long is the first row, closed?" : lengthQuestion(clasped ? counts : "closed", hangs)}
+                    value={shown}
+                    onChange={(e) => {
+                      setLength(e.target.value);
+                      setSays(null);
+                    }}
+                    error={says !== null}
+                    helperText={says ?? 'As you say it: 7 1/2", 19 cm, 450; or empty, to start from a wearer, from beads or from another piece'}
+                    slotProps={{ formHelperText: { role: says ? "alert" : undefined } }}
+                  />
+                )}
+                <TextField label="Name (optional)" value={name} onChange={(e) => setName(e.target.value)} slotProps={{ htmlInput: { maxLength: 120 } }} />
+              </div>
+            </div>
           </div>
         </DialogContent>
         <DialogActions sx={{ px: 3, pb: 2 }}>

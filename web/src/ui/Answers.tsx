@@ -56,7 +56,7 @@ export function Choice<T extends string>({ legend, value, options, says, onChang
       <legend>{legend}</legend>
       <ToggleButtonGroup exclusive value={value} onChange={(_, next: T | null) => next && onChange(next)} aria-label={legend} size="small" color="primary">
         {options.map((o) => (
-          <ToggleButton key={o.value} value={o.value} sx={{ textTransform: "none", px: 2.2, fontWeight: 600 }}>
+          <ToggleButton key={o.value} value={o.value} sx={{ textTransform: "none", px: 1.7, fontWeight: 600 }}>
             {o.label}
           </ToggleButton>
         ))}
