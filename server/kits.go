@@ -11,6 +11,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"mala/core/length"
+	"mala/desk"
 	"mala/desk/kits"
 	"mala/format"
 	"mala/store"
@@ -52,10 +53,12 @@ type KitCarries struct {
 	Class string `json:"class"`
 }
 
-// KitOrigin says how a piece has gone on since it was put into a kit.
+// KitOrigin says what a piece is like as a kit holds it, and how it has gone on since it was put there.
 type KitOrigin struct {
-	Gone    bool     `json:"gone,omitempty" doc:"It was deleted; the kit keeps what it was."`
-	Differs []string `json:"differs,omitempty" doc:"What is different in the piece now."`
+	Problems int      `json:"problems" doc:"How many it has in the kit, apart from those that are ignored and from what is short of stock."`
+	Worst    string   `json:"worst,omitempty" enum:"stop,warn,advise,line" doc:"How grave the worst of them is."`
+	Gone     bool     `json:"gone,omitempty" doc:"It was deleted; the kit keeps what it was."`
+	Differs  []string `json:"differs,omitempty" doc:"What is different in the piece now."`
 }
 
 // KitVersionNote is one version of a kit as the list shows it.
@@ -199,17 +202,21 @@ func (s *server) kitState(ctx context.Context, unit string) func(k store.Kit, er
 
 // originOf says how a piece has gone on since a kit took it.
 func (s *server) originOf(ctx context.Context, p *format.KitPiece, unit length.Unit) (KitOrigin, error) {
+	card := desk.CardOf(&p.Document, p.Document.House)
+	out := KitOrigin{Problems: card.Problems, Worst: card.Worst}
 	if p.Piece == "" {
-		return KitOrigin{}, nil
+		return out, nil
 	}
 	now, err := s.store.Piece(ctx, p.Piece)
 	if err == store.ErrNotFound {
-		return KitOrigin{Gone: true}, nil
+		out.Gone = true
+		return out, nil
 	}
 	if err != nil {
 		return KitOrigin{}, err
 	}
-	return KitOrigin{Differs: kits.DiffersFrom(&p.Document, s.standing(ctx, &now.Document), unit)}, nil
+	out.Differs = kits.DiffersFrom(&p.Document, s.standing(ctx, &now.Document), unit)
+	return out, nil
 }
 
 // standing is a piece as it stands by itself: with the house method it is made by.

@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/desk"
 	"mala/desk/kits"
 	"mala/format"
 	"mala/server"
@@ -190,5 +191,22 @@ func TestTicksOfABagAreKept(t *testing.T) {
 	}
 	if got := tick("one more", true); got != http.StatusUnprocessableEntity {
 		t.Error("beyond the most:", got)
+	}
+}
+
+// A kit says how many problems its pieces have as it holds them, the same as a card of such a piece.
+func TestAKitCountsTheProblemsOfItsPieces(t *testing.T) {
+	b := start(t)
+	k := b.kitNamed("Last Ferry")
+	if k.Origins[0].Problems != 0 || k.Origins[0].Worst != "" {
+		t.Fatalf("%+v", k.Origins)
+	}
+	k.Kit.Pieces[0].Document.Sections[0].Rows[0].Line = "<40P S T S 5P S T S 3P | L>"
+	k.Kit.Pieces[0].Document.Target = &format.Target{FinishedMm: 300, ToleranceMm: 2}
+	card := desk.CardOf(&k.Kit.Pieces[0].Document, format.House{})
+	var saved server.KitState
+	b.call("PUT", "/api/kits/"+k.ID, map[string]any{"base": k.Revision, "kit": k.Kit}, &saved)
+	if got := saved.Origins[0]; card.Problems == 0 || got.Problems != card.Problems || got.Worst != card.Worst {
+		t.Errorf("%+v, a card says %d, %s", got, card.Problems, card.Worst)
 	}
 }

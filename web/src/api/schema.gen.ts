@@ -2540,6 +2540,16 @@ export interface components {
             differs?: string[];
             /** @description It was deleted; the kit keeps what it was. */
             gone?: boolean;
+            /**
+             * Format: int64
+             * @description How many it has in the kit, apart from those that are ignored and from what is short of stock.
+             */
+            problems: number;
+            /**
+             * @description How grave the worst of them is.
+             * @enum {string}
+             */
+            worst?: "stop" | "warn" | "advise" | "line";
         };
         KitPiece: {
             document: components["schemas"]["Document"];
@@ -7078,6 +7088,7 @@ export const houseTailValues: ReadonlyArray<FlattenedDeepRequired<components>["s
 export const houseTargetCountsValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["targetCounts"]> = ["closed", "beads"];
 export const houseThreadValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["thread"]> = ["single", "doubled"];
 export const houseUnitValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["House"]["unit"]> = ["mm", "cm", "in"];
+export const kitOriginWorstValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["KitOrigin"]["worst"]> = ["stop", "warn", "advise", "line"];
 export const kitWorkWorkValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["KitWork"]["work"]> = ["count", "cut", "make", "string", "crimp", "knot", "open", "pack"];
 export const lacingWayValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Lacing"]["way"]> = ["straight", "diagonal", "crossed"];
 export const lookFinishValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Look"]["finish"]> = ["glass", "pearl", "metal", "matte", "wood", "stone", "faceted", "lined", "lava", "translucent", "pattern"];

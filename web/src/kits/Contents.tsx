@@ -7,6 +7,7 @@ import { AddPiece } from "./AddPiece.tsx";
 import { namesIn } from "../sheets/cell.ts";
 import { KitVersions } from "./KitVersions.tsx";
 import { Packing } from "./Packing.tsx";
+import { OfPiece } from "./PiecesProblems.tsx";
 import { SettledField } from "./SettledField.tsx";
 import type { KitBench } from "./useKit.ts";
 
@@ -102,6 +103,7 @@ function Pieces({ bench }: { bench: KitBench }) {
           <div>
             <b>{piece.piece && !state.origins[i]?.gone ? <Link to={`/pieces/${piece.piece}`}>{piece.document.name}</Link> : piece.document.name}</b>
             <p className="quiet">{piece.version ? `version ${piece.version}` : "from a file"}{state.origins[i]?.gone && ", deleted since; the kit keeps it"}</p>
+            <OfPiece origin={state.origins[i]} />
             {state.origins[i]?.differs && (
               <p className="moved-on">
                 The piece has changed since: {state.origins[i].differs.join(", ")}.{" "}
