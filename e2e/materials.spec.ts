@@ -121,3 +121,39 @@ test("what is wrong with a material is said by the names on its form", async ({ 
   await expect(page.getByText(/The diameter is missing/).first()).toBeVisible();
   await expect(page.getByText(/acrossMm|undefined/)).toHaveCount(0);
 });
+
+test("what is typed into a material or a component and not saved is there after a reload", async ({ page }) => {
+  page.on("dialog", (dialog) => void dialog.accept()); // the warning of a tab with unsaved work
+  await page.goto("/materials");
+  const open = async () => {
+    await page.getByLabel("Search materials").fill("bottle-green round");
+    await page.getByRole("button", { name: /^Bottle-green round/ }).first().click();
+  };
+  await open();
+  const place = page.getByLabel("Place in the shop");
+  const was = await place.inputValue();
+  await place.fill("drawer nine");
+  await page.reload();
+  await open();
+  await expect(place).toHaveValue("drawer nine");
+  expect((await new AxeBuilder({ page }).include(".editor").analyze()).violations).toEqual([]);
+  await page.getByRole("button", { name: "Show it as it is saved" }).click();
+  await expect(place).toHaveValue(was);
+  await place.fill("drawer ten");
+  await page.keyboard.press("Escape");
+  await open();
+  await expect(place).toHaveValue("drawer ten");
+  await page.getByRole("button", { name: "Cancel" }).click();
+  await open();
+  await expect(place).toHaveValue(was);
+  await page.keyboard.press("Escape");
+
+  await page.goto("/materials/component/new");
+  const name = page.getByRole("textbox", { name: "Name", exact: true });
+  await name.fill("Half a thought");
+  await page.reload();
+  await expect(name).toHaveValue("Half a thought");
+  await page.getByRole("button", { name: "Cancel" }).click();
+  await page.goto("/materials/component/new");
+  await expect(name).toHaveValue("");
+});

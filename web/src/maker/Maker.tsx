@@ -100,7 +100,14 @@ function MakerBench({ opened, fresh }: { opened: Parameters<typeof useMaker>[0];
         )}
         {item.revision > 0 && <Button onClick={() => void remove()}>Delete</Button>}
         {item.revision > 0 && <Button onClick={() => void save(!item.archived)}>{item.archived ? "Restore" : "Archive"}</Button>}
-        <Button onClick={() => void navigate(back)}>{maker.changed ? "Cancel" : "Close"}</Button>
+        <Button
+          onClick={() => {
+            maker.giveUp();
+            void navigate(back);
+          }}
+        >
+          {maker.changed ? "Cancel" : "Close"}
+        </Button>
         <Button variant="contained" onClick={() => void save()} disabled={!maker.changed}>
           Save
         </Button>

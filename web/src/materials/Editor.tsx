@@ -1,6 +1,6 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { api, unwrap, ApiError, type CatalogueItem, type Material } from "../api/client.ts";
 import { BeadPicture } from "../pictures/BeadPicture.tsx";
 import { keptTruePx } from "../pictures/trueSize.ts";
@@ -11,6 +11,8 @@ import { fieldsOf, FINISHES, idFor, type Field } from "../shop/fields.ts";
 import { Moved } from "../shop/Moved.tsx";
 import { NumberField, SizeField } from "../ui/NumberField.tsx";
 import { allRead, RED } from "../ui/reads.ts";
+import { forgetTyped, typedBefore, useTyped } from "../ui/typed.ts";
+import { TypedBefore } from "../ui/TypedBefore.tsx";
 import { Packs } from "./Packs.tsx";
 
 interface Props {
@@ -26,8 +28,13 @@ interface Props {
 export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props) {
   const queries = useQueryClient();
   const fresh = item.revision === 0;
-  const [m, setMaterial] = useState<Material>(item.material);
-  const [onHand, setOnHand] = useState<number | undefined>(item.onHand);
+  const key = `material.${fresh ? "new." : ""}${item.material.id}`;
+  const [before, setBefore] = useState(() => typedBefore<{ m: Material; onHand: number | undefined }>(key));
+  const [m, setMaterial] = useState<Material>(before?.value.m ?? item.material);
+  const [onHand, setOnHand] = useState<number | undefined>(before ? before.value.onHand : item.onHand);
+  const base = before?.base ?? item.revision;
+  const typed = useMemo(() => ({ m, onHand }), [m, onHand]);
+  useTyped(key, base, typed, onHand !== item.onHand || JSON.stringify(m) !== JSON.stringify(item.material));
   const [says, setSays] = useState<string | null>(null);
   const full: Material = { ...m, id: m.id || idFor(m.name) };
   const newest = useRef({ material: full, onHand });
@@ -45,6 +52,16 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
     queryFn: () => unwrap(api.POST("/api/materials/effect", { body: JSON.parse(tried) as Material })),
     retry: false, enabled: !fresh, placeholderData: (old) => old,
   });
+  function giveUp() {
+    forgetTyped(key);
+    setBefore(null);
+    setMaterial(item.material);
+    setOnHand(item.onHand);
+  }
+  function cancel() {
+    forgetTyped(key);
+    onClose();
+  }
   const change = (next: Partial<Material>) => setMaterial((now) => ({ ...now, ...next }));
   const takeStock = (n: number | undefined) => setOnHand(n === undefined ? n : Math.round(n));
 
@@ -52,6 +69,7 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
     try {
       setSays(null);
       await deleteMaterial(item);
+      forgetTyped(key);
       await queries.invalidateQueries({ queryKey: ["materials"] });
       onDeleted(item);
     } catch (err) {
@@ -64,7 +82,8 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
     try {
       setSays(null);
       const { material: full, onHand } = newest.current;
-      await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: item.revision, onHand: onHand ?? 0, archived, material: full } }));
+      await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base, onHand: onHand ?? 0, archived, material: full } }));
+      forgetTyped(key);
       await queries.invalidateQueries({ queryKey: ["materials"] });
       onSaved(full);
     } catch (err) {
@@ -80,6 +99,7 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
       </DialogTitle>
       <DialogContent className="editor">
         <div className="form">
+          {before && <TypedBefore onGiveUp={giveUp} />}
           <TextField label="Name" value={m.name} onChange={(e) => change({ name: e.target.value })} autoFocus={fresh} slotProps={{ htmlInput: { maxLength: 120 } }} />
           {fresh && <Choice label="Class" value={m.class} choices={["bead", "finding", "cord"]} onChange={(v) => setMaterial(emptied(v as Material["class"], m))} />}
           {fieldsOf(m).map((field) => (
@@ -139,7 +159,7 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
             <Button onClick={() => onDuplicate({ ...item, material: full })}>Duplicate</Button>
           </>
         )}
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={cancel}>Cancel</Button>
         <Button variant="contained" onClick={() => void save(item.archived)}>
           Save
         </Button>
