@@ -153,3 +153,27 @@ test("a necklace tied on guards chooses its knot and how its guards are threaded
   await expect(page.locator(".sheet .steps")).toContainText("thread the guard twice");
   await saved(page);
 });
+
+test("choices of the house and figures of the shop that are not saved are there after a reload", async ({ page }) => {
+  page.on("dialog", (dialog) => void dialog.accept()); // the warning of a tab with unsaved work
+  const back = page.getByRole("button", { name: "Show it as it is saved" });
+  await page.goto("/house");
+  const tail = page.getByLabel("Beads a tail goes back through");
+  const was = await tail.inputValue();
+  await tail.fill("7");
+  await page.reload();
+  await expect(tail).toHaveValue("7");
+  await back.click();
+  await expect(tail).toHaveValue(was);
+  await expect(back).toHaveCount(0);
+  await page.goto("/kits/selling");
+  const hour = page.getByLabel("An hour costs");
+  const costs = await hour.inputValue();
+  await hour.fill("99");
+  await page.reload();
+  await expect(hour).toHaveValue("99");
+  await page.getByRole("button", { name: "Reset" }).click();
+  await expect(hour).toHaveValue(costs);
+  await page.reload();
+  await expect(hour).toHaveValue(costs);
+});

@@ -50,7 +50,7 @@ function OneKit({ id }: { id: string }) {
           <h1 className="hidden">{bench.kit.name}</h1>
           <KitName name={bench.kit.name} onName={(name) => bench.change({ name })} />
           <div className="sub">
-            {bench.kit.choice ? "a choice of" : bench.kit.pieces.length === 1 ? "kit of" : "set of"} {bench.kit.pieces.length === 1 ? "one piece" : `${bench.kit.pieces.length} pieces`} · version {bench.state.revision} · <OfKit origins={bench.state.origins} /> ·{" "}
+            {bench.kit.choice ? "a choice of" : bench.kit.pieces.length === 1 ? "kit of" : "set of"} {bench.kit.pieces.length === 1 ? "one piece" : `${bench.kit.pieces.length} pieces`} · <OfKit origins={bench.state.origins} /> · version {bench.state.revision} ·{" "}
             <span role="status">{bench.saving ? "saving …" : bench.says ? "not saved" : "saved"}</span>
           </div>
         </div>

@@ -5,6 +5,8 @@ import { Link } from "react-router";
 import { api, unwrap, type Selling } from "../api/client.ts";
 import { NumberField } from "../ui/NumberField.tsx";
 import { allRead, RED } from "../ui/reads.ts";
+import { forgetTyped, typedBefore, useTyped } from "../ui/typed.ts";
+import { TypedBefore } from "../ui/TypedBefore.tsx";
 import { Choice } from "../ui/Answers.tsx";
 import { useSelling } from "./useSelling.ts";
 import "./kits.css";
@@ -32,11 +34,22 @@ export function SellingRoom() {
   return <SellingForm key={found.data.revision} revision={found.data.revision} saved={found.data.selling} />;
 }
 
+/** KEY is what unsaved figures are kept under. */
+const KEY = "selling";
+
 function SellingForm({ revision, saved }: { revision: number; saved: Selling }) {
   const queries = useQueryClient();
-  const [draft, setDraft] = useState(saved);
+  const [before, setBefore] = useState(() => typedBefore<Selling>(KEY));
+  const [draft, setDraft] = useState(before?.value ?? saved);
   const [says, setSays] = useState<string | null>(null);
   const changed = JSON.stringify(draft) !== JSON.stringify(saved);
+  const base = before?.base ?? revision;
+  useTyped(KEY, base, draft, changed);
+  function giveUp() {
+    forgetTyped(KEY);
+    setBefore(null);
+    setDraft(saved);
+  }
   const change = (next: Partial<Selling>) => {
     setSays(null);
     setDraft((now) => ({ ...now, ...next }));
@@ -44,7 +57,8 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
   async function save() {
     if (!(await allRead())) return setSays(RED);
     try {
-      await unwrap(api.PUT("/api/selling", { body: { base: revision, selling: draft } }));
+      await unwrap(api.PUT("/api/selling", { body: { base, selling: draft } }));
+      forgetTyped(KEY);
       await Promise.all(["selling", "kit-matrix", "kit-bill"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
     } catch (err) {
       setSays((err as Error).message);
@@ -59,7 +73,7 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
         <Link to="/kits" className="link">
           All kits
         </Link>
-        <Button disabled={!changed} onClick={() => setDraft(saved)}>
+        <Button disabled={!changed} onClick={giveUp}>
           Reset
         </Button>
         <Button variant="contained" disabled={!changed} onClick={() => void save()}>
@@ -67,6 +81,7 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
         </Button>
       </header>
       <div className="window selling">
+        {before && <TypedBefore onGiveUp={giveUp} />}
         {says && <p role="alert">{says}</p>}
         <section aria-label="Price">
           <h2>Price</h2>

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ApiError, unwrap, type Kit, type KitState } from "../api/client.ts";
+import { useWarning } from "../ui/typed.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 
 /** KitBench is a kit that is worked on: every change is saved at once, one after the other, and can be undone. */
@@ -76,6 +77,8 @@ export function useKit(id: string): { bench: KitBench | null; error: Error | nul
     },
     [id, unit, queries, took],
   );
+
+  useWarning(saving > 0 || says !== null);
 
   if (!state) return { bench: null, error };
   const step = async (from: "done" | "undone") => {
