@@ -304,3 +304,25 @@ test("the keys of the page do not act under an open menu or window", async ({ pa
   await page.keyboard.press("ControlOrMeta+z");
   await expect(line(page)).not.toHaveValue("12D");
 });
+
+test("keys of one sign can be switched off but for the strand, and stay so", async ({ page }) => {
+  await openCopy(page, "Ferry Bell");
+  const list = page.getByRole("dialog", { name: "Keys" });
+  await page.keyboard.press("?");
+  await list.getByRole("checkbox", { name: /^Keys of one sign/ }).uncheck();
+  await list.getByRole("button", { name: "Close" }).click();
+  await page.reload();
+  await page.getByRole("heading", { name: "Tally" }).click();
+  for (const key of ["?", "/", "+", "="]) await page.keyboard.press(key);
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  await expect(line(page)).not.toBeFocused();
+  await strand(page).focus();
+  await page.keyboard.press("/");
+  await expect(line(page)).toBeFocused();
+  await page.getByRole("button", { name: "All keys" }).click();
+  await list.getByRole("checkbox", { name: /^Keys of one sign/ }).check();
+  await list.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("heading", { name: "Tally" }).click();
+  await page.keyboard.press("?");
+  await expect(list).toBeVisible();
+});

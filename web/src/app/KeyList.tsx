@@ -1,4 +1,6 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
+import { useState } from "react";
+import { oneSignActs, setOneSignActs } from "../piece/oneSign.ts";
 import { PAGE_KEYS, STRAND_KEYS, type Key } from "../piece/keys.ts";
 
 function Keys({ title, keys }: { title: string; keys: Key<string>[] }) {
@@ -21,6 +23,7 @@ function Keys({ title, keys }: { title: string; keys: Key<string>[] }) {
 
 /** KeyList shows every key. */
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [oneSign, setOneSign] = useState(oneSignActs);
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
       <DialogTitle id="keys-title" component="h1" variant="h1">
@@ -28,7 +31,20 @@ export function KeyList({ open, onClose }: { open: boolean; onClose: () => void 
       </DialogTitle>
       <DialogContent tabIndex={0} sx={{ display: "grid", gridTemplateColumns: { md: "1.25fr 1fr" }, gap: 4, alignItems: "start" }}>
         <Keys title="On the strand" keys={STRAND_KEYS} />
-        <Keys title="Anywhere" keys={PAGE_KEYS} />
+        <div>
+          <Keys title="Anywhere" keys={PAGE_KEYS} />
+          <label className="one-sign">
+            <input
+              type="checkbox"
+              checked={oneSign}
+              onChange={(e) => {
+                setOneSign(e.target.checked);
+                setOneSignActs(e.target.checked);
+              }}
+            />
+            Keys of one sign act anywhere; else on the strand alone
+          </label>
+        </div>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose} autoFocus>

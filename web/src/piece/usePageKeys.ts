@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
 import { actionOf, PAGE_KEYS, type PageAction } from "./keys.ts";
+import { oneSignActs } from "./oneSign.ts";
 
 /** Act does what a key of the page means, and says whether it did. */
 type Act = (action: PageAction) => boolean;
@@ -10,6 +11,8 @@ const acts: Act[] = [];
 const GO_ANYWHERE: readonly PageAction[] = ["previousStep", "nextStep", "plan"];
 
 const FIELDS = "input, textarea, select, [contenteditable]";
+const STRAND = "[role=application]";
+const isOneSign = (event: KeyboardEvent) => event.key.length === 1 && !event.ctrlKey && !event.metaKey;
 const isUndo = (action: PageAction) => action === "undo" || action === "redo";
 const inside = (target: EventTarget | null, selector: string) => target instanceof HTMLElement && target.closest(selector) !== null;
 
@@ -23,7 +26,7 @@ function mayAct(action: PageAction, target: EventTarget | null): boolean {
 
 function onKey(event: KeyboardEvent) {
   const action = actionOf(PAGE_KEYS, event);
-  if (!action) return;
+  if (!action || (isOneSign(event) && !oneSignActs() && !inside(event.target, STRAND))) return;
   if (!mayAct(action, event.target)) {
     // Of itself the browser would undo in the field that was typed in last, and go there.
     if (isUndo(action) && !inside(event.target, FIELDS)) event.preventDefault();
