@@ -34,7 +34,7 @@ type Options struct {
 	Stock   check.Stock  // what there is of each material; nil where it is not known
 }
 
-// StockIf is what there is of each material, nothing where nobody knows; nil where it is not asked.
+// StockIf is what there is of each material, nothing where it is not known; nil where it is not asked.
 func (o *Options) StockIf(asked bool) check.Stock {
 	switch {
 	case !asked:

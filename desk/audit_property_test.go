@@ -15,7 +15,7 @@ import (
 	"mala/format"
 )
 
-// told writes a piece down as somebody might, from its analysis alone: a line a statement,
+// told writes a piece down as someone might, from its analysis alone: a line a statement,
 // with the figure of each that a slip of the pen may change.
 type told struct {
 	lines   []string // with one %s for the figure

@@ -8,7 +8,7 @@ import (
 	"mala/format"
 )
 
-// PartOf is so many of one part; of a component its own parts below it, counted
+// PartOf is this many of one part; of a component its own parts below it, counted
 // together.
 type PartOf struct {
 	Material string    `json:"material"`
@@ -17,7 +17,7 @@ type PartOf struct {
 	Parts    []PartOf  `json:"parts,omitempty"`
 }
 
-// partsOfMaterial lists the parts of so many of a component; none of another
+// partsOfMaterial lists the parts of this many of a component; none of another
 // material.
 func partsOfMaterial(m *material.Material, times int) []PartOf {
 	if m.Component == nil {

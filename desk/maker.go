@@ -20,7 +20,7 @@ type ComponentFacts struct {
 	DropMm     length.MM `json:"dropMm" doc:"How far it hangs below the middle of the cord, or stands off it."`
 	WidthMm    length.MM `json:"widthMm"`
 	MassG      float64   `json:"massG"`
-	Unweighed  []string  `json:"unweighed" doc:"Parts nobody weighed, by id."`
+	Unweighed  []string  `json:"unweighed" doc:"Parts that are not weighed, by id."`
 	Faces      string    `json:"faces" enum:"any,front,side" doc:"Which way its charms face."`
 	HoleMm     length.MM `json:"holeMm" doc:"Of what the cord goes through."`
 	Parts      []PartOf  `json:"parts"`

@@ -23,7 +23,7 @@ type Operation struct {
 	From        int                `json:"from,omitempty" doc:"Gap before the first selected bead."`
 	To          int                `json:"to,omitempty" doc:"Gap behind the last selected bead."`
 	Text        string             `json:"text,omitempty" maxLength:"65536" doc:"A bead line, a letter, a choice, a reason: what the operation takes."`
-	Field       string             `json:"field,omitempty" doc:"Of the house method or of an end; the code of a check to waive; the id of a component to make anew."`
+	Field       string             `json:"field,omitempty" doc:"Of the house method or of an end; the code of a check to waive; the id of a component to make again."`
 	Node        int                `json:"node,omitempty" doc:"Whose count to set, or what to turn."`
 	N           int                `json:"n,omitempty" doc:"The count; of a move the gap to move to; of a shuffle its seed."`
 	Closure     bool               `json:"closure,omitempty" doc:"The fitting belongs to the closure, not to the row."`

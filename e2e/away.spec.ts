@@ -48,7 +48,7 @@ test("a save that fails, or whose answer is lost, is tried again, and what came 
     const answer = answers.shift() ?? "whole";
     if (answer === "fails") return route.fulfill({ status: 500, contentType: "application/problem+json", body: JSON.stringify({ title: "Something went wrong", status: 500, detail: "Something went wrong on the server." }) });
     if (answer === "lost") {
-      await route.fetch(); // it is saved, and nobody hears of it
+      await route.fetch(); // it is saved, and no one hears of it
       return route.abort("connectionreset");
     }
     return route.continue();

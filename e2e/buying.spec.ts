@@ -2,7 +2,7 @@ import AxeBuilder from "@axe-core/playwright";
 import { readFileSync } from "node:fs";
 import { expect, more, openCopy, openPiece, problem, problems, test, typeLine } from "./mala.ts";
 
-test("what to buy for so many of a piece follows from its sequence, the packs and the stock", async ({ page }) => {
+test("what to buy for this many of a piece follows from its sequence, the packs and the stock", async ({ page }) => {
   await openPiece(page, "Harbour Lights");
   await more(page, "What to buy");
   await expect(page.getByText("There is enough of everything in stock.")).toBeVisible();

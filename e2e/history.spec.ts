@@ -38,7 +38,7 @@ test("versions are named, compared, made the draft again and started from", asyn
   await expect(line(page)).toHaveValue("50D");
 });
 
-test("what was typed and never sent is there again when the tab is opened anew", async ({ page, context }) => {
+test("what was typed and never sent is there again when the tab is opened again", async ({ page, context }) => {
   await startPiece(page, "Torn off");
   const address = page.url();
   await page.route("**/api/pieces/*", (route) => (route.request().method() === "PUT" ? route.abort() : route.continue()));

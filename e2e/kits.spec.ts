@@ -94,7 +94,7 @@ test("a piece that has gone on is taken into the kit as it is now", async ({ pag
   await expect(page.locator(".cloth .wrong").first()).toContainText("older pattern");
 });
 
-test("a kit that somebody else saved is not overwritten, and a file that is none is refused", async ({ page }) => {
+test("a kit that someone else saved is not overwritten, and a file that is none is refused", async ({ page }) => {
   const made = await openKit(page, "Last Ferry");
   await page.request.put(`/api/kits/${made.id}`, { data: { base: 1, kit: { ...made.kit, notes: "theirs" } } });
   await page.getByRole("textbox", { name: "Name of the kit" }).fill("Mine");

@@ -41,7 +41,7 @@ export class Mala {
     await gone;
   }
 
-  /** again starts it anew on the port it had. */
+  /** again starts it again on the port it had. */
   again = () => this.start(Number(new URL(this.url).port));
 
   async remove(): Promise<void> {
@@ -53,7 +53,7 @@ export class Mala {
   analyse = (file: string) => JSON.parse(execFileSync(BINARY, ["analyse", file], { encoding: "utf8" }));
 }
 
-/** test has a Mala for each worker, and watches that the page says nothing wrong and calls nobody else. */
+/** test has a Mala for each worker, and watches that the page says nothing wrong and calls no one else. */
 export const test = base.extend<{ watched: string[] }, { mala: Mala }>({
   mala: [
     async ({}, use) => {

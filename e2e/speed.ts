@@ -12,7 +12,7 @@ function at(values: number[], share: number): number {
 
 const report = (what: string, found: string) => console.log(`speed | ${what} | ${found}`);
 
-/** times measures so many calls one after the other, in ms. */
+/** times measures this many calls one after the other, in ms. */
 async function times(n: number, call: () => Promise<unknown>): Promise<number[]> {
   const out: number[] = [];
   for (let i = 0; i < n; i++) {

@@ -38,13 +38,13 @@ type Document struct {
 	House      House             `json:"house,omitempty"`
 	Sizes      []Size            `json:"sizes,omitempty" doc:"The same pattern in other sizes."`
 	Colourways []Colourway       `json:"colourways,omitempty" maxItems:"12" doc:"The same piece in other materials."`
-	Written    *Written          `json:"written,omitempty" doc:"The pattern as somebody wrote it down, to be held against the piece."`
+	Written    *Written          `json:"written,omitempty" doc:"The pattern as it was written down, to be held against the piece."`
 	Pinned     []Pin             `json:"pinned,omitempty" doc:"What stays as it is while the piece is brought to a length."`
 	Waived     []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
 	Materials  []Material        `json:"materials"`
 }
 
-// Written is a pattern as somebody wrote it down.
+// Written is a pattern as it was written down.
 type Written struct {
 	Text  string            `json:"text" maxLength:"65536"`
 	Names map[string]string `json:"names,omitempty" doc:"What names in it mean: the id of a material, none where the piece has no such thing, or nothing where it is no material."`
@@ -393,7 +393,7 @@ type Look struct {
 	Second string `json:"second,omitempty" pattern:"^#[0-9a-f]{6}$"`
 }
 
-// Price is what so many cost.
+// Price is what this many cost.
 type Price struct {
 	Amount float64 `json:"amount"`
 	Per    int     `json:"per"`

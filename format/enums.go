@@ -7,7 +7,7 @@ import (
 	"mala/core/piece"
 )
 
-// The lists that the core keeps, as enums of the schemas, so that nobody keeps
+// The lists that the core keeps, as enums of the schemas, so that no one keeps
 // them a second time.
 type (
 	// Shape is the form of a bead.

@@ -19,7 +19,7 @@ type Pack struct {
 	Supplier string      `json:"supplier,omitempty" maxLength:"60"`
 	Code     string      `json:"code,omitempty" maxLength:"60" doc:"The supplier's."`
 	Price    string      `json:"price" maxLength:"12" doc:"Of one pack: 4.20"`
-	Breaks   []PackBreak `json:"breaks,omitempty" maxItems:"8" doc:"What each costs from so many on."`
+	Breaks   []PackBreak `json:"breaks,omitempty" maxItems:"8" doc:"What each costs from this many on."`
 	Sale     *PackSale   `json:"sale,omitempty"`
 }
 
@@ -36,7 +36,7 @@ type PackWith struct {
 	Count int    `json:"count"`
 }
 
-// PackBreak is what each pack costs from so many on.
+// PackBreak is what each pack costs from this many on.
 type PackBreak struct {
 	From  int    `json:"from"`
 	Price string `json:"price" maxLength:"12"`
@@ -134,7 +134,7 @@ func (p *Pack) Core(of *material.Material, find func(id string) *material.Materi
 	for _, w := range p.With {
 		other := find(w.Of)
 		if other == nil {
-			other = &material.Material{ID: w.Of} // nobody needs it here
+			other = &material.Material{ID: w.Of} // not needed here
 		}
 		out.Holds = append(out.Holds, supply.Holding{Of: other, Count: w.Count})
 	}

@@ -27,7 +27,7 @@ type Selling struct {
 	Less     string         `json:"less" maxLength:"12" doc:"less so much."`
 }
 
-// SpareRule is how many spares go with a class: so many, or a share rounded up, whichever
+// SpareRule is how many spares go with a class: this many, or a share rounded up, whichever
 // is more; of cords the share alone.
 type SpareRule struct {
 	Class   string  `json:"class" enum:"seed,bead,focal,component,crimp,ring,extender,finding,cord"`

@@ -93,7 +93,7 @@ func (s *shop) ask(method, path string, body any) ([]byte, time.Duration, error)
 	return got, time.Since(began), err
 }
 
-// timed makes a call so many times.
+// timed makes a call this many times.
 func (s *shop) timed(times int, method, path string, body any) (spread, error) {
 	var all spread
 	for range times {
@@ -138,7 +138,7 @@ func (s *shop) memory() int {
 	return 0
 }
 
-// strung is a demo piece with a line of so many beads, none like another's.
+// strung is a demo piece with a line of this many beads, none like another's.
 func strung(beads, which int) (*format.Document, error) {
 	doc, err := demo.Piece("harbour-lights.json")
 	if err != nil {

@@ -66,7 +66,7 @@ func (p *paper) notInKit() []string {
 	return out
 }
 
-// within sets text between two edges in so many lines at most; what is more ends in dots.
+// within sets text between two edges in this many lines at most; what is more ends in dots.
 func (p *paper) within(x, y, wide float64, family string, size, each float64, text string, most int) {
 	p.font(family, size)
 	lines := p.pdf.SplitText(plain(text), wide)

@@ -8,13 +8,13 @@ import (
 	"mala/store"
 )
 
-// behindAtOnce is how many pieces are worked out anew at a stretch.
+// behindAtOnce is how many pieces are worked out again at a stretch.
 const behindAtOnce = 20
 
 // mostPause is the longest pause between two tries while the database is away.
 const mostPause = time.Minute
 
-// KeepFigured works out anew what lists show of the pieces whenever the house method has changed,
+// KeepFigured works out again what lists show of the pieces whenever the house method has changed,
 // looking every so often until the context ends. Whoever asks for something meanwhile is not kept
 // waiting: it takes one piece after another.
 func KeepFigured(ctx context.Context, s *store.Store, every time.Duration, log *slog.Logger) {

@@ -20,7 +20,7 @@ const (
 var longCalls = []string{"/api/catalogue", "/api/house/try", "/api/materials/effect", "/api/backup.zip"}
 
 // timely ends a call that takes too long: a database that hangs, or a piece that is too large,
-// keeps nobody waiting for ever.
+// lets no one wait for ever.
 func timely(next http.Handler) http.Handler {
 	return within(answerWithin, longWithin, next)
 }

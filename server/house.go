@@ -93,7 +93,7 @@ type suggestInput struct {
 }
 
 // tryHouse goes through all pieces, and tells of each that would change and of how far it is. It ends
-// when nobody waits for it any more.
+// when no one waits for it any more.
 func (s *server) tryHouse(ctx context.Context, in *struct {
 	UnitParam
 	Body format.House

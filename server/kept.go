@@ -22,10 +22,10 @@ type Deleted struct {
 	Materials []DeletedThing `json:"materials" doc:"The one deleted last first."`
 }
 
-// Keeping is how long the shop keeps what nobody needs any more.
+// Keeping is how long the shop keeps what is no longer needed.
 type Keeping struct {
 	KeepDays  int `json:"keepDays" doc:"How many days what was deleted is kept, and what an import overwrote."`
-	AsideDays int `json:"asideDays" doc:"How many days a copy is kept that was set aside because somebody else had saved, unless it has a name."`
+	AsideDays int `json:"asideDays" doc:"How many days a copy is kept that was set aside because someone else had saved, unless it has a name."`
 }
 
 // DeletedThing is a piece, a kit or a material that was deleted.

@@ -64,7 +64,7 @@ type KitOrigin struct {
 // KitVersionNote is one version of a kit as the list shows it.
 type KitVersionNote struct {
 	Number    int       `json:"number"`
-	Aside     bool      `json:"aside,omitempty" doc:"It was refused, because somebody else had saved."`
+	Aside     bool      `json:"aside,omitempty" doc:"It was refused, because someone else had saved."`
 	CreatedAt time.Time `json:"createdAt"`
 }
 

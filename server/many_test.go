@@ -34,7 +34,7 @@ func TestPiecesAreListedPageByPage(t *testing.T) {
 	}
 }
 
-// What a picture is painted from is kept with the piece, and made anew when the piece or the house
+// What a picture is painted from is kept with the piece, and made again when the piece or the house
 // method has changed.
 func TestThumbnailsAreKeptAndRenewed(t *testing.T) {
 	b := start(t)

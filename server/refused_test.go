@@ -54,7 +54,7 @@ func TestWhatCannotBeKeptIsRefusedInWords(t *testing.T) {
 	}
 }
 
-// Two that make a material of one id at once: one does, the other is told, and nobody gets
+// Two that make a material of one id at once: one does, the other is told, and no one gets
 // an error of the server's.
 func TestTwoOfOneIDAtOnce(t *testing.T) {
 	b := start(t)

@@ -55,7 +55,7 @@ func (s *shelf) at(ctx context.Context) (*desk.Shelf, store.Shop) {
 	return s.items, s.house
 }
 
-// fresh reads the shelf where it may have changed. Nobody waits while another call reads it, unless
+// fresh reads the shelf where it may have changed. No one waits while another call reads it, unless
 // there is nothing on it yet.
 func (s *shelf) fresh(ctx context.Context) {
 	s.mu.Lock()

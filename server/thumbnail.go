@@ -19,7 +19,7 @@ type Thumbnail struct {
 	Picture  *desk.Picture   `json:"picture"`
 }
 
-// mostThumbnail is how many bytes of it are kept with a piece at most; a larger one is made anew.
+// mostThumbnail is how many bytes of it are kept with a piece at most; a larger one is made again.
 const mostThumbnail = 256 << 10
 
 // thumbnail gives what was kept with the piece, and makes and keeps it where it is of an older state

@@ -22,7 +22,7 @@ func ofLine(line string) *format.Document {
 }
 
 // While as much is being worked out as there are processors, the next large piece waits, and gives
-// up when nobody waits for it any more; a small one does not wait.
+// up when no one waits for it any more; a small one does not wait.
 func TestWhatIsLargeWaitsAndWhatIsSmallDoesNot(t *testing.T) {
 	turns := newTurns()
 	var leave []func()

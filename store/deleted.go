@@ -17,8 +17,8 @@ const MostKeepDays = 3650
 // UsualAsideDays is how long copies set aside are kept where the shop has not said.
 const UsualAsideDays = 180
 
-// Keeping is how long the shop keeps what nobody needs any more, in days, 1 to MostKeepDays: deleted
-// pieces and materials and what imports overwrote; and copies set aside because somebody else had
+// Keeping is how long the shop keeps what is no longer needed, in days, 1 to MostKeepDays: deleted
+// pieces and materials and what imports overwrote; and copies set aside because someone else had
 // saved, without a name.
 type Keeping struct {
 	DeletedDays int `gorm:"column:keep_deleted_days"`

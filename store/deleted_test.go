@@ -89,7 +89,7 @@ func TestDeletedMaterialsAreListedRestoredAndRemoved(t *testing.T) {
 	}
 	var deleted *store.DeletedMaterial
 	if _, err := s.SaveMaterial(t.Context(), pin); !errors.As(err, &deleted) || !strings.Contains(err.Error(), "Restore it") {
-		t.Errorf("made anew: %v", err)
+		t.Errorf("made again: %v", err)
 	}
 	if back, err := s.RestoreMaterial(t.Context(), "pin"); err != nil || back.Name != "Pin" || back.Revision != 3 {
 		t.Errorf("%v, %+v", err, back)

@@ -51,7 +51,7 @@ func (s *Store) SaveHouse(ctx context.Context, base int64, house format.House) (
 	return shop, err
 }
 
-// Refigure saves what lists show of a piece, as worked out anew, if the piece is
+// Refigure saves what lists show of a piece, as worked out again, if the piece is
 // still at the revision it was worked out from.
 func (s *Store) Refigure(ctx context.Context, p Piece, f Figures) error {
 	p.FinishedMM, p.Beads, p.Worst, p.Problems, p.Takes, p.Figured = f.FinishedMM, f.Beads, f.Worst, f.Problems, append([]Taken{}, f.Takes...), f.By

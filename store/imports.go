@@ -130,7 +130,7 @@ func (s *Store) AddMaterials(ctx context.Context, list []Material) error {
 	})
 }
 
-// counted has the database look at the materials anew after many have changed, or it would go on
+// counted has the database look at the materials again after many have changed, or it would go on
 // searching as it did before.
 func counted(tx *gorm.DB, changed int) error {
 	if changed < 1000 {

@@ -26,7 +26,7 @@ type Kit struct {
 }
 
 // KitVersion is a state of a kit that never changes. One that was set aside was refused,
-// because somebody else had saved.
+// because someone else had saved.
 type KitVersion struct {
 	KitID     string `gorm:"primaryKey;type:uuid"`
 	Number    int    `gorm:"primaryKey;autoIncrement:false"`
@@ -59,7 +59,7 @@ func (v *KitVersion) AfterFind(*gorm.DB) error {
 }
 
 // Kits lists the kits whose name or notes hold the words searched for, the one changed last
-// first: so many from an offset on, all without a limit. It says how many there are in all.
+// first: this many from an offset on, all without a limit. It says how many there are in all.
 func (s *Store) Kits(ctx context.Context, search string, limit, offset int) ([]Kit, int, error) {
 	var total int64
 	q := searched(s.db.WithContext(ctx).Model(&Kit{}), search)

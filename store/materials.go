@@ -61,7 +61,7 @@ type Filter struct {
 	Offset   int
 }
 
-// mostCounted is how many materials are counted at most: how many there are beyond is nobody's
+// mostCounted is how many materials are counted at most: how many there are beyond is no one's
 // question, and would be the longest part of a search.
 const mostCounted = 10_000
 

@@ -5,7 +5,7 @@ import (
 	"time"
 )
 
-// listenAgain is how long it rests before it listens anew after the connection was lost.
+// listenAgain is how long it rests before it listens again after the connection was lost.
 const listenAgain = time.Second
 
 // Moved calls moved whenever the catalogue or the house method has changed, here or by another

@@ -46,7 +46,7 @@ func (e *Stale) Error() string {
 }
 
 // Pieces lists the pieces whose name, kind, tags or notes hold the words searched for, the one
-// changed last first, without their documents: so many from an offset on, all without a limit. It
+// changed last first, without their documents: this many from an offset on, all without a limit. It
 // says how many there are in all.
 func (s *Store) Pieces(ctx context.Context, search string, limit, offset int) ([]Piece, int, error) {
 	var total int64
@@ -70,7 +70,7 @@ func (s *Store) Piece(ctx context.Context, id string) (Piece, error) {
 	return p, found(s.db.WithContext(ctx).First(&p, "id = ?", id).Error)
 }
 
-// Stack lists the pieces of a stack by their names, at most so many.
+// Stack lists the pieces of a stack by their names, at most this many.
 func (s *Store) Stack(ctx context.Context, name string, most int) ([]Piece, error) {
 	var out []Piece
 	err := s.db.WithContext(ctx).Where("document->>'stack' = ?", name).Order("name, id").Limit(most).Find(&out).Error

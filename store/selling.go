@@ -10,7 +10,7 @@ import (
 	"mala/format"
 )
 
-// Selling is how the shop packs and prices; nil until somebody has said.
+// Selling is how the shop packs and prices; nil until someone has said.
 type Selling struct {
 	ID        int             `gorm:"primaryKey"`
 	Document  *format.Selling `gorm:"serializer:json"`

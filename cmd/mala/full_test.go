@@ -15,7 +15,7 @@ import (
 	"mala/server"
 )
 
-// smallDisk is a file system of its own of so many bytes. Only root may mount one.
+// smallDisk is a file system of its own of this many bytes. Only root may mount one.
 func smallDisk(t *testing.T, size string) string {
 	t.Helper()
 	dir, err := os.MkdirTemp("", "mala-small-")

@@ -49,7 +49,7 @@ var ErrLost = errors.New("no solution of the chain was found")
 // ErrOpen, ErrNothing or ErrLost.
 func Tightest(segments []Segment) (*Wrap, error) { return Wound(segments, 1) }
 
-// Wound is Tightest of a chain that goes so many times round, each turn beside the one
+// Wound is Tightest of a chain that goes this many times round, each turn beside the one
 // before it. The errors are the same.
 func Wound(segments []Segment, times int) (*Wrap, error) {
 	if !closes(segments, times) {
@@ -71,7 +71,7 @@ func Wound(segments []Segment, times int) (*Wrap, error) {
 	return l, nil
 }
 
-// closes says whether the segments can make a polygon that goes so many times round.
+// closes says whether the segments can make a polygon that goes this many times round.
 func closes(segments []Segment, times int) bool {
 	longest, sum := 0.0, 0.0
 	for _, s := range segments {

@@ -38,7 +38,7 @@ func TestWoundAsTightAsOneTurnOfIt(t *testing.T) {
 	}
 }
 
-// Equal segments: p = 2(q + w) tan(π times/n). Too few for so many turns do not close.
+// Equal segments: p = 2(q + w) tan(π times/n). Too few for this many turns do not close.
 func TestWoundEqualSegments(t *testing.T) {
 	w, err := Wound(times(150, Segment{4, 2}), 3)
 	if want := 2/math.Tan(3*math.Pi/150) - 2; err != nil || math.Abs(w.Radius-want) > 1e-12 {

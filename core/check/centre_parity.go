@@ -90,7 +90,7 @@ func ending(order []design.Seen) int {
 // MiddleOff says that the middle of a mirror is not symmetrical.
 type MiddleOff struct{}
 
-// NoCentre says that with so many beads more at its end a bead would be at the centre and both ends alike.
+// NoCentre says that with this many beads more at its end a bead would be at the centre and both ends alike.
 type NoCentre struct {
 	Beads, More int
 	First, Last *material.Material

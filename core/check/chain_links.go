@@ -8,7 +8,7 @@ import (
 	"mala/core/piece"
 )
 
-// changedLinks makes the piece longer by so many mm with links of chain: of both sides
+// changedLinks makes the piece longer by this many mm with links of chain: of both sides
 // alike where they are alike, else of one; nil where there is no chain, or where whole
 // links come no nearer than the tolerance.
 func changedLinks(v *View, s *measure.Strand, want, tolerance float64) []Fix {
@@ -50,7 +50,7 @@ func ofLinks(sides []piece.Fitting, want, tolerance float64) []Fix {
 	return []Fix{out}
 }
 
-// GiveLinks gives the chain, or both alike ones, so many links.
+// GiveLinks gives the chain, or both alike ones, this many links.
 type GiveLinks struct {
 	Links int
 	Both  bool

@@ -32,7 +32,7 @@ func componentAt(s *measure.Strand, f *Problem) *material.Material {
 	return s.Beads[f.At.Element].Material
 }
 
-// moreRings hangs the component at a finding on so many rings more or less.
+// moreRings hangs the component at a finding on this many rings more or less.
 func moreRings(s *measure.Strand, f *Problem, by ...int) []Fix {
 	c := componentAt(s, f)
 	if c == nil && f.At.Element >= 0 {

@@ -85,7 +85,7 @@ func foldMisfit(s *measure.Strand, e *measure.End, p *measure.Part) []Problem {
 }
 
 // guardMisfit stops a guard too narrow for the turns of cord through each of its
-// legs. One whose bore nobody has measured is let pass.
+// legs. One whose bore is not known is let pass.
 func guardMisfit(v *View, s *measure.Strand, e *measure.End, p *measure.Part) []Problem {
 	inside := p.Material.Finding.Inside
 	if inside == 0 || guardNeeds(v, s) <= inside+tiny {

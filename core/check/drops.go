@@ -127,7 +127,7 @@ type (
 	}
 )
 
-// HangMore hangs so many more of a bead in a loop.
+// HangMore hangs this many more of a bead in a loop.
 type HangMore struct {
 	More int
 	Bead *material.Material

@@ -8,7 +8,7 @@ import (
 	"mala/core/piece"
 )
 
-// ofFilaments strings a piece on wire of so many strands.
+// ofFilaments strings a piece on wire of this many strands.
 func ofFilaments(n int) change {
 	return func(_ *piece.Piece, r *piece.Row) {
 		c := *r.Cord

@@ -10,7 +10,7 @@ import (
 	"mala/core/piece"
 )
 
-// ornament hangs on 19-strand wire: 12 rounds, a foot of so many grams, a loop so wide.
+// ornament hangs on 19-strand wire: 12 rounds, a foot of this many grams, a loop so wide.
 func ornament(t *testing.T, footG, girth float64, change ...change) *piece.Piece {
 	t.Helper()
 	foot := bead(t, "foot", material.Bead{Shape: material.Round, Across: 12, Hole: 1.2})

@@ -128,7 +128,7 @@ func NeedleNeeds(s *measure.Strand, passes int, needle length.MM) length.MM {
 	return material.HoleFor(passes-s.Row.Passes, c.Diameter) + max(needle, folded)
 }
 
-// Passing is so many passes of cord of a diameter through one hole, and the hole that they need;
+// Passing is this many passes of cord of a diameter through one hole, and the hole that they need;
 // in mm, and more where a needle goes along.
 type Passing struct {
 	Passes      int

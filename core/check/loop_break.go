@@ -173,7 +173,7 @@ type TwinsMeet struct{ Bead *material.Material }
 // FinishRepeat puts in what the last repeat lacks.
 type FinishRepeat struct{}
 
-// RemoveBeads removes so many beads.
+// RemoveBeads removes this many beads.
 type RemoveBeads struct{ Beads int }
 
 func (RepeatCut) fact() {}

@@ -110,7 +110,7 @@ type ButtonLoop struct {
 	Girth, Passes, Easy length.MM // round inside; where the button just passes, and is easy to close
 }
 
-// LoopOf makes the loop of so many beads.
+// LoopOf makes the loop of this many beads.
 type LoopOf struct{ Beads int }
 
 func (ButtonLoop) fact() {}

@@ -63,15 +63,15 @@ func together(all, more []Fix) []Fix {
 	return all
 }
 
-// MainMetal is the metal that most findings of the piece have, "" if nobody
-// named any.
+// MainMetal is the metal that most findings of the piece have, "" where
+// none is named.
 func MainMetal(m *measure.Measured) string {
 	most, _ := metalsOf(m)
 	return most
 }
 
 // metalsOf gives the metal that most findings have and the findings that are of
-// another. A finding whose metal nobody named is neither.
+// another. A finding whose metal is not named is neither.
 func metalsOf(m *measure.Measured) (most string, odd []*material.Material) {
 	count := map[string]int{}
 	for _, c := range m.Tally {

@@ -32,7 +32,7 @@ type turn struct {
 // mostKnobs bounds what is looked at, the most regular first.
 const mostKnobs = 16
 
-// changedCounts proposes other counts for runs and groups that make the piece longer by so many mm and
+// changedCounts proposes other counts for runs and groups that make the piece longer by this many mm and
 // leave it the same design: within the tolerance the most regular first, then the nearest.
 func changedCounts(v *View, s *measure.Strand, want, tolerance float64) []Fix {
 	knobs := knobsOf(v, s)

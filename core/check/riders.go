@@ -174,7 +174,7 @@ type (
 	}
 )
 
-// LeaveRiders leaves so many riders.
+// LeaveRiders leaves this many riders.
 type LeaveRiders struct{ Riders int }
 
 // EndRun ends the run of riders with a bead.

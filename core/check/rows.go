@@ -188,7 +188,7 @@ func centredOn(line *pattern.Line) (text, bead string) {
 }
 
 // centred says whether a bead lies over the middle of a row that reads the same both
-// ways; of another row nobody is sure. Rows of one bead throughout have no centre that
+// ways; of another row that is not sure. Rows of one bead throughout have no centre that
 // shows.
 func centred(v *View, s *measure.Strand) (bead, sure bool) {
 	order := v.order(s)

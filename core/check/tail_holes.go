@@ -89,12 +89,12 @@ func freeBeads(v *View, s *measure.Strand, e *measure.End) int {
 	return len(e.TailBeads)
 }
 
-// passesHole says whether a bead's hole takes so many passes, with the needle where there is one.
+// passesHole says whether a bead's hole takes this many passes, with the needle where there is one.
 func passesHole(b *material.Bead, passes int, s *measure.Strand, needle length.MM) bool {
 	return b.Hole >= max(material.HoleFor(passes, s.Row.Cord.Cord.Diameter), NeedleNeeds(s, passes, needle))-tiny
 }
 
-// TailThrough takes the tails back through so many beads only.
+// TailThrough takes the tails back through this many beads only.
 type TailThrough struct{ Beads int }
 
 // TrimTails lets no tail go back: they are trimmed short, or at their knots, which are glued from

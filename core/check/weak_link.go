@@ -82,7 +82,7 @@ var weakLink = Check{
 // Load is the pull in newtons that the piece must bear, tugged.
 func Load(m *measure.Measured) float64 { return tug(m.MassG) }
 
-// tug is the pull in newtons of a tug on so many grams.
+// tug is the pull in newtons of a tug on this many grams.
 func tug(grams float64) float64 { return grams / 1000 * gravity * tugged }
 
 // carried is what a part of an end bears: what rows share all of it, a row's own
@@ -99,7 +99,7 @@ func openRound(f *material.Finding) bool {
 	return f.Type == material.JumpRing && f.Joint != "soldered" && f.Form != "oval"
 }
 
-// Pull is a tug on so many grams, in newtons, and what holds against it.
+// Pull is a tug on this many grams, in newtons, and what holds against it.
 type Pull struct{ Grams, Load, Holds float64 }
 
 // What may give when the piece is tugged.

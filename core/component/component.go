@@ -102,7 +102,7 @@ func PlanOf(m *material.Material) Plan {
 	return p
 }
 
-// mass adds the parts up; 0 if nobody weighed one of them. Cord is not weighed.
+// mass adds the parts up; 0 if one of them is not weighed. Cord is not weighed.
 func mass(parts []material.PartCount) float64 {
 	sum := 0.0
 	for _, p := range parts {

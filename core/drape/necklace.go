@@ -15,7 +15,7 @@ import (
 	"mala/core/statics"
 )
 
-// The neck that a necklace for nobody in particular is hung on, and from how much
+// The neck that a necklace for no one in particular is hung on, and from how much
 // longer than the way round its own neck on it hangs in front at all: below that it
 // follows the neck.
 const (
@@ -23,7 +23,7 @@ const (
 	hangsFrom  = length.MM(25)
 )
 
-// usualFitting is what a fitting that nobody weighed counts, in grams.
+// usualFitting is what a fitting that is not weighed counts, in grams.
 const usualFitting = 0.1
 
 // foreshortened is how much of its depth the way round the back of the neck shows,
@@ -50,7 +50,7 @@ type Necklace struct {
 	Assumed []string  // materials whose weight was assumed, by id
 
 	strand        *measure.Strand
-	assumed       map[*material.Bead]float64 // what beads nobody weighed would weigh, of all rows
+	assumed       map[*material.Bead]float64 // what beads that are not weighed would weigh, of all rows
 	fromJoin      bool                       // it hangs from the end of what rows share in front
 	inner         float64                    // W of the first row
 	whole, middle float64                    // the way round, and where the closure's middle is along it
@@ -263,7 +263,7 @@ func (n *Necklace) loadRow(s *measure.Strand, start float64, slack length.MM, pu
 	}
 }
 
-// weigh is what the material weighs; of what nobody weighed its volume at the usual
+// weigh is what the material weighs; of what is not weighed its volume at the usual
 // density.
 func (n *Necklace) weigh(m *material.Material) float64 {
 	if m.MassG > 0 {

@@ -129,7 +129,7 @@ func TestChainSidesHangLinkByLink(t *testing.T) {
 	n := Of(m)
 	near(t, "how deep", n.Depth, sag(t, float64(m.Finished)-math.Pi*n.Width/2, n.Width), 0.01*n.Depth)
 	if light := (&Necklace{}).weigh(&material.Material{Finding: &link}); math.Abs(light-link.LinkMass()) > 1e-12 {
-		t.Errorf("a link nobody weighed is taken for %v g", light)
+		t.Errorf("a link that is not weighed is taken for %v g", light)
 	}
 }
 

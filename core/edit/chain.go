@@ -9,7 +9,7 @@ import (
 	"mala/core/piece"
 )
 
-// firstLinks is how many links a chain has until somebody says.
+// firstLinks is how many links a chain has until it is set.
 const firstLinks = 10
 
 // newFitting puts a finding into the piece; a chain begins with a few links.
@@ -19,7 +19,7 @@ func newFitting(p *piece.Piece, of *material.Material) piece.Fitting {
 	return f
 }
 
-// linksOf is how many links a fitting of that material has, of which it had so many.
+// linksOf is how many links a fitting of that material has, of which it had this many.
 func linksOf(of *material.Material, had int) int {
 	switch {
 	case of.Finding.Type != material.Chain:
@@ -32,12 +32,12 @@ func linksOf(of *material.Material, had int) int {
 
 // The operations on chains and on bead links.
 type (
-	SetLinks struct { // so many, or as many whole ones as come nearest to a length
+	SetLinks struct { // this many, or as many whole ones as come nearest to a length
 		At     piece.Place
 		Links  int `op:"N"`
 		Length *length.MM
 	}
-	SetBetween struct { // so many links of chain between each two bead links; none without a chain
+	SetBetween struct { // this many links of chain between each two bead links; none without a chain
 		At    piece.Place
 		Links int                `op:"N"`
 		Chain *material.Material `op:"Material"`

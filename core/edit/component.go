@@ -11,7 +11,7 @@ import (
 // The operations that make a component of the piece again: that in the dish of a letter, or that of
 // an id wherever it hangs. The catalogue's stays as it is.
 type (
-	SetRings struct { // hang it on so many rings of its kind
+	SetRings struct { // hang it on this many rings of its kind
 		Letter    string             `op:"Text"`
 		Component string             `op:"Field"`
 		Rings     int                `op:"N"`
@@ -127,7 +127,7 @@ func hungLists(p *piece.Piece) []*[]*material.Material {
 	return out
 }
 
-// setRings hangs the plan on so many rings of the kind that is there, or puts a ring in the place of
+// setRings hangs the plan on this many rings of the kind that is there, or puts a ring in the place of
 // one of them.
 func setRings(plan *component.Plan, rings int, ring *material.Material) error {
 	switch n := len(plan.Rings); {

@@ -33,7 +33,7 @@ type (
 		At     piece.Place
 		Length *length.MM
 	}
-	SetEndTailBeads struct { // back through so many
+	SetEndTailBeads struct { // back through this many
 		At    piece.Place
 		Beads int `op:"N"`
 	}
@@ -68,7 +68,7 @@ func (SetEndTailBeads) field() string { return "tailBeads" }
 func (SetEndGirth) field() string     { return "girth" }
 func (SetEndStop) field() string      { return "stop" }
 
-// usualLeg is how long a leg is until somebody says; one shorter than shortLeg was the neck of
+// usualLeg is how long a leg is until it is set; one shorter than shortLeg was the neck of
 // a fold.
 const (
 	usualLeg = length.MM(80)
@@ -219,7 +219,7 @@ func setWay(p *piece.Piece, row *piece.Row, side piece.Side, way piece.Way) erro
 	return nil
 }
 
-// usualTail is how long a loose tail hangs until somebody says.
+// usualTail is how long a loose tail hangs until it is set.
 const usualTail = length.MM(30)
 
 // folds says whether an end made so is the middle of a cord that runs twice through its beads.

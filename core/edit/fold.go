@@ -57,7 +57,7 @@ func setFold(p *piece.Piece, row *piece.Row, with piece.ID) error {
 	return nil
 }
 
-// usualNeck is how long the cords are below a bead in the fold until somebody says: room for
+// usualNeck is how long the cords are below a bead in the fold until it is set: room for
 // the loop that goes over it.
 const usualNeck = length.MM(3)
 
@@ -77,7 +77,7 @@ func foldThroughBead(p *piece.Piece, row *piece.Row, e *piece.Ending) error {
 	return nil
 }
 
-// widestFor is the widest bead of the dishes that so many cords go through; nil for none.
+// widestFor is the widest bead of the dishes that this many cords go through; nil for none.
 func widestFor(p *piece.Piece, cords int, d length.MM) *material.Material {
 	var widest *material.Material
 	for _, key := range slices.Sorted(maps.Keys(p.Palette)) {

@@ -204,7 +204,7 @@ func addChains(p *piece.Piece, row *piece.Row, of *material.Material, n int) err
 // stepTo is what the step of a new row is rounded to.
 const stepTo = 5
 
-// firstFollow is how a new row follows until somebody says: as long on a wrist or where
+// firstFollow is how a new row follows until it is set: as long on a wrist or where
 // holes keep the rows apart, and on a necklace longer by four times its width, so that
 // the rows hang clear of each other.
 func firstFollow(p *piece.Piece, row *piece.Row) (piece.Follow, error) {

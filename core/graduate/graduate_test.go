@@ -50,7 +50,7 @@ func strands(t testing.TB, tolerance float64, targets ...float64) *measure.Measu
 	return m
 }
 
-// brute measures every count of up to so many, and gives the smoothest within the tolerance, of
+// brute measures every count of up to this many, and gives the smoothest within the tolerance, of
 // two alike the nearest.
 func brute(t *testing.T, m *measure.Measured, asked Asked, most int) *found {
 	ladder, why := ladderOf(m, &asked)

@@ -25,7 +25,7 @@ type found struct {
 	value  length.MM
 }
 
-// smoothest gives the smoothest counts within the tolerance, up to so many, of one roughness the
+// smoothest gives the smoothest counts within the tolerance, up to this many, of one roughness the
 // nearest first. Where there are none it gives one that lies near, and false.
 func (r *row) smoothest(most int) ([]found, bool) {
 	for i := range r.ladder {

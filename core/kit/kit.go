@@ -39,7 +39,7 @@ type Line struct {
 	Own     bool
 }
 
-// Cut is so many alike lengths, for a row of a piece; of what components take, of no row.
+// Cut is this many alike lengths, for a row of a piece; of what components take, of no row.
 type Cut struct {
 	Piece, Row int  // Row is from 0; -1 of what all rows share and of what components take
 	Made       bool // a component takes it
@@ -74,7 +74,7 @@ func (l *Line) PackedParts() int {
 	return l.Count*l.Parts() + l.Spare
 }
 
-// Takes is how many so many kits take: the spares of all of them come out of whole ones.
+// Takes is how many this many kits take: the spares of all of them come out of whole ones.
 func (l *Line) Takes(kits int) int {
 	return (l.PackedParts()*kits + l.Parts() - 1) / l.Parts()
 }

@@ -31,7 +31,7 @@ func Classes() []Class {
 // SeedAcross is the widest that a seed bead is.
 const SeedAcross = length.MM(4)
 
-// Rule is how many spares go with a class: so many, or a share rounded up, whichever is
+// Rule is how many spares go with a class: this many, or a share rounded up, whichever is
 // more. Of cords the share alone counts, of the length.
 type Rule struct {
 	Class     Class
@@ -44,7 +44,7 @@ func DefaultRules() []Rule {
 	return []Rule{{ClassSeed, 3, 500}, {ClassBead, 1, 200}, {ClassFocal, 0, 0}, {ClassComponent, 0, 0}, {ClassCrimp, 1, 0}, {ClassRing, 1, 0}, {ClassExtender, 1, 0}, {ClassFinding, 0, 0}, {ClassCord, 0, 0}}
 }
 
-// Spares is how many spares go with so many of a class.
+// Spares is how many spares go with this many of a class.
 func Spares(rules []Rule, of Class, count int) int {
 	for _, r := range rules {
 		if r.Class == of && count > 0 && of != ClassCord {

@@ -37,7 +37,7 @@ var plainer = strings.NewReplacer(
 
 // Parse reads a length as people type it: 7 1/2", 7.5 in, 19cm, 19,5 cm,
 // 190 mm. A bare number is in the house unit; a bare fraction is in inches,
-// since nobody counts millimetres in halves and eighths. The error is one
+// since no one counts millimetres in halves and eighths. The error is one
 // sentence for the person who typed it.
 func Parse(text string, house Unit) (MM, error) {
 	if len(text) > longestText || !utf8.ValidString(text) {

@@ -49,7 +49,7 @@ type Component struct {
 	Back    bool        // a mirror runs them back, each bead the same as the one it mirrors
 	Strung  *Material   // of a carrier: the bead with a loop of its own
 	OneCord bool        // it hangs on one of the cords that run side by side
-	Cord    *Material   // of a tassel, in so many strands of this length
+	Cord    *Material   // of a tassel, in this many strands of this length
 	Strands int
 	Leg     length.MM
 	Seats   []Seat // where all of it lies, to the last part
@@ -62,7 +62,7 @@ type Component struct {
 	Levels    int       // components in components, 1 for one of materials alone
 }
 
-// PartCount is so many of one material; of a cord, its length.
+// PartCount is this many of one material; of a cord, its length.
 type PartCount struct {
 	Of     *Material
 	Count  int

@@ -104,7 +104,7 @@ func leastHoles(t FindingType) int {
 	return 1
 }
 
-// LinkMass is the mass in grams of one link of a chain that nobody weighed, from its
+// LinkMass is the mass in grams of one link of a chain that is not weighed, from its
 // wire at the density of brass.
 func (f *Finding) LinkMass() float64 {
 	w := float64(f.Wire)
@@ -112,7 +112,7 @@ func (f *Finding) LinkMass() float64 {
 }
 
 // LinkWidth is how wide a chain lies: a bead link as wide as its widest bead; of a link
-// that nobody measured across three fifths of its length inside, and its wire on both
+// that is not measured across three fifths of its length inside, and its wire on both
 // sides.
 func (f *Finding) LinkWidth() length.MM {
 	if f.Outside > 0 {
@@ -148,8 +148,8 @@ func (f *Finding) Holds() (newtons float64, known bool) {
 }
 
 // IsOpen says whether a ring or a clasp's eye can be opened to go onto a closed
-// one. A ring nobody has said to be soldered is a cut one; the eye of a clasp
-// nobody has said to be open is closed.
+// one. A ring that is not said to be soldered is a cut one; the eye of a clasp
+// that is not said to be open is closed.
 func (f *Finding) IsOpen() bool {
 	switch {
 	case f.Type == SplitRing:

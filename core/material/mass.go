@@ -6,11 +6,11 @@ import (
 	"mala/core/length"
 )
 
-// UsualDensity is taken for beads that nobody weighed, in g/cm³: that of glass and most
+// UsualDensity is taken for beads that are not weighed, in g/cm³: that of glass and most
 // stones.
 const UsualDensity = 2.5
 
-// About is what a bead, or a component of beads, weighs in g: of what nobody weighed its
+// About is what a bead, or a component of beads, weighs in g: of what is not weighed its
 // volume at the usual density.
 func (m *Material) About() float64 {
 	switch {

@@ -26,7 +26,7 @@ type Material struct {
 	Name      string
 	Class     Class
 	Metal     string
-	MassG     float64 // one bead, finding or component; 0 when nobody weighed it
+	MassG     float64 // one bead, finding or component; 0 when it is not weighed
 	Look      Look
 	Note      string // for the bench, at the step that first uses it
 	Bead      *Bead

@@ -8,7 +8,7 @@ import (
 	"mala/core/material"
 )
 
-// barSteps is how often the loop is laid round the body anew until its bars lie on it.
+// barSteps is how often the loop is laid round the body again until its bars lie on it.
 const barSteps = 12
 
 // followBars lets bars that are bent more than the body they lie on touch it with their

@@ -10,7 +10,7 @@ import (
 	"mala/core/piece"
 )
 
-// onBar ties so many rounds of 6 on elastic to a bar of 30, 2 thick, whose middle rises.
+// onBar ties this many rounds of 6 on elastic to a bar of 30, 2 thick, whose middle rises.
 func onBar(t *testing.T, line string, rise length.MM) *Measured {
 	t.Helper()
 	p := fringed(t, line)

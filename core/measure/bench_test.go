@@ -8,7 +8,7 @@ import (
 	"mala/core/pattern"
 )
 
-// mixed is a necklace of about so many beads of seven kinds.
+// mixed is a necklace of about this many beads of seven kinds.
 func mixed(beads int) string {
 	return fmt.Sprintf("<%d(40P R S T B G C 3R) 20P | G>", beads/100)
 }

@@ -20,7 +20,7 @@ type contactTable struct {
 	kinds   []kindOfBead
 	faces   []material.Face
 	index   map[kindOfBead]int
-	known   []*contact // nil of those that nobody asked for
+	known   []*contact // nil of those that were not asked for
 	breadth int
 }
 
@@ -47,7 +47,7 @@ func newContactTable(beads int) *contactTable {
 	return &contactTable{index: make(map[kindOfBead]int, beads), known: make([]*contact, n*n), breadth: n}
 }
 
-// of gives the faces of the bead as it lies. One that hangs does so on so many
+// of gives the faces of the bead as it lies. One that hangs does so on this many
 // passes of the cord.
 func (t *contactTable) of(m *material.Material, turned bool, passes int, cord length.MM) faces {
 	key := kindOfBead{material: m}

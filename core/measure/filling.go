@@ -83,7 +83,7 @@ func linksToFill(p *piece.Piece, n int) (int, error) {
 
 func within(links int) int { return min(max(links, 1), piece.MostChain) }
 
-// withLinks is the piece with so many links in every chain of the n-th filling.
+// withLinks is the piece with this many links in every chain of the n-th filling.
 func withLinks(p *piece.Piece, n, links int) *piece.Piece {
 	right := true
 	for _, chain := range p.Filling()[n].Chains {

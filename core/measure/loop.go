@@ -188,7 +188,7 @@ func (r *ringRelaxation) settle() {
 }
 
 // beside gives where the next bead that is laid out lies, going on from bead k by
-// so many beads at a time.
+// this many beads at a time.
 func (r *ringRelaxation) beside(k, by int) length.MM {
 	n, round := len(r.at), length.MM(0)
 	for {

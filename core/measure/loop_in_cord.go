@@ -18,7 +18,7 @@ func (mk *strandMaker) loopThrough(n *pattern.Node, key string) (*Drop, error) {
 	on := n.Centre()[0]
 	look := mk.look(on.Key())
 	if len(look.inTurn) > 0 {
-		look = look.inTurn[0] // alike loops are one, so each begins anew
+		look = look.inTurn[0] // alike loops are one, so each begins again
 	}
 	if look.material.Bead.Hangs() {
 		return nil, pattern.NoHanging(on, look.material.Name)

@@ -21,7 +21,7 @@ type Measured struct {
 	Rule        *Rule     // the rule of thumb for the inside length, of the first row
 	Tally       []Count
 	MassG       float64
-	Unweighed   []string // materials nobody weighed, by id
+	Unweighed   []string // materials that are not weighed, by id
 	Sensitivity []Sensitivity
 
 	keeping sync.Mutex

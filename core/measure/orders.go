@@ -6,7 +6,7 @@ import (
 	"mala/core/length"
 )
 
-// countOrders is how many different orders there are of so many of each kind, or more than are
+// countOrders is how many different orders there are of this many of each kind, or more than are
 // laid out one by one.
 func countOrders(left []int) int {
 	count, n := 1, 0
@@ -93,7 +93,7 @@ func (p *pairTable) order(left []int, closed bool) []int {
 	return best
 }
 
-// shortest is the least sum of a way through so many of each kind, and the way.
+// shortest is the least sum of a way through this many of each kind, and the way.
 func (p *pairTable) shortest(left []int) (least float64, order []int) {
 	states, total := len(left), 0
 	place := make([]int, len(left))

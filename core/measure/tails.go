@@ -103,7 +103,7 @@ func (s *Strand) outerFace(e *End, k int) length.MM {
 	return b.From
 }
 
-// tailOfBeads takes the tail through exactly so many beads, whatever lies over
+// tailOfBeads takes the tail through exactly this many beads, whatever lies over
 // what; never beyond a gap.
 func (s *Strand) tailOfBeads(e *End, count int) {
 	first, from := s.behindKnot(e)

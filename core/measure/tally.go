@@ -177,7 +177,7 @@ func (m *Measured) MassOf(s *Strand) float64 {
 	return sum
 }
 
-// weightOf is what one of the material weighs, a component that nobody weighed as
+// weightOf is what one of the material weighs, a component that is not weighed as
 // far as its parts are known.
 func (m *Measured) weightOf(mat *material.Material) float64 {
 	switch {

@@ -180,7 +180,7 @@ func withoutSlivers(links []Link) []Link {
 	return out
 }
 
-// moved is the link with so many mm more before what it carries.
+// moved is the link with this many mm more before what it carries.
 func (l Link) moved(mm float64) Link {
 	l.Segment.Length += mm
 	l.Beads = append([]BeadInLink(nil), l.Beads...)

@@ -54,7 +54,7 @@ type Ending struct {
 	Stop  string // how the end is held while the strand is strung, as House.Stopper; empty follows the house
 }
 
-// Tail is how far the cord's tail goes back at one end: so long, or through so many
+// Tail is how far the cord's tail goes back at one end: so long, or through this many
 // beads; neither follows the house.
 type Tail struct {
 	Length *length.MM // 0 trims it short

@@ -8,7 +8,7 @@ import (
 
 // Hanging is where an ornament hangs, and what its top loop goes over.
 type Hanging struct {
-	At    string    // window, mirror or key; empty if nobody has said
+	At    string    // window, mirror or key; empty where it is not said
 	Over  string    // what hangs it up, or itself: it is drawn through its own loop; empty takes neither
 	Girth length.MM // round what hangs it up, at its widest; 0 where not known
 }

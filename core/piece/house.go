@@ -14,7 +14,7 @@ type House struct {
 	Covers         string    // crimp covers: yes or no
 	Attach         string    // how a clasp is put on: direct, jump-rings or split-rings
 	Slack          string    // snug: what bending needs; easy: 2 mm more
-	Tail           string    // tucked back through the beads, trimmed short, or through so many beads
+	Tail           string    // tucked back through the beads, trimmed short, or through this many beads
 	TailLength     length.MM // how far a tail is tucked
 	TailBeads      int       // through how many beads it goes, if that is counted
 	Allowance      string    // working allowance at the ends: spool, standard, generous
@@ -32,7 +32,7 @@ type House struct {
 	PinLoops       string    // what a loop takes of its pin: by its size, or a fixed length
 	FixedLoop      length.MM // that length
 	Needle         length.MM // thickness of the needle that thread goes on with
-	// What has to hang below wire of so many strands to pull its curl out, in grams.
+	// What has to hang below wire of this many strands to pull its curl out, in grams.
 	Curl7, Curl19, Curl49 float64
 	Unit                  length.Unit
 	Ease                  []Ease
@@ -146,7 +146,7 @@ var choices = []Choice{
 	{"pinLoops", func(h *House) *string { return &h.PinLoops }, []string{LoopsBySize, LoopsFixed}},
 }
 
-// The measures of a house method that nobody has chosen otherwise.
+// The measures of a house method unless they are chosen otherwise.
 const (
 	easyExtra     = length.MM(2)
 	handSpool     = length.MM(25)

@@ -99,7 +99,7 @@ type Piece struct {
 	Kind        Kind
 	Target      *Target // nil if none is set
 	Body        *Body
-	Hanging     *Hanging                      // of an ornament; nil if nobody has said
+	Hanging     *Hanging                      // of an ornament; nil where it is not said
 	Palette     map[string]*material.Material // beads by the letter of their dish
 	Closure     Closure
 	Sections    []Section

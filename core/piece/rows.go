@@ -17,7 +17,7 @@ type Port struct {
 	Hole int // from 1
 }
 
-// StandardTolerance is how far off a target is still right until somebody says.
+// StandardTolerance is how far off a target is still right until it is set.
 const StandardTolerance = length.MM(3)
 
 // Rule is how the length of a row follows from that of the row before it.

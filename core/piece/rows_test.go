@@ -8,7 +8,7 @@ import (
 	"mala/core/material"
 )
 
-// withRows is a piece of so many rows on a clasp of so many holes.
+// withRows is a piece of this many rows on a clasp of this many holes.
 func withRows(n, holes int) *Piece {
 	p := strand()
 	slide := finding(material.Slide)

@@ -19,7 +19,7 @@ type Size struct {
 	Line     *pattern.Line        // of the leading row
 	Rows     map[ID]*pattern.Line // of a piece of several rows those of each, by its id
 	Links    map[ID]int           // of chains that have other numbers of links in this size
-	Of       *pattern.Line        // the piece's own when the size was made; nil where nobody knows
+	Of       *pattern.Line        // the piece's own when the size was made; nil where that is not known
 	OfRows   map[ID]*pattern.Line // and those of its rows
 }
 
@@ -116,7 +116,7 @@ func (s *Size) Lines() []*pattern.Line {
 	return out
 }
 
-// Rewritten is the size with every line written anew, those that it was made of as well.
+// Rewritten is the size with every line written again, those that it was made of as well.
 func (s Size) Rewritten(anew func(*pattern.Line)) Size {
 	one := func(line *pattern.Line) *pattern.Line {
 		if line == nil {

@@ -74,7 +74,7 @@ func (r *Rules) Of(c Costs) Price {
 	return r.paid(p, r.round(net+r.Tax.Of(net)))
 }
 
-// At is the same of a price that somebody set, with the tax.
+// At is the same of a price that someone set, with the tax.
 func (r *Rules) At(c Costs, gross money.Amount) Price { return r.paid(r.cost(c), gross) }
 
 func (r *Rules) cost(c Costs) Price {

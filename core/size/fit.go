@@ -14,7 +14,7 @@ import (
 	"mala/core/piece"
 )
 
-// What stands in for a measure that nobody took, and how far elastic goes that
+// What stands in for a measure that was not taken, and how far elastic goes that
 // does not say: domain figures.
 const (
 	handPerWrist   = 1.25
@@ -50,7 +50,7 @@ const (
 	TooLoose = "too loose"
 )
 
-// Of works out the fit; nil if the piece has no inside length, or is for nobody
+// Of works out the fit; nil if the piece has no inside length, or for no one
 // whose measure is known.
 func Of(m *measure.Measured) *Fit {
 	if m.Piece.Body == nil || m.Piece.Body.Measure <= 0 {

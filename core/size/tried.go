@@ -57,7 +57,7 @@ func TriedOn(p *piece.Piece, inside length.MM, sat string) (measure, ease length
 	return inside - ease, ease, ok && inside > ease
 }
 
-// worn is the piece on the part of the body that its kind is worn on, where nobody has said.
+// worn is the piece on the part of the body that its kind is worn on, where it is not said.
 func worn(p *piece.Piece) *piece.Piece {
 	if p.Body != nil {
 		return p

@@ -5,7 +5,7 @@ import (
 	"mala/core/length"
 )
 
-// place is closing the piece at another link of its extender: nothing is strung anew. It is for a
+// place is closing the piece at another link of its extender: nothing is strung again. It is for a
 // wearer alone, for the length that a target asks for is that of the shortest place. Of those
 // that do, the nearest is given; nil for none.
 func (t *task) place() *Proposal {

@@ -223,7 +223,7 @@ func TestASearchEndsWithItsContext(t *testing.T) {
 	}
 }
 
-// freeRuns is a line of so many runs of so many beads each.
+// freeRuns is a line of this many runs of this many beads each.
 func freeRuns(runs, each int) string {
 	var out []string
 	for i := range runs {

@@ -22,7 +22,7 @@ type Point struct{ X, Y float64 }
 // from the left support at (-width/2, 0) to the right one.
 type Hanging struct {
 	Joints []Point
-	Pull   float64 // the horizontal pull at the supports, in the weight of so many grams
+	Pull   float64 // the horizontal pull at the supports, in the weight of this many grams
 }
 
 // ErrShort says that a chain does not reach from one support to the other.
@@ -38,7 +38,7 @@ const (
 	narrowed     = 1e-6 // the same where the steep search was needed
 	mostSteps    = 100
 	mostHalvings = 100
-	lightest     = 1e-9 // grams at each joint, so that a chain nobody weighed hangs as well
+	lightest     = 1e-9 // grams at each joint, so that a chain that is not weighed hangs as well
 )
 
 // Hang finds how parts hang between two supports at one height, a width apart. Each
@@ -90,7 +90,7 @@ func (c *chain) newton(whole float64) (h, v float64, ok bool) {
 			return 0, 0, false
 		}
 		dh, dv := -(at.vv*at.h-at.hv*at.v)/det, -(at.hh*at.v-at.hv*at.h)/det
-		rounding := 1e-13 * math.Abs(at.energy) // what sums of so many leave behind
+		rounding := 1e-13 * math.Abs(at.energy) // what long sums leave behind
 		step, next := 1.0, c.look(h+dh, v+dv)
 		for h+step*dh <= 0 || next.energy > at.energy+1e-4*step*(at.h*dh+at.v*dv)+rounding {
 			if step /= 2; step < 1e-9 {
@@ -157,7 +157,7 @@ func Loads(parts []Part, weight float64) []float64 {
 // seen is what H and V minimise, with its first and second derivatives.
 type seen struct{ energy, h, v, hh, hv, vv float64 }
 
-// misses says whether the ends miss each other by more than so many mm.
+// misses says whether the ends miss each other by more than this many mm.
 func (s seen) misses(mm float64) bool { return math.Abs(s.h) > mm || math.Abs(s.v) > mm }
 
 func (c *chain) look(h, v float64) seen {

@@ -199,7 +199,7 @@ func TestAChainTooShortIsRefused(t *testing.T) {
 	}
 	weightless := evenly(65, 4, 0, nil)
 	if depth, _ := hung(t, weightless, 120).Lowest(); math.Abs(depth-106.598) > 0.001 {
-		t.Errorf("what nobody weighed hangs %v deep, want as evenly loaded", depth)
+		t.Errorf("what is not weighed hangs %v deep, want as evenly loaded", depth)
 	}
 }
 

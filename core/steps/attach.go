@@ -137,7 +137,7 @@ func (w *writer) chainAt(e *measure.End, p measure.Part) {
 	w.final(about, CountChain{e.Side, p.Material, p.Links, p.Length, !p.Material.Finding.IsOpen(), ownRow, w.m.Piece.Hangs()})
 }
 
-// hookUp hangs bead links in one another, so many in a row.
+// hookUp hangs bead links in one another, this many in a row.
 func (w *writer) hookUp(about string, p measure.Part) {
 	b := p.Between
 	if p.Links < 2 {

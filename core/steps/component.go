@@ -6,7 +6,7 @@ import (
 	"mala/core/material"
 )
 
-// Make makes a component, the first of so many; what it takes is done in this order.
+// Make makes a component, the first of this many; what it takes is done in this order.
 type Make struct {
 	Of    *material.Material
 	N     int
@@ -32,7 +32,7 @@ type (
 	SlideOff struct{}
 	// BendStem bends the stem over above the last bead and cuts it.
 	BendStem struct{ Leave length.MM }
-	// TurnLoop turns a loop round a rod, and winds its end so many times round the stem.
+	// TurnLoop turns a loop round a rod, and winds its end this many times round the stem.
 	TurnLoop struct {
 		Inside length.MM
 		Turns  int

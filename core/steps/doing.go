@@ -25,7 +25,7 @@ type (
 		OwnRow  bool // it is a row of its own
 		Hangs   bool // of an ornament
 	}
-	// CountBetween counts off the chain between bead links, so many times.
+	// CountBetween counts off the chain between bead links, this many times.
 	CountBetween struct {
 		Times, Links int
 		Of           *material.Material
@@ -38,7 +38,7 @@ type (
 		Between int // links of chain; 0 where they hang in one another
 		Length  length.MM
 	}
-	// Cut cuts a row's cord, or so many alike ones.
+	// Cut cuts a row's cord, or this many alike ones.
 	Cut struct {
 		Row    piece.ID
 		Cord   *material.Material
@@ -132,12 +132,12 @@ type (
 		Way   piece.LacingWay
 		Cords int
 	}
-	// Drop makes a drop in the cord, at each of so many places.
+	// Drop makes a drop in the cord, at each of this many places.
 	Drop struct {
 		Of     *measure.Drop
 		Places int
 	}
-	// LoopThrough makes a loop through a bead, at each of so many places.
+	// LoopThrough makes a loop through a bead, at each of this many places.
 	LoopThrough struct {
 		Of     *measure.Drop
 		Places int

@@ -51,7 +51,7 @@ type (
 	ClipLeg struct{ End }
 	// LeaveRoom leaves bare cord at both sides of a crimp, for its cover.
 	LeaveRoom struct{ Each length.MM }
-	// CloseCrimp closes it by the house's school, over so many cords.
+	// CloseCrimp closes it by the house's school, over this many cords.
 	CloseCrimp struct {
 		School string
 		Cords  int

@@ -13,7 +13,7 @@ import (
 	"mala/core/testparts"
 )
 
-// measured is so many rows of pearls on wire between crimps and rings.
+// measured is this many rows of pearls on wire between crimps and rings.
 func measured(t *testing.T, rows int, line string, change func(p *piece.Piece)) *measure.Measured {
 	t.Helper()
 	fitting := func(id, name string, f material.Finding) piece.Fitting {

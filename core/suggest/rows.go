@@ -27,7 +27,7 @@ const (
 // Joins lists every join.
 func Joins() []Join { return []Join{OneRing, OwnRings, Holes} }
 
-// Rows gives a piece of one row so many rows alike, joined in this way with what the
+// Rows gives a piece of one row this many rows alike, joined in this way with what the
 // shelf has for it. The error is a *Lacks, or one of edit.
 func Rows(p *piece.Piece, rows int, join Join, shelf []*material.Material) (*piece.Piece, error) {
 	if rows < 2 {
@@ -54,8 +54,8 @@ func Rows(p *piece.Piece, rows int, join Join, shelf []*material.Material) (*pie
 	return onRings(p, shelf)
 }
 
-// Lacks is what rows would be joined by and the shelf has not: a clasp with so many holes, or a ring
-// that takes so many rows; a ring that opens where both are 0.
+// Lacks is what rows would be joined by and the shelf has not: a clasp with this many holes, or a ring
+// that takes this many rows; a ring that opens where both are 0.
 type Lacks struct{ Holes, Rows int }
 
 func (l *Lacks) Error() string { return fmt.Sprintf("nothing joins the rows: %+v", *l) }

@@ -22,7 +22,7 @@ type Pack struct {
 	Holds          []Holding
 }
 
-// Break is what each pack costs from so many on.
+// Break is what each pack costs from this many on.
 type Break struct {
 	From  int
 	Price money.Amount
@@ -47,7 +47,7 @@ type Holding struct {
 const spread = 0.05
 
 // Number is how many of a material the pack surely holds, and about how many where it
-// goes by weight. The error is a sentence: nobody can count by a weight or a length of
+// goes by weight. The error is a sentence: no one can count by a weight or a length of
 // what has none.
 func (h *Holding) Number() (sure, about int, err error) {
 	switch {

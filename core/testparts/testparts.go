@@ -9,7 +9,7 @@ import (
 	"mala/core/pattern"
 )
 
-// Bead is a bead whose id is also its name, weighing so many grams.
+// Bead is a bead whose id is also its name, weighing this many grams.
 func Bead(t testing.TB, id string, b material.Bead, grams float64) *material.Material {
 	t.Helper()
 	made, err := material.NewBead(b)

@@ -270,7 +270,7 @@ func rowNamed(tokens []token) (row int, alone bool) {
 	return c.row, c.row != whole && len(c.tokens) == 0
 }
 
-// repeat has what was strung in this line, or else in the one before, done so many times.
+// repeat has what was strung in this line, or else in the one before, done this many times.
 func (r *reader) repeat(c *clause, now *[]*Statement) {
 	of := *now
 	if len(of) == 0 {

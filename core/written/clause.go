@@ -64,7 +64,7 @@ func (p *parter) done() {
 	p.now = clause{}
 }
 
-// read takes tokens that are done so many times.
+// read takes tokens that are done this many times.
 func (p *parter) read(tokens []token, times int, by *token) {
 	for i := 0; i < len(tokens); i++ {
 		t := tokens[i]

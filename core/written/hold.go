@@ -71,7 +71,7 @@ func (s *Statement) differ(why string, edits ...Edit) {
 	s.Edits = append(s.Edits, edits...)
 }
 
-// count writes so many things, in the plural where there are several.
+// count writes this many things, in the plural where there are several.
 func count(n int, thing string) string {
 	if n == 1 {
 		return "1 " + thing

@@ -14,15 +14,15 @@ type Kind string
 
 // The kinds.
 const (
-	OfCount  Kind = "count"    // so many of a material
-	OfTotal  Kind = "total"    // so many beads in all
-	OfStrung Kind = "strung"   // so many of a material strung in a step of the work
-	OfPacks  Kind = "packs"    // so many packs of a material
+	OfCount  Kind = "count"    // this many of a material
+	OfTotal  Kind = "total"    // this many beads in all
+	OfStrung Kind = "strung"   // this many of a material strung in a step of the work
+	OfPacks  Kind = "packs"    // this many packs of a material
 	OfName   Kind = "name"     // a material named without a count
 	OfLength Kind = "length"   // how long the piece or a row is
 	OfRows   Kind = "rows"     // how many rows
 	OfStep   Kind = "row-step" // by how much each row is longer than the one before
-	OfCut    Kind = "cut"      // so many pieces of cord cut to a length
+	OfCut    Kind = "cut"      // this many pieces of cord cut to a length
 	OfCord   Kind = "cord"     // so much cord, or chain, in all
 	OfRepeat Kind = "repeat"   // how often what was strung is strung
 )

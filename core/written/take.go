@@ -181,7 +181,7 @@ func (a *auditor) forgotten() {
 	}
 }
 
-// several writes so many of a thing: 2 garnets on a coil.
+// several writes this many of a thing: 2 garnets on a coil.
 func several(n int, name string) string {
 	head := len(name)
 	for _, joint := range []string{" on ", " with ", " in ", ","} {

@@ -17,7 +17,7 @@ import (
 	"mala/words/en"
 )
 
-// Buying is what must be bought for so many of a piece, and what that costs two ways: by
+// Buying is what must be bought for this many of a piece, and what that costs two ways: by
 // the packs that must be bought, and by what of them is used.
 type Buying struct {
 	Copies int       `json:"copies"`
@@ -69,7 +69,7 @@ type Supplies struct {
 // MostCopies is how many of a piece can be bought for at once.
 const MostCopies = 10_000
 
-// Buy works out what to buy for so many copies of the document, first using what is in
+// Buy works out what to buy for this many copies of the document, first using what is in
 // stock if that is wanted. The error is format.Faults.
 func Buy(doc *format.Document, copies int, fromStock bool, from Supplies, house format.House) (*Buying, error) {
 	if copies < 1 || copies > MostCopies {
@@ -84,7 +84,7 @@ func Buy(doc *format.Document, copies int, fromStock bool, from Supplies, house 
 	return b.Buy(from), nil
 }
 
-// NewBuyer begins a list of what so many copies take of what the shop has.
+// NewBuyer begins a list of what this many copies take of what the shop has.
 func NewBuyer(copies int, from Supplies) *Buyer {
 	return &Buyer{day: from.Day, Out: &Buying{Copies: copies, Needs: []BuyNeed{}, Packs: []BuyPack{}}}
 }

@@ -16,7 +16,7 @@ import (
 	"mala/words/en"
 )
 
-// KitBill is all that goes into one thing of a kit, and what so many of it need.
+// KitBill is all that goes into one thing of a kit, and what this many of it need.
 type KitBill struct {
 	CellOf
 	SameAs    []string       `json:"sameAs,omitempty" doc:"The other sizes of the kit that come out the same."`
@@ -57,7 +57,7 @@ type BillLine struct {
 	Own      bool      `json:"own,omitempty" doc:"The buyer's own: neither priced nor packed."`
 }
 
-// KitCut is so many alike lengths.
+// KitCut is this many alike lengths.
 type KitCut struct {
 	Piece  int       `json:"piece"`
 	Row    int       `json:"row,omitempty" doc:"From 1; absent of what components are made of."`
@@ -197,7 +197,7 @@ func lineOf(l *kit.Line, p *packed) BillLine {
 	return out
 }
 
-// massSpread is by how much the mass of so many seed beads may differ from their share.
+// massSpread is by how much the mass of this many seed beads may differ from their share.
 const massSpread = 0.05
 
 // measuredBy is what else seed beads are counted by; nil of other things.

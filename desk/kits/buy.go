@@ -12,7 +12,7 @@ import (
 	"mala/format"
 )
 
-// kitBuyer buys for so many kits.
+// kitBuyer buys for this many kits.
 type kitBuyer struct {
 	*buying.Buyer
 	made []madePart
@@ -25,7 +25,7 @@ type madePart struct {
 	mm       length.MM
 }
 
-// buyKits finds the packs for so many of a cell. A component that the shop makes and that comes
+// buyKits finds the packs for this many of a cell. A component that the shop makes and that comes
 // in no pack is made: what is not in stock of it needs its parts.
 func (w *kitWork) buyKits(p *packed, copies int, fromStock bool) *kitBuyer {
 	b := &kitBuyer{Buyer: buying.NewBuyer(copies, w.from.Supplies)}

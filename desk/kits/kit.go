@@ -187,7 +187,7 @@ type KitCellPiece struct {
 	FinishedMm float64 `json:"finishedMm"`
 }
 
-// KitMatrixOf works all cells of a kit out, for batches of so many. The error is
+// KitMatrixOf works all cells of a kit out, for batches of this many. The error is
 // format.Faults, or the context's.
 func KitMatrixOf(ctx context.Context, doc *format.Kit, batch int, from Packing, opt desk.Options) (*KitMatrix, error) {
 	if err := checkBatch(batch); err != nil {

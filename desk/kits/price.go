@@ -24,7 +24,7 @@ type KitPrice struct {
 	Tax       string     `json:"tax,omitempty" doc:"Absent where none is shown."`
 	Gross     string     `json:"gross" doc:"What the buyer pays."`
 	Gain      string     `json:"gain" doc:"The net price less the cost."`
-	Set       bool       `json:"set,omitempty" doc:"Somebody set the price; it does not follow from the cost."`
+	Set       bool       `json:"set,omitempty" doc:"The price was set by hand; it does not follow from the cost."`
 	Unpriced  []string   `json:"unpriced,omitempty" doc:"Materials that come in no pack that is known: their cost is not in it."`
 	Work      []KitWork  `json:"work" doc:"What hands do for one."`
 	Seconds   int        `json:"seconds"`

@@ -113,7 +113,7 @@ func InSize(doc *format.Document, s *format.Size) *format.Document {
 			target.ToleranceMm = doc.Target.ToleranceMm
 		}
 		out.Target = &target
-		if doc.Body != nil { // it is for somebody else
+		if doc.Body != nil { // it is for someone else
 			body := *doc.Body
 			body.MeasureMm, body.For, body.HandMm, body.HeadMm, body.Fit = 0, "", 0, 0, ""
 			out.Body = &body
@@ -127,7 +127,7 @@ func InSize(doc *format.Document, s *format.Size) *format.Document {
 }
 
 // sizeDiffers counts the items of a piece's lines that have changed since one of its sizes was
-// made of them; 0 where nobody knows what it was made of.
+// made of them; 0 where it is not known what it was made of.
 func sizeDiffers(doc *format.Document, s *format.Size) int {
 	if len(s.OfRows) == 0 {
 		return itemsDiffer(s.Of, doc.MainRow().Line)

@@ -99,7 +99,7 @@ func Tried(in *FromMade, opt desk.Options) (*MadeBefore, error) {
 	return out, nil
 }
 
-// triedOn is the wearer that an inside length of a piece sat on, or the reason that nobody knows.
+// triedOn is the wearer that an inside length of a piece sat on, or the reason that it is not known.
 func triedOn(doc *format.Document, was *piece.Piece, inside length.MM, sat string, opt desk.Options) (*TriedOn, string) {
 	mm, ease, ok := size.TriedOn(was, inside, sat)
 	if !ok {

@@ -191,7 +191,7 @@ func matches(does, line string) bool {
 	return true
 }
 
-// laughs says why somebody who strings beads would laugh at a line in the place of another; empty
+// laughs says why someone who strings beads would laugh at a line in the place of another; empty
 // where they would not. It knows the lines as they are strung, and nothing of how they came about.
 func (q *question) laughs(a answer) string {
 	before, after := strings.Split(q.line, " / "), strings.Split(a.line, " / ")

@@ -95,7 +95,7 @@ type SizeAsk struct {
 	SizeWanted
 	Tolerance *length.MM // nil for that of the target
 	inStock   bool
-	hand      *solve.Hand // nil where nobody asks
+	hand      *solve.Hand // nil where that is not asked
 }
 
 // OneSize finds the ways to a size: as it is, where that suits, then the proposals.

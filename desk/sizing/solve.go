@@ -50,7 +50,7 @@ type Budget struct {
 // Way is one proposal.
 type Way struct {
 	Changes    []string         `json:"changes" doc:"Each in a few words."`
-	Operations []desk.Operation `json:"operations" doc:"None where nothing is strung anew, as at another link of an extender."`
+	Operations []desk.Operation `json:"operations" doc:"None where nothing is strung again, as at another link of an extender."`
 	Line       string           `json:"line"`
 	FinishedMm length.MM        `json:"finishedMm"`
 	InsideMm   *length.MM       `json:"insideMm,omitempty"`

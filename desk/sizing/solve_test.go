@@ -143,7 +143,7 @@ func TestPinsAreKeptAndShown(t *testing.T) {
 	}
 }
 
-// A wearer can be suited by another link of the extender, at which nothing is strung anew.
+// A wearer can be suited by another link of the extender, at which nothing is strung again.
 func TestAnExtenderSuitsByAnotherLink(t *testing.T) {
 	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/tide-table.json"))
 	a := testdesk.Analysed(t, doc, desk.Options{})

@@ -13,7 +13,7 @@ import (
 	"mala/format"
 )
 
-// rounds is a stretch band of n rounds of so many mm.
+// rounds is a stretch band of n rounds of this many mm.
 func rounds(t *testing.T, name string, n string, across length.MM) format.Document {
 	doc := *testdesk.Read(t, testdesk.DemoFile(t, "pieces/ferry-bell.json"))
 	doc.Name, doc.Stack, doc.Target, doc.Sizes = name, "bands", nil, nil

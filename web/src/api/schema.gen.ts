@@ -1684,7 +1684,7 @@ export interface components {
              * @description Along the cord, alone on a thin one.
              */
             takesMm: number;
-            /** @description Parts nobody weighed, by id. */
+            /** @description Parts that are not weighed, by id. */
             unweighed: string[];
             /** Format: double */
             widthMm: number;
@@ -1759,7 +1759,7 @@ export interface components {
         Deleted: {
             /**
              * Format: int64
-             * @description How many days a copy is kept that was set aside because somebody else had saved, unless it has a name.
+             * @description How many days a copy is kept that was set aside because someone else had saved, unless it has a name.
              */
             asideDays: number;
             /**
@@ -1824,7 +1824,7 @@ export interface components {
             target?: components["schemas"]["Target"];
             /** @description Waived checks, with reasons. */
             waived?: components["schemas"]["Waiver"][];
-            /** @description The pattern as somebody wrote it down, to be held against the piece. */
+            /** @description The pattern as it was written down, to be held against the piece. */
             written?: components["schemas"]["Written"];
         };
         Drawing: {
@@ -2350,7 +2350,7 @@ export interface components {
         Keeping: {
             /**
              * Format: int64
-             * @description How many days a copy is kept that was set aside because somebody else had saved, unless it has a name.
+             * @description How many days a copy is kept that was set aside because someone else had saved, unless it has a name.
              */
             asideDays: number;
             /**
@@ -2583,7 +2583,7 @@ export interface components {
             parts: components["schemas"]["KitShare"][];
             /** Format: int64 */
             seconds: number;
-            /** @description Somebody set the price; it does not follow from the cost. */
+            /** @description The price was set by hand; it does not follow from the cost. */
             set?: boolean;
             spares: string;
             /** @description What the whole batch costs: the packs that must be bought, extras and work. */
@@ -2625,7 +2625,7 @@ export interface components {
             optional?: boolean;
         };
         KitVersionNote: {
-            /** @description It was refused, because somebody else had saved. */
+            /** @description It was refused, because someone else had saved. */
             aside?: boolean;
             /** Format: date-time */
             createdAt: string;
@@ -2768,7 +2768,7 @@ export interface components {
              * @description Of what is wanted.
              */
             offMm: number;
-            /** @description None where nothing is strung anew, as at another link of an extender. */
+            /** @description None where nothing is strung again, as at another link of an extender. */
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
@@ -3093,7 +3093,7 @@ export interface components {
             details?: components["schemas"]["Details"];
             /** @enum {string} */
             do: "insert" | "between" | "delete" | "group" | "mirror" | "reverse" | "any-order" | "fill" | "ungroup" | "copy" | "count" | "step" | "turn" | "move" | "shuffle" | "letter" | "set-line" | "hang-drop" | "hang-loop" | "set-spacing" | "set-holder" | "set-riders" | "set-lacing" | "set-passes" | "set-one-cord" | "set-dish" | "remove-dish" | "set-rings" | "set-pin" | "add-row" | "remove-row" | "move-row" | "mirror-row" | "swap-beads" | "set-follow" | "set-port" | "set-gap" | "set-fold" | "set-twist" | "add-section" | "remove-section" | "set-cord" | "set-slack" | "set-cut" | "set-end" | "add-fitting" | "set-fitting" | "drop-fitting" | "move-fitting" | "set-links" | "set-fill" | "set-between" | "hang" | "unhang" | "set-kind" | "set-closure" | "set-hanging" | "set-pinned" | "set-sizes" | "set-target" | "set-body" | "set-house" | "waive" | "unwaive" | "set-details" | "set-stack" | "set-written" | "set-colourways";
-            /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make anew. */
+            /** @description Of the house method or of an end; the code of a check to waive; the id of a component to make again. */
             field?: string;
             /**
              * Format: int64
@@ -3147,7 +3147,7 @@ export interface components {
             widthMm?: number;
         };
         Pack: {
-            /** @description What each costs from so many on. */
+            /** @description What each costs from this many on. */
             breaks?: components["schemas"]["PackBreak"][];
             /** @description The supplier's. */
             code?: string;
@@ -3887,7 +3887,7 @@ export interface components {
              * @description Of what is wanted.
              */
             offMm: number;
-            /** @description None where nothing is strung anew, as at another link of an extender. */
+            /** @description None where nothing is strung again, as at another link of an extender. */
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];
@@ -4308,7 +4308,7 @@ export interface components {
              * @description Of what is wanted.
              */
             offMm: number;
-            /** @description None where nothing is strung anew, as at another link of an extender. */
+            /** @description None where nothing is strung again, as at another link of an extender. */
             operations: components["schemas"]["Operation"][];
             /** @description What comes or goes. */
             price: components["schemas"]["BeadPrice"][];

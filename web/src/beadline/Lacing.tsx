@@ -73,7 +73,7 @@ export function Lacing({ bench, state }: { bench: Bench; state: BenchState }) {
   );
 }
 
-/** FIRST_OVERLAP is by how much flats overlap until somebody says, in mm. */
+/** FIRST_OVERLAP is by how much flats overlap until it is set, in mm. */
 const FIRST_OVERLAP = 2;
 
 /** firstPitch is a millimetre more than the widest flat of the row takes. */

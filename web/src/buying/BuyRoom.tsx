@@ -12,7 +12,7 @@ import { useUnit } from "../ui/UnitContext.tsx";
 import { csvOf } from "../sheets/csv.ts";
 import "./buying.css";
 
-/** BuyRoom says what to buy for so many of the piece, and what that costs. */
+/** BuyRoom says what to buy for this many of the piece, and what that costs. */
 export function BuyRoom() {
   const { state } = useBenchContext();
   const { analysed } = state;

@@ -85,5 +85,5 @@ function To({ bench, state }: StartProps) {
   );
 }
 
-/** kindOf is what an ornament would first be made into: it is worn by nobody as it is. */
+/** kindOf is what an ornament would first be made into: it is not worn as it is. */
 const kindOf = (doc: Document): Kind => (doc.kind === "ornament" ? "necklace" : doc.kind);

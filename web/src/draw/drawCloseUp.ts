@@ -49,7 +49,7 @@ const TAILS_DOWN = 1.2;
 const TAILS_APART = 0.35;
 const RULER = 30;
 const SHARED = 0.4;
-/** A bare cord is drawn so many mm beyond its beads; that of a ring runs on. */
+/** A bare cord is drawn this many mm beyond its beads; that of a ring runs on. */
 const BARE = 8;
 const RUNS_ON = 4000;
 

@@ -35,7 +35,7 @@ export function ChainLength({ bench, state, fitting }: Props) {
   );
 }
 
-/** FIRST_BETWEEN is how many links of chain lie between two bead links until somebody says. */
+/** FIRST_BETWEEN is how many links of chain lie between two bead links until it is set. */
 const FIRST_BETWEEN = 3;
 
 /** Between chooses chain to lie between each two bead links, which otherwise hang in one another. */

@@ -12,7 +12,7 @@ export interface Trial {
   says?: string;
 }
 
-/** PAUSE is how long a choice rests before it is tried, in ms; SHOWN how often what was found is shown anew. */
+/** PAUSE is how long a choice rests before it is tried, in ms; SHOWN how often what was found is shown again. */
 const PAUSE = 250;
 const SHOWN = 200;
 

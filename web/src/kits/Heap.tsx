@@ -22,7 +22,7 @@ interface Props {
   height: number;
 }
 
-/** Heap pours out so many of a thing, as large as they are. */
+/** Heap pours out this many of a thing, as large as they are. */
 export function Heap({ material, outline, count, cordMm, width, height }: Props) {
   const draw = useCallback(
     (ctx: CanvasRenderingContext2D) => {

@@ -115,7 +115,7 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
         </section>
         <section aria-label="Spares">
           <h2>Spares</h2>
-          <p className="quiet">So many, or the share rounded up, whichever is more. They are packed apart from what the maker counts.</p>
+          <p className="quiet">A fixed number, or the share rounded up, whichever is more. They are packed apart from what the maker counts.</p>
           <table className="list spares">
             <tbody>
               {draft.spares.map((rule, i) => {

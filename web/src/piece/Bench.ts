@@ -11,7 +11,7 @@ import { lineFault, troubleOf } from "./trouble.ts";
 /** TYPING is how long a pause ends one undoable stretch of typing, in ms. */
 const TYPING = 1200;
 
-/** FIRST_GAP is a gap until somebody says how long it is. */
+/** FIRST_GAP is how long a gap is until it is set. */
 const FIRST_GAP = "_10mm";
 const FIX_LINE_FIRST = "Fix the error in the bead line first.";
 

@@ -207,7 +207,7 @@ function Problems({ checks }: { checks: Analysis["checks"] }) {
   );
 }
 
-/** crowd says how tightly so many runs are set, to keep the plan on one page; crowded, they go by their letters. */
+/** crowd says how tightly this many runs are set, to keep the plan on one page; crowded, they go by their letters. */
 function crowd(runs: number): "" | "many" | "crowded" {
   if (runs > 130) return "crowded";
   return runs > 54 ? "many" : "";

@@ -10,7 +10,7 @@ import { corrected, useAudit } from "./useAudit.ts";
 import { useText } from "./useText.ts";
 import "./written.css";
 
-/** WrittenRoom holds a pattern that somebody wrote down against the piece. */
+/** WrittenRoom holds a pattern that was written down against the piece. */
 export function WrittenRoom() {
   const { bench, state } = useBenchContext();
   const { text, refused, type, fits } = useText(bench, state.doc);

@@ -2,7 +2,7 @@ import type { EndPart, Material, Outline } from "../../api/client.ts";
 import { drawFitting } from "./fitting.ts";
 import { sprites } from "./sprites.ts";
 
-/** Piece is one stiff thing of a part: a bead link, or so many links of chain between two. */
+/** Piece is one stiff thing of a part: a bead link, or this many links of chain between two. */
 interface Piece {
   of: string;
   mm: number;
