@@ -51,7 +51,7 @@ export function compare(one: Side, other: Side): Difference[] {
     ...told("Written pattern", (doc) => doc.written && `${doc.written.text.trim().split("\n").length} lines`),
     figure("Beads", "count", (a) => a.beads),
     figure("Weight", "mass", (a) => a.massG),
-    figure("Open checks", "count", (a) => a.checks.length),
+    figure("Problems", "count", (a) => a.checks.filter((c) => !c.waived).length),
   ];
   const counts = (side: Side) => new Map((side.analysis?.tally ?? []).filter((c) => c.cutMm === undefined).map((c) => [nameOf(side.doc, c.material), c.count]));
   const [mine, theirs] = [counts(one), counts(other)];

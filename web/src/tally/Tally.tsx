@@ -79,11 +79,11 @@ export function Tally({ state }: { state: BenchState }) {
             <th scope="row" colSpan={byRow ? 1 + analysis.strands.length : 1}>
               {beads} {beads === 1 ? "bead" : "beads"}
             </th>
-            <td className="n">{weight(analysis.massG)}</td>
+            <td className="n">{analysis.massG === 0 && analysis.unweighed.length > 0 ? "weight unknown" : weight(analysis.massG)}</td>
           </tr>
         </tbody>
       </table>
-      {analysis.unweighed.length > 0 && (
+      {analysis.massG > 0 && analysis.unweighed.length > 0 && (
         <p className="quiet moves">
           Weight without {analysis.unweighed.length} {analysis.unweighed.length === 1 ? "material" : "materials"} of unknown weight.
         </p>
