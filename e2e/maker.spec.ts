@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import type { Material } from "../web/src/api/client.ts";
 import { expect, openCopy, saved, startPiece, test, typeLine, openPiece } from "./mala.ts";
@@ -144,4 +145,33 @@ test("something hangs on the extender's last link, is counted, and is taken off 
   await page.keyboard.press("Control+z");
   await expect(tally.getByRole("row", { name: /Buoy charm/ })).toContainText("1");
   await saved(page);
+});
+
+test("a charm hangs on the loop at the foot of another, and is seen, counted and made so", async ({ page }) => {
+  const charm = { class: "bead", shape: "charm", acrossMm: 9, holeMm: 1.5, alongMm: 0.8, massG: 1, look: { colour: "#b8923a", finish: "metal" } };
+  for (const more of [{ id: "tern-anchor", name: "Tern anchor", dropMm: 14, loopMm: 2, loopWireMm: 0.8 }, { id: "tern-star", name: "Tern star", dropMm: 9 }]) {
+    await page.request.put(`/api/materials/${more.id}`, { data: { base: 0, onHand: 9, archived: false, material: { ...charm, ...more } } });
+  }
+  await page.goto("/materials/component/new");
+  await page.getByRole("textbox", { name: "Name", exact: true }).fill("Tern star on a ring");
+  await page.getByRole("button", { name: "Add a charm" }).click();
+  await choose(page, "tern star");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page).toHaveURL(/\/materials$/);
+  await page.goto("/materials/component/new");
+  await page.getByRole("textbox", { name: "Name", exact: true }).fill("Tern pair");
+  await page.getByRole("button", { name: "Choose one with a loop at its foot" }).press("Enter");
+  await expect(page.getByRole("option")).toHaveCount(1);
+  await choose(page, "tern anchor");
+  await page.getByRole("button", { name: "Add a component" }).click();
+  await choose(page, "tern star on a ring");
+  await expect(figures(page).getByText("No problems found")).toBeVisible();
+  await expect(page.getByRole("img", { name: /Tern pair/ })).toHaveAttribute("aria-label", /mm below the cord: Jump ring, Tern anchor, .*Tern star/);
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page).toHaveURL(/\/materials$/);
+  for (const id of ["tern-pair", "tern-star-on-a-ring", "tern-anchor", "tern-star"]) {
+    const item = await (await page.request.get(`/api/materials?ids=${id}`)).json();
+    expect((await page.request.delete(`/api/materials/${id}?base=${item.items[0].revision}`)).status(), id).toBeLessThan(300);
+  }
 });

@@ -46,12 +46,19 @@ func closedInside(m *material.Material, _ piece.House) (f Problem, fires bool) {
 				stop(rings[i-1], rings[i])
 			}
 		}
-		if len(rings) == 0 || c.Component.Pin != nil || rings[len(rings)-1].Finding.IsOpen() {
+		last := c.Component.Strung // whose own loop does not open
+		switch n := len(rings); {
+		case last != nil && n > 0 && !rings[n-1].Finding.IsOpen():
+			stop(rings[n-1], last)
+		case last != nil:
+		case n == 0 || c.Component.Pin != nil || rings[n-1].Finding.IsOpen():
 			return // a loop of a pin is closed last
+		default:
+			last = rings[n-1]
 		}
 		for _, below := range c.Component.Below {
 			if closedTop(below) {
-				stop(rings[len(rings)-1], below)
+				stop(last, below)
 			}
 		}
 	})

@@ -137,6 +137,11 @@ func pinTooThick(m *material.Material, _ piece.House) (f Problem, fires bool) {
 				}
 			}
 		}
+		if charm, rings := c.Component.Strung, c.Component.Rings; charm != nil && len(rings) > 0 && !fires {
+			if ring := rings[len(rings)-1]; charm.Bead.Hole < ring.Finding.Wire-tiny {
+				f, fires = Problem{Severity: Stop, Fact: RingThick{charm, ring, ring.Finding.Wire}}, true
+			}
+		}
 		wire, by := lastLink(c)
 		for _, charm := range c.Component.Below {
 			if charm.Component == nil && charm.Bead.Hole < wire-tiny && !fires {
@@ -151,6 +156,9 @@ func pinTooThick(m *material.Material, _ piece.House) (f Problem, fires bool) {
 func lastLink(c *material.Material) (wire length.MM, by *material.Material) {
 	if pin := c.Component.Pin; pin != nil {
 		return pin.Of.Finding.Wire, pin.Of
+	}
+	if bead := c.Component.Strung; bead != nil {
+		return bead.Bead.LoopWire, bead
 	}
 	if n := len(c.Component.Rings); n > 0 {
 		return c.Component.Rings[n-1].Finding.Wire, c.Component.Rings[n-1]
@@ -221,6 +229,11 @@ func linkOvercrowded(m *material.Material, _ piece.House) (f Problem, fires bool
 				f, fires = Problem{Severity: Stop, Fact: LinkCrowded{c, r, len(below)}}, true
 			}
 		}
+		if bead := c.Component.Strung; bead != nil && !fires {
+			if below := thickBelow(c); !RingTakes(bead.Bead.Loop, nil, below) {
+				f, fires = Problem{Severity: Stop, Fact: LoopCrowded{c, bead, len(below)}}, true
+			}
+		}
 	})
 	return f, fires
 }
@@ -233,9 +246,17 @@ func hangingOn(c *material.Material, i int) []length.MM {
 		return append(out, rings[i+1].Finding.Wire)
 	case c.Component.Pin != nil:
 		return append(out, c.Component.Pin.Of.Finding.Wire)
+	case c.Component.Strung != nil:
+		return append(out, c.Component.Strung.Bead.Along)
 	case c.Component.Cord != nil:
 		return append(out, material.HoleFor(c.Component.Strands, c.Component.Cord.Cord.Diameter))
 	}
+	return thickBelow(c)
+}
+
+// thickBelow lists the thicknesses of what hangs below a component's last link.
+func thickBelow(c *material.Material) []length.MM {
+	out := []length.MM{}
 	for _, m := range c.Component.Below {
 		out = append(out, m.Bead.Along)
 	}

@@ -26,6 +26,10 @@ type (
 		Of, Ring *material.Material
 		Below    int // how many things hang on the ring
 	}
+	LoopCrowded struct {
+		Of, Bead *material.Material // whose loop it is
+		Below    int
+	}
 	LinkWeak struct {
 		Of, Ring    *material.Material // no ring where its own loop gives
 		Load, Holds float64
@@ -62,6 +66,7 @@ func (PinThick) fact()         {}
 func (PinSlips) fact()         {}
 func (RingThick) fact()        {}
 func (LinkCrowded) fact()      {}
+func (LoopCrowded) fact()      {}
 func (LinkWeak) fact()         {}
 func (CharmSideways) fact()    {}
 func (PartOfOtherMetal) fact() {}

@@ -2,6 +2,8 @@ package check
 
 import (
 	"context"
+	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -349,5 +351,46 @@ func TestTheFirstRingTakesCordAndCharm(t *testing.T) {
 	fix, after := fixed(t, necklace(t, "9P K 9P", with(charmOf(t, 1, 2, ring(1)))), "ring-too-small", jump)
 	if fix == nil || of(all(t, after), "ring-too-small") != nil {
 		t.Errorf("a larger ring mends it: %+v", fix)
+	}
+}
+
+// A charm hangs on the loop at the foot of another: on an open ring, thin enough for the loop, and the
+// upper one's hole takes the ring that it hangs on.
+func TestACharmHangsOnTheLoopOfAnother(t *testing.T) {
+	soldered := finding("soldered", "brass", material.Finding{Type: material.JumpRing, Inside: 3.6, Wire: 0.7, Joint: "soldered"})
+	upper := func(hole, loop length.MM) *material.Material {
+		m := bead(t, "anchor", material.Bead{Shape: material.Charm, Across: 9, Hole: hole, Along: 0.8, Drop: 14, Loop: loop, LoopWire: 0.8})
+		m.MassG = 1
+		return m
+	}
+	ringed := func(n int, ring *material.Material) []*material.Material {
+		return []*material.Material{charmOf(t, n, 1.5, ring)}
+	}
+	for _, tt := range []struct {
+		name, code string
+		strung     *material.Material
+		ring       *material.Material
+		below      []*material.Material
+	}{
+		{"right", "", upper(1.5, 2), jump, ringed(1, jump)},
+		{"closed on closed", "ClosedInside", upper(1.5, 2), jump, []*material.Material{charmOf(t, 1, 1.5, soldered)}},
+		{"the upper one on a closed ring", "ClosedInside", upper(1.5, 2), soldered, ringed(1, jump)},
+		{"a hole too narrow for its ring", "RingThick", upper(0.5, 2), jump, ringed(1, jump)},
+		{"a loop too small", "LoopCrowded", upper(1.5, 0.6), jump, ringed(1, jump)},
+		{"a loop too full", "LoopCrowded", upper(1.5, 2), jump, slices.Concat(ringed(1, jump), ringed(1, jump), ringed(1, jump), ringed(1, jump))},
+	} {
+		m, err := component.Make("two", "two", component.Plan{Kind: material.CharmOnRings, Rings: []*material.Material{tt.ring}, Strung: tt.strung, Below: tt.below})
+		if err != nil {
+			t.Fatal(tt.name, err)
+		}
+		var stops []string
+		for _, f := range Component(m, piece.DefaultHouse()) {
+			if f.Severity == Stop {
+				stops = append(stops, strings.TrimPrefix(fmt.Sprintf("%T", f.Fact), "check."))
+			}
+		}
+		if strings.Join(stops, " ") != tt.code {
+			t.Errorf("%s: %q, want %q", tt.name, stops, tt.code)
+		}
 	}
 }

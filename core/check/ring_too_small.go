@@ -31,6 +31,9 @@ var ringTooSmall = Check{
 	},
 	Fix: func(v *View, f *Problem, shelf Shelf) []Fix {
 		s := v.Strand(f.At.Row)
+		if _, ofBead := f.Fact.(LoopCrowded); ofBead {
+			return nil // it is mended where it is made
+		}
 		if c := componentAt(s, f); c != nil {
 			return otherRings(c, shelf, func(was, ring *material.Finding) bool { return ring.Inside > was.Inside })
 		}

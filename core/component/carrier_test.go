@@ -69,3 +69,41 @@ func TestAComponentRemembersThatItHangsOnOneCord(t *testing.T) {
 		t.Error("a mirror no longer runs them back")
 	}
 }
+
+// A charm with a loop at its foot hangs on the rings, and carries the rest below itself.
+func TestACharmCarriesAnotherByItsOwnLoop(t *testing.T) {
+	b := newBench(t)
+	upper := bead(t, "anchor", material.Bead{Shape: material.Charm, Across: 9, Hole: 1.5, Along: 0.8, Drop: 14, Loop: 2, LoopWire: 0.8}, 0.8)
+	plan := Plan{Kind: material.CharmOnRings, Rings: []*material.Material{b.ring}, Strung: upper, Below: []*material.Material{b.charm}}
+	m := made(t, plan)
+	alone := made(t, Plan{Kind: material.CharmOnRings, Rings: []*material.Material{b.ring}, Below: []*material.Material{upper}})
+	// The lower one hangs on the loop's wire, its own 14 from the upper side of that down.
+	if got, want := m.Component.Drop, alone.Component.Drop-upper.Bead.LoopWire+b.charm.Bead.Drop; math.Abs(float64(got-want)) > 1e-9 {
+		t.Errorf("hangs %v, want %v", got, want)
+	}
+	n := 0
+	for _, p := range m.Component.Parts {
+		n += p.Count
+	}
+	if n != 3 || PlanOf(m).Strung != upper {
+		t.Errorf("%+v", m.Component.Parts)
+	}
+	for _, tt := range []struct {
+		change func(p *Plan)
+		says   string
+	}{
+		{func(p *Plan) { p.Strung = b.charm }, "no loop below"},
+		{func(p *Plan) { p.Strung = b.pearl }, "no loop below"},
+		{func(p *Plan) { p.Kind = material.Pendant }, "Only a charm on rings"},
+		{func(p *Plan) { p.Below = nil }, "Nothing hangs here yet"},
+		{func(p *Plan) {
+			p.Strung = bead(t, "flat", material.Bead{Shape: material.Charm, Across: 9, Hole: 1.5, Along: 0.8, Drop: 3, Loop: 2, LoopWire: 0.8}, 0.8)
+		}, "no further than its own loop"},
+	} {
+		p := plan
+		tt.change(&p)
+		if _, err := Make("x", "x", p); err == nil || !strings.Contains(err.Error(), tt.says) {
+			t.Errorf("%s: %v", tt.says, err)
+		}
+	}
+}

@@ -30,7 +30,7 @@ type Plan struct {
 	Leg       length.MM
 	Turn      []*material.Material // taken one after the other
 	Back      bool                 // a mirror runs them back
-	Strung    *material.Material   // of a carrier
+	Strung    *material.Material   // of a carrier; of a charm on rings, the charm whose own loop carries the rest
 	OneCord   bool                 // it hangs on one of several cords
 	Bead      *material.Bead       // of a beaded bead: as measured
 	Parts     []material.PartCount
@@ -67,7 +67,7 @@ func Make(id, name string, p Plan) (*material.Material, error) {
 	case material.Tassel:
 		steps = []func() error{mk.checkRings, mk.tassel}
 	default:
-		steps = []func() error{mk.checkRings, mk.putOnPin, mk.checkBelow}
+		steps = []func() error{mk.checkRings, mk.putOnPin, mk.checkCharm, mk.checkBelow}
 	}
 	for _, step := range append(steps, mk.count) {
 		if err := step(); err != nil {
@@ -135,6 +135,22 @@ func (mk *maker) checkRings() error {
 	}
 	if len(p.Rings) == 0 && (p.Pin == nil || p.Kind == material.Tassel) {
 		return fault("rings", "Nothing holds this component. Add a ring to hang it on.")
+	}
+	return nil
+}
+
+// checkCharm holds the charm that carries others by its own loop.
+func (mk *maker) checkCharm() error {
+	charm := mk.plan.Strung
+	switch {
+	case charm == nil:
+		return nil
+	case mk.plan.Kind != material.CharmOnRings:
+		return fault("bead", "Only a charm on rings carries things by a charm of its own. Leave it out.")
+	case charm.Bead == nil || charm.Bead.Shape != material.Charm || charm.Component != nil || charm.Bead.Loop <= 0:
+		return fault("bead", "%s has no loop below. Choose a charm with a loop of its own, or give it one in the catalogue.", charm.Name)
+	case charm.Bead.Drop <= charm.Bead.Loop+2*charm.Bead.LoopWire:
+		return fault("bead", "%s hangs down no further than its own loop is high. Correct its measures in the catalogue.", charm.Name)
 	}
 	return nil
 }

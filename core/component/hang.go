@@ -30,6 +30,9 @@ func (mk *maker) hang() {
 	if mk.plan.Kind == material.Tassel {
 		low = mk.tasselBelow(at)
 	}
+	if mk.plan.Strung != nil {
+		at, low = mk.charmBelow(at)
+	}
 	for _, i := range outermostFirst(len(mk.plan.Below)) {
 		low = max(low, mk.below(mk.plan.Below[i], i, at))
 	}
@@ -68,6 +71,20 @@ func (mk *maker) pinBelow(on carrier) (carrier, length.MM) {
 	mk.seat(material.Seat{Role: material.SeatLoop, Of: pin.Of, Y: float64(end + f.Wire + f.Inside/2), Long: f.Inside, Wide: f.Inside, Wire: f.Wire, EdgeOn: edgeOn})
 	bottom := end + f.Wire + f.Inside + f.Wire
 	return carrier{y: bottom - f.Wire/2, wire: f.Wire, edgeOn: edgeOn}, bottom
+}
+
+// charmBelow hangs a charm that has a loop of its own at its foot, and gives that loop as what carries
+// the rest. The loop lies in the plane of the charm.
+func (mk *maker) charmBelow(on carrier) (carrier, length.MM) {
+	m := mk.plan.Strung
+	b := m.Bead
+	top := on.y - on.wire/2
+	low := top + b.Drop
+	edgeOn := (b.Drilled != material.ThroughWidth) != on.edgeOn
+	mk.out.Faces, mk.out.Sideways = true, edgeOn
+	mk.seat(material.Seat{Role: material.SeatCharm, Of: m, Y: float64(top + b.Drop/2), Long: b.Drop, Wide: b.Across, EdgeOn: edgeOn})
+	mk.seat(material.Seat{Role: material.SeatLoop, Of: m, Y: float64(low - b.LoopWire - b.Loop/2), Long: b.Loop, Wide: b.Loop, Wire: b.LoopWire, EdgeOn: edgeOn})
+	return carrier{y: low - b.LoopWire/2, wire: b.LoopWire, edgeOn: edgeOn}, low
 }
 
 // outermostFirst orders things on one ring as they are seen: those in the middle

@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"mala/core/component"
+	"mala/core/length"
 	"mala/core/material"
 	"mala/core/pattern"
 	"mala/core/piece"
@@ -109,4 +110,21 @@ func TestWhatIsCarriedIsHungOnTheLoop(t *testing.T) {
 		row.RightEnding = piece.Ending{Way: piece.WayLoop, Loop: loop, Hung: []*material.Material{star}}
 	}))
 	inOrder(t, text, "Make star on a tube (the first of 20): hang star on the loop of looped tube.", "GATE Before you make the other 19: it reaches 16.6 mm down from the middle of the cord", "Right end: hang star on the loop of beads.")
+}
+
+func TestACharmIsHungOnTheLoopOfAnother(t *testing.T) {
+	charm := func(name string, loop length.MM) *material.Material {
+		return testparts.Bead(t, name, material.Bead{Shape: material.Charm, Across: 9, Hole: 1.4, Along: 0.8, Drop: 12, Loop: loop, LoopWire: 0.6 * loop}, 1)
+	}
+	ring := &material.Material{ID: "jump ring", Name: "Jump ring", Class: material.ClassFinding, Finding: &material.Finding{Type: material.JumpRing, Inside: 3, Wire: 0.7}}
+	star, err := component.Make("star", "Star on a ring", component.Plan{Kind: material.CharmOnRings, Rings: []*material.Material{ring}, Below: []*material.Material{charm("star", 0)}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	m, err := component.Make("two", "Star below an anchor", component.Plan{Kind: material.CharmOnRings, Rings: []*material.Material{ring}, Strung: charm("anchor", 1), Below: []*material.Material{star}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) { p.Palette["P"] = m }))
+	inOrder(t, text, "Make star on a ring", "Make star below an anchor", "hang star on a ring on the loop of anchor", "open jump ring by twisting it sideways")
 }

@@ -159,6 +159,12 @@ func (p Speaker) ofComponents(f check.Fact) (title, says string) {
 			holds = fmt.Sprintf("the %d things on it", f.Below)
 		}
 		return "Ring too small for what it holds", fmt.Sprintf("%s in %s is %s inside; %s and what carries it do not fit. Use a larger ring.", f.Ring.Name, f.Of.Name, mm(f.Ring.Finding.Inside), holds)
+	case check.LoopCrowded:
+		holds := "what hangs on it does"
+		if f.Below != 1 {
+			holds = fmt.Sprintf("the %d things on it do", f.Below)
+		}
+		return "Loop too small for what it holds", fmt.Sprintf("The loop of %s in %s is %s inside; %s not fit. Hang less on it, or choose one with a larger loop.", f.Bead.Name, f.Of.Name, mm(f.Bead.Bead.Loop), holds)
 	case check.FirstRingSmall:
 		sum := f.Carrier
 		for _, thick := range f.Below {

@@ -73,6 +73,7 @@ function MakerBench({ opened, fresh }: { opened: Parameters<typeof useMaker>[0];
     >
       <header className="head">
         <div className="title">
+          <h1 className="hidden">{material.name || "New component"}</h1>
           <InputBase
             value={material.name}
             onChange={(e) => maker.change({ name: e.target.value })}

@@ -68,7 +68,7 @@ export function MakerForm({ maker }: { maker: Maker }) {
   );
 }
 
-const SECTIONS: Record<Section, (props: Props) => ReactNode> = { rings: Rings, pin: Pin, loop: Loop, line: Line, below: Below, coil: Coil, tassel: Tassel, beaded: Beaded, strung: Strung, turn: Turn };
+const SECTIONS: Record<Section, (props: Props) => ReactNode> = { rings: Rings, pin: Pin, loop: Loop, line: Line, below: Below, coil: Coil, tassel: Tassel, beaded: Beaded, strung: Strung, upper: Upper, turn: Turn };
 
 /** Trouble says what is wrong with a field, below it. */
 function Trouble({ maker, of }: { maker: Maker; of: string }) {
@@ -222,6 +222,19 @@ function Strung({ maker, ask }: Props) {
     <section>
       <h2>Strung through</h2>
       {bead ? <PartRow maker={maker} id={bead} onChange={() => ask(asked)} /> : <Add onClick={() => ask(asked)}>Choose the bead</Add>}
+      <Trouble maker={maker} of="bead" />
+    </section>
+  );
+}
+
+/** Upper is the charm that carries the others by a loop at its foot, where there is one. */
+function Upper({ maker, ask }: Props) {
+  const { bead } = maker.component;
+  const asked: Asked = { title: "A charm with a loop at its foot", filter: { class: "bead", shape: "charm", looped: true }, take: (m) => maker.changeComponent({ bead: m.id }) };
+  return (
+    <section>
+      <h2>Charm that carries the others</h2>
+      {bead ? <PartRow maker={maker} id={bead} onChange={() => ask(asked)} onRemove={() => maker.changeComponent({ bead: undefined })} /> : <Add onClick={() => ask(asked)}>Choose one with a loop at its foot</Add>}
       <Trouble maker={maker} of="bead" />
     </section>
   );

@@ -16,10 +16,10 @@ export const KINDS: { kind: Kind; name: string; says: string }[] = [
 ];
 
 /** Section is a part of the form. */
-export type Section = "rings" | "pin" | "loop" | "line" | "below" | "coil" | "tassel" | "beaded" | "strung" | "turn";
+export type Section = "rings" | "pin" | "loop" | "line" | "below" | "coil" | "tassel" | "beaded" | "strung" | "upper" | "turn";
 
 const SECTIONS: Record<Kind, Section[]> = {
-  charm: ["rings", "below"],
+  charm: ["rings", "upper", "below"],
   drop: ["rings", "pin", "loop", "line"],
   link: ["rings", "pin", "loop", "line", "below"],
   pendant: ["rings", "pin", "loop", "line", "below"],
@@ -57,7 +57,7 @@ export function asKind(c: Component, kind: Kind, usual: Usual): Component {
   if (wants.includes("loop")) Object.assign(next, { loop: c.loop ?? "simple", loopMm: c.loopMm ?? 2 });
   if (kind === "coil") next.rodMm = c.rodMm ?? 1.5;
   if (kind === "tassel") Object.assign(next, { cord: c.cord ?? usual.cord, strands: c.strands ?? 12, legMm: c.legMm ?? 40 });
-  if (wants.includes("strung")) next.bead = c.bead;
+  if (wants.includes("strung") || (wants.includes("upper") && c.kind === kind)) next.bead = c.bead;
   if (kind === "turn") next.turn = c.turn ?? [];
   if (kind === "beaded") next.parts = c.parts ?? {};
   return next;

@@ -31,7 +31,7 @@ export function fieldsOf(m: Material): Field[] {
   }
   if (m.class === "finding") return [choice("type", "Kind of finding", FINDINGS), ...findingMeasures(m.type ?? ""), METAL, MASS, STRENGTH];
   if (m.shape === "charm") {
-    return [choice("shape", "Shape", SHAPES), mm("holeMm", "Ring, inside"), mm("acrossMm", "Width"), mm("alongMm", "Ring's wire"), mm("dropMm", "Hangs below the cord"), choice("drilled", "Its hole runs through its", ["width"]), MASS, METAL];
+    return [choice("shape", "Shape", SHAPES), mm("holeMm", "Ring, inside"), mm("acrossMm", "Width"), mm("alongMm", "Ring's wire"), mm("dropMm", "Hangs below the cord"), choice("drilled", "Its hole runs through its", ["width"]), mm("loopMm", "Loop at its foot, inside"), mm("loopWireMm", "Loop's wire"), MASS, METAL];
   }
   const measures = [mm("acrossMm", "Diameter"), mm("holeMm", "Hole")];
   if (m.shape === "cap") measures.push(mm("depthMm", "Inner depth"), mm("wallMm", "Wall"));
