@@ -254,6 +254,9 @@ func Sketch(m *material.Material) Material {
 	case m.Bead != nil:
 		b := m.Bead
 		out.Shape, out.AcrossMm, out.ThickMm, out.AlongMm, out.HoleMm, out.DropMm = Shape(b.Shape), b.Across, b.Thick, b.Along, b.Hole, b.Drop
+		if b.Shape == material.Charm {
+			out.LoopMm, out.LoopWireMm = b.Loop, b.LoopWire
+		}
 	case m.Finding != nil:
 		out.Type, out.WireMm, out.InsideMm = Type(m.Finding.Type), m.Finding.Wire, m.Finding.Inside
 	case m.Cord != nil:

@@ -82,7 +82,8 @@ func (mk *maker) charmBelow(on carrier) (carrier, length.MM) {
 	low := top + b.Drop
 	edgeOn := (b.Drilled != material.ThroughWidth) != on.edgeOn
 	mk.out.Faces, mk.out.Sideways = true, edgeOn
-	mk.seat(material.Seat{Role: material.SeatCharm, Of: m, Y: float64(top + b.Drop/2), Long: b.Drop, Wide: b.Across, EdgeOn: edgeOn})
+	body := b.Drop - b.Loop - b.LoopWire // the loop begins in its foot
+	mk.seat(material.Seat{Role: material.SeatCharm, Of: m, Y: float64(top + body/2), Long: body, Wide: b.Across, EdgeOn: edgeOn})
 	mk.seat(material.Seat{Role: material.SeatLoop, Of: m, Y: float64(low - b.LoopWire - b.Loop/2), Long: b.Loop, Wide: b.Loop, Wire: b.LoopWire, EdgeOn: edgeOn})
 	return carrier{y: low - b.LoopWire/2, wire: b.LoopWire, edgeOn: edgeOn}, low
 }

@@ -7,12 +7,25 @@ export function widthOfCharm(m: Material): number {
   return (m.acrossMm ?? 0) > ring + 0.5 ? m.acrossMm! : ((m.dropMm ?? 12) - (m.holeMm ?? 3)) * 0.62;
 }
 
+function ringed(ctx: CanvasRenderingContext2D, colour: Rgb, wire: number, y: number, wide: number, high: number) {
+  for (const [c, width] of [[darker(colour, 0.55), wire], [lighter(colour, 0.5), wire * 0.45]] as [Rgb, number][]) {
+    ctx.strokeStyle = css(c);
+    ctx.lineWidth = width;
+    ctx.beginPath();
+    ctx.ellipse(0, y, wide, high, 0, 0, 2 * Math.PI);
+    ctx.stroke();
+  }
+}
+
 /** drawCharm paints a charm hanging from its ring, the ring seen edge on round the cord. */
 export function drawCharm(ctx: CanvasRenderingContext2D, m: Material, colour: Rgb, px: number) {
   const hole = (m.holeMm ?? 3) * px;
   const wire = Math.max(1, (m.alongMm ?? 0.7) * px);
   const top = hole * 0.82;
-  const bottom = (m.dropMm ?? 12) * px;
+  const loop = m.loopMm ?? 0;
+  const loopWire = loop && (m.loopWireMm ?? 0);
+  const foot = (m.dropMm ?? 12) * px; // of the loop at its foot, where it has one
+  const bottom = foot - (loop + loopWire) * px;
   const half = (widthOfCharm(m) / 2) * px;
   const body = new Path2D();
   body.moveTo(0, top);
@@ -29,11 +42,6 @@ export function drawCharm(ctx: CanvasRenderingContext2D, m: Material, colour: Rg
   ctx.strokeStyle = css(darker(colour, 0.6), 0.7);
   ctx.lineWidth = Math.max(0.5, px * 0.08);
   ctx.stroke(body);
-  for (const [c, width] of [[darker(colour, 0.55), wire], [lighter(colour, 0.5), wire * 0.45]] as [Rgb, number][]) {
-    ctx.strokeStyle = css(c);
-    ctx.lineWidth = width;
-    ctx.beginPath();
-    ctx.ellipse(0, hole / 2 - wire / 2, Math.max(0.8, wire * 0.35), hole / 2, 0, 0, 2 * Math.PI);
-    ctx.stroke();
-  }
+  ringed(ctx, colour, wire, hole / 2 - wire / 2, Math.max(0.8, wire * 0.35), hole / 2);
+  if (loop) ringed(ctx, colour, Math.max(1, loopWire * px), foot - (loop / 2 + loopWire) * px, ((loop + loopWire) / 2) * px, ((loop + loopWire) / 2) * px);
 }
