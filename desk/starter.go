@@ -111,18 +111,8 @@ func (s Answers) ofLength(ctx context.Context, shelf *Shelf, house format.House)
 	if err != nil {
 		return doc, format.Faults{{Where: "closure", Says: err.Error()}}
 	}
-	if s.Pattern != "" {
-		if !slices.Contains(suggest.Patterns(), suggest.Pattern(s.Pattern)) {
-			return doc, format.Faults{{Where: "pattern", Says: "A new piece has no such pattern. Choose one of those listed."}}
-		}
-		laid, err := suggest.Lay(p, suggest.Pattern(s.Pattern), inStock(all, shelf))
-		if err != nil {
-			laid, err = suggest.Lay(p, suggest.Pattern(s.Pattern), all)
-		}
-		if err != nil {
-			return doc, format.Faults{{Where: "pattern", Says: en.LacksBead(suggest.Pattern(s.Pattern))}}
-		}
-		p = laid
+	if p, err = s.inPattern(p, all, shelf); err != nil {
+		return doc, err
 	}
 	if s.Rows > 1 {
 		if p, err = suggest.Rows(p, s.Rows, suggest.Join(s.Join), all); err != nil {
@@ -141,6 +131,23 @@ func (s Answers) ofLength(ctx context.Context, shelf *Shelf, house format.House)
 		doc = mended(ctx, doc, opt)
 	}
 	return asNear(ctx, doc, opt), nil
+}
+
+// inPattern lays the pattern that was asked for, of what is in stock where that goes.
+func (s Answers) inPattern(p *piece.Piece, all []*material.Material, shelf *Shelf) (*piece.Piece, error) {
+	of := suggest.Pattern(s.Pattern)
+	if of == "" {
+		return p, nil
+	}
+	if !slices.Contains(suggest.Patterns(), of) {
+		return nil, format.Faults{{Where: "pattern", Says: "A new piece has no such pattern. Choose one of those listed."}}
+	}
+	for _, from := range [][]*material.Material{inStock(all, shelf), all} {
+		if laid := suggest.Lay(p, of, from); laid != nil {
+			return laid, nil
+		}
+	}
+	return nil, format.Faults{{Where: "pattern", Says: en.LacksBead(of)}}
 }
 
 // mostTolerance is how far off its length a new piece may be where whole beads or whole repeats come no

@@ -196,6 +196,12 @@ test("ticks of a bag survive a reload, another device and a server that does not
   await expect(page.getByText("3 of 5 packed")).toBeVisible();
   await page.getByRole("button", { name: "Start over" }).click();
   await expect(page.getByText("0 of 5 packed")).toBeVisible();
+  await page.getByRole("button", { name: "Undo start over" }).click();
+  await expect(page.getByText("3 of 5 packed")).toBeVisible();
+  await page.reload();
+  await expect(page.getByText("3 of 5 packed")).toBeVisible();
+  await page.getByRole("button", { name: "Start over" }).click();
+  await expect(page.getByText("0 of 5 packed")).toBeVisible();
 });
 
 test("colourways are seen as strips, and the bill by piece and row", async ({ page }) => {

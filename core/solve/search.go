@@ -39,7 +39,8 @@ func (t *task) around(moved float64) float64 {
 }
 
 // best gives the ways within the tolerance: the most regular first, of those the ones of the fewest
-// changes, of those the nearest, and of as near ones those that keep the proportions of the runs. Three things change at once only where one or two do not do it.
+// changes, of those the nearest, and of as near ones those that keep the proportions of the runs. Three
+// things change at once only where one or two do not do it.
 func (t *task) best() []Proposal {
 	reach := float64(t.goal.Tolerance)
 	if t.within(t.now) { // what is right already is to come nearer

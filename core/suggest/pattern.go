@@ -2,7 +2,6 @@ package suggest
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -31,11 +30,6 @@ const (
 
 // Patterns lists them.
 func Patterns() []Pattern { return []Pattern{Plain, Spaced, InTurn, Accents, Focal, Pendant} }
-
-// LacksBead says that the shelf has nothing that the pattern asks for.
-type LacksBead struct{ Pattern Pattern }
-
-func (e *LacksBead) Error() string { return fmt.Sprintf("nothing goes: %s", e.Pattern) }
 
 // laid is how a pattern is written, the usual way first: B is the bead that the piece opens with, X what
 // comes to it, S a spacer beside that, where there is one; braces are what fills up to the target.
@@ -94,12 +88,12 @@ func strung(m *material.Material) bool {
 const mostTried = 8
 
 // Lay gives a piece that opens with one bead a pattern of it, with what goes best of the shelf: of the
-// few that are nearest in size the one that brings the least trouble. The error is a *LacksBead.
-func Lay(p *piece.Piece, of Pattern, shelf []*material.Material) (*piece.Piece, error) {
+// few that are nearest in size the one that brings the least trouble. Nil where nothing goes.
+func Lay(p *piece.Piece, of Pattern, shelf []*material.Material) *piece.Piece {
 	how, known := patterns[of]
 	row := p.Leading()
 	if !known || len(row.Line.Items) == 0 {
-		return p, nil
+		return p
 	}
 	last := row.Line.Items[len(row.Line.Items)-1].String()
 	key := strings.Trim(last, "{}0123456789")
@@ -128,10 +122,7 @@ func Lay(p *piece.Piece, of Pattern, shelf []*material.Material) (*piece.Piece, 
 			}
 		}
 	}
-	if out == nil {
-		return nil, &LacksBead{of}
-	}
-	return out, nil
+	return out
 }
 
 // spacerFor is the spacer that lies beside a focal; nil where the shelf has none.

@@ -5,7 +5,7 @@ import { api, unwrap, type House, type HouseState } from "../api/client.ts";
 import { Choice } from "../ui/Answers.tsx";
 import { LengthField } from "../ui/LengthField.tsx";
 import { allRead, RED } from "../ui/reads.ts";
-import { forgetTyped, typedBefore, useTyped } from "../ui/typed.ts";
+import { useDraft } from "../ui/useDraft.ts";
 import { TypedBefore } from "../ui/TypedBefore.tsx";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { CHOICE_GROUPS } from "../shop/choices.ts";
@@ -46,19 +46,12 @@ const CURLS = [
   { field: "curl49G", label: "… of 49 strands" },
 ] as const;
 
-/** KEY is what unsaved choices are kept under. */
-const KEY = "house";
-
 function HouseForm({ saved }: { saved: HouseState }) {
   const { unit, choose } = useUnit();
   const queries = useQueryClient();
-  const [before, setBefore] = useState(() => typedBefore<House>(KEY));
-  const [draft, setDraft] = useState<House>(before?.value ?? saved.whole);
+  const { value: draft, set: setDraft, changed, ...kept } = useDraft<House>("house", saved.revision, saved.whole);
   const newest = useRef(draft); // what a save that waits for a length takes
   const [says, setSays] = useState<string | null>(null);
-  const changed = JSON.stringify(draft) !== JSON.stringify(saved.whole);
-  const base = before?.base ?? saved.revision;
-  useTyped(KEY, base, draft, changed);
   const tried = useTrial(changed ? draft : null, unit);
   const change = (next: Partial<House> | ((now: House) => Partial<House>)) => {
     setSays(null);
@@ -70,17 +63,16 @@ function HouseForm({ saved }: { saved: HouseState }) {
   }
 
   function giveUp() {
-    forgetTyped(KEY);
-    setBefore(null);
-    hold(saved.whole);
+    newest.current = saved.whole;
+    kept.giveUp();
   }
 
   async function save() {
     if (!(await allRead())) return setSays(RED);
     try {
       const house = newest.current;
-      await unwrap(api.PUT("/api/house", { body: { base, house } }));
-      forgetTyped(KEY);
+      await unwrap(api.PUT("/api/house", { body: { base: kept.base, house } }));
+      kept.forget();
       if (house.unit === "mm" || house.unit === "in") choose(house.unit);
       await queries.invalidateQueries({ queryKey: HOUSE_KEY });
       await queries.invalidateQueries({ queryKey: ["pieces"] });
@@ -93,7 +85,7 @@ function HouseForm({ saved }: { saved: HouseState }) {
     <main className="house">
       <div className="choices">
         <h1>House method</h1>
-        {before && <TypedBefore onGiveUp={giveUp} />}
+        {kept.isBack && <TypedBefore onGiveUp={giveUp} />}
         <p className="quiet">How this shop works. Every piece follows it unless the piece overrides a choice.</p>
         {CHOICE_GROUPS.map((group) => (
           <section key={group.title} aria-label={group.title}>

@@ -25,7 +25,7 @@ export function PackRoom() {
     retry: false,
   });
   const [at, setAt] = useState(0);
-  const { things, waiting, tick, startOver } = usePacked(id, cellAddress(cellAt(address)));
+  const { things, waiting, tick, startOver, takeBack } = usePacked(id, cellAddress(cellAt(address)));
   const bill = found.data;
   const bag = bill?.bags[Math.min(at, bill.bags.length - 1)];
   const all = bill?.bags.flatMap((b) => b.items.map((item) => thingOf(bill, b.name, item))) ?? [];
@@ -43,6 +43,11 @@ export function PackRoom() {
         {packed > 0 && (
           <Button size="small" onClick={startOver}>
             Start over
+          </Button>
+        )}
+        {takeBack && (
+          <Button size="small" onClick={takeBack}>
+            Undo start over
           </Button>
         )}
       </header>

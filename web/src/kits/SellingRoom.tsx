@@ -5,7 +5,7 @@ import { Link } from "react-router";
 import { api, unwrap, type Selling } from "../api/client.ts";
 import { NumberField } from "../ui/NumberField.tsx";
 import { allRead, RED } from "../ui/reads.ts";
-import { forgetTyped, typedBefore, useTyped } from "../ui/typed.ts";
+import { useDraft } from "../ui/useDraft.ts";
 import { TypedBefore } from "../ui/TypedBefore.tsx";
 import { Choice } from "../ui/Answers.tsx";
 import { useSelling } from "./useSelling.ts";
@@ -34,22 +34,10 @@ export function SellingRoom() {
   return <SellingForm key={found.data.revision} revision={found.data.revision} saved={found.data.selling} />;
 }
 
-/** KEY is what unsaved figures are kept under. */
-const KEY = "selling";
-
 function SellingForm({ revision, saved }: { revision: number; saved: Selling }) {
   const queries = useQueryClient();
-  const [before, setBefore] = useState(() => typedBefore<Selling>(KEY));
-  const [draft, setDraft] = useState(before?.value ?? saved);
+  const { value: draft, set: setDraft, ...kept } = useDraft("selling", revision, saved);
   const [says, setSays] = useState<string | null>(null);
-  const changed = JSON.stringify(draft) !== JSON.stringify(saved);
-  const base = before?.base ?? revision;
-  useTyped(KEY, base, draft, changed);
-  function giveUp() {
-    forgetTyped(KEY);
-    setBefore(null);
-    setDraft(saved);
-  }
   const change = (next: Partial<Selling>) => {
     setSays(null);
     setDraft((now) => ({ ...now, ...next }));
@@ -57,8 +45,8 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
   async function save() {
     if (!(await allRead())) return setSays(RED);
     try {
-      await unwrap(api.PUT("/api/selling", { body: { base, selling: draft } }));
-      forgetTyped(KEY);
+      await unwrap(api.PUT("/api/selling", { body: { base: kept.base, selling: draft } }));
+      kept.forget();
       await Promise.all(["selling", "kit-matrix", "kit-bill"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
     } catch (err) {
       setSays((err as Error).message);
@@ -73,15 +61,15 @@ function SellingForm({ revision, saved }: { revision: number; saved: Selling }) 
         <Link to="/kits" className="link">
           All kits
         </Link>
-        <Button disabled={!changed} onClick={giveUp}>
+        <Button disabled={!kept.changed} onClick={kept.giveUp}>
           Reset
         </Button>
-        <Button variant="contained" disabled={!changed} onClick={() => void save()}>
+        <Button variant="contained" disabled={!kept.changed} onClick={() => void save()}>
           Save
         </Button>
       </header>
       <div className="window selling">
-        {before && <TypedBefore onGiveUp={giveUp} />}
+        {kept.isBack && <TypedBefore onGiveUp={kept.giveUp} />}
         {says && <p role="alert">{says}</p>}
         <section aria-label="Price">
           <h2>Price</h2>

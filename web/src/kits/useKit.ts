@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ApiError, unwrap, type Kit, type KitState } from "../api/client.ts";
-import { useWarning } from "../ui/typed.ts";
+import { useWarning } from "../ui/useDraft.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 
 /** KitBench is a kit that is worked on: every change is saved at once, one after the other, and can be undone. */

@@ -12,6 +12,8 @@ export interface Ticks {
   waiting: string | null;
   tick: (thing: string) => void;
   startOver: () => void;
+  /** takeBack ticks what starting over has cleared; null where nothing was. */
+  takeBack: (() => void) | null;
 }
 
 /** usePacked keeps the ticks of one bag of a kit with the kit. What cannot be saved stays ticked here, also over a reload, until it is. */
@@ -23,6 +25,7 @@ export function usePacked(id: string, cell: string): Ticks {
   const found = useQuery({ queryKey, queryFn: ({ signal }) => unwrap(api.GET("/api/kits/{id}/packed/{cell}", { params: { path }, signal })), refetchInterval: AGAIN_MS, retry: false });
   const [mine, setMine] = useState<Readonly<Record<string, boolean>>>(() => read(key)); // not saved yet
   const [waiting, setWaiting] = useState<string | null>(null);
+  const [cleared, setCleared] = useState<ReadonlySet<string> | null>(null);
   const latest = useRef(mine);
   const sending = useRef(false);
   const keep = useCallback(
@@ -61,6 +64,7 @@ export function usePacked(id: string, cell: string): Ticks {
     things,
     waiting,
     tick: (thing) => {
+      setCleared(null);
       keep({ ...latest.current, [thing]: !things.has(thing) });
       void send();
     },
@@ -68,10 +72,16 @@ export function usePacked(id: string, cell: string): Ticks {
       void unwrap(api.DELETE("/api/kits/{id}/packed/{cell}", { params: { path } })).then(
         () => {
           keep({});
+          setCleared(things);
           queries.setQueryData(queryKey, { things: [] });
         },
         (err: Error) => setWaiting(err.message),
       ),
+    takeBack: cleared && (() => {
+      keep(Object.fromEntries([...cleared].map((thing) => [thing, true])));
+      setCleared(null);
+      void send();
+    }),
   };
 }
 

@@ -31,7 +31,7 @@ export function MakerForm({ maker }: { maker: Maker }) {
   const kind = KINDS.find((k) => k.kind === component.kind)!;
   return (
     <aside className="maker-form" aria-label="Parts">
-      {maker.typedBefore && <TypedBefore onGiveUp={maker.giveUp} />}
+      {maker.isBack && <TypedBefore onGiveUp={maker.giveUp} />}
       <TextField select label="Kind" value={component.kind} onChange={(e) => maker.setKind(e.target.value as Component["kind"])} helperText={kind.says} slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}>
         {KINDS.map((k) => (
           <option key={k.kind} value={k.kind}>

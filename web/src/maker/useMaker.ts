@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { api, ApiError, unwrap, type CatalogueItem, type Component, type ComponentFacts, type Material } from "../api/client.ts";
 import { fetchCatalogue, useHeld } from "../shop/catalogue.ts";
 import { allRead, RED } from "../ui/reads.ts";
-import { forgetTyped, typedBefore, useTyped } from "../ui/typed.ts";
+import { useDraft } from "../ui/useDraft.ts";
 import { idFor } from "../shop/fields.ts";
 import { asKind, cleaned, type Usual } from "./kinds.ts";
 
@@ -22,8 +22,8 @@ export interface Maker {
   parts: Map<string, CatalogueItem>;
   usual: Usual;
   changed: boolean;
-  /** typedBefore says that what was typed here and not saved is back. */
-  typedBefore: boolean;
+  /** isBack says that what was typed here and not saved is back. */
+  isBack: boolean;
   /** giveUp shows it as it is saved. */
   giveUp: () => void;
   change: (next: Partial<Material>) => void;
@@ -47,44 +47,33 @@ export function useOpened(id: string): { item: CatalogueItem; usual: Usual } | n
 
 /** useMaker holds the component that is being made. */
 export function useMaker(opened: { item: CatalogueItem; usual: Usual }): Maker {
-  const key = `component.${opened.item.material.id || "new"}`;
-  const [before, setBefore] = useState(() => typedBefore<{ material: Material; onHand: number }>(key));
-  const [draft, setDraft] = useState({ item: opened.item, material: before?.value.material ?? opened.item.material, onHand: before?.value.onHand ?? opened.item.onHand });
+  const [item, setItem] = useState(opened.item);
+  const draft = useDraft(`component.${opened.item.material.id || "new"}`, item.revision, { material: item.material, onHand: item.onHand });
+  const { material, onHand } = draft.value;
   const queries = useQueryClient();
-  const { item, material, onHand } = draft;
   const newest = useRef(draft);
   useEffect(() => {
     newest.current = draft;
   });
-  const changed = onHand !== item.onHand || JSON.stringify(material) !== JSON.stringify(item.material);
-  const base = before?.base ?? item.revision;
-  const typed = useMemo(() => ({ material, onHand }), [material, onHand]);
-  useTyped(key, base, typed, changed);
   const { facts, faults } = useFacts(material);
   const parts = useHeld(idsIn(material.component));
-  const set = (next: Partial<typeof draft>) => setDraft({ ...draft, ...next });
+  const set = (next: Partial<typeof draft.value>) => draft.set({ ...draft.value, ...next });
   return {
     item, material, component: material.component!, onHand, facts, faults, parts, usual: opened.usual,
-    changed,
-    typedBefore: before !== null,
-    giveUp: () => {
-      forgetTyped(key);
-      setBefore(null);
-      set({ material: item.material, onHand: item.onHand });
-    },
+    changed: draft.changed, isBack: draft.isBack, giveUp: draft.giveUp,
     change: (next) => set({ material: { ...material, ...next } }),
     changeComponent: (next) => set({ material: { ...material, component: { ...material.component!, ...next } } }),
     setKind: (kind) => set({ material: { ...material, component: asKind(material.component!, kind, opened.usual) } }),
     setOnHand: (n) => set({ onHand: n }),
     save: async (archived = item.archived) => {
       if (!(await allRead())) return RED;
-      const { material, onHand } = newest.current;
+      const { value: { material, onHand }, base, forget } = newest.current;
       const body = cleaned({ ...material, id: material.id || idFor(material.name) });
       try {
         const saved = await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: body.id } }, body: { base, onHand, archived, material: body } }));
-        forgetTyped(key);
-        setBefore(null);
-        setDraft({ item: saved, material: saved.material, onHand: saved.onHand });
+        forget();
+        setItem(saved);
+        draft.set({ material: saved.material, onHand: saved.onHand });
         await queries.invalidateQueries({ queryKey: ["materials"] });
         return null;
       } catch (err) {

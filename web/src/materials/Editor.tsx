@@ -1,6 +1,6 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { api, unwrap, ApiError, type CatalogueItem, type Material } from "../api/client.ts";
 import { BeadPicture } from "../pictures/BeadPicture.tsx";
 import { keptTruePx } from "../pictures/trueSize.ts";
@@ -11,7 +11,7 @@ import { fieldsOf, FINISHES, idFor, type Field } from "../shop/fields.ts";
 import { Moved } from "../shop/Moved.tsx";
 import { NumberField, SizeField } from "../ui/NumberField.tsx";
 import { allRead, RED } from "../ui/reads.ts";
-import { forgetTyped, typedBefore, useTyped } from "../ui/typed.ts";
+import { useDraft } from "../ui/useDraft.ts";
 import { TypedBefore } from "../ui/TypedBefore.tsx";
 import { Packs } from "./Packs.tsx";
 
@@ -28,13 +28,8 @@ interface Props {
 export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props) {
   const queries = useQueryClient();
   const fresh = item.revision === 0;
-  const key = `material.${fresh ? "new." : ""}${item.material.id}`;
-  const [before, setBefore] = useState(() => typedBefore<{ m: Material; onHand: number | undefined }>(key));
-  const [m, setMaterial] = useState<Material>(before?.value.m ?? item.material);
-  const [onHand, setOnHand] = useState<number | undefined>(before ? before.value.onHand : item.onHand);
-  const base = before?.base ?? item.revision;
-  const typed = useMemo(() => ({ m, onHand }), [m, onHand]);
-  useTyped(key, base, typed, onHand !== item.onHand || JSON.stringify(m) !== JSON.stringify(item.material));
+  const { value, set, ...kept } = useDraft<{ m: Material; onHand: number | undefined }>(`material.${fresh ? "new." : ""}${item.material.id}`, item.revision, { m: item.material, onHand: item.onHand });
+  const { m, onHand } = value;
   const [says, setSays] = useState<string | null>(null);
   const full: Material = { ...m, id: m.id || idFor(m.name) };
   const newest = useRef({ material: full, onHand });
@@ -52,24 +47,18 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
     queryFn: () => unwrap(api.POST("/api/materials/effect", { body: JSON.parse(tried) as Material })),
     retry: false, enabled: !fresh, placeholderData: (old) => old,
   });
-  function giveUp() {
-    forgetTyped(key);
-    setBefore(null);
-    setMaterial(item.material);
-    setOnHand(item.onHand);
-  }
   function cancel() {
-    forgetTyped(key);
+    kept.forget();
     onClose();
   }
-  const change = (next: Partial<Material>) => setMaterial((now) => ({ ...now, ...next }));
-  const takeStock = (n: number | undefined) => setOnHand(n === undefined ? n : Math.round(n));
+  const change = (next: Partial<Material>) => set((now) => ({ ...now, m: { ...now.m, ...next } }));
+  const takeStock = (n: number | undefined) => set((now) => ({ ...now, onHand: n === undefined ? n : Math.round(n) }));
 
   async function remove() {
     try {
       setSays(null);
       await deleteMaterial(item);
-      forgetTyped(key);
+      kept.forget();
       await queries.invalidateQueries({ queryKey: ["materials"] });
       onDeleted(item);
     } catch (err) {
@@ -82,8 +71,8 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
     try {
       setSays(null);
       const { material: full, onHand } = newest.current;
-      await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base, onHand: onHand ?? 0, archived, material: full } }));
-      forgetTyped(key);
+      await unwrap(api.PUT("/api/materials/{id}", { params: { path: { id: full.id } }, body: { base: kept.base, onHand: onHand ?? 0, archived, material: full } }));
+      kept.forget();
       await queries.invalidateQueries({ queryKey: ["materials"] });
       onSaved(full);
     } catch (err) {
@@ -99,9 +88,9 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
       </DialogTitle>
       <DialogContent className="editor">
         <div className="form">
-          {before && <TypedBefore onGiveUp={giveUp} />}
+          {kept.isBack && <TypedBefore onGiveUp={kept.giveUp} />}
           <TextField label="Name" value={m.name} onChange={(e) => change({ name: e.target.value })} autoFocus={fresh} slotProps={{ htmlInput: { maxLength: 120 } }} />
-          {fresh && <Choice label="Class" value={m.class} choices={["bead", "finding", "cord"]} onChange={(v) => setMaterial(emptied(v as Material["class"], m))} />}
+          {fresh && <Choice label="Class" value={m.class} choices={["bead", "finding", "cord"]} onChange={(v) => set({ m: emptied(v as Material["class"], m), onHand })} />}
           {fieldsOf(m).map((field) => (
             <Input key={field.name} field={field} material={m} onChange={change} />
           ))}
