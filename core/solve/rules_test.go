@@ -309,3 +309,17 @@ func TestARunDoesNotGrowBesideRepeats(t *testing.T) {
 		}
 	}
 }
+
+// Slack and bare cord are set once: no proposal differs from another by half a millimetre of them alone.
+func TestSlackAndBareCordAreProposedOnce(t *testing.T) {
+	m := necklace(t, "60P")
+	slacks := 0
+	for _, p := range solved(t, m, to(float64(m.Finished)+5, 3), Rules{}).Proposals {
+		if says := changed(p.Changes); len(says) == 1 && strings.HasPrefix(says[0], "slack") {
+			slacks++
+		}
+	}
+	if slacks != 1 {
+		t.Errorf("slack alone is proposed %d times", slacks)
+	}
+}

@@ -5,8 +5,10 @@ import (
 	"math"
 	"slices"
 
+	"mala/core/design"
 	"mala/core/length"
 	"mala/core/measure"
+	"mala/core/pattern"
 )
 
 // The bounds of the search: how many things change at once, how many ways of two there may be
@@ -71,7 +73,7 @@ func (t *task) firstOf(ways []way) []Proposal {
 		if len(found) >= t.rules.Most && found[len(found)-1].cost.less(ways[i].cost) < 0 || int(t.tried.Load()) > mostMeasured || t.ctx.Err() != nil {
 			break
 		}
-		if p != nil && t.does(p.Value) && !slices.ContainsFunc(found, func(had Proposal) bool { return p.same(had) || p.beyond(had) }) {
+		if p != nil && t.does(p.Value) && !slices.ContainsFunc(found, func(had Proposal) bool { return p.same(had) || p.beyond(had) || p.finer(had) }) {
 			found = append(found, *p)
 		}
 	}
@@ -99,6 +101,19 @@ func (p *Proposal) beyond(had Proposal) bool {
 		}
 	}
 	return true
+}
+
+// finer says whether a proposal does what another does and only sets bare cord or slack otherwise: of
+// those one is enough.
+func (p *Proposal) finer(had Proposal) bool {
+	return len(p.at) == len(had.at) && !slices.ContainsFunc(p.at, func(s *setting) bool {
+		return !slices.ContainsFunc(had.at, func(h *setting) bool { return s == h || s.isFine() && h.isFine() && slices.Equal(s.nodes, h.nodes) })
+	})
+}
+
+// isFine says whether it sets slack, or nothing but bare cord.
+func (s *setting) isFine() bool {
+	return s.tier == design.Slack || len(s.nodes) > 0 && !slices.ContainsFunc(s.nodes, func(n *pattern.Node) bool { return !n.IsGap() })
 }
 
 // ways lists the settings of n knobs that may do. The last of them is not tried one by one: only
