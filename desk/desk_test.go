@@ -301,7 +301,7 @@ func TestOperationsChangeTheDocumentAndNothingElse(t *testing.T) {
 	}
 	for name, op := range map[string]desk.Operation{
 		"a line that has errors":  {Do: "reverse", From: 0, To: 2},
-		"a material nobody has":   {Do: "set-cord", Material: "moon"},
+		"an unknown material":     {Do: "set-cord", Material: "moon"},
 		"no details":              {Do: "set-details"},
 		"a row that is not there": {Do: "set-line", At: &format.Place{Strand: "r7"}, Text: "P"},
 		"a kind there is not":     {Do: "set-kind", Text: "boat"},

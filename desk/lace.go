@@ -16,5 +16,5 @@ func laceOf(s *measure.Strand) *LaceOf {
 		TiltDeg: math.Round(l.Tilt*180/math.Pi*10) / 10, OverlapMm: Exact(max(0, l.Covered-length.MM(closeEnough)))}
 }
 
-// closeEnough keeps the rounding of sums from being told, in mm.
+// closeEnough keeps the rounding of sums from being shown, in mm.
 const closeEnough = 1e-9

@@ -112,7 +112,7 @@ test("two tabs on one piece: the second is refused and both are kept", async ({ 
 });
 
 test("a bead measured again is announced and changes the piece only when asked", async ({ page, request }) => {
-  await startPiece(page, "Measured anew");
+  await startPiece(page, "Measured again");
   await typeLine(page, "40D");
   await saved(page);
   const before = await finished(page).innerText();

@@ -1,6 +1,6 @@
 import { expect, finished, openPiece, problem, problems, refusedInTheLine, startPiece, strand, test, typeLine } from "./mala.ts";
 
-test("beads are hung on the strand's own cord by keyboard, cut for and told in the plan", async ({ page }) => {
+test("beads are hung on the strand's own cord by keyboard, cut for and described in the plan", async ({ page }) => {
   await startPiece(page, "Fringe", "A clasp", "430 mm");
   await typeLine(page, "20D");
   await expect(page.getByText("20 beads", { exact: true })).toBeVisible();
@@ -26,7 +26,7 @@ test("beads are hung on the strand's own cord by keyboard, cut for and told in t
   await expect(page.locator(".sheet")).toContainText("At the place of this drop go down through 4 ×");
 });
 
-test("a drop's beads are counted by its chips, and wrong drops are told at their column", async ({ page }) => {
+test("a drop's beads are counted by its chips, and wrong drops are shown at their column", async ({ page }) => {
   await openPiece(page, "Fringe of Foam");
   await page.getByRole("button", { name: /^6 ?S/ }).focus();
   await page.keyboard.press("ArrowUp");

@@ -4,7 +4,7 @@ import { expect, finished, openCopy, problem, problems, refusedInTheLine, startP
 const chips = (page: Page) => page.getByRole("group", { name: "The bead line as chips" });
 const gapFacts = (page: Page) => page.getByRole("dialog", { name: "Gap" });
 
-test("beads are set apart by keyboard, held by knots, and told in the plan", async ({ page }) => {
+test("beads are set apart by keyboard, held by knots, and described in the plan", async ({ page }) => {
   await startPiece(page, "Stations", "A clasp", "430 mm");
   await typeLine(page, "9(D _14mm) D");
   await expect(page.getByText("10 beads", { exact: true })).toBeVisible();
@@ -51,7 +51,7 @@ test("a gap read from middle to middle shows both lengths before it is taken", a
   await expect(finished(page)).toContainText("406.5");
 });
 
-test("a gap that cannot be is told at its column, and what was typed stays", async ({ page }) => {
+test("a gap that cannot be is shown at its column, and what was typed stays", async ({ page }) => {
   await openCopy(page, "Nine Buoys");
   await refusedInTheLine(page, {
     "T _0mm T": "Column 3: A gap is 0.1 mm to 1 m long.",

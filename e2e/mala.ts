@@ -192,7 +192,7 @@ export async function typeLine(page: Page, text: string): Promise<void> {
   await line(page).press("Enter");
 }
 
-/** refusedInTheLine types lines that cannot be; each is told why and stays as it was typed. */
+/** refusedInTheLine types lines that cannot be; each gets its reason and stays as it was typed. */
 export async function refusedInTheLine(page: Page, lines: Record<string, string>): Promise<void> {
   for (const [text, says] of Object.entries(lines)) {
     await line(page).fill(text);

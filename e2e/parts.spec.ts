@@ -106,7 +106,7 @@ test("gaps are found where they lie", () => {
   expect(nearestGap(strand, 1e6)).toBe(strand.placed.length);
 });
 
-test("places, selections and runs are told in words and figures", () => {
+test("places, selections and runs are described in words and figures", () => {
   const strand = strandOf(analysis);
   expect(describePlace(strand, doc, { from: 0, to: 0 })).toBe("At the left end, before Steel round");
   expect(describePlace(strand, doc, { from: 6, to: 6 })).toBe("After bead 6 of 51, Steel round; before Brass spacer");

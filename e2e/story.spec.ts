@@ -12,7 +12,7 @@ async function tallyOf(page: import("@playwright/test").Page): Promise<Record<st
   return out;
 }
 
-test("a necklace told in words is typed, brought to length, recoloured, printed, reloaded and exported by keyboard alone", async ({ page, mala }, info) => {
+test("a necklace described in words is typed, brought to length, recoloured, printed, reloaded and exported by keyboard alone", async ({ page, mala }, info) => {
   await page.goto("/pieces");
   await page.getByRole("listitem").first().getByRole("link").waitFor();
 

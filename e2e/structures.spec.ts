@@ -42,7 +42,7 @@ test("a bracelet is tied on a bar from three answers, with a gate before either 
   await expect(page.locator(".sheet")).toContainText("Before either tail is clipped");
 });
 
-test("a bead's hole is set off its middle in the catalogue, and a wrong place is told", async ({ page }) => {
+test("a bead's hole is set off its middle in the catalogue, and a wrong place is refused", async ({ page }) => {
   await page.goto("/materials");
   await page.getByLabel("Search materials").fill("slate paddle");
   await page.getByText("Slate paddle").first().click();
@@ -54,7 +54,7 @@ test("a bead's hole is set off its middle in the catalogue, and a wrong place is
   await expect(off).toHaveValue(/9/);
 });
 
-test("riders are put on a row, told off when they do not slide, and told in the plan", async ({ page }) => {
+test("riders are put on a row, told off when they do not slide, and described in the plan", async ({ page }) => {
   await openPiece(page, "Sliding Buoys");
   const riders = page.getByLabel("Sliding beads as a bead line");
   const group = page.getByRole("group", { name: "Sliding beads" });
@@ -80,7 +80,7 @@ test("riders are put on a row, told off when they do not slide, and told in the 
   await page.getByRole("link", { name: /Instructions/ }).click();
   await expect(page.locator(".sheet")).toContainText("15L slide over it");
   await expect(page.locator(".sheet")).toContainText("Slide the sliding beads over the others");
-  // Versions are told apart by what rides as well.
+  // Versions are distinguished by what rides as well.
   await page.getByLabel("Name of this version").fill("fifteen");
   await page.getByRole("button", { name: "Save version" }).click();
   await expect(page.locator(".stamp")).toContainText("version");

@@ -9,7 +9,7 @@ import (
 )
 
 // SizeText writes the size of a bead, finding or cord in the trade's way, always in millimetres; empty
-// of a component, which is told by its name.
+// of a component, which is known by its name.
 func (d *Material) SizeText() string {
 	switch {
 	case d.Component != nil:

@@ -6,7 +6,7 @@ import (
 	"mala/format"
 )
 
-// Two materials of one name are told apart by their sizes in every sentence; others keep their names.
+// Two materials of one name are distinguished by their sizes in every sentence; others keep their names.
 func TestMaterialsOfOneNameAreToldApart(t *testing.T) {
 	doc := read(t, example)
 	doc.Materials = append(doc.Materials,

@@ -57,7 +57,7 @@ func TestABrokenNoteOfTheProcessIsTakenAway(t *testing.T) {
 			t.Errorf("%q took %v", broken, took)
 		}
 	}
-	// It runs: whoever holds the folder is found without the note.
+	// It runs: the process that holds the folder is found without the note.
 	if err := os.WriteFile(note, []byte("no number"), 0o600); err != nil {
 		t.Fatal(err)
 	}

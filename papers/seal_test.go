@@ -7,7 +7,7 @@ import (
 	"mala/papers"
 )
 
-// A paper that was printed by older rules is told from one that was changed: its words are still
+// A paper that was printed by older rules is distinguished from one that was changed: its words are still
 // those it was printed with. Here another line stands for what other rules would have given.
 func TestAPaperByOlderRulesIsToldFromAChangedOne(t *testing.T) {
 	was, is := kitNamed(t, "Last Ferry"), kitNamed(t, "Last Ferry")

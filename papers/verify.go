@@ -35,7 +35,7 @@ type Verified struct {
 
 	Older   bool           `json:"older,omitempty" doc:"It was printed by older rules or wording than today's."`
 	Changed []Disagreement `json:"changed,omitempty" doc:"What follows otherwise by today's rules. Its words are those it was printed with."`
-	Unsure  bool           `json:"unsure,omitempty" doc:"It was printed before papers kept a seal of their words: what was changed by hand and what by newer rules cannot be told apart."`
+	Unsure  bool           `json:"unsure,omitempty" doc:"It was printed before papers kept a seal of their words: what was changed by hand and what by newer rules cannot be distinguished."`
 }
 
 // MostBytes is how large a paper may be that is verified.
@@ -94,7 +94,7 @@ func (v *Verified) byOlderRules(order *Order, was *opened) {
 	}
 }
 
-// The library would put settings and fonts into the folder of whoever runs it.
+// The library would put settings and fonts into the folder of the user who runs it.
 func init() { api.DisableConfigDir() }
 
 func fault(says string, args ...any) error {

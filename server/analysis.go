@@ -18,7 +18,7 @@ import (
 	"mala/format"
 )
 
-// UnitParam is how lengths are told in sentences, and what a bare number means.
+// UnitParam is how lengths are written in sentences, and what a bare number means.
 type UnitParam struct {
 	Unit string `query:"unit" enum:"mm,cm,in" default:"mm"`
 }

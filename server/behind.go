@@ -15,7 +15,7 @@ const behindAtOnce = 20
 const mostPause = time.Minute
 
 // KeepFigured works out again what lists show of the pieces whenever the house method has changed,
-// looking every so often until the context ends. Whoever asks for something meanwhile is not kept
+// looking every so often until the context ends. A call for something meanwhile is not kept
 // waiting: it takes one piece after another.
 func KeepFigured(ctx context.Context, s *store.Store, every time.Duration, log *slog.Logger) {
 	pause := every

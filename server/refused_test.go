@@ -54,7 +54,7 @@ func TestWhatCannotBeKeptIsRefusedInWords(t *testing.T) {
 	}
 }
 
-// Two that make a material of one id at once: one does, the other is told, and no one gets
+// Two that make a material of one id at once: one does, the other is refused, and no one gets
 // an error of the server's.
 func TestTwoOfOneIDAtOnce(t *testing.T) {
 	b := start(t)
@@ -86,7 +86,7 @@ func TestTwoOfOneIDAtOnce(t *testing.T) {
 		}
 	}
 	if got[200]+got[201] == 0 {
-		t.Errorf("nobody made one: %v", got)
+		t.Errorf("none was made: %v", got)
 	}
 }
 

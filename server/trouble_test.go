@@ -29,7 +29,7 @@ func TestAnAnswerSaysWhyTheDatabaseIsDown(t *testing.T) {
 		not     string
 	}{
 		{"away, and why", full, errAway, "The cause: the disk is full.", "in a moment"},
-		{"away, nobody knows why", nil, errAway, "try again in a moment", "cause"},
+		{"away for an unknown reason", nil, errAway, "try again in a moment", "cause"},
 		{"away for a moment", func() error { return nil }, errAway, "try again in a moment", "cause"},
 		{"something else", full, errors.New("a nil map"), "Something went wrong", "disk"},
 	} {

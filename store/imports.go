@@ -43,7 +43,7 @@ type kept struct {
 const batch = 250
 
 // ImportMaterials keeps all of the materials that the function makes of the catalogue as it stands,
-// deleted ones too, or none of them, telling now and then how many of how many are done. Whoever
+// deleted ones too, or none of them, reporting now and then how many of how many are done. Whoever
 // else would change the catalogue waits until then. It stops when the context ends.
 func (s *Store) ImportMaterials(ctx context.Context, name string, of func(known []Material) ([]Material, error), progress func(done, total int)) (Import, error) {
 	made := Import{Name: name, At: s.now()}

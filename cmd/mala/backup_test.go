@@ -49,7 +49,7 @@ func TestBackupWhileServedAndRestoreElsewhere(t *testing.T) {
 		t.Errorf("%v: %s", err, out)
 	}
 	if out, err := mala("reset", "--data", other); err == nil || !strings.Contains(out, "nothing was deleted") {
-		t.Errorf("asked, and nobody answered: %v: %s", err, out)
+		t.Errorf("asked, and no one answered: %v: %s", err, out)
 	}
 	notes := filepath.Join(other, "pg", "notes.txt")
 	if err := os.WriteFile(notes, []byte("mine"), 0o600); err != nil {

@@ -55,7 +55,7 @@ func solveFile(ctx context.Context, cmd *cli.Command) error {
 		return cli.Exit(err.Error(), 2)
 	}
 	if out.Why != "" {
-		// The proposals are the answer; why there are none is told beside it.
+		// The proposals are the answer; the reason for none goes to standard error.
 		if _, err := cmd.Root().ErrWriter.Write([]byte(out.Why + "\n")); err != nil {
 			return err
 		}

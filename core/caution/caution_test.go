@@ -60,6 +60,6 @@ func TestCautionsFollowFromWhatIsUsed(t *testing.T) {
 		}
 	}
 	if hung.Piece.Hanging = nil; !slices.Contains(codes(hung), "vehicle") {
-		t.Error("nobody has said where it hangs")
+		t.Error("where it hangs is not said")
 	}
 }

@@ -241,7 +241,7 @@ func (g *gather) add(cause string, bead int, make func() Problem) {
 	g.found = append(g.found, f)
 }
 
-// design is what a strand is to whoever designed it, worked out once.
+// design is what a strand is to its designer, worked out once.
 func (v *View) design(s *measure.Strand) *design.Strand {
 	type designOf struct{ of *measure.Strand }
 	return v.Kept(designOf{s}, func() any { return design.Of(v.Piece, s) }).(*design.Strand)

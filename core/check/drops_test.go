@@ -43,7 +43,7 @@ func TestDropsOfTheStrandsOwnCord(t *testing.T) {
 		"a loop too short":       {"loop-short", "the way round pearl", necklace(t, "9P P[P] 9P"), necklace(t, "9P P[2P] 9P")},
 		"wire of seven strands":  {"drop-stands-off", "Wire of 7 strands is stiff", necklace(t, "9P [5P . P] 9P", ofFilaments(7)), necklace(t, "9P [5P . P] 9P", ofFilaments(19))},
 		"no drop, no standing":   {"drop-stands-off", "", necklace(t, "9P [5P . P] 9P", ofFilaments(7)), necklace(t, "19P", ofFilaments(7))},
-		"strands nobody counted": {"drop-stands-off", "", necklace(t, "9P [5P . P] 9P", ofFilaments(3)), necklace(t, "9P [5P . P] 9P", ofFilaments(0))},
+		"strands not counted":    {"drop-stands-off", "", necklace(t, "9P [5P . P] 9P", ofFilaments(3)), necklace(t, "9P [5P . P] 9P", ofFilaments(0))},
 	})
 	for _, f := range all(t, necklace(t, "9P 3[5X . P] 9P", fineHoled(t, 0.5))) {
 		if f.Code == "hole-too-small" && f.places() != 1 {

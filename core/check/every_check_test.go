@@ -119,7 +119,7 @@ func TestEveryCheckFiresAndItsNearMissDoesNot(t *testing.T) {
 }
 
 // Pieces that are right as they are: an ordinary stretch bracelet, cords that are
-// tied, a strand nobody asked a length of.
+// tied, a strand of which no length is asked.
 func TestWhatIsRightHasNoStopAndNoWarning(t *testing.T) {
 	for name, p := range map[string]*piece.Piece{
 		"a plain strand":                 necklace(t, "3P 2G 4P"),

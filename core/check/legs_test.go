@@ -68,7 +68,7 @@ func TestALoopGoesOverTheBeadInTheFold(t *testing.T) {
 	}
 }
 
-// What has been cut is told for each half of a fold, and for each of cords side by side.
+// What has been cut is given for each half of a fold, and for each of cords side by side.
 func TestEachLegIsLongEnough(t *testing.T) {
 	for passes, want := range map[int]string{2: "so each half of the fold has 100 mm; it needs at least", 3: "so each cord has 66.7 mm"} {
 		p := necklace(t, "30P", ends(), closed(buttonFlat), cordOf(thread(material.Waxed, 0.4)), func(p *piece.Piece, r *piece.Row) {

@@ -118,7 +118,7 @@ func TestAGuardTooNarrowIsReplacedByOneThatTakesTheCord(t *testing.T) {
 		t.Errorf("fix %+v", fix)
 	}
 	if f := of(all(t, necklace(t, "20P", leftEnd(crimp18, guard))), "crimp-misfit"); f != nil {
-		t.Errorf("a guard nobody has measured: %s", spoken(f))
+		t.Errorf("a guard of unknown bore: %s", spoken(f))
 	}
 }
 

@@ -63,7 +63,7 @@ func sometimes(rng *rand.Rand, oneIn int, c change) change {
 	return func(*piece.Piece, *piece.Row) {}
 }
 
-// written is a finding as it is told from others, without the code under test.
+// written is a finding as it is distinguished from others, without the code under test.
 func written(f *Problem) string { return fmt.Sprint(f.Code, f.At.Side, f.cause) }
 
 func TestAFixRepairsAndAddsNoStopAndNoWarning(t *testing.T) {

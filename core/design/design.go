@@ -25,7 +25,7 @@ const (
 	Bare      Role = "bare"      // cord without beads
 )
 
-// Strand is what a strand is to whoever designed it.
+// Strand is what a strand is to its designer.
 type Strand struct {
 	*measure.Strand
 	Roles  []Role // of each of its beads

@@ -1,4 +1,4 @@
-// Package design says what each bead and run of a strand is to whoever designed it, how it is regular,
+// Package design says what each bead and run of a strand is to its designer, how it is regular,
 // and in which ways it can be longer or shorter and still be the same design. Checks, proposals, fixes
 // and sizes ask it; none guesses by itself.
 package design

@@ -13,7 +13,7 @@ import (
 )
 
 // strand is a necklace of the line on wire between two crimps and a lobster, on a
-// neck of a girth; 0 for nobody's.
+// neck of a girth; 0 for no wearer.
 func strand(t *testing.T, line string, girth length.MM, change func(p *piece.Piece)) *measure.Measured {
 	t.Helper()
 	parsed := testparts.Line(t, line)
@@ -170,7 +170,7 @@ func TestEveryBeadWeighsWhereItLies(t *testing.T) {
 
 func TestTheNeckIsTheBodysOrTheHouses(t *testing.T) {
 	if n := Of(strand(t, "250P", 0, as)); n == nil || n.Girth != 360 || n.OfBody {
-		t.Errorf("nobody's: %+v", n)
+		t.Errorf("for no wearer: %+v", n)
 	}
 	house := Of(strand(t, "250P", 0, func(p *piece.Piece) {
 		for _, mm := range []length.MM{330, 340, 380, 300} {

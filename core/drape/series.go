@@ -302,7 +302,7 @@ func onwards(from statics.Point, l link, p pull) statics.Point {
 }
 
 // solved is the solution of a x = b, by elimination with the largest pivot of each
-// column. What cannot be told apart is left as it is.
+// column. What cannot be distinguished is left as it is.
 func solved(a [][]float64, b []float64) []float64 {
 	n := len(b)
 	x := append([]float64(nil), b...)

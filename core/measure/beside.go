@@ -32,7 +32,7 @@ func sideBySide(n int, do func(i int)) {
 	}
 }
 
-// Ahead begins work beside what follows, for whoever asks for it later: what it finds is
+// Ahead begins work beside what follows, for the one that asks for it later: what it finds is
 // kept by Wrap or Kept, which panic where it did.
 func Ahead(work func()) {
 	go func() {

@@ -29,7 +29,7 @@ type Measured struct {
 }
 
 // Kept gives what is worked out from the measures elsewhere, worked out when first asked
-// for, by whoever asks first.
+// for, by the first to ask.
 func (m *Measured) Kept(what any, work func() any) any {
 	m.keeping.Lock()
 	out, ok := m.kept[what]

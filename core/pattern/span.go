@@ -116,7 +116,7 @@ func (l *list) holding(from, to int) *list {
 	return l
 }
 
-// Anchor is a place in the sequence told by the list it stands in, so that it
+// Anchor is a place in the sequence, known by the list it stands in, so that it
 // can be found again after an edit has moved the beads before it.
 type Anchor struct {
 	owner           *Node

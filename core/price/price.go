@@ -52,7 +52,7 @@ type Price struct {
 
 // Errors of rules, as sentences.
 var (
-	ErrMargin = errors.New("A margin is less than 100 %. Whoever wants more of the cost than that sets a mark-up.")
+	ErrMargin = errors.New("A margin is less than 100 %. To add more than the cost, set a mark-up.")
 	ErrStep   = errors.New("What prices end in is less than the step that they are rounded to.")
 )
 

@@ -90,7 +90,7 @@ func TestWhatSlipsOnMustPass(t *testing.T) {
 		t.Errorf("over the head: %+v", p)
 	}
 	if p := Of(ring(t, piece.Body{Part: "ankle", Measure: 150})).Passage; p != nil {
-		t.Errorf("nobody knows what a foot takes: %+v", p)
+		t.Errorf("what a foot takes is not known: %+v", p)
 	}
 }
 

@@ -32,7 +32,7 @@ func SatWords(p *piece.Piece) []string {
 	return out
 }
 
-// TriedOn is the measure in mm of whoever an inside length sat on like that: it, less the ease
+// TriedOn is the measure in mm of the wearer on whom an inside length sat like that: it, less the ease
 // that the word stands for in pieces of this kind, in the middle of its range. What was too tight
 // had at most the least ease, what was too loose at least the most. It is false where the house
 // has no range with the word.

@@ -159,7 +159,7 @@ func Items(cords []Cord) []Entry {
 		for k := range slices.Backward(c.Legs[:c.Behind]) { // the other half of a fold, from there
 			take(&c.Legs[k], false)
 		}
-		for k := range slices.Backward(c.Legs) { // a left end is told from its last bead outwards too
+		for k := range slices.Backward(c.Legs) { // a left end is described from its last bead outwards too
 			take(&c.Legs[k], true)
 		}
 	}

@@ -165,7 +165,7 @@ func TestPacksThatCannotBe(t *testing.T) {
 		"a day that is none":      func(p *format.Pack) { p.Sale = &format.PackSale{Price: "3", From: "2026-02-30", Until: "2026-12-01"} },
 		"a set of itself":         func(p *format.Pack) { p.With = []format.PackWith{{Of: "sea-pearl-4", Count: 3}} },
 		"a set of nothing":        func(p *format.Pack) { p.With = []format.PackWith{{Of: "tide-stone-6"}} },
-		"sold as nobody does":     func(p *format.Pack) { p.Sold = "crate" },
+		"sold in an unknown way":  func(p *format.Pack) { p.Sold = "crate" },
 		"a supplier of two lines": func(p *format.Pack) { p.Supplier = "a\nb" },
 		"more than a million":     func(p *format.Pack) { p.Holds.Count = 1_000_001 },
 	} {

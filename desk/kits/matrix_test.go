@@ -116,7 +116,7 @@ func TestColourwaysThatCannotBe(t *testing.T) {
 		"a bead for a clasp":     {testdesk.Swap("dusk", "lobster-10", "dusk-pearl-4")},
 		"a toggle for a lobster": {testdesk.Swap("dusk", "lobster-10", "toggle-anchor")},
 		"a wire for a bead":      {testdesk.Swap("dusk", "sea-pearl-4", "wire-025-7")},
-		"what nobody has":        {testdesk.Swap("dusk", "sea-pearl-4", "moon-dust")},
+		"an unknown material":    {testdesk.Swap("dusk", "sea-pearl-4", "moon-dust")},
 		"thirteen of them":       make([]format.Colourway, 13),
 		"a name of two lines":    {testdesk.Swap("a\nb")},
 	} {
@@ -128,7 +128,7 @@ func TestColourwaysThatCannotBe(t *testing.T) {
 	wrong := testdesk.Read(t, testdesk.DemoFile(t, "pieces/harbour-lights.json"))
 	wrong.Colourways = []format.Colourway{testdesk.Swap("dusk", "sea-pearl-4", "moon-dust")}
 	if _, err := kits.MatrixOf(t.Context(), wrong, testdesk.Supplies(t), desk.Options{}); err == nil {
-		t.Error("a matrix of what nobody has")
+		t.Error("a matrix with an unknown material")
 	}
 	doc := testdesk.Coloured(t, "harbour-lights", testdesk.Swap("dusk", "sea-pearl-4", "dusk-pearl-4"))
 	changed := testdesk.Apply(t, doc, desk.Operation{Do: "set-slack"})

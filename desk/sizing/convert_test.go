@@ -62,7 +62,7 @@ func TestAPieceIsConvertedWithItsPattern(t *testing.T) {
 	}
 }
 
-// What comes along with a conversion is told, and what cannot be converted.
+// What comes along with a conversion is said, and what cannot be converted.
 func TestAConversionSaysWhatComesWithIt(t *testing.T) {
 	shelf := desk.NewShelf(testdesk.Catalogue(t))
 	convert := func(file string, in sizing.Conversion) *sizing.Converted {

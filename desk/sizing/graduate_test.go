@@ -49,7 +49,7 @@ func TestAGraduatedStrandIsWhatItSays(t *testing.T) {
 	}
 }
 
-// Rows are graduated together, each told by its number.
+// Rows are graduated together, each named by its number.
 func TestRowsAreGraduatedAtOnce(t *testing.T) {
 	doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/tidewrack.json"))
 	ways, err := sizing.Graduate(t.Context(), &sizing.Graduation{Document: *doc, All: true, Ladder: []string{"L", "B", "P", "T"}, Centre: "L"}, desk.Options{Unit: length.InMillimetres})

@@ -89,7 +89,7 @@ func TestAFillBecomesWhatIsInHand(t *testing.T) {
 	}
 }
 
-// What follows from a piece that is made: as long, as roomy, and whoever it sat on.
+// What follows from a piece that is made: as long, as roomy, and the wearer it sat on.
 func TestWhatFollowsFromAPieceThatIsMade(t *testing.T) {
 	made, doc := testdesk.Read(t, testdesk.DemoFile(t, "pieces/ferry-bell.json")), *testdesk.Read(t, testdesk.DemoFile(t, "pieces/harbour-lights.json"))
 	was := testdesk.Analysed(t, made, desk.Options{})

@@ -29,7 +29,7 @@ type MadeBefore struct {
 	AsLongMm   length.MM  `json:"asLongMm" doc:"The target of this piece for the same length, and so much longer."`
 	SitsMm     *length.MM `json:"sitsMm,omitempty" doc:"Its target for the same inside length, and so much longer."`
 	SatWords   []string   `json:"satWords" doc:"The words for how it sat, the tightest first."`
-	Wearer     *TriedOn   `json:"wearer,omitempty" doc:"Whoever it sat on like that."`
+	Wearer     *TriedOn   `json:"wearer,omitempty" doc:"The wearer on whom it sat like that."`
 	Why        string     `json:"why,omitempty" doc:"The reason that something is not known."`
 }
 
@@ -81,7 +81,7 @@ func After(in *FromMade, made *format.Document, opt desk.Options) (*MadeBefore, 
 	return out, nil
 }
 
-// Tried works out whoever an inside length sat on, of something that is no piece of the shop: it
+// Tried works out the wearer on whom an inside length sat, of something that is no piece of the shop: it
 // is taken for one of the same kind as this. The error is format.Faults.
 func Tried(in *FromMade, opt desk.Options) (*MadeBefore, error) {
 	m, err := desk.Measured(&in.Document, opt.House)

@@ -334,7 +334,7 @@ func TestARowThatBindsDecides(t *testing.T) {
 			cell.Body = &format.Body{Part: "wrist", MeasureMm: found.MeasureMm}
 			worn := testdesk.Analysed(t, &cell, desk.Options{})
 			if worn.Fit == nil || worn.Fit.EaseMm != *way.EaseMm || worn.Fit.EaseMm < -0.05 || worn.Fit.EaseMm > 25.05 {
-				t.Errorf("%s: an ease of %v told as %v", found.Name, worn.Fit, *way.EaseMm)
+				t.Errorf("%s: an ease of %v given as %v", found.Name, worn.Fit, *way.EaseMm)
 			}
 		}
 		if len(found.Items) != 1 {
@@ -355,7 +355,7 @@ func TestARowThatBindsDecides(t *testing.T) {
 		}
 		fit := testdesk.Analysed(t, &after.Document, desk.Options{}).Fit
 		if fit.EaseMm != *way.EaseMm {
-			t.Errorf("%v: an ease of %v told as %v", way.Changes, fit.EaseMm, *way.EaseMm)
+			t.Errorf("%v: an ease of %v given as %v", way.Changes, fit.EaseMm, *way.EaseMm)
 		}
 	}
 }
@@ -381,7 +381,7 @@ func TestRowsThatFollowAreTakenAlong(t *testing.T) {
 				}
 			}
 			if way.EaseMm != nil && (a.Fit == nil || math.Abs(float64(a.Fit.EaseMm-*way.EaseMm)) > 1e-6) {
-				t.Errorf("%s, %v: an ease of %v told as %v", name, way.Changes, a.Fit, *way.EaseMm)
+				t.Errorf("%s, %v: an ease of %v given as %v", name, way.Changes, a.Fit, *way.EaseMm)
 			}
 		}
 	}

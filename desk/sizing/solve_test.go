@@ -36,7 +36,7 @@ func TestAProposalIsWhatThePieceBecomes(t *testing.T) {
 			}
 			after := testdesk.Analysed(t, &edited.Document, desk.Options{})
 			if math.Abs(float64(after.FinishedMm-way.FinishedMm)) > 1e-6 || math.Abs(float64(*after.InsideMm-*way.InsideMm)) > 1e-6 || !slices.ContainsFunc(after.Strands, func(s desk.Strand) bool { return s.Line == way.Line }) {
-				t.Errorf("%v: %v long and %v inside, as told %v and %v", way.Changes, after.FinishedMm, after.InsideMm, way.FinishedMm, way.InsideMm)
+				t.Errorf("%v: %v long and %v inside, proposed as %v and %v", way.Changes, after.FinishedMm, after.InsideMm, way.FinishedMm, way.InsideMm)
 			}
 			if after.Target != nil && !after.Target.Within {
 				t.Errorf("%v leaves the target %v off", way.Changes, after.Target.OffMm)

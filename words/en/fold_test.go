@@ -23,7 +23,7 @@ func TestALoopAtTheRightIsStrungFromThere(t *testing.T) {
 	}
 }
 
-// New ways of ending a cord are told as they are made.
+// New ways of ending a cord are described as they are made.
 func TestLoopsOnTheLegsOfAFoldAndBeadsOnTails(t *testing.T) {
 	crimp := &material.Material{ID: "c", Name: "Crimp", Class: material.ClassFinding, Finding: &material.Finding{Type: material.CrimpTube, Inside: 1.3, Outside: 3, Length: 2}}
 	text := told(measured(t, material.Cord{Type: material.Wire, Diameter: 0.38}, piece.Clasp, func(p *piece.Piece) {

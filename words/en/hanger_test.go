@@ -24,7 +24,7 @@ func TestAnOrnamentIsMadeFromItsFoot(t *testing.T) {
 		"GATE After the crimp", "over cord and tail together", "String the runs", "Foot end: trim the tail flush", "GATE Before the loop is made", "hangs straight from top to foot",
 		"Top end: thread the crimp, leave a loop of 100 mm round its inside", "GATE Before the loop is fixed", "GATE Before it is finished", "from the top of its loop to its foot it measures")
 	if strings.Contains(text, "tried on") || strings.Contains(text, "closed it measures") {
-		t.Errorf("nobody wears it: %s", text)
+		t.Errorf("no one wears it: %s", text)
 	}
 	inOrder(t, hung(wire, func(_ *piece.Piece, r *piece.Row) {
 		r.LeftEnding, r.RightEnding = piece.Ending{Way: piece.WayStopped}, loop

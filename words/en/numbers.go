@@ -9,7 +9,7 @@ import (
 )
 
 // mm writes a bead's measure, which the trade always gives in millimetres, to a
-// hundredth: holes and cords are told apart by less than a tenth.
+// hundredth: holes and cords are distinguished by less than a tenth.
 func mm(l length.MM) string {
 	digits := 4
 	if l >= 10000 {

@@ -17,7 +17,7 @@ type Step struct {
 }
 
 // Steps speaks the steps of a piece. Of several rows an end that is made like that of a row
-// before is told by it.
+// before is known by it.
 func (p Speaker) Steps(all []steps.Step) []Step {
 	t := &teller{Speaker: p, told: map[string]toldEnd{}}
 	for i := 0; i < len(all); {
@@ -138,7 +138,7 @@ func (p Speaker) around(a steps.Around) string {
 	return strings.Join(out, ", ")
 }
 
-// toldEnd is an end that has been told in full.
+// toldEnd is an end that has been described in full.
 type toldEnd struct {
 	row   int
 	steps []Step

@@ -2814,7 +2814,7 @@ export interface components {
              * @description Its target for the same inside length, and so much longer.
              */
             sitsMm?: number;
-            /** @description Whoever it sat on like that. */
+            /** @description The wearer on whom it sat like that. */
             wearer?: components["schemas"]["TriedOn"];
             /** @description The reason that something is not known. */
             why?: string;

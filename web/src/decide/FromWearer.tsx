@@ -7,7 +7,7 @@ import type { StartProps } from "./FromLength.tsx";
 import { SatOn } from "./SatOn.tsx";
 import "../lengths/fit.css"; // its size chips
 
-/** FromWearer starts from whoever it is for: a measure, a standard size, an age, or something tried on. */
+/** FromWearer starts from the wearer: a measure, a standard size, an age, or something tried on. */
 export function FromWearer({ bench, state }: StartProps) {
   const { doc, analysis } = state;
   return (

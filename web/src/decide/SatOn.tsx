@@ -15,7 +15,7 @@ interface Props {
   what: string;
 }
 
-/** SatOn asks how something sat, and gives the measure of whoever it sat on, with the reasoning. */
+/** SatOn asks how something sat, and gives the measure of the wearer it sat on, with the reasoning. */
 export function SatOn({ bench, doc, found, sat, onSat, what }: Props) {
   const { unit } = useUnit();
   const { data, error } = found;

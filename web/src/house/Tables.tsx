@@ -4,7 +4,7 @@ import { LengthField } from "../ui/LengthField.tsx";
 
 interface Props {
   house: House;
-  /** onChange is told what becomes of the house as it is then: two lengths may be read at once. */
+  /** onChange gets what becomes of the house as it is then: two lengths may be read at once. */
   onChange: (next: (now: House) => Partial<House>) => void;
 }
 

@@ -1,7 +1,7 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 
 interface Shared {
-  /** The px to the mm at which every picture that has told so far fits its place; infinite until one has. */
+  /** The px to the mm at which every picture that has reported so far fits its place; infinite until one has. */
   scale: number;
   /** tell gives the px at which one fits, and takes it back. */
   tell: (px: number) => () => void;

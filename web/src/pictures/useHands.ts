@@ -16,7 +16,7 @@ interface Hands {
   onRun: (gap: number) => void;
   onMove: (gap: number) => void;
   onCount: (node: number, n: number) => void;
-  /** Told while something is dragged: the gap it would go to, or by how many a run grows. */
+  /** Called while something is dragged: the gap it would go to, or by how many a run grows. */
   onDragged: (drag: { gap: number | null; by: number }) => void;
 }
 

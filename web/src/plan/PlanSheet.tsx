@@ -176,7 +176,7 @@ interface RowOnPaper {
   ofSeveral: string;
 }
 
-/** endsApart leaves out rows whose ends are made as those of the row before: they are told once for all. */
+/** endsApart leaves out rows whose ends are made as those of the row before: they are described once for all. */
 function endsApart(rows: RowOnPaper[], doc: Document): RowOnPaper[] {
   const ends = (row: RowOnPaper) => [...(row.strand.leftEnd ?? []), "|", ...(row.strand.rightEnd ?? [])].join();
   const groups: RowOnPaper[][] = [];
