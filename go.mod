@@ -8,6 +8,7 @@ require (
 	codeberg.org/go-pdf/fpdf v0.12.0
 	github.com/boombuler/barcode v1.1.0
 	github.com/danielgtaylor/huma/v2 v2.37.2
+	github.com/disintegration/imaging v1.6.2
 	github.com/go-chi/chi/v5 v5.5.0
 	github.com/go-json-experiment/json v1.27.2
 	github.com/goccy/go-json v0.12.0
@@ -18,6 +19,7 @@ require (
 	github.com/pressly/goose/v3 v3.29.0
 	github.com/unrolled/secure v1.17.0
 	github.com/urfave/cli/v3 v3.14.0
+	golang.org/x/image v0.47.0
 	golang.org/x/sync v0.25.0
 	gorm.io/driver/postgres v1.6.3
 	gorm.io/gorm v1.31.2
@@ -41,7 +43,6 @@ require (
 	go.uber.org/multierr v1.11.0 // indirect
 	golang.org/x/crypto v0.58.0 // indirect
 	golang.org/x/exp/typeparams v0.0.0-20231108232855-2478ac86f678 // indirect
-	golang.org/x/image v0.40.0 // indirect
 	golang.org/x/mod v0.41.0 // indirect
 	golang.org/x/text v0.43.0 // indirect
 	golang.org/x/tools v0.51.0 // indirect

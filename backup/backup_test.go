@@ -6,6 +6,8 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"image"
+	"image/jpeg"
 	"io"
 	"os"
 	"path/filepath"
@@ -19,6 +21,7 @@ import (
 	"mala/desk"
 	"mala/format"
 	"mala/localpg/pgtest"
+	"mala/photo"
 	"mala/store"
 )
 
@@ -64,6 +67,21 @@ func shop(t *testing.T) *store.Store {
 	if err := errors.Join(s.DeletePiece(t.Context(), pieces[0].ID), saved, housed, s.Keep(t.Context(), store.Keeping{DeletedDays: 12, AsideDays: 34})); err != nil {
 		t.Fatal(err)
 	}
+	of := []store.Pictured{{Kind: store.OfPiece, ID: pieces[1].ID}, {Kind: store.OfVersion, ID: pieces[5].ID + ".1"}, {Kind: store.OfMaterial, ID: materials[0].ID}}
+	for i, what := range of {
+		var file bytes.Buffer
+		err := jpeg.Encode(&file, image.NewGray(image.Rect(0, 0, 300+i, 200)), nil)
+		sizes, readErr := photo.Read(file.Bytes())
+		made, addErr := s.AddPhoto(t.Context(), what, sizes)
+		if err := errors.Join(err, readErr, addErr); err != nil {
+			t.Fatal(err)
+		}
+		if i == 0 {
+			if err := s.DeletePhoto(t.Context(), made.ID); err != nil {
+				t.Fatal(err)
+			}
+		}
+	}
 	return s
 }
 
@@ -86,6 +104,7 @@ func everything(t *testing.T, s *store.Store) []string {
 			return nil
 		},
 		Material: func(m store.Material) error { put(m); return nil },
+		Photo:    func(p store.Photo) error { put(p); return nil },
 		Selling:  func(s store.Selling) error { put([]any{s.Document, s.Revision}); return nil },
 		Kit:      func(k store.Kit, versions []store.KitVersion) error { put([]any{k, versions}); return nil },
 		Piece: func(p store.Piece, versions []store.Version) error {
@@ -169,10 +188,10 @@ func TestAnOlderBackupIsRead(t *testing.T) {
 		t.Fatal(err)
 	}
 	older := changed(t, file.Bytes(), func(name string, data []byte) []byte {
-		if strings.HasPrefix(name, "kits/") || name == "selling.json" {
+		if strings.HasPrefix(name, "kits/") || strings.HasPrefix(name, "photos/") || name == "selling.json" {
 			return nil
 		}
-		return []byte(strings.NewReplacer("mala-backup/3", "mala-backup/1", `,"keepAsideDays":34`, "", `,"kits":6`, "").Replace(string(data)))
+		return []byte(strings.NewReplacer("mala-backup/4", "mala-backup/1", `,"keepAsideDays":34`, "", `,"kits":6`, "", `,"photos":3`, "").Replace(string(data)))
 	})
 	other := open(t)
 	if _, err := backup.Restore(t.Context(), other, bytes.NewReader(older), int64(len(older))); err != nil {
@@ -199,10 +218,10 @@ func TestADamagedBackupRestoresNothing(t *testing.T) {
 			return data
 		})
 	}
-	without := func(name string) []byte {
+	without := func(name string, ends ...string) []byte {
 		left := false
 		return changed(t, whole, func(n string, data []byte) []byte {
-			if strings.HasPrefix(n, name) && !left {
+			if strings.HasPrefix(n, name) && !left && strings.HasSuffix(n, strings.Join(ends, "")) {
 				left = true
 				return nil
 			}
@@ -210,20 +229,27 @@ func TestADamagedBackupRestoresNothing(t *testing.T) {
 		})
 	}
 	for says, data := range map[string][]byte{
-		"no zip file":             whole[:len(whole)/2],
+		"not a zip file":          whole[:len(whole)/2],
 		"about.json is missing":   without("about"),
 		"shop.json is missing":    without("shop"),
 		"it is cut short":         without("pieces/"),
-		"made by a newer program": replace("about", "mala-backup/3", "mala-backup/4"),
+		"made by a newer program": replace("about", "mala-backup/4", "mala-backup/5"),
 		"pieces/":                 replace("pieces/", `"document"`, `"dokument"`),
 		"kits/":                   replace("kits/", `"pieces"`, `"peices"`),
 		"selling.json":            without("selling"),
-		"catalogue.json":          replace("catalogue", `"acrossMm":`, `"acrossMm":"x`),
-		"unexpected EOF":          append(slices.Clone(whole[:len(whole)-10]), 1),
+		".jpg is missing":         without("photos/", ".jpg"),
+		".jpg: This is not a": changed(t, whole, func(name string, data []byte) []byte {
+			if strings.HasSuffix(name, ".jpg") {
+				return []byte("not one")
+			}
+			return data
+		}),
+		"catalogue.json": replace("catalogue", `"acrossMm":`, `"acrossMm":"x`),
+		"unexpected EOF": append(slices.Clone(whole[:len(whole)-10]), 1),
 	} {
 		_, err := backup.Restore(t.Context(), other, bytes.NewReader(data), int64(len(data)))
 		if says == "unexpected EOF" {
-			says = "no zip file"
+			says = "not a zip file"
 		}
 		if err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%v, want %q", err, says)

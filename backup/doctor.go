@@ -1,9 +1,11 @@
 package backup
 
 import (
+	"bytes"
 	"context"
 	"errors"
 	"fmt"
+	"image/jpeg"
 	"os"
 	"strings"
 	"syscall"
@@ -79,6 +81,13 @@ func readable(ctx context.Context, s *store.Store) ([]Finding, error) {
 			return nil
 		},
 		Selling: func(store.Selling) error { return nil },
+		Photo: func(p store.Photo) error {
+			counts.Photos++
+			if _, err := jpeg.DecodeConfig(bytes.NewReader(p.Large)); err != nil {
+				out = append(out, Finding{true, fmt.Sprintf("A photograph of %s %s is damaged. Remove it there and add it again.", p.Of().Kind, p.Of().ID)})
+			}
+			return nil
+		},
 		Kit: func(k store.Kit, _ []store.KitVersion) error {
 			counts.Kits++
 			if err := k.Document.Check(); err != nil {

@@ -11,13 +11,14 @@ import (
 )
 
 // Format is the format and version of the files that are written.
-const Format = "mala-backup/3"
+const Format = "mala-backup/4"
 
-// The formats before: the first knows no deleted materials and no days for copies set aside, both no
-// kits.
+// The formats before: the first knows no deleted materials and no days for copies set aside, the first two
+// no kits, and none of them photographs.
 const (
 	first  = "mala-backup/1"
 	second = "mala-backup/2"
+	third  = "mala-backup/3"
 )
 
 // The names of what is in a file, beside the pieces.
@@ -28,6 +29,7 @@ const (
 	sellingName   = "selling.json"
 	pieceFolder   = "pieces/"
 	kitFolder     = "kits/"
+	photoFolder   = "photos/"
 )
 
 // about is what the file says of itself, written last: a file without it is cut short.
@@ -43,11 +45,12 @@ type Counts struct {
 	Versions  int `json:"versions"`
 	Materials int `json:"materials"`
 	Kits      int `json:"kits"`
+	Photos    int `json:"photos,omitempty"`
 }
 
 // String names them in a sentence.
 func (c Counts) String() string {
-	return fmt.Sprintf("%d pieces with %d versions, %d kits and %d materials", c.Pieces, c.Versions, c.Kits, c.Materials)
+	return fmt.Sprintf("%d pieces with %d versions, %d kits, %d materials and %d photographs", c.Pieces, c.Versions, c.Kits, c.Materials, c.Photos)
 }
 
 type shopFile struct {

@@ -7,6 +7,7 @@ import (
 	"errors"
 	"fmt"
 	"io"
+	"slices"
 	"strings"
 	"time"
 
@@ -25,21 +26,24 @@ const mostEntry = 256 << 20
 func Restore(ctx context.Context, s *store.Store, file io.ReaderAt, size int64) (Counts, error) {
 	in, err := zip.NewReader(file, size)
 	if err != nil {
-		return Counts{}, errors.New("this is no backup, or it is cut short: it is no zip file")
+		return Counts{}, errors.New("this is not a backup, or it is cut short: it is not a zip file")
 	}
 	var said about
 	if err := read(in, aboutName, &said); err != nil {
 		return Counts{}, err
 	}
-	if said.Format != Format && said.Format != first && said.Format != second {
+	if !slices.Contains([]string{first, second, third, Format}, said.Format) {
 		return Counts{}, fmt.Errorf("this is a %q, made by a newer program; this one reads %s", said.Format, Format)
 	}
 	var found Counts
 	err = s.Fill(ctx, func(into store.Snapshot) error {
 		var err error
 		found, err = fill(ctx, in, into)
-		if err == nil && said.Format == Format {
+		if err == nil && said.Format != first && said.Format != second {
 			err = fillKits(in, into, &found)
+		}
+		if err == nil && said.Format == Format {
+			err = fillPhotos(in, into, &found)
 		}
 		if err == nil && found != said.Counts {
 			return fmt.Errorf("the file holds %+v and should hold %+v: it is cut short", found, said.Counts)
@@ -143,20 +147,28 @@ func (p *pieceFile) kept() (store.Piece, []store.Version) {
 
 // read reads one thing of a file strictly.
 func read(in *zip.Reader, name string, into any) error {
-	file, err := in.Open(name)
+	data, err := readBytes(in, name, mostEntry)
 	if err != nil {
-		return fmt.Errorf("%s is missing: the file is no backup, or it is cut short", name)
-	}
-	defer file.Close()
-	data, err := io.ReadAll(io.LimitReader(file, mostEntry+1))
-	switch {
-	case err != nil:
-		return fmt.Errorf("%s is damaged: %w", name, err)
-	case len(data) > mostEntry:
-		return fmt.Errorf("%s is larger than %d MB", name, mostEntry>>20)
+		return err
 	}
 	if err := format.Unmarshal(data, into); err != nil {
 		return fmt.Errorf("%s: %w", name, err)
 	}
 	return nil
+}
+
+func readBytes(in *zip.Reader, name string, most int64) ([]byte, error) {
+	file, err := in.Open(name)
+	if err != nil {
+		return nil, fmt.Errorf("%s is missing: the file is not a backup, or it is cut short", name)
+	}
+	defer file.Close()
+	data, err := io.ReadAll(io.LimitReader(file, most+1))
+	switch {
+	case err != nil:
+		return nil, fmt.Errorf("%s is damaged: %w", name, err)
+	case int64(len(data)) > most:
+		return nil, fmt.Errorf("%s is larger than %d MB", name, most>>20)
+	}
+	return data, nil
 }

@@ -47,6 +47,10 @@ func Write(ctx context.Context, s *store.Store, w io.Writer) (Counts, error) {
 			counts.Kits++
 			return put(kitFolder+k.ID+".json", kitOf(k, versions))
 		},
+		Photo: func(p store.Photo) error {
+			counts.Photos++
+			return putPhoto(out, p, put)
+		},
 	})
 	if err == nil {
 		err = put(catalogueName, catalogue)

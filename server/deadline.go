@@ -17,7 +17,7 @@ const (
 )
 
 // longCalls begin the addresses of calls that take longer by their nature.
-var longCalls = []string{"/api/catalogue", "/api/house/try", "/api/materials/effect", "/api/backup.zip"}
+var longCalls = []string{"/api/catalogue", "/api/house/try", "/api/materials/effect", "/api/backup.zip", "/api/photos"}
 
 // timely ends a call that takes too long: a database that hangs, or a piece that is too large,
 // lets no one wait for ever.

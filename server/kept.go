@@ -3,6 +3,7 @@ package server
 import (
 	"bytes"
 	"context"
+	"errors"
 	"fmt"
 	"net/http"
 	"time"
@@ -20,6 +21,7 @@ type Deleted struct {
 	Pieces    []DeletedThing `json:"pieces" doc:"The one deleted last first."`
 	Kits      []DeletedThing `json:"kits" doc:"The one deleted last first."`
 	Materials []DeletedThing `json:"materials" doc:"The one deleted last first."`
+	Photos    []DeletedThing `json:"photos" doc:"Photographs; the kind is what each shows, the name what that is called."`
 }
 
 // Keeping is how long the shop keeps what is no longer needed.
@@ -93,7 +95,7 @@ func (s *server) deleted(ctx context.Context) (*answer[Deleted], error) {
 		return nil, err
 	}
 	keep, err := s.store.Keeping(ctx)
-	out := Deleted{Keeping{keep.DeletedDays, keep.AsideDays}, []DeletedThing{}, []DeletedThing{}, []DeletedThing{}}
+	out := Deleted{Keeping{keep.DeletedDays, keep.AsideDays}, []DeletedThing{}, []DeletedThing{}, []DeletedThing{}, []DeletedThing{}}
 	thing := func(id, name, kind string, at time.Time) DeletedThing {
 		return DeletedThing{id, name, kind, at, at.Add(time.Duration(keep.DeletedDays) * 24 * time.Hour)}
 	}
@@ -106,5 +108,9 @@ func (s *server) deleted(ctx context.Context) (*answer[Deleted], error) {
 	for _, m := range materials {
 		out.Materials = append(out.Materials, thing(m.ID, m.Name, m.Class, m.DeletedAt.Time))
 	}
-	return &answer[Deleted]{out}, err
+	photos, photosErr := s.store.DeletedPhotos(ctx)
+	for _, p := range photos {
+		out.Photos = append(out.Photos, thing(p.ID, p.Name, string(p.Of().Kind), p.DeletedAt.Time))
+	}
+	return &answer[Deleted]{out}, errors.Join(err, photosErr)
 }

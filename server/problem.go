@@ -11,6 +11,7 @@ import (
 	"github.com/jackc/pgx/v5/pgconn"
 
 	"mala/format"
+	"mala/photo"
 	"mala/store"
 )
 
@@ -64,7 +65,7 @@ func newProblem(status int, message string, errs ...error) huma.StatusError {
 		return p
 	}
 	if status == http.StatusRequestEntityTooLarge {
-		p.Detail = "The request is too large. A piece file has at most 4 MB, a catalogue file 128 MB."
+		p.Detail = "The request is too large. A piece file has at most 4 MB, a picture 20 MB, a catalogue file 128 MB."
 	}
 	for _, err := range errs {
 		var detail *huma.ErrorDetail
@@ -106,6 +107,7 @@ func asProblem(err error) error {
 	var staleSelling *store.StaleSelling
 	var deleted *store.DeletedMaterial
 	var needed *store.Needed
+	var refused *photo.Refused
 	var problem *Problem
 	switch {
 	case errors.As(err, &problem):
@@ -127,7 +129,9 @@ func asProblem(err error) error {
 		return &Problem{Title: "Still needed", Status: http.StatusConflict, Detail: needed.Error()}
 	case errors.As(err, &staleHouse):
 		return &Problem{Title: "Changed elsewhere", Status: http.StatusConflict, Detail: staleHouse.Error()}
-	case errors.Is(err, store.TooManyPacked{}):
+	case errors.As(err, &refused):
+		return &Problem{Title: "Picture not read", Status: http.StatusUnprocessableEntity, Detail: refused.Says}
+	case errors.Is(err, store.TooManyPacked{}), errors.Is(err, store.TooManyPhotos{}):
 		return &Problem{Title: "Invalid input", Status: http.StatusUnprocessableEntity, Detail: err.Error()}
 	case errors.Is(err, store.ErrNotFound):
 		return &Problem{Title: "Not found", Status: http.StatusNotFound, Detail: "Not found. It may have been deleted."}

@@ -103,6 +103,7 @@ func (s *server) register(api huma.API) {
 	s.registerHouse(api)
 	s.registerKits(api)
 	s.registerPacked(api)
+	s.registerPhotos(api)
 	s.registerSelling(api)
 	s.registerPapers(api)
 	describe(api, reflect.TypeFor[HouseTrial](), reflect.TypeFor[Thumbnail](), reflect.TypeFor[Progress]())

@@ -24,14 +24,21 @@ func mustCompress() func(http.Handler) http.HandlerFunc {
 	return wrap
 }
 
-// uploads is how many catalogue files are read at once: each may be large, and is held until it is worked on.
-const uploads = 2
+// uploads is how many catalogue files, and how many photographs, are read at once: each may be large, and is
+// held until it is worked on.
+const (
+	uploads      = 2
+	photoUploads = 4
+)
 
 // fewUploads has further ones wait before they are read.
 func fewUploads(next http.Handler) http.Handler {
-	turns := semaphore.NewWeighted(uploads)
+	turnsOf := map[string]*semaphore.Weighted{"/api/catalogue": semaphore.NewWeighted(uploads), "/api/photos/": semaphore.NewWeighted(photoUploads)}
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		if r.Method == http.MethodPost && strings.HasPrefix(r.URL.Path, "/api/catalogue") {
+		for begins, turns := range turnsOf {
+			if r.Method != http.MethodPost || !strings.HasPrefix(r.URL.Path, begins) {
+				continue
+			}
 			if turns.Acquire(r.Context(), 1) != nil {
 				http.Error(w, "Too many files are being read. Try again in a moment.", http.StatusServiceUnavailable)
 				return

@@ -32,6 +32,26 @@ func (s *Store) Deleted(ctx context.Context) (pieces []Piece, kits []Kit, materi
 	return pieces, kits, materials, errors.Join(gone.Omit("document").Find(&pieces).Error, gone.Omit("document").Find(&kits).Error, gone.Limit(mostCounted).Find(&materials).Error)
 }
 
+// DeletedPhoto is a deleted photograph and what that is called which it shows.
+type DeletedPhoto struct {
+	Photo
+	Name string
+}
+
+// DeletedPhotos lists the deleted photographs of things that are not deleted themselves, the latest first,
+// without the pictures.
+func (s *Store) DeletedPhotos(ctx context.Context) ([]DeletedPhoto, error) {
+	var out []DeletedPhoto
+	return out, s.db.WithContext(ctx).Raw(`SELECT f.id, f.material_id, f.piece_id, f.version, f.kit_id, f.place, f.width, f.height, f.created_at, f.deleted_at,
+			coalesce(m.name, p.name, k.name) AS name
+		FROM photos AS f
+			LEFT JOIN materials AS m ON m.id = f.material_id AND m.deleted_at IS NULL
+			LEFT JOIN pieces AS p ON p.id = f.piece_id AND p.deleted_at IS NULL
+			LEFT JOIN kits AS k ON k.id = f.kit_id AND k.deleted_at IS NULL
+		WHERE f.deleted_at IS NOT NULL AND num_nonnulls(m.id, p.id, k.id) = 1
+		ORDER BY f.deleted_at DESC, f.id LIMIT ?`, mostCounted).Scan(&out).Error
+}
+
 // Keeping gives how long the shop keeps what.
 func (s *Store) Keeping(ctx context.Context) (Keeping, error) {
 	return keepingIn(s.db.WithContext(ctx))
@@ -62,6 +82,9 @@ func (s *Store) Purge(ctx context.Context, now time.Time) (int, error) {
 		deleted := before(keep.DeletedDays)
 		old := tx.Unscoped().Model(&Piece{}).Select("id").Where("deleted_at < ?", deleted)
 		if err := tx.Where("piece_id IN (?)", old).Delete(&Version{}).Error; err != nil {
+			return err
+		}
+		if err := tx.Unscoped().Where("deleted_at < ?", deleted).Delete(&Photo{}).Error; err != nil {
 			return err
 		}
 		for _, of := range []any{&Piece{}, &Kit{}, &Material{}} {

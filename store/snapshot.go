@@ -15,6 +15,7 @@ type Snapshot struct {
 	Piece    func(p Piece, versions []Version) error  // deleted ones too
 	Kit      func(k Kit, versions []KitVersion) error // deleted ones too
 	Selling  func(s Selling) error
+	Photo    func(p Photo) error // after what it shows; deleted ones too
 }
 
 // Read goes through the shop as it is at one moment, whatever is saved meanwhile.
@@ -54,7 +55,10 @@ func (s *Store) Read(ctx context.Context, to Snapshot) error {
 				return err
 			}
 		}
-		return readKits(tx, to)
+		if err := readKits(tx, to); err != nil {
+			return err
+		}
+		return readPhotos(tx, to)
 	}, &sql.TxOptions{Isolation: sql.LevelRepeatableRead, ReadOnly: true})
 }
 
@@ -74,6 +78,23 @@ func readKits(tx *gorm.DB, to Snapshot) error {
 			return err
 		}
 		if err := to.Kit(k, versions); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func readPhotos(tx *gorm.DB, to Snapshot) error {
+	var ids []string
+	if err := tx.Unscoped().Model(&Photo{}).Order("created_at, id").Pluck("id", &ids).Error; err != nil {
+		return err
+	}
+	for _, id := range ids {
+		var p Photo
+		if err := tx.Unscoped().First(&p, "id = ?", id).Error; err != nil {
+			return err
+		}
+		if err := to.Photo(p); err != nil {
 			return err
 		}
 	}
@@ -123,6 +144,7 @@ func (s *Store) Fill(ctx context.Context, do func(into Snapshot) error) error {
 				selling.ID = theShop
 				return tx.Save(&selling).Error
 			},
+			Photo: func(p Photo) error { return tx.Create(&p).Error },
 		})
 	})
 }

@@ -57,7 +57,10 @@ func TestEveryOlderDatabaseIsBroughtToToday(t *testing.T) {
 		if err != nil || versionErr != nil || p.Document.Row("r1").Line != "11(2T S F)" || v.Label != "for the fair" || v.House.Crimp != "flat" || text(t, v.Document) != text(t, p.Document) {
 			t.Errorf("%s: %v, %v, %+v", dump, err, versionErr, v)
 		}
-		if dump > "testdata/schema-8.sql" {
+		if photos, err := s.Photos(t.Context(), store.Pictured{Kind: store.OfPiece, ID: p.ID}); err != nil || len(photos) != map[bool]int{true: 1}[dump == "testdata/schema-10.sql"] {
+			t.Errorf("%s: %v, %d photographs", dump, err, len(photos))
+		}
+		if dump > "testdata/schema-08.sql" {
 			if kits, _, _ := s.Kits(t.Context(), "", 0, 0); len(kits) > 0 {
 				if packed, err := s.Packed(t.Context(), kits[0].ID, "0-0-0"); err != nil || len(packed) != 1 {
 					t.Errorf("%s: %v, %v", dump, err, packed)
@@ -71,7 +74,7 @@ func TestEveryOlderDatabaseIsBroughtToToday(t *testing.T) {
 		if shop, err := s.House(t.Context()); err != nil || shop.House.Crimp != "flat" || shop.Revision != 9 {
 			t.Errorf("%s: %v, %+v", dump, err, shop)
 		}
-		if kits, n, err := s.Kits(t.Context(), "", 0, 0); err != nil || n > 0 && (kits[0].Revision != 2 || kits[0].Document.Notes != "two of them" || kits[0].Document.Pieces[0].Quantity != 2) || (n == 0) == (dump > "testdata/schema-6.sql") {
+		if kits, n, err := s.Kits(t.Context(), "", 0, 0); err != nil || n > 0 && (kits[0].Revision != 2 || kits[0].Document.Notes != "two of them" || kits[0].Document.Pieces[0].Quantity != 2) || (n == 0) == (dump > "testdata/schema-06.sql") {
 			t.Errorf("%s: %v, %d kits", dump, err, n)
 		}
 		if keep, err := s.Keeping(t.Context()); err != nil || keep != (store.Keeping{DeletedDays: 90, AsideDays: store.UsualAsideDays}) {

@@ -174,6 +174,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/covers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The covers of several things of one kind */
+        post: operations["covers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deleted": {
         parameters: {
             query?: never;
@@ -703,6 +720,76 @@ export interface paths {
         put?: never;
         /** A piece in all its sizes and colourways */
         post: operations["matrix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photo/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Delete a photograph */
+        delete: operations["deletePhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photo/{id}/undelete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Restore a deleted photograph */
+        post: operations["undeletePhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photo/{id}/{size}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph as JPEG */
+        get: operations["photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{of}/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The photographs of a thing, the cover first */
+        get: operations["listPhotos"];
+        /** Put the photographs of a thing in order, the cover first */
+        put: operations["orderPhotos"];
+        /** Add a photograph; it is read, written again in three sizes, and nothing else of the file is kept */
+        post: operations["addPhoto"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1749,6 +1836,17 @@ export interface components {
             /** @description What these components are made of. */
             parts?: components["schemas"]["PartOf"][];
         };
+        Covers: {
+            /** @description By the id of the thing, the id of its photograph. */
+            covers: {
+                [key: string]: string;
+            };
+        };
+        CoversRequest: {
+            ids: string[];
+            /** @enum {string} */
+            of: "material" | "piece" | "kit";
+        };
         CutPart: {
             /** Format: double */
             mm: number;
@@ -1771,6 +1869,8 @@ export interface components {
             kits: components["schemas"]["DeletedThing"][];
             /** @description The one deleted last first. */
             materials: components["schemas"]["DeletedThing"][];
+            /** @description Photographs; the kind is what each shows, the name what that is called. */
+            photos: components["schemas"]["DeletedThing"][];
             /** @description The one deleted last first. */
             pieces: components["schemas"]["DeletedThing"][];
         };
@@ -3127,6 +3227,9 @@ export interface components {
             toleranceMm?: number;
             written?: components["schemas"]["Written"];
         };
+        OrderPhotosRequest: {
+            ids: string[];
+        };
         Outline: {
             /** @description The faces in few words, in place of both. */
             brief?: components["schemas"]["FacesInFew"];
@@ -3219,6 +3322,21 @@ export interface components {
             passes: boolean;
             /** Format: double */
             stretchedMm: number;
+        };
+        Photo: {
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: int64 */
+            height: number;
+            id: string;
+            /**
+             * Format: int64
+             * @description Of the large one, in pixels.
+             */
+            width: number;
+        };
+        PhotoList: {
+            photos: components["schemas"]["Photo"][];
         };
         Picture: {
             /** @description Of a necklace that hangs: laid flat on its circle; of an ornament: laid along. */
@@ -4743,6 +4861,39 @@ export interface operations {
             };
         };
     };
+    covers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoversRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Covers"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listDeleted: {
         parameters: {
             query?: never;
@@ -6066,6 +6217,204 @@ export interface operations {
             };
         };
     };
+    deletePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undeletePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                size: "large" | "medium" | "small";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listPhotos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description A component is a material. */
+                of: "material" | "piece" | "version" | "kit";
+                /** @description Its id; of a version that of the piece, a point and its number. */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    orderPhotos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description A component is a material. */
+                of: "material" | "piece" | "version" | "kit";
+                /** @description Its id; of a version that of the piece, a point and its number. */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderPhotosRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description A component is a material. */
+                of: "material" | "piece" | "version" | "kit";
+                /** @description Its id; of a version that of the piece, a point and its number. */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Photo"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     picture: {
         parameters: {
             query?: {
@@ -7032,6 +7381,10 @@ export const pathsApiKitsIdPapersPaperGetParametersPathPaperValues: ReadonlyArra
 export const pathsApiKitsIdUndeletePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/undelete"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiMaterialsGetParametersQuerySpotValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/materials"]["get"]["parameters"]["query"]["spot"]> = ["row", "closure", "join", "holder", "ring", "chain"];
 export const pathsApiMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
+export const pathsApiPhotoIdSizeGetParametersPathSizeValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/photo/{id}/{size}"]["get"]["parameters"]["path"]["size"]> = ["large", "medium", "small"];
+export const pathsApiPhotosOfIdGetParametersPathOfValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/photos/{of}/{id}"]["get"]["parameters"]["path"]["of"]> = ["material", "piece", "version", "kit"];
+export const pathsApiPhotosOfIdPutParametersPathOfValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/photos/{of}/{id}"]["put"]["parameters"]["path"]["of"]> = ["material", "piece", "version", "kit"];
+export const pathsApiPhotosOfIdPostParametersPathOfValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/photos/{of}/{id}"]["post"]["parameters"]["path"]["of"]> = ["material", "piece", "version", "kit"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPictureSvgPostParametersQueryViewValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture.svg"]["post"]["parameters"]["query"]["view"]> = ["whole", "laid"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
@@ -7060,6 +7413,7 @@ export const componentFactsFacesValues: ReadonlyArray<FlattenedDeepRequired<comp
 export const conversionClosureValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Conversion"]["closure"]> = ["clasp", "knot", "none", "bar", "tied"];
 export const conversionKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Conversion"]["kind"]> = ["necklace", "bracelet", "anklet"];
 export const cordFitTypeValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CordFit"]["type"]> = ["wire", "elastic", "thread", "leather", "waxed", "nylon"];
+export const coversRequestOfValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["CoversRequest"]["of"]> = ["material", "piece", "kit"];
 export const documentKindValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Document"]["kind"]> = ["necklace", "bracelet", "anklet", "ornament"];
 export const easePartValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["Ease"]["part"]> = ["wrist", "neck", "ankle"];
 export const endPartRoleValues: ReadonlyArray<FlattenedDeepRequired<components>["schemas"]["EndPart"]["role"]> = ["crimp", "cover", "guard", "cord-end", "cone-end", "fold-over", "loop", "bead-loop", "cord-loop", "leg", "fold-bead", "foot-bead", "tail-bead", "round", "ring", "clasp", "extender", "chain", "connector", "bar", "shared-bead"];
