@@ -7,7 +7,7 @@ import tseslint from "typescript-eslint";
  * address of its own. What two panels or two rooms need lies in a layer below them.
  */
 const LAYERS = {
-  api: 0, units: 0, ui: 1, draw: 1, pictures: 2, shop: 3, sheets: 3, piece: 4,
+  api: 0, units: 0, ui: 1, draw: 1, pictures: 2, shop: 3, photos: 3, sheets: 3, piece: 4,
   beadline: 5, dishes: 5, ends: 5, gauge: 5, tally: 5, problems: 5, proposals: 5, lengths: 5, compare: 5, app: 9,
 };
 const ROOM = 6;

@@ -20,7 +20,7 @@ test("a kit is made of a piece, seen in what it is sold in, changed, undone and 
   await expect(page.getByRole("heading", { name: "Last Ferry", exact: true })).toBeVisible();
   expect((await new AxeBuilder({ page }).include("main").analyze()).violations).toEqual([]);
   await page.getByRole("button", { name: "New kit" }).click();
-  await page.getByRole("button", { name: "Put a piece in" }).click();
+  await page.getByRole("button", { name: "Add a piece" }).click();
   await page.getByRole("combobox", { name: "Search the pieces" }).fill("tide ta");
   await page.getByRole("option", { name: /Tide Table/ }).first().click();
   await saved(page, 2);

@@ -42,6 +42,7 @@ type Document struct {
 	Pinned     []Pin             `json:"pinned,omitempty" doc:"What stays as it is while the piece is brought to a length."`
 	Waived     []Waiver          `json:"waived,omitempty" doc:"Waived checks, with reasons."`
 	Materials  []Material        `json:"materials"`
+	Photos     []FilePhoto       `json:"photos,omitempty" maxItems:"48" doc:"Photographs that the file carries along."`
 }
 
 // Written is a pattern as it was written down.

@@ -18,19 +18,20 @@ const KitFormat = "mala-kit/1"
 // Kit is the open kit file. It holds every piece as it was when it was put in, so that a
 // kit stays what it is whatever becomes of its pieces.
 type Kit struct {
-	Format     string     `json:"format" doc:"mala-kit/1"`
-	Name       string     `json:"name" maxLength:"120"`
-	Notes      string     `json:"notes,omitempty" maxLength:"10000"`
-	Choice     bool       `json:"choice,omitempty" doc:"The buyer chooses one of the pieces; else the kit holds all of them."`
-	MadeUp     bool       `json:"madeUp,omitempty" doc:"It is sold made up."`
-	Pieces     []KitPiece `json:"pieces" maxItems:"12"`
-	Sizes      []string   `json:"sizes,omitempty" doc:"Those that are sold, by their names in the pieces, nothing for the piece as it is; all if absent. A piece without a size of that name is as it is."`
-	Colourways []string   `json:"colourways,omitempty" doc:"The same of colourways."`
-	Own        []string   `json:"own,omitempty" doc:"Ids of materials that are the buyer's own."`
-	Premade    []string   `json:"premade,omitempty" doc:"Ids of components that the shop makes itself."`
-	Bags       []KitBag   `json:"bags,omitempty" maxItems:"24" doc:"What is packed together; what is in none of them is packed by the usual rule."`
-	Tools      []string   `json:"tools,omitempty" doc:"Tools that are in the kit, by their names; the others are the buyer's own."`
-	Price      string     `json:"price,omitempty" maxLength:"12" doc:"What it is sold for, where that does not follow from the cost."`
+	Format     string      `json:"format" doc:"mala-kit/1"`
+	Name       string      `json:"name" maxLength:"120"`
+	Notes      string      `json:"notes,omitempty" maxLength:"10000"`
+	Choice     bool        `json:"choice,omitempty" doc:"The buyer chooses one of the pieces; else the kit holds all of them."`
+	MadeUp     bool        `json:"madeUp,omitempty" doc:"It is sold made up."`
+	Pieces     []KitPiece  `json:"pieces" maxItems:"12"`
+	Sizes      []string    `json:"sizes,omitempty" doc:"Those that are sold, by their names in the pieces, nothing for the piece as it is; all if absent. A piece without a size of that name is as it is."`
+	Colourways []string    `json:"colourways,omitempty" doc:"The same of colourways."`
+	Own        []string    `json:"own,omitempty" doc:"Ids of materials that are the buyer's own."`
+	Premade    []string    `json:"premade,omitempty" doc:"Ids of components that the shop makes itself."`
+	Bags       []KitBag    `json:"bags,omitempty" maxItems:"24" doc:"What is packed together; what is in none of them is packed by the usual rule."`
+	Tools      []string    `json:"tools,omitempty" doc:"Tools that are in the kit, by their names; the others are the buyer's own."`
+	Photos     []FilePhoto `json:"photos,omitempty" maxItems:"48" doc:"Photographs that the file carries along."`
+	Price      string      `json:"price,omitempty" maxLength:"12" doc:"What it is sold for, where that does not follow from the cost."`
 }
 
 // KitPiece is a version of a piece, and how many of it.
@@ -108,6 +109,7 @@ func (k *Kit) Check() error {
 	if k.Format != KitFormat {
 		return notKit(k.Format)
 	}
+	b.faults = append(b.faults, k.photoFaults()...)
 	if says := checkName(k.Name); says != "" {
 		b.add("name", "%s", says)
 	}
@@ -155,7 +157,7 @@ func (b *kitChecker) piece(at string, p *KitPiece) {
 		b.add(at+".quantity", "A kit holds 1 to %d of a piece.", mostQuantity)
 	}
 	if p.Document.Format != PieceFormat {
-		b.add(at+".document", "This is no piece. Put one in under Pieces.")
+		b.add(at+".document", "This is not a piece. Add one under Pieces.")
 		return
 	}
 	if err := p.Document.Check(); err != nil {

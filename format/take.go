@@ -272,6 +272,9 @@ func (d *Document) Tidied() *Document {
 // Check says whether a document can be saved: all of it is right, but for a bead
 // line that may be half typed. The error is Faults.
 func (d *Document) Check() error {
+	if faults := d.photoFaults(); faults != nil {
+		return faults
+	}
 	_, err := d.Piece(House{})
 	if faults, ok := err.(Faults); ok && faults.OfLine() {
 		return nil

@@ -2,7 +2,6 @@ package server
 
 import (
 	"context"
-	"encoding/json"
 	"fmt"
 	"mime"
 	"net/http"
@@ -104,10 +103,7 @@ func (s *server) registerKits(api huma.API) {
 			Body format.Kit
 		}) (*kitAnswer, error) {
 			s.standAlone(ctx, &in.Body)
-			if err := in.Body.Check(); err != nil {
-				return nil, err
-			}
-			return s.kitState(ctx, in.Unit)(s.store.CreateKit(ctx, in.Body))
+			return s.kitState(ctx, in.Unit)(s.importKit(ctx, in.Body))
 		})
 	call(api, huma.Operation{OperationID: "getKit", Method: http.MethodGet, Path: "/api/kits/{id}", Summary: "One kit"},
 		func(ctx context.Context, in *kitInput) (*kitAnswer, error) {
@@ -116,6 +112,7 @@ func (s *server) registerKits(api huma.API) {
 	call(api, huma.Operation{OperationID: "saveKit", Method: http.MethodPut, Path: "/api/kits/{id}", Summary: "Save a kit as its next version"},
 		func(ctx context.Context, in *saveKitInput) (*kitAnswer, error) {
 			s.standAlone(ctx, &in.Body.Kit)
+			in.Body.Kit.Photos = nil
 			if err := in.Body.Kit.Check(); err != nil {
 				return nil, err
 			}
@@ -266,10 +263,10 @@ func (s *server) kitFile(ctx context.Context, in *KitID) (*file, error) {
 	if err != nil {
 		return nil, err
 	}
-	data, err := json.MarshalIndent(k.Document, "", "  ")
+	data, err := s.withPhotos(ctx, &k.Document, &k.Document.Photos, store.Pictured{Kind: store.OfKit, ID: in.ID}, k.Document.MaterialIDs())
 	if err != nil {
 		return nil, err
 	}
 	name := fmt.Sprintf("%s, version %d.json", k.Name, k.Revision)
-	return &file{"application/json", mime.FormatMediaType("attachment", map[string]string{"filename": name}), append(data, '\n')}, nil
+	return &file{"application/json", mime.FormatMediaType("attachment", map[string]string{"filename": name}), data}, nil
 }

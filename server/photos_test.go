@@ -2,6 +2,7 @@ package server_test
 
 import (
 	"bytes"
+	"fmt"
 	"image"
 	"image/jpeg"
 	"io"
@@ -9,6 +10,7 @@ import (
 	"strings"
 	"testing"
 
+	"mala/format"
 	"mala/server"
 )
 
@@ -100,6 +102,63 @@ func TestAPhotographThatCannotBeReadIsRefusedInASentence(t *testing.T) {
 	}
 	var problem server.Problem
 	if res := b.call("POST", "/api/covers", map[string]any{"of": "piece", "ids": make([]string, 1001)}, &problem); res.StatusCode != 422 || !strings.Contains(problem.Detail, "1000") {
+		t.Errorf("%s %+v", res.Status, problem)
+	}
+}
+
+// A piece file and a kit file carry photographs along, and whoever imports one keeps them.
+func TestOpenFilesCarryPhotographs(t *testing.T) {
+	b := start(t)
+	p := b.piece("Harbour Lights")
+	var version server.VersionNote
+	b.call("POST", "/api/pieces/"+p.ID+"/versions", map[string]any{"reason": "named", "label": "shown"}, &version)
+	k := b.kitNamed("Last Ferry")
+	pearl, kitBead := p.Document.Palette["P"], k.Kit.Pieces[0].Document.Palette["P"]
+	for _, at := range []string{"piece/" + p.ID, "piece/" + p.ID, "material/" + pearl, "kit/" + k.ID} {
+		if res := b.send("/api/photos/"+at, picture(t, 1200, 600), nil); res.StatusCode != http.StatusOK {
+			t.Fatal(at, res.Status)
+		}
+	}
+	var file format.Document
+	b.call("GET", fmt.Sprintf("/api/pieces/%s/versions/%d/file", p.ID, version.Number), nil, &file)
+	if len(file.Photos) != 3 || file.Photos[0].Of != "" || file.Photos[2].Of != pearl {
+		t.Fatalf("%d photographs", len(file.Photos))
+	}
+	var made server.PieceState
+	if res := b.call("POST", "/api/pieces", file, &made); res.StatusCode != http.StatusOK || made.Document.Photos != nil {
+		t.Fatal(res.Status)
+	}
+	count := func(at string, want int) {
+		t.Helper()
+		var list server.PhotoList
+		if b.call("GET", "/api/photos/"+at, nil, &list); len(list.Photos) != want {
+			t.Errorf("%s has %d photographs, want %d", at, len(list.Photos), want)
+		}
+	}
+	count("piece/"+made.ID, 2)
+	count("material/"+pearl, 1) // it had one
+	made.Document.Photos, made.Document.Notes = file.Photos, "a save keeps none in the piece"
+	var saved server.PieceState
+	if b.call("PUT", "/api/pieces/"+made.ID, map[string]any{"base": made.Revision, "document": made.Document}, &saved); saved.Document.Photos != nil {
+		t.Error("a piece holds photographs itself")
+	}
+	var kit format.Kit
+	if b.call("GET", "/api/kits/"+k.ID+"/file", nil, &kit); len(kit.Photos) != 2 && kitBead == pearl {
+		t.Errorf("%d photographs of a kit", len(kit.Photos))
+	}
+	var again server.KitState
+	if res := b.call("POST", "/api/kits", kit, &again); res.StatusCode != http.StatusOK || again.Kit.Photos != nil {
+		t.Fatal(res.Status)
+	}
+	count("kit/"+again.ID, 1)
+
+	var problem server.Problem
+	file.Photos[1].JPEG = []byte("not one")
+	if res := b.call("POST", "/api/pieces", file, &problem); res.StatusCode != 422 || problem.Faults[0].Where != "photos[1].jpeg" {
+		t.Errorf("%s %+v", res.Status, problem)
+	}
+	file.Photos[1] = format.FilePhoto{Of: "no such bead", JPEG: file.Photos[0].JPEG}
+	if res := b.call("POST", "/api/pieces", file, &problem); res.StatusCode != 422 || problem.Faults[0].Where != "photos[1].of" {
 		t.Errorf("%s %+v", res.Status, problem)
 	}
 }

@@ -80,11 +80,12 @@ func (s *server) registerPieces(api huma.API) {
 			// What a file brings along of the house's own way follows the house here.
 			doc := in.Body
 			doc.House = doc.House.Diff(s.options(ctx, "").House.Merge(format.DefaultHouse()))
-			return s.create(ctx, doc)
+			return s.importPiece(ctx, doc)
 		})
 	call(api, huma.Operation{OperationID: "getPiece", Method: http.MethodGet, Path: "/api/pieces/{id}", Summary: "One piece with its draft"}, s.getPiece)
 	call(api, huma.Operation{OperationID: "saveDraft", Method: http.MethodPut, Path: "/api/pieces/{id}", Summary: "Save a draft"},
 		func(ctx context.Context, in *saveDraftInput) (*pieceAnswer, error) {
+			in.Body.Document.Photos = nil
 			if err := readable(&in.Body.Document); err != nil {
 				return nil, err
 			}

@@ -2,7 +2,6 @@ package server
 
 import (
 	"context"
-	"encoding/json"
 	"fmt"
 	"mime"
 	"net/http"
@@ -146,10 +145,10 @@ func (s *server) versionFile(ctx context.Context, in *VersionID) (*file, error) 
 	// The file stands by itself: it carries the house method it was made by.
 	doc := v.Document.Tidied()
 	doc.House = doc.House.Merge(v.House).Merge(format.DefaultHouse())
-	data, err := json.MarshalIndent(doc, "", "  ")
+	data, err := s.withPhotos(ctx, doc, &doc.Photos, store.Pictured{Kind: store.OfPiece, ID: in.ID}, doc.Used())
 	if err != nil {
 		return nil, err
 	}
 	name := fmt.Sprintf("%s, version %d.json", v.Document.Name, v.Number)
-	return &file{"application/json", mime.FormatMediaType("attachment", map[string]string{"filename": name}), append(data, '\n')}, nil
+	return &file{"application/json", mime.FormatMediaType("attachment", map[string]string{"filename": name}), data}, nil
 }

@@ -70,6 +70,7 @@ export type Thumbnail = Schemas["Thumbnail"];
 export type CatalogueItem = Schemas["CatalogueItem"];
 export type MaterialFacts = Schemas["MaterialFacts"];
 export type NewPiece = Schemas["NewPiece"];
+export type Photo = Schemas["Photo"];
 export type VersionNote = Schemas["VersionNote"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });

@@ -1912,6 +1912,8 @@ export interface components {
             palette: {
                 [key: string]: string;
             };
+            /** @description Photographs that the file carries along. */
+            photos?: components["schemas"]["FilePhoto"][];
             /** @description What stays as it is while the piece is brought to a length. */
             pinned?: components["schemas"]["Pin"][];
             sections: components["schemas"]["Section"][];
@@ -2098,6 +2100,12 @@ export interface components {
             left: number[];
             /** @description None where it is as the left one. */
             right?: number[];
+        };
+        FilePhoto: {
+            /** @description Base64. */
+            jpeg: string;
+            /** @description The id of the material that it shows; the piece or the kit itself if absent. */
+            of?: string;
         };
         Fit: {
             /**
@@ -2474,6 +2482,8 @@ export interface components {
             notes?: string;
             /** @description Ids of materials that are the buyer's own. */
             own?: string[];
+            /** @description Photographs that the file carries along. */
+            photos?: components["schemas"]["FilePhoto"][];
             pieces: components["schemas"]["KitPiece"][];
             /** @description Ids of components that the shop makes itself. */
             premade?: string[];

@@ -4,6 +4,7 @@ import type { NewPiece } from "../api/client.ts";
 import { previewed } from "../piece/BenchState.ts";
 import { useBenchContext } from "../piece/context.ts";
 import { WholePicture } from "../pictures/WholePicture.tsx";
+import { Photos } from "../photos/Photos.tsx";
 import { useHouse } from "../shop/useHouse.ts";
 import { Choice, CLOSURES, HANGS, KINDS } from "../ui/Answers.tsx";
 import { Convert } from "./Convert.tsx";
@@ -14,7 +15,7 @@ import "./decide.css";
 
 /** Decide sets what is made, how it closes, and how long it should be. */
 export function Decide() {
-  const { bench, state } = useBenchContext();
+  const { id, bench, state } = useBenchContext();
   const { doc } = state;
   const shown = previewed(state);
   const setDetails = (next: { notes?: string; tags?: string[] }) => {
@@ -66,6 +67,7 @@ export function Decide() {
       <div className="shown">
         {shown.analysis && <WholePicture analysis={shown.analysis} doc={shown.analysed} />}
         {!hangs && <Follows state={state} />}
+        <Photos of="piece" id={id} name={doc.name} />
       </div>
     </div>
   );

@@ -5,6 +5,8 @@ import { useLocation, useNavigate } from "react-router";
 import type { Bench } from "../piece/Bench.ts";
 import type { BenchState } from "../piece/BenchState.ts";
 import { BeadPicture } from "../pictures/BeadPicture.tsx";
+import { Cover } from "../photos/Cover.tsx";
+import { useCovers } from "../photos/photos.ts";
 import { useHeld } from "../shop/catalogue.ts";
 import { LetterDialog } from "./LetterDialog.tsx";
 import { sizedBy, sizedWord, sizeOf } from "../shop/size.ts";
@@ -27,6 +29,7 @@ export function Dishes({ bench, state, lit, onLight, onAdd, onChange }: Props) {
   const shop = useHeld(Object.values(doc.palette));
   const used = useMemo(() => new Map(analysis?.tally.map((c) => [c.material, c.count])), [analysis]);
   const held = strandOf(analysis, state.row)?.placed[Math.max(0, Math.min(selection.anchor, selection.focus) - (selection.anchor === selection.focus ? 1 : 0))]?.key;
+  const covers = useCovers("material", Object.values(doc.palette));
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const componentAt = (key: string | undefined) => key !== undefined && doc.materials.some((m) => m.id === doc.palette[key] && m.component);
@@ -69,6 +72,7 @@ export function Dishes({ bench, state, lit, onLight, onAdd, onChange }: Props) {
               <span className="bowl">
                 <BeadPicture material={material} outline={outline} size={34} px={3.1} />
                 <span className="letter">{key}</span>
+                <Cover photo={covers[id]} name={material.name} />
               </span>
               <span>
                 <span className="name">{material.name}</span>

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
 import { useBenchContext } from "../piece/context.ts";
+import { Photos } from "../photos/Photos.tsx";
 import { OneScale } from "../pictures/OneScale.tsx";
 import { WholePicture } from "../pictures/WholePicture.tsx";
 import { compare, type Side } from "../compare/compare.ts";
@@ -11,7 +12,7 @@ import { DifferenceTable } from "../compare/DifferenceTable.tsx";
 import { DRAFT, useSide } from "../compare/useSide.ts";
 
 const REASONS: Record<VersionNote["reason"], string> = {
-  named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "autosaved", "put in a kit": "put into a kit", "set aside": "conflict copy",
+  named: "named", printed: "printed", exported: "exported", restored: "before a version was restored", quiet: "autosaved", "put in a kit": "added to a kit", "set aside": "conflict copy",
 };
 
 /** History lists the piece's versions, compares any two, and restores or copies one. */
@@ -124,6 +125,7 @@ export function History() {
               </OneScale>
             </div>
             <DifferenceTable differences={compare(one, other)} names={[one.name, other.name]} />
+            {note && <Photos key={note.number} of="version" id={`${id}.${note.number}`} name={note.label || `version ${note.number}`} />}
           </>
         )}
       </section>

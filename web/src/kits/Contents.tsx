@@ -8,6 +8,7 @@ import { namesIn } from "../sheets/cell.ts";
 import { KitVersions } from "./KitVersions.tsx";
 import { Packing } from "./Packing.tsx";
 import { OfPiece } from "./PiecesProblems.tsx";
+import { Photos } from "../photos/Photos.tsx";
 import { SettledField } from "./SettledField.tsx";
 import type { KitBench } from "./useKit.ts";
 
@@ -30,7 +31,7 @@ export function Contents({ bench }: { bench: KitBench }) {
         />
       )}
       <Sold title="Sizes" all={namesIn(kit, "sizes")} sold={kit.sizes} none="as it is" onSold={(sizes) => bench.change({ sizes })} />
-      <Sold title="Colourways" all={namesIn(kit, "colourways")} sold={kit.colourways} none="its own colours" onSold={(colourways) => bench.change({ colourways })} />
+      <Sold title="Colourways" all={namesIn(kit, "colourways")} sold={kit.colourways} none="original colours" onSold={(colourways) => bench.change({ colourways })} />
       <Choice
         legend="Sold"
         value={kit.madeUp ? "made" : "kit"}
@@ -42,6 +43,7 @@ export function Contents({ bench }: { bench: KitBench }) {
       />
       <SettledField label="Set price" holder="follows from the cost" value={kit.price ?? ""} most={12} onValue={(price) => bench.change({ price: price || undefined })} />
       <Packing bench={bench} />
+      <Photos of="kit" id={bench.state.id} name={kit.name} />
       <KitVersions bench={bench} />
       <SettledField label="Notes" value={kit.notes ?? ""} most={10_000} lines onValue={(notes) => bench.change({ notes: notes || undefined })} />
     </aside>
@@ -120,7 +122,7 @@ function Pieces({ bench }: { bench: KitBench }) {
       ))}
       {kit.pieces.length < 12 && (
         <Button variant="outlined" size="small" onClick={() => setAdding(true)}>
-          Put a piece in
+          Add a piece
         </Button>
       )}
       {adding && (

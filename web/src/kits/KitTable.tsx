@@ -35,7 +35,7 @@ export function KitTable() {
           <p className="quiet">Costs are for a batch of that size: packs cost less by the dozen.</p>
         </div>
         {found.error && <p role="alert">{found.error.message}</p>}
-        {bench.kit.pieces.length === 0 && <p className="quiet">Nothing is in this kit yet. Put a piece into it.</p>}
+        {bench.kit.pieces.length === 0 && <p className="quiet">Nothing is in this kit yet. Add a piece.</p>}
         {found.data && found.data.colourways.length > 1 && <Strips colourways={found.data.colourways} documents={found.data.colourways.map((_, c) => found.data.documents[found.data.cells[c * found.data.sizes.length].pieces[0].document])} />}
         {found.data && bench.kit.pieces.length > 0 && <KitCloth id={id} matrix={found.data} copies={copies} behind={found.isPlaceholderData} />}
       </div>

@@ -4,6 +4,8 @@ import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { FileButton } from "../ui/FileButton.tsx";
 import { api, unwrap, type Kit, type KitCard } from "../api/client.ts";
+import { Cover } from "../photos/Cover.tsx";
+import { useCovers } from "../photos/photos.ts";
 import { PiecePictures } from "../pictures/PiecePictures.tsx";
 import "./kits.css";
 
@@ -23,6 +25,7 @@ export function KitsRoom() {
     placeholderData: keepPreviousData,
     refetchOnMount: "always",
   });
+  const covers = useCovers("kit", found.data?.kits.map((kit) => kit.id) ?? []);
   const refresh = () => queries.invalidateQueries({ queryKey: ["kits"] });
   const remove = useMutation({
     mutationFn: (kit: KitCard) => unwrap(api.DELETE("/api/kits/{id}", { params: { path: { id: kit.id } } })),
@@ -57,7 +60,7 @@ export function KitsRoom() {
     try {
       await open(JSON.parse(await chosen.text()) as Kit);
     } catch {
-      setSays(`${chosen.name} is no kit file: it is not valid JSON.`);
+      setSays(`${chosen.name} is not a kit file: it is not valid JSON.`);
     }
   }
 
@@ -91,6 +94,7 @@ export function KitsRoom() {
           {found.data?.kits.map((kit) => (
             <li key={kit.id} className="kit-card">
               <PiecePictures documents={kit.documents} />
+              <Cover photo={covers[kit.id]} name={kit.name} />
               <Link to={`/kits/${kit.id}`}>
                 <h2>{kit.name}</h2>
               </Link>

@@ -4,6 +4,8 @@ import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { api, unwrap, type BagItem, type KitBill } from "../api/client.ts";
 import { identity } from "../api/identity.ts";
+import { Cover } from "../photos/Cover.tsx";
+import { useCovers } from "../photos/photos.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 import { cellAddress, cellAt, cellName } from "../sheets/cell.ts";
@@ -27,6 +29,7 @@ export function PackRoom() {
   const [at, setAt] = useState(0);
   const { things, waiting, tick, startOver, takeBack } = usePacked(id, cellAddress(cellAt(address)));
   const bill = found.data;
+  const covers = useCovers("material", bill?.lines.map((line) => line.material) ?? []);
   const bag = bill?.bags[Math.min(at, bill.bags.length - 1)];
   const all = bill?.bags.flatMap((b) => b.items.map((item) => thingOf(bill, b.name, item))) ?? [];
   const packed = all.filter((thing) => things.has(thing)).length;
@@ -64,7 +67,7 @@ export function PackRoom() {
           </nav>
           <ul>
             {bag.items.map((item) => (
-              <Thing key={item.line} bill={bill} item={item} ticked={things.has(thingOf(bill, bag.name, item))} onTick={() => tick(thingOf(bill, bag.name, item))} />
+              <Thing key={item.line} cover={covers[bill.lines[item.line].material]} bill={bill} item={item} ticked={things.has(thingOf(bill, bag.name, item))} onTick={() => tick(thingOf(bill, bag.name, item))} />
             ))}
           </ul>
           {at + 1 < bill.bags.length && (
@@ -87,7 +90,7 @@ function thingOf(bill: KitBill, bag: string, item: BagItem): string {
 
 const MOST_SIGNS = 400;
 
-function Thing({ bill, item, ticked, onTick }: { bill: KitBill; item: BagItem; ticked: boolean; onTick: () => void }) {
+function Thing({ bill, cover, item, ticked, onTick }: { bill: KitBill; cover: string | undefined; item: BagItem; ticked: boolean; onTick: () => void }) {
   const line = bill.lines[item.line];
   const material = bill.documents.flatMap(({ document }) => document.materials).find((m) => m.id === line.material);
   const letters = [...new Set(line.letters.filter(Boolean))].join(" ");
@@ -95,7 +98,11 @@ function Thing({ bill, item, ticked, onTick }: { bill: KitBill; item: BagItem; t
     <li className={ticked ? "ticked" : undefined}>
       <label>
         <input type="checkbox" checked={ticked} onChange={onTick} />
-        <Heap material={inBag(material, line, item)} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={longestCut(item)} width={132} height={96} />
+        {cover ? (
+          <Cover photo={cover} name={line.name} />
+        ) : (
+          <Heap material={inBag(material, line, item)} outline={bill.outlines[line.material]} count={item.count + (item.spare ?? 0)} cordMm={longestCut(item)} width={132} height={96} />
+        )}
         <span className="letter">{letters}</span>
         <span className="what">{line.name}</span>
         <span className="how-many">

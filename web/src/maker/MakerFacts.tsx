@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { api, unwrap, type ComponentFacts } from "../api/client.ts";
+import { Photos } from "../photos/Photos.tsx";
 import { sizeOf } from "../shop/size.ts";
 import { useHeld } from "../shop/catalogue.ts";
 import { Moved } from "../shop/Moved.tsx";
@@ -35,6 +36,7 @@ export function MakerFacts({ maker }: { maker: Maker }) {
           </div>
         ))
       )}
+      {maker.item.revision > 0 && <Photos of="material" id={maker.item.material.id} name={maker.item.material.name} />}
       {maker.item.revision > 0 && <UsedIn maker={maker} />}
     </aside>
   );

@@ -1,3 +1,4 @@
+import { Photos } from "../photos/Photos.tsx";
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
@@ -115,6 +116,7 @@ export function Editor({ item, onClose, onSaved, onDeleted, onDuplicate }: Props
           ) : (
             facts.data && m.class === "bead" && <Facts facts={facts.data} />
           )}
+          {!fresh && <Photos of="material" id={m.id} name={item.material.name} />}
           {!fresh && effect.data && (
             <section>
               <h2>Used in {effect.data.length === 0 ? "no pieces" : effect.data.length === 1 ? "1 piece" : `${effect.data.length} pieces`}</h2>

@@ -4,6 +4,8 @@ import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import type { CatalogueItem, Material } from "../api/client.ts";
 import { sizedBy, sizeOf } from "../shop/size.ts";
+import { Cover } from "../photos/Cover.tsx";
+import { useCovers } from "../photos/photos.ts";
 import { BeadPicture } from "../pictures/BeadPicture.tsx";
 import { restoreMaterial, useMaterials, type Filter } from "../shop/catalogue.ts";
 import { CsvDialog } from "./CsvDialog.tsx";
@@ -44,6 +46,7 @@ export function Materials() {
   const found = useMaterials({ ...filter, search, limit: Math.min(many, 500) });
   const items = found.data?.items ?? [];
   const total = found.data?.total ?? 0;
+  const covers = useCovers("material", items.map((item) => item.material.id));
 
   useEffect(() => {
     document.title = "Materials · Mala";
@@ -107,7 +110,7 @@ export function Materials() {
             </thead>
             <tbody>
               {items.map((item) => (
-                <Row key={item.material.id} item={item} onOpen={() => (item.material.component ? void navigate(`/materials/component/${item.material.id}`) : setOpen(item))} />
+                <Row key={item.material.id} item={item} cover={covers[item.material.id]} onOpen={() => (item.material.component ? void navigate(`/materials/component/${item.material.id}`) : setOpen(item))} />
               ))}
             </tbody>
           </table>
@@ -149,11 +152,16 @@ export function Materials() {
   );
 }
 
-function Row({ item, onOpen }: { item: CatalogueItem; onOpen: () => void }) {
+function Row({ item, cover, onOpen }: { item: CatalogueItem; cover: string | undefined; onOpen: () => void }) {
   const m = item.material;
   return (
     <tr className={item.archived ? "archived" : undefined}>
-      <td style={{ width: 44 }}>{item.outline && <BeadPicture material={m} outline={item.outline} size={34} px={3} />}</td>
+      <td style={{ width: 44 }}>
+        <span className="pictured">
+          {item.outline && <BeadPicture material={m} outline={item.outline} size={34} px={3} />}
+          <Cover photo={cover} name={m.name} />
+        </span>
+      </td>
       <th scope="row">
         <button type="button" className="link" onClick={onOpen}>
           {m.name}

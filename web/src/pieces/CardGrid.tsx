@@ -1,6 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useLayoutEffect, useRef, useState, type RefObject } from "react";
 import type { PieceCard } from "../api/client.ts";
+import { useCovers } from "../photos/photos.ts";
 import { PieceCardView } from "./PieceCardView.tsx";
 
 /** The measures of the grid in px: the least width of a card, the gap between cards, and how high a card usually is. */
@@ -36,6 +37,8 @@ export function CardGrid({ total, at, scroller, onLooked, onDuplicate, onDelete 
   const to = ((shown.at(-1)?.index ?? 0) + 1) * columns - 1;
   useLayoutEffect(() => onLooked(from, to), [from, to, onLooked]);
 
+  const covers = useCovers("piece", Array.from({ length: Math.min(total, to + 1) - from }, (_, i) => at(from + i)?.id).filter((id) => id !== undefined));
+
   return (
     <div role="list" className="cards" ref={list} style={{ height: rows.getTotalSize() }}>
       {shown.map((row) => (
@@ -45,7 +48,7 @@ export function CardGrid({ total, at, scroller, onLooked, onDuplicate, onDelete 
             const piece = at(index);
             return (
               <div role="listitem" key={piece?.id ?? index} className="card" aria-setsize={total} aria-posinset={index + 1}>
-                {piece && <PieceCardView piece={piece} onDuplicate={() => onDuplicate(piece)} onDelete={() => onDelete(piece)} />}
+                {piece && <PieceCardView piece={piece} cover={covers[piece.id]} onDuplicate={() => onDuplicate(piece)} onDelete={() => onDelete(piece)} />}
               </div>
             );
           })}

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link } from "react-router";
 import { api, unwrap, type Deleted as DeletedThings } from "../api/client.ts";
+import { Cover } from "../photos/Cover.tsx";
 
 type Thing = DeletedThings["pieces"][number];
 type Keeping = Pick<DeletedThings, "keepDays" | "asideDays">;
@@ -10,12 +11,13 @@ type Keeping = Pick<DeletedThings, "keepDays" | "asideDays">;
 export function Deleted() {
   const queries = useQueryClient();
   const found = useQuery({ queryKey: ["deleted"], queryFn: () => unwrap(api.GET("/api/deleted")), refetchOnMount: "always" });
-  const refresh = () => Promise.all(["deleted", "pieces", "kits", "materials"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+  const refresh = () => Promise.all(["deleted", "pieces", "kits", "materials", "photos", "covers"].map((key) => queries.invalidateQueries({ queryKey: [key] })));
   const restore = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/pieces/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
   const restoreKit = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/kits/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
   const restoreMaterial = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/materials/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
+  const restorePhoto = useMutation({ mutationFn: (id: string) => unwrap(api.POST("/api/photo/{id}/undelete", { params: { path: { id } } })), onSuccess: refresh });
   const keep = useMutation({ mutationFn: (body: Keeping) => unwrap(api.PUT("/api/deleted", { body })), onSuccess: refresh });
-  const says = found.error ?? restore.error ?? restoreKit.error ?? restoreMaterial.error ?? keep.error;
+  const says = found.error ?? restore.error ?? restoreKit.error ?? restoreMaterial.error ?? restorePhoto.error ?? keep.error;
   useEffect(() => {
     document.title = "Deleted · Mala";
   }, []);
@@ -33,10 +35,11 @@ export function Deleted() {
       <div className="pieces">
         {says && <p role="alert">{says.message}</p>}
         {found.data && <Rules {...found.data} onKeep={(body) => keep.mutate(body)} />}
-        {found.data && found.data.pieces.length + found.data.kits.length + found.data.materials.length === 0 && <p className="quiet">Nothing is deleted.</p>}
+        {found.data && found.data.pieces.length + found.data.kits.length + found.data.materials.length + found.data.photos.length === 0 && <p className="quiet">Nothing is deleted.</p>}
         <Things title="Pieces" things={found.data?.pieces} onRestore={restore.mutate} />
         <Things title="Kits" things={found.data?.kits} onRestore={restoreKit.mutate} />
         <Things title="Materials" things={found.data?.materials} onRestore={restoreMaterial.mutate} />
+        <Things title="Photographs" things={found.data?.photos} onRestore={restorePhoto.mutate} picture />
       </div>
     </main>
   );
@@ -57,7 +60,7 @@ function Rules({ keepDays, asideDays, onKeep }: Keeping & { onKeep: (keeping: Ke
   );
 }
 
-function Things({ title, things, onRestore }: { title: string; things: Thing[] | undefined; onRestore: (id: string) => void }) {
+function Things({ title, things, onRestore, picture }: { title: string; things: Thing[] | undefined; onRestore: (id: string) => void; picture?: boolean }) {
   if (!things?.length) return null;
   return (
     <section aria-label={title} className="deleted">
@@ -77,12 +80,12 @@ function Things({ title, things, onRestore }: { title: string; things: Thing[] |
           {things.map((thing) => (
             <tr key={thing.id}>
               <th scope="row">
-                {thing.name} <span className="quiet">{thing.kind}</span>
+                {picture && <Cover photo={thing.id} name={thing.name} />} {thing.name} <span className="quiet">{thing.kind}</span>
               </th>
               <td>{day(thing.deletedAt)}</td>
               <td>{day(thing.keptUntil)}</td>
               <td>
-                <button type="button" className="link" aria-label={`Restore ${thing.name}`} onClick={() => onRestore(thing.id)}>
+                <button type="button" className="link" aria-label={picture ? `Restore the photograph of ${thing.name}` : `Restore ${thing.name}`} onClick={() => onRestore(thing.id)}>
                   Restore
                 </button>
               </td>

@@ -5,20 +5,24 @@ import { problems, SEVERITY } from "../problems/severity.ts";
 import { opened } from "../api/opened.ts";
 import type { Drawn } from "../api/drawn.ts";
 import { DrawnPicture } from "../pictures/WholePicture.tsx";
+import { Cover } from "../photos/Cover.tsx";
 import { Length } from "../ui/UnitContext.tsx";
 import { useInTurn } from "../pictures/useInTurn.ts";
 
 interface Props {
   piece: PieceCard;
+  /** Its photograph, if it has one. */
+  cover: string | undefined;
   onDuplicate: () => void;
   onDelete: () => void;
 }
 
 /** PieceCardView shows a piece by its picture, drawn from its data. */
-export function PieceCardView({ piece, onDuplicate, onDelete }: Props) {
+export function PieceCardView({ piece, cover, onDuplicate, onDelete }: Props) {
   return (
     <>
       <Picture piece={piece} />
+      <Cover photo={cover} name={piece.name} />
       <div className="words">
         <Link to={`/pieces/${piece.id}`}>
           <h2>{piece.name}</h2>

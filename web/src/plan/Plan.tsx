@@ -7,6 +7,8 @@ import { fitPage } from "./fitPage.ts";
 import { saveAs, standalone } from "../sheets/keep.ts";
 import { fetchFile, keptSheet } from "../sheets/papers.ts";
 import { saveFile } from "../ui/saveFile.ts";
+import { Choice } from "../ui/Answers.tsx";
+import { photoData, useCovers } from "../photos/photos.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { IntoKit } from "./IntoKit.tsx";
 import { PlanSheet } from "./PlanSheet.tsx";
@@ -77,6 +79,17 @@ export function Plan() {
     }
   }
 
+  const cover = useCovers("piece", [id])[id];
+  const [photo, setPhoto] = useState<string | null>(null);
+  async function pictureBy(what: "drawing" | "photograph") {
+    setSays(null);
+    try {
+      setPhoto(what === "photograph" && cover ? await photoData(cover) : null);
+    } catch (err) {
+      setSays((err as Error).message);
+    }
+  }
+
   return (
     <div className="plan-room">
       <div className="plan-tools">
@@ -96,6 +109,17 @@ export function Plan() {
         <Button variant="outlined" onClick={() => void exportFile()}>
           Export piece file
         </Button>
+        {cover && (
+          <Choice
+            legend="Picture"
+            value={photo ? "photograph" : "drawing"}
+            options={[
+              { value: "drawing", label: "Drawing" },
+              { value: "photograph", label: "Photograph" },
+            ]}
+            onChange={(what) => void pictureBy(what)}
+          />
+        )}
         <form className="name-version" onSubmit={(e) => void nameVersion(e)}>
           <InputBase value={label} onChange={(e) => setLabel(e.target.value)} placeholder="Name this version" inputProps={{ "aria-label": "Name of this version", maxLength: 120 }} />
           <Button type="submit" disabled={!label.trim()}>
@@ -105,7 +129,7 @@ export function Plan() {
         <span className="quiet" role={says ? "alert" : undefined}>{says ?? "Each of these saves a version that never changes and prints its number on the page."}</span>
       </div>
       {whole && !state.behind ? (
-        <PlanSheet ref={sheet} doc={whole.doc} analysis={whole.analysis} version={stamp} />
+        <PlanSheet ref={sheet} doc={whole.doc} analysis={whole.analysis} version={stamp} photo={cover ? photo : null} />
       ) : (
         <p className="quiet" style={{ padding: 24 }}>
           {state.behind ? "The plan is drawn as soon as the bead line has no errors." : "Drawing the plan…"}

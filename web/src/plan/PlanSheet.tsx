@@ -15,11 +15,13 @@ interface Props {
   doc: Document;
   analysis: Analysis;
   version: VersionNote | null;
+  /** The photograph that stands in place of the drawing, as data. */
+  photo: string | null;
   ref: Ref<HTMLDivElement>;
 }
 
 /** PlanSheet is the one page that goes to the bench: picture, runs, tally, ends, cut, checks, cautions. */
-export function PlanSheet({ doc, analysis, version, ref }: Props) {
+export function PlanSheet({ doc, analysis, version, photo, ref }: Props) {
   const { unit } = useUnit();
   const text = (mm: number) => formatLength(mm, unit);
   const rows = analysis.strands.map((strand, i): RowOnPaper => ({ strand, ofSeveral: analysis.strands.length > 1 ? ` of row ${i + 1}` : "" }));
@@ -38,7 +40,7 @@ export function PlanSheet({ doc, analysis, version, ref }: Props) {
         <p className="stamp">{version ? stampOf(version) : "unsaved version"}</p>
       </header>
       <div className="first">
-        <Picture doc={doc} analysis={analysis} />
+        {photo ? <img className="photograph" src={photo} width={PICTURE.width} alt={`Photograph of ${doc.name}`} /> : <Picture doc={doc} analysis={analysis} />}
         <div>
           <table>
             <caption>Length</caption>
