@@ -32,6 +32,7 @@ type Analysis struct {
 	Short       []ShortOf      `json:"short,omitempty" doc:"What there is too little of in stock to make one."`
 	Sensitivity []Sensitivity  `json:"sensitivity"`
 	Checks      []Check        `json:"checks"`
+	Care        []string       `json:"care,omitempty" doc:"How the wearer keeps it as it is. None in few words."`
 	Cautions    []CautionShown `json:"cautions" doc:"What to mind. None in few words."`
 	Tools       []Tool         `json:"tools,omitzero" doc:"What is needed beside the materials, in the order it is first used; with the steps."`
 	Techniques  []string       `json:"techniques,omitzero" doc:"Ways of the hand that the steps use and that can be shown, each once."`

@@ -103,6 +103,9 @@ func (a *Analysis) making(m *measure.Measured, opt Options) {
 	for _, c := range caution.For(m, all) {
 		a.Cautions = append(a.Cautions, CautionShown{string(c), en.Caution(c)})
 	}
+	for _, c := range caution.CareFor(m) {
+		a.Care = append(a.Care, en.Care(c))
+	}
 	for _, t := range technique.For(all, m.Piece.House) {
 		a.Techniques = append(a.Techniques, string(t))
 	}

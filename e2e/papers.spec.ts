@@ -82,16 +82,16 @@ test("all papers of a kit come in one file, with progress, and can be cancelled"
   const file = await download;
   expect(file.suggestedFilename()).toBe("Three evenings, the stack, papers.zip");
   const files = unzipSync(readFileSync(await file.path()));
-  expect(Object.keys(files)).toHaveLength(5);
+  expect(Object.keys(files)).toHaveLength(6);
   expect(Buffer.from(files["0-0-0 Labels.pdf"]).subarray(0, 5).toString()).toBe("%PDF-");
-  await expect(page.getByText("5 papers are saved.")).toBeVisible();
+  await expect(page.getByText("6 papers are saved.")).toBeVisible();
   await page.goto(`/kits/${await kitId(page, "Last Ferry")}`);
   await page.route("**/papers/**", async (route) => {
     await new Promise((after) => setTimeout(after, 150));
     await route.continue();
   });
   await page.getByRole("button", { name: "All papers" }).click();
-  await expect(page.getByText(/^[1-9]\d? of 60$/)).toBeVisible();
+  await expect(page.getByText(/^[1-9]\d? of 72$/)).toBeVisible();
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText("Cancelled. Nothing was saved.")).toBeVisible();
   await page.unrouteAll({ behavior: "ignoreErrors" });
@@ -107,13 +107,37 @@ test("pictures for a listing are saved in dots and in lines, and the bill as CSV
   await page.getByText("Pictures of Last Ferry").click();
   await expect(page.getByRole("button", { name: "Save as PNG" })).toBeEnabled();
   const png = await saved("Save as PNG");
-  expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([2000, 2000]);
-  await page.getByRole("checkbox", { name: "on the cloth" }).uncheck();
-  expect((await saved("Save as PNG")).equals(png)).toBe(false);
+  const size = (file: Buffer) => [file.readUInt32BE(16), file.readUInt32BE(20)];
+  expect(Math.max(...size(png))).toBe(1600);
+  await page.getByRole("button", { name: "Transparent" }).click();
+  await page.getByRole("button", { name: "4x" }).click();
+  const large = await saved("Save as PNG");
+  expect(Math.max(...size(large))).toBe(3200);
+  // Its corner is seen through, and its length lines say what those of the drawing in lines do.
+  const corner = await page.evaluate(async (base64) => {
+    const image = await createImageBitmap(new Blob([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))]));
+    const ctx = Object.assign(document.createElement("canvas"), { width: 8, height: 8 }).getContext("2d")!;
+    ctx.drawImage(image, 0, 0);
+    return ctx.getImageData(2, 2, 1, 1).data[3];
+  }, large.toString("base64"));
+  expect(corner).toBe(0);
   const svg = (await saved("Save as SVG")).toString();
   expect(svg).toContain("<title>Last Ferry</title>");
   expect(svg).not.toContain("#dad4c5");
-  await page.getByRole("combobox", { name: "View of Last Ferry" }).selectOption("first row, true size");
+  expect(svg).not.toContain("<text");
+  await page.getByRole("checkbox", { name: /with lines/ }).check();
+  const lines = [...(await saved("Save as SVG")).toString().matchAll(/<text[^>]*>([\d.]+ mm)</g)].map((found) => found[1]!);
+  expect(lines).toHaveLength(2);
+  await page.evaluate(() => {
+    const { fillText } = CanvasRenderingContext2D.prototype;
+    CanvasRenderingContext2D.prototype.fillText = function (text, x, y) {
+      document.body.dataset.written = `${document.body.dataset.written ?? ""}${text}|`;
+      fillText.call(this, text, x, y);
+    };
+  });
+  await page.getByRole("button", { name: "1x" }).click();
+  await expect(page.locator("body")).toHaveAttribute("data-written", new RegExp(`${lines[0]}\\|${lines[1]}\\|`));
+  await page.getByRole("button", { name: "First row, true size" }).click();
   const width = Number(/width="([\d.]+)mm"/.exec((await saved("Save as SVG")).toString())![1]);
   expect(width).toBeGreaterThan(432);
   expect(width).toBeLessThan(475);

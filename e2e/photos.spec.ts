@@ -1,5 +1,5 @@
-import { openPiece } from "./mala.ts";
-import { expect, test, type Page } from "./mala.ts";
+import type { Page } from "@playwright/test";
+import { expect, openPiece, test } from "./mala.ts";
 
 /** picture paints a photograph: a round of one colour on felt of another. */
 async function picture(page: Page, colour: string): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
@@ -57,6 +57,7 @@ test("photographs of a piece are added, ordered, removed and brought back, and i
 test("a photograph of a bead is pasted or dropped in its dialog, and its dish shows it", async ({ page }) => {
   await page.goto("/materials");
   await page.getByRole("searchbox", { name: "Search materials" }).fill("tide");
+  await expect(page.getByRole("row").nth(1)).toContainText("Tide");
   const bead = page.getByRole("row").nth(1).getByRole("button");
   const name = (await bead.textContent())!;
   await bead.click();

@@ -100,6 +100,18 @@ func (p path) turned(angle, dx, dy float64) path {
 	return out
 }
 
+// scaled is the path larger or smaller round the origin.
+func (p path) scaled(by float64) path {
+	out := make(path, len(p))
+	for i, s := range p {
+		out[i].do = s.do
+		for k := range s.pts {
+			out[i].pts[k] = s.pts[k] * by
+		}
+	}
+	return out
+}
+
 // drawn reads a path as drawings have it: M 1 2 L 3 4 C 5 6 7 8 9 10 Z, all absolute.
 func drawn(text string) path {
 	var out path

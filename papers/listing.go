@@ -5,6 +5,7 @@ import (
 	"html"
 	"strings"
 
+	"mala/core/length"
 	"mala/desk"
 	"mala/format"
 )
@@ -27,8 +28,9 @@ const (
 var felt = colour{218, 212, 197}
 
 // PictureSVG draws a finished piece as an SVG: as it hangs or lies, or laid flat; on the
-// cloth or on nothing. The analysis has its drawing and picture. The error is format.Faults.
-func PictureSVG(doc *format.Document, a *desk.Analysis, view string, cloth bool) (string, error) {
+// cloth or on nothing; with the lines that say how wide and high it lies where there is a unit for them.
+// The analysis has its drawing and picture. The error is format.Faults.
+func PictureSVG(doc *format.Document, a *desk.Analysis, view string, cloth bool, lines length.Unit) (string, error) {
 	whole := a.Drawing.Picture.Whole
 	if view == ViewLaid && a.Drawing.Picture.Laid != nil {
 		whole = a.Drawing.Picture.Laid
@@ -36,7 +38,11 @@ func PictureSVG(doc *format.Document, a *desk.Analysis, view string, cloth bool)
 	if whole == nil {
 		return "", format.Faults{{Says: "There is no picture of this piece: too few beads lie in it."}}
 	}
-	edge := 0.05 * max(whole.Box[2]-whole.Box[0], whole.Box[3]-whole.Box[1])
+	large := max(whole.Box[2]-whole.Box[0], whole.Box[3]-whole.Box[1])
+	edge := 0.05 * large
+	if lines != "" {
+		edge = 0.14 * large
+	}
 	left, top := whole.Box[0]-edge, whole.Box[1]-edge
 	wide, high := whole.Box[2]+edge-left, whole.Box[3]+edge-top
 	var b strings.Builder
@@ -48,8 +54,38 @@ func PictureSVG(doc *format.Document, a *desk.Analysis, view string, cloth bool)
 	for i := range whole.Rows {
 		drawRow(k, doc, a, whole, &whole.Rows[i])
 	}
+	if lines != "" {
+		lengthLines(k, whole.Box, large, lines)
+	}
 	b.WriteString("</svg>\n")
 	return b.String(), nil
+}
+
+// lengthLines draw below and at the right how wide and how high a piece lies. The page draws them alike
+// (web/src/draw/lengthLines.ts).
+func lengthLines(k svgInk, in [4]float64, large float64, unit length.Unit) {
+	off, tick, size := 0.05*large, 0.015*large, 0.032*large
+	line := stroke(grey, 0.003*large)
+	from := func(x, y, toX, toY float64) {
+		var p path
+		at(&p, x, y)
+		at(&p, toX, toY)
+		k.draw(p, line)
+	}
+	text := func(x, y, turn, mm float64) {
+		fmt.Fprintf(k.out, `<text x="%.3f" y="%.3f" transform="rotate(%.0f %.3f %.3f)" font-family="sans-serif" font-size="%.3f" text-anchor="middle" fill="%s">%s</text>`+"\n",
+			x, y, turn, x, y, size, grey.hex(), html.EscapeString(length.MM(mm).In(unit)))
+	}
+	left, top, right, bottom := in[0], in[1], in[2], in[3]
+	y, x := bottom+off, right+off
+	from(left, y, right, y)
+	from(left, y-tick, left, y+tick)
+	from(right, y-tick, right, y+tick)
+	from(x, top, x, bottom)
+	from(x-tick, top, x+tick, top)
+	from(x-tick, bottom, x+tick, bottom)
+	text((left+right)/2, y+1.4*size, 0, right-left)
+	text(x+0.6*size, (top+bottom)/2, 90, bottom-top)
 }
 
 func drawRow(k ink, doc *format.Document, a *desk.Analysis, whole *desk.Whole, row *desk.WholeRow) {

@@ -61,6 +61,7 @@ var kinds = []struct {
 	{"instructions", words.Instructions, (*paper).instructions},
 	{"labels", words.Labels, (*paper).labels},
 	{"cards", words.PriceCard, (*paper).cards},
+	{"shop-card", words.ShopCard, (*paper).shopCard},
 }
 
 // Kinds are the names of the papers.
@@ -145,7 +146,7 @@ func print(ctx context.Context, kit *format.Kit, order *Order, small bool) ([]by
 	}
 	day, _ := time.Parse(time.DateOnly, order.Day)
 	from := kits.Packing{Supplies: buying.Supplies{Materials: order.Materials, Stock: map[string]int{}, Day: day}, Selling: order.Selling}
-	opt := desk.Options{Unit: length.Unit(order.Unit), Drawing: true}
+	opt := desk.Options{Unit: length.Unit(order.Unit), Drawing: true, Picture: order.Paper == "shop-card"}
 	bill, err := kits.KitBillOf(ctx, kit, order.Cell, order.Copies, from, opt)
 	if err != nil {
 		return nil, err

@@ -291,13 +291,23 @@ func TestPicturesForListings(t *testing.T) {
 		a.Drawing.Picture = p
 		beads := a.Beads
 		for _, view := range []string{papers.ViewWhole, papers.ViewLaid} {
-			svg, err := papers.PictureSVG(doc, a, view, true)
+			svg, err := papers.PictureSVG(doc, a, view, true, "")
 			if err != nil {
 				t.Errorf("%s: %v", name, err)
 				continue
 			}
-			if n := strings.Count(svg, "<path"); n < beads/2 || strings.Contains(svg, "NaN") || !strings.Contains(svg, "<title>") || strings.Count(svg, `fill="#dad4c5"`) < 1 {
+			n := strings.Count(svg, "<path")
+			if n < beads/2 || strings.Contains(svg, "NaN") || !strings.Contains(svg, "<title>") || strings.Count(svg, `fill="#dad4c5"`) < 1 {
 				t.Errorf("%s: %d paths of %d beads", name, n, beads)
+			}
+			whole := p.Whole
+			if view == papers.ViewLaid && p.Laid != nil {
+				whole = p.Laid
+			}
+			lined, err := papers.PictureSVG(doc, a, view, false, length.InMillimetres)
+			wide, high := length.MM(whole.Box[2]-whole.Box[0]).In(length.InMillimetres), length.MM(whole.Box[3]-whole.Box[1]).In(length.InMillimetres)
+			if err != nil || strings.Contains(lined, `fill="#dad4c5"`) || strings.Count(lined, "<text") != 2 || !strings.Contains(lined, ">"+wide+"<") || !strings.Contains(lined, ">"+high+"<") || strings.Count(lined, "<path")-n != 5 {
+				t.Errorf("%s: %v, the lines of %s by %s", name, err, wide, high)
 			}
 		}
 		for i := range a.Strands {

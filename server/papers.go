@@ -12,6 +12,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"mala/core/length"
 	"mala/desk"
 	"mala/desk/kits"
 	"mala/format"
@@ -22,7 +23,7 @@ import (
 // PaperWanted is which paper, on what.
 type PaperWanted struct {
 	UnitParam
-	Paper string `path:"paper" enum:"packing,materials,instructions,labels,cards"`
+	Paper string `path:"paper" enum:"packing,materials,instructions,labels,cards,shop-card"`
 	Sheet string `query:"sheet" default:"A4" enum:"A4,Letter"`
 }
 
@@ -52,7 +53,7 @@ func (s *server) registerPapers(api huma.API) {
 				return nil, err
 			}
 			kit := &format.Kit{Format: format.KitFormat, Name: v.Document.Name, Pieces: []format.KitPiece{*piece}, Sizes: []string{""}, Colourways: []string{""}}
-			return s.print(ctx, kit, in.Number, kits.CellOf{}, 1, in.PaperWanted)
+			return s.print(ctx, kit, in.Number, kits.CellOf{}, 1, in.PaperWanted, false)
 		})
 	call(api, huma.Operation{OperationID: "technique", Method: http.MethodGet, Path: "/api/techniques/{name}", Summary: "The picture of a way of the hand as SVG"},
 		func(_ context.Context, in *struct {
@@ -68,13 +69,14 @@ func (s *server) registerPapers(api huma.API) {
 		func(ctx context.Context, in *struct {
 			View  string `query:"view" enum:"whole,laid" default:"whole"`
 			Cloth bool   `query:"cloth"`
+			Lines string `query:"lines" enum:",mm,cm,in" doc:"With lines that say how wide and high it lies, in this unit."`
 			Body  format.Document
 		}) (*file, error) {
 			a, err := s.pictured(ctx, &in.Body)
 			if err != nil {
 				return nil, err
 			}
-			svg, err := papers.PictureSVG(&in.Body, a, in.View, in.Cloth)
+			svg, err := papers.PictureSVG(&in.Body, a, in.View, in.Cloth, length.Unit(in.Lines))
 			return &file{"image/svg+xml", "inline", []byte(svg)}, err
 		})
 	call(api, huma.Operation{OperationID: "diagram", Method: http.MethodPost, Path: "/api/diagram", Summary: "A row of a piece stretched out, as SVG of its true size"},
@@ -108,17 +110,17 @@ func (s *server) paper(ctx context.Context, in *paperInput) (*file, error) {
 	if err != nil {
 		return nil, err
 	}
-	return s.print(ctx, kit, version, kits.CellOf{Option: in.Option, Size: in.Size, Colourway: in.Colourway}, in.Copies, in.PaperWanted)
+	return s.print(ctx, kit, version, kits.CellOf{Option: in.Option, Size: in.Size, Colourway: in.Colourway}, in.Copies, in.PaperWanted, in.Paper == "cards" || in.Paper == "shop-card")
 }
 
-func (s *server) print(ctx context.Context, kit *format.Kit, version int, cell kits.CellOf, copies int, in PaperWanted) (*file, error) {
+func (s *server) print(ctx context.Context, kit *format.Kit, version int, cell kits.CellOf, copies int, in PaperWanted, priced bool) (*file, error) {
 	from, leave, err := s.packing(ctx, kit)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
 	order := &papers.Order{Format: papers.Format, Paper: in.Paper, Cell: cell, Copies: copies, Version: version,
-		Unit: cmp.Or(in.Unit, "mm"), Sheet: in.Sheet, Day: time.Now().Format(time.DateOnly), Selling: from.Selling, Materials: carried(kit, from.Materials, in.Paper)}
+		Unit: cmp.Or(in.Unit, "mm"), Sheet: in.Sheet, Day: time.Now().Format(time.DateOnly), Selling: from.Selling, Materials: carried(kit, from.Materials, priced)}
 	data, err := papers.Print(ctx, kit, order)
 	if err != nil {
 		return nil, err
@@ -139,10 +141,10 @@ func (s *server) printed(ctx context.Context, in *paperInput) (*format.Kit, int,
 
 // carried are the materials of the catalogue that a paper follows from: those with places, and
 // on what shows a price those with packs.
-func carried(kit *format.Kit, catalogue []format.Material, paper string) []format.Material {
+func carried(kit *format.Kit, catalogue []format.Material, priced bool) []format.Material {
 	var out []format.Material
 	for _, m := range catalogue {
-		if paper != "cards" {
+		if !priced {
 			m.Packs = nil
 		}
 		inKit := slices.ContainsFunc(kit.Pieces, func(p format.KitPiece) bool {

@@ -63,3 +63,29 @@ func TestCautionsFollowFromWhatIsUsed(t *testing.T) {
 		t.Error("where it hangs is not said")
 	}
 }
+
+func TestCareFollowsFromWhatIsUsed(t *testing.T) {
+	of := func(m material.Material) []Care {
+		return CareFor(&measure.Measured{Piece: &piece.Piece{Closure: piece.Closure{Type: piece.Clasp}}, Tally: []measure.Count{{Material: &m}}})
+	}
+	for care, m := range map[Care]material.Material{
+		"roll-on":     {Cord: &material.Cord{Type: material.Elastic}},
+		"thread-dry":  {Cord: &material.Cord{Type: material.Thread}},
+		"leather-dry": {Cord: &material.Cord{Type: material.Leather}},
+		"pearl":       {Bead: &material.Bead{}, Look: material.Look{Finish: "pearl"}},
+		"wood":        {Bead: &material.Bead{}, Look: material.Look{Finish: "wood"}},
+		"lined":       {Bead: &material.Bead{}, Look: material.Look{Finish: "lined"}},
+		"metal":       {Finding: &material.Finding{Type: material.JumpRing}, Metal: "brass"},
+	} {
+		if got := of(m); !slices.Equal(got, []Care{"take-off", care}) {
+			t.Errorf("got %v, want take-off and %s", got, care)
+		}
+	}
+	if got := of(material.Material{Bead: &material.Bead{}, Look: material.Look{Finish: "glass"}}); !slices.Equal(got, []Care{"take-off"}) {
+		t.Errorf("plain glass: %v", got)
+	}
+	hung := &measure.Measured{Piece: &piece.Piece{Closure: piece.Closure{Type: piece.Hung}}}
+	if got := CareFor(hung); !slices.Equal(got, []Care{"dust"}) {
+		t.Errorf("an ornament: %v", got)
+	}
+}

@@ -29,3 +29,24 @@ var cautions = map[caution.Caution]string{
 	"vehicle":     "In a vehicle it must not block or draw away the driver's view; many places forbid it. See your local law.",
 	"snag":        "Long strands and tassels snag: keep them from machines, cots and pets.",
 }
+
+// Care says what the wearer does to keep a piece as it is.
+func Care(c caution.Care) string {
+	says := cares[c]
+	if says == "" {
+		panic(fmt.Sprintf("en: no sentence for the care %q", c))
+	}
+	return says
+}
+
+var cares = map[caution.Care]string{
+	"take-off":    "Take it off to bathe, swim and sleep, and keep it in a soft pouch.",
+	"dust":        "Dust it with a soft, dry brush.",
+	"roll-on":     "Roll it over the hand; pulling it wide wears the elastic.",
+	"thread-dry":  "Keep it dry: wet thread stretches.",
+	"leather-dry": "Keep the cord dry, and let it dry in the air if it gets wet.",
+	"pearl":       "Put it on after perfume and lotion, and wipe the pearls with a soft cloth.",
+	"wood":        "Keep wood away from water and heat.",
+	"lined":       "Lined glass fades in strong sun and in cleaning fluids.",
+	"metal":       "Metal darkens in time: polish it with a dry, soft cloth.",
+}

@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"strings"
 	"time"
+	"unicode"
+	"unicode/utf8"
 
 	"mala/core/length"
 )
@@ -79,3 +81,13 @@ func Page(n int, of string) string { return fmt.Sprintf("page %d of %s", n, of) 
 
 // Day writes a day.
 func Day(day time.Time) string { return day.Format("2 January 2006") }
+
+// Sentence puts things in a list, as a sentence.
+func Sentence(things []string) string {
+	text := strings.Join(things, ", ")
+	if text == "" {
+		return ""
+	}
+	first, size := utf8.DecodeRuneInString(text)
+	return string(unicode.ToUpper(first)) + text[size:] + "."
+}

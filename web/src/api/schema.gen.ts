@@ -1218,6 +1218,8 @@ export interface components {
             beads: number;
             /** @description The same with every component broken down to its parts. */
             bought: components["schemas"]["Count"][];
+            /** @description How the wearer keeps it as it is. None in few words. */
+            care?: string[];
             /** @description What to mind. None in few words. */
             cautions: components["schemas"]["CautionShown"][];
             checks: components["schemas"]["Check"][];
@@ -5785,7 +5787,7 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                paper: "packing" | "materials" | "instructions" | "labels" | "cards";
+                paper: "packing" | "materials" | "instructions" | "labels" | "cards" | "shop-card";
             };
             cookie?: never;
         };
@@ -6467,6 +6469,8 @@ export interface operations {
             query?: {
                 view?: "whole" | "laid";
                 cloth?: boolean;
+                /** @description With lines that say how wide and high it lies, in this unit. */
+                lines?: "" | "mm" | "cm" | "in";
             };
             header?: never;
             path?: never;
@@ -7001,7 +7005,7 @@ export interface operations {
             path: {
                 id: string;
                 number: number;
-                paper: "packing" | "materials" | "instructions" | "labels" | "cards";
+                paper: "packing" | "materials" | "instructions" | "labels" | "cards" | "shop-card";
             };
             cookie?: never;
         };
@@ -7387,7 +7391,7 @@ export const pathsApiKitsIdGetParametersQueryUnitValues: ReadonlyArray<Flattened
 export const pathsApiKitsIdPutParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}"]["put"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitsIdPapersPaperGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiKitsIdPapersPaperGetParametersQuerySheetValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["query"]["sheet"]> = ["A4", "Letter"];
-export const pathsApiKitsIdPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards"];
+export const pathsApiKitsIdPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards", "shop-card"];
 export const pathsApiKitsIdUndeletePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/kits/{id}/undelete"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiMaterialsGetParametersQuerySpotValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/materials"]["get"]["parameters"]["query"]["spot"]> = ["row", "closure", "join", "holder", "ring", "chain"];
 export const pathsApiMatrixPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/matrix"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
@@ -7397,11 +7401,12 @@ export const pathsApiPhotosOfIdPutParametersPathOfValues: ReadonlyArray<Flattene
 export const pathsApiPhotosOfIdPostParametersPathOfValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/photos/{of}/{id}"]["post"]["parameters"]["path"]["of"]> = ["material", "piece", "version", "kit"];
 export const pathsApiPicturePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPictureSvgPostParametersQueryViewValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture.svg"]["post"]["parameters"]["query"]["view"]> = ["whole", "laid"];
+export const pathsApiPictureSvgPostParametersQueryLinesValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/picture.svg"]["post"]["parameters"]["query"]["lines"]> = ["", "mm", "cm", "in"];
 export const pathsApiPiecesIdAnalysisGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/analysis"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberPapersPaperGetParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}/papers/{paper}"]["get"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiPiecesIdVersionsNumberPapersPaperGetParametersQuerySheetValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}/papers/{paper}"]["get"]["parameters"]["query"]["sheet"]> = ["A4", "Letter"];
-export const pathsApiPiecesIdVersionsNumberPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards"];
+export const pathsApiPiecesIdVersionsNumberPapersPaperGetParametersPathPaperValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/pieces/{id}/versions/{number}/papers/{paper}"]["get"]["parameters"]["path"]["paper"]> = ["packing", "materials", "instructions", "labels", "cards", "shop-card"];
 export const pathsApiSizesPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/sizes"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiSolvePostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/solve"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];
 export const pathsApiStacksPostParametersQueryUnitValues: ReadonlyArray<FlattenedDeepRequired<paths>["/api/stacks"]["post"]["parameters"]["query"]["unit"]> = ["mm", "cm", "in"];

@@ -78,6 +78,7 @@ function more(id: string) {
     { says: "Worn together", to: `${at}/stack` },
     { says: "What to buy", to: `${at}/buy` },
     { says: "Written pattern", to: `${at}/written` },
+    { says: "Save picture", to: `${at}/plan?picture` },
     { says: "History", to: `${at}/history` },
   ];
 }

@@ -24,6 +24,8 @@ export interface WholeView {
   /** The most px a millimetre takes, for small pieces. */
   mostPx?: number;
   letters?: boolean;
+  /** At mostPx, whatever the picture leaves free round it. */
+  exactly?: boolean;
   /** Without the neck it hangs on, as on paper. */
   bare?: boolean;
   /** How far it is zoomed in, and where its middle is moved to, in px. */
@@ -52,7 +54,8 @@ const LEGS_APART = 0.07;
 const FINE_COLOUR = "#8a7a6a";
 
 /** fitWhole says how many px a millimetre takes so that all of the piece fits. */
-export function fitWhole({ drawn, width, height, mostPx = MOST_PX }: WholeView): number {
+export function fitWhole({ drawn, width, height, mostPx = MOST_PX, exactly }: WholeView): number {
+  if (exactly) return mostPx;
   const [left, top, right, bottom] = drawn.picture.whole?.box ?? [0, 0, 1, 1];
   const free = 1 - 2 * MARGIN;
   // Rows side by side are as wide as the picture: what is written above and below them keeps its lines.

@@ -2,14 +2,15 @@ import { useState } from "react";
 import type { KitBill } from "../api/client.ts";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { billCsv } from "./csv.ts";
-import { ListingPictures } from "./ListingPictures.tsx";
 import { keepSheet, keptSheet, paperAddress, PAPERS, SHEETS, type Sheet } from "../sheets/papers.ts";
+import { SavePicture } from "../sheets/SavePicture.tsx";
 import { saveFile } from "../ui/saveFile.ts";
 
 /** Papers opens what is printed of one thing that is sold, and saves its lists and pictures. */
 export function Papers({ id, name, bill, copies }: { id: string; name: string; bill: KitBill; copies: number }) {
   const { unit } = useUnit();
   const [sheet, setSheet] = useState<Sheet>(keptSheet);
+  const [open, setOpen] = useState<number | null>(null);
   return (
     <section aria-label="Papers" className="papers">
       <h2>Papers</h2>
@@ -43,7 +44,10 @@ export function Papers({ id, name, bill, copies }: { id: string; name: string; b
         Save the bill as CSV
       </button>
       {bill.documents.map((d) => (
-        <ListingPictures key={d.piece} doc={d.document} />
+        <details key={d.piece} onToggle={(e) => setOpen(e.currentTarget.open ? d.piece : open === d.piece ? null : open)}>
+          <summary>Pictures of {d.document.name}</summary>
+          {open === d.piece && <SavePicture doc={d.document} />}
+        </details>
       ))}
     </section>
   );

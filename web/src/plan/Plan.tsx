@@ -1,5 +1,6 @@
-import { Button, InputBase } from "@mui/material";
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, InputBase } from "@mui/material";
 import { useEffect, useRef, useState, type FormEvent } from "react";
+import { useSearchParams } from "react-router";
 import { api, unwrap, type VersionNote } from "../api/client.ts";
 import { useBenchContext } from "../piece/context.ts";
 import planCss from "./plan.css?inline";
@@ -9,6 +10,7 @@ import { fetchFile, keptSheet } from "../sheets/papers.ts";
 import { saveFile } from "../ui/saveFile.ts";
 import { Choice } from "../ui/Answers.tsx";
 import { photoData, useCovers } from "../photos/photos.ts";
+import { SavePicture } from "../sheets/SavePicture.tsx";
 import { useUnit } from "../ui/UnitContext.tsx";
 import { IntoKit } from "./IntoKit.tsx";
 import { PlanSheet } from "./PlanSheet.tsx";
@@ -19,9 +21,11 @@ export function Plan() {
   const { id, bench, state } = useBenchContext();
   const { unit } = useUnit();
   const whole = useWhole(state);
+  const [params] = useSearchParams();
   const sheet = useRef<HTMLDivElement>(null);
   const [version, setVersion] = useState<VersionNote | null>(null);
   const [label, setLabel] = useState("");
+  const [picturing, setPicturing] = useState(params.has("picture"));
   const [says, setSays] = useState<string | null>(null);
   const [stamped, setStamped] = useState(state.doc);
   // A stamp belongs to the document it was given for.
@@ -68,7 +72,7 @@ export function Plan() {
     link.click();
   }
 
-  async function savePaper(paper: "instructions" | "materials", title: string) {
+  async function savePaper(paper: "instructions" | "materials" | "shop-card", title: string) {
     const made = await stampAs("printed");
     if (!made) return;
     try {
@@ -100,6 +104,12 @@ export function Plan() {
         <Button variant="outlined" onClick={() => void savePaper("materials", "materials")}>
           Materials (PDF)
         </Button>
+        <Button variant="outlined" onClick={() => void savePaper("shop-card", "shop card")}>
+          Shop card (PDF)
+        </Button>
+        <Button variant="outlined" onClick={() => setPicturing(true)}>
+          Save picture
+        </Button>
         <Button variant="outlined" onClick={() => void print()}>
           Print
         </Button>
@@ -128,6 +138,13 @@ export function Plan() {
         </form>
         <span className="quiet" role={says ? "alert" : undefined}>{says ?? "Each of these saves a version that never changes and prints its number on the page."}</span>
       </div>
+      <Dialog open={picturing} onClose={() => setPicturing(false)} maxWidth="md" fullWidth aria-labelledby="picture-title">
+        <DialogTitle id="picture-title">Save a picture of {state.doc.name}</DialogTitle>
+        <DialogContent>{picturing && whole && <SavePicture doc={whole.doc} />}</DialogContent>
+        <DialogActions>
+          <Button onClick={() => setPicturing(false)}>Close</Button>
+        </DialogActions>
+      </Dialog>
       {whole && !state.behind ? (
         <PlanSheet ref={sheet} doc={whole.doc} analysis={whole.analysis} version={stamp} photo={cover ? photo : null} />
       ) : (

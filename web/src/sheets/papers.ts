@@ -8,6 +8,7 @@ export const PAPERS = [
   { name: "instructions", title: "Instructions" },
   { name: "labels", title: "Labels" },
   { name: "cards", title: "Price card and shelf label" },
+  { name: "shop-card", title: "Shop card" },
 ] as const;
 
 export type Paper = (typeof PAPERS)[number]["name"];
