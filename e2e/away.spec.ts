@@ -98,3 +98,36 @@ test("a part of the page that is gone after an update says so inside the rail, a
   await page.getByRole("button", { name: "Reload" }).click();
   await expect(page.getByRole("heading", { name: "Kits" })).toBeVisible();
 });
+
+test("two windows on one piece, both cut off and closed, keep both", async ({ page, context }) => {
+  await startPiece(page, "Two windows");
+  await typeLine(page, "10D");
+  await saved(page);
+  const at = page.url();
+  let cut = true;
+  await context.route("**/api/pieces/*", (route) => (cut && route.request().method() === "PUT" ? route.abort("connectionreset") : route.continue()));
+  const second = await context.newPage();
+  await second.goto(at);
+  for (const [window, text] of [[page, "21D"], [second, "32D"]] as const) {
+    await typeLine(window, text);
+    await expect(window.locator(".save-state")).toContainText("server unavailable");
+  }
+  // Loaded again, each goes on with its own.
+  page.on("dialog", (dialog) => void dialog.accept());
+  second.on("dialog", (dialog) => void dialog.accept());
+  await page.reload();
+  await expect(line(page)).toHaveValue("21D");
+  await second.close();
+  await page.goto("about:blank");
+  cut = false;
+  const later = await context.newPage();
+  await later.goto(at);
+  await saved(later);
+  const kept = await line(later).inputValue();
+  expect(["21D", "32D"]).toContain(kept);
+  await expect(later.getByText(/They are kept as version \d+/)).toBeVisible();
+  await later.getByRole("link", { name: "History" }).click();
+  await later.getByRole("button", { name: /conflict copy/ }).click();
+  const other = kept === "21D" ? "32" : "21";
+  await expect(later.getByRole("region", { name: "Comparison" })).toContainText(other);
+});

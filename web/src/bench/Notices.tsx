@@ -1,9 +1,10 @@
+import { Link } from "react-router";
 import { Length } from "../ui/UnitContext.tsx";
 import type { BenchContext } from "../piece/context.ts";
 
 /** Notices are the few messages that go across the page: a conflict, newer measures in the catalogue, a server that is unavailable. */
-export function Notices({ bench, state }: BenchContext) {
-  const { conflict, drift, doc, trouble } = state;
+export function Notices({ id, bench, state }: BenchContext) {
+  const { conflict, aside, drift, doc, trouble } = state;
   return (
     <>
       {conflict && (
@@ -15,6 +16,13 @@ export function Notices({ bench, state }: BenchContext) {
           <button type="button" className="link" onClick={() => bench.settle("mine")}>
             Overwrite with mine
           </button>
+        </div>
+      )}
+      {aside !== null && (
+        <div className="notice" role="status">
+          <span>
+            Another window was closed with changes of its own that were not saved. They are kept as version {aside}: look in <Link to={`/pieces/${id}/history`}>History</Link>.
+          </span>
         </div>
       )}
       {drift && (

@@ -3,7 +3,8 @@ import { opened } from "../api/opened.ts";
 import { numberOf, rowOf, rowsOf, strandOf } from "../api/piece.ts";
 import type { Unit } from "../units/length.ts";
 import type { BenchState, Selection } from "./BenchState.ts";
-import { Draft, keptDraft } from "./Draft.ts";
+import { Draft } from "./Draft.ts";
+import { keptDraft } from "./keptDrafts.ts";
 import { lineOf, withSharedMaterials, withTyped } from "./document.ts";
 import { Past, type Moment } from "./Past.ts";
 import { lineFault, troubleOf } from "./trouble.ts";
@@ -46,11 +47,12 @@ export class Bench {
     const row = rowOf(doc).id;
     this.#state = {
       doc, row, alike: false, lineText: lineOf(doc, row), analysis: null, analysed: doc, behind: false, faults: [], trouble: null, preview: null,
-      selection: { anchor: 0, focus: 0 }, pending: "", copied: false, notice: null, save: "saved", conflict: null,
+      selection: { anchor: 0, focus: 0 }, pending: "", copied: false, notice: null, save: "saved", conflict: null, aside: null,
       drift: piece.drift ?? null, canUndo: false, canRedo: false,
     };
-    this.#draft = new Draft(piece.id, kept?.base ?? piece.revision, (save, conflict) => this.#set({ save, conflict }));
+    this.#draft = new Draft(piece.id, kept?.base ?? piece.revision, (save, conflict) => this.#set({ save, conflict }), (aside) => this.#set({ aside }));
     if (kept) this.#draft.keep(doc);
+    else void this.#draft.sendLeft();
     void this.#analyse();
   }
 

@@ -48,6 +48,8 @@ export interface BenchState {
   notice: string | null;
   save: SaveState;
   conflict: Problem | null;
+  /** The version that holds what another window had left unsaved. */
+  aside: number | null;
   drift: PieceState["drift"] | null;
   canUndo: boolean;
   canRedo: boolean;

@@ -1,4 +1,5 @@
 import { api, Offline, unwrap, ApiError, type Document, type Problem } from "../api/client.ts";
+import { drop, hold, leftDrafts, letGo } from "./keptDrafts.ts";
 
 export type SaveState = "saved" | "unsaved" | "saving" | "away" | "failing" | "refused" | "conflict";
 
@@ -9,23 +10,6 @@ const PATIENCE = 20_000;
 /** How long a server that is away, or fails, is left alone before it is tried again, in ms: longer each time. */
 const FIRST_RETRY = 2000;
 const MOST_RETRY = 30_000;
-
-interface Kept {
-  base: number;
-  document: Document;
-}
-
-const keptAs = (id: string) => `mala.draft.${id}`;
-
-/** keptDraft is what this browser holds of a piece that the server never acknowledged. */
-export function keptDraft(id: string): Kept | null {
-  try {
-    const text = localStorage.getItem(keptAs(id));
-    return text ? (JSON.parse(text) as Kept) : null;
-  } catch {
-    return null;
-  }
-}
 
 /**
  * Draft sends a piece's document to the server whenever it has changed and the
@@ -44,12 +28,15 @@ export class Draft {
   #sending: Promise<void> | null = null;
   #stopped = false;
   #tell: (state: SaveState, conflict: Problem | null) => void;
+  #onAside: (version: number) => void;
 
   /** The one draft of each piece: the last that was opened. */
   static #of = new Map<string, Draft>();
 
-  constructor(id: string, revision: number, tell: (state: SaveState, conflict: Problem | null) => void) {
+  /** onAside hears that what another window left is kept as a version. */
+  constructor(id: string, revision: number, tell: (state: SaveState, conflict: Problem | null) => void, onAside: (version: number) => void) {
     this.#id = id;
+    this.#onAside = onAside;
     this.#revision = revision;
     this.#tell = tell;
     const before = Draft.#of.get(id);
@@ -74,21 +61,13 @@ export class Draft {
   keep(doc: Document) {
     this.#wanted = doc;
     if (this.#stopped) return;
-    this.#hold(doc);
+    hold(this.#id, this.#revision, doc);
     this.#tell("unsaved", null);
     this.#later(PAUSE);
   }
 
-  #hold(doc: Document) {
-    try {
-      localStorage.setItem(keptAs(this.#id), JSON.stringify({ base: this.#revision, document: doc } satisfies Kept));
-    } catch {
-      // A browser without room for it still sends it.
-    }
-  }
-
   #letGo() {
-    if (Draft.#of.get(this.#id) === this) localStorage.removeItem(keptAs(this.#id));
+    if (Draft.#of.get(this.#id) === this) letGo(this.#id);
   }
 
   /** goOn lets saving go on from a revision after a conflict. */
@@ -106,6 +85,23 @@ export class Draft {
     if (this.#unsure && !this.#stopped) await this.#send();
     if (this.#wanted && !this.#unsure && !this.#stopped) await this.#send();
     return this.#wanted === null && !this.#stopped;
+  }
+
+  /**
+   * sendLeft hands over what closed windows left of the piece. It was made from a revision that has been saved over, so
+   * the server keeps it as a version.
+   */
+  async sendLeft() {
+    for (const left of await leftDrafts(this.#id)) {
+      if (left.base >= this.#revision) continue; // nothing has been saved since: it may yet be opened
+      try {
+        await unwrap(api.PUT("/api/pieces/{id}", { params: { path: { id: this.#id } }, body: { base: left.base, document: left.document }, signal: AbortSignal.timeout(PATIENCE) }));
+      } catch (err) {
+        if (!(err instanceof ApiError) || err.problem.status !== 409) continue; // it is tried again after the next save
+        if (err.problem.keptAs) this.#onAside(err.problem.keptAs);
+      }
+      drop(left);
+    }
   }
 
   #later(ms: number) {
@@ -134,6 +130,7 @@ export class Draft {
         this.#wanted = null;
         this.#letGo();
         this.#tell("saved", null);
+        void this.sendLeft();
       }
     } catch (err) {
       const fails = err instanceof ApiError && err.problem.status! >= 500;
