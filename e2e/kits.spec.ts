@@ -142,7 +142,7 @@ test("a piece ends at its kit sheet: its papers are printed there, and it goes i
   await page.getByRole("button", { name: "Instructions (PDF)" }).click();
   expect((await download).suggestedFilename()).toMatch(/^For one test.*, instructions\.pdf$/);
   await expect(page.locator(".stamp")).toContainText("version 1");
-  await page.getByRole("button", { name: "Put into a kit" }).click();
+  await page.getByRole("button", { name: "Add to a kit" }).click();
   await page.getByRole("menuitem", { name: "A new kit of this piece" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the kit" })).toHaveValue(/^For one test/);
   await expect(page.locator(".cloth tbody tr")).toHaveCount(4);

@@ -197,11 +197,57 @@ test("a bracelet of a chosen bead for a wrist is there in few clicks, suits it a
   await page.getByRole("option", { name: /Lantern glass/ }).first().waitFor();
   await page.keyboard.press("Enter");
   await expect(page.locator(".first-bead")).toContainText("Lantern glass");
+  // The piece is shown before it is made.
+  const preview = page.getByRole("figure");
+  await expect(preview.getByRole("img", { name: "The new bracelet" })).toBeVisible();
+  await expect(preview).not.toHaveAttribute("aria-busy", "true");
+  const beads = /(\d+) beads/.exec((await preview.textContent())!)![1]!;
   await click("Create");
+  await expect(page.locator(".side.right")).toContainText(`${beads} beads`);
   expect(clicks).toBeLessThanOrEqual(9);
   await expect(strand(page)).toBeFocused();
   await expect(page.locator(".dish .name")).toContainText(["Lantern glass"]);
   await expect(page.locator(".gauge .fits")).toContainText("✓");
   await expect(page.locator(".verdict")).toContainText("✓");
   await expect(page.locator(".problems-line")).not.toHaveClass(/stop/);
+});
+
+for (const [template, length] of [["Necklace with a pendant", "450"], ["Bracelet of three rows", "190"], ["Spaced stretch", "190"]] as const) {
+  test(`${template.toLowerCase()}: three clicks, near its length, and nothing that must be fixed`, async ({ page }) => {
+    await page.goto("/pieces");
+    for (const name of ["New piece", template, "Create"]) await page.getByRole("button", { name, exact: true }).click();
+    await expect(strand(page)).toBeFocused();
+    for (const verdict of await page.locator(".verdict").all()) await expect(verdict).toContainText("✓");
+    await expect(page.getByLabel("Target length")).toHaveValue(new RegExp(`^${length}`));
+    await expect(page.locator(".problems-line")).not.toHaveClass(/stop/);
+  });
+}
+
+test("a kit in two sizes, from nothing: no more than eleven clicks", async ({ page }) => {
+  let clicks = 0;
+  const click = async (name: string | RegExp, role: "button" | "menuitem" | "link" = "button") => {
+    clicks++;
+    await page.getByRole(role, { name, exact: typeof name === "string" }).first().click();
+  };
+  await page.goto("/pieces");
+  for (const name of ["New piece", "Spaced stretch", "Create"]) await click(name);
+  await saved(page);
+  await click(/^More/);
+  await click("Several sizes", "menuitem");
+  // Those of an adult are offered at first; two are wanted.
+  const offered = page.getByRole("group", { name: "Which sizes" }).getByRole("button", { pressed: true });
+  await offered.first().waitFor();
+  for (let n = await offered.count(); n > 2; n--, clicks++) {
+    await offered.last().click();
+    await expect(offered).toHaveCount(n - 1);
+  }
+  await expect(page.getByRole("region", { name: /^Size / })).toHaveCount(2);
+  await click("Save as the sizes of this piece");
+  await saved(page);
+  await click(/^Instructions/, "link");
+  await click("Add to a kit");
+  await click("A new kit of this piece", "menuitem");
+  await page.waitForURL(/\/kits\//);
+  await expect(page.getByRole("group", { name: "Sizes" }).getByRole("checkbox")).toHaveCount(3); // and the piece as it is
+  expect(clicks).toBeLessThanOrEqual(11);
 });

@@ -84,7 +84,9 @@ func (s *server) registerPhotos(api huma.API) {
 	call(api, huma.Operation{OperationID: "deletePhoto", Method: http.MethodDelete, Path: "/api/photo/{id}", Summary: "Delete a photograph"},
 		func(ctx context.Context, in *PhotoID) (*struct{}, error) { return nil, s.store.DeletePhoto(ctx, in.ID) })
 	call(api, huma.Operation{OperationID: "undeletePhoto", Method: http.MethodPost, Path: "/api/photo/{id}/undelete", Summary: "Restore a deleted photograph"},
-		func(ctx context.Context, in *PhotoID) (*struct{}, error) { return nil, s.store.RestorePhoto(ctx, in.ID) })
+		func(ctx context.Context, in *PhotoID) (*struct{}, error) {
+			return nil, s.store.RestorePhoto(ctx, in.ID)
+		})
 }
 
 func photoOf(p store.Photo) Photo { return Photo{p.ID, p.Width, p.Height, p.CreatedAt} }

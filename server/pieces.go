@@ -74,7 +74,8 @@ type pieceAnswer = answer[PieceState]
 func (s *server) registerPieces(api huma.API) {
 	call(api, huma.Operation{OperationID: "listPieces", Method: http.MethodGet, Path: "/api/pieces", Summary: "The pieces, latest change first"}, s.listPieces)
 	call(api, huma.Operation{OperationID: "thumbnail", Method: http.MethodGet, Path: "/api/pieces/{id}/thumbnail", Summary: "What a piece's picture in a list is painted from"}, s.thumbnail)
-	call(api, huma.Operation{OperationID: "startPiece", Method: http.MethodPost, Path: "/api/pieces/new", Summary: "Start a piece from three answers"}, s.startPiece)
+	call(api, huma.Operation{OperationID: "startPiece", Method: http.MethodPost, Path: "/api/pieces/new", Summary: "Start a piece from what a person knows"}, s.startPiece)
+	call(api, huma.Operation{OperationID: "previewPiece", Method: http.MethodPost, Path: "/api/pieces/preview", Summary: "What a piece would be that is started so; nothing is saved"}, s.previewPiece)
 	call(api, huma.Operation{OperationID: "importPiece", Method: http.MethodPost, Path: "/api/pieces", Summary: "Import a piece file as a new piece"},
 		func(ctx context.Context, in *struct{ Body format.Document }) (*pieceAnswer, error) {
 			// What a file brings along of the house's own way follows the house here.
@@ -164,16 +165,29 @@ func takenBy(rows []store.Piece) []string {
 }
 
 func (s *server) startPiece(ctx context.Context, in *struct{ Body NewPiece }) (*pieceAnswer, error) {
-	whole, err := s.shelf.whole(ctx, nil, nil)
-	if err != nil {
-		return nil, err
-	}
-	b := in.Body
-	doc, err := desk.Starter(ctx, desk.Answers{Name: b.Name, Kind: b.Kind, Closure: b.Closure, Target: b.TargetMm, Body: b.Body, Rows: b.Rows, Join: b.Join, Bead: b.Bead, Pattern: b.Pattern}, whole.shelf, s.options(ctx, "").House)
+	doc, err := s.started(ctx, in.Body)
 	if err != nil {
 		return nil, err
 	}
 	return s.create(ctx, doc)
+}
+
+// previewPiece is what startPiece would make, to be looked at.
+func (s *server) previewPiece(ctx context.Context, in *struct{ Body NewPiece }) (*answer[*Thumbnail], error) {
+	doc, err := s.started(ctx, in.Body)
+	if err != nil {
+		return nil, err
+	}
+	shown, err := s.shown(ctx, &doc)
+	return &answer[*Thumbnail]{shown}, err
+}
+
+func (s *server) started(ctx context.Context, b NewPiece) (format.Document, error) {
+	whole, err := s.shelf.whole(ctx, nil, nil)
+	if err != nil {
+		return format.Document{}, err
+	}
+	return desk.Starter(ctx, desk.Answers{Name: b.Name, Kind: b.Kind, Closure: b.Closure, Target: b.TargetMm, Body: b.Body, Rows: b.Rows, Join: b.Join, Bead: b.Bead, Pattern: b.Pattern}, whole.shelf, s.options(ctx, "").House)
 }
 
 // readable refuses a document of another format or a newer version of it, and one that is

@@ -50,25 +50,33 @@ func (s *server) makeThumbnail(ctx context.Context, id string, house int64) (jso
 	if err != nil {
 		return nil, err
 	}
-	leave, err := s.turns.forPiece(ctx, &p.Document)
+	shown, err := s.shown(ctx, &p.Document)
+	if err != nil {
+		return nil, err
+	}
+	data, err := json.Marshal(shown)
+	if err == nil && len(data) <= mostThumbnail {
+		err = s.store.KeepThumbnail(ctx, id, data, fmt.Sprintf("%d/%d", p.Revision, house))
+	}
+	return data, errors.Join(err, ctx.Err())
+}
+
+// shown is what a picture of a piece is painted from: only the whole, and nothing that is said of it.
+func (s *server) shown(ctx context.Context, doc *format.Document) (*Thumbnail, error) {
+	leave, err := s.turns.forPiece(ctx, doc)
 	if err != nil {
 		return nil, err
 	}
 	defer leave()
 	opt := s.options(ctx, "")
-	analysis, err := drawn(ctx, &p.Document, opt, true)
+	analysis, err := drawn(ctx, doc, opt, true)
 	if err != nil {
 		return nil, err
 	}
-	picture, err := desk.PictureOf(&p.Document, opt.House)
+	picture, err := desk.PictureOf(doc, opt.House)
 	if err != nil {
 		return nil, err
 	}
-	// Of a picture in a list only the whole is shown, and nothing that is said of it.
-	analysis.Checks, analysis.Steps, picture = nil, nil, &desk.Picture{Whole: picture.Whole}
-	data, err := json.Marshal(Thumbnail{p.Document, analysis, picture})
-	if err == nil && len(data) <= mostThumbnail {
-		err = s.store.KeepThumbnail(ctx, id, data, fmt.Sprintf("%d/%d", p.Revision, house))
-	}
-	return data, errors.Join(err, ctx.Err())
+	analysis.Checks, analysis.Steps = nil, nil
+	return &Thumbnail{*doc, analysis, &desk.Picture{Whole: picture.Whole}}, nil
 }

@@ -23,6 +23,24 @@ func TestAPieceIsStartedFromThreeAnswers(t *testing.T) {
 		}
 	}
 	var open server.PieceState
+	// A preview is what would be started, and saves nothing.
+	before, first := server.PieceList{}, server.PieceState{}
+	b.call("GET", "/api/pieces", nil, &before)
+	answers := map[string]any{"name": "New", "kind": "bracelet", "closure": "clasp", "pattern": "accents", "targetMm": 190}
+	var seen server.Thumbnail
+	if resp := b.call("POST", "/api/pieces/preview", answers, &seen); resp.StatusCode != 200 || seen.Picture.Whole == nil || seen.Analysis.Beads == 0 {
+		t.Fatal(resp.Status)
+	}
+	after := server.PieceList{}
+	b.call("GET", "/api/pieces", nil, &after)
+	b.call("POST", "/api/pieces/new", answers, &first)
+	if after.Total != before.Total || seen.Document.Row("r1").Line != first.Document.Row("r1").Line {
+		t.Errorf("%d pieces before, %d after; %s and %s", before.Total, after.Total, seen.Document.Row("r1").Line, first.Document.Row("r1").Line)
+	}
+	var wrong server.Problem
+	if resp := b.call("POST", "/api/pieces/preview", map[string]any{"name": "New", "kind": "bracelet", "closure": "clasp", "targetMm": 5}, &wrong); resp.StatusCode != 422 {
+		t.Errorf("5 mm: %s", resp.Status)
+	}
 	b.call("POST", "/api/pieces/new", server.NewPiece{Name: "Open", Kind: "bracelet", Closure: "clasp"}, &open)
 	if rows := open.Document.Sections[0].Rows; open.Document.Target != nil || !strings.HasPrefix(rows[0].Line, "20") {
 		t.Errorf("started %+v", open.Document)

@@ -857,8 +857,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Start a piece from three answers */
+        /** Start a piece from what a person knows */
         post: operations["startPiece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a piece would be that is started so; nothing is saved */
+        post: operations["previewPiece"];
         delete?: never;
         options?: never;
         head?: never;
@@ -6590,6 +6607,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PieceState"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    previewPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPiece"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thumbnail"];
                 };
             };
             /** @description Error */

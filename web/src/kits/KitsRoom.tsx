@@ -89,7 +89,7 @@ export function KitsRoom() {
             </button>
           </p>
         )}
-        {found.data?.total === 0 && <p className="quiet">{looked ? `No kit matches “${looked}”.` : "A kit is one or more pieces with all that is needed to make them, packed to be sold. Start with New kit, or with Put into a kit at the end of a piece."}</p>}
+        {found.data?.total === 0 && <p className="quiet">{looked ? `No kit matches “${looked}”.` : "A kit is one or more pieces with all that is needed to make them, packed to be sold. Start with New kit, or with Add to a kit at the end of a piece."}</p>}
         <ul className="shelf" aria-label="Kits">
           {found.data?.kits.map((kit) => (
             <li key={kit.id} className="kit-card">

@@ -12,6 +12,8 @@ import { BeadPicture } from "../pictures/BeadPicture.tsx";
 import { CataloguePicker } from "../shop/CataloguePicker.tsx";
 import { useHeld } from "../shop/catalogue.ts";
 import { PATTERNS, TEMPLATES, type Pattern, type Template } from "./templates.ts";
+import { StartPreview } from "./StartPreview.tsx";
+import { lengthIn, type Answers } from "./start.ts";
 import { Templates } from "./Templates.tsx";
 
 const MOST_ROWS = 20;
@@ -54,6 +56,16 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
   const rowsSay = clasped && asked !== count ? `A piece has 1 to ${MOST_ROWS} rows.` : null;
   const shown = length ?? formatLength(usualLength(kind, unit), unit);
 
+  const asText = worn ? "" : shown.trim();
+  const answers: Answers = {
+    kind,
+    closure: hangs ? "hung" : closure,
+    ...(hangs || pattern === "plain" ? {} : { pattern }),
+    ...(clasped && count > 1 ? { rows: count, join } : {}),
+    ...(worn && wearer.measureMm ? { body: { part, ...wearer } } : {}),
+    ...(bead ? { bead: bead.id } : {}),
+  };
+
   const chosen = TEMPLATES.find((t) => t.kind === kind && t.closure === closure && t.pattern === pattern && t.rows === count);
   function choose(template: Template) {
     setKind(template.kind);
@@ -72,9 +84,7 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
     if (rowsSay) return;
     try {
       if (worn && !wearer.measureMm) return setSays(`Choose a size, or give the measure of the ${part}.`);
-      const mm = worn || shown.trim() === "" ? undefined : (await unwrap(api.POST("/api/length", { body: { text: shown, unit } }))).mm;
-      const many = clasped && count > 1 ? { rows: count, join } : {};
-      const made = await unwrap(api.POST("/api/pieces/new", { body: { name: name.trim() || `New ${kind}`, kind, closure: hangs ? "hung" : closure, targetMm: mm, ...(hangs || pattern === "plain" ? {} : { pattern }), ...many, ...(worn ? { body: { part, ...wearer } } : {}), ...(bead ? { bead: bead.id } : {}) } }));
+      const made = await unwrap(api.POST("/api/pieces/new", { body: { ...answers, name: name.trim() || `New ${kind}`, targetMm: await lengthIn(asText, unit) } }));
       opened(made.id);
     } catch (err) {
       setSays((err as Error).message);
@@ -108,6 +118,7 @@ export function NewPieceDialog({ open, onClose }: { open: boolean; onClose: () =
                 {!hangs && <Choice legend="How do the beads follow?" value={pattern} options={PATTERNS} onChange={setPattern} says={PATTERNS.find((p) => p.value === pattern)?.says} />}
               </div>
               <div className="answers">
+                <StartPreview answers={answers} asText={asText} kind={kind} />
                 {part && <Choice legend="How long?" value={by} options={LENGTH_OR_WEARER} onChange={setBy} />}
                 {worn ? (
                   <fieldset>

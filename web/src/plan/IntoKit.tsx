@@ -38,7 +38,7 @@ export function IntoKit({ id, name, ready, onSays }: Props) {
   return (
     <>
       <Button variant="contained" aria-haspopup="menu" onClick={(e) => setAt(e.currentTarget)}>
-        Put into a kit
+        Add to a kit
       </Button>
       <Menu open={at !== null} anchorEl={at} onClose={() => setAt(null)}>
         <MenuItem onClick={() => void put(null)}>A new kit of this piece</MenuItem>
