@@ -109,7 +109,7 @@ test("a kit that someone else saved is not overwritten, and a file that is none 
   await page.getByTestId("kit-file").setInputFiles({ name: "piece.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(made.kit.pieces[0].document)) });
   await expect(page.getByRole("alert")).toContainText("no such field");
   await page.getByTestId("kit-file").setInputFiles({ name: "x.json", mimeType: "application/json", buffer: Buffer.from("{") });
-  await expect(page.getByRole("alert")).toContainText("x.json is no kit file");
+  await expect(page.getByRole("alert")).toContainText("x.json is not a kit file");
   await page.getByTestId("kit-file").setInputFiles({ name: "kit.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(made.kit)) });
   await expect(page).toHaveURL(/\/kits\/[0-9a-f-]{36}/);
 });

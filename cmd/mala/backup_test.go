@@ -25,7 +25,7 @@ func TestBackupWhileServedAndRestoreElsewhere(t *testing.T) {
 		return string(out), err
 	}
 	wrote, err := mala("backup", "--data", r.dir, file)
-	if err != nil || !strings.Contains(wrote, "versions, 6 kits and") {
+	if err != nil || !strings.Contains(wrote, "versions, 6 kits, ") {
 		t.Fatalf("%v: %s", err, wrote)
 	}
 	counts := strings.TrimPrefix(strings.TrimSuffix(strings.TrimSpace(wrote), "."), file+" holds ")
