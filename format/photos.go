@@ -67,3 +67,11 @@ func (k *Kit) MaterialIDs() []string {
 	slices.Sort(ids)
 	return slices.Compact(ids)
 }
+
+// LeavePhotos takes the photographs out of a kit and its pieces: they are kept with what they show.
+func (k *Kit) LeavePhotos() {
+	k.Photos = nil
+	for i := range k.Pieces {
+		k.Pieces[i].Document.Photos = nil
+	}
+}

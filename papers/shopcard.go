@@ -31,7 +31,7 @@ func (p *paper) shopCard() {
 	p.within(p.margin, y, beside, "title", showTitle, 14, p.kit.Name, 2)
 	about := strings.Trim(p.cell+" · "+p.lengths(), " ·")
 	p.within(p.margin, p.pdf.GetY()+1, beside, "", 14, 7, about, 3)
-	if price := p.bill.Price; price.Gross != "" && len(price.Unpriced) == 0 {
+	if price := p.bill.Price; price.Gross != "" && (price.Set || len(price.Unpriced) == 0) {
 		p.within(p.margin, p.pdf.GetY()+4, p.width(), "title", showPrice, 13, p.money(price.Gross), 1)
 		if price.Tax != "" {
 			p.within(p.margin, p.pdf.GetY(), p.width(), "", 10, 5, en.WithTax(p.money(price.Tax)), 1)

@@ -94,10 +94,7 @@ func (s *server) importKit(ctx context.Context, kit format.Kit) (store.Kit, erro
 	if err != nil {
 		return store.Kit{}, err
 	}
-	kit.Photos = nil
-	for i := range kit.Pieces {
-		kit.Pieces[i].Document.Photos = nil
-	}
+	kit.LeavePhotos()
 	made, err := s.store.CreateKit(ctx, kit)
 	if err != nil {
 		return made, err

@@ -112,7 +112,7 @@ func (s *server) registerKits(api huma.API) {
 	call(api, huma.Operation{OperationID: "saveKit", Method: http.MethodPut, Path: "/api/kits/{id}", Summary: "Save a kit as its next version"},
 		func(ctx context.Context, in *saveKitInput) (*kitAnswer, error) {
 			s.standAlone(ctx, &in.Body.Kit)
-			in.Body.Kit.Photos = nil
+			in.Body.Kit.LeavePhotos()
 			if err := in.Body.Kit.Check(); err != nil {
 				return nil, err
 			}
